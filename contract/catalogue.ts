@@ -1,0 +1,23 @@
+/** The catalogue as forms need it. */
+import type { PointKind, SpecificationField } from '../core/catalogue/types.ts';
+import type { PracticeDays } from '../core/due/practice.ts';
+
+export interface CatalogueMachine {
+  readonly key: string;
+  readonly name: string;
+  readonly fuels: readonly string[];
+  readonly drains: boolean;
+  readonly points: readonly {
+    readonly key: string;
+    readonly name: string;
+    readonly kind: PointKind;
+    readonly safetyCritical: boolean;
+    readonly fields: readonly SpecificationField[];
+    readonly days: PracticeDays;
+  }[];
+  readonly symptoms: readonly { readonly key: string; readonly says: string; readonly stopUsing: boolean }[];
+}
+
+export interface CatalogueAnswer {
+  readonly machines: readonly CatalogueMachine[];
+}

@@ -1,0 +1,75 @@
+/** The line board and a point's story. */
+import type { PointKind } from '../core/catalogue/types.ts';
+import type { EvidenceLevel } from '../core/proof/record.ts';
+import type { JobState } from '../core/jobs/transitions.ts';
+import type { MarkDates, Specification } from './register.ts';
+
+/**
+ * Work on a point, as a number in a mark: 0 nobody is on it, 1 given, 2 started, 3 awaiting its test, and from 5 on sent,
+ * where the value less 5 is the days from service to the day it was done.
+ */
+export const WORK = { none: 0, given: 1, started: 2, awaitingTest: 3, sent: 5 } as const;
+
+/** Numbers a mark takes in the board's flat list: number, type, served day (0: no record), interval, cap slack, work. */
+export const MARK_FIELDS = 6;
+
+export interface BoardType {
+  readonly key: string;
+  readonly name: string;
+  readonly kind: PointKind;
+  readonly safetyCritical: boolean;
+  readonly riskWeight: number;
+}
+
+export interface BoardAnswer {
+  readonly types: readonly BoardType[];
+  readonly properties: readonly { readonly id: string; readonly name: string; readonly today: number; readonly says: string }[];
+  readonly rows: readonly {
+    readonly id: string;
+    readonly name: string;
+    /** Index into `properties`. */
+    readonly property: number;
+    readonly marks: readonly number[];
+  }[];
+  readonly waiting: { readonly proofs: number; readonly faults: number };
+}
+
+export interface TermLine {
+  readonly says: string;
+  readonly why: string;
+  readonly days: number;
+}
+
+export interface StoryEntry {
+  readonly at: number;
+  readonly day: string;
+  readonly says: string;
+  readonly by: string;
+  readonly recordId: string | null;
+  readonly evidence: EvidenceLevel | null;
+}
+
+export interface PointAnswer {
+  readonly id: string;
+  readonly number: number;
+  readonly name: string;
+  readonly task: string;
+  readonly why: string;
+  readonly kind: PointKind;
+  readonly safetyCritical: boolean;
+  readonly procedure: string;
+  readonly place: { id: string; name: string; property: string; today: number; zone: string };
+  readonly machine: { id: string; name: string };
+  readonly mark: MarkDates;
+  readonly says: string;
+  readonly terms: readonly TermLine[];
+  readonly band: { early: number; late: number } | null;
+  readonly specification: Specification;
+  readonly job: { id: string; state: JobState; says: string; assignee: string | null; revision: number } | null;
+  readonly waitingRecordId: string | null;
+  readonly story: readonly StoryEntry[];
+  readonly rideAlong: readonly { id: string; name: string; share: number | null; chosen: boolean }[];
+  readonly assignees: readonly { id: string; name: string; role: 'tenant' | 'staff' | 'me'; may: boolean }[];
+  readonly level: string;
+  readonly levelSays: string;
+}

@@ -1,0 +1,26 @@
+/** Fields that several schemas share. */
+import './wording.ts';
+import { array, boolean, number, string } from 'yup';
+import { dayFromIso, isZone } from '../core/calendar/day.ts';
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+
+/** An id, made by whoever creates the thing. */
+export const id = () => string().matches(UUID, 'field.id');
+/** A short line of text. */
+export const line = (longest = 120) => string().trim().max(longest);
+export const note = () => string().trim().max(2000);
+export const isoDay = () => string().test('iso-day', 'field.day', (value) => value == null || isIsoDay(value));
+export const zone = () => string().test('zone', 'field.zone', (value) => value == null || isZone(value));
+export const count = (most: number) => number().integer().min(0).max(most);
+export const instant = () => number().integer().min(0).max(4102444800000);
+export const yes = () => boolean();
+export const ids = (most: number) => array().of(id().required()).min(1).max(most);
+
+function isIsoDay(value: string): boolean {
+  try {
+    return dayFromIso(value) > 0;
+  } catch {
+    return false;
+  }
+}

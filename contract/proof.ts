@@ -1,0 +1,65 @@
+/** The proof queue and its verdicts. */
+import { mixed, object, string, type InferType } from 'yup';
+import type { Weight } from '../core/proof/checks.ts';
+import { note } from './fields.ts';
+import { specification } from './register.ts';
+
+export const VERDICTS = ['accept', 'sendBack', 'registerWrong'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+export const judge = object({
+  verdict: mixed<Verdict>().oneOf([...VERDICTS]).required(),
+  reason: note().default('').when('verdict', ([verdict], schema) =>
+    verdict === 'sendBack' ? schema.required('field.reason') : schema),
+  /** With `registerWrong`: the register as it ought to be. */
+  specification: specification.default(undefined).when('verdict', ([verdict], schema) =>
+    verdict === 'registerWrong' ? schema.required() : schema),
+});
+export type Judge = InferType<typeof judge>;
+
+export const PHOTO_SOURCES = ['camera', 'gallery', 'unknown'] as const;
+export const photoFields = object({
+  id: string().required(),
+  source: string().oneOf(PHOTO_SOURCES).default('unknown'),
+  /** What the device says of when it was taken, where the picture itself does not. */
+  capturedAt: string().matches(/^\d{1,15}$/).nullable().default(null),
+});
+
+export interface ProofSummary {
+  readonly id: string;
+  readonly title: string;
+  readonly place: string;
+  readonly by: string;
+  readonly sentAt: number;
+  readonly worst: string | null;
+  readonly weight: Weight;
+}
+
+export interface ProofFinding {
+  readonly weight: Weight;
+  readonly says: string;
+  readonly tells: string;
+  readonly slot: string | null;
+  readonly otherPhotoId: string | null;
+  readonly otherDay: string | null;
+}
+
+export interface ProofAnswer extends ProofSummary {
+  readonly zone: string;
+  readonly point: { id: string; number: number; name: string; kind: string; procedure: string };
+  readonly state: 'waiting' | 'accepted' | 'sentBack' | 'registerWrong';
+  readonly doneAt: number;
+  readonly minutes: number | null;
+  readonly grade: string | null;
+  readonly gradeSays: string | null;
+  readonly cavitySays: string | null;
+  readonly finds: readonly string[];
+  readonly note: string | null;
+  readonly readings: readonly { name: string; value: string; passes: boolean }[];
+  readonly photos: readonly { id: string; slot: string; label: string; capturedAt: number | null; source: string; kept: boolean }[];
+  readonly findings: readonly ProofFinding[];
+  readonly specification: InferType<typeof specification>;
+  /** What accepting does, in a sentence. */
+  readonly effect: string;
+  readonly hash: string;
+}

@@ -1,0 +1,151 @@
+/** Property, building, place, tenancy, machine, service point. */
+import { array, mixed, number, object, string, type InferType } from 'yup';
+import { COOKING } from '../core/due/drivers.ts';
+import { PRACTICES, type Practice } from '../core/due/practice.ts';
+import { parseFilterSize } from '../core/quantities/filterSize.ts';
+import type { Agent, PointKind, SpecificationField } from '../core/catalogue/types.ts';
+import type { Standing } from '../core/standing/standing.ts';
+import { count, id, isoDay, line, note, yes, zone } from './fields.ts';
+import type { Severity } from '../core/faults/symptoms.ts';
+
+export const WATER_SOURCES = ['public', 'well'] as const;
+export const OWNERS = ['landlord', 'tenant', 'contractor'] as const;
+export const PLACE_KINDS = ['unit', 'shared'] as const;
+export const FUELS = ['electric', 'gas'] as const;
+const FORBIDDABLE = ['bleach', 'vinegar', 'citricAcid', 'dishSoap'] as const satisfies readonly Agent[];
+
+const water = { source: string().oneOf(WATER_SOURCES).required(), hardnessMgL: number().min(0).max(1000).nullable().default(null) };
+const practice = () => mixed<Practice>().oneOf([...PRACTICES]);
+
+export const newProperty = object({
+  id: id().required(), name: line().required(), address: line(300).required(), zone: zone().required(),
+  water: object(water).required(), practice: practice().required(),
+});
+/** What may change about a property, from a day on. */
+export const propertyChange = object({ water: object(water).default(undefined), practice: practice(), from: isoDay().required() });
+export const newBuilding = object({ id: id().required(), propertyId: id().required(), name: line().required() });
+export const newPlace = object({
+  id: id().required(), propertyId: id().required(), buildingId: id().nullable().default(null),
+  kind: string().oneOf(PLACE_KINDS).required(), name: line().required(),
+});
+export const household = object({
+  people: count(20).min(1).required(), pets: count(20).required(), cooking: string().oneOf(COOKING).required(),
+  loadsAWeek: count(60).nullable().default(null), coolWashes: yes().default(false), smoking: yes().default(false),
+});
+export const newTenancy = object({
+  id: id().required(), placeId: id().required(), personId: id().required(), name: line().required(), from: isoDay().required(), household: household.required(),
+});
+export const householdChange = object({ household: household.required(), from: isoDay().required() });
+export const newMachine = object({
+  id: id().required(), placeId: id().required(), type: line(40).required(), label: line(60).default(''),
+  maker: line(80).default(''), model: line(80).default(''),
+  installed: isoDay().nullable().default(null), fuel: string().oneOf(FUELS).required(), owner: string().oneOf(OWNERS).required(),
+  drainBranch: line(60).default(''), serves: array().of(id().required()).max(200).default([]),
+  shutoffPhotoId: id().nullable().default(null),
+});
+export const machineChange = object({
+  label: line(60), maker: line(80), model: line(80), shutoffPhotoId: id().nullable(),
+});
+export const specification = object({
+  filterSize: string().trim().max(40).test('size', 'field.filterSize', (text) => !text || parseFilterSize(text) !== undefined),
+  position: line(), airflow: line(60), note: note(),
+  forbiddenAgents: array().of(string().oneOf(FORBIDDABLE).required()).max(4),
+  makerLimitDays: number().integer().min(1).max(3650).nullable(),
+});
+export const specify = object({
+  specification: specification.required(),
+  /** The fact that the form was opened on; null where there was none. Another one by now is a conflict. */
+  basedOn: id().nullable().default(null),
+});
+
+export type NewProperty = InferType<typeof newProperty>;
+export type PropertyChange = InferType<typeof propertyChange>;
+export type NewBuilding = InferType<typeof newBuilding>;
+export type NewPlace = InferType<typeof newPlace>;
+export type HouseholdFacts = InferType<typeof household>;
+export type NewTenancy = InferType<typeof newTenancy>;
+export type HouseholdChange = InferType<typeof householdChange>;
+export type NewMachine = InferType<typeof newMachine>;
+export type MachineChange = InferType<typeof machineChange>;
+export type Specification = InferType<typeof specification>;
+export type WaterFacts = NewProperty['water'];
+export const FORBIDDABLE_AGENTS = FORBIDDABLE;
+
+export interface PropertySummary {
+  readonly id: string;
+  readonly name: string;
+  readonly address: string;
+  readonly zone: string;
+  readonly today: string;
+  readonly water: WaterFacts;
+  readonly practice: Practice;
+  readonly buildings: readonly { id: string; name: string }[];
+  readonly places: readonly { id: string; name: string; kind: (typeof PLACE_KINDS)[number]; buildingId: string | null; tenant: string | null; machines: number }[];
+}
+
+export interface PointSummary {
+  readonly id: string;
+  readonly number: number;
+  readonly procedure: string;
+  readonly name: string;
+  readonly kind: PointKind;
+  readonly safetyCritical: boolean;
+  readonly fields: readonly SpecificationField[];
+  readonly specification: Specification;
+  readonly specificationId: string | null;
+  readonly mark: MarkDates;
+}
+
+/** A mark's dates as the board draws them; see `contract/due.ts`. */
+export interface MarkDates {
+  readonly servedDay: number;
+  readonly intervalDays: number;
+  readonly capSlack: number;
+  readonly work: number;
+}
+
+export interface MachineSummary {
+  readonly id: string;
+  readonly type: string;
+  readonly name: string;
+  readonly maker: string;
+  readonly model: string;
+  readonly installed: string | null;
+  readonly fuel: string;
+  readonly owner: string;
+  readonly drainBranch: string;
+  readonly serves: readonly { id: string; name: string }[];
+  readonly shutoffPhotoId: string | null;
+  readonly points: readonly PointSummary[];
+}
+
+export interface FaultSummary {
+  readonly id: string;
+  readonly placeId: string;
+  readonly place: string;
+  readonly machineId: string;
+  readonly machine: string;
+  readonly symptom: string;
+  readonly says: string;
+  readonly severity: Severity;
+  readonly note: string;
+  readonly openedAt: number;
+  readonly openedBy: string;
+  readonly correctBy: number;
+  readonly stopUsing: boolean;
+  readonly photoIds: readonly string[];
+  readonly pointNumber: number | null;
+  readonly closedAt: number | null;
+  readonly found: string | null;
+}
+
+export interface PlaceAnswer {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: (typeof PLACE_KINDS)[number];
+  readonly property: { id: string; name: string; zone: string; today: number };
+  readonly tenancy: { id: string; name: string; from: string; household: HouseholdFacts; hasLink: boolean } | null;
+  readonly machines: readonly MachineSummary[];
+  readonly standing: Standing;
+  readonly faults: readonly FaultSummary[];
+}

@@ -1,0 +1,69 @@
+/**
+ * The door between web and server: every route, who may call it, how often, and how much it takes in.
+ * The server mounts nothing that is not here, and a test walks the table as every role.
+ */
+import type { Role } from './people.ts';
+
+export interface Route {
+  readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';
+  readonly path: string;
+  /** `anyone` needs no session. */
+  readonly roles: readonly Role[] | 'anyone';
+  /** Requests a minute of one session (or one address, where there is none). */
+  readonly perMinute: number;
+  /** Largest body in kB; 0 takes none. */
+  readonly bodyKb: number;
+}
+
+const M: readonly Role[] = ['manager'];
+const MS: readonly Role[] = ['manager', 'staff'];
+const ALL: readonly Role[] = ['manager', 'staff', 'tenant'];
+
+const read = (path: string, roles: Route['roles']): Route => ({ method: 'GET', path, roles, perMinute: 600, bodyKb: 0 });
+const write = (method: 'POST' | 'PUT' | 'DELETE', path: string, roles: Route['roles'], bodyKb = 32, perMinute = 240): Route =>
+  ({ method, path, roles, perMinute, bodyKb });
+
+export const MAX_PHOTO_MB = 15;
+
+export const ROUTES = {
+  'session.read': read('/session', 'anyone'),
+  'session.open': write('POST', '/session', 'anyone', 4, 10),
+  'session.close': write('DELETE', '/session', ALL, 0),
+  'install.create': write('POST', '/install', 'anyone', 4, 10),
+  'link.exchange': write('POST', '/link', 'anyone', 4, 20),
+  'people.read': read('/people', M),
+  'people.create': write('POST', '/people', M, 4, 30),
+  'catalogue.read': read('/catalogue', ALL),
+  'homes.read': read('/homes', MS),
+  'property.create': write('POST', '/properties', M),
+  'property.change': write('POST', '/properties/:id/changes', M),
+  'building.create': write('POST', '/buildings', M),
+  'place.create': write('POST', '/places', M),
+  'place.read': read('/places/:id', MS),
+  'tenancy.create': write('POST', '/tenancies', M),
+  'tenancy.household': write('POST', '/tenancies/:id/household', M),
+  'tenancy.link': write('POST', '/tenancies/:id/links', M, 4, 30),
+  'tenancy.revoke': write('DELETE', '/tenancies/:id/links', M, 0),
+  'machine.create': write('POST', '/machines', M),
+  'machine.change': write('PUT', '/machines/:id', M),
+  'point.read': read('/points/:id', M),
+  'point.specify': write('PUT', '/points/:id/specification', M),
+  'board.read': read('/board', M),
+  'jobs.mine': read('/jobs', MS),
+  'jobs.give': write('POST', '/jobs', M),
+  'jobs.read': read('/jobs/:id', ALL),
+  'jobs.move': write('POST', '/jobs/:id/moves', ALL),
+  'jobs.send': write('POST', '/jobs/:id/submission', ALL, 128, 60),
+  'home.read': read('/home', ['tenant']),
+  'record.log': write('POST', '/records', MS),
+  'photo.create': write('POST', '/photos', ALL, MAX_PHOTO_MB * 1024, 60),
+  'photo.read': read('/photos/:id', ALL),
+  'proof.queue': read('/proof', M),
+  'proof.read': read('/proof/:id', M),
+  'proof.judge': write('POST', '/proof/:id/verdict', M),
+  'faults.list': read('/faults', MS),
+  'faults.report': write('POST', '/faults', ALL, 32, 30),
+  'faults.close': write('POST', '/faults/:id/close', MS),
+} as const satisfies Record<string, Route>;
+
+export type RouteName = keyof typeof ROUTES;

@@ -1,0 +1,97 @@
+/**
+ * Calendar days.
+ *
+ * A day is an ISO string (`2026-11-24`) at the edges and an integer in hot loops: whole days since
+ * 1970-01-01, always in the property's zone, never a `Date`. Integer days make every sum exact and
+ * immune to clock changes.
+ */
+
+/** Whole days since 1970-01-01, in the zone of the property it belongs to. */
+export type Day = number;
+/** `YYYY-MM-DD`. */
+export type IsoDay = string;
+
+export const MS_PER_DAY = 86_400_000;
+const MS_PER_MINUTE = 60_000;
+
+/**
+ * The integer day of an ISO date.
+ * @throws RangeError when the text is not a real date of the Gregorian calendar.
+ */
+export function dayFromIso(iso: IsoDay): Day {
+  const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(iso);
+  const day = match ? Date.UTC(Number(match[1]), Number(match[2]) - 1, Number(match[3])) / MS_PER_DAY : NaN;
+  if (!Number.isInteger(day) || isoFromDay(day) !== iso) throw new RangeError(`not a calendar date: ${iso}`);
+  return day;
+}
+
+/** The ISO date of an integer day. */
+export function isoFromDay(day: Day): IsoDay {
+  return new Date(day * MS_PER_DAY).toISOString().slice(0, 10);
+}
+
+const clocks = new Map<string, Intl.DateTimeFormat>();
+
+function clockOf(zone: string): Intl.DateTimeFormat {
+  let clock = clocks.get(zone);
+  if (!clock) {
+    clock = new Intl.DateTimeFormat('en-GB', {
+      timeZone: zone, hourCycle: 'h23',
+      year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit',
+    });
+    clocks.set(zone, clock);
+  }
+  return clock;
+}
+
+function wallClock(instant: number, zone: string): { day: Day; minute: number } {
+  const part: Record<string, number> = {};
+  for (const { type, value } of clockOf(zone).formatToParts(instant)) part[type] = Number(value);
+  return {
+    day: Date.UTC(part.year!, part.month! - 1, part.day!) / MS_PER_DAY,
+    minute: part.hour! * 60 + part.minute!,
+  };
+}
+
+/**
+ * The calendar day on which an instant falls in a zone.
+ * @param instant milliseconds since the epoch (UTC)
+ * @param zone IANA zone name; an unknown one throws RangeError
+ */
+export function dayOfInstant(instant: number, zone: string): Day {
+  return wallClock(instant, zone).day;
+}
+
+/**
+ * The instant at which a wall clock in `zone` shows `minute` minutes past midnight of `day`.
+ * Where the clock skips that time (spring), the instant just after the gap; where it shows it twice
+ * (autumn), the first.
+ * @param minute 0 to 1439
+ */
+export function instantOfDay(day: Day, minute: number, zone: string): number {
+  const wanted = day * 1440 + minute;
+  const asUtc = wanted * MS_PER_MINUTE;
+  // Two offsets bracket any clock change near the day; the earlier instant that shows the wanted time wins.
+  const candidates = [asUtc - MS_PER_DAY, asUtc + MS_PER_DAY]
+    .map((near) => asUtc - offsetMinutes(near, zone) * MS_PER_MINUTE)
+    .sort((a, b) => a - b);
+  const exact = candidates.find((instant) => {
+    const shown = wallClock(instant, zone);
+    return shown.day * 1440 + shown.minute === wanted;
+  });
+  return exact ?? candidates[1]!;
+}
+
+function offsetMinutes(instant: number, zone: string): number {
+  const shown = wallClock(instant, zone);
+  return shown.day * 1440 + shown.minute - Math.floor(instant / MS_PER_MINUTE);
+}
+
+/** Whether the platform knows the zone. */
+export function isZone(zone: string): boolean {
+  try {
+    return Boolean(zone) && Boolean(clockOf(zone));
+  } catch {
+    return false;
+  }
+}

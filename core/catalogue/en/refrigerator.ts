@@ -1,0 +1,23 @@
+/** English text of the refrigerator's procedures. */
+export const refrigeratorText = {
+  'machine.refrigerator': 'Refrigerator',
+  'point.refrigerator.doorSeals': 'Door seals',
+  'task.refrigerator.doorSeals': 'Wash the fridge door seals',
+  'why.refrigerator.doorSeals': 'A sticky or torn seal lets warm air in: wet shelves, frost, a motor that never rests.',
+  'refrigerator.doorSeals.inspect.title': 'Look along the seals',
+  'refrigerator.doorSeals.inspect.body': 'Open each door and run a finger along the rubber, the side walls too. Photograph the worst place.',
+  'refrigerator.doorSeals.inspect.caution': 'A torn side wall is a fault: tell us, washing will not mend it.',
+  'refrigerator.doorSeals.grade.title': 'How do they look?',
+  'refrigerator.doorSeals.grade.body': 'Pick the picture nearest to the worst stretch.',
+  'refrigerator.doorSeals.wash.title': 'Wash seals and liner',
+  'refrigerator.doorSeals.wash.body': 'Warm water and dish soap, in every groove, and the frame it closes against. Sticky spills tear seals. Dry it.',
+  'refrigerator.doorSeals.jelly.title': 'A thin film of petroleum jelly',
+  'refrigerator.doorSeals.jelly.body': 'On the face and the side wall, with a fingertip. Wipe off what shines. Photograph the clean seal.',
+  'refrigerator.doorSeals.strip.title': 'The paper test',
+  'refrigerator.doorSeals.strip.body': 'Close the door on a strip of paper and pull: it should drag, all the way round. If you have a thermometer, enter the fridge’s temperature; at or below 4 °C (40 °F) is right.',
+  'confirm.refrigerator.doorSeals.strip': 'The paper drags all round',
+  'photo.refrigerator.doorSeals.out': 'Worst place, before',
+  'photo.refrigerator.doorSeals.in': 'Clean seal',
+  'reading.fridgeTemperature': 'Fridge temperature',
+  'reading.fridgeTemperature.fails': 'Warmer than 4 °C (40 °F): turn it one degree colder, wait 48 hours, measure again. Still warm? Report it.',
+} as const;

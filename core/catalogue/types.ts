@@ -1,0 +1,86 @@
+/** The shapes of the catalogue: machine types, their service points, and the procedures that serve them. */
+import type { DriverName } from '../due/drivers.ts';
+import type { PracticeDays } from '../due/practice.ts';
+
+export type PointKind = 'filter' | 'screen' | 'seal' | 'drain' | 'coil' | 'duct' | 'fan' | 'tub' | 'sensor';
+export type Risk = 'fire' | 'flood' | 'health' | 'breakage' | 'comfort';
+/** T a tenant with plain instructions, S trained staff, L licensed trade. */
+export type Level = 'T' | 'S' | 'L';
+export type Phase = 'isolate' | 'open' | 'look' | 'clean' | 'refit' | 'restore' | 'test';
+export type Agent = 'bleach' | 'vinegar' | 'citricAcid' | 'ammonia' | 'dishSoap' | 'bakingSoda' | 'enzyme';
+export type Unit = 'celsius' | 'minutes' | 'seconds' | 'litres' | 'inches';
+
+/** What a step asks for. Keys are unique within a procedure. */
+export type Need =
+  | { readonly kind: 'confirm'; readonly key: string }
+  | { readonly kind: 'photo'; readonly key: string; readonly optional?: boolean }
+  | { readonly kind: 'grade'; readonly key: 'part' | 'cavity' }
+  | { readonly kind: 'finds'; readonly key: 'finds' }
+  | { readonly kind: 'agent'; readonly key: 'agent'; readonly choices: readonly Agent[] }
+  | { readonly kind: 'size'; readonly key: 'size' }
+  | { readonly kind: 'timer'; readonly key: string; readonly minutes: number }
+  | ReadingNeed;
+
+export interface ReadingNeed {
+  readonly kind: 'reading';
+  readonly key: string;
+  readonly unit: Unit;
+  /** A value outside is a slip of the pen. */
+  readonly plausible: readonly [number, number];
+  /** A value outside means that the job is not proven. */
+  readonly pass: readonly [number, number];
+  readonly optional?: boolean;
+}
+
+export interface Step {
+  /** Where its words are: `<text>.title`, `.body`, and, where present, `.caution` and `.button`. Also its identity. */
+  readonly text: string;
+  readonly phase: Phase;
+  readonly needs: readonly Need[];
+}
+
+export interface Material {
+  readonly what: string;
+  readonly volumeMl?: number;
+}
+
+export type SpecificationField = 'filterSize' | 'position' | 'airflow' | 'forbiddenAgents' | 'makerLimitDays' | 'note';
+
+export interface Procedure {
+  /** `machine.point`, also the type of the service point it serves. */
+  readonly key: string;
+  readonly version: number;
+  readonly kind: PointKind;
+  /** Reference interval and its two neighbours. */
+  readonly days: PracticeDays;
+  /** No practitioner stated it: the product's own assumption. */
+  readonly assumed: boolean;
+  readonly drivers: readonly DriverName[];
+  readonly risk: Risk;
+  readonly safetyCritical: boolean;
+  readonly level: Level;
+  /** Hands-on minutes for a newcomer; waits come from the steps. */
+  readonly minutes: number;
+  readonly kit: readonly string[];
+  readonly materials: readonly Material[];
+  /** Stop points to meet before starting, and cautions; text at `stop.<key>`. */
+  readonly stops: readonly string[];
+  readonly steps: readonly Step[];
+  readonly specification: readonly SpecificationField[];
+}
+
+export interface MachineType {
+  readonly key: string;
+  readonly fuels: readonly ('electric' | 'gas')[];
+  /** Keys of the procedures of its service points. */
+  readonly points: readonly string[];
+  /** Whether it empties into a drain branch that it may share. */
+  readonly drains: boolean;
+}
+
+const RISK_WEIGHT: Record<Risk, number> = { fire: 5, flood: 4, health: 3, breakage: 2, comfort: 1 };
+
+/** Weight by which lists multiply lateness. Our assumption: fire first, comfort last. */
+export function riskWeight(risk: Risk): number {
+  return RISK_WEIGHT[risk];
+}

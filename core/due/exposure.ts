@@ -1,0 +1,46 @@
+/**
+ * Exposure: how many neutral-home loads a part of learned speed 1 has been through.
+ *
+ * It is the integral of f(t)/B over days, where f follows the household as it was, so it is a sum over
+ * stretches of constant factor.
+ */
+import type { Day } from '../calendar/day.ts';
+
+/** From this day on the fouling factor is this, until the next stretch begins. */
+export interface Stretch {
+  readonly fromDay: Day;
+  readonly factor: number;
+}
+
+/**
+ * Exposure in loads between two days.
+ * @param stretches by ascending `fromDay`, not empty; the first also covers the time before it
+ * @param referenceDays B, the reference interval
+ */
+export function exposureBetween(stretches: readonly Stretch[], from: Day, to: Day, referenceDays: number): number {
+  let loads = 0;
+  for (const { start, end, factor } of pieces(stretches, from)) {
+    if (start >= to) break;
+    loads += ((Math.min(end, to) - start) * factor) / referenceDays;
+  }
+  return loads;
+}
+
+/** The (fractional) number of days after `from` at which the exposure reaches `loads` ≥ 0. */
+export function daysToReach(stretches: readonly Stretch[], from: Day, loads: number, referenceDays: number): number {
+  let left = loads * referenceDays;
+  for (const { start, end, factor } of pieces(stretches, from)) {
+    const here = (end - start) * factor;
+    if (here >= left) return start - from + left / factor;
+    left -= here;
+  }
+  throw new RangeError('stretches must not be empty');
+}
+
+function* pieces(stretches: readonly Stretch[], from: Day) {
+  for (let i = 0; i < stretches.length; i += 1) {
+    const start = i === 0 ? from : Math.max(from, stretches[i]!.fromDay);
+    const end = stretches[i + 1]?.fromDay ?? Infinity;
+    if (end > start) yield { start, end, factor: stretches[i]!.factor };
+  }
+}

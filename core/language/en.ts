@@ -1,0 +1,16 @@
+/** All English text of the core. */
+import { airHandlerText } from '../catalogue/en/airHandler.ts';
+import { dishwasherText } from '../catalogue/en/dishwasher.ts';
+import { dryerText } from '../catalogue/en/dryer.ts';
+import { refrigeratorText } from '../catalogue/en/refrigerator.ts';
+import { washerText } from '../catalogue/en/washer.ts';
+import { catalogueWords } from '../catalogue/en/words.ts';
+import { dueText } from '../due/en.ts';
+import { faultsText } from '../faults/en.ts';
+import { jobsText } from '../jobs/en.ts';
+import { proofText } from '../proof/en.ts';
+
+export const coreText = {
+  ...catalogueWords, ...airHandlerText, ...dryerText, ...dishwasherText, ...washerText, ...refrigeratorText,
+  ...dueText, ...jobsText, ...proofText, ...faultsText,
+};

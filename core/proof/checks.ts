@@ -1,0 +1,154 @@
+/**
+ * Checks of a proof: named findings, each with a weight and two sentences (the reviewer's, the
+ * assignee's). A finding never decides by itself; it says what to look at.
+ */
+import { waitMinutes } from '../catalogue/catalogue.ts';
+import type { Agent, Need, Procedure } from '../catalogue/types.ts';
+import { parseFilterSize, sameFilterSize } from '../quantities/filterSize.ts';
+import type { Values } from '../language/message.ts';
+import type { Observation } from './record.ts';
+
+/** `fail` contradicts the proof, `look` wants a person's eye, `fine` is a check that was met. */
+export type Weight = 'fail' | 'look' | 'fine';
+
+export const CHECKS = [
+  'missing', 'readingFails', 'readingImplausible', 'tooFast', 'timeFits', 'samePicture', 'capturedOutside',
+  'tooDark', 'blurred', 'wrongSize', 'sizeFits', 'forbiddenAgent', 'alwaysClean', 'confirmed',
+] as const;
+export type Check = (typeof CHECKS)[number];
+
+export interface CheckFinding {
+  readonly check: Check;
+  readonly weight: Weight;
+  /** Values for the sentences at `finding.<check>.reviewer` and `.assignee`. */
+  readonly values: Values;
+  /** Photo slot that it is about. */
+  readonly slot?: string;
+  /** Earlier photo it is compared with. */
+  readonly other?: string;
+}
+
+export interface CheckedPhoto {
+  readonly slot: string;
+  readonly capturedAt: number | null;
+  /** Mean grey, 0–255. */
+  readonly brightness: number;
+  /** Variance of the Laplacian of the grey picture. */
+  readonly sharpness: number;
+  readonly same?: { readonly id: string; readonly day: string; readonly likeness: number } | undefined;
+}
+
+export interface Proof {
+  readonly procedure: Procedure;
+  readonly observation: Observation;
+  readonly photos: readonly CheckedPhoto[];
+  readonly startedAt: number | null;
+  readonly doneAt: number;
+  /** When the job was given: a photo taken before it is not of this job. */
+  readonly givenAt: number;
+  readonly specification: { readonly filterSize?: string | undefined; readonly forbiddenAgents?: readonly Agent[] | undefined };
+  /** Grades of this person's latest services of any point, newest first. */
+  readonly gradesBefore: readonly string[];
+}
+
+/** Our assumption: a practised person needs a quarter of a newcomer's minutes at the least. */
+const QUICKEST_SHARE = 0.25;
+const DARK = 28;
+const BLURRED = 12;
+const ALWAYS_CLEAN = 5;
+const CLOCK_SLACK_MS = 10 * 60_000;
+
+/** All findings of a proof, contradictions first. */
+export function checkProof(proof: Proof): CheckFinding[] {
+  const found = [missing, readings, pace, pictures, captureTimes, size, agents, sameGradeAlways, confirmations]
+    .flatMap((check) => check(proof));
+  const order: Weight[] = ['fail', 'look', 'fine'];
+  return found.sort((a, b) => order.indexOf(a.weight) - order.indexOf(b.weight));
+}
+
+const needsOf = ({ procedure }: Proof): Need[] => procedure.steps.flatMap(({ needs }) => needs);
+
+function missing(proof: Proof): CheckFinding[] {
+  return needsOf(proof).flatMap((need): CheckFinding[] => {
+    if (isAnswered(need, proof)) return [];
+    return [{ check: 'missing', weight: 'fail', values: { what: need.kind, key: need.key } }];
+  });
+}
+
+function isAnswered(need: Need, { observation, photos }: Proof): boolean {
+  switch (need.kind) {
+    case 'photo': return need.optional === true || photos.some(({ slot }) => slot === need.key);
+    case 'grade': return (need.key === 'part' ? observation.grade : observation.cavityGrade) !== null;
+    case 'reading': return need.optional === true || observation.readings[need.key] !== undefined;
+    case 'confirm': return observation.confirmed.includes(need.key);
+    case 'agent': return observation.agent !== null;
+    case 'size': return observation.size !== null;
+    case 'timer': case 'finds': return true;
+  }
+}
+
+function readings(proof: Proof): CheckFinding[] {
+  return needsOf(proof).flatMap((need): CheckFinding[] => {
+    const value = need.kind === 'reading' ? proof.observation.readings[need.key] : undefined;
+    if (need.kind !== 'reading' || value === undefined) return [];
+    const values = { key: need.key, value, unit: need.unit };
+    const outside = ([low, high]: readonly [number, number]) => value < low || value > high;
+    if (outside(need.plausible)) return [{ check: 'readingImplausible', weight: 'look', values }];
+    return outside(need.pass) ? [{ check: 'readingFails', weight: 'fail', values }] : [];
+  });
+}
+
+/** Shortest time in which the work can be done, waits included, minutes. */
+export function quickestMinutes(procedure: Procedure): number {
+  return procedure.minutes * QUICKEST_SHARE + waitMinutes(procedure);
+}
+
+function pace({ procedure, startedAt, doneAt }: Proof): CheckFinding[] {
+  if (startedAt === null) return [];
+  const minutes = Math.round(((doneAt - startedAt) / 60_000) * 10) / 10;
+  const quickest = Math.round(quickestMinutes(procedure));
+  const fast = minutes < quickest;
+  return [{ check: fast ? 'tooFast' : 'timeFits', weight: fast ? 'fail' : 'fine', values: { minutes, quickest } }];
+}
+
+function pictures({ photos }: Proof): CheckFinding[] {
+  return photos.flatMap(({ slot, same, brightness, sharpness }) => {
+    const findings: CheckFinding[] = [];
+    if (same) findings.push({ check: 'samePicture', weight: 'fail', slot, other: same.id, values: { day: same.day, percent: Math.floor(same.likeness * 100) } });
+    if (brightness < DARK) findings.push({ check: 'tooDark', weight: 'look', slot, values: {} });
+    else if (sharpness < BLURRED) findings.push({ check: 'blurred', weight: 'look', slot, values: {} });
+    return findings;
+  });
+}
+
+function captureTimes({ photos, givenAt, doneAt }: Proof): CheckFinding[] {
+  // A missing capture time counts neither way.
+  return photos
+    .filter(({ capturedAt }) => capturedAt !== null && (capturedAt < givenAt - CLOCK_SLACK_MS || capturedAt > doneAt + CLOCK_SLACK_MS))
+    .map(({ slot }) => ({ check: 'capturedOutside' as const, weight: 'look' as const, slot, values: {} }));
+}
+
+function size({ observation, specification }: Proof): CheckFinding[] {
+  if (observation.size === null || !specification.filterSize) return [];
+  const [found, wanted] = [observation.size, specification.filterSize];
+  const [a, b] = [parseFilterSize(found), parseFilterSize(wanted)];
+  const fits = a !== undefined && b !== undefined && sameFilterSize(a, b);
+  return [{ check: fits ? 'sizeFits' : 'wrongSize', weight: fits ? 'fine' : 'fail', values: { found, wanted } }];
+}
+
+function agents({ observation: { agent }, specification }: Proof): CheckFinding[] {
+  if (agent === null || !specification.forbiddenAgents?.includes(agent)) return [];
+  return [{ check: 'forbiddenAgent', weight: 'fail', values: { agent } }];
+}
+
+function sameGradeAlways({ observation: { grade }, gradesBefore }: Proof): CheckFinding[] {
+  const latest = [grade, ...gradesBefore].slice(0, ALWAYS_CLEAN);
+  if (latest.length < ALWAYS_CLEAN || latest.some((it) => it !== 'clean')) return [];
+  return [{ check: 'alwaysClean', weight: 'look', values: { count: ALWAYS_CLEAN } }];
+}
+
+function confirmations(proof: Proof): CheckFinding[] {
+  const asked = needsOf(proof).filter(({ kind }) => kind === 'confirm');
+  const all = asked.every(({ key }) => proof.observation.confirmed.includes(key));
+  return all && asked.length > 0 ? [{ check: 'confirmed', weight: 'fine', values: { count: asked.length } }] : [];
+}

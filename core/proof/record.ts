@@ -1,0 +1,61 @@
+/**
+ * Records: what was done, immutable once submitted. A record is kept in its canonical form (RFC 8785), so
+ * that its hash means the same to everybody; personal fields stand in it as salted commitments, so that
+ * erasing a person keeps the proof.
+ */
+import canonicalize from 'canonicalize';
+import type { Find } from '../catalogue/catalogue.ts';
+import type { Agent } from '../catalogue/types.ts';
+import type { Grade } from '../due/grades.ts';
+
+export const RECORD_SCHEMA = 1;
+
+/** How well a service is attested. Four levels that are never added up. */
+export const EVIDENCE_LEVELS = ['attested', 'selfCertified', 'proven', 'spotChecked'] as const;
+export type EvidenceLevel = (typeof EVIDENCE_LEVELS)[number];
+
+/** What a person found and did at one point. */
+export interface Observation {
+  readonly grade: Grade | null;
+  readonly cavityGrade: Grade | null;
+  readonly finds: readonly Find[];
+  readonly readings: Readonly<Record<string, number>>;
+  readonly confirmed: readonly string[];
+  readonly agent: Agent | null;
+  readonly size: string | null;
+}
+
+export interface ServiceRecord extends Observation {
+  readonly schema: typeof RECORD_SCHEMA;
+  readonly catalogue: number;
+  readonly kind: 'service';
+  readonly id: string;
+  readonly organisation: string;
+  readonly point: string;
+  readonly job: string | null;
+  readonly procedure: string;
+  readonly procedureVersion: number;
+  /** Instants in ms; the day in the property's zone. */
+  readonly startedAt: number | null;
+  readonly doneAt: number;
+  readonly doneDay: string;
+  readonly zone: string;
+  readonly deviceAt: number;
+  readonly receivedAt: number;
+  /** Receipt minus device time: how far the device's clock was off, transit included. */
+  readonly offsetMs: number;
+  /** SHA-256 of each stored photo, by slot. */
+  readonly photos: Readonly<Record<string, string>>;
+  /** SHA-256 commitments to personal fields. */
+  readonly by: string;
+  readonly note: string | null;
+  readonly selfCertified: boolean;
+  readonly corrects: string | null;
+}
+
+/** The canonical text of a record or a verdict, RFC 8785. */
+export function canonicalText(value: object): string {
+  const text = canonicalize(value);
+  if (text === undefined) throw new TypeError('a record must be plain data');
+  return text;
+}

@@ -1,0 +1,65 @@
+/** Standing: what share of a home is in order, on time, proven. */
+import type { PointState } from '../due/line.ts';
+import type { EvidenceLevel } from '../proof/record.ts';
+
+export interface StandingPoint {
+  readonly state: PointState;
+  readonly safetyCritical: boolean;
+  /** How well its latest service is attested; null without one. */
+  readonly evidence: EvidenceLevel | null;
+}
+
+/** One service within the window looked at: whether it was done before its window closed. */
+export interface StandingService {
+  readonly onTime: boolean;
+}
+
+export interface Count {
+  readonly count: number;
+  readonly of: number;
+}
+
+export type StandingVerdict = 'sound' | 'watch' | 'breach';
+
+export interface Standing {
+  readonly verdict: StandingVerdict;
+  readonly inOrder: Count;
+  readonly onTime: Count;
+  /** Each level on its own; they are never added up. */
+  readonly evidence: Readonly<Record<EvidenceLevel, Count>>;
+  readonly safetyCritical: Count;
+}
+
+/** Our assumption: a home is watched from its first point past the line, in breach from a fifth of them or any safety-critical one. */
+const BREACH_SHARE = 0.2;
+
+const IN_ORDER: readonly PointState[] = ['fresh', 'nearing', 'onLine'];
+
+/** Standing of a set of points; points on hold count neither way. */
+export function standingOf(points: readonly StandingPoint[], services: readonly StandingService[]): Standing {
+  const counted = points.filter(({ state }) => state !== 'onHold');
+  const sound = (them: readonly StandingPoint[]): Count => ({
+    count: them.filter(({ state }) => IN_ORDER.includes(state)).length,
+    of: them.length,
+  });
+  const level = (wanted: EvidenceLevel): Count => ({
+    count: counted.filter(({ evidence }) => evidence === wanted).length,
+    of: counted.length,
+  });
+  const inOrder = sound(counted);
+  const critical = sound(counted.filter(({ safetyCritical }) => safetyCritical));
+  const late = counted.filter(({ state }) => state === 'past' || state === 'longPast');
+  const breach = late.some(({ safetyCritical }) => safetyCritical) || late.length > counted.length * BREACH_SHARE;
+  return {
+    verdict: breach ? 'breach' : inOrder.count < inOrder.of ? 'watch' : 'sound',
+    inOrder,
+    onTime: { count: services.filter(({ onTime }) => onTime).length, of: services.length },
+    evidence: {
+      attested: level('attested'),
+      selfCertified: level('selfCertified'),
+      proven: level('proven'),
+      spotChecked: level('spotChecked'),
+    },
+    safetyCritical: critical,
+  };
+}

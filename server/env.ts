@@ -1,0 +1,56 @@
+/** What a service is given: its store, its clock, its voice, its folders. Nothing reaches for a singleton. */
+import { createHash, randomBytes } from 'node:crypto';
+import { v7 } from 'uuid';
+import { coreText } from '../core/language/en.ts';
+import { speaker, type Speaker } from '../core/language/message.ts';
+import type { Role } from '../contract/people.ts';
+import { serverText } from './language/en.ts';
+import type { Db } from './store/db.ts';
+import type { Store } from './store/store.ts';
+
+export interface Env {
+  readonly store: Store;
+  /** Milliseconds since the epoch. */
+  readonly clock: () => number;
+  readonly say: Speaker;
+  /** Folder of the photos. */
+  readonly photos: string;
+  /** Unguessable bytes, hex. */
+  readonly secret: () => string;
+  readonly newId: () => string;
+}
+
+/** Who calls. */
+export interface Actor {
+  readonly personId: string;
+  readonly name: string;
+  readonly organisationId: string;
+  readonly organisation: string;
+  readonly roles: readonly Role[];
+  readonly sessionId: string;
+  readonly linkId: string | null;
+  readonly csrf: string;
+}
+
+/** One call of a service: who, when, and the tables to work on. */
+export interface Call {
+  readonly env: Env;
+  readonly db: Db;
+  readonly actor: Actor;
+  readonly now: number;
+}
+
+export function createEnv(store: Store, photos: string, clock: () => number = Date.now): Env {
+  return {
+    store, clock, photos,
+    say: speaker('en', { ...coreText, ...serverText }),
+    secret: () => randomBytes(24).toString('base64url'),
+    newId: v7,
+  };
+}
+
+export function sha256(text: string | Buffer): string {
+  return createHash('sha256').update(text).digest('hex');
+}
+
+export const isManager = ({ roles }: Actor) => roles.includes('manager');

@@ -1,0 +1,85 @@
+/** Saying that something is wrong, and closing it. An open fault makes its point due. */
+import { dayOfInstant } from '../../core/calendar/day.ts';
+import { REPAIR_HOURS, SYMPTOMS, symptomOf, type Severity } from '../../core/faults/symptoms.ts';
+import type { CloseFault, ReportFault } from '../../contract/faults.ts';
+import type { FaultSummary } from '../../contract/register.ts';
+import { namesOf } from '../due/point.ts';
+import { recompute } from '../due/recompute.ts';
+import type { Call } from '../env.ts';
+import { isManager } from '../env.ts';
+import { fieldProblem, notFound, Problem } from '../http/problem.ts';
+import { claimPhoto } from '../proof/photos.ts';
+import { machineName } from '../register/names.ts';
+import { tenancyOn } from '../register/tenancies.ts';
+import type { Row } from '../store/tables.ts';
+
+const HOUR_MS = 3_600_000;
+
+/** A machine that this person may report on: staff any, a tenant those of their home. */
+async function findMachine({ db, actor, now }: Call, id: string): Promise<Row<'machine'>> {
+  const machine = await db.machine.one({ id, organisationId: actor.organisationId });
+  if (!machine) throw notFound();
+  if (isManager(actor) || actor.roles.includes('staff')) return machine;
+  const served = await db.machineServes.all({ machineId: id });
+  for (const placeId of [machine.placeId, ...served.map((it) => it.placeId)]) {
+    if ((await tenancyOn(db, placeId, now))?.personId === actor.personId) return machine;
+  }
+  throw notFound();
+}
+
+export async function reportFault(call: Call, form: ReportFault): Promise<{ id: string }> {
+  const { db, actor, now } = call;
+  const machine = await findMachine(call, form.machineId);
+  const symptom = SYMPTOMS.find(({ key, machineType }) => key === form.symptom && machineType === machine.type);
+  if (!symptom) throw fieldProblem('symptom', 'field.symptom');
+  const place = (await db.place.one({ id: machine.placeId }))!;
+  const { zone } = (await db.property.one({ id: place.propertyId }))!;
+  const point = symptom.point ? await db.point.one({ machineId: machine.id, procedure: symptom.point }) : undefined;
+  await db.fault.insert({
+    id: form.id, organisationId: actor.organisationId, placeId: place.id, machineId: machine.id, pointId: point?.id ?? null,
+    symptom: symptom.key, severity: symptom.severity, note: form.note, openedAt: now, openedDay: dayOfInstant(now, zone), openedBy: actor.personId,
+    correctBy: now + REPAIR_HOURS[symptom.severity] * HOUR_MS, closedAt: null, closedBy: null, found: null,
+  });
+  for (const photoId of form.photoIds) await claimPhoto(call, photoId, form.id, 'fault');
+  if (point) await recompute(db, [point.id], now);
+  return { id: form.id };
+}
+
+export async function closeFault(call: Call, id: string, form: CloseFault): Promise<object> {
+  const { db, actor, now } = call;
+  const fault = await db.fault.one({ id, organisationId: actor.organisationId });
+  if (!fault) throw notFound();
+  if (fault.closedAt !== null) throw new Problem(409, 'faultClosed', { found: fault.found ?? '' });
+  await db.fault.update({ id }, { closedAt: now, closedBy: actor.personId, found: form.found });
+  if (fault.pointId) await recompute(db, [fault.pointId], now);
+  return {};
+}
+
+const SHOWN_CLOSED = 10;
+
+/** Open faults first, the most pressing at the top, then those closed lately. */
+export async function listFaults(call: Call, where: { placeId?: string }): Promise<FaultSummary[]> {
+  const { db, actor: { organisationId } } = call;
+  const open = await db.fault.all({ ...where, organisationId, closedAt: null }, { order: [['correctBy', 'ASC']], limit: 500 });
+  const closed = (await db.fault.all({ ...where, organisationId }, { order: [['closedAt', 'DESC']], limit: SHOWN_CLOSED })).filter(({ closedAt }) => closedAt !== null);
+  return describeFaults(call, [...open, ...closed]);
+}
+
+async function describeFaults({ db, env: { say } }: Call, faults: readonly Row<'fault'>[]): Promise<FaultSummary[]> {
+  const pointIds = faults.map(({ pointId }) => pointId).filter((id): id is string => id !== null);
+  const [machines, places, names, uses, points] = await Promise.all([
+    db.machine.all({ id: faults.map(({ machineId }) => machineId) }), db.place.all({ id: faults.map(({ placeId }) => placeId) }),
+    namesOf(db, faults.map(({ openedBy }) => openedBy)), db.photoUse.all({ subjectId: faults.map(({ id }) => id) }),
+    db.point.all({ id: pointIds }),
+  ]);
+  return faults.map((fault) => ({
+    id: fault.id, placeId: fault.placeId, place: places.find(({ id }) => id === fault.placeId)!.name, machineId: fault.machineId,
+    machine: machineName(say, machines.find(({ id }) => id === fault.machineId)!),
+    symptom: fault.symptom, says: say(`symptom.${fault.symptom}`), severity: fault.severity as Severity, note: fault.note,
+    openedAt: fault.openedAt, openedBy: names.get(fault.openedBy) ?? say('story.someone'), correctBy: fault.correctBy,
+    stopUsing: symptomOf(fault.symptom).stopUsing,
+    photoIds: uses.filter(({ subjectId }) => subjectId === fault.id).map(({ photoId }) => photoId),
+    pointNumber: points.find(({ id }) => id === fault.pointId)?.number ?? null,
+    closedAt: fault.closedAt, found: fault.found,
+  }));
+}

@@ -1,0 +1,48 @@
+/** The same write sent twice answers the same and acts once. */
+import { Op } from 'sequelize';
+import type { Env } from '../env.ts';
+import { sha256 } from '../env.ts';
+import type { Db } from '../store/db.ts';
+import { Problem } from './problem.ts';
+
+export interface Answer {
+  readonly status: number;
+  readonly body: object;
+}
+
+export interface WriteIdentity {
+  /** Who and which write: unique together. */
+  readonly who: string;
+  readonly key: string;
+  /** What was asked, so that a key is not used for two things. */
+  readonly content: string;
+  readonly organisationId: string | null;
+  readonly device: string | null;
+  readonly deviceSequence: number | null;
+}
+
+const KEEP_MS = 30 * 86_400_000;
+
+/** Runs `act` in one transaction, or answers as it answered before. */
+export function writeOnce(env: Env, identity: WriteIdentity, act: (db: Db) => Promise<object>): Promise<Answer> {
+  const { who, key, content, organisationId, device, deviceSequence } = identity;
+  const id = sha256(`${who}\n${key}`);
+  const fingerprint = sha256(content);
+  return env.store.write(async (db) => {
+    const before = await db.receipt.one({ id });
+    if (before) {
+      if (before.fingerprint !== fingerprint) throw new Problem(409, 'keyReused');
+      return { status: before.status, body: JSON.parse(before.body) as object };
+    }
+    const answer: Answer = { status: 200, body: await act(db) };
+    await db.receipt.insert({
+      id, organisationId, fingerprint, status: answer.status, body: JSON.stringify(answer.body), device, deviceSequence, at: env.clock(),
+    });
+    return answer;
+  });
+}
+
+/** Forgets receipts past their use. */
+export async function sweepReceipts(env: Env): Promise<void> {
+  await env.store.write((db) => db.receipt.remove({ at: { [Op.lt]: env.clock() - KEEP_MS } }));
+}

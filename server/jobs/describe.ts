@@ -1,0 +1,165 @@
+/** Jobs as their doers see them: a summary for a list, and the steps of the sitting. */
+import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
+import { FINDS, procedureOf, waitMinutes } from '../../core/catalogue/catalogue.ts';
+import type { Need, Procedure } from '../../core/catalogue/types.ts';
+import { GRADES } from '../../core/due/grades.ts';
+import { mergeSteps, type SittingStep } from '../../core/jobs/sitting.ts';
+import type { Speaker } from '../../core/language/message.ts';
+import type { JobAnswer, JobStep, JobSummary, StepNeed } from '../../contract/jobs.ts';
+import { markDates } from '../due/point.ts';
+import type { Call } from '../env.ts';
+import { tellFindings } from '../proof/findings.ts';
+import { machineName } from '../register/names.ts';
+import { factsOf } from '../store/facts.ts';
+import type { Row } from '../store/tables.ts';
+import { findJob } from './jobs.ts';
+
+interface Described {
+  readonly job: Row<'job'>;
+  readonly machine: Row<'machine'>;
+  readonly property: Row<'property'>;
+  readonly tasks: readonly (Row<'task'> & { readonly point: Row<'point'>; readonly procedure: Procedure; readonly mark: Row<'mark'> })[];
+  readonly summary: JobSummary;
+}
+
+/** What a task is to be done again looks like the first time: only those not yet accepted or waiting. */
+const outstanding = ({ state }: { state: string }) => state === 'outstanding';
+
+export async function summarise(call: Call, job: Row<'job'>): Promise<JobSummary> {
+  return (await describe(call, job)).summary;
+}
+
+async function describe({ db, env: { say }, now }: Call, job: Row<'job'>): Promise<Described> {
+  const [machine, place, rows] = await Promise.all([
+    db.machine.one({ id: job.machineId }), db.place.one({ id: job.placeId }), db.task.all({ jobId: job.id }, { order: [['id', 'ASC']] }),
+  ]);
+  const property = (await db.property.one({ id: place!.propertyId }))!;
+  const ids = rows.map(({ pointId }) => pointId);
+  const [points, marks] = await Promise.all([db.point.all({ id: ids }), db.mark.all({ pointId: ids })]);
+  const tasks = rows.filter(({ state }) => state !== 'dropped').map((task) => {
+    const point = points.find(({ id }) => id === task.pointId)!;
+    return { ...task, point, procedure: procedureOf(point.procedure), mark: marks.find(({ pointId }) => pointId === point.id)! };
+  });
+  const current = tasks.some(outstanding) ? tasks.filter(outstanding) : tasks;
+  const first = current[0];
+  const today = dayOfInstant(now, property.zone);
+  const title = first ? say(`task.${first.procedure.key}`) : say(`job.${job.state}`);
+  const summary: JobSummary = {
+    id: job.id,
+    title: current.length > 1 ? say('job.title.several', { task: title, more: current.length - 1 }) : title,
+    machine: machineName(say, machine!), placeId: place!.id, place: place!.name, property: property.name,
+    state: job.state, stateSays: say(`job.${job.state}`), revision: job.revision,
+    minutes: sum(current.map(({ procedure }) => procedure.minutes)),
+    waitMinutes: sum(current.map(({ procedure }) => waitMinutes(procedure))),
+    why: first ? say(`why.${first.procedure.key}`) : '',
+    due: dueWords(say, current.map(({ mark }) => mark), today),
+    today,
+    marks: current.map(({ mark, procedure }) => ({ ...markDates(mark), kind: procedure.kind, safetyCritical: procedure.safetyCritical, name: say(`point.${procedure.key}`) })),
+    sentBack: current.find(({ sentBack }) => sentBack)?.sentBack ?? null,
+    doneDay: null,
+  };
+  return { job, machine: machine!, property, tasks, summary };
+}
+
+const sum = (numbers: readonly number[]) => numbers.reduce((total, it) => total + it, 0);
+
+function dueWords(say: Speaker, marks: readonly Row<'mark'>[], today: number): string {
+  const dated = marks.filter(({ servedDay }) => servedDay > 0).map(({ servedDay, intervalDays }) => servedDay + intervalDays - today);
+  if (dated.length === 0) return say('due.noRecord');
+  const days = Math.min(...dated);
+  return days < 0 ? say('due.past', { days: -days }) : days === 0 ? say('due.today') : say('due.in', { days });
+}
+
+export async function readJob(call: Call, id: string): Promise<JobAnswer> {
+  const { db, env: { say }, actor } = call;
+  const { job, machine, property, tasks, summary } = await describe(call, await findJob(call, id));
+  const current = tasks.filter(outstanding);
+  const procedures = current.map(({ procedure }) => procedure);
+  const specifications = await factsOf(db, tasks.map(({ pointId }) => pointId), 'specification');
+  const specificationOf = (pointId: string) => specifications.findLast(({ subjectId }) => subjectId === pointId)?.value ?? {};
+  const kit = new Set(procedures.flatMap((it) => [...it.kit.map((item) => say(`kit.${item}`)), ...it.materials.map(({ what }) => say(`material.${what}`))]));
+  return {
+    ...summary,
+    assigneeId: job.assigneeId, mine: job.assigneeId === actor.personId, zone: property.zone,
+    stops: [...new Set(procedures.flatMap(({ stops }) => stops))].filter((stop) => stopApplies(stop, machine.fuel)).map((stop) => say(`stop.${stop}`)),
+    kit: [...kit],
+    tasks: await Promise.all(tasks.map(async (task) => {
+      const { filterSize, position, note } = specificationOf(task.pointId);
+      return {
+        id: task.id, pointId: task.pointId, name: say(`point.${task.procedure.key}`), kind: task.procedure.kind, procedure: task.procedure.key,
+        state: task.state, sentBack: task.sentBack,
+        findings: task.sentBack ? await toldFindings(call, task.id) : [],
+        expected: [filterSize && say('expect.filterSize', { size: filterSize }), position && say('position.is', { position }), note].filter(Boolean).join(' · ') || null,
+      };
+    })),
+    steps: mergeSteps(procedures).map((step) => describeStep(say, step, current, machine.shutoffPhotoId)),
+  };
+}
+
+/** Cautions for gas are for gas. */
+function stopApplies(stop: string, fuel: string): boolean {
+  return !stop.startsWith('gas') || fuel === 'gas';
+}
+
+async function toldFindings({ db, env: { say } }: Call, taskId: string): Promise<string[]> {
+  const record = (await db.record.all({ taskId }, { order: [['doneAt', 'DESC']], limit: 1 }))[0];
+  const proof = record && await db.proof.one({ recordId: record.id });
+  return proof ? tellFindings(say, record!, proof).filter(({ weight }) => weight !== 'fine').map(({ tells }) => tells) : [];
+}
+
+function describeStep(say: Speaker, step: SittingStep, tasks: Described['tasks'], shutoffPhotoId: string | null): JobStep {
+  const mine = tasks.filter(({ procedure }) => step.procedures.includes(procedure.key));
+  const optional = (key: string) => (say.has(key) ? say(key) : null);
+  return {
+    key: step.text, phase: step.phase,
+    title: say(`${step.text}.title`), body: say(`${step.text}.body`), caution: optional(`${step.text}.caution`), button: optional(`${step.text}.button`),
+    taskIds: mine.map(({ id }) => id),
+    taskName: mine.length === 1 && tasks.length > 1 ? say(`point.${mine[0]!.procedure.key}`) : null,
+    needs: step.needs.map((need) => describeNeed(say, need, mine[0]!.procedure.key)),
+    shutoffPhotoId: step.phase === 'isolate' ? shutoffPhotoId : null,
+  };
+}
+
+function describeNeed(say: Speaker, need: Need, procedure: string): StepNeed {
+  const choices = need.kind === 'grade' ? GRADES.map((value) => ({ value, label: say(`grade.${value}`) }))
+    : need.kind === 'finds' ? FINDS.map((value) => ({ value, label: say(`find.${value}`) }))
+    : need.kind === 'agent' ? need.choices.map((value) => ({ value, label: say(`agent.${value}`) })) : [];
+  return { need, choices, label: needLabel(say, need, procedure), help: need.kind === 'reading' ? say(`reading.${need.key}.fails`) : null };
+}
+
+/** What a need is called, on the step and in findings. */
+export function needLabel(say: Speaker, need: Pick<Need, 'kind' | 'key'>, procedure: string): string {
+  switch (need.kind) {
+    case 'confirm': return say(`confirm.${procedure}.${need.key}`);
+    case 'photo': return say(`photo.${procedure}.${need.key}`);
+    case 'reading': return say(`reading.${need.key}`);
+    case 'grade': return say(`item.grade.${need.key}`);
+    case 'agent': case 'size': return say(`item.${need.kind}`);
+    default: return '';
+  }
+}
+
+const DOING: readonly Row<'job'>['state'][] = ['given', 'started', 'awaitingTest'];
+
+/** The jobs a person has in hand, most urgent first. */
+export async function jobsInHand(call: Call): Promise<JobSummary[]> {
+  const { db, actor } = call;
+  const jobs = await db.job.all({ assigneeId: actor.personId, organisationId: actor.organisationId, state: [...DOING] }, { order: [['givenAt', 'ASC']] });
+  const summaries = await Promise.all(jobs.map((job) => summarise(call, job)));
+  return summaries.sort((a, b) => lateness(b) - lateness(a));
+}
+
+function lateness({ marks, today }: JobSummary): number {
+  return Math.max(...marks.map(({ servedDay, intervalDays }) => (servedDay ? (today - servedDay) / Math.max(1, intervalDays) : 1)));
+}
+
+/** Jobs sent lately by a person, newest first. */
+export async function doneLately(call: Call): Promise<{ id: string; says: string; day: string; verdict: string }[]> {
+  const { db, actor, env: { say } } = call;
+  const records = await db.record.all({ personId: actor.personId }, { order: [['doneAt', 'DESC']], limit: 6 });
+  const proofs = new Map((await db.proof.all({ recordId: records.map(({ id }) => id) })).map((proof) => [proof.recordId, proof]));
+  const points = new Map((await db.point.all({ id: records.map(({ pointId }) => pointId) })).map((point) => [point.id, point]));
+  return records.map(({ id, pointId, doneDay }) => ({
+    id, says: say(`task.${points.get(pointId)!.procedure}`), day: isoFromDay(doneDay), verdict: say(`verdict.${proofs.get(id)!.state}`),
+  }));
+}

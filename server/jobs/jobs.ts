@@ -1,0 +1,101 @@
+/** Giving and moving jobs. */
+import { machineTypeOf, procedureOf } from '../../core/catalogue/catalogue.ts';
+import { moverOf, needsReason, stateAfter, type Move } from '../../core/jobs/transitions.ts';
+import type { GiveJob, MoveJob } from '../../contract/jobs.ts';
+import { recompute } from '../due/recompute.ts';
+import { liveJobOf } from '../due/history.ts';
+import type { Call } from '../env.ts';
+import { isManager } from '../env.ts';
+import { fieldProblem, notFound, Problem } from '../http/problem.ts';
+import type { Row } from '../store/tables.ts';
+import { assigneesFor } from './assignees.ts';
+
+export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }> {
+  const { env, db, actor, now } = call;
+  const { organisationId } = actor;
+  const points = await db.point.all({ id: form.pointIds, organisationId });
+  if (points.length !== new Set(form.pointIds).size) throw notFound();
+  const machine = (await db.machine.one({ id: points[0]!.machineId }))!;
+  if (points.some(({ machineId }) => machineId !== machine.id)) throw new Problem(422, 'otherMachine');
+  const procedures = points.map(({ procedure }) => procedureOf(procedure));
+  const assignee = (await assigneesFor(call, machine.placeId, procedures)).find(({ id }) => id === form.assigneeId);
+  if (!assignee) throw fieldProblem('assigneeId', 'field.oneOf');
+  if (!assignee.may) {
+    const strict = procedures.find(({ level }) => level !== 'T')!;
+    throw new Problem(422, 'level', { task: env.say(`task.${strict.key}`), level: env.say(`level.${strict.level}`) });
+  }
+  for (const point of points) await freePoint(call, point);
+  await db.job.insert({
+    id: form.id, organisationId, machineId: machine.id, placeId: machine.placeId, assigneeId: assignee.id, state: 'given', revision: 1,
+    createdAt: now, givenAt: now, startedAt: null, reason: null,
+  });
+  // Catalogue order is the order of the sitting.
+  const order = machineTypeOf(machine.type).points;
+  const sorted = [...points].sort((a, b) => order.indexOf(a.procedure) - order.indexOf(b.procedure));
+  await db.task.insertMany(sorted.map(({ id }) => ({ id: env.newId(), organisationId, jobId: form.id, pointId: id, state: 'outstanding' as const, sentBack: null })));
+  await noteEvent(call, form.id, 'give', 'given', null);
+  await recompute(db, form.pointIds, now);
+  return { id: form.id };
+}
+
+/** A point that was handed back is free for a new job; one that somebody is on is not. */
+async function freePoint(call: Call, point: Row<'point'>): Promise<void> {
+  const { db, env: { say } } = call;
+  const job = await liveJobOf(db, point.id);
+  if (!job) return;
+  if (job.state !== 'open') {
+    throw new Problem(409, 'pointTaken', { point: say(`point.${point.procedure}`), state: say(`job.${job.state}`) });
+  }
+  await dropTask(call, point.id);
+}
+
+/** Takes a point out of its live job; a job with nothing left to do is cancelled. */
+export async function dropTask(call: Call, pointId: string): Promise<void> {
+  const { db } = call;
+  const job = await liveJobOf(db, pointId);
+  if (!job) return;
+  await db.task.update({ jobId: job.id, pointId, state: ['outstanding', 'sent'] }, { state: 'dropped' });
+  if ((await db.task.count({ jobId: job.id, state: ['outstanding', 'sent'] })) > 0) return;
+  await db.job.update({ id: job.id }, { state: 'cancelled', revision: job.revision + 1 });
+  await noteEvent(call, job.id, 'cancel', 'cancelled', null);
+}
+
+/** Finds a job that the caller may see: a manager any, everybody else their own. */
+export async function findJob({ db, actor }: Call, id: string): Promise<Row<'job'>> {
+  const mine = isManager(actor) ? {} : { assigneeId: actor.personId };
+  const job = await db.job.one({ id, organisationId: actor.organisationId, ...mine });
+  if (!job) throw notFound();
+  return job;
+}
+
+/** Moves a job by the table of transitions and writes the event down. */
+export async function applyMove(call: Call, job: Row<'job'>, move: Move, reason: string | null, extra: Partial<Row<'job'>> = {}): Promise<void> {
+  const { db, env: { say }, actor } = call;
+  const mover = moverOf(move);
+  if (mover === 'assignee' ? job.assigneeId !== actor.personId : !isManager(actor)) throw new Problem(403, 'notAllowed');
+  const state = stateAfter(job.state, move);
+  if (!state) throw new Problem(409, 'moveNotAllowed', { state: say(`job.${job.state}`) });
+  if (needsReason(move) && !reason) throw fieldProblem('reason', 'field.required');
+  await db.job.update({ id: job.id }, { ...extra, state, revision: job.revision + 1, reason });
+  await noteEvent(call, job.id, move, state, reason);
+}
+
+export async function noteEvent({ env, db, actor, now }: Call, jobId: string, move: string, toState: Row<'job'>['state'], reason: string | null): Promise<void> {
+  await db.jobEvent.insert({ id: env.newId(), organisationId: actor.organisationId, jobId, at: now, personId: actor.personId, move, toState, reason });
+}
+
+export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ revision: number; state: string }> {
+  const { db, env: { say }, now } = call;
+  const job = await findJob(call, id);
+  if (job.revision !== form.revision) {
+    throw new Problem(409, 'jobMoved', { state: say(`job.${job.state}`), reason: job.reason ?? 'none' });
+  }
+  const reason = form.reason === null ? null : [say(`notAble.${form.reason}`), form.note].filter(Boolean).join(': ');
+  const extra = form.move === 'start' ? { startedAt: now } : form.move === 'notAble' ? { assigneeId: null } : {};
+  await applyMove(call, job, form.move, reason, extra);
+  const tasks = await db.task.all({ jobId: id });
+  if (form.move === 'cancel') await db.task.update({ jobId: id, state: 'outstanding' }, { state: 'dropped' });
+  await recompute(db, tasks.map(({ pointId }) => pointId), now);
+  const moved = (await db.job.one({ id }))!;
+  return { revision: moved.revision, state: moved.state };
+}

@@ -1,0 +1,112 @@
+/** Sending a job: a record a task, each checked on its own. */
+import { dayOfInstant } from '../../core/calendar/day.ts';
+import { procedureOf } from '../../core/catalogue/catalogue.ts';
+import { checkProof, type CheckedPhoto } from '../../core/proof/checks.ts';
+import { sameAs } from '../../core/proof/likeness.ts';
+import type { Observation, ServiceRecord } from '../../core/proof/record.ts';
+import type { SubmittedRecord, Submission } from '../../contract/jobs.ts';
+import { recompute } from '../due/recompute.ts';
+import type { Call } from '../env.ts';
+import { fieldProblem, notFound, Problem } from '../http/problem.ts';
+import { earlierPhotos, type EarlierPhoto } from '../proof/lookalikes.ts';
+import { claimPhoto } from '../proof/photos.ts';
+import { tellFindings } from '../proof/findings.ts';
+import { writeRecord } from '../proof/records.ts';
+import { factsOf } from '../store/facts.ts';
+import type { Row } from '../store/tables.ts';
+import { applyMove } from './jobs.ts';
+
+/** A device's clock is taken at its word up to this much; beyond, its times are moved by how far it is off. */
+const CLOCK_TRUST_MS = 2 * 60_000;
+
+export async function sendJob(call: Call, id: string, form: Submission): Promise<{ state: string; notes: string[] }> {
+  const { db, actor, now, env: { say } } = call;
+  const job = await db.job.one({ id, organisationId: actor.organisationId });
+  if (!job || !(await wasTheirs(call, job))) throw notFound();
+  if (job.assigneeId !== actor.personId) {
+    throw job.state === 'given' ? new Problem(409, 'notYours') : new Problem(409, 'jobMoved', { state: say(`job.${job.state}`), reason: job.reason ?? 'none' });
+  }
+  if (!['given', 'started', 'awaitingTest'].includes(job.state)) {
+    throw new Problem(409, 'jobMoved', { state: say(`job.${job.state}`), reason: job.reason ?? 'none' });
+  }
+  const tasks = await db.task.all({ jobId: id, state: 'outstanding' });
+  const sent = form.records.map(({ taskId }) => taskId);
+  if (tasks.length !== sent.length || tasks.some((task) => !sent.includes(task.id))) throw fieldProblem('records', 'field.invalid');
+
+  const times = trueTimes(form, now);
+  const place = (await db.place.one({ id: job.placeId }))!;
+  const { zone } = (await db.property.one({ id: place.propertyId }))!;
+  const photoIds = form.records.flatMap(({ photos }) => photos.map(({ photoId }) => photoId));
+  const earlier = photoIds.length > 0 ? await earlierPhotos(db, actor.organisationId, photoIds) : [];
+  for (const record of form.records) {
+    await sendRecord(call, { record, job, task: tasks.find((task) => task.id === record.taskId)!, zone, earlier, deviceAt: form.deviceAt, ...times });
+  }
+  await applyMove(call, job, 'send', null);
+  await recompute(db, tasks.map(({ pointId }) => pointId), now);
+  return { state: 'sent', notes: await notesFor(call, form.records.map((record) => record.id)) };
+}
+
+/** Whether this person has, or once had, the job; anybody else does not learn that it exists. */
+async function wasTheirs({ db, actor }: Call, job: Row<'job'>): Promise<boolean> {
+  return job.assigneeId === actor.personId || (await db.jobEvent.count({ jobId: job.id, personId: actor.personId })) > 0;
+}
+
+interface Times {
+  readonly startedAt: number;
+  readonly doneAt: number;
+}
+
+/** Start and end in server time: a clock that is off is put right, and nothing was done in the future. */
+export function trueTimes({ startedAt, doneAt, deviceAt }: Pick<Submission, 'startedAt' | 'doneAt' | 'deviceAt'>, now: number): Times {
+  const offset = Math.abs(now - deviceAt) > CLOCK_TRUST_MS && doneAt > deviceAt - 60_000 ? now - deviceAt : 0;
+  const done = Math.min(now, doneAt + offset);
+  return { startedAt: Math.min(done, startedAt + offset), doneAt: done };
+}
+
+interface Sending extends Times {
+  readonly record: SubmittedRecord;
+  readonly job: Row<'job'>;
+  readonly task: Row<'task'>;
+  readonly zone: string;
+  readonly earlier: readonly EarlierPhoto[];
+  readonly deviceAt: number;
+}
+
+async function sendRecord(call: Call, { record, job, task, zone, earlier, deviceAt, startedAt, doneAt }: Sending): Promise<void> {
+  const { db, actor } = call;
+  const point = (await db.point.one({ id: task.pointId }))!;
+  const procedure = procedureOf(point.procedure);
+  const photos: CheckedPhoto[] = [];
+  const hashes: Record<string, string> = {};
+  for (const { slot, photoId } of record.photos) {
+    const photo = await claimPhoto(call, photoId, record.id, slot);
+    const same = sameAs(new Uint8Array(photo.thumb), earlier);
+    hashes[slot] = photo.hash;
+    photos.push({
+      slot, capturedAt: photo.capturedAt, brightness: photo.brightness, sharpness: photo.sharpness,
+      same: same && { id: same.photo.id, day: String(dayOfInstant(same.photo.receivedAt, zone)), likeness: same.likeness },
+    });
+  }
+  const { grade, cavityGrade, finds, readings, confirmed, agent, size } = record;
+  const observation: Observation = { grade, cavityGrade, finds, readings, confirmed, agent, size };
+  const specification = (await factsOf(db, [point.id], 'specification')).at(-1)?.value ?? {};
+  const before = await db.record.all({ personId: actor.personId }, { order: [['doneAt', 'DESC']], limit: 6, columns: ['canonical'] });
+  const findings = checkProof({
+    procedure, observation, photos, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
+    specification: { filterSize: specification.filterSize, forbiddenAgents: specification.forbiddenAgents },
+    gradesBefore: before.map(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).grade ?? ''),
+  });
+  await writeRecord(call, {
+    id: record.id, point, job: job.id, task: task.id, zone, observation, note: record.note, startedAt, doneAt,
+    doneDay: dayOfInstant(doneAt, zone), deviceAt, photos: hashes, selfCertified: false, findings,
+  });
+  await db.task.update({ id: task.id }, { state: 'sent' });
+}
+
+/** What the sender is told at once: readings that do not pass and photos to take again. */
+async function notesFor({ db, env: { say } }: Call, recordIds: readonly string[]): Promise<string[]> {
+  const records = await db.record.all({ id: [...recordIds] });
+  const proofs = await db.proof.all({ recordId: [...recordIds] });
+  return records.flatMap((record) => tellFindings(say, record, proofs.find(({ recordId }) => recordId === record.id)!)
+    .filter(({ weight }) => weight === 'fail').map(({ tells }) => tells));
+}

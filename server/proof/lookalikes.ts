@@ -1,0 +1,21 @@
+/** Earlier photos that a new one may be a copy of. */
+import type { KnownPhoto } from '../../core/proof/likeness.ts';
+import type { Db } from '../store/db.ts';
+
+/** Photos older than this many are not compared; retention drops them anyway. */
+const MOST_COMPARED = 20_000;
+
+export interface EarlierPhoto extends KnownPhoto {
+  readonly receivedAt: number;
+}
+
+/** All photos of an organisation that already serve as proof, newest first. */
+export async function earlierPhotos(db: Db, organisationId: string, except: readonly string[]): Promise<EarlierPhoto[]> {
+  const photos = await db.photo.all(
+    { organisationId, purgedAt: null },
+    { order: [['receivedAt', 'DESC']], limit: MOST_COMPARED, columns: ['id', 'gradientHash', 'thumb', 'receivedAt'] },
+  );
+  return photos
+    .filter(({ id }) => !except.includes(id))
+    .map(({ id, gradientHash: hash, thumb, receivedAt }) => ({ id, hash, thumb: new Uint8Array(thumb), receivedAt }));
+}

@@ -1,0 +1,91 @@
+/** Writing records: from a sent job, or logged after the fact. */
+import { dayFromIso, dayOfInstant, instantOfDay, isoFromDay, type Day } from '../../core/calendar/day.ts';
+import { CATALOGUE_VERSION, procedureOf } from '../../core/catalogue/catalogue.ts';
+import { windowOf } from '../../core/due/line.ts';
+import { canonicalText, RECORD_SCHEMA, type EvidenceLevel, type Observation, type ServiceRecord } from '../../core/proof/record.ts';
+import type { CheckFinding } from '../../core/proof/checks.ts';
+import type { LogRecord } from '../../contract/jobs.ts';
+import { findPoint, lineOfMark } from '../due/point.ts';
+import { recompute } from '../due/recompute.ts';
+import type { Call } from '../env.ts';
+import { sha256 } from '../env.ts';
+import { fieldProblem, Problem } from '../http/problem.ts';
+import { dropTask } from '../jobs/jobs.ts';
+import type { Row } from '../store/tables.ts';
+import { appendToLog, commitment } from './log.ts';
+
+const NOON = 12 * 60;
+
+export interface Written {
+  readonly id: string;
+  readonly point: Row<'point'>;
+  readonly job: string | null;
+  readonly task: string | null;
+  readonly zone: string;
+  readonly observation: Observation;
+  readonly note: string;
+  readonly startedAt: number | null;
+  readonly doneAt: number;
+  readonly doneDay: Day;
+  readonly deviceAt: number;
+  readonly photos: Readonly<Record<string, string>>;
+  readonly selfCertified: boolean;
+  readonly findings: readonly CheckFinding[];
+}
+
+/** Writes one record, its proof and its log entry. */
+export async function writeRecord({ env, db, actor, now }: Call, written: Written): Promise<void> {
+  const { id, point, observation, note, selfCertified } = written;
+  const procedure = procedureOf(point.procedure);
+  const { organisationId } = actor;
+  const personal: Row<'personal'>[] = [];
+  const commit = (field: string, value: string): string => {
+    const salt = env.secret();
+    personal.push({ id: env.newId(), organisationId, recordId: id, field, salt, value });
+    return commitment(salt, value);
+  };
+  const record: ServiceRecord = {
+    schema: RECORD_SCHEMA, catalogue: CATALOGUE_VERSION, kind: 'service', id, organisation: organisationId, point: point.id, job: written.job,
+    procedure: procedure.key, procedureVersion: procedure.version, ...observation,
+    startedAt: written.startedAt, doneAt: written.doneAt, doneDay: isoFromDay(written.doneDay), zone: written.zone,
+    deviceAt: written.deviceAt, receivedAt: now, offsetMs: now - written.deviceAt, photos: written.photos,
+    by: commit('by', actor.personId), note: note ? commit('note', note) : null, selfCertified, corrects: null,
+  };
+  const canonical = canonicalText(record);
+  await db.record.insert({
+    id, organisationId, pointId: point.id, jobId: written.job, taskId: written.task, doneDay: written.doneDay, doneAt: written.doneAt,
+    personId: actor.personId, canonical, hash: sha256(canonical),
+  });
+  await db.personal.insertMany(personal);
+  await appendToLog(db, { organisationId, kind: 'record', subjectId: id, canonical, at: now });
+  const mark = await db.mark.one({ pointId: point.id });
+  const window = mark && windowOf(lineOfMark(mark));
+  await db.proof.insert({
+    recordId: id, organisationId, pointId: point.id, state: selfCertified ? 'accepted' : 'waiting',
+    evidence: (selfCertified ? 'selfCertified' : 'proven') satisfies EvidenceLevel,
+    onTime: !window || written.doneDay <= window.closes ? 1 : 0,
+    findings: JSON.stringify(written.findings), sentAt: now, judgedAt: null, judgedBy: null, reason: null,
+  });
+}
+
+/** Logs finished work with its true day, self-certified. */
+export async function logRecord(call: Call, form: LogRecord): Promise<{ id: string }> {
+  const { db, now } = call;
+  const point = await findPoint(call, form.pointId);
+  const machine = (await db.machine.one({ id: point.machineId }))!;
+  const place = (await db.place.one({ id: machine.placeId }))!;
+  const { zone } = (await db.property.one({ id: place.propertyId }))!;
+  const doneDay = dayFromIso(form.done);
+  if (doneDay > dayOfInstant(now, zone)) throw fieldProblem('done', 'field.future');
+  const mark = await db.mark.one({ pointId: point.id });
+  if (mark && mark.servedDay > doneDay) throw new Problem(409, 'doneEarlier', { day: call.env.say.day(mark.servedDay) });
+  await dropTask(call, point.id);
+  const doneAt = Math.min(now, instantOfDay(doneDay, NOON, zone));
+  await writeRecord(call, {
+    id: form.id, point, job: null, task: null, zone,
+    observation: { grade: form.grade, cavityGrade: null, finds: form.finds, readings: {}, confirmed: [], agent: null, size: null },
+    note: form.note, startedAt: null, doneAt, doneDay, deviceAt: now, photos: {}, selfCertified: true, findings: [],
+  });
+  await recompute(db, [point.id], now);
+  return { id: form.id };
+}

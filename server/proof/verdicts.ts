@@ -1,0 +1,148 @@
+/** The proof queue, a proof, and the verdict on it. */
+import { isoFromDay } from '../../core/calendar/day.ts';
+import { procedureOf } from '../../core/catalogue/catalogue.ts';
+import { windowOf } from '../../core/due/line.ts';
+import { canonicalText, type ServiceRecord } from '../../core/proof/record.ts';
+import type { Judge, ProofAnswer, ProofSummary } from '../../contract/proof.ts';
+import type { Specification } from '../../contract/register.ts';
+import { lineOf, readHistory } from '../due/history.ts';
+import { lineOfMark, namesOf } from '../due/point.ts';
+import { recompute } from '../due/recompute.ts';
+import type { Call } from '../env.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { noteEvent } from '../jobs/jobs.ts';
+import { needLabel } from '../jobs/describe.ts';
+import { writeSpecification } from '../register/machines.ts';
+import { factsOf } from '../store/facts.ts';
+import type { Row } from '../store/tables.ts';
+import { tellFindings } from './findings.ts';
+import { appendToLog, commitment } from './log.ts';
+
+export async function proofQueue(call: Call): Promise<{ waiting: ProofSummary[] }> {
+  const { db, actor: { organisationId } } = call;
+  const proofs = await db.proof.all({ organisationId, state: 'waiting' }, { order: [['sentAt', 'ASC']], limit: 500 });
+  return { waiting: await summarise(call, proofs) };
+}
+
+async function summarise({ db, env: { say } }: Call, proofs: readonly Row<'proof'>[]): Promise<ProofSummary[]> {
+  const records = new Map((await db.record.all({ id: proofs.map(({ recordId }) => recordId) })).map((it) => [it.id, it]));
+  const points = new Map((await db.point.all({ id: proofs.map(({ pointId }) => pointId) })).map((it) => [it.id, it]));
+  const marks = new Map((await db.mark.all({ pointId: [...points.keys()] })).map((it) => [it.pointId, it]));
+  const places = new Map((await db.place.all({ id: [...marks.values()].map(({ placeId }) => placeId) })).map((it) => [it.id, it]));
+  const names = await namesOf(db, [...records.values()].map(({ personId }) => personId));
+  return proofs.map((proof) => {
+    const record = records.get(proof.recordId)!;
+    const worst = tellFindings(say, record, proof)[0];
+    return {
+      id: proof.recordId, title: say(`point.${points.get(proof.pointId)!.procedure}`),
+      place: places.get(marks.get(proof.pointId)!.placeId)!.name,
+      by: (record.personId && names.get(record.personId)) ?? say('story.someone'), sentAt: proof.sentAt,
+      worst: worst && worst.weight !== 'fine' ? worst.says : null, weight: worst?.weight ?? 'fine',
+    };
+  });
+}
+
+async function findProof({ db, actor: { organisationId } }: Call, id: string) {
+  const proof = await db.proof.one({ recordId: id, organisationId });
+  const record = proof && await db.record.one({ id });
+  if (!proof || !record) throw notFound();
+  return { proof, record };
+}
+
+export async function readProof(call: Call, id: string): Promise<ProofAnswer> {
+  const { db, env: { say } } = call;
+  const { proof, record } = await findProof(call, id);
+  const [summary] = await summarise(call, [proof]);
+  const done = JSON.parse(record.canonical) as ServiceRecord;
+  const procedure = procedureOf(done.procedure);
+  const point = (await db.point.one({ id: record.pointId }))!;
+  const uses = await db.photoUse.all({ subjectId: id });
+  const photos = new Map((await db.photo.all({ id: uses.map(({ photoId }) => photoId) }, { columns: ['id', 'capturedAt', 'source', 'purgedAt'] })).map((it) => [it.id, it]));
+  const slots = procedure.steps.flatMap(({ needs }) => needs).filter(({ kind }) => kind === 'photo').map(({ key }) => key);
+  const note = await db.personal.one({ recordId: id, field: 'note' });
+  const findings = tellFindings(say, record, proof);
+  return {
+    ...summary!,
+    zone: done.zone, state: proof.state, doneAt: done.doneAt, hash: record.hash,
+    point: { id: point.id, number: point.number, name: say(`point.${point.procedure}`), kind: procedure.kind, procedure: procedure.key },
+    minutes: done.startedAt === null ? null : Math.round((done.doneAt - done.startedAt) / 60_000),
+    grade: done.grade, gradeSays: done.grade && say(`grade.${done.grade}`), cavitySays: done.cavityGrade && say(`grade.${done.cavityGrade}`),
+    finds: done.finds.map((find) => say(`find.${find}`)), note: note?.value ?? null,
+    readings: Object.entries(done.readings).flatMap(([key, value]) => {
+      const need = procedure.steps.flatMap(({ needs }) => needs).find((it) => it.kind === 'reading' && it.key === key);
+      if (need?.kind !== 'reading') return [];
+      return [{ name: needLabel(say, need, procedure.key), value: `${value} ${say(`unit.${need.unit}`)}`, passes: value >= need.pass[0] && value <= need.pass[1] }];
+    }),
+    photos: uses.sort((a, b) => slots.indexOf(a.slot) - slots.indexOf(b.slot)).map(({ photoId, slot }) => {
+      const photo = photos.get(photoId)!;
+      return {
+        id: photoId, slot, label: needLabel(say, { kind: 'photo', key: slot }, procedure.key), capturedAt: photo.capturedAt,
+        source: photo.source, kept: photo.purgedAt === null,
+      };
+    }),
+    findings,
+    specification: (await factsOf(db, [record.pointId], 'specification')).at(-1)?.value ?? {},
+    effect: await effectOf(call, record),
+  };
+}
+
+/** What accepting would do: the same computation, with this service in it. */
+async function effectOf({ db, now, env: { say } }: Call, record: Row<'record'>): Promise<string> {
+  const history = await readHistory(db, record.pointId, now);
+  const mark = (await db.mark.one({ pointId: record.pointId }))!;
+  const window = windowOf(lineOfMark(mark));
+  const { grade } = JSON.parse(record.canonical) as ServiceRecord;
+  const services = [...history.services, { doneDay: record.doneDay, grade, confirmed: true }].sort((a, b) => a.doneDay - b.doneDay);
+  const next = lineOf({ ...history, services });
+  return say('effect.accept', {
+    done: say.shortDay(record.doneDay), next: say.shortDay(next.lineDay),
+    late: window && record.doneDay > window.closes ? record.doneDay - (mark.servedDay + mark.intervalDays) : 0,
+  });
+}
+
+export async function judgeProof(call: Call, id: string, form: Judge): Promise<{ state: string }> {
+  const { env, db, actor, now } = call;
+  const { proof, record } = await findProof(call, id);
+  if (proof.state !== 'waiting') {
+    const by = proof.judgedBy ? (await namesOf(db, [proof.judgedBy])).get(proof.judgedBy)! : env.say('story.someone');
+    throw new Problem(409, 'judged', { by, verdict: env.say(`verdict.${proof.state}`) });
+  }
+  const state = ({ accept: 'accepted', sendBack: 'sentBack', registerWrong: 'registerWrong' } as const)[form.verdict];
+  const reason = form.reason || null;
+  await db.proof.update({ recordId: id }, { state, judgedAt: now, judgedBy: actor.personId, reason });
+  await logVerdict(call, record, form.verdict, reason);
+  if (form.verdict === 'registerWrong') {
+    const known = (await factsOf(db, [record.pointId], 'specification')).at(-1)?.value ?? {};
+    await writeSpecification(call, record.pointId, { ...known, ...form.specification } as Specification);
+  }
+  await settleJob(call, record, form.verdict === 'sendBack' ? reason : null);
+  await recompute(db, [record.pointId], now);
+  return { state };
+}
+
+/** Verdicts stand in the log beside their records; who and why are personal. */
+async function logVerdict({ env, db, actor: { organisationId, personId }, now }: Call, record: Row<'record'>, verdict: string, reason: string | null): Promise<void> {
+  const commit = async (field: string, value: string) => {
+    const salt = env.secret();
+    await db.personal.insert({ id: env.newId(), organisationId, recordId: record.id, field, salt, value });
+    return commitment(salt, value);
+  };
+  const canonical = canonicalText({
+    schema: 1, kind: 'verdict', record: record.id, recordHash: record.hash, verdict, at: now, day: isoFromDay(record.doneDay),
+    by: await commit('judgedBy', personId), reason: reason === null ? null : await commit('reason', reason),
+  });
+  await appendToLog(db, { organisationId, kind: 'verdict', subjectId: record.id, canonical, at: now });
+}
+
+/** The job follows its tasks: back to its doer when one was sent back, accepted when all are. */
+async function settleJob(call: Call, record: Row<'record'>, sentBack: string | null): Promise<void> {
+  const { db } = call;
+  if (!record.jobId || !record.taskId) return;
+  await db.task.update({ id: record.taskId }, sentBack === null ? { state: 'accepted', sentBack: null } : { state: 'outstanding', sentBack });
+  const job = (await db.job.one({ id: record.jobId }))!;
+  const tasks = await db.task.all({ jobId: job.id, state: ['outstanding', 'sent'] });
+  const state = tasks.some((task) => task.state === 'outstanding') ? 'given' : tasks.length > 0 ? 'sent' : 'accepted';
+  if (state === job.state) return;
+  await db.job.update({ id: job.id }, { state, revision: job.revision + 1, reason: sentBack });
+  await noteEvent(call, job.id, state === 'given' ? 'sendBack' : 'accept', state, sentBack);
+}

@@ -1,0 +1,32 @@
+/** A tenant's own home: what to do, what was done, what is wrong, and nobody else's anything. */
+import { dayOfInstant } from '../../core/calendar/day.ts';
+import { SYMPTOMS } from '../../core/faults/symptoms.ts';
+import type { HomeAnswer } from '../../contract/jobs.ts';
+import type { Call } from '../env.ts';
+import { listFaults } from '../faults/faults.ts';
+import { doneLately, jobsInHand } from '../jobs/describe.ts';
+import { machineName } from './names.ts';
+
+export async function readHome(call: Call): Promise<HomeAnswer> {
+  const { db, actor, now, env: { say } } = call;
+  const link = actor.linkId ? await db.link.one({ id: actor.linkId }) : undefined;
+  const tenancy = link && await db.tenancy.one({ id: link.tenancyId });
+  const place = tenancy && await db.place.one({ id: tenancy.placeId });
+  const property = place && await db.property.one({ id: place.propertyId });
+  if (!place || !property) return { name: actor.name, place: null, jobs: [], done: [], faults: [], machines: [] };
+  const served = await db.machineServes.all({ placeId: place.id });
+  const machines = await db.machine.all({ organisationId: actor.organisationId });
+  const mine = machines.filter(({ id, placeId }) => placeId === place.id || served.some(({ machineId }) => machineId === id));
+  return {
+    name: actor.name,
+    place: { id: place.id, name: place.name, property: property.name, today: dayOfInstant(now, property.zone) },
+    jobs: await jobsInHand(call),
+    done: await doneLately(call),
+    faults: (await listFaults(call, { placeId: place.id })).filter(({ closedAt }) => closedAt === null),
+    machines: mine.map((machine) => ({
+      id: machine.id, name: machineName(say, machine),
+      symptoms: SYMPTOMS.filter(({ machineType }) => machineType === machine.type)
+        .map(({ key, stopUsing }) => ({ key, stopUsing, says: say(`symptom.${key}`) })),
+    })),
+  };
+}

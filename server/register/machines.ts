@@ -1,0 +1,74 @@
+/** Machines and their service points, which appear by themselves. */
+import { dayFromIso, dayOfInstant } from '../../core/calendar/day.ts';
+import { machineTypes } from '../../core/catalogue/catalogue.ts';
+import type { MachineChange, NewMachine, Specification } from '../../contract/register.ts';
+import { recompute } from '../due/recompute.ts';
+import { findPoint } from '../due/point.ts';
+import type { Call } from '../env.ts';
+import { fieldProblem, notFound, Problem } from '../http/problem.ts';
+import { claimPhoto } from '../proof/photos.ts';
+import { factsOf, recordFact } from '../store/facts.ts';
+import { findPlace, findProperty } from './places.ts';
+
+export async function createMachine(call: Call, form: NewMachine): Promise<{ id: string; points: number[] }> {
+  const { env, db, actor: { organisationId }, now } = call;
+  const place = await findPlace(call, form.placeId);
+  const type = machineTypes.get(form.type);
+  if (!type) throw fieldProblem('type', 'field.machineType');
+  if (!type.fuels.includes(form.fuel)) throw fieldProblem('fuel', 'field.fuel');
+  const { zone } = await findProperty(call, place.propertyId);
+  const installedDay = form.installed ? dayFromIso(form.installed) : null;
+  if (installedDay !== null && installedDay > dayOfInstant(now, zone)) throw fieldProblem('installed', 'field.future');
+  const { installed: _, serves, ...columns } = form;
+  await db.machine.insert({ ...columns, organisationId, installedDay, createdAt: now });
+  if (form.shutoffPhotoId) await claimPhoto(call, form.shutoffPhotoId, form.id, 'shutoff');
+  for (const placeId of new Set(serves)) {
+    const served = await findPlace(call, placeId).catch(() => { throw fieldProblem('serves', 'field.place'); });
+    await db.machineServes.insert({ id: env.newId(), organisationId, machineId: form.id, placeId: served.id });
+  }
+  const last = await db.point.all({ organisationId }, { order: [['number', 'DESC']], limit: 1, columns: ['number'] });
+  const first = (last[0]?.number ?? 0) + 1;
+  const points = type.points.map((procedure, i) => ({
+    id: env.newId(), organisationId, number: first + i, machineId: form.id, procedure, createdAt: now,
+  }));
+  await db.point.insertMany(points);
+  await recompute(db, points.map(({ id }) => id), now);
+  return { id: form.id, points: points.map(({ number }) => number) };
+}
+
+export async function changeMachine(call: Call, id: string, form: MachineChange): Promise<object> {
+  const { db, actor: { organisationId } } = call;
+  const machine = await db.machine.one({ id, organisationId });
+  if (!machine) throw notFound();
+  if (form.shutoffPhotoId && form.shutoffPhotoId !== machine.shutoffPhotoId) await claimPhoto(call, form.shutoffPhotoId, id, 'shutoff');
+  const changes = Object.fromEntries(Object.entries(form).filter(([, value]) => value !== undefined));
+  if (Object.keys(changes).length > 0) await db.machine.update({ id }, changes);
+  return {};
+}
+
+/** Fills in or mends a point's specification. */
+export async function specifyPoint(call: Call, idOrNumber: string, form: { specification: Specification; basedOn: string | null }): Promise<{ specificationId: string }> {
+  const point = await findPoint(call, idOrNumber);
+  const facts = await factsOf(call.db, [point.id], 'specification');
+  const current = facts.at(-1);
+  if ((current?.id ?? null) !== form.basedOn) {
+    throw new Problem(409, 'changed', { what: describeSpecification(current?.value ?? {}) });
+  }
+  return { specificationId: await writeSpecification(call, point.id, form.specification) };
+}
+
+/** Writes a specification from today on and draws the line anew, since a maker's limit may be in it. */
+export async function writeSpecification(call: Call, pointId: string, value: Specification): Promise<string> {
+  const { db, now } = call;
+  const point = (await db.point.one({ id: pointId }))!;
+  const machine = (await db.machine.one({ id: point.machineId }))!;
+  const place = await findPlace(call, machine.placeId);
+  const { zone } = await findProperty(call, place.propertyId);
+  const id = await recordFact(call, pointId, 'specification', value, dayOfInstant(now, zone));
+  await recompute(db, [pointId], now);
+  return id;
+}
+
+function describeSpecification(value: Specification): string {
+  return Object.entries(value).filter(([, it]) => it != null && it !== '').map(([name, it]) => `${name} ${String(it)}`).join(', ') || 'emptied';
+}

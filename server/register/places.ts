@@ -1,0 +1,165 @@
+/** Properties, buildings, places: writing them down, and a place's page. */
+import { dayFromIso, dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
+import { machineTypeOf, procedureOf } from '../../core/catalogue/catalogue.ts';
+import { stateOf } from '../../core/due/line.ts';
+import { standingOf } from '../../core/standing/standing.ts';
+import type { MachineSummary, NewBuilding, NewPlace, NewProperty, PlaceAnswer, PropertyChange, PropertySummary } from '../../contract/register.ts';
+import { WORK } from '../../contract/due.ts';
+import { lineOfMark, markDates } from '../due/point.ts';
+import { recompute } from '../due/recompute.ts';
+import type { Call } from '../env.ts';
+import { listFaults } from '../faults/faults.ts';
+import { fieldProblem, notFound } from '../http/problem.ts';
+import type { Db } from '../store/db.ts';
+import { factsOf, inForce, recordFact } from '../store/facts.ts';
+import type { Row } from '../store/tables.ts';
+import { machineName } from './names.ts';
+import { tenancyOn } from './tenancies.ts';
+
+/** On-time services are counted over this many days back. */
+const STANDING_DAYS = 365;
+
+export async function createProperty(call: Call, form: NewProperty): Promise<{ id: string }> {
+  const { db, actor: { organisationId }, now } = call;
+  const sort = await db.property.count({ organisationId });
+  const { id, name, address, zone } = form;
+  await db.property.insert({ id, organisationId, name, address, zone, sort, createdAt: now });
+  // What is said at the start holds for all the time before, too.
+  await recordFact(call, id, 'water', form.water, 0);
+  await recordFact(call, id, 'practice', form.practice, 0);
+  return { id };
+}
+
+export async function findProperty({ db, actor: { organisationId } }: Call, id: string): Promise<Row<'property'>> {
+  const property = await db.property.one({ id, organisationId });
+  if (!property) throw notFound();
+  return property;
+}
+
+export async function changeProperty(call: Call, id: string, form: PropertyChange): Promise<object> {
+  const { db, now } = call;
+  await findProperty(call, id);
+  const from = dayFromIso(form.from);
+  if (form.water) await recordFact(call, id, 'water', form.water, from);
+  if (form.practice) await recordFact(call, id, 'practice', form.practice, from);
+  const places = await db.place.all({ propertyId: id }, { columns: ['id'] });
+  const marks = await db.mark.all({ placeId: places.map((place) => place.id) }, { columns: ['pointId'] });
+  await recompute(db, marks.map(({ pointId }) => pointId), now);
+  return {};
+}
+
+export async function createBuilding(call: Call, form: NewBuilding): Promise<{ id: string }> {
+  await findProperty(call, form.propertyId);
+  await call.db.building.insert({ ...form, organisationId: call.actor.organisationId, createdAt: call.now });
+  return { id: form.id };
+}
+
+export async function createPlace(call: Call, form: NewPlace): Promise<{ id: string }> {
+  const { db, actor: { organisationId }, now } = call;
+  await findProperty(call, form.propertyId);
+  if (form.buildingId && !(await db.building.one({ id: form.buildingId, propertyId: form.propertyId }))) throw fieldProblem('buildingId', 'field.place');
+  const sort = await db.place.count({ propertyId: form.propertyId });
+  await db.place.insert({ ...form, organisationId, sort, createdAt: now });
+  return { id: form.id };
+}
+
+export async function findPlace({ db, actor: { organisationId } }: Call, id: string): Promise<Row<'place'>> {
+  const place = await db.place.one({ id, organisationId });
+  if (!place) throw notFound();
+  return place;
+}
+
+export async function listHomes(call: Call): Promise<{ properties: PropertySummary[] }> {
+  const { db, actor: { organisationId }, now } = call;
+  const byOrganisation = { organisationId };
+  const [properties, buildings, places, tenancies, people, machines] = await Promise.all([
+    db.property.all(byOrganisation, { order: [['sort', 'ASC']] }), db.building.all(byOrganisation),
+    db.place.all(byOrganisation, { order: [['sort', 'ASC']] }), db.tenancy.all(byOrganisation),
+    db.person.all(byOrganisation, { columns: ['id', 'name'] }), db.machine.all(byOrganisation, { columns: ['placeId'] }),
+  ]);
+  const ids = properties.map(({ id }) => id);
+  const [waters, practices] = await Promise.all([factsOf(db, ids, 'water'), factsOf(db, ids, 'practice')]);
+  const names = new Map(people.map(({ id, name }) => [id, name]));
+  return {
+    properties: properties.map(({ id, name, address, zone }) => {
+      const today = dayOfInstant(now, zone);
+      return {
+        id, name, address, zone, today: isoFromDay(today),
+        water: inForce(waters.filter(({ subjectId }) => subjectId === id), today)!.value,
+        practice: inForce(practices.filter(({ subjectId }) => subjectId === id), today)!.value,
+        buildings: buildings.filter(({ propertyId }) => propertyId === id).map((it) => ({ id: it.id, name: it.name })),
+        places: places.filter(({ propertyId }) => propertyId === id).map((place) => {
+          const tenancy = tenancies.find((it) => it.placeId === place.id && it.fromDay <= today && (it.toDay ?? today) >= today);
+          return {
+            id: place.id, name: place.name, kind: place.kind, buildingId: place.buildingId,
+            tenant: tenancy ? names.get(tenancy.personId) ?? null : null,
+            machines: machines.filter(({ placeId }) => placeId === place.id).length,
+          };
+        }),
+      };
+    }),
+  };
+}
+
+export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
+  const { db, now } = call;
+  const place = await findPlace(call, id);
+  const property = await findProperty(call, place.propertyId);
+  const today = dayOfInstant(now, property.zone);
+  const tenancy = await tenancyOn(db, id, now);
+  const marks = await db.mark.all({ placeId: id });
+  const services = marks.length === 0 ? [] : await servicesSince(db, marks.map(({ pointId }) => pointId), today - STANDING_DAYS);
+  const machines = await machinesOf(call, id);
+  const critical = new Set(machines.flatMap(({ points }) => points.filter(({ safetyCritical }) => safetyCritical).map((point) => point.id)));
+  return {
+    id, name: place.name, kind: place.kind,
+    property: { id: property.id, name: property.name, zone: property.zone, today },
+    tenancy: tenancy ? await describeTenancy(db, tenancy, today) : null,
+    machines,
+    standing: standingOf(marks.map((mark) => ({
+      state: stateOf(lineOfMark(mark), { today, doneDay: mark.work >= WORK.sent ? mark.servedDay + mark.work - WORK.sent : null }),
+      safetyCritical: critical.has(mark.pointId), evidence: mark.evidence,
+    })), services),
+    faults: await listFaults(call, { placeId: id }),
+  };
+}
+
+async function servicesSince(db: Db, pointIds: readonly string[], day: number) {
+  const records = (await db.record.all({ pointId: [...pointIds] }, { columns: ['id', 'doneDay'] })).filter(({ doneDay }) => doneDay >= day);
+  const proofs = await db.proof.all({ recordId: records.map(({ id }) => id), state: ['accepted', 'registerWrong'] }, { columns: ['onTime'] });
+  return proofs.map(({ onTime }) => ({ onTime: onTime === 1 }));
+}
+
+async function describeTenancy(db: Db, tenancy: Row<'tenancy'>, today: number) {
+  const [person, households, links] = await Promise.all([
+    db.person.one({ id: tenancy.personId }), factsOf(db, [tenancy.id], 'household'), db.link.count({ tenancyId: tenancy.id, revokedAt: null }),
+  ]);
+  return { id: tenancy.id, name: person!.name, from: isoFromDay(tenancy.fromDay), household: inForce(households, today)!.value, hasLink: links > 0 };
+}
+
+export async function machinesOf({ db, env: { say } }: Call, placeId: string): Promise<MachineSummary[]> {
+  const machines = await db.machine.all({ placeId }, { order: [['createdAt', 'ASC'], ['id', 'ASC']] });
+  const ids = machines.map(({ id }) => id);
+  const [points, serves] = await Promise.all([
+    db.point.all({ machineId: ids }, { order: [['number', 'ASC']] }), db.machineServes.all({ machineId: ids }),
+  ]);
+  const [marks, specifications, places] = await Promise.all([
+    db.mark.all({ pointId: points.map(({ id }) => id) }), factsOf(db, points.map(({ id }) => id), 'specification'),
+    db.place.all({ id: serves.map((it) => it.placeId) }),
+  ]);
+  return machines.map((machine) => ({
+    id: machine.id, type: machineTypeOf(machine.type).key, name: machineName(say, machine), maker: machine.maker, model: machine.model,
+    installed: machine.installedDay === null ? null : isoFromDay(machine.installedDay), fuel: machine.fuel, owner: machine.owner,
+    drainBranch: machine.drainBranch, shutoffPhotoId: machine.shutoffPhotoId,
+    serves: serves.filter(({ machineId }) => machineId === machine.id).map((it) => places.find(({ id }) => id === it.placeId)!).map(({ id, name }) => ({ id, name })),
+    points: points.filter(({ machineId }) => machineId === machine.id).map((point) => {
+      const { key, kind, safetyCritical, specification } = procedureOf(point.procedure);
+      const latest = specifications.findLast(({ subjectId }) => subjectId === point.id);
+      return {
+        id: point.id, number: point.number, procedure: key, name: say(`point.${key}`), kind, safetyCritical, fields: specification,
+        specification: latest?.value ?? {}, specificationId: latest?.id ?? null,
+        mark: markDates(marks.find(({ pointId }) => pointId === point.id)!),
+      };
+    }),
+  }));
+}

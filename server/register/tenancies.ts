@@ -1,0 +1,79 @@
+/** Tenancies, their households, their personal links. */
+import { dayFromIso, dayOfInstant } from '../../core/calendar/day.ts';
+import type { HouseholdChange, NewTenancy } from '../../contract/register.ts';
+import type { Call } from '../env.ts';
+import { sha256 } from '../env.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { recompute } from '../due/recompute.ts';
+import { LINK_DAYS } from '../people/sessions.ts';
+import type { Db } from '../store/db.ts';
+import { recordFact } from '../store/facts.ts';
+import type { Row } from '../store/tables.ts';
+import { findPlace } from './places.ts';
+
+const DAY_MS = 86_400_000;
+
+/** The tenancy of a place at an instant; days at its edges count whole. */
+export async function tenancyOn(db: Db, placeId: string, now: number): Promise<Row<'tenancy'> | undefined> {
+  const place = await db.place.one({ id: placeId });
+  const property = place && await db.property.one({ id: place.propertyId });
+  if (!property) return undefined;
+  const today = dayOfInstant(now, property.zone);
+  const tenancies = await db.tenancy.all({ placeId }, { order: [['fromDay', 'ASC']] });
+  return tenancies.findLast(({ fromDay, toDay }) => fromDay <= today && (toDay === null || toDay >= today));
+}
+
+/** Points that a place's household fouls. */
+export async function pointsOfPlace(db: Db, placeId: string): Promise<string[]> {
+  return (await db.mark.all({ placeId }, { columns: ['pointId'] })).map(({ pointId }) => pointId);
+}
+
+export async function createTenancy(call: Call, form: NewTenancy): Promise<{ id: string }> {
+  const { env, db, actor, now } = call;
+  const { organisationId } = actor;
+  const place = await findPlace(call, form.placeId);
+  if (await tenancyOn(db, place.id, now)) throw new Problem(409, 'occupied');
+  const fromDay = dayFromIso(form.from);
+  await db.person.insert({ id: form.personId, organisationId, name: form.name, email: null, passwordHash: null, createdAt: now });
+  await db.roleGrant.insert({ id: env.newId(), organisationId, personId: form.personId, role: 'tenant' });
+  await db.tenancy.insert({ id: form.id, organisationId, placeId: place.id, personId: form.personId, fromDay, toDay: null, createdAt: now });
+  await recordFact(call, form.id, 'household', form.household, fromDay);
+  await recompute(db, await pointsOfPlace(db, place.id), now);
+  return { id: form.id };
+}
+
+async function findTenancy({ db, actor }: Call, id: string): Promise<Row<'tenancy'>> {
+  const tenancy = await db.tenancy.one({ id, organisationId: actor.organisationId });
+  if (!tenancy) throw notFound();
+  return tenancy;
+}
+
+export async function changeHousehold(call: Call, id: string, form: HouseholdChange): Promise<object> {
+  const tenancy = await findTenancy(call, id);
+  await recordFact(call, id, 'household', form.household, Math.max(tenancy.fromDay, dayFromIso(form.from)));
+  await recompute(call.db, await pointsOfPlace(call.db, tenancy.placeId), call.now);
+  return {};
+}
+
+/** A new personal link; the token is told once and kept only as its hash. Earlier links go on working. */
+export async function createLink(call: Call, id: string): Promise<{ path: string }> {
+  const { env, db, actor, now } = call;
+  const tenancy = await findTenancy(call, id);
+  const token = env.secret();
+  await db.link.insert({
+    id: sha256(token), organisationId: actor.organisationId, tenancyId: id, personId: tenancy.personId, createdAt: now,
+    expiresAt: now + LINK_DAYS * DAY_MS, revokedAt: null,
+  });
+  return { path: `/home/#${token}` };
+}
+
+/** Revokes every link of a tenancy and ends the sessions they opened. */
+export async function revokeLinks(call: Call, id: string): Promise<object> {
+  const { db, now } = call;
+  await findTenancy(call, id);
+  const links = await db.link.all({ tenancyId: id, revokedAt: null });
+  const ids = links.map((link) => link.id);
+  await db.link.update({ id: ids }, { revokedAt: now });
+  await db.session.remove({ linkId: ids });
+  return {};
+}

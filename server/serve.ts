@@ -1,0 +1,52 @@
+/** Starts the server on a data folder. */
+import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
+import { pino, type Logger } from 'pino';
+import { createEnv, type Env } from './env.ts';
+import { createApp } from './http/app.ts';
+import { sweepReceipts } from './http/once.ts';
+import { sweepPhotos } from './proof/photos.ts';
+import { openStore } from './store/store.ts';
+
+export interface ServeOptions {
+  readonly data: string;
+  readonly port: number;
+  readonly host?: string;
+  readonly web?: string;
+  readonly clock?: () => number;
+  readonly logger?: Logger;
+  readonly rateFactor?: number;
+}
+
+export interface Running {
+  readonly env: Env;
+  readonly url: string;
+  close(): Promise<void>;
+}
+
+const SWEEP_EVERY_MS = 3_600_000;
+
+export async function serve({ data, port, host = '127.0.0.1', web, clock, logger = pino(), rateFactor = 1 }: ServeOptions): Promise<Running> {
+  const store = await openStore(join(data, 'dewline.sqlite'));
+  const env = createEnv(store, join(data, 'photos'), clock);
+  const app = createApp(env, { logger, rateFactor, web });
+  const server = await new Promise<ReturnType<typeof app.listen>>((resolve, reject) => {
+    const listening = app.listen(port, host, (error?: Error) => (error ? reject(error) : resolve(listening)));
+  });
+  const sweep = () => Promise.all([sweepPhotos(env), sweepReceipts(env)]).catch((error: unknown) => logger.error({ error }, 'sweep failed'));
+  const timer = setInterval(sweep, SWEEP_EVERY_MS);
+  timer.unref();
+  void sweep();
+  return {
+    env,
+    url: `http://${host}:${(server.address() as AddressInfo).port}`,
+    async close() {
+      clearInterval(timer);
+      await new Promise((resolve) => {
+        server.close(resolve);
+        server.closeAllConnections();
+      });
+      await store.close();
+    },
+  };
+}

@@ -1,0 +1,68 @@
+/** Typed access to the tables, inside or outside a transaction. */
+import { type Model, type ModelStatic, type Order, type Sequelize, type Transaction, type WhereOptions } from 'sequelize';
+import { attributesOf } from './columns.ts';
+import { TABLES, type Row, type TableName } from './tables.ts';
+
+export interface Find<R> {
+  readonly order?: readonly (readonly [keyof R & string, 'ASC' | 'DESC'])[];
+  readonly limit?: number;
+  readonly columns?: readonly (keyof R & string)[];
+}
+
+export interface Table<R extends object> {
+  insert(row: R): Promise<void>;
+  insertMany(rows: readonly R[]): Promise<void>;
+  /** Inserts without its serial key and returns that key. */
+  append(row: Partial<R>): Promise<number>;
+  one(where: WhereOptions<R>, find?: Find<R>): Promise<R | undefined>;
+  all(where: WhereOptions<R>, find?: Find<R>): Promise<R[]>;
+  count(where: WhereOptions<R>): Promise<number>;
+  update(where: WhereOptions<R>, changes: Partial<R>): Promise<number>;
+  put(row: R): Promise<void>;
+  remove(where: WhereOptions<R>): Promise<number>;
+}
+
+/** All tables, and the way to SQL that the models have no words for (`server/sql/`). */
+export type Db = { readonly [T in TableName]: Table<Row<T>> } & {
+  readonly sequelize: Sequelize;
+  readonly transaction: Transaction | undefined;
+};
+
+type Models = Record<string, ModelStatic<Model>>;
+
+export function defineModels(sequelize: Sequelize): Models {
+  const models: Models = {};
+  for (const [name, columns] of Object.entries(TABLES)) {
+    models[name] = sequelize.define(name, attributesOf(columns), {
+      tableName: name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`),
+      timestamps: false,
+      underscored: true,
+    });
+  }
+  return models;
+}
+
+export function dbOf(sequelize: Sequelize, models: Models, transaction?: Transaction): Db {
+  const tables = Object.fromEntries(Object.entries(models).map(([name, model]) => [name, tableOf(model, transaction)]));
+  return { ...tables, sequelize, transaction } as unknown as Db;
+}
+
+function tableOf<R extends object>(model: ModelStatic<Model>, transaction?: Transaction): Table<R> {
+  const within = { transaction: transaction ?? null };
+  const options = ({ order, limit, columns }: Find<R> = {}) => ({
+    ...within, raw: true as const,
+    ...(order && { order: order as unknown as Order }), ...(limit && { limit }), ...(columns && { attributes: [...columns] }),
+  });
+  return {
+    insert: async (row) => { await model.create(row as never, within); },
+    insertMany: async (rows) => { if (rows.length > 0) await model.bulkCreate(rows as never[], within); },
+    append: async (row) => Number((await model.create(row as never, within)).get(model.primaryKeyAttribute)),
+    one: async (where, find) => ((await model.findOne({ where: where as never, ...options(find) })) ?? undefined) as R | undefined,
+    all: async (where, find) => (await model.findAll({ where: where as never, ...options(find) })) as unknown as R[],
+    count: (where) => model.count({ where: where as never, ...within }),
+    update: async (where, changes) => (await model.update(changes as never, { where: where as never, ...within }))[0],
+    put: async (row) => { await model.upsert(row as never, within); },
+    remove: (where) => model.destroy({ where: where as never, ...within }),
+  };
+}
+

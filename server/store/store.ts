@@ -1,0 +1,128 @@
+/**
+ * The store: one SQLite file, many readers, one writer.
+ *
+ * Writes run one at a time through a queue, each in its own `BEGIN IMMEDIATE` with `synchronous=FULL`
+ * (SQLite's own default, which a test holds);
+ * concurrent Sequelize transactions on SQLite fail or crawl. `revision` counts commits, so that whatever
+ * is kept in memory knows when it is old.
+ */
+import { existsSync, mkdirSync, openSync, readSync, closeSync } from 'node:fs';
+import { dirname } from 'node:path';
+import { Sequelize, Transaction } from 'sequelize';
+import sqlite3 from 'sqlite3';
+import { SequelizeStorage, Umzug } from 'umzug';
+import { dbOf, defineModels, type Db } from './db.ts';
+import { foundation } from './migrations/0001-foundation.ts';
+
+export interface Store {
+  /** For reading. */
+  readonly db: Db;
+  /** Number of committed writes since the store was opened. */
+  readonly revision: number;
+  /** Runs `work` alone, commits it whole or not at all. */
+  write<T>(work: (db: Db) => Promise<T>): Promise<T>;
+  close(): Promise<void>;
+}
+
+/** A database that this version must not touch, said in a sentence for the person at the terminal. */
+export class UnusableDatabase extends Error {}
+
+const MIGRATIONS: readonly { name: string; sql: string }[] = [{ name: '0001-foundation', sql: foundation }];
+
+/**
+ * Opens (or creates) the database file and brings it to this version.
+ * @throws UnusableDatabase when the file is broken, no database, or written by a newer version; it is left untouched
+ */
+export async function openStore(file: string): Promise<Store> {
+  mkdirSync(dirname(file), { recursive: true });
+  if (existsSync(file)) await refuseUnusable(file);
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false, dialectModule: sqlite3, transactionType: Transaction.TYPES.IMMEDIATE });
+  await sequelize.query('PRAGMA journal_mode = WAL');
+  const models = defineModels(sequelize);
+  await migrate(sequelize);
+  const db = dbOf(sequelize, models);
+
+  let revision = 0;
+  let last: Promise<unknown> = Promise.resolve();
+  return {
+    db,
+    get revision() { return revision; },
+    write(work) {
+      const turn = last.then(async () => {
+        try {
+          return await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) =>
+            work(dbOf(sequelize, models, transaction)));
+        } finally {
+          revision += 1;
+        }
+      });
+      last = turn.catch(() => undefined);
+      return turn;
+    },
+    async close() {
+      await last;
+      await sequelize.close();
+    },
+  };
+}
+
+async function migrate(sequelize: Sequelize): Promise<void> {
+  const umzug = new Umzug({
+    migrations: MIGRATIONS.map(({ name, sql }) => ({
+      name,
+      up: async () => {
+        await sequelize.transaction(async (transaction) => {
+          for (const statement of statementsOf(sql)) await sequelize.query(statement, { transaction });
+        });
+      },
+    })),
+    storage: new SequelizeStorage({ sequelize, tableName: 'migration' }),
+    logger: undefined,
+  });
+  await umzug.up();
+}
+
+/** A statement ends with a semicolon at the end of its line. */
+function statementsOf(sql: string): string[] {
+  return sql.split(/;\n/).map((it) => it.trim()).filter(Boolean);
+}
+
+async function refuseUnusable(file: string): Promise<void> {
+  const head = Buffer.alloc(16);
+  const handle = openSync(file, 'r');
+  const read = readSync(handle, head, 0, 16, 0);
+  closeSync(handle);
+  if (read === 0) return;
+  if (head.toString('latin1') !== 'SQLite format 3\0') {
+    throw new UnusableDatabase(`${file} is not a Dewline database. Nothing was changed. Restore a backup (bin/restore) or name another data folder.`);
+  }
+  const names = await readOnly(file, async (all) => {
+    const check = await all('PRAGMA quick_check(1)');
+    if (Object.values(check[0] ?? {})[0] !== 'ok') throw new Error('damaged');
+    const tables = await all("SELECT name FROM sqlite_master WHERE type = 'table'");
+    if (tables.length === 0) return [];
+    if (!tables.some(({ name }) => name === 'migration')) throw new Error('foreign');
+    return (await all('SELECT name FROM migration')).map(({ name }) => String(name));
+  }).catch(() => {
+    throw new UnusableDatabase(`${file} is damaged or is not a Dewline database. Nothing was changed. Restore a backup (bin/restore) or name another data folder.`);
+  });
+  const newer = names.filter((name) => !MIGRATIONS.some((known) => known.name === name));
+  if (newer.length > 0) {
+    throw new UnusableDatabase(`${file} was written by a newer version of Dewline (${newer.join(', ')}). Nothing was changed. Start the newer version, or restore an older backup.`);
+  }
+}
+
+type All = (sql: string) => Promise<Record<string, unknown>[]>;
+
+async function readOnly<T>(file: string, work: (all: All) => Promise<T>): Promise<T> {
+  const connection = await new Promise<sqlite3.Database>((resolve, reject) => {
+    const opened = new sqlite3.Database(file, sqlite3.OPEN_READONLY, (error) => (error ? reject(error) : resolve(opened)));
+  });
+  try {
+    return await work((sql) => new Promise((resolve, reject) => {
+      connection.all(sql, (error, rows) => (error ? reject(error) : resolve(rows as Record<string, unknown>[])));
+    }));
+  } finally {
+    await new Promise((resolve) => connection.close(resolve));
+  }
+}

@@ -1,0 +1,75 @@
+/** Every table. Rows carry their organisation; facts carry the day they begin. */
+import { bytes, flag, integer, integerOrNull, key, real, serial, text, textOrNull, type RowOf } from './columns.ts';
+import type { Role } from '../../contract/people.ts';
+import type { JobState } from '../../core/jobs/transitions.ts';
+import type { EvidenceLevel } from '../../core/proof/record.ts';
+
+const organisationId = text();
+const createdAt = integer();
+
+export const TABLES = {
+  organisation: { id: key(), name: text(), createdAt },
+  person: { id: key(), organisationId, name: text(), email: textOrNull(), passwordHash: textOrNull(), createdAt },
+  roleGrant: { id: key(), organisationId, personId: text(), role: text<Role>() },
+  /** `id` is the SHA-256 of the cookie's token. */
+  session: { id: key(), organisationId, personId: text(), linkId: textOrNull(), csrf: text(), createdAt, expiresAt: integer() },
+  /** A tenancy's personal link; `id` is the SHA-256 of its token. */
+  link: { id: key(), organisationId, tenancyId: text(), personId: text(), createdAt, expiresAt: integer(), revokedAt: integerOrNull() },
+  property: { id: key(), organisationId, name: text(), address: text(), zone: text(), sort: integer(), createdAt },
+  building: { id: key(), organisationId, propertyId: text(), name: text(), createdAt },
+  place: { id: key(), organisationId, propertyId: text(), buildingId: textOrNull(), kind: text<'unit' | 'shared'>(), name: text(), sort: integer(), createdAt },
+  tenancy: { id: key(), organisationId, placeId: text(), personId: text(), fromDay: integer(), toDay: integerOrNull(), createdAt },
+  machine: {
+    id: key(), organisationId, placeId: text(), type: text(), label: text(), maker: text(), model: text(), installedDay: integerOrNull(),
+    fuel: text(), owner: text(), drainBranch: text(), shutoffPhotoId: textOrNull(), createdAt,
+  },
+  machineServes: { id: key(), organisationId, machineId: text(), placeId: text() },
+  /** A service point. `number` is its short name in lists and links. */
+  point: { id: key(), organisationId, number: integer(), machineId: text(), procedure: text(), createdAt },
+  /** An effective-dated fact about a subject; a later row never overwrites an earlier one. */
+  fact: {
+    id: key(), organisationId, subjectId: text(), name: text<'water' | 'practice' | 'household' | 'specification'>(), value: text(),
+    fromDay: integer(), recordedAt: integer(), recordedBy: text(),
+  },
+  /** A computed line with its inputs, kept for ever. */
+  line: {
+    id: serial(), organisationId, pointId: text(), computedAt: integer(), servedDay: integerOrNull(), lineDay: integer(), capDay: integer(),
+    inputs: text(), terms: text(),
+  },
+  /** Where a point's mark stands now; rebuilt from facts, records and jobs. */
+  mark: {
+    pointId: key(), organisationId, placeId: text(), number: integer(), type: integer(), servedDay: integer(), intervalDays: integer(),
+    capSlack: integer(), work: integer(), evidence: textOrNull<EvidenceLevel>(), lineId: integerOrNull(),
+  },
+  job: {
+    id: key(), organisationId, machineId: text(), placeId: text(), assigneeId: textOrNull(), state: text<JobState>(), revision: integer(),
+    createdAt, givenAt: integerOrNull(), startedAt: integerOrNull(), reason: textOrNull(),
+  },
+  task: { id: key(), organisationId, jobId: text(), pointId: text(), state: text<'outstanding' | 'sent' | 'accepted' | 'dropped'>(), sentBack: textOrNull() },
+  jobEvent: { id: key(), organisationId, jobId: text(), at: integer(), personId: text(), move: text(), toState: text<JobState>(), reason: textOrNull() },
+  /** `canonical` is the record itself; the other columns only find it. */
+  record: { id: key(), organisationId, pointId: text(), jobId: textOrNull(), taskId: textOrNull(), doneDay: integer(), doneAt: integer(), personId: textOrNull(), canonical: text(), hash: text() },
+  /** What a commitment in a record hides; erased with the person. */
+  personal: { id: key(), organisationId, recordId: text(), field: text(), salt: text(), value: text() },
+  /** What is believed of a record now: its findings and its verdict. */
+  proof: {
+    recordId: key(), organisationId, pointId: text(), state: text<'waiting' | 'accepted' | 'sentBack' | 'registerWrong'>(), evidence: text<EvidenceLevel>(),
+    onTime: flag(), findings: text(), sentAt: integer(), judgedAt: integerOrNull(), judgedBy: textOrNull(), reason: textOrNull(),
+  },
+  logEntry: { sequence: serial(), organisationId, kind: text<'record' | 'verdict'>(), subjectId: text(), canonical: text(), leafHash: text(), at: integer() },
+  photo: {
+    id: key(), organisationId, personId: text(), hash: text(), width: integer(), height: integer(), capturedAt: integerOrNull(), receivedAt: integer(),
+    source: text(), gradientHash: text(), thumb: bytes(), brightness: real(), sharpness: real(), purgedAt: integerOrNull(),
+  },
+  /** What a photo is for; a photo without a use is swept. */
+  photoUse: { id: key(), organisationId, photoId: text(), subjectId: text(), slot: text() },
+  fault: {
+    id: key(), organisationId, placeId: text(), machineId: text(), pointId: textOrNull(), symptom: text(), severity: text(), note: text(),
+    openedAt: integer(), openedDay: integer(), openedBy: text(), correctBy: integer(), closedAt: integerOrNull(), closedBy: textOrNull(), found: textOrNull(),
+  },
+  /** The answer to a write, kept so that the same write sent twice acts once. */
+  receipt: { id: key(), organisationId: textOrNull(), fingerprint: text(), status: integer(), body: text(), device: textOrNull(), deviceSequence: integerOrNull(), at: integer() },
+} as const;
+
+export type TableName = keyof typeof TABLES;
+export type Row<T extends TableName> = RowOf<(typeof TABLES)[T]>;
