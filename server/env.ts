@@ -3,6 +3,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { v7 } from 'uuid';
 import { coreText } from '../core/language/en.ts';
 import { speaker, type Speaker } from '../core/language/message.ts';
+import { fieldsText } from '../contract/en.ts';
 import type { Role } from '../contract/people.ts';
 import { serverText } from './language/en.ts';
 import type { Db } from './store/db.ts';
@@ -43,7 +44,7 @@ export interface Call {
 export function createEnv(store: Store, photos: string, clock: () => number = Date.now): Env {
   return {
     store, clock, photos,
-    say: speaker('en', { ...coreText, ...serverText }),
+    say: speaker('en', { ...coreText, ...fieldsText, ...serverText }),
     secret: () => randomBytes(24).toString('base64url'),
     newId: v7,
   };

@@ -58,7 +58,7 @@ export async function readHistory(db: Db, pointId: string, now: number): Promise
   const records = proofs.length === 0 ? [] : await db.record.all({ pointId }, { order: [['doneDay', 'ASC'], ['doneAt', 'ASC']] });
   const stateOf = new Map(proofs.map((proof) => [proof.recordId, proof]));
   const counting = records.filter(({ id }) => ['accepted', 'registerWrong'].includes(stateOf.get(id)?.state ?? ''));
-  const waiting = records.findLast(({ id }) => stateOf.get(id)?.state === 'waiting');
+  const waiting = await waitingOf(db, pointId);
   const latest = counting.at(-1);
   const stretches = stretchesOf(procedure, circumstances);
   const now_ = circumstances.filter(({ fromDay }) => fromDay <= today).at(-1) ?? circumstances[0]!;
@@ -70,11 +70,18 @@ export async function readHistory(db: Db, pointId: string, now: number): Promise
     services: counting.map(({ canonical, doneDay }) => ({
       doneDay, grade: (JSON.parse(canonical) as ServiceRecord).grade, confirmed: true,
     })),
-    waiting: waiting && { recordId: waiting.id, doneDay: waiting.doneDay },
+    waiting,
     evidence: latest ? stateOf.get(latest.id)!.evidence : null,
     signal: faults[0] && { day: faults[0].openedDay, symptom: faults[0].symptom },
     job,
   };
+}
+
+/** Work on this point that awaits its proof, if any. */
+export async function waitingOf(db: Db, pointId: string): Promise<PointHistory['waiting']> {
+  const proof = await db.proof.one({ pointId, state: 'waiting' });
+  const record = proof && await db.record.one({ id: proof.recordId }, { columns: ['id', 'doneDay'] });
+  return record && { recordId: record.id, doneDay: record.doneDay };
 }
 
 /** The job that has this point taken, if any. */

@@ -2,7 +2,7 @@
 import { CATALOGUE_VERSION, procedures } from '../../core/catalogue/catalogue.ts';
 import { WORK } from '../../contract/due.ts';
 import type { Db } from '../store/db.ts';
-import { lineOf, readHistory, type PointHistory } from './history.ts';
+import { lineOf, liveJobOf, readHistory, waitingOf, type PointHistory } from './history.ts';
 
 const TYPES = [...procedures.keys()];
 
@@ -40,7 +40,16 @@ async function recomputeOne(db: Db, pointId: string, now: number): Promise<void>
   });
 }
 
-function workOf({ waiting, job }: PointHistory, servedDay: number | null): number {
+/** Brings only the work on these points up to date: giving, starting and sending move no line. */
+export async function recomputeWork(db: Db, pointIds: readonly string[]): Promise<void> {
+  for (const pointId of new Set(pointIds)) {
+    const mark = (await db.mark.one({ pointId }))!;
+    const [waiting, job] = await Promise.all([waitingOf(db, pointId), liveJobOf(db, pointId)]);
+    await db.mark.update({ pointId }, { work: workOf({ waiting, job }, mark.servedDay || null) });
+  }
+}
+
+function workOf({ waiting, job }: Pick<PointHistory, 'waiting' | 'job'>, servedDay: number | null): number {
   if (waiting) return WORK.sent + (servedDay === null ? 0 : Math.max(0, waiting.doneDay - servedDay));
   switch (job?.state) {
     case 'given': return WORK.given;

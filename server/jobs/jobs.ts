@@ -2,7 +2,7 @@
 import { machineTypeOf, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { moverOf, needsReason, stateAfter, type Move } from '../../core/jobs/transitions.ts';
 import type { GiveJob, MoveJob } from '../../contract/jobs.ts';
-import { recompute } from '../due/recompute.ts';
+import { recomputeWork } from '../due/recompute.ts';
 import { liveJobOf } from '../due/history.ts';
 import type { Call } from '../env.ts';
 import { isManager } from '../env.ts';
@@ -34,7 +34,7 @@ export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }
   const sorted = [...points].sort((a, b) => order.indexOf(a.procedure) - order.indexOf(b.procedure));
   await db.task.insertMany(sorted.map(({ id }) => ({ id: env.newId(), organisationId, jobId: form.id, pointId: id, state: 'outstanding' as const, sentBack: null })));
   await noteEvent(call, form.id, 'give', 'given', null);
-  await recompute(db, form.pointIds, now);
+  await recomputeWork(db, form.pointIds);
   return { id: form.id };
 }
 
@@ -95,7 +95,7 @@ export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ 
   await applyMove(call, job, form.move, reason, extra);
   const tasks = await db.task.all({ jobId: id });
   if (form.move === 'cancel') await db.task.update({ jobId: id, state: 'outstanding' }, { state: 'dropped' });
-  await recompute(db, tasks.map(({ pointId }) => pointId), now);
+  await recomputeWork(db, tasks.map(({ pointId }) => pointId));
   const moved = (await db.job.one({ id }))!;
   return { revision: moved.revision, state: moved.state };
 }

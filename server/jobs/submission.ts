@@ -5,7 +5,7 @@ import { checkProof, type CheckedPhoto } from '../../core/proof/checks.ts';
 import { sameAs } from '../../core/proof/likeness.ts';
 import type { Observation, ServiceRecord } from '../../core/proof/record.ts';
 import type { SubmittedRecord, Submission } from '../../contract/jobs.ts';
-import { recompute } from '../due/recompute.ts';
+import { recomputeWork } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
 import { earlierPhotos, type EarlierPhoto } from '../proof/lookalikes.ts';
@@ -42,7 +42,7 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
     await sendRecord(call, { record, job, task: tasks.find((task) => task.id === record.taskId)!, zone, earlier, deviceAt: form.deviceAt, ...times });
   }
   await applyMove(call, job, 'send', null);
-  await recompute(db, tasks.map(({ pointId }) => pointId), now);
+  await recomputeWork(db, tasks.map(({ pointId }) => pointId));
   return { state: 'sent', notes: await notesFor(call, form.records.map((record) => record.id)) };
 }
 

@@ -37,6 +37,8 @@ export async function openStore(file: string): Promise<Store> {
   mkdirSync(dirname(file), { recursive: true });
   if (existsSync(file)) await refuseUnusable(file);
   const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false, dialectModule: sqlite3, transactionType: Transaction.TYPES.IMMEDIATE });
+  // Our columns hold plain numbers, text and bytes, so Sequelize need not ask for their types before every read.
+  sequelize.addHook('beforeQuery', (_options, query) => { (query as unknown as { options: { tableNames: string[] } }).options.tableNames = []; });
   await sequelize.query('PRAGMA journal_mode = WAL');
   const models = defineModels(sequelize);
   await migrate(sequelize);

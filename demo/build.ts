@@ -1,0 +1,113 @@
+/** Makes the demo's data folder: registers the scenario, then lives it forward. */
+import { dayOfInstant, instantOfDay, isoFromDay } from '../core/calendar/day.ts';
+import { procedureOf } from '../core/catalogue/catalogue.ts';
+import type { Role } from '../contract/people.ts';
+import { createMachine } from '../server/register/machines.ts';
+import { writeSpecification } from '../server/register/machines.ts';
+import { createBuilding, createPlace, createProperty } from '../server/register/places.ts';
+import { createTenancy } from '../server/register/tenancies.ts';
+import { hashPassword } from '../server/people/sessions.ts';
+import { sha256, type Actor, type Call, type Env } from '../server/env.ts';
+import type { Db } from '../server/store/db.ts';
+import { HISTORY_DAYS, liveForward, type LivedPoint } from './history.ts';
+import { takePhoto } from './photos.ts';
+import { MANAGER, ORGANISATION, PROPERTIES, STAFF, ZONE, type Home, type MachineSketch } from './scenario.ts';
+
+const DAY_MS = 86_400_000;
+
+export async function buildDemo(env: Env, progress: (share: number) => void): Promise<void> {
+  const today = dayOfInstant(env.clock(), ZONE);
+  const start = instantOfDay(today - HISTORY_DAYS, 7 * 60, ZONE);
+  const hash = await hashPassword(MANAGER.password);
+  const points: LivedPoint[] = [];
+  const { manager, staff } = await env.store.write(async (db) => {
+    const people = await hirePeople(env, db, hash, start);
+    for (const sketch of PROPERTIES) {
+      const call: Call = { env, db, actor: people.manager, now: start };
+      const property = await createProperty(call, { id: env.newId(), name: sketch.name, address: sketch.address, zone: ZONE, water: sketch.water, practice: sketch.practice });
+      const building = await createBuilding(call, { id: env.newId(), propertyId: property.id, name: sketch.building });
+      for (const home of sketch.homes) points.push(...await settle(call, home, property.id, building.id, today));
+    }
+    return people;
+  });
+  await liveForward(env, { manager, staff }, points, ZONE, progress);
+}
+
+async function hirePeople(env: Env, db: Db, passwordHash: string, now: number): Promise<{ manager: Actor; staff: Actor[] }> {
+  const organisationId = env.newId();
+  await db.organisation.insert({ id: organisationId, name: ORGANISATION, createdAt: now });
+  const hire = async ({ name, email }: { name: string; email: string }, roles: Role[]): Promise<Actor> => {
+    const personId = env.newId();
+    await db.person.insert({ id: personId, organisationId, name, email, passwordHash, createdAt: now });
+    await db.roleGrant.insertMany(roles.map((role) => ({ id: env.newId(), organisationId, personId, role })));
+    return actorOf(personId, name, organisationId, roles);
+  };
+  return { manager: await hire(MANAGER, ['manager', 'staff']), staff: [await hire(STAFF[0]!, ['staff']), await hire(STAFF[1]!, ['staff'])] };
+}
+
+function actorOf(personId: string, name: string, organisationId: string, roles: Role[]): Actor {
+  return { personId, name, organisationId, organisation: ORGANISATION, roles, sessionId: 'demo', linkId: null, csrf: '' };
+}
+
+/** Registers one home with its tenancy and machines. */
+async function settle(call: Call, home: Home, propertyId: string, buildingId: string, today: number): Promise<LivedPoint[]> {
+  const { env, db } = call;
+  const { organisationId } = call.actor;
+  const placeId = env.newId();
+  await createPlace(call, { id: placeId, propertyId, buildingId, name: home.name, kind: home.tenant ? 'unit' : 'shared' });
+  let tenant: Actor | null = null;
+  if (home.tenant) {
+    const tenancyId = env.newId();
+    const personId = env.newId();
+    await createTenancy(call, {
+      id: tenancyId, placeId, personId, name: home.tenant, from: isoFromDay(today - HISTORY_DAYS - 120),
+      household: { people: home.people, pets: home.pets, cooking: home.cooking, loadsAWeek: home.loads ?? null, coolWashes: home.cool ?? false, smoking: false },
+    });
+    tenant = actorOf(personId, home.tenant, organisationId, ['tenant']);
+    if (home.link) {
+      await db.link.insert({ id: sha256(home.link), organisationId, tenancyId, personId, createdAt: call.now, expiresAt: call.env.clock() + 400 * DAY_MS, revokedAt: null });
+    }
+  }
+  const points: LivedPoint[] = [];
+  for (const sketch of home.machines) {
+    const machineId = await install(call, placeId, sketch, today);
+    for (const { id, procedure } of await db.point.all({ machineId })) {
+      points.push({
+        id, procedure: procedureOf(procedure), placeName: home.name, machineId, tenant, habits: home.habits,
+        fast: home.fast?.[procedure] ?? 1, sinceDay: sketch.age ? today - sketch.age : 0,
+      });
+    }
+  }
+  return points;
+}
+
+const SHUTOFF_SEED = 41;
+
+async function install(call: Call, placeId: string, { type, maker, model, branch, size, age, fuel }: MachineSketch, today: number): Promise<string> {
+  const { env, db } = call;
+  const id = env.newId();
+  const withPhoto = type === 'washer';
+  const shutoff = withPhoto
+    ? await takePhoto(call, { procedure: 'washer.drainPumpFilter', load: 0, seed: SHUTOFF_SEED, capturedAt: call.now }, await shutoffPicture()) : null;
+  await createMachine(age ? { ...call, now: call.env.clock() - age * DAY_MS } : call, {
+    id, placeId, type, maker, model, label: '', installed: isoFromDay(age ? today - age : today - HISTORY_DAYS - 300), fuel: fuel ?? 'electric',
+    owner: 'landlord', drainBranch: branch ?? '', serves: [], shutoffPhotoId: shutoff,
+  });
+  if (size) {
+    const filter = (await db.point.all({ machineId: id })).find(({ procedure }) => procedure === 'airHandler.returnFilter')!;
+    await writeSpecification(call, filter.id, { filterSize: size, position: 'Grille at the foot of the unit', airflow: 'towards the unit' });
+  }
+  return id;
+}
+
+/** A drawn socket and tap, as a photo of a machine's shut-offs. */
+async function shutoffPicture(): Promise<Buffer> {
+  const { default: sharp } = await import('sharp');
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="800" height="600" viewBox="0 0 200 150"><rect width="200" height="150" fill="#d8d3c6"/>
+<path d="M0 34h200M0 84h200M44 0v34M120 34v50M64 84v66M150 84v66" stroke="#c2bcae" stroke-width="2"/>
+<rect x="26" y="44" width="46" height="46" rx="5" fill="#f5f3ec" stroke="#5b696d" stroke-width="2"/><circle cx="40" cy="67" r="4" fill="#3a4a4e"/><circle cx="58" cy="67" r="4" fill="#3a4a4e"/>
+<path d="M136 30v92" stroke="#9a7b4a" stroke-width="10"/><path d="M120 62h32v18h-32z" fill="#b08d57" stroke="#6b5330" stroke-width="2"/><path d="M136 62v-16M122 46h28" stroke="#a8391f" stroke-width="6" stroke-linecap="round"/>
+<path d="M72 84c30 26 30 40 64 38" stroke="#3a4a4e" stroke-width="4" fill="none"/></svg>`;
+  return sharp(Buffer.from(svg)).jpeg({ quality: 85 }).toBuffer();
+}
+

@@ -1,0 +1,305 @@
+/**
+ * Eighteen months of the demo, lived forward day by day: parts foul by the truth model, the manager gives
+ * what the engine calls due, people do it in their own way, proofs are judged, faults happen. Every step
+ * goes through the services that a person's click would reach.
+ */
+import { dayOfInstant, instantOfDay, isoFromDay, type Day } from '../core/calendar/day.ts';
+import type { Find } from '../core/catalogue/catalogue.ts';
+import type { Need, Procedure } from '../core/catalogue/types.ts';
+import { shareUsed } from '../core/due/line.ts';
+import { drawGrade, drawLoad, drawSpeed } from '../core/lab/truth.ts';
+import { seedOf, seeded, type Random } from '../core/statistics/random.ts';
+import type { SubmittedRecord } from '../contract/jobs.ts';
+import { lineOfMark } from '../server/due/point.ts';
+import { readHistory } from '../server/due/history.ts';
+import type { Actor, Call, Env } from '../server/env.ts';
+import { closeFault, reportFault } from '../server/faults/faults.ts';
+import { giveJob, moveJob } from '../server/jobs/jobs.ts';
+import { sendJob } from '../server/jobs/submission.ts';
+import { logRecord } from '../server/proof/records.ts';
+import { judgeProof } from '../server/proof/verdicts.ts';
+import type { Db } from '../server/store/db.ts';
+import { drawShot, rememberPhoto, RETENTION_DAYS, takePhoto, type Shot } from './photos.ts';
+import type { Habits } from './scenario.ts';
+
+export interface LivedPoint {
+  readonly id: string;
+  readonly procedure: Procedure;
+  readonly placeName: string;
+  readonly machineId: string;
+  readonly sinceDay: Day;
+  /** How much faster this part fouls than the scenario's spread. */
+  readonly fast: number;
+  readonly tenant: Actor | null;
+  readonly habits: Habits;
+}
+
+export interface Cast {
+  readonly manager: Actor;
+  readonly staff: readonly Actor[];
+}
+
+interface Pending {
+  readonly jobId: string;
+  readonly points: readonly Lived[];
+  readonly doer: Actor;
+  doOn: Day;
+}
+
+interface Lived extends LivedPoint {
+  readonly speed: number;
+  load: number;
+  /** Fouling factor of the home, read when it begins. */
+  perDay: number;
+  busy: boolean;
+  lastPhoto: Buffer | null;
+}
+
+interface Waiting {
+  readonly recordId: string;
+  readonly judgeOn: Day;
+  readonly cheat: boolean;
+  readonly pending: Pending;
+}
+
+export const HISTORY_DAYS = 545;
+
+const minute = 60_000;
+
+/** Days before today in which the office falls a little behind, so that there is something to see. */
+const BEHIND_DAYS = 9;
+
+export async function liveForward(env: Env, cast: Cast, points: readonly LivedPoint[], zone: string, progress: (share: number) => void): Promise<void> {
+  const today = dayOfInstant(env.clock(), zone);
+  const random = seeded(20_260_101);
+  const lived: Lived[] = [];
+  for (const point of points) {
+    const own = seeded(seedOf(`${point.placeName} ${point.procedure.key}`));
+    const factor = (await readHistory(env.store.db, point.id, env.clock())).stretches.at(-1)!.factor;
+    lived.push({
+      ...point, speed: Math.min(2.4, Math.max(0.45, drawSpeed(own))) * point.fast, load: own() * 0.6,
+      perDay: factor / point.procedure.days.steady, busy: false, lastPhoto: null,
+    });
+  }
+  const world: World = { env, cast, zone, today, random, lived, pending: [], waiting: [], faults: new Map() };
+  const first = today - HISTORY_DAYS;
+  for (let day = first; day <= today; day += 1) {
+    // One transaction a day: the services run as they are, the disk is asked once.
+    await env.store.write((db) => liveDay(world, db, day, first));
+    if ((day - first) % 20 === 0) progress((day - first) / HISTORY_DAYS);
+  }
+}
+
+interface World {
+  readonly env: Env;
+  readonly cast: Cast;
+  readonly zone: string;
+  readonly today: Day;
+  readonly random: Random;
+  readonly lived: Lived[];
+  pending: Pending[];
+  waiting: Waiting[];
+  readonly faults: Map<string, { id: string; closeOn: Day; symptom: string }>;
+}
+
+const callAs = (world: World, db: Db, actor: Actor, now: number): Call => ({ env: world.env, db, actor, now });
+
+async function liveDay(world: World, db: Db, day: Day, first: Day): Promise<void> {
+  const at = (hour: number, minutes = 0) => instantOfDay(day, hour * 60 + minutes, world.zone);
+  for (const point of world.lived) {
+    if (day < point.sinceDay) continue;
+    point.load += drawLoad(world.random, point.speed, point.perDay);
+  }
+  if (day === first) await bringToBaseline(world, db, day);
+  await judge(world, db, day, at(10));
+  await answerFaults(world, db, day, at(11));
+  if (day === world.today && at(9) > world.env.clock()) return;
+  await give(world, db, day, at(9));
+  await work(world, db, day);
+  await breakThings(world, db, day, at(19, 30));
+}
+
+/** On the first day everybody says when things were last done. */
+async function bringToBaseline(world: World, db: Db, day: Day): Promise<void> {
+  for (const point of world.lived) {
+    if (point.sinceDay > day) continue;
+    const ago = Math.round(world.random() * point.procedure.days.watchful * 0.8);
+    await logRecord(callAs(world, db, world.cast.manager, instantOfDay(day, 8 * 60, world.zone)), {
+      id: world.env.newId(), pointId: point.id, done: isoFromDay(day - ago), grade: null, finds: [], note: '',
+    });
+    point.load = drawLoad(world.random, point.speed, point.perDay * ago);
+  }
+}
+
+/** Technicians are over-booked in the first warm week of the year, which in Port Ellery is late May. */
+function overbooked(day: Day): boolean {
+  const [, month, date] = isoFromDay(day).split('-').map(Number);
+  return month === 5 && date! >= 18;
+}
+
+async function give(world: World, db: Db, day: Day, now: number): Promise<void> {
+  const { random, cast, env } = world;
+  const marks = new Map((await db.mark.all({})).map((mark) => [mark.pointId, mark]));
+  const behind = day > world.today - BEHIND_DAYS;
+  for (const point of world.lived) {
+    const mark = marks.get(point.id);
+    if (!mark || point.busy || day < point.sinceDay || mark.servedDay === 0) continue;
+    const share = shareUsed(lineOfMark(mark), { today: day }) ?? 0;
+    if (share < 0.86 || random() > (behind ? 0.13 : 0.7)) continue;
+    const tenantWork = point.procedure.level === 'T' && point.tenant;
+    const doer = tenantWork ? point.tenant! : cast.staff[seedOf(point.placeName) % cast.staff.length]!;
+    // The sitting: other points of this machine that are near enough, and that this person may do.
+    const sitting = world.lived.filter((it) => it === point || (
+      it.machineId === point.machineId && !it.busy && (!tenantWork || it.procedure.level === 'T')
+      && (shareUsed(lineOfMark(marks.get(it.id)!), { today: day }) ?? 0) > 0.72 && marks.get(it.id)!.servedDay > 0));
+    const jobId = env.newId();
+    await giveJob(callAs(world, db, cast.manager, now), { id: jobId, pointIds: sitting.map(({ id }) => id), assigneeId: doer.personId });
+    for (const it of sitting) it.busy = true;
+    const mean = tenantWork ? point.habits.delay : overbooked(day) ? 16 : 3;
+    const delay = Math.max(0, Math.round(-Math.log(1 - random()) * mean)) + (random() < point.habits.lapse ? 14 : 0);
+    world.pending.push({ jobId, points: sitting, doer, doOn: day + delay });
+  }
+}
+
+async function work(world: World, db: Db, day: Day): Promise<void> {
+  const due = world.pending.filter(({ doOn }) => doOn <= day);
+  for (const pending of due) {
+    const tenant = pending.doer.roles.includes('tenant');
+    const startedAt = instantOfDay(day, (tenant ? 18 : 9) * 60 + Math.floor(world.random() * 150), world.zone);
+    const minutes = pending.points.reduce((sum, { procedure }) => sum + procedure.minutes * (0.6 + world.random() * 0.6)
+      + procedure.steps.flatMap(({ needs }) => needs).reduce((wait, need) => wait + (need.kind === 'timer' ? need.minutes : 0), 0), 3);
+    const doneAt = startedAt + Math.round(minutes) * minute;
+    if (doneAt > world.env.clock()) continue;
+    world.pending.splice(world.pending.indexOf(pending), 1);
+    await doJob(world, db, pending, day, startedAt, doneAt);
+  }
+}
+
+async function doJob(world: World, db: Db, pending: Pending, day: Day, startedAt: number, doneAt: number): Promise<void> {
+  const { doer, jobId, points } = pending;
+  const call = callAs(world, db, doer, doneAt);
+  if (day > world.today - RETENTION_DAYS) {
+    const job = (await db.job.one({ id: jobId }))!;
+    await moveJob(callAs(world, db, doer, startedAt), jobId, { move: 'start', reason: null, note: '', revision: job.revision });
+  }
+  const tasks = await db.task.all({ jobId, state: 'outstanding' });
+  const cheat = points.some(({ habits }) => habits.resends) && day > world.today - 4 && points.some(({ lastPhoto }) => lastPhoto);
+  const records: SubmittedRecord[] = [];
+  for (const task of tasks) {
+    const point = points.find(({ id }) => id === task.pointId)!;
+    records.push(await recordOf(world, call, point, task.id, day, startedAt, cheat));
+  }
+  await sendJob(call, jobId, { startedAt, doneAt, deviceAt: doneAt, records });
+  for (const { id: recordId } of records) {
+    world.waiting.push({ recordId, judgeOn: day + 1 + Math.floor(world.random() * 3), cheat, pending });
+  }
+}
+
+const FINDS_BY: Readonly<Record<string, readonly Find[]>> = {
+  'dishwasher.filter': ['seed', 'grease', 'label'], 'washer.drainPumpFilter': ['coin', 'hair', 'clip', 'lint'],
+  'washer.doorBoot': ['hair', 'lint', 'growth'], 'dryer.duct': ['lint'], 'airHandler.condensateDrain': ['growth'],
+};
+
+async function recordOf(world: World, call: Call, point: Lived, taskId: string, day: Day, startedAt: number, cheat: boolean): Promise<SubmittedRecord> {
+  const { random, env } = world;
+  const needs = point.procedure.steps.flatMap((step) => step.needs);
+  const grade = drawGrade(random, point.load);
+  const photos: SubmittedRecord['photos'] = [];
+  for (const need of needs) {
+    if (need.kind !== 'photo') continue;
+    const before = ['out', 'open'].includes(need.key);
+    const shot: Shot = {
+      procedure: point.procedure.key, load: before ? point.load : 0.04, seed: Math.floor(random() * 2 ** 32),
+      capturedAt: startedAt + (before ? 4 : 11) * minute,
+    };
+    photos.push({ slot: need.key, photoId: await shoot(world, call, point, shot, day, cheat && before) });
+  }
+  const found = (FINDS_BY[point.procedure.key] ?? []).filter(() => point.load > 0.6 && random() < 0.45);
+  return {
+    id: env.newId(), taskId, photos, grade, cavityGrade: needs.some(({ kind, key }) => kind === 'grade' && key === 'cavity') ? drawGrade(random, point.load * 0.5) : null,
+    finds: found, readings: readingsFor(needs, point, random), confirmed: needs.filter(({ kind }) => kind === 'confirm').map(({ key }) => key),
+    agent: agentFor(needs), size: needs.some(({ kind }) => kind === 'size') ? (point.placeName === 'Plant room' ? '20x20x1' : '16x25x1') : null, note: '',
+  };
+}
+
+async function shoot(world: World, call: Call, point: Lived, shot: Shot, day: Day, cheat: boolean): Promise<string> {
+  if (day <= world.today - RETENTION_DAYS) return rememberPhoto(call, shot);
+  if (cheat && point.lastPhoto) return takePhoto(call, shot, point.lastPhoto);
+  if (point.habits.resends && shot.load > 0.1) point.lastPhoto = await drawShot(shot);
+  return takePhoto(call, shot);
+}
+
+function readingsFor(needs: readonly Need[], point: Lived, random: Random): Record<string, number> {
+  const readings: Record<string, number> = {};
+  for (const need of needs) {
+    if (need.kind !== 'reading' || (need.optional && random() < 0.5)) continue;
+    if (need.key === 'drainSeconds') readings[need.key] = Math.round(8 + random() * 20);
+    if (need.key === 'dryMinutes') readings[need.key] = Math.round(42 + random() * 12 + point.load * 3);
+    if (need.key === 'fridgeTemperature') readings[need.key] = Math.round((2 + random() * 2) * 10) / 10;
+  }
+  return readings;
+}
+
+function agentFor(needs: readonly Need[]) {
+  const need = needs.find(({ kind }) => kind === 'agent');
+  return need?.kind === 'agent' ? need.choices[0]! : null;
+}
+
+async function judge(world: World, db: Db, day: Day, now: number): Promise<void> {
+  const due = world.waiting.filter(({ judgeOn }) => judgeOn <= day);
+  for (const waiting of due) {
+    // What came in these last days is left for whoever opens the demo.
+    if (day > world.today - 3) continue;
+    world.waiting.splice(world.waiting.indexOf(waiting), 1);
+    const call = callAs(world, db, world.cast.manager, now);
+    const blurred = !waiting.cheat && world.random() < 0.025;
+    await judgeProof(call, waiting.recordId, blurred
+      ? { verdict: 'sendBack', reason: 'The second photo does not show that it is locked. Please take it again.' } as never
+      : { verdict: 'accept', reason: '' } as never);
+    const record = (await db.record.one({ id: waiting.recordId }))!;
+    const point = world.lived.find(({ id }) => id === record.pointId)!;
+    if (blurred) {
+      world.pending.push({ ...waiting.pending, points: [point], doOn: day + 2 });
+    } else {
+      point.busy = false;
+      // It was fresh on the day it was done and has fouled since.
+      point.load = drawLoad(world.random, point.speed, point.perDay * Math.max(0, day - record.doneDay));
+    }
+  }
+}
+
+const FAULTS: readonly { procedure: string; symptom: string; chance: number; found: string }[] = [
+  { procedure: 'airHandler.condensateDrain', symptom: 'airHandler.water', chance: 0.016, found: 'Line was slimed up; brushed and flushed, runs freely.' },
+  { procedure: 'dishwasher.filter', symptom: 'dishwasher.gritty', chance: 0.0012, found: 'Filter film; cleaned and locked.' },
+  { procedure: 'washer.drainPumpFilter', symptom: 'washer.full', chance: 0.0014, found: 'Coins and hair at the impeller.' },
+  { procedure: 'washer.doorBoot', symptom: 'washer.puddle', chance: 0.0009, found: 'Hair at the foot of the glass; wiped.' },
+];
+
+/** The hose behind this dryer is crushed, whatever is done about its duct. */
+const CRUSHED = { place: '16', procedure: 'dryer.duct', everyDays: 78 };
+
+async function breakThings(world: World, db: Db, day: Day, now: number): Promise<void> {
+  if (now > world.env.clock()) return;
+  for (const point of world.lived) {
+    if (world.faults.has(point.machineId) || day < point.sinceDay) continue;
+    const crushed = point.placeName === CRUSHED.place && point.procedure.key === CRUSHED.procedure && (world.today - 12 - day) % CRUSHED.everyDays === 0;
+    const rule = FAULTS.find(({ procedure }) => procedure === point.procedure.key);
+    const happens = crushed || (rule !== undefined && point.load > 1.35 && world.random() < rule.chance * point.load ** 2);
+    if (!happens) continue;
+    const id = world.env.newId();
+    const reporter = point.tenant ?? world.cast.staff[0]!;
+    const symptom = crushed ? 'dryer.damp' : rule!.symptom;
+    await reportFault(callAs(world, db, reporter, now), { id, machineId: point.machineId, symptom, note: crushed ? 'Second load in a row still damp.' : '', photoIds: [] });
+    world.faults.set(point.machineId, { id, symptom, closeOn: day + 2 + Math.floor(world.random() * 4) + (day > world.today - 14 ? 90 : 0) });
+  }
+}
+
+async function answerFaults(world: World, db: Db, day: Day, now: number): Promise<void> {
+  for (const [machineId, { id, closeOn, symptom }] of world.faults) {
+    if (day < closeOn || now > world.env.clock()) continue;
+    const found = symptom === 'dryer.damp' ? 'Hose crushed behind the machine; pulled straight. Too little room back there.' : FAULTS.find((it) => it.symptom === symptom)!.found;
+    await closeFault(callAs(world, db, world.cast.staff[0]!, now), id, { found });
+    world.faults.delete(machineId);
+  }
+}
+

@@ -1,0 +1,32 @@
+/** Who is at the desk, in which light. */
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
+import type { Me, SessionAnswer } from '../../contract/people.ts';
+import { readSession, write } from '../door/door.ts';
+import { chosenTheme, keepTheme } from '../theme/vuetify.ts';
+
+export const useDesk = defineStore('desk', () => {
+  const me = shallowRef<Me | null>(null);
+  const firstRun = ref(false);
+  const known = ref(false);
+  const theme = ref(chosenTheme());
+
+  async function recognise(): Promise<SessionAnswer> {
+    const session = await readSession();
+    me.value = session.me;
+    firstRun.value = session.firstRun;
+    known.value = true;
+    return session;
+  }
+  async function signOut(): Promise<void> {
+    await write('DELETE', '/session');
+    await recognise();
+  }
+  function setTheme(next: 'light' | 'night'): void {
+    theme.value = next;
+    keepTheme(next);
+  }
+  const isManager = computed(() => me.value?.roles.includes('manager') ?? false);
+  const isStaff = computed(() => me.value?.roles.includes('staff') ?? false);
+  return { me, firstRun, known, theme, isManager, isStaff, recognise, signOut, setTheme };
+});

@@ -1,0 +1,39 @@
+/** The desk's screens and who they are for. */
+import { createRouter, createWebHistory } from 'vue-router';
+import { useDesk } from './deskStore.ts';
+
+declare module 'vue-router' {
+  interface RouteMeta {
+    readonly open?: boolean;
+    readonly manager?: boolean;
+  }
+}
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: () => (useDesk().isManager ? '/line' : '/today') },
+    { path: '/sign-in', component: () => import('../people/SignInScreen.vue'), meta: { open: true } },
+    { path: '/first-run', component: () => import('../people/FirstRunScreen.vue'), meta: { open: true } },
+    { path: '/line/:number(\\d+)?', component: () => import('../due/LineScreen.vue'), meta: { manager: true } },
+    { path: '/proof/:id?', component: () => import('../proof/ProofScreen.vue'), meta: { manager: true } },
+    { path: '/faults', component: () => import('../faults/FaultsScreen.vue') },
+    { path: '/faults/report', component: () => import('../faults/StaffReportScreen.vue') },
+    { path: '/homes', component: () => import('../register/HomesScreen.vue'), meta: { manager: true } },
+    { path: '/homes/:id', component: () => import('../register/PlaceScreen.vue'), props: true },
+    { path: '/people', component: () => import('../people/PeopleScreen.vue'), meta: { manager: true } },
+    { path: '/today', component: () => import('../jobs/TodayScreen.vue') },
+    { path: '/jobs/:id', component: () => import('../jobs/StaffJobScreen.vue'), props: true },
+    { path: '/:rest(.*)*', component: () => import('./NotFoundScreen.vue') },
+  ],
+});
+
+router.beforeEach(async (to) => {
+  const desk = useDesk();
+  if (!desk.known) await desk.recognise().catch(() => undefined);
+  if (desk.firstRun) return to.path === '/first-run' ? true : '/first-run';
+  if (to.meta.open) return desk.me ? '/' : true;
+  if (!desk.me) return { path: '/sign-in', query: to.fullPath === '/' ? {} : { to: to.fullPath } };
+  if (desk.me.roles.every((role) => role === 'tenant')) { location.assign('/home/'); return false; }
+  return to.meta.manager && !desk.isManager ? '/today' : true;
+});

@@ -1,0 +1,90 @@
+/** The web's side of the door: reads, and writes that are safe to repeat. */
+import { v7 } from 'uuid';
+import type { SessionAnswer } from '../../contract/people.ts';
+
+/** A problem as the server tells it: a sentence, and what is wrong with which field. */
+export class Refusal extends Error {
+  readonly status: number;
+  readonly fields: Readonly<Record<string, string>>;
+  constructor(status: number, detail: string, fields: Record<string, string> = {}) {
+    super(detail);
+    this.status = status;
+    this.fields = fields;
+  }
+}
+
+export const newId = (): string => v7();
+
+let csrf: string | null = null;
+
+export async function readSession(): Promise<SessionAnswer> {
+  const session = await get<SessionAnswer>('/session');
+  csrf = session.csrf;
+  return session;
+}
+
+/** Opens a session by a form of its own: signing in, the first run, a personal link. */
+export async function openSession(path: '/session' | '/install' | '/link', form: object): Promise<void> {
+  ({ csrf } = await send<{ csrf: string }>('POST', path, JSON.stringify(form)));
+}
+
+export const get = <T>(path: string): Promise<T> => ask<T>(path, {});
+
+/**
+ * Sends a form. Pass the same key to repeat a write whose answer was lost: it acts once.
+ */
+export function write<T = object>(method: 'POST' | 'PUT' | 'DELETE', path: string, form: object = {}, key = newId()): Promise<T> {
+  return send<T>(method, path, method === 'DELETE' ? undefined : JSON.stringify(form), key);
+}
+
+/** Sends one photo and returns its id. */
+export async function sendPhoto(photo: File, source: 'camera' | 'gallery' | 'unknown', id = newId()): Promise<string> {
+  const form = new FormData();
+  form.append('id', id);
+  form.append('source', source);
+  if (photo.lastModified) form.append('capturedAt', String(photo.lastModified));
+  form.append('photo', photo);
+  await send('POST', '/photos', form, id);
+  return id;
+}
+
+export const photoUrl = (id: string): string => `/api/photos/${id}`;
+
+function send<T>(method: string, path: string, body: string | FormData | undefined, key = newId()): Promise<T> {
+  return ask<T>(path, {
+    method,
+    ...(body !== undefined && { body }),
+    headers: {
+      ...(typeof body === 'string' && { 'content-type': 'application/json' }),
+      ...(csrf && { 'x-csrf-token': csrf }),
+      'idempotency-key': key, 'x-device': device(), 'x-device-sequence': String(nextSequence()),
+    },
+  });
+}
+
+async function ask<T>(path: string, init: RequestInit): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, { ...init, credentials: 'same-origin' });
+  } catch {
+    throw new Refusal(0, 'offline');
+  }
+  const body = await response.json().catch(() => ({})) as { detail?: string; fields?: Record<string, string> };
+  if (!response.ok) throw new Refusal(response.status, body.detail ?? 'unknown', body.fields);
+  return body as T;
+}
+
+const DEVICE = 'dewline.device';
+const SEQUENCE = 'dewline.sequence';
+
+function device(): string {
+  const known = localStorage.getItem(DEVICE) ?? newId();
+  localStorage.setItem(DEVICE, known);
+  return known;
+}
+
+function nextSequence(): number {
+  const next = Number(localStorage.getItem(SEQUENCE) ?? 0) + 1;
+  localStorage.setItem(SEQUENCE, String(next));
+  return next;
+}

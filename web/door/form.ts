@@ -1,0 +1,56 @@
+/** A form's behaviour: the contract's schema before sending, the server's word after it, errors beside fields. */
+import { reactive, ref, type Ref } from 'vue';
+import type { AnySchema } from 'yup';
+import { check } from '../../contract/validate.ts';
+import { say } from '../language/say.ts';
+import { Refusal } from './door.ts';
+
+export interface Form {
+  /** What is wrong, by field path. */
+  readonly errors: Record<string, string>;
+  /** A sentence about the whole, where no field is to blame. */
+  readonly refusal: Ref<string>;
+  readonly busy: Ref<boolean>;
+  /** Checks, sends, and says whether it went through. */
+  submit(value: unknown, send: (value: never) => Promise<unknown>): Promise<boolean>;
+}
+
+export function useForm(schema: AnySchema): Form {
+  const errors = reactive<Record<string, string>>({});
+  const refusal = ref('');
+  const busy = ref(false);
+  const show = (told: Record<string, string>) => {
+    for (const path of Object.keys(errors)) delete errors[path];
+    Object.assign(errors, told);
+  };
+  return {
+    errors, refusal, busy,
+    async submit(value, send) {
+      refusal.value = '';
+      const checked = check(schema, value);
+      if (checked.errors) {
+        show(Object.fromEntries(Object.entries(checked.errors).map(([path, { key, values }]) => [path, say(key, values)])));
+        refusal.value = say('form.look');
+        return false;
+      }
+      show({});
+      busy.value = true;
+      try {
+        await send(checked.value as never);
+        return true;
+      } catch (error) {
+        if (error instanceof Refusal) show({ ...error.fields });
+        refusal.value = sentenceOf(error);
+        return false;
+      } finally {
+        busy.value = false;
+      }
+    },
+  };
+}
+
+/** What a person is told of a failure. */
+export function sentenceOf(error: unknown): string {
+  if (error instanceof Refusal) return error.status === 0 ? say('offline') : error.message === 'unknown' ? say('failed') : error.message;
+  return say('failed');
+}

@@ -1,0 +1,202 @@
+<script setup lang="ts">
+/**
+ * The line board: one strip per unit, one vertical line. Drawn in tiles of rows, of which only those near
+ * the window exist. Its accessible twin is the list (`LineList`), and every mark is reachable by arrow keys.
+ */
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { say } from '../language/say.ts';
+import type { BoardAnswer } from '../../contract/due.ts';
+import LineTile from './LineTile.vue';
+import { isPast, isSent, type BoardRow } from './marks.ts';
+import { LINE_AT, placeOf } from './scale.ts';
+
+const props = defineProps<{ rows: readonly BoardRow[]; properties: BoardAnswer['properties']; grouped: boolean; picked: number | null; theme: string }>();
+const emit = defineEmits<{ pick: [number: number]; leave: [] }>();
+
+const TILE_ROWS = 16;
+const HEAD = 34;
+const MANY_ROWS = 40;
+
+const frame = ref<HTMLElement>();
+const width = ref(0);
+const height = ref(0);
+const top = ref(0);
+const folded = ref(new Set<number>());
+const spoken = ref('');
+
+const rowHeight = computed(() => (props.rows.length > MANY_ROWS ? 24 : 30));
+const nameWidth = computed(() => (width.value < 720 ? 84 : 108));
+const stripWidth = computed(() => Math.max(0, Math.floor(width.value - nameWidth.value - (width.value < 720 ? 150 : 232))));
+
+interface Block {
+  readonly key: string;
+  readonly y: number;
+  readonly height: number;
+  readonly property: number | null;
+  readonly rows: readonly BoardRow[];
+  readonly late: number;
+}
+
+const groups = computed(() => {
+  if (!props.grouped) return [{ property: null as number | null, rows: props.rows }];
+  const byProperty = new Map<number, BoardRow[]>();
+  for (const row of props.rows) {
+    const rows = byProperty.get(row.property) ?? [];
+    rows.push(row);
+    byProperty.set(row.property, rows);
+  }
+  return [...byProperty].map(([property, rows]) => ({ property, rows: rows as readonly BoardRow[] }));
+});
+
+/** Heads and tiles from the top down, each with its place. */
+const blocks = computed<Block[]>(() => {
+  const all: Block[] = [];
+  let y = 0;
+  const add = (block: Omit<Block, 'y'>) => {
+    all.push({ ...block, y });
+    y += block.height;
+  };
+  for (const { property, rows } of groups.value) {
+    const late = rows.reduce((sum, row) => sum + row.marks.filter((mark) => isPast(mark) && !isSent(mark)).length, 0);
+    if (property !== null) add({ key: `p${property}`, height: HEAD, property, rows, late });
+    if (property !== null && folded.value.has(property)) continue;
+    for (let i = 0; i < rows.length; i += TILE_ROWS) {
+      const some = rows.slice(i, i + TILE_ROWS);
+      add({ key: some[0]!.id, height: some.length * rowHeight.value, property: null, rows: some, late: 0 });
+    }
+  }
+  return all;
+});
+const total = computed(() => (blocks.value.at(-1) ? blocks.value.at(-1)!.y + blocks.value.at(-1)!.height : 0));
+const MARGIN = 500;
+const visible = computed(() => blocks.value.filter(({ y, height: tall }) => y + tall > top.value - MARGIN && y < top.value + height.value + MARGIN));
+
+/** Rows in the order of the screen, folded ones left out. */
+const walk = computed(() => blocks.value.filter(({ property }) => property === null).flatMap(({ rows }) => rows));
+const pickedRow = computed(() => walk.value.find(({ marks }) => marks.some(({ number }) => number === props.picked))?.id ?? null);
+
+function fold(property: number): void {
+  const next = new Set(folded.value);
+  if (!next.delete(property)) next.add(property);
+  folded.value = next;
+}
+
+let asked = 0;
+function onScroll(): void {
+  cancelAnimationFrame(asked);
+  asked = requestAnimationFrame(() => { top.value = frame.value?.scrollTop ?? 0; });
+}
+
+function measure(): void {
+  width.value = frame.value?.clientWidth ?? 0;
+  height.value = frame.value?.clientHeight ?? 0;
+}
+
+let observer: ResizeObserver | undefined;
+onMounted(() => {
+  measure();
+  observer = new ResizeObserver(measure);
+  observer.observe(frame.value!);
+});
+onBeforeUnmount(() => observer?.disconnect());
+
+/** Moves the choice: up and down through homes, left and right through the marks of one. */
+function onKey(event: KeyboardEvent): void {
+  const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
+  if (event.key === 'Escape') emit('leave');
+  if (!step || walk.value.length === 0) return;
+  event.preventDefault();
+  const rowAt = walk.value.findIndex(({ id }) => id === pickedRow.value);
+  if (rowAt === -1) return choose(walk.value.find(({ marks }) => marks.length > 0), Infinity);
+  const row = walk.value[rowAt]!;
+  if (step[1] !== 0) {
+    const at = row.marks.findIndex(({ number }) => number === props.picked);
+    return choose(row, Math.min(row.marks.length - 1, Math.max(0, at + step[1]!)));
+  }
+  for (let i = rowAt + step[0]!; i >= 0 && i < walk.value.length; i += step[0]!) {
+    if (walk.value[i]!.marks.length > 0) return choose(walk.value[i], Infinity);
+  }
+}
+
+function choose(row: BoardRow | undefined, at: number): void {
+  const mark = row?.marks.at(Math.min(at, row.marks.length - 1));
+  if (!row || !mark) return;
+  spoken.value = `${row.name}, ${mark.type.name}, ${say(`state.${mark.state}`)}`;
+  emit('pick', mark.number);
+  void nextTick(() => reveal(row.id));
+}
+
+function reveal(rowId: string): void {
+  const block = blocks.value.find(({ property, rows }) => property === null && rows.some(({ id }) => id === rowId));
+  if (!block || !frame.value) return;
+  const y = block.y + block.rows.findIndex(({ id }) => id === rowId) * rowHeight.value;
+  if (y < frame.value.scrollTop) frame.value.scrollTop = y;
+  else if (y + rowHeight.value > frame.value.scrollTop + height.value) frame.value.scrollTop = y + rowHeight.value - height.value;
+}
+
+/** Where late marks are, as parts of the whole height, for the strip beside the scrollbar. */
+const troubles = computed(() => (total.value <= height.value ? [] : blocks.value.filter(({ property }) => property === null).flatMap(({ y, rows }) =>
+  rows.flatMap((row, i) => (row.marks.some((mark) => isPast(mark) && !isSent(mark)) ? [(y + i * rowHeight.value) / total.value] : [])))));
+
+function jump(event: MouseEvent): void {
+  const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
+  if (frame.value) frame.value.scrollTop = ((event.clientY - box.top) / box.height) * total.value - height.value / 2;
+}
+
+const ticks = computed(() => [
+  { at: 0.028, key: 'none', from: 'start' }, { at: placeOf(0), key: 'fresh', from: 'start' }, { at: placeOf(0.82), key: 'nearing', from: 'middle' },
+  { at: LINE_AT, key: 'line', from: 'middle' }, { at: placeOf(1.5), key: 'half', from: 'middle' }, { at: placeOf(2), key: 'twice', from: 'middle' },
+].filter(({ key }) => stripWidth.value > 380 || ['none', 'line', 'twice'].includes(key)));
+
+watch(() => props.rows, () => { if (frame.value && frame.value.scrollTop > total.value) frame.value.scrollTop = 0; });
+</script>
+
+<template>
+  <div class="board" :style="{ '--name-width': `${nameWidth}px`, '--strip-width': `${stripWidth}px` }">
+    <div class="scale" aria-hidden="true">
+      <span v-for="tick in ticks" :key="tick.key" :class="[tick.key, tick.from]" :style="{ left: `${nameWidth + tick.at * stripWidth}px` }">{{ say(`line.scale.${tick.key}`) }}</span>
+    </div>
+    <div class="held">
+      <div ref="frame" class="frame" role="application" tabindex="0" :aria-label="say('line.board')" @scroll.passive="onScroll" @keydown="onKey">
+        <div :style="{ height: `${total}px` }" class="all">
+          <div v-for="block in visible" :key="block.key" class="block" :style="{ transform: `translateY(${block.y}px)` }">
+            <button
+              v-if="block.property !== null" type="button" class="plain head" :aria-expanded="!folded.has(block.property)"
+              :aria-label="say(folded.has(block.property) ? 'line.unfold' : 'line.fold', { name: properties[block.property]!.name })" @click="fold(block.property)"
+            >
+              <span class="turn" :class="{ shut: folded.has(block.property) }" aria-hidden="true">▾</span>
+              <span class="strong">{{ properties[block.property]!.name }}</span>
+              <span class="quiet small"> {{ properties[block.property]!.says }}</span>
+              <span v-if="block.late" class="alarm small strong"> {{ say('line.pastCount', { count: block.late }) }}</span>
+            </button>
+            <LineTile v-else :rows="block.rows" :row-height="rowHeight" :strip-width="stripWidth" :picked="picked" :picked-row="pickedRow" :theme="theme" @pick="(number) => emit('pick', number)" />
+          </div>
+        </div>
+      </div>
+      <div v-if="troubles.length" class="minimap no-print" :title="say('line.minimap')" aria-hidden="true" @click="jump">
+        <i v-for="(at, i) in troubles" :key="i" :style="{ top: `${at * 100}%` }" />
+        <b :style="{ top: `${(top / total) * 100}%`, height: `${(height / total) * 100}%` }" />
+      </div>
+    </div>
+    <p class="unseen" aria-live="polite">{{ spoken }}</p>
+  </div>
+</template>
+
+<style scoped>
+.board { display: flex; flex-direction: column; min-height: 0; flex: 1; }
+.scale { position: relative; height: 20px; font-size: 12px; color: var(--ink-2); flex: none; }
+.scale span { position: absolute; white-space: nowrap; }
+.scale .middle { transform: translateX(-50%); }
+.scale .none { transform: translateX(-40%); }
+.scale .line { color: var(--dew-deep); font-weight: 700; }
+.held { display: flex; min-height: 0; flex: 1; }
+.frame { flex: 1; min-height: 0; overflow-y: auto; overflow-x: hidden; }
+.all { position: relative; }
+.block { position: absolute; left: 0; right: 0; top: 0; }
+.head { height: 34px; line-height: 34px; width: 100%; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; font-size: 14px; }
+.turn { display: inline-block; width: 16px; color: var(--ink-2); }
+.turn.shut { transform: rotate(-90deg); }
+.minimap { position: relative; width: 12px; margin-left: 4px; background: var(--sunk); cursor: pointer; }
+.minimap i { position: absolute; left: 2px; right: 2px; height: 2px; background: var(--alarm); }
+.minimap b { position: absolute; left: 0; right: 0; border: 1px solid var(--ink-2); }
+</style>

@@ -1,0 +1,134 @@
+<script setup lang="ts">
+/** The manager's home page: a sentence, the board, and the chosen point beside it. */
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
+import { say } from '../language/say.ts';
+import { useDesk } from '../desk/deskStore.ts';
+import { useBoard, type Focus } from './boardStore.ts';
+import KindGlyph from './KindGlyph.vue';
+import LineBoard from './LineBoard.vue';
+import LineList from './LineList.vue';
+import PointPanel from './PointPanel.vue';
+
+const board = useBoard();
+const desk = useDesk();
+const route = useRoute();
+const router = useRouter();
+
+const LEGEND = 'dewline.legend';
+const asList = ref(false);
+const legend = ref(localStorage.getItem(LEGEND) !== 'hidden');
+const search = ref<HTMLInputElement>();
+const picked = computed(() => (route.params.number ? Number(route.params.number) : null));
+const kinds = computed(() => POINT_KINDS.filter((kind) => board.answer?.types.some((type) => type.kind === kind)));
+const today = computed(() => board.answer?.properties[0]?.today);
+
+function pick(number: number): void {
+  void router.replace(`/line/${number}`);
+}
+function leave(): void {
+  void router.replace('/line');
+}
+function look(focus: Focus): void {
+  board.focus = board.focus === focus ? 'all' : focus;
+}
+function setLegend(shown: boolean): void {
+  legend.value = shown;
+  localStorage.setItem(LEGEND, shown ? 'shown' : 'hidden');
+}
+function clear(): void {
+  Object.assign(board, { focus: 'all', kind: null, property: null, find: '' });
+}
+
+/** Marks drift by themselves: the board is read again when the day turns and when the window is looked at again. */
+const again = () => { if (!document.hidden) void board.load(); };
+const onKey = (event: KeyboardEvent) => {
+  if (event.key === '/' && !(event.target instanceof HTMLInputElement) && !(event.target instanceof HTMLTextAreaElement)) {
+    event.preventDefault();
+    search.value?.focus();
+  }
+  if (event.key === 'Escape' && picked.value !== null) leave();
+};
+let clock: ReturnType<typeof setInterval>;
+onMounted(() => {
+  void board.load();
+  clock = setInterval(again, 300_000);
+  document.addEventListener('visibilitychange', again);
+  document.addEventListener('keydown', onKey);
+});
+onBeforeUnmount(() => {
+  clearInterval(clock);
+  document.removeEventListener('visibilitychange', again);
+  document.removeEventListener('keydown', onKey);
+});
+</script>
+
+<template>
+  <div class="screen">
+    <section class="main" :aria-label="say('line.title')">
+      <p v-if="board.failure" class="tell" role="alert">{{ board.failure }} <button type="button" class="plain figure" @click="board.load()">{{ say('again') }}</button></p>
+      <template v-if="board.answer && board.rows.length > 0">
+        <h1 class="headline">
+          <template v-if="board.counts.past">
+            <button type="button" class="plain figure alarm" :aria-pressed="board.focus === 'past'" @click="look('past')">{{ say('line.past', { count: board.counts.past }) }}</button>{{ say('line.inHomes', { count: board.counts.homes }) }}<button
+              type="button" class="plain figure" :disabled="!board.counts.nobody" :aria-pressed="board.focus === 'nobody'" @click="look('nobody')"
+            >{{ say('line.nobody', { count: board.counts.nobody }) }}</button>.
+          </template>
+          <template v-else>{{ say('line.none') }}</template>
+          {{ ' ' }}<button type="button" class="plain figure" :aria-pressed="board.focus === 'soon'" @click="look('soon')">{{ say('line.reach', { count: board.counts.soon }) }}</button>{{ say('line.within') }}
+          <button v-if="board.counts.noRecord" type="button" class="plain figure" :aria-pressed="board.focus === 'noRecord'" @click="look('noRecord')">{{ say('line.noRecord', { count: board.counts.noRecord }) }}</button>{{ ' ' }}
+          <RouterLink v-if="board.counts.proofs" class="figure" to="/proof">{{ say('line.proofs', { count: board.counts.proofs }) }}</RouterLink>{{ ' ' }}
+          <RouterLink v-if="board.counts.faults" class="figure" to="/faults">{{ say('line.faults', { count: board.counts.faults }) }}</RouterLink>
+        </h1>
+        <div class="tools no-print">
+          <label class="search"><span class="unseen">{{ say('line.find') }}</span><input ref="search" v-model="board.find" type="search" :placeholder="`${say('line.find')}…`"><kbd aria-hidden="true">/</kbd></label>
+          <label><span class="unseen">{{ say('line.property') }}</span>
+            <select v-model="board.property"><option :value="null">{{ say('line.allProperties') }}</option><option v-for="it in board.answer.properties" :key="it.id" :value="it.id">{{ it.name }}</option></select></label>
+          <label><span class="unseen">{{ say('line.kind') }}</span>
+            <select v-model="board.kind"><option :value="null">{{ say('line.allKinds') }}</option><option v-for="kind in kinds" :key="kind" :value="kind">{{ say(`kind.${kind}`) }}</option></select></label>
+          <label><span class="unseen">{{ say('line.sort') }}</span>
+            <select v-model="board.order"><option value="property">{{ say('line.sort.property') }}</option><option value="worst">{{ say('line.sort.worst') }}</option></select></label>
+          <button type="button" class="plain link" @click="asList = !asList">{{ say(asList ? 'line.asBoard' : 'line.asList') }}</button>
+          <span v-if="today" class="date quiet">{{ say.day(today) }}</span>
+        </div>
+        <div v-if="board.shown.length === 0" class="nothing"><p>{{ say('line.nothing') }}</p><button type="button" class="plain link" @click="clear">{{ say('line.clear') }}</button></div>
+        <LineList v-else-if="asList" :rows="board.shown" :properties="board.answer.properties" @pick="pick" />
+        <LineBoard v-else :rows="board.shown" :properties="board.answer.properties" :grouped="board.order === 'property'" :picked="picked" :theme="desk.theme" @pick="pick" @leave="leave" />
+        <footer class="legend small quiet no-print">
+          <template v-if="legend">
+            <span v-for="kind in kinds" :key="kind"><KindGlyph :kind="kind" /> {{ say(`kind.${kind}`) }}</span>
+            <span v-for="sign in ['foot', 'tick', 'box', 'hollow', 'far']" :key="sign">{{ say(`line.legend.${sign}`) }}</span>
+            <button type="button" class="plain link" @click="setLegend(false)">{{ say('line.legend.hide') }}</button>
+          </template>
+          <button v-else type="button" class="plain link" @click="setLegend(true)">{{ say('line.legend') }}</button>
+        </footer>
+      </template>
+      <div v-else-if="board.answer" class="nothing">
+        <h1>{{ say('line.empty') }}</h1><p class="quiet">{{ say('line.empty.why') }}</p>
+        <VBtn color="primary" to="/homes">{{ say('line.empty.go') }}</VBtn>
+      </div>
+      <p v-else-if="!board.failure" class="quiet">{{ say('loading') }}</p>
+    </section>
+    <PointPanel v-if="picked !== null" :key="picked" :number="picked" @close="leave" @changed="board.load()" />
+  </div>
+</template>
+
+<style scoped>
+.screen { display: flex; height: 100dvh; min-height: 0; }
+.main { flex: 1; min-width: 0; display: flex; flex-direction: column; padding: 18px 22px 10px; }
+.headline { font-weight: 460; max-width: 62ch; font-size: 22px; }
+.figure { text-decoration: underline; text-decoration-thickness: 1.5px; text-underline-offset: 5px; text-decoration-color: var(--edge); color: inherit; display: inline; }
+.figure.alarm { color: var(--alarm); font-weight: 680; text-decoration-color: var(--alarm); }
+.figure[aria-pressed='true'] { background: var(--pick); }
+.figure:disabled { text-decoration: none; cursor: default; }
+.tools { display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: center; margin: 12px 0 8px; font-size: 14px; }
+.search { display: flex; align-items: center; gap: 6px; border: 1px solid var(--edge); border-radius: 6px; background: var(--panel); padding: 5px 8px; }
+.search input { border: 0; outline: 0; background: none; color: var(--ink); width: 190px; font: inherit; }
+.search:focus-within { outline: 3px solid var(--dew); outline-offset: 1px; }
+.tools select { font: inherit; color: var(--ink); background: var(--ground); border: 0; border-bottom: 1px solid var(--edge); padding: 4px 2px; }
+.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; }
+.date { margin-left: auto; }
+.legend { display: flex; flex-wrap: wrap; gap: 4px 16px; padding-top: 8px; border-top: 1px solid var(--hair); min-height: 30px; }
+.nothing { display: grid; gap: 10px; justify-items: start; padding: 40px 0; max-width: 52ch; }
+</style>

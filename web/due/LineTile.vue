@@ -1,0 +1,80 @@
+<script setup lang="ts">
+/** Some rows of the board: one canvas for their strips, names and words beside it. Drawn once, scrolled as it is. */
+import { onMounted, ref, watch } from 'vue';
+import { say } from '../language/say.ts';
+import { drawMark, drawRail, nearestMark, paletteOf, placeMarks, type PlacedMark } from './drawStrip.ts';
+import { foremost, isPast, isIdle, type BoardRow, type Mark } from './marks.ts';
+
+const props = defineProps<{ rows: readonly BoardRow[]; rowHeight: number; stripWidth: number; picked: number | null; pickedRow: string | null; theme: string }>();
+const emit = defineEmits<{ pick: [number: number, rowId: string] }>();
+
+const canvas = ref<HTMLCanvasElement>();
+let placed: PlacedMark[][] = [];
+
+function draw(): void {
+  const element = canvas.value;
+  const context = element?.getContext('2d');
+  if (!element || !context || props.stripWidth <= 0) return;
+  const ratio = window.devicePixelRatio || 1;
+  const { rows, rowHeight, stripWidth } = props;
+  element.width = Math.round(stripWidth * ratio);
+  element.height = Math.round(rows.length * rowHeight * ratio);
+  context.scale(ratio, ratio);
+  const palette = paletteOf(element);
+  placed = rows.map((row, i) => {
+    drawRail(context, palette, stripWidth, i * rowHeight, rowHeight);
+    const marks = placeMarks(row.marks, stripWidth, i * rowHeight, rowHeight);
+    for (const it of marks) if (it.mark.number !== props.picked) drawMark(context, palette, it, false);
+    const chosen = marks.find(({ mark }) => mark.number === props.picked);
+    if (chosen) drawMark(context, palette, chosen, true);
+    return marks;
+  });
+}
+
+function pickAt(event: MouseEvent): void {
+  const row = Math.floor(event.offsetY / props.rowHeight);
+  const hit = nearestMark((placed[row] ?? []).filter(({ mark }) => mark.state !== 'fresh'), event.offsetX, event.offsetY)
+    ?? nearestMark(placed[row] ?? [], event.offsetX, event.offsetY);
+  if (hit) emit('pick', hit.mark.number, props.rows[row]!.id);
+}
+
+function words(mark: Mark): string {
+  if (mark.share === undefined) return say('line.scale.none');
+  if (mark.daysLeft < 0) return say('words.past', { days: -mark.daysLeft });
+  return mark.daysLeft === 0 ? say('words.due') : say('words.in', { days: mark.daysLeft });
+}
+
+const isLate = (mark: Mark) => isPast(mark) && isIdle(mark);
+
+onMounted(draw);
+watch(() => [props.rows, props.rowHeight, props.stripWidth, props.picked, props.theme], draw, { flush: 'post' });
+</script>
+
+<template>
+  <div class="tile">
+    <canvas ref="canvas" class="strips" :style="{ width: `${stripWidth}px`, height: `${rows.length * rowHeight}px` }" aria-hidden="true" @click="pickAt" />
+    <div v-for="row in rows" :key="row.id" class="row" :class="{ picked: row.id === pickedRow }" :style="{ height: `${rowHeight}px` }">
+      <RouterLink class="name" :to="`/homes/${row.id}`">{{ row.name }}</RouterLink>
+      <span class="gap" />
+      <template v-for="first in [foremost(row.marks)]" :key="first?.number ?? 0">
+        <button v-if="first" type="button" class="plain words" @click="emit('pick', first.number, row.id)">
+          <span :class="{ strong: isLate(first) }">{{ first.type.name }}</span>
+          <span :class="isLate(first) ? 'alarm' : 'quiet'"> {{ words(first) }}</span>
+        </button>
+        <span v-else class="words quiet">{{ say('words.empty') }}</span>
+      </template>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.tile { position: relative; }
+.strips { position: absolute; left: var(--name-width); top: 0; cursor: pointer; }
+.row { display: flex; align-items: center; font-size: 13px; }
+.row.picked { background: var(--pick); }
+.name { width: var(--name-width); flex: none; padding-left: 8px; font-weight: 600; color: var(--ink); text-decoration: none; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.name:hover { text-decoration: underline; }
+.gap { width: var(--strip-width); flex: none; }
+.words { flex: 1; min-width: 0; padding: 0 8px 0 12px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; line-height: 24px; }
+.words:hover { text-decoration: underline; }
+</style>

@@ -1,0 +1,116 @@
+<script setup lang="ts">
+/** A point's story and the working of its date, with what can be done about it. */
+import { computed, onMounted, ref } from 'vue';
+import { WORK, type PointAnswer } from '../../contract/due.ts';
+import { get, write } from '../door/door.ts';
+import { sentenceOf } from '../door/form.ts';
+import { useLoading } from '../door/load.ts';
+import GiveJob from '../jobs/GiveJob.vue';
+import LogRecord from '../proof/LogRecord.vue';
+import PointSpecification from '../register/PointSpecification.vue';
+import { say } from '../language/say.ts';
+import { standOn } from './marks.ts';
+import KindGlyph from './KindGlyph.vue';
+
+const props = defineProps<{ number: number }>();
+const emit = defineEmits<{ close: []; changed: [] }>();
+
+const { value: point, failure, reload } = useLoading(() => get<PointAnswer>(`/points/${props.number}`));
+const open = ref<'give' | 'log' | 'specify' | null>(null);
+const sure = ref(false);
+const refusal = ref('');
+
+const stand = computed(() => (point.value ? standOn(point.value.mark, point.value.place.today) : null));
+const late = computed(() => (stand.value?.state === 'past' || stand.value?.state === 'longPast') && (point.value?.mark.work ?? 0) === WORK.none);
+const headline = computed(() => {
+  const mark = point.value!.mark;
+  const { share, daysLeft } = stand.value!;
+  if (mark.work >= WORK.sent && mark.servedDay) return say('point.done', { day: say.shortDay(mark.servedDay + mark.work - WORK.sent) });
+  if (share === undefined) return say('point.noRecord');
+  return daysLeft < 0 ? say('point.past', { days: -daysLeft }) : daysLeft === 0 ? say('point.today') : say('point.in', { days: daysLeft });
+});
+const lineDay = computed(() => point.value!.mark.servedDay + point.value!.mark.intervalDays);
+
+async function changed(): Promise<void> {
+  open.value = null;
+  await reload();
+  emit('changed');
+}
+
+async function cancel(): Promise<void> {
+  if (!sure.value) { sure.value = true; return; }
+  try {
+    await write('POST', `/jobs/${point.value!.job!.id}/moves`, { move: 'cancel', revision: point.value!.job!.revision });
+    sure.value = false;
+  } catch (error) {
+    refusal.value = sentenceOf(error);
+  }
+  await changed();
+}
+
+onMounted(reload);
+</script>
+
+<template>
+  <aside class="side" :aria-label="point?.name ?? say('loading')">
+    <button type="button" class="plain shut" :aria-label="say('close')" @click="emit('close')">×</button>
+    <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+    <template v-if="point && stand">
+      <h2><KindGlyph :kind="point.kind" :size="16" /> {{ point.name }}</h2>
+      <p class="quiet small"><RouterLink :to="`/homes/${point.place.id}`">{{ point.place.name }}</RouterLink>, {{ point.place.property }} · {{ point.machine.name }}<template v-if="point.safetyCritical"> · <b>{{ say('point.critical') }}</b></template></p>
+      <p class="big" :class="{ alarm: late }">{{ headline }}</p>
+      <p v-if="stand.share !== undefined" class="quiet small">{{ say('point.used', { share: stand.share, past: String(stand.daysLeft < 0), day: say.shortDay(lineDay) }) }}</p>
+      <p class="says">{{ point.says }} {{ point.why }}</p>
+
+      <section :aria-label="say('point.actions')" class="actions no-print">
+        <p v-if="point.job && point.job.state !== 'open'" class="small">{{ say('point.given', { name: point.job.assignee ?? '', state: point.job.says }) }}</p>
+        <VBtn v-if="point.waitingRecordId" color="primary" :to="`/proof/${point.waitingRecordId}`">{{ say('point.judge') }}</VBtn>
+        <template v-else>
+          <VBtn v-if="!point.job || point.job.state === 'open'" color="primary" :variant="open === 'give' ? 'outlined' : 'flat'" @click="open = open === 'give' ? null : 'give'">{{ say('point.give') }}</VBtn>
+          <VBtn v-else variant="outlined" @click="cancel">{{ say(sure ? 'point.cancelJob.sure' : 'point.cancelJob') }}</VBtn>
+          <VBtn variant="outlined" @click="open = open === 'log' ? null : 'log'">{{ say('point.log') }}</VBtn>
+        </template>
+        <VBtn variant="outlined" @click="open = open === 'specify' ? null : 'specify'">{{ say('point.specify') }}</VBtn>
+      </section>
+      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+      <GiveJob v-if="open === 'give'" :point="point" @given="changed" />
+      <LogRecord v-if="open === 'log'" :point-id="point.id" :procedure="point.procedure" :today="point.place.today" @logged="changed" />
+      <PointSpecification v-if="open === 'specify'" :place-id="point.place.id" :point-id="point.id" @saved="changed" />
+
+      <section v-if="stand.share !== undefined">
+        <h3>{{ say('point.working') }}</h3>
+        <dl class="working">
+          <div v-for="(term, i) in point.terms" :key="i"><dt>{{ term.says }}<small>{{ term.why }}</small></dt><dd>{{ say('point.days', { days: term.days }) }}</dd></div>
+          <div class="sum"><dt>{{ say('point.interval') }}<small v-if="point.band">{{ say('point.band', { early: point.band.early, late: point.band.late }) }}</small></dt><dd>{{ say('point.days', { days: point.mark.intervalDays }) }}</dd></div>
+        </dl>
+      </section>
+      <section>
+        <h3>{{ say('point.story') }}</h3>
+        <p v-if="point.story.length === 0" class="quiet small">{{ say('point.story.none') }}</p>
+        <ul class="story small">
+          <li v-for="(entry, i) in point.story" :key="i"><span><b>{{ say.shortDay(Date.parse(entry.day) / 86400000) }}</b> {{ entry.says }}</span><span class="quiet">{{ entry.by }}</span></li>
+        </ul>
+      </section>
+    </template>
+    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
+  </aside>
+</template>
+
+<style scoped>
+.side { width: 328px; flex: none; border-left: 1px solid var(--hair); background: var(--panel); padding: 18px 20px; overflow-y: auto; display: flex; flex-direction: column; gap: 10px; position: relative; }
+.shut { position: absolute; right: 12px; top: 8px; font-size: 24px; line-height: 32px; width: 32px; text-align: center; color: var(--ink-2); }
+h2 { padding-right: 26px; }
+.big { font-size: 27px; font-weight: 680; letter-spacing: -.01em; line-height: 1.15; }
+.says { font-size: 14px; }
+.actions { display: flex; flex-wrap: wrap; gap: 8px; }
+.actions p { width: 100%; }
+.working { margin: 4px 0 0; font-size: 14px; }
+.working div { display: flex; justify-content: space-between; gap: 10px; border-top: 1px solid var(--hair); padding: 5px 0; }
+.working small { display: block; color: var(--ink-2); font-size: 12.500px; }
+.working dd { margin: 0; white-space: nowrap; font-weight: 600; }
+.working .sum { border-top: 2px solid var(--ink); font-weight: 680; }
+.working .sum small { font-weight: 400; }
+.story li { display: flex; justify-content: space-between; gap: 10px; padding: 4px 0; border-top: 1px solid var(--hair); }
+.story .quiet { white-space: nowrap; }
+@media (max-width: 900px) { .side { position: fixed; inset: 0; width: auto; z-index: 20; } }
+</style>

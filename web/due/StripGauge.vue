@@ -1,0 +1,56 @@
+<script setup lang="ts">
+/** The strip, one row tall: the gauge of a unit, a machine, a job. SVG, so that it is light and prints. */
+import { computed } from 'vue';
+import { say } from '../language/say.ts';
+import { GLYPHS } from './glyphs.ts';
+import { standOn } from './marks.ts';
+import { GUTTER_END, LINE_AT, placeOf } from './scale.ts';
+import type { MarkDates } from '../../contract/register.ts';
+import type { PointKind } from '../../core/catalogue/types.ts';
+
+export interface GaugeMark extends MarkDates { readonly kind: string; readonly name: string; readonly safetyCritical: boolean }
+
+const props = defineProps<{ marks: readonly GaugeMark[]; today: number }>();
+const WIDTH = 320;
+const HEIGHT = 26;
+
+const placed = computed(() => {
+  const levels = [-Infinity, -Infinity];
+  return props.marks
+    .map((mark) => ({ ...mark, ...standOn(mark, props.today) }))
+    .sort((a, b) => (a.share ?? -1) - (b.share ?? -1))
+    .map((mark) => {
+      const x = placeOf(mark.share) * WIDTH;
+      const level = x - levels[0]! >= 13 ? 0 : 1;
+      levels[level] = x;
+      const past = (mark.state === 'past' || mark.state === 'longPast') && mark.work === 0;
+      return { ...mark, x, y: level === 0 ? HEIGHT / 2 : 6, glyph: GLYPHS[mark.kind as PointKind], tone: past ? 'late' : mark.work > 0 ? 'on' : mark.state === 'fresh' ? 'fresh' : 'plain' };
+    });
+});
+const label = computed(() => say('strip.label', {
+  marks: placed.value.map(({ name, share }) => (share === undefined ? say('strip.none', { name }) : say('strip.mark', { name, percent: Math.round(share * 100) }))).join('; '),
+}));
+</script>
+
+<template>
+  <svg class="gauge" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" preserveAspectRatio="xMidYMid meet" role="img" :aria-label="label">
+    <rect :x="LINE_AT * WIDTH" y="0" :width="WIDTH * (1 - LINE_AT)" :height="HEIGHT" class="ground" />
+    <path :d="`M${GUTTER_END * WIDTH + 4} ${HEIGHT / 2}H${WIDTH}`" class="rail" />
+    <path :d="`M${LINE_AT * WIDTH} 0V${HEIGHT}`" class="line" />
+    <g v-for="(mark, i) in placed" :key="i" :transform="`translate(${mark.x - 6} ${mark.y - 6})`" :class="mark.tone">
+      <rect v-if="mark.safetyCritical && mark.tone !== 'fresh'" x="-2.5" y="-2.5" width="17" height="17" class="box" />
+      <path :d="mark.glyph.path" :stroke-width="mark.glyph.stroke || 1" :class="mark.glyph.stroke ? 'stroke' : 'fill'" />
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.gauge { display: block; width: 100%; max-width: 560px; }
+.ground { fill: var(--past-ground); }
+.rail { stroke: var(--hair); stroke-width: 1.5; }
+.line { stroke: var(--dew); stroke-width: 3; }
+.stroke { fill: none; stroke: currentColor; }
+.fill { fill: currentColor; }
+.box { fill: var(--panel); stroke: currentColor; stroke-width: 1.3; }
+.late { color: var(--alarm); } .on { color: var(--dew); } .fresh { color: var(--fresh); } .plain { color: var(--ink); }
+</style>

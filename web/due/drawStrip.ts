@@ -1,0 +1,152 @@
+/** Drawing one strip: its rail, the ground past the line, and its marks. */
+import { GLYPHS } from './glyphs.ts';
+import { isIdle, isPast, isSent, type Mark } from './marks.ts';
+import { GUTTER_END, LINE_AT, placeOf } from './scale.ts';
+
+export interface Palette {
+  readonly ink: string;
+  readonly dew: string;
+  readonly alarm: string;
+  readonly fresh: string;
+  readonly hair: string;
+  readonly past: string;
+  readonly panel: string;
+}
+
+export function paletteOf(element: Element): Palette {
+  const style = getComputedStyle(element);
+  const token = (name: string) => style.getPropertyValue(name).trim();
+  return {
+    ink: token('--ink'), dew: token('--dew'), alarm: token('--alarm'), fresh: token('--fresh'), hair: token('--hair'), past: token('--past-ground'), panel: token('--panel'),
+  };
+}
+
+const paths = new Map<string, Path2D>();
+
+function pathOf(text: string): Path2D {
+  let path = paths.get(text);
+  if (!path) paths.set(text, (path = new Path2D(text)));
+  return path;
+}
+
+/** A mark with the place it was drawn at. */
+export interface PlacedMark {
+  readonly mark: Mark;
+  readonly x: number;
+  readonly y: number;
+}
+
+const STEP = 8;
+
+/** Places the marks of a row; those that would collide step up or down, never off the row. */
+export function placeMarks(marks: readonly Mark[], width: number, top: number, height: number): PlacedMark[] {
+  const middle = top + height / 2;
+  const reach = Math.max(0, height / 2 - 8);
+  const levels = [0, -Math.min(STEP, reach), Math.min(STEP, reach)];
+  const lastAt = levels.map(() => -Infinity);
+  return marks.map((mark) => {
+    const x = placeOf(mark.share) * width;
+    let level = lastAt.findIndex((at) => x - at >= 13);
+    if (level === -1) level = lastAt.indexOf(Math.min(...lastAt));
+    lastAt[level] = x;
+    return { mark, x, y: middle + levels[level]! };
+  });
+}
+
+/** Rail, past ground, line: what every row stands on. */
+export function drawRail(context: CanvasRenderingContext2D, palette: Palette, width: number, top: number, height: number): void {
+  const line = Math.round(LINE_AT * width);
+  context.fillStyle = palette.past;
+  context.fillRect(line, top, width - line, height);
+  context.strokeStyle = palette.hair;
+  context.lineWidth = 1.5;
+  context.beginPath();
+  context.moveTo(GUTTER_END * width + 6, top + height / 2);
+  context.lineTo(width, top + height / 2);
+  context.stroke();
+  context.fillStyle = palette.dew;
+  context.fillRect(line - 1.5, top, 3, height);
+}
+
+export function drawMark(context: CanvasRenderingContext2D, palette: Palette, { mark, x, y }: PlacedMark, picked: boolean): void {
+  const small = mark.state === 'fresh';
+  const scale = small ? 0.74 : 1;
+  const glyph = GLYPHS[mark.type.kind];
+  const colour = colourOf(mark, palette);
+  context.save();
+  context.translate(x, y);
+  if (picked) {
+    context.strokeStyle = palette.ink;
+    context.lineWidth = 2;
+    context.strokeRect(-12, -12, 24, 24);
+  }
+  if (mark.type.safetyCritical && !small) {
+    context.fillStyle = palette.panel;
+    context.fillRect(-9, -9, 18, 18);
+    context.strokeStyle = colour;
+    context.lineWidth = 1.4;
+    context.strokeRect(-9, -9, 18, 18);
+  }
+  context.strokeStyle = colour;
+  context.fillStyle = colour;
+  if (!small) drawSign(context, mark);
+  if (mark.share !== undefined && mark.share > 2) drawBeyond(context);
+  context.scale(scale, scale);
+  context.translate(-6, -6);
+  const path = pathOf(glyph.path);
+  const hollow = mark.state === 'noRecord' || isSent(mark);
+  context.setLineDash(mark.state === 'noRecord' ? [1.6, 1.4] : []);
+  if (glyph.stroke > 0 || hollow) {
+    context.lineWidth = hollow ? Math.min(1.2, glyph.stroke || 1.3) : glyph.stroke;
+    context.stroke(path);
+  } else {
+    context.fill(path);
+  }
+  context.restore();
+}
+
+function colourOf(mark: Mark, palette: Palette): string {
+  if (isPast(mark) && isIdle(mark)) return palette.alarm;
+  if (!isIdle(mark)) return palette.dew;
+  return mark.state === 'fresh' || mark.state === 'noRecord' ? palette.fresh : palette.ink;
+}
+
+/** The second sign beside colour: a foot where somebody is on it, a tick where it was sent. */
+function drawSign(context: CanvasRenderingContext2D, mark: Mark): void {
+  if (isIdle(mark)) return;
+  const y = mark.type.safetyCritical ? 12 : 9.5;
+  context.lineWidth = 2;
+  context.beginPath();
+  if (isSent(mark)) {
+    context.moveTo(-3.5, y - 1);
+    context.lineTo(-1, y + 1.5);
+    context.lineTo(4, y - 2.5);
+  } else {
+    context.moveTo(-4.5, y);
+    context.lineTo(4.5, y);
+  }
+  context.stroke();
+}
+
+function drawBeyond(context: CanvasRenderingContext2D): void {
+  context.lineWidth = 1.6;
+  context.beginPath();
+  for (const x of [11, 15]) {
+    context.moveTo(x, -3.5);
+    context.lineTo(x + 3, 0);
+    context.lineTo(x, 3.5);
+  }
+  context.stroke();
+}
+
+/** The mark nearest to a point of the strip, within reach. */
+export function nearestMark(placed: readonly PlacedMark[], x: number, y: number): PlacedMark | undefined {
+  let best: PlacedMark | undefined;
+  let bestDistance = 14 ** 2;
+  for (const it of placed) {
+    const distance = (it.x - x) ** 2 + (it.y - y) ** 2;
+    if (distance < bestDistance) [best, bestDistance] = [it, distance];
+  }
+  return best;
+}
+

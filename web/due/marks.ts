@@ -1,0 +1,63 @@
+/** Marks as the board holds them: the server's numbers, with share and state as of today. */
+import { shareUsed, stateOf, type PointState } from '../../core/due/line.ts';
+import { MARK_FIELDS, WORK, type BoardAnswer, type BoardType } from '../../contract/due.ts';
+import type { MarkDates } from '../../contract/register.ts';
+
+export interface Mark {
+  readonly number: number;
+  readonly type: BoardType;
+  readonly share: number | undefined;
+  readonly state: PointState;
+  readonly work: number;
+  /** Days until the line; negative past it. */
+  readonly daysLeft: number;
+}
+
+export interface BoardRow {
+  readonly id: string;
+  readonly name: string;
+  readonly property: number;
+  readonly marks: readonly Mark[];
+}
+
+export interface Stand {
+  readonly share: number | undefined;
+  readonly state: PointState;
+  readonly daysLeft: number;
+}
+
+/** Where a mark stands on a day. */
+export function standOn({ servedDay, intervalDays, capSlack, work }: MarkDates, today: number): Stand {
+  const line = { servedDay: servedDay || null, lineDay: servedDay + intervalDays, capDay: servedDay + intervalDays + capSlack };
+  const doneDay = work >= WORK.sent && servedDay ? servedDay + work - WORK.sent : null;
+  return { share: shareUsed(line, { today, doneDay }), state: stateOf(line, { today, doneDay }), daysLeft: line.lineDay - today };
+}
+
+export function rowsOf(board: BoardAnswer): BoardRow[] {
+  return board.rows.map(({ id, name, property, marks }) => {
+    const { today } = board.properties[property]!;
+    const read: Mark[] = [];
+    for (let i = 0; i < marks.length; i += MARK_FIELDS) {
+      const dates = { servedDay: marks[i + 2]!, intervalDays: marks[i + 3]!, capSlack: marks[i + 4]!, work: marks[i + 5]! };
+      read.push({ number: marks[i]!, type: board.types[marks[i + 1]!]!, work: dates.work, ...standOn(dates, today) });
+    }
+    read.sort((a, b) => (a.share ?? -1) - (b.share ?? -1));
+    return { id, name, property, marks: read };
+  });
+}
+
+export const isPast = ({ state }: Mark) => state === 'past' || state === 'longPast';
+export const isIdle = ({ work }: Mark) => work === WORK.none;
+export const isSent = ({ work }: Mark) => work >= WORK.sent;
+
+/** What a mark weighs in a list: risk times lateness; sent work weighs little, no record as much as a point on its line. */
+export function urgency(mark: Mark): number {
+  const share = mark.share ?? 1;
+  const late = share >= 1 ? share : share * 0.4;
+  return late * mark.type.riskWeight * (isSent(mark) ? 0.05 : 1);
+}
+
+/** The mark that matters most in a row. */
+export function foremost(marks: readonly Mark[]): Mark | undefined {
+  return marks.reduce<Mark | undefined>((best, mark) => (best === undefined || urgency(mark) > urgency(best) ? mark : best), undefined);
+}

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { computed, onMounted } from 'vue';
+import type { FaultSummary } from '../../contract/register.ts';
+import { useDesk } from '../desk/deskStore.ts';
+import { useBoard } from '../due/boardStore.ts';
+import { get } from '../door/door.ts';
+import { useLoading } from '../door/load.ts';
+import { say } from '../language/say.ts';
+import FaultList from './FaultList.vue';
+
+const desk = useDesk();
+const board = useBoard();
+const { value: answer, failure, reload } = useLoading(() => get<{ faults: FaultSummary[] }>('/faults'));
+const open = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt === null) ?? []);
+const closed = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt !== null) ?? []);
+const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+async function changed(): Promise<void> {
+  await reload();
+  if (desk.isManager) await board.load();
+}
+onMounted(reload);
+</script>
+
+<template>
+  <div class="page">
+    <header><h1>{{ say('faults.title') }}</h1><VBtn variant="outlined" to="/faults/report">{{ say('faults.report') }}</VBtn></header>
+    <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+    <template v-if="answer">
+      <div class="columns">
+        <section><p class="count">{{ say('faults.open', { count: open.length }) }}</p><p v-if="!open.length" class="quiet">{{ say('faults.none.why') }}</p><FaultList v-if="open.length" :faults="open" :zone="zone" with-place @changed="changed" /></section>
+        <section v-if="closed.length"><h2>{{ say('faults.closed') }}</h2><FaultList :faults="closed" :zone="zone" with-place /></section>
+      </div>
+    </template>
+    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
+  </div>
+</template>
+
+<style scoped>
+.page { padding: 22px 26px; max-width: 1080px; display: grid; gap: 14px; }
+header { display: flex; justify-content: space-between; gap: 12px; flex-wrap: wrap; }
+.columns { display: grid; grid-template-columns: repeat(auto-fit, minmax(300px, 1fr)); gap: 36px; align-items: start; }
+.count { font-size: 18px; margin-bottom: 10px; }
+</style>

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+/** Giving a sitting: this point, the near ones beside it, and to whom. */
+import { computed, ref } from 'vue';
+import type { PointAnswer } from '../../contract/due.ts';
+import { giveJob } from '../../contract/jobs.ts';
+import { newId, write } from '../door/door.ts';
+import { useForm } from '../door/form.ts';
+import { say } from '../language/say.ts';
+
+const props = defineProps<{ point: PointAnswer }>();
+const emit = defineEmits<{ given: [] }>();
+
+const able = computed(() => props.point.assignees.filter(({ may }) => may));
+const who = ref(able.value[0]?.id ?? '');
+const along = ref(props.point.rideAlong.filter(({ chosen }) => chosen).map(({ id }) => id));
+const { errors, refusal, busy, submit } = useForm(giveJob);
+const jobId = newId();
+
+async function give(): Promise<void> {
+  const form = { id: jobId, pointIds: [props.point.id, ...along.value], assigneeId: who.value };
+  if (await submit(form, (job) => write('POST', '/jobs', job, jobId))) emit('given');
+}
+</script>
+
+<template>
+  <form class="give panel" @submit.prevent="give">
+    <fieldset>
+      <legend>{{ say('point.who') }}</legend>
+      <label v-for="it in point.assignees" :key="it.id" :class="{ quiet: !it.may }">
+        <input v-model="who" type="radio" name="who" :value="it.id" :disabled="!it.may"> {{ it.name }} <span class="quiet small">{{ say(it.may ? `point.role.${it.role}` : 'point.mayNot') }}</span>
+      </label>
+    </fieldset>
+    <fieldset v-if="point.rideAlong.length">
+      <legend>{{ say('point.rideAlong') }}</legend>
+      <label v-for="it in point.rideAlong" :key="it.id"><input v-model="along" type="checkbox" :value="it.id"> {{ it.name }}</label>
+    </fieldset>
+    <p v-if="refusal || errors.assigneeId" class="tell small" role="alert">{{ errors.assigneeId ?? refusal }}</p>
+    <VBtn type="submit" color="primary" block :loading="busy">{{ say('point.giveNow') }}</VBtn>
+  </form>
+</template>
+
+<style scoped>
+.give { padding: 12px; display: grid; gap: 10px; background: var(--ground); }
+fieldset { border: 0; padding: 0; display: grid; gap: 2px; }
+legend { font-weight: 640; padding: 0; }
+label { display: flex; gap: 8px; align-items: baseline; padding: 3px 0; }
+</style>

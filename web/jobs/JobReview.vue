@@ -1,0 +1,58 @@
+<script setup lang="ts">
+/** What is about to be sent, line by line; each leads back to its step. */
+import { computed } from 'vue';
+import type { JobAnswer, JobStep, StepNeed } from '../../contract/jobs.ts';
+import { photoUrl } from '../door/door.ts';
+import { say } from '../language/say.ts';
+import { isAnswered, type Draft } from './draft.ts';
+
+const props = defineProps<{ job: JobAnswer; draft: Draft }>();
+const emit = defineEmits<{ go: [number] }>();
+
+interface Line { readonly step: number; readonly label: string; readonly value: string; readonly photoId: string | null; readonly open: boolean }
+
+function valueOf(step: JobStep, { need, choices }: StepNeed): string {
+  const task = props.draft.tasks[step.taskIds[0]!]!;
+  const named = (value: string | null) => choices.find((choice) => choice.value === value)?.label ?? say('job.none.entered');
+  switch (need.kind) {
+    case 'confirm': return say(task.confirmed.includes(need.key) ? 'job.confirmed' : 'job.notConfirmed');
+    case 'grade': return named(need.key === 'part' ? task.grade : task.cavityGrade);
+    case 'agent': return named(task.agent);
+    case 'finds': return task.finds.map(named).join(', ') || '–';
+    case 'size': return task.size || say('job.none.entered');
+    case 'reading': return task.readings[need.key] || say('job.none.entered');
+    case 'photo': return say(task.photos[need.key] ? 'job.photo' : 'job.none.entered');
+    case 'timer': return '';
+  }
+}
+
+const lines = computed<Line[]>(() => props.job.steps.flatMap((step, i) => step.needs.filter(({ need }) => need.kind !== 'timer').map((need) => ({
+  step: i, label: need.need.kind === 'finds' ? say('job.finds') : need.label, value: valueOf(step, need),
+  photoId: need.need.kind === 'photo' ? props.draft.tasks[step.taskIds[0]!]!.photos[need.need.key] ?? null : null,
+  open: !isAnswered(props.draft, step, need),
+}))));
+</script>
+
+<template>
+  <section class="review">
+    <h1>{{ say('job.review') }}</h1>
+    <p class="quiet">{{ say('job.review.why') }}</p>
+    <ul>
+      <li v-for="(line, i) in lines" :key="i">
+        <button type="button" class="plain" @click="emit('go', line.step)">
+          <span>{{ line.label }}</span><span :class="{ alarm: line.open }" class="strong">{{ line.value }}</span>
+          <img v-if="line.photoId" :src="photoUrl(line.photoId)" alt="" width="56" height="42">
+        </button>
+      </li>
+    </ul>
+    <VTextarea v-model="draft.note" :label="say('job.note')" rows="2" />
+  </section>
+</template>
+
+<style scoped>
+.review { display: grid; gap: 10px; flex: 1; align-content: start; }
+li button { display: flex; gap: 12px; justify-content: space-between; align-items: center; width: 100%; min-height: 46px; border-top: 1px solid var(--hair); font-size: 16px; }
+li span:first-child { flex: 1; }
+li .strong { text-align: right; }
+img { object-fit: cover; border-radius: 4px; }
+</style>

@@ -1,0 +1,173 @@
+<script setup lang="ts">
+/** A job, step by step: one thing a screen, the caution beside the hazard, one large button, a way out that is no failure. */
+import { computed, nextTick, onMounted, ref, shallowRef } from 'vue';
+import { useRouter } from 'vue-router';
+import type { JobAnswer } from '../../contract/jobs.ts';
+import { get, newId, photoUrl, write } from '../door/door.ts';
+import { sentenceOf } from '../door/form.ts';
+import { useLoading } from '../door/load.ts';
+import StripGauge from '../due/StripGauge.vue';
+import { say } from '../language/say.ts';
+import { dropDraft, openOn, submissionOf, useDraft, type Draft } from './draft.ts';
+import JobReview from './JobReview.vue';
+import JobStuck from './JobStuck.vue';
+import NeedField from './NeedField.vue';
+
+const props = defineProps<{ id: string; home: string; homeName: string }>();
+const router = useRouter();
+const { value: job, failure, reload } = useLoading(() => get<JobAnswer>(`/jobs/${props.id}`));
+const draft = shallowRef<Draft | null>(null);
+const safe = ref(false);
+const tried = ref(false);
+const stuck = ref<'willNotMove' | 'notSafe' | 'partMissing' | null>(null);
+const sending = ref(false);
+const refusal = ref('');
+const sent = ref<readonly string[] | null>(null);
+const heading = ref<HTMLElement>();
+
+const DOING = ['given', 'started', 'awaitingTest'];
+const doable = computed(() => job.value !== null && job.value.mine && DOING.includes(job.value.state));
+const step = computed(() => (draft.value && job.value ? job.value.steps[draft.value.step] : undefined));
+const open = computed(() => (step.value && draft.value ? openOn(draft.value, step.value) : []));
+const expected = computed(() => job.value?.tasks.filter((task) => step.value?.taskIds.includes(task.id)).map((task) => task.expected).filter(Boolean).join(' · '));
+const minutesLeft = computed(() => {
+  const all = job.value!.steps.length;
+  return Math.max(1, Math.round((job.value!.minutes * (all - Math.max(0, draft.value!.step))) / all));
+});
+
+onMounted(async () => {
+  await reload();
+  if (job.value && doable.value) draft.value = useDraft(job.value);
+});
+
+async function turn(to: number): Promise<void> {
+  draft.value!.step = to;
+  tried.value = false;
+  refusal.value = '';
+  await nextTick();
+  window.scrollTo(0, 0);
+  heading.value?.focus();
+}
+
+/** Tells the office how far one is. Work goes on when it cannot be told. */
+async function tell(move: 'start' | 'workDone'): Promise<void> {
+  if (!job.value || job.value.state !== (move === 'start' ? 'given' : 'started')) return;
+  try {
+    const { revision, state } = await write<{ revision: number; state: JobAnswer['state'] }>('POST', `/jobs/${props.id}/moves`, { move, revision: job.value.revision });
+    job.value = { ...job.value, revision, state };
+  } catch { /* the sending tells it, too */ }
+}
+
+async function start(): Promise<void> {
+  if (!safe.value) { tried.value = true; return; }
+  draft.value!.startedAt ??= Date.now();
+  await turn(0);
+  await tell('start');
+}
+
+async function next(): Promise<void> {
+  if (open.value.length > 0) { tried.value = true; return; }
+  const upcoming = job.value!.steps[draft.value!.step + 1];
+  await turn(draft.value!.step + 1);
+  if (upcoming?.phase === 'test') await tell('workDone');
+}
+
+async function send(): Promise<void> {
+  sending.value = true;
+  refusal.value = '';
+  try {
+    const { notes } = await write<{ notes: string[] }>('POST', `/jobs/${props.id}/submission`, submissionOf(draft.value!, Date.now()), newId());
+    dropDraft(props.id);
+    draft.value = null;
+    sent.value = notes;
+  } catch (error) {
+    refusal.value = sentenceOf(error);
+  } finally {
+    sending.value = false;
+  }
+}
+</script>
+
+<template>
+  <div class="run">
+    <div v-if="sent" class="end" role="status">
+      <h1>{{ say('job.sent') }}</h1><p class="quiet">{{ say('job.sent.why') }}</p>
+      <div v-if="sent.length" class="caution"><p class="strong">{{ say('job.sent.notes') }}</p><p v-for="note in sent" :key="note">{{ note }}</p></div>
+      <VBtn color="primary" size="large" block :to="home">{{ homeName }}</VBtn>
+    </div>
+    <div v-else-if="failure" class="end"><p class="tell" role="alert">{{ failure }}</p><VBtn variant="outlined" @click="reload">{{ say('again') }}</VBtn><VBtn variant="text" :to="home">{{ homeName }}</VBtn></div>
+    <div v-else-if="job && !doable" class="end"><h1>{{ job.title }}</h1><p>{{ say('job.over', { state: job.stateSays }) }}</p><VBtn variant="outlined" :to="home">{{ homeName }}</VBtn></div>
+    <p v-else-if="!job || !draft" class="quiet end">{{ say('loading') }}</p>
+
+    <template v-else>
+      <p class="bar small"><b>{{ job.place }}</b><span class="quiet">{{ draft.step < 0 ? say('job.minutes', { minutes: job.minutes }) : draft.step < job.steps.length ? `${say('job.step', { step: draft.step + 1, steps: job.steps.length })} · ${say('job.minutes', { minutes: minutesLeft })}` : '' }}</span></p>
+      <progress class="progress" :value="draft.step + 1" :max="job.steps.length + 1" :aria-label="say('job.step', { step: draft.step + 1, steps: job.steps.length })" />
+
+      <section v-if="draft.step < 0" class="body">
+        <h1 ref="heading" tabindex="-1">{{ job.title }}</h1>
+        <p class="quiet">{{ job.machine }} · {{ job.why }}</p>
+        <div v-if="job.sentBack" class="caution"><p class="strong">{{ say('job.sentBack') }}</p><p>{{ job.sentBack }}</p></div>
+        <div class="stops"><h2>{{ say('job.stops') }}</h2><ul><li v-for="stop in job.stops" :key="stop" class="caution">{{ stop }}</li></ul></div>
+        <div><h2>{{ say('job.need') }}</h2><ul class="kit"><li v-for="item in job.kit" :key="item">{{ item }}</li></ul></div>
+        <StripGauge :marks="job.marks" :today="job.today" />
+        <label class="safe" :class="{ open: tried && !safe }"><input v-model="safe" type="checkbox"> {{ say('job.stops.read') }}</label>
+        <p v-if="tried && !safe" class="alarm" role="alert">{{ say('job.missing', { what: say('job.stops.read') }) }}</p>
+      </section>
+
+      <section v-else-if="step" :key="step.key" class="body">
+        <div><h1 ref="heading" tabindex="-1">{{ step.title }}</h1><p v-if="step.taskName" class="quiet">{{ step.taskName }}</p></div>
+        <p v-if="step.caution" class="caution">{{ step.caution }}</p>
+        <p class="words">{{ step.body }}</p>
+        <p v-if="expected && (step.phase === 'open' || step.needs.some(({ need }) => need.kind === 'size'))" class="small quiet">{{ say('job.expected') }}: {{ expected }}</p>
+        <figure v-if="step.shutoffPhotoId"><img :src="photoUrl(step.shutoffPhotoId)" :alt="say('job.shutoff')"><figcaption class="small quiet">{{ say('job.shutoff') }}</figcaption></figure>
+        <NeedField v-for="need in step.needs" :key="`${step.key} ${need.need.kind} ${need.need.key}`" :need="need" :step="step" :draft="draft" :procedure="job.tasks.find(({ id: it }) => it === step!.taskIds[0])!.procedure" />
+        <p v-if="tried && open.length" class="alarm" role="alert">{{ say('job.missing', { what: open.join('; ') }) }}</p>
+      </section>
+
+      <JobReview v-else :job="job" :draft="draft" @go="turn" />
+      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+
+      <footer class="foot">
+        <JobStuck v-if="stuck" :job="job" :reason="stuck" @close="stuck = null" @left="router.push(home)" />
+        <template v-else>
+          <VBtn v-if="draft.step < 0" color="primary" size="x-large" block @click="start">{{ say('job.start') }}</VBtn>
+          <VBtn v-else-if="step" color="primary" size="x-large" block @click="next">{{ step.button ?? say('job.next') }}</VBtn>
+          <VBtn v-else color="primary" size="x-large" block :loading="sending" @click="send">{{ say('job.send') }}</VBtn>
+          <div class="ways">
+            <VBtn v-if="draft.step >= 0" variant="outlined" @click="turn(draft.step - 1)">{{ say('back') }}</VBtn>
+            <template v-if="draft.step < job.steps.length">
+              <VBtn v-if="draft.step >= 0" variant="outlined" @click="stuck = 'willNotMove'">{{ say('job.wontMove') }}</VBtn>
+              <VBtn variant="outlined" @click="stuck = 'notSafe'">{{ say('job.notSafe') }}</VBtn>
+              <VBtn v-if="draft.step >= 0" variant="outlined" @click="stuck = 'partMissing'">{{ say('job.partMissing') }}</VBtn>
+            </template>
+            <VBtn variant="outlined" :to="home">{{ say('job.later') }}</VBtn>
+          </div>
+        </template>
+      </footer>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.run { max-width: 560px; margin: 0 auto; min-height: 100dvh; display: flex; flex-direction: column; padding: 14px 18px 0; font-size: 17px; }
+.bar { display: flex; justify-content: space-between; gap: 10px; }
+.progress { width: 100%; height: 6px; margin: 8px 0 14px; appearance: none; border: 0; background: var(--hair); border-radius: 3px; overflow: hidden; }
+.progress::-webkit-progress-bar { background: var(--hair); }
+.progress::-webkit-progress-value { background: var(--dew); }
+.progress::-moz-progress-bar { background: var(--dew); }
+.body { display: grid; gap: 14px; align-content: start; flex: 1; padding-bottom: 18px; }
+h1:focus { outline: none; }
+.words { line-height: 1.5; }
+.stops ul { display: grid; gap: 8px; margin-top: 8px; }
+.kit { display: flex; flex-wrap: wrap; gap: 4px 16px; }
+.kit li::before { content: '· '; }
+.safe { display: flex; gap: 12px; align-items: center; min-height: 48px; padding: 8px 12px; border: 1.5px solid var(--edge); border-radius: 8px; background: var(--panel); }
+.safe.open { border-color: var(--alarm); }
+.safe input { width: 22px; height: 22px; flex: none; accent-color: var(--dew-deep); }
+figure { margin: 0; }
+figure img { width: 100%; max-height: 190px; object-fit: cover; border-radius: 8px; }
+.foot { position: sticky; bottom: 0; background: var(--ground); padding: 10px 0 14px; border-top: 1px solid var(--hair); display: grid; gap: 8px; }
+.ways { display: flex; flex-wrap: wrap; gap: 6px; }
+.ways .v-btn { flex: 1 1 auto; min-height: 44px; padding: 0 10px; }
+.end { display: grid; gap: 14px; padding: 40px 0; }
+</style>

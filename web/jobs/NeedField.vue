@@ -1,0 +1,90 @@
+<script setup lang="ts">
+/** One thing that a step asks for. What belongs to several tasks is entered once. */
+import { computed, onBeforeUnmount, ref } from 'vue';
+import type { JobStep, StepNeed } from '../../contract/jobs.ts';
+import GradePicker from '../catalogue/GradePicker.vue';
+import { say } from '../language/say.ts';
+import type { Draft, TaskDraft } from './draft.ts';
+import StepPhoto from './StepPhoto.vue';
+
+const props = defineProps<{ need: StepNeed; step: JobStep; draft: Draft; procedure: string }>();
+
+const tasks = computed(() => props.step.taskIds.map((id) => props.draft.tasks[id]).filter((task): task is TaskDraft => task !== undefined));
+const first = computed(() => tasks.value[0]!);
+const key = props.need.need.key;
+
+/** A value that is read from the first task and written to all. */
+const shared = <T>(read: (task: TaskDraft) => T, set: (task: TaskDraft, value: T) => void) =>
+  computed<T>({ get: () => read(first.value), set: (value) => tasks.value.forEach((task) => set(task, value)) });
+
+const confirmed = shared((task) => task.confirmed.includes(key), (task, value) => { task.confirmed = value ? [...new Set([...task.confirmed, key])] : task.confirmed.filter((it) => it !== key); });
+const grade = shared((task) => (key === 'part' ? task.grade : task.cavityGrade), (task, value) => { if (key === 'part') task.grade = value; else task.cavityGrade = value; });
+const finds = shared((task) => task.finds, (task, value) => { task.finds = value; });
+const agent = shared((task) => task.agent, (task, value) => { task.agent = value; });
+const size = shared((task) => task.size, (task, value) => { task.size = value; });
+const reading = shared((task) => task.readings[key] ?? '', (task, value) => { task.readings[key] = value; });
+const photo = shared((task) => task.photos[key] ?? null, (task, value) => { if (value) task.photos[key] = value; else delete task.photos[key]; });
+
+const failsPass = computed(() => {
+  const { need } = props.need;
+  const value = Number(reading.value.replace(',', '.'));
+  return need.kind === 'reading' && reading.value.trim() !== '' && (value < need.pass[0] || value > need.pass[1]);
+});
+
+const now = ref(Date.now());
+const ticking = setInterval(() => {
+  now.value = Date.now();
+  const end = props.draft.timers[props.step.key];
+  if (end !== undefined && now.value >= end) waited();
+}, 500);
+onBeforeUnmount(() => clearInterval(ticking));
+const left = computed(() => {
+  const end = props.draft.timers[props.step.key];
+  return end === undefined ? null : Math.max(0, Math.ceil((end - now.value) / 1000));
+});
+function waited(): void {
+  if (!props.draft.waited.includes(props.step.key)) props.draft.waited.push(props.step.key);
+}
+const isWaited = computed(() => props.draft.waited.includes(props.step.key));
+const unit = computed(() => (props.need.need.kind === 'reading' ? { celsius: '°C', minutes: 'min', seconds: 's', litres: 'L', inches: 'in' }[props.need.need.unit] : ''));
+</script>
+
+<template>
+  <label v-if="need.need.kind === 'confirm'" class="tick"><input v-model="confirmed" type="checkbox"> {{ need.label }}</label>
+  <StepPhoto v-else-if="need.need.kind === 'photo'" v-model="photo" :label="need.label" />
+  <GradePicker v-else-if="need.need.kind === 'grade'" v-model="grade" :procedure="procedure" :label="say('job.grade.pick')" :choices="need.choices" />
+  <fieldset v-else-if="need.need.kind === 'finds'" class="chips">
+    <legend>{{ say('job.finds') }}</legend>
+    <label v-for="choice in need.choices" :key="choice.value"><input v-model="finds" type="checkbox" :value="choice.value"><span>{{ choice.label }}</span></label>
+  </fieldset>
+  <fieldset v-else-if="need.need.kind === 'agent'" class="chips">
+    <legend>{{ say('job.agent') }}</legend>
+    <label v-for="choice in need.choices" :key="choice.value"><input v-model="agent" type="radio" name="agent" :value="choice.value"><span>{{ choice.label }}</span></label>
+  </fieldset>
+  <VTextField v-else-if="need.need.kind === 'size'" v-model="size" :label="say('job.size')" placeholder="16 x 25 x 1" />
+  <div v-else-if="need.need.kind === 'reading'">
+    <VTextField v-model="reading" inputmode="decimal" :label="need.need.optional ? `${need.label} (${say('job.optional')})` : need.label" :suffix="unit" hide-details="auto" />
+    <p v-if="failsPass && need.help" class="caution small" role="status">{{ need.help }}</p>
+  </div>
+  <div v-else class="timer" role="timer">
+    <p v-if="isWaited" class="strong dew">✓ {{ say('job.timer.done') }}</p>
+    <template v-else-if="left !== null"><p class="clock">{{ say('job.timer.left', { minutes: Math.floor(left / 60), seconds: String(left % 60).padStart(2, '0') }) }}</p><VBtn variant="outlined" @click="waited">{{ say('job.timer.already') }}</VBtn></template>
+    <template v-else>
+      <VBtn variant="outlined" size="large" @click="draft.timers[step.key] = Date.now() + need.need.minutes * 60000">{{ say('job.timer.start', { minutes: need.need.minutes }) }}</VBtn>
+      <VBtn variant="text" @click="waited">{{ say('job.timer.already') }}</VBtn>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.tick { display: flex; gap: 12px; align-items: center; min-height: 48px; padding: 8px 12px; border: 1.5px solid var(--edge); border-radius: 8px; background: var(--panel); }
+.tick input { width: 22px; height: 22px; flex: none; accent-color: var(--dew-deep); }
+.chips { border: 0; padding: 0; display: flex; flex-wrap: wrap; gap: 8px; }
+.chips legend { padding: 0; margin-bottom: 8px; font-weight: 640; }
+.chips label { display: inline-flex; align-items: center; min-height: 44px; padding: 0 16px; border: 1.5px solid var(--edge); border-radius: 22px; background: var(--panel); font-size: 16px; }
+.chips label:has(:checked) { background: var(--dew-deep); color: var(--on-dew); border-color: var(--dew-deep); }
+.chips label:focus-within { outline: 3px solid var(--dew); outline-offset: 2px; }
+.chips input { position: absolute; opacity: 0; width: 1px; }
+.timer { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
+.clock { font-size: 26px; font-weight: 680; }
+</style>

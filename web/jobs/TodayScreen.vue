@@ -1,0 +1,33 @@
+<script setup lang="ts">
+/** What is given to this person, the most pressing first. */
+import { onMounted } from 'vue';
+import type { JobSummary } from '../../contract/jobs.ts';
+import { get } from '../door/door.ts';
+import { useLoading } from '../door/load.ts';
+import { say } from '../language/say.ts';
+import JobCard from './JobCard.vue';
+
+const { value: answer, failure, reload } = useLoading(() => get<{ jobs: JobSummary[] }>('/jobs'));
+onMounted(reload);
+</script>
+
+<template>
+  <div class="page">
+    <header><h1>{{ say('today.title') }}</h1><VBtn variant="outlined" to="/faults/report">{{ say('today.report') }}</VBtn></header>
+    <p v-if="failure" class="tell" role="alert">{{ failure }} <button type="button" class="plain strong" @click="reload">{{ say('again') }}</button></p>
+    <template v-if="answer">
+      <p v-if="answer.jobs.length" class="quiet">{{ say('today.jobs', { count: answer.jobs.length }) }}</p>
+      <div v-else class="none"><h2>{{ say('today.none') }}</h2><p class="quiet">{{ say('today.none.why') }}</p></div>
+      <div class="jobs"><JobCard v-for="job in answer.jobs" :key="job.id" :job="job" :to="`/jobs/${job.id}`" with-place /></div>
+    </template>
+    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
+  </div>
+</template>
+
+<style scoped>
+.page { padding: 22px 26px; display: grid; gap: 14px; max-width: 1080px; }
+header { display: flex; justify-content: space-between; gap: 12px; flex-wrap: wrap; }
+.jobs { display: grid; grid-template-columns: repeat(auto-fill, minmax(300px, 1fr)); gap: 14px; align-items: start; }
+.none { padding: 30px 0; display: grid; gap: 4px; }
+@media (max-width: 720px) { .page { padding: 16px; } }
+</style>

@@ -1,0 +1,100 @@
+/** What a person has entered of a job, kept on the device until it is sent. */
+import { reactive, watch } from 'vue';
+import type { JobAnswer, JobStep, StepNeed, Submission } from '../../contract/jobs.ts';
+import { newId } from '../door/door.ts';
+import { say } from '../language/say.ts';
+
+export interface TaskDraft {
+  recordId: string;
+  grade: string | null;
+  cavityGrade: string | null;
+  finds: string[];
+  readings: Record<string, string>;
+  confirmed: string[];
+  agent: string | null;
+  size: string;
+  photos: Record<string, string>;
+}
+
+export interface Draft {
+  /** −1: the stop points. One past the last step: the review. */
+  step: number;
+  startedAt: number | null;
+  sendKey: string;
+  note: string;
+  tasks: Record<string, TaskDraft>;
+  /** When a running timer ends, by step. */
+  timers: Record<string, number>;
+  waited: string[];
+}
+
+const keyOf = (jobId: string) => `dewline.job.${jobId}`;
+
+const emptyTask = (): TaskDraft => ({
+  recordId: newId(), grade: null, cavityGrade: null, finds: [], readings: {}, confirmed: [], agent: null, size: '', photos: {},
+});
+
+function emptyDraft(): Draft {
+  return { step: -1, startedAt: null, sendKey: newId(), note: '', tasks: {}, timers: {}, waited: [] };
+}
+
+/** The draft of a job, as it was left; every change is kept at once. */
+export function useDraft(job: JobAnswer): Draft {
+  const kept = localStorage.getItem(keyOf(job.id));
+  const draft = reactive<Draft>(kept ? { ...emptyDraft(), ...JSON.parse(kept) as Draft } : emptyDraft());
+  for (const { id, state } of job.tasks) {
+    if (state === 'outstanding') draft.tasks[id] ??= emptyTask();
+    else delete draft.tasks[id];
+  }
+  draft.step = Math.min(draft.step, job.steps.length);
+  watch(draft, (now) => localStorage.setItem(keyOf(job.id), JSON.stringify(now)), { deep: true });
+  return draft;
+}
+
+/** Forgets a draft once it is sent, so that work sent back begins afresh. */
+export function dropDraft(jobId: string): void {
+  localStorage.removeItem(keyOf(jobId));
+}
+
+/** Whether a need is answered for every task that its step serves. */
+export function isAnswered(draft: Draft, step: JobStep, { need }: StepNeed): boolean {
+  return step.taskIds.every((id) => {
+    const task = draft.tasks[id];
+    if (!task) return true;
+    switch (need.kind) {
+      case 'confirm': return task.confirmed.includes(need.key);
+      case 'photo': return need.optional === true || Boolean(task.photos[need.key]);
+      case 'grade': return (need.key === 'part' ? task.grade : task.cavityGrade) !== null;
+      case 'agent': return task.agent !== null;
+      case 'size': return task.size.trim() !== '';
+      case 'reading': return need.optional === true ? isNumberOrEmpty(task.readings[need.key]) : isNumber(task.readings[need.key]);
+      case 'timer': return draft.waited.includes(step.key);
+      case 'finds': return true;
+    }
+  });
+}
+
+const isNumber = (text: string | undefined) => text !== undefined && text.trim() !== '' && Number.isFinite(Number(text.replace(',', '.')));
+const isNumberOrEmpty = (text: string | undefined) => !text?.trim() || isNumber(text);
+
+/** What is still open on a step, in words. */
+export function openOn(draft: Draft, step: JobStep): string[] {
+  return step.needs.filter((need) => !isAnswered(draft, step, need)).map(({ need, label }) => {
+    if (need.kind === 'timer') return say('job.timer.start', { minutes: need.minutes });
+    return need.kind === 'size' ? say('job.size') : need.kind === 'agent' ? say('job.agent') : label;
+  });
+}
+
+/** The draft as it is sent. */
+export function submissionOf(draft: Draft, now: number): Submission {
+  return {
+    startedAt: draft.startedAt ?? now, doneAt: now, deviceAt: now,
+    records: Object.entries(draft.tasks).map(([taskId, task]) => ({
+      id: task.recordId, taskId,
+      photos: Object.entries(task.photos).map(([slot, photoId]) => ({ slot, photoId })),
+      grade: task.grade, cavityGrade: task.cavityGrade, finds: task.finds, confirmed: task.confirmed, agent: task.agent,
+      readings: Object.fromEntries(Object.entries(task.readings).filter(([, text]) => isNumber(text)).map(([key, text]) => [key, Number(text.replace(',', '.'))])),
+      size: task.size.trim() || null, note: draft.note,
+    })) as Submission['records'],
+  };
+}

@@ -1,0 +1,34 @@
+<script setup lang="ts">
+import { reactive } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { signIn } from '../../contract/people.ts';
+import { useDesk } from '../desk/deskStore.ts';
+import { openSession } from '../door/door.ts';
+import { useForm } from '../door/form.ts';
+import { say } from '../language/say.ts';
+import FrontPage from './FrontPage.vue';
+
+const desk = useDesk();
+const route = useRoute();
+const router = useRouter();
+const entry = reactive({ email: '', password: '' });
+const { errors, refusal, busy, submit } = useForm(signIn);
+
+async function go(): Promise<void> {
+  if (!(await submit(entry, (form) => openSession('/session', form)))) return;
+  await desk.recognise();
+  const wanted = String(route.query.to ?? '/');
+  await router.push(wanted.startsWith('/') && !wanted.startsWith('//') ? wanted : '/');
+}
+</script>
+
+<template>
+  <FrontPage :title="say('signIn.title')" :why="say('signIn.tenants')">
+    <form @submit.prevent="go">
+      <VTextField v-model="entry.email" :label="say('signIn.email')" type="email" autocomplete="username" :error-messages="errors.email" autofocus />
+      <VTextField v-model="entry.password" :label="say('signIn.password')" type="password" autocomplete="current-password" :error-messages="errors.password" />
+      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+      <VBtn type="submit" color="primary" size="large" block :loading="busy">{{ say('signIn.go') }}</VBtn>
+    </form>
+  </FrontPage>
+</template>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+/** The proof queue: what was sent, what the checks say, one key a verdict. */
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import type { ProofAnswer, ProofSummary } from '../../contract/proof.ts';
+import { useBoard } from '../due/boardStore.ts';
+import { get } from '../door/door.ts';
+import { useLoading } from '../door/load.ts';
+import { say } from '../language/say.ts';
+import ProofSheet from './ProofSheet.vue';
+import ProofVerdict from './ProofVerdict.vue';
+
+const route = useRoute();
+const router = useRouter();
+const board = useBoard();
+const queue = useLoading(() => get<{ waiting: ProofSummary[] }>('/proof'));
+const id = computed(() => (route.params.id ? String(route.params.id) : null));
+const proof = useLoading(() => get<ProofAnswer>(`/proof/${id.value}`));
+const done = ref('');
+const verdict = ref<InstanceType<typeof ProofVerdict>>();
+const waiting = computed(() => queue.value.value?.waiting ?? []);
+
+async function open(first: string | undefined): Promise<void> {
+  await router.replace(first ? `/proof/${first}` : '/proof');
+}
+function skip(): void {
+  const at = waiting.value.findIndex((it) => it.id === id.value);
+  void open(waiting.value[(at + 1) % Math.max(1, waiting.value.length)]?.id);
+}
+async function judged(said: string): Promise<void> {
+  done.value = said;
+  const at = waiting.value.findIndex((it) => it.id === id.value);
+  const next = waiting.value[at + 1] ?? waiting.value[at - 1];
+  await Promise.all([queue.reload(), board.load()]);
+  await open(next?.id);
+}
+watch(id, (now) => { if (now) void proof.reload(); });
+const onKey = (event: KeyboardEvent) => {
+  const { target } = event;
+  if (target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || event.ctrlKey || event.metaKey || !proof.value.value) return;
+  if (event.key === 'ArrowRight') skip();
+  else verdict.value?.key(event.key);
+};
+onMounted(async () => {
+  document.addEventListener('keydown', onKey);
+  await queue.reload();
+  if (id.value) await proof.reload();
+  else await open(waiting.value[0]?.id);
+});
+onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
+</script>
+
+<template>
+  <div class="screen">
+    <section class="queue" :aria-label="say('proof.title')">
+      <h1>{{ say('proof.title') }}</h1>
+      <p class="quiet small">{{ say('proof.waiting', { count: waiting.length }) }}</p>
+      <p v-if="queue.failure.value" class="tell small" role="alert">{{ queue.failure.value }}</p>
+      <ol>
+        <li v-for="it in waiting" :key="it.id">
+          <RouterLink :to="`/proof/${it.id}`" :aria-current="it.id === id ? 'true' : undefined" :class="{ here: it.id === id }">
+            <b>{{ it.title }}</b><span class="quiet small">{{ it.place }} · {{ it.by }}</span>
+            <span v-if="it.worst" class="small" :class="{ alarm: it.weight === 'fail' }">{{ it.worst }}</span>
+          </RouterLink>
+        </li>
+      </ol>
+    </section>
+    <section class="sheet">
+      <p v-if="done" class="told small" role="status">{{ done }}</p>
+      <p v-if="proof.failure.value && id" class="tell" role="alert">{{ proof.failure.value }}</p>
+      <template v-if="id && proof.value.value?.id === id">
+        <ProofSheet :proof="proof.value.value" />
+        <ProofVerdict v-if="proof.value.value.state === 'waiting'" ref="verdict" :key="id" :proof="proof.value.value" @judged="judged" @skip="skip" />
+        <p v-else class="quiet">{{ say('proof.judged') }}</p>
+      </template>
+      <div v-else-if="!id && queue.value.value" class="none"><h2>{{ say('proof.none') }}</h2><p class="quiet">{{ say('proof.none.why') }}</p></div>
+      <p v-else-if="!proof.failure.value" class="quiet">{{ say('loading') }}</p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.screen { display: flex; height: 100dvh; }
+.queue { width: 226px; flex: none; border-right: 1px solid var(--hair); padding: 18px 0; overflow-y: auto; }
+.queue h1, .queue > p { padding: 0 16px; }
+.queue ol { margin-top: 10px; }
+.queue a { display: grid; padding: 9px 16px; border-top: 1px solid var(--hair); color: var(--ink); text-decoration: none; }
+.queue a.here { background: var(--pick); box-shadow: inset 4px 0 var(--dew); }
+.sheet { flex: 1; min-width: 0; padding: 18px 22px 0; overflow-y: auto; display: flex; flex-direction: column; gap: 10px; }
+.told { background: var(--pick); padding: 6px 12px; border-radius: 6px; }
+.none { padding: 60px 20px; display: grid; gap: 6px; }
+</style>

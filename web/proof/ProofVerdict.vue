@@ -1,0 +1,72 @@
+<script setup lang="ts">
+/** The verdict on a proof, with what it will do said before it is done. Accepting is no main button under a contradiction. */
+import { computed, reactive, ref } from 'vue';
+import { procedureOf } from '../../core/catalogue/catalogue.ts';
+import { judge, type ProofAnswer, type Verdict } from '../../contract/proof.ts';
+import type { Specification } from '../../contract/register.ts';
+import { newId, write } from '../door/door.ts';
+import { useForm } from '../door/form.ts';
+import { say } from '../language/say.ts';
+import SpecificationFields from '../register/SpecificationFields.vue';
+
+const props = defineProps<{ proof: ProofAnswer }>();
+const emit = defineEmits<{ judged: [string]; skip: [] }>();
+const open = ref<'sendBack' | 'registerWrong' | null>(null);
+const contradicted = computed(() => props.proof.findings.some(({ weight }) => weight === 'fail'));
+const entry = reactive({ reason: props.proof.findings.filter(({ weight }) => weight === 'fail').map(({ tells }) => tells).join(' ') });
+const specification = ref<Specification>({ forbiddenAgents: [], ...props.proof.specification });
+const fields = computed(() => procedureOf(props.proof.point.procedure).specification);
+const { errors, refusal, busy, submit } = useForm(judge);
+
+async function send(verdict: Verdict): Promise<void> {
+  const form = {
+    verdict, reason: verdict === 'sendBack' ? entry.reason : '',
+    ...(verdict === 'registerWrong' && { specification: specification.value }),
+  };
+  if (await submit(form, (it) => write('POST', `/proof/${props.proof.id}/verdict`, it, newId()))) {
+    emit('judged', say(`proof.done.${verdict}`, { what: `${props.proof.title}, ${props.proof.place}` }));
+  }
+}
+function toggle(what: 'sendBack' | 'registerWrong'): void {
+  open.value = open.value === what ? null : what;
+}
+/** One key a verdict. */
+function key(pressed: string): void {
+  if (busy.value) return;
+  if (pressed === 'a') void send('accept');
+  if (pressed === 's') toggle('sendBack');
+  if (pressed === 'r') toggle('registerWrong');
+}
+defineExpose({ key });
+</script>
+
+<template>
+  <div class="verdict">
+    <form v-if="open === 'sendBack'" class="panel form" @submit.prevent="send('sendBack')">
+      <VTextarea v-model="entry.reason" :label="say('proof.reason')" rows="2" :error-messages="errors.reason" autofocus hide-details="auto" />
+      <p class="small"><span class="quiet">{{ say('proof.preview', { name: proof.by }) }}</span> “{{ entry.reason || say('proof.reason.none') }}”</p>
+      <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.sendBackNow') }}</VBtn>
+    </form>
+    <form v-if="open === 'registerWrong'" class="panel form" @submit.prevent="send('registerWrong')">
+      <p class="small quiet">{{ say('proof.mend.why') }}</p>
+      <SpecificationFields v-model="specification" :fields="fields" :errors="errors" />
+      <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.mendNow') }}</VBtn>
+    </form>
+    <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+    <p class="effect small">{{ proof.effect }}</p>
+    <div class="buttons">
+      <VBtn :color="contradicted ? undefined : 'primary'" :variant="contradicted ? 'outlined' : 'flat'" :loading="busy && open === null" @click="send('accept')">{{ say('proof.accept') }} <kbd>a</kbd></VBtn>
+      <VBtn :color="contradicted ? 'primary' : undefined" :variant="contradicted ? 'flat' : 'outlined'" @click="toggle('sendBack')">{{ say('proof.sendBack') }} <kbd>s</kbd></VBtn>
+      <VBtn variant="outlined" @click="toggle('registerWrong')">{{ say('proof.register') }} <kbd>r</kbd></VBtn>
+      <VBtn variant="text" @click="emit('skip')">{{ say('proof.next') }} <kbd>→</kbd></VBtn>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.verdict { position: sticky; bottom: 0; margin-top: auto; background: var(--ground); padding: 10px 0 16px; border-top: 1px solid var(--hair); display: grid; gap: 8px; }
+.buttons { display: flex; flex-wrap: wrap; gap: 8px; }
+.buttons kbd { margin-left: 8px; opacity: .85; border-color: currentColor; }
+.form { padding: 14px; display: grid; gap: 8px; justify-items: start; max-height: 46vh; overflow-y: auto; }
+.form > :first-child, .form > .v-input { width: 100%; }
+</style>

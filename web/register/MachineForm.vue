@@ -1,0 +1,54 @@
+<script setup lang="ts">
+/** Registering a machine: picked by type; its service points appear by themselves. */
+import { computed, onMounted, reactive } from 'vue';
+import type { CatalogueAnswer } from '../../contract/catalogue.ts';
+import { newMachine, OWNERS, type PlaceAnswer, type PropertySummary } from '../../contract/register.ts';
+import { get, newId, write } from '../door/door.ts';
+import { useForm } from '../door/form.ts';
+import { useLoading } from '../door/load.ts';
+import KindGlyph from '../due/KindGlyph.vue';
+import { say } from '../language/say.ts';
+import PhotoField from './PhotoField.vue';
+
+const props = defineProps<{ place: PlaceAnswer }>();
+const emit = defineEmits<{ saved: [] }>();
+
+const { value: catalogue, reload } = useLoading(() => get<CatalogueAnswer>('/catalogue'));
+const homes = useLoading(() => get<{ properties: PropertySummary[] }>('/homes'));
+const entry = reactive({
+  id: newId(), placeId: props.place.id, type: '', label: '', maker: '', model: '', installed: null as string | null,
+  fuel: 'electric', owner: 'landlord' as const, drainBranch: '', serves: [] as string[], shutoffPhotoId: null as string | null,
+});
+const { errors, refusal, busy, submit } = useForm(newMachine);
+const type = computed(() => catalogue.value?.machines.find(({ key }) => key === entry.type));
+const neighbours = computed(() => homes.value.value?.properties.find(({ id }) => id === props.place.property.id)?.places.filter(({ id, kind }) => id !== props.place.id && kind === 'unit') ?? []);
+
+async function save(): Promise<void> {
+  if (await submit({ ...entry, installed: entry.installed || null }, (form) => write('POST', '/machines', form, entry.id))) emit('saved');
+}
+onMounted(() => Promise.all([reload(), homes.reload()]));
+</script>
+
+<template>
+  <form class="panel form" @submit.prevent="save">
+    <VSelect v-model="entry.type" :items="catalogue?.machines.map(({ key, name }) => ({ value: key, title: name })) ?? []" :label="say('machine.type')" :error-messages="errors.type" />
+    <VTextField v-model="entry.maker" :label="say('machine.maker')" :error-messages="errors.maker" />
+    <VTextField v-model="entry.model" :label="say('machine.model')" :error-messages="errors.model" />
+    <VTextField v-model="entry.label" :label="say('machine.label')" :error-messages="errors.label" />
+    <VTextField v-model="entry.installed" type="date" :label="say('machine.installed')" :error-messages="errors.installed" />
+    <VSelect v-model="entry.fuel" :items="(type?.fuels ?? ['electric']).map((value) => ({ value, title: say(`machine.fuel.${value}`) }))" :label="say('machine.fuel')" :error-messages="errors.fuel" />
+    <VSelect v-model="entry.owner" :items="OWNERS.map((value) => ({ value, title: say(`machine.owner.${value}`) }))" :label="say('machine.owner')" />
+    <VTextField v-if="type?.drains" v-model="entry.drainBranch" :label="say('machine.branch')" :hint="say('machine.branch.hint')" persistent-hint :error-messages="errors.drainBranch" />
+    <VSelect v-if="place.kind === 'shared'" v-model="entry.serves" multiple chips :items="neighbours.map(({ id, name }) => ({ value: id, title: name }))" :label="say('machine.serves')" :error-messages="errors.serves" />
+    <PhotoField v-model="entry.shutoffPhotoId" :label="say('machine.shutoff')" :hint="say('machine.shutoff.hint')" />
+    <div v-if="type" class="points small"><span class="strong">{{ say('machine.points') }}</span><span v-for="point in type.points" :key="point.key"><KindGlyph :kind="point.kind" /> {{ point.name }}</span></div>
+    <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+    <VBtn type="submit" color="primary" :loading="busy">{{ say('machine.save') }}</VBtn>
+  </form>
+</template>
+
+<style scoped>
+.form { padding: 16px; margin-top: 10px; display: grid; grid-template-columns: repeat(auto-fit, minmax(220px, 1fr)); gap: 4px 16px; align-items: start; }
+.points { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 4px 18px; }
+.tell, .v-btn { grid-column: 1 / -1; justify-self: start; }
+</style>

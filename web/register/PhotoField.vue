@@ -1,0 +1,44 @@
+<script setup lang="ts">
+/** Adding one photo outside a job. Phones are asked for JPEG. */
+import { ref } from 'vue';
+import { photoUrl, sendPhoto } from '../door/door.ts';
+import { sentenceOf } from '../door/form.ts';
+import { say } from '../language/say.ts';
+
+defineProps<{ label: string; hint?: string }>();
+const photoId = defineModel<string | null>({ required: true });
+const busy = ref(false);
+const failure = ref('');
+
+async function pick(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  input.value = '';
+  if (!file) return;
+  busy.value = true;
+  failure.value = '';
+  try {
+    photoId.value = await sendPhoto(file, 'unknown');
+  } catch (error) {
+    failure.value = sentenceOf(error);
+  } finally {
+    busy.value = false;
+  }
+}
+</script>
+
+<template>
+  <div class="photo">
+    <label class="pick"><input type="file" accept="image/jpeg,image/png,image/webp" class="unseen" @change="pick"><span>{{ busy ? say('job.photo.sending') : label }}</span></label>
+    <span v-if="hint" class="quiet small">{{ hint }}</span>
+    <img v-if="photoId" :src="photoUrl(photoId)" alt="" width="96">
+    <p v-if="failure" class="alarm small" role="alert">{{ failure }}</p>
+  </div>
+</template>
+
+<style scoped>
+.photo { display: grid; gap: 4px; justify-items: start; }
+.pick { display: inline-flex; align-items: center; min-height: 44px; padding: 0 16px; border: 1.5px solid var(--edge); border-radius: 8px; font-weight: 600; cursor: pointer; color: var(--dew-deep); }
+.pick:focus-within { outline: 3px solid var(--dew); outline-offset: 2px; }
+img { border-radius: 6px; }
+</style>

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+/** A home: its standing, who lives there, its machines with their points on the strip, its faults. */
+import { computed, onMounted, ref } from 'vue';
+import type { MachineSummary, PlaceAnswer } from '../../contract/register.ts';
+import { useDesk } from '../desk/deskStore.ts';
+import { get, photoUrl, write, newId } from '../door/door.ts';
+import { useLoading } from '../door/load.ts';
+import FaultList from '../faults/FaultList.vue';
+import KindGlyph from '../due/KindGlyph.vue';
+import StripGauge, { type GaugeMark } from '../due/StripGauge.vue';
+import { standOn } from '../due/marks.ts';
+import { say } from '../language/say.ts';
+import MachineForm from './MachineForm.vue';
+import PhotoField from './PhotoField.vue';
+import PointSpecification from './PointSpecification.vue';
+import TenancyPanel from './TenancyPanel.vue';
+import type { PointSummary } from '../../contract/register.ts';
+
+const props = defineProps<{ id: string }>();
+const desk = useDesk();
+const { value: place, failure, reload } = useLoading(() => get<PlaceAnswer>(`/places/${props.id}`));
+const addingMachine = ref(false);
+const specifying = ref<string | null>(null);
+
+const today = computed(() => place.value!.property.today);
+const gaugeOf = (points: readonly PointSummary[]): GaugeMark[] => points.map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical }));
+const standing = computed(() => {
+  const it = place.value!.standing;
+  if (it.inOrder.of === 0) return [];
+  const { proven, selfCertified } = it.evidence;
+  return [
+    say('standing.inOrder', { ...it.inOrder }), say('standing.onTime', { ...it.onTime }), say('standing.proven', { ...proven }),
+    ...(selfCertified.count ? [say('standing.selfCertified', { ...selfCertified })] : []),
+    ...(it.safetyCritical.of ? [say('standing.critical', { ...it.safetyCritical })] : []),
+  ];
+});
+function words({ mark }: PointSummary): string {
+  const { share, daysLeft, state } = standOn(mark, today.value);
+  if (mark.work >= 5) return say('work.sent');
+  if (share === undefined) return say(`state.${state}`);
+  return daysLeft < 0 ? say('words.past', { days: -daysLeft }) : daysLeft === 0 ? say('words.due') : say('words.in', { days: daysLeft });
+}
+const isLate = ({ mark }: PointSummary) => ['past', 'longPast'].includes(standOn(mark, today.value).state) && mark.work === 0;
+const lacksSpecification = ({ fields, specification }: PointSummary) => fields.includes('filterSize') && !specification.filterSize;
+const detail = (machine: MachineSummary) => [
+  [machine.maker, machine.model].filter(Boolean).join(' '), machine.fuel === 'gas' ? say('machine.gas') : '',
+  machine.installed ? say('machine.installed.says', { day: machine.installed }) : '', machine.drainBranch,
+].filter(Boolean).join(' · ');
+
+async function setShutoff(machine: MachineSummary, shutoffPhotoId: string | null): Promise<void> {
+  if (!shutoffPhotoId) return;
+  await write('PUT', `/machines/${machine.id}`, { shutoffPhotoId }, newId());
+  await reload();
+}
+async function saved(): Promise<void> {
+  addingMachine.value = false;
+  specifying.value = null;
+  await reload();
+}
+onMounted(reload);
+</script>
+
+<template>
+  <div class="page">
+    <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+    <template v-if="place">
+      <header>
+        <h1>{{ place.name }}</h1><p class="quiet">{{ place.property.name }}</p>
+        <p class="verdict" :class="place.standing.verdict"><b>{{ say(place.standing.inOrder.of ? `standing.${place.standing.verdict}` : 'standing.none') }}</b></p>
+      </header>
+      <StripGauge v-if="place.machines.length" :marks="place.machines.flatMap((machine) => gaugeOf(machine.points))" :today="today" class="whole" />
+      <ul v-if="standing.length" class="standing small" :aria-label="say('place.standing')"><li v-for="line in standing" :key="line">{{ line }}</li></ul>
+      <div class="columns">
+        <section>
+          <div class="head"><h2>{{ say('place.machines') }}</h2><VBtn v-if="desk.isManager" color="primary" :variant="addingMachine ? 'outlined' : 'flat'" @click="addingMachine = !addingMachine">{{ say(addingMachine ? 'cancel' : 'place.addMachine') }}</VBtn></div>
+          <MachineForm v-if="addingMachine" :place="place" @saved="saved" />
+          <p v-if="place.machines.length === 0" class="quiet">{{ say('place.noMachines') }}</p>
+          <article v-for="machine in place.machines" :key="machine.id" class="machine">
+            <div class="head"><h3>{{ machine.name }}</h3><p class="quiet small">{{ detail(machine) }}</p></div>
+            <ul>
+              <li v-for="point in machine.points" :key="point.id" class="point">
+                <RouterLink v-if="desk.isManager" :to="`/line/${point.number}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink>
+                <span v-else><KindGlyph :kind="point.kind" /> {{ point.name }}</span>
+                <StripGauge :marks="gaugeOf([point])" :today="today" />
+                <span class="small" :class="{ alarm: isLate(point), strong: isLate(point) }">{{ words(point) }}</span>
+                <button v-if="desk.isManager" type="button" class="plain link small" @click="specifying = specifying === point.id ? null : point.id">{{ say(lacksSpecification(point) ? 'machine.specMissing' : 'point.specify') }}</button>
+                <PointSpecification v-if="specifying === point.id" class="spec" :place-id="place.id" :point-id="point.id" @saved="saved" />
+              </li>
+            </ul>
+            <div v-if="desk.isManager || machine.shutoffPhotoId" class="shut small">
+              <img v-if="machine.shutoffPhotoId" :src="photoUrl(machine.shutoffPhotoId)" :alt="say('machine.shutoff')" width="120" loading="lazy">
+              <PhotoField v-if="desk.isManager && !machine.shutoffPhotoId" :label="say('machine.addShutoff')" :model-value="null" @update:model-value="setShutoff(machine, $event)" />
+            </div>
+          </article>
+        </section>
+        <aside>
+          <TenancyPanel v-if="place.kind === 'unit'" :place="place" @saved="saved" />
+          <section><h2>{{ say('place.faults') }}</h2><FaultList :faults="place.faults" :zone="place.property.zone" @changed="saved" /></section>
+        </aside>
+      </div>
+    </template>
+    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
+  </div>
+</template>
+
+<style scoped>
+.page { padding: 22px 26px; max-width: 1200px; display: grid; gap: 14px; }
+header { display: flex; align-items: baseline; gap: 12px; flex-wrap: wrap; }
+.verdict { margin-left: auto; border: 1.5px solid var(--dew); border-radius: 6px; padding: 2px 12px; color: var(--dew-deep); }
+.verdict.watch { border-color: var(--edge); color: var(--ink); border-style: dashed; }
+.verdict.breach { border-color: var(--alarm); color: var(--alarm); }
+.whole { max-width: none !important; max-height: 64px; }
+.standing { display: flex; flex-wrap: wrap; gap: 2px 22px; }
+.columns { display: grid; grid-template-columns: minmax(0, 1fr) 320px; gap: 30px; align-items: start; }
+.head { display: flex; align-items: baseline; justify-content: space-between; gap: 12px; flex-wrap: wrap; }
+.machine { border-top: 2px solid var(--ink); padding: 8px 0 14px; margin-top: 12px; }
+.point { display: grid; grid-template-columns: 190px minmax(80px, 1fr) 110px 100px; gap: 6px 12px; align-items: center; padding: 4px 0; border-top: 1px solid var(--hair); }
+.point a { color: var(--ink); }
+.spec { grid-column: 1 / -1; }
+.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; text-align: right; }
+.shut { padding-top: 8px; }
+.shut img { border-radius: 6px; }
+aside { display: grid; gap: 22px; }
+@media (max-width: 860px) { .columns { grid-template-columns: 1fr; } .point { grid-template-columns: 1fr auto; } .page { padding: 14px; } }
+</style>

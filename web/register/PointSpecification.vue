@@ -1,0 +1,41 @@
+<script setup lang="ts">
+/** Filling in what must match at a point. */
+import { computed, onMounted, ref } from 'vue';
+import { specify, type PlaceAnswer, type Specification } from '../../contract/register.ts';
+import { get, newId, write } from '../door/door.ts';
+import { useForm } from '../door/form.ts';
+import { useLoading } from '../door/load.ts';
+import { say } from '../language/say.ts';
+import SpecificationFields from './SpecificationFields.vue';
+
+const props = defineProps<{ placeId: string; pointId: string }>();
+const emit = defineEmits<{ saved: [] }>();
+
+const { value: place, failure, reload } = useLoading(() => get<PlaceAnswer>(`/places/${props.placeId}`));
+const point = computed(() => place.value?.machines.flatMap(({ points }) => points).find(({ id }) => id === props.pointId));
+const value = ref<Specification>({});
+const { errors, refusal, busy, submit } = useForm(specify);
+
+onMounted(async () => {
+  await reload();
+  value.value = { forbiddenAgents: [], ...point.value?.specification };
+});
+
+async function save(): Promise<void> {
+  const form = { specification: value.value, basedOn: point.value!.specificationId };
+  if (await submit(form, (it) => write('PUT', `/points/${props.pointId}/specification`, it, newId()))) emit('saved');
+}
+</script>
+
+<template>
+  <form v-if="point" class="specify panel" @submit.prevent="save">
+    <SpecificationFields v-model="value" :fields="point.fields" :errors="errors" />
+    <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
+    <VBtn type="submit" color="primary" block :loading="busy">{{ say('spec.save') }}</VBtn>
+  </form>
+  <p v-else class="quiet small">{{ failure || say('loading') }}</p>
+</template>
+
+<style scoped>
+.specify { padding: 12px; display: grid; gap: 8px; background: var(--ground); }
+</style>

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+/** Who lives in a unit, the household that drives its intervals, and the tenant's personal link. */
+import { computed, reactive, ref } from 'vue';
+import { COOKING } from '../../core/due/drivers.ts';
+import { isoFromDay } from '../../core/calendar/day.ts';
+import { householdChange, newTenancy, type HouseholdFacts, type PlaceAnswer } from '../../contract/register.ts';
+import { useDesk } from '../desk/deskStore.ts';
+import { newId, write } from '../door/door.ts';
+import { sentenceOf, useForm } from '../door/form.ts';
+import { say } from '../language/say.ts';
+
+const props = defineProps<{ place: PlaceAnswer }>();
+const emit = defineEmits<{ saved: [] }>();
+const desk = useDesk();
+
+const open = ref(false);
+const link = ref('');
+const copied = ref(false);
+const told = ref('');
+const ids = { id: newId(), personId: newId() };
+const entry = reactive<{ name: string; from: string; household: HouseholdFacts }>({
+  name: '', from: isoFromDay(props.place.property.today),
+  household: props.place.tenancy?.household ?? { people: 2, pets: 0, cooking: 'average', loadsAWeek: null, coolWashes: false, smoking: false },
+});
+const { errors, refusal, busy, submit } = useForm(props.place.tenancy ? householdChange : newTenancy);
+
+async function save(): Promise<void> {
+  const { tenancy } = props.place;
+  const sent = tenancy
+    ? await submit({ household: entry.household, from: entry.from }, (form) => write('POST', `/tenancies/${tenancy.id}/household`, form, newId()))
+    : await submit({ ...entry, ...ids, placeId: props.place.id }, (form) => write('POST', '/tenancies', form, ids.id));
+  if (!sent) return;
+  open.value = false;
+  emit('saved');
+}
+async function makeLink(): Promise<void> {
+  try {
+    const { path } = await write<{ path: string }>('POST', `/tenancies/${props.place.tenancy!.id}/links`);
+    link.value = `${location.origin}${path}`;
+    copied.value = false;
+    told.value = '';
+  } catch (error) { told.value = sentenceOf(error); }
+}
+async function revoke(): Promise<void> {
+  try {
+    await write('DELETE', `/tenancies/${props.place.tenancy!.id}/links`);
+    link.value = '';
+    told.value = say('tenancy.revoked');
+    emit('saved');
+  } catch (error) { told.value = sentenceOf(error); }
+}
+async function copy(): Promise<void> {
+  await navigator.clipboard?.writeText(link.value);
+  copied.value = true;
+}
+const household = computed(() => {
+  const it = props.place.tenancy!.household;
+  return say('tenancy.says', { people: it.people, pets: it.pets, cooking: say(`tenancy.cooking.${it.cooking}`) })
+    + (it.loadsAWeek === null ? '' : say('tenancy.loads.says', { loads: it.loadsAWeek }));
+});
+const setLoads = (text: string) => { entry.household.loadsAWeek = text === '' ? null : Number(text); };
+</script>
+
+<template>
+  <section class="tenancy">
+    <h2>{{ say('place.tenancy') }}</h2>
+    <template v-if="place.tenancy">
+      <p><b>{{ place.tenancy.name }}</b> <span class="quiet">{{ say('place.since', { day: place.tenancy.from }) }}</span></p>
+      <p class="small">{{ household }}</p>
+      <div v-if="desk.isManager" class="acts">
+        <button type="button" class="plain link" @click="open = !open">{{ say('tenancy.change') }}</button>
+        <button type="button" class="plain link" @click="makeLink">{{ say(place.tenancy.hasLink ? 'tenancy.link.again' : 'tenancy.link') }}</button>
+        <button v-if="place.tenancy.hasLink" type="button" class="plain link" @click="revoke">{{ say('tenancy.revoke') }}</button>
+      </div>
+      <div v-if="link" class="link-box panel small" role="status">
+        <p>{{ say('tenancy.link.once') }}</p><code>{{ link }}</code>
+        <button type="button" class="plain link" @click="copy">{{ say(copied ? 'tenancy.link.copied' : 'tenancy.link.copy') }}</button>
+      </div>
+      <p v-if="told" class="small" role="status">{{ told }}</p>
+    </template>
+    <template v-else>
+      <p class="quiet">{{ say('place.noTenancy') }}</p>
+      <VBtn v-if="desk.isManager && !open" variant="outlined" @click="open = true">{{ say('place.addTenancy') }}</VBtn>
+    </template>
+    <form v-if="open" class="panel form" @submit.prevent="save">
+      <VTextField v-if="!place.tenancy" v-model="entry.name" :label="say('tenancy.name')" :error-messages="errors.name" />
+      <VTextField v-model="entry.from" type="date" :label="say('tenancy.from')" :error-messages="errors.from" />
+      <VTextField v-model.number="entry.household.people" type="number" :label="say('tenancy.people')" :error-messages="errors['household.people']" />
+      <VTextField v-model.number="entry.household.pets" type="number" :label="say('tenancy.pets')" :error-messages="errors['household.pets']" />
+      <VSelect v-model="entry.household.cooking" :items="COOKING.map((value) => ({ value, title: say(`tenancy.cooking.${value}`) }))" :label="say('tenancy.cooking')" />
+      <VTextField :model-value="entry.household.loadsAWeek ?? ''" type="number" :label="say('tenancy.loads')" :hint="say('tenancy.loads.hint')" persistent-hint :error-messages="errors['household.loadsAWeek']" @update:model-value="setLoads(String($event))" />
+      <VCheckbox v-model="entry.household.coolWashes" :label="say('tenancy.cool')" />
+      <VCheckbox v-model="entry.household.smoking" :label="say('tenancy.smoking')" />
+      <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
+      <VBtn type="submit" color="primary" :loading="busy">{{ say('tenancy.save') }}</VBtn>
+    </form>
+  </section>
+</template>
+
+<style scoped>
+.tenancy { display: grid; gap: 8px; justify-items: start; }
+.acts { display: flex; flex-wrap: wrap; gap: 6px 16px; }
+.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; min-height: 26px; }
+.link-box { padding: 10px 12px; display: grid; gap: 6px; width: 100%; }
+code { overflow-wrap: anywhere; user-select: all; }
+.form { padding: 12px; display: grid; gap: 4px; width: 100%; }
+</style>

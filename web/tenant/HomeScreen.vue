@@ -1,0 +1,44 @@
+<script setup lang="ts">
+/** My home: the one thing to do, what was done, and where to say that something is wrong. */
+import { onMounted } from 'vue';
+import type { HomeAnswer } from '../../contract/jobs.ts';
+import { get, Refusal } from '../door/door.ts';
+import { useLoading } from '../door/load.ts';
+import JobCard from '../jobs/JobCard.vue';
+import { say } from '../language/say.ts';
+
+const { value: home, failure, reload } = useLoading(async () => {
+  try {
+    return await get<HomeAnswer>('/home');
+  } catch (error) {
+    throw error instanceof Refusal && (error.status === 401 || error.status === 403) ? new Refusal(error.status, say('home.noLink')) : error;
+  }
+});
+onMounted(reload);
+</script>
+
+<template>
+  <div class="home">
+    <template v-if="home?.place">
+      <header><p class="quiet small">{{ home.place.property }}</p><h1>{{ home.place.name }}</h1><p class="quiet">{{ say('home.hello', { name: home.name }) }}</p></header>
+      <section>
+        <template v-if="home.jobs.length"><h2>{{ say('home.todo', { count: home.jobs.length }) }}</h2><JobCard v-for="job in home.jobs" :key="job.id" :job="job" :to="`/jobs/${job.id}`" /></template>
+        <div v-else class="panel calm"><h2>{{ say('home.nothing') }}</h2><p class="quiet">{{ say('home.nothing.why') }}</p></div>
+      </section>
+      <VBtn variant="outlined" size="large" block to="/report">{{ say('home.wrong') }}</VBtn>
+      <section v-if="home.faults.length"><h2>{{ say('home.open') }}</h2><ul class="lines"><li v-for="fault in home.faults" :key="fault.id"><span>{{ fault.machine }}: {{ fault.says }}</span></li></ul></section>
+      <section v-if="home.done.length"><h2>{{ say('home.done') }}</h2><ul class="lines"><li v-for="it in home.done" :key="it.id"><span>{{ it.says }}<br><span class="quiet small">{{ it.verdict }}</span></span><span class="quiet small">{{ say.shortDay(Date.parse(it.day) / 86400000) }}</span></li></ul></section>
+    </template>
+    <p v-else-if="home" class="quiet">{{ say('home.ended') }}</p>
+    <div v-else-if="failure"><h1>{{ say('home.title') }}</h1><p class="tell" role="alert">{{ failure }}</p><VBtn variant="outlined" @click="reload">{{ say('again') }}</VBtn></div>
+    <p v-else class="quiet">{{ say('loading') }}</p>
+  </div>
+</template>
+
+<style scoped>
+.home { max-width: 560px; margin: 0 auto; padding: 18px; display: grid; gap: 20px; font-size: 16px; }
+section { display: grid; gap: 10px; }
+.calm { padding: 16px; display: grid; gap: 4px; }
+.lines li { display: flex; justify-content: space-between; gap: 12px; border-top: 1px solid var(--hair); padding: 9px 0; }
+.lines .small { white-space: nowrap; }
+</style>

@@ -1,0 +1,29 @@
+<script setup lang="ts">
+/** A tenant says that something is wrong. */
+import { onMounted, ref } from 'vue';
+import type { HomeAnswer } from '../../contract/jobs.ts';
+import { get } from '../door/door.ts';
+import { useLoading } from '../door/load.ts';
+import ReportFault from '../faults/ReportFault.vue';
+import { say } from '../language/say.ts';
+
+const { value: home, failure, reload } = useLoading(() => get<HomeAnswer>('/home'));
+const sent = ref(false);
+onMounted(reload);
+</script>
+
+<template>
+  <div class="page">
+    <template v-if="sent"><h1 role="status">{{ say('fault.sent') }}</h1><VBtn color="primary" size="large" to="/">{{ say('job.home') }}</VBtn></template>
+    <template v-else>
+      <h1>{{ say('fault.title') }}</h1>
+      <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+      <ReportFault v-if="home" :machines="home.machines" @sent="sent = true" />
+      <VBtn variant="text" to="/">{{ say('back') }}</VBtn>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.page { max-width: 560px; margin: 0 auto; padding: 18px; display: grid; gap: 16px; font-size: 16px; }
+</style>

@@ -1,0 +1,23 @@
+/** English text of what tenants and doers of jobs see. */
+export const doingText = {
+  'app.name': 'Dewline', 'form.look': 'Some fields want another look.', 'offline': 'No connection just now. What you entered stays here; try again in a moment.',
+  'failed': 'That did not work. Try again; if it stays so, tell your letting office.', 'loading': 'One moment…', 'again': 'Try again', 'back': 'Back', 'close': 'Close', 'cancel': 'Cancel', 'skip': 'Skip to the content',
+  'home.title': 'My home', 'home.hello': 'Hello, {name}.', 'home.nothing': 'Nothing to do just now.', 'home.nothing.why': 'We will ask when something is due. Seen something wrong? Tell us below.',
+  'home.todo': '{count, plural, one {One thing to do} other {# things to do}}', 'home.done': 'What was done', 'home.wrong': 'Something is wrong', 'home.open': 'Reported, being looked at',
+  'home.noLink': 'Open the personal link from your letting office. This page belongs to one home, and we cannot tell which.',
+  'home.reported': 'Reported {day}', 'home.ended': 'There is no home on this link any more.',
+  'job.minutes': 'about {minutes} min', 'job.wait': ' and {minutes} min of waiting', 'job.start': 'Start', 'job.resume': 'Go on', 'job.again': 'Do it again',
+  'job.sentBack': 'Please do part of this again', 'job.need': 'You need', 'job.why': 'Why', 'job.stops': 'Before you start', 'job.stops.read': 'I have read this and it is safe to start',
+  'job.step': 'Step {step} of {steps}', 'job.next': 'Done, next', 'job.take': 'Take the photo', 'job.retake': 'Take it again', 'job.gallery': 'Choose a photo', 'job.photo.sending': 'Sending the photo…',
+  'job.shutoff': 'Your shut-offs', 'job.grade.pick': 'Pick the nearest picture', 'job.finds': 'What did you find? Tap all that apply.', 'job.agent': 'Which cleaner did you use?', 'job.size': 'Size on the frame',
+  'job.timer.start': 'Start the timer, {minutes} min', 'job.timer.left': '{minutes}:{seconds} left', 'job.timer.done': 'Time is up', 'job.timer.already': 'I waited already', 'job.optional': 'optional',
+  'job.wontMove': 'It will not move', 'job.notSafe': 'Not safe', 'job.partMissing': 'Part missing', 'job.later': 'Finish later', 'job.stuck': 'Stop here?',
+  'job.stuck.why': 'The office sees at once that you stopped, and why. Nothing you did is lost to blame: leave things safe, with power and water off if you had them off.', 'job.stuck.send': 'Stop and tell the office', 'job.stuck.note': 'What happened? (optional)',
+  'job.review': 'Ready to send', 'job.review.why': 'Look it over. Tap a line to go back to it.', 'job.send': 'Send', 'job.sending': 'Sending…', 'job.note': 'Anything to add? (optional)',
+  'job.sent': 'Sent. Thank you.', 'job.sent.why': 'The office looks at it next. You can close this page.', 'job.sent.notes': 'One thing we noticed', 'job.home': 'Back to my home', 'job.today': 'Back to today',
+  'job.missing': 'Still open: {what}', 'job.expected': 'From the register', 'job.over': 'This job is {state}.', 'job.none': 'No job here.',
+  'job.confirmed': 'confirmed', 'job.notConfirmed': 'not confirmed', 'job.photo': 'photo', 'job.none.entered': 'not entered',
+  'fault.title': 'What is wrong?', 'fault.machine': 'Which machine?', 'fault.what': 'What do you notice?', 'fault.note': 'Anything else we should know? (optional)', 'fault.photo': 'Add a photo', 'fault.photos': '{count, plural, one {One photo added} other {# photos added}}',
+  'fault.send': 'Tell the office', 'fault.sent': 'Thank you, the office has it.', 'fault.stop': 'Stop using this machine now and switch it off. If you smell burning or gas or see fire, leave and call the emergency services first.',
+  'strip.line': 'the line', 'strip.label': 'Share of interval used: {marks}', 'strip.mark': '{name} {percent} percent', 'strip.none': '{name}, no record',
+} as const;
