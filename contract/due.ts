@@ -68,7 +68,7 @@ export interface PointAnswer {
   readonly job: { id: string; state: JobState; says: string; assignee: string | null; revision: number } | null;
   readonly waitingRecordId: string | null;
   readonly story: readonly StoryEntry[];
-  readonly rideAlong: readonly { id: string; name: string; share: number | null; chosen: boolean }[];
+  readonly rideAlong: readonly { id: string; name: string; share: number | null; chosen: boolean; forTenant: boolean }[];
   readonly assignees: readonly { id: string; name: string; role: 'tenant' | 'staff' | 'me'; may: boolean }[];
   readonly level: string;
   readonly levelSays: string;

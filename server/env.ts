@@ -44,7 +44,7 @@ export interface Call {
 export function createEnv(store: Store, photos: string, clock: () => number = Date.now): Env {
   return {
     store, clock, photos,
-    say: speaker('en', { ...coreText, ...fieldsText, ...serverText }),
+    say: speaker('en-GB', { ...coreText, ...fieldsText, ...serverText }),
     secret: () => randomBytes(24).toString('base64url'),
     newId: v7,
   };

@@ -62,6 +62,9 @@ const FLOOR_SHARE = 1 / 3;
 /** Our assumption: learning and light use may stretch an ordinary point to one and a half times the longest stated interval. */
 const CAP_SHARE = 1.5;
 
+/** Half days round up, whatever the last bit of a sum says. */
+const TIE = 1e-6;
+
 /** Days that no interval of this procedure may fall under. */
 export function floorDays({ days }: Procedure): number {
   return Math.max(1, Math.round(days.watchful * FLOOR_SHARE));
@@ -88,7 +91,7 @@ export function intervalOf(input: IntervalInput): Interval {
 
   const floor = floorDays(procedure);
   const cap = capDays(procedure, makerLimitDays);
-  const limited = (days: number) => Math.max(1, Math.min(cap, Math.max(floor, Math.round(days))));
+  const limited = (days: number) => Math.max(1, Math.min(cap, Math.max(floor, Math.round(days + TIE))));
 
   const terms: Term[] = [{ term: 'practice', practice, assumed: procedure.assumed, days: procedure.days[practice] }];
   driverTerms(terms, procedure.days[practice], effects);

@@ -1,6 +1,7 @@
 /** A point's side panel: where it stands, the working of its date, its story, what may be done. */
 import { Op } from 'sequelize';
 import { isoFromDay } from '../../core/calendar/day.ts';
+import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import type { Term } from '../../core/due/interval.ts';
 import { shareUsed, type Line } from '../../core/due/line.ts';
 import type { Speaker } from '../../core/language/message.ts';
@@ -74,9 +75,10 @@ async function companions({ db, env: { say } }: Call, machineId: string, pointId
   const marks = await db.mark.all({ pointId: others.map(({ id }) => id), work: 0 });
   const candidates = marks.map((mark) => ({ pointId: mark.pointId, share: shareUsed(lineOfMark(mark), { today }) }));
   const near = new Set(rideAlong(candidates).map((it) => it.pointId));
-  return candidates.map(({ pointId: id, share }) => ({
-    id, share: share ?? null, chosen: near.has(id), name: say(`point.${others.find((it) => it.id === id)!.procedure}`),
-  }));
+  return candidates.map(({ pointId: id, share }) => {
+    const { procedure } = others.find((it) => it.id === id)!;
+    return { id, share: share ?? null, chosen: near.has(id), name: say(`point.${procedure}`), forTenant: procedureOf(procedure).level === 'T' };
+  });
 }
 
 function termLine(say: Speaker, term: Term, critical: boolean): TermLine {

@@ -78,7 +78,7 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
 .nav a { display: block; padding: 7px 0; color: var(--ink-2); text-decoration: none; }
 .nav a:hover { color: var(--ink); }
 .nav a.here { color: var(--ink); font-weight: 680; }
-.nav b { color: var(--dew-deep); }
+.nav b { margin-left: 6px; color: var(--dew-deep); }
 .me { margin-top: auto; padding-right: 10px; }
 .switches { display: flex; flex-wrap: wrap; gap: 2px 12px; margin-top: 6px; }
 .switches button { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; min-height: 26px; }

@@ -146,7 +146,7 @@ function jump(event: MouseEvent): void {
 const ticks = computed(() => [
   { at: 0.028, key: 'none', from: 'start' }, { at: placeOf(0), key: 'fresh', from: 'start' }, { at: placeOf(0.82), key: 'nearing', from: 'middle' },
   { at: LINE_AT, key: 'line', from: 'middle' }, { at: placeOf(1.5), key: 'half', from: 'middle' }, { at: placeOf(2), key: 'twice', from: 'middle' },
-].filter(({ key }) => stripWidth.value > 380 || ['none', 'line', 'twice'].includes(key)));
+].filter(({ key }) => stripWidth.value > 560 || ['none', 'line', 'twice'].includes(key)));
 
 watch(() => props.rows, () => { if (frame.value && frame.value.scrollTop > total.value) frame.value.scrollTop = 0; });
 </script>
@@ -194,6 +194,8 @@ watch(() => props.rows, () => { if (frame.value && frame.value.scrollTop > total
 .all { position: relative; }
 .block { position: absolute; left: 0; right: 0; top: 0; }
 .head { height: 34px; line-height: 34px; width: 100%; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; font-size: 14px; }
+.head > * + * { margin-left: 10px; }
+.head > .turn + * { margin-left: 0; }
 .turn { display: inline-block; width: 16px; color: var(--ink-2); }
 .turn.shut { transform: rotate(-90deg); }
 .minimap { position: relative; width: 12px; margin-left: 4px; background: var(--sunk); cursor: pointer; }

@@ -124,7 +124,7 @@ onBeforeUnmount(() => {
 .figure:disabled { text-decoration: none; cursor: default; }
 .tools { display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: center; margin: 12px 0 8px; font-size: 14px; }
 .search { display: flex; align-items: center; gap: 6px; border: 1px solid var(--edge); border-radius: 6px; background: var(--panel); padding: 5px 8px; }
-.search input { border: 0; outline: 0; background: none; color: var(--ink); width: 190px; font: inherit; }
+.search input { border: 0; outline: 0; background: none; color: var(--ink); width: 150px; font: inherit; }
 .search:focus-within { outline: 3px solid var(--dew); outline-offset: 1px; }
 .tools select { font: inherit; color: var(--ink); background: var(--ground); border: 0; border-bottom: 1px solid var(--edge); padding: 4px 2px; }
 .link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; }

@@ -76,5 +76,6 @@ watch(() => [props.rows, props.rowHeight, props.stripWidth, props.picked, props.
 .name:hover { text-decoration: underline; }
 .gap { width: var(--strip-width); flex: none; }
 .words { flex: 1; min-width: 0; padding: 0 8px 0 12px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; line-height: 24px; }
+.words > * + * { margin-left: .4em; }
 .words:hover { text-decoration: underline; }
 </style>

@@ -13,11 +13,13 @@ const emit = defineEmits<{ given: [] }>();
 const able = computed(() => props.point.assignees.filter(({ may }) => may));
 const who = ref(able.value[0]?.id ?? '');
 const along = ref(props.point.rideAlong.filter(({ chosen }) => chosen).map(({ id }) => id));
+/** What the chosen person may not do does not come along. */
+const offered = computed(() => props.point.rideAlong.filter(({ forTenant }) => forTenant || props.point.assignees.find(({ id }) => id === who.value)?.role !== 'tenant'));
 const { errors, refusal, busy, submit } = useForm(giveJob);
 const jobId = newId();
 
 async function give(): Promise<void> {
-  const form = { id: jobId, pointIds: [props.point.id, ...along.value], assigneeId: who.value };
+  const form = { id: jobId, pointIds: [props.point.id, ...offered.value.filter(({ id }) => along.value.includes(id)).map(({ id }) => id)], assigneeId: who.value };
   if (await submit(form, (job) => write('POST', '/jobs', job, jobId))) emit('given');
 }
 </script>
@@ -30,9 +32,9 @@ async function give(): Promise<void> {
         <input v-model="who" type="radio" name="who" :value="it.id" :disabled="!it.may"> {{ it.name }} <span class="quiet small">{{ say(it.may ? `point.role.${it.role}` : 'point.mayNot') }}</span>
       </label>
     </fieldset>
-    <fieldset v-if="point.rideAlong.length">
+    <fieldset v-if="offered.length">
       <legend>{{ say('point.rideAlong') }}</legend>
-      <label v-for="it in point.rideAlong" :key="it.id"><input v-model="along" type="checkbox" :value="it.id"> {{ it.name }}</label>
+      <label v-for="it in offered" :key="it.id"><input v-model="along" type="checkbox" :value="it.id"> {{ it.name }}</label>
     </fieldset>
     <p v-if="refusal || errors.assigneeId" class="tell small" role="alert">{{ errors.assigneeId ?? refusal }}</p>
     <VBtn type="submit" color="primary" block :loading="busy">{{ say('point.giveNow') }}</VBtn>

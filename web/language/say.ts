@@ -1,10 +1,10 @@
 /** The web's voice. Each entry adds its own text before it mounts. */
 import { speaker, type Messages, type Speaker } from '../../core/language/message.ts';
 
-let current: Speaker = speaker('en', {});
+let current: Speaker = speaker('en-GB', {});
 
 export function learn(messages: Messages): void {
-  current = speaker('en', messages);
+  current = speaker('en-GB', messages);
 }
 
 export const say: Speaker = Object.assign(

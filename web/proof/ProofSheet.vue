@@ -43,7 +43,7 @@ const SIGN = { fail: '▲', look: '◇', fine: '✓' } as const;
 <style scoped>
 .title { font-size: 21px; }
 .photos { display: flex; flex-wrap: wrap; gap: 12px; }
-figure { margin: 0; flex: 1 1 220px; max-width: 440px; }
+figure { margin: 0; flex: 1 1 220px; max-width: 540px; }
 figure img { width: 100%; aspect-ratio: 4 / 3; object-fit: cover; border-radius: 8px; display: block; background: var(--sunk); }
 .other img { outline: 3px solid var(--alarm); outline-offset: -3px; }
 .reference { flex: 0 1 150px; }

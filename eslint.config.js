@@ -1,0 +1,52 @@
+import pluginVue from 'eslint-plugin-vue';
+import tseslint from 'typescript-eslint';
+
+/** Who may import whom: the rooms of the house. */
+const ROOMS = {
+  core: [],
+  contract: ['core'],
+  server: ['contract', 'core'],
+  web: ['contract', 'core'],
+  demo: ['server', 'contract', 'core'],
+};
+const ALL = [...Object.keys(ROOMS), 'bin', 'tests', 'bench'];
+const OUTSIDE_CORE = ['vue', 'vuetify', 'pinia', 'vue-router', 'express', 'sequelize', 'sqlite3', 'fs', 'node:*', 'http', 'https', 'net', 'sharp'];
+
+const rooms = Object.entries(ROOMS).map(([room, allowed]) => ({
+  files: [`${room}/**/*.{ts,vue}`],
+  rules: {
+    'no-restricted-imports': ['error', {
+      patterns: [
+        { regex: `\\.\\./(${ALL.filter((it) => it !== room && !allowed.includes(it)).join('|')})/`, message: `${room}/ may import ${allowed.join(', ') || 'nothing'} only.` },
+        ...(room === 'core' ? [{ group: OUTSIDE_CORE, message: 'The core computes and knows no interface, server, file or network.' }] : []),
+      ],
+    }],
+  },
+}));
+
+const core = {
+  files: ['core/**/*.ts'],
+  rules: {
+    'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Chance is injected.' }, { object: 'Date', property: 'now', message: 'The clock is injected.' }],
+    'max-lines': ['error', 300],
+  },
+};
+
+export default tseslint.config(
+  { ignores: ['dist/', 'node_modules/', 'data/', 'coverage/'] },
+  ...tseslint.configs.recommended,
+  ...pluginVue.configs['flat/essential'],
+  { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: tseslint.parser } } },
+  {
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/no-unused-expressions': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { varsIgnorePattern: '^_', argsIgnorePattern: '^_' }],
+      'vue/multi-word-component-names': 'off',
+      'vue/no-mutating-props': 'off',
+      'no-restricted-syntax': ['error', { selector: "ImportDeclaration[source.value=/\\/(utils|helpers|common|misc)(\\/|\\.|$)/]", message: 'A thing used twice gets a name.' }],
+    },
+  },
+  ...rooms,
+  core,
+);

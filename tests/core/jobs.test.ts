@@ -1,0 +1,51 @@
+import { expect } from 'chai';
+import { procedureOf } from '../../core/catalogue/catalogue.ts';
+import { mergeSteps, rideAlong } from '../../core/jobs/sitting.ts';
+import { JOB_STATES, MOVES, moverOf, needsReason, stateAfter } from '../../core/jobs/transitions.ts';
+
+describe('A job', () => {
+  it('moves along the table and nowhere else', () => {
+    const moves = JOB_STATES.flatMap((from) => MOVES.flatMap((move) => {
+      const to = stateAfter(from, move);
+      return to ? [`${from} ${move} ${to}`] : [];
+    }));
+    expect(moves.sort()).to.deep.equal([
+      'awaitingTest cancel cancelled', 'awaitingTest notAble open', 'awaitingTest send sent',
+      'given cancel cancelled', 'given give given', 'given notAble open', 'given send sent', 'given start started',
+      'open cancel cancelled', 'open give given', 'sent accept accepted', 'sent sendBack given',
+      'started cancel cancelled', 'started give given', 'started notAble open', 'started send sent', 'started workDone awaitingTest',
+    ].sort());
+  });
+  it('is given and judged by a manager, done by its assignee', () => {
+    expect(MOVES.filter((move) => moverOf(move) === 'manager').sort()).to.deep.equal(['accept', 'cancel', 'give', 'sendBack']);
+  });
+  it('is sent back and handed back only with a reason', () => {
+    expect(MOVES.filter(needsReason).sort()).to.deep.equal(['notAble', 'sendBack']);
+  });
+});
+
+describe('A sitting', () => {
+  const steps = mergeSteps([procedureOf('washer.drainPumpFilter'), procedureOf('washer.doorBoot')]);
+  it('isolates once, for both, and puts power back once', () => {
+    expect(steps.filter(({ text }) => text === 'washer.off')).to.have.length(1);
+    expect(steps.filter(({ text }) => text === 'washer.on')).to.have.length(1);
+    expect(steps[0]!.procedures).to.deep.equal(['washer.drainPumpFilter', 'washer.doorBoot']);
+  });
+  it('does the filter before what it protects, and tests at the end', () => {
+    const texts = steps.map(({ text }) => text);
+    expect(texts.indexOf('washer.drainPumpFilter.lock')).to.be.below(texts.indexOf('washer.doorBoot.folds'));
+    expect(steps.slice(-2).map(({ phase }) => phase)).to.deep.equal(['test', 'test']);
+    expect(texts.indexOf('washer.on')).to.equal(texts.length - 3);
+  });
+  it('keeps every need of every procedure', () => {
+    for (const key of ['washer.drainPumpFilter', 'washer.doorBoot']) {
+      const wanted = procedureOf(key).steps.flatMap(({ needs }) => needs.map((need) => `${need.kind} ${need.key}`)).sort();
+      const got = steps.filter(({ procedures }) => procedures.includes(key)).flatMap(({ needs }) => needs.map((need) => `${need.kind} ${need.key}`)).sort();
+      expect(got).to.include.members(wanted);
+    }
+  });
+  it('takes along what wastes little of its interval, the most used first', () => {
+    const others = [{ pointId: 'fresh', share: 0.2 }, { pointId: 'near', share: 0.75 }, { pointId: 'past', share: 1.4 }, { pointId: 'never', share: undefined }];
+    expect(rideAlong(others).map(({ pointId }) => pointId)).to.deep.equal(['past', 'never', 'near']);
+  });
+});
