@@ -115,6 +115,7 @@ async function liveDay(world: World, db: Db, day: Day, first: Day): Promise<void
   await answerFaults(world, db, day, at(11));
   if (day === world.today && at(9) > world.env.clock()) return;
   await give(world, db, day, at(9));
+  if (day === world.today - 1) await giveRound(world, db, day, at(16));
   await work(world, db, day);
   await breakThings(world, db, day, at(19, 30));
 }
@@ -162,6 +163,19 @@ async function give(world: World, db: Db, day: Day, now: number): Promise<void> 
     const mean = tenantWork ? point.habits.delay : overbooked(day) ? 16 : 3;
     const delay = staged ? 0 : Math.max(0, Math.round(-Math.log(1 - random()) * mean)) + (random() < point.habits.lapse ? 14 : 0);
     world.pending.push({ jobId, points: sitting, doer, doOn: day + delay });
+  }
+}
+
+/** The morning's list for staff, so that whoever signs in as one has something to do. */
+async function giveRound(world: World, db: Db, day: Day, now: number): Promise<void> {
+  const marks = new Map((await db.mark.all({})).map((mark) => [mark.pointId, mark]));
+  const used = (point: Lived) => shareUsed(lineOfMark(marks.get(point.id)!), { today: day }) ?? 0;
+  for (const [i, person] of world.cast.staff.entries()) {
+    const free = world.lived.filter((it) => it.procedure.level === 'S' && !it.busy && seedOf(it.placeName) % world.cast.staff.length === i);
+    for (const point of free.sort((a, b) => used(b) - used(a)).slice(0, 2)) {
+      point.busy = true;
+      await giveJob(callAs(world, db, world.cast.manager, now), { id: world.env.newId(), pointIds: [point.id], assigneeId: person.personId });
+    }
   }
 }
 

@@ -131,10 +131,18 @@ function stretchesOf({ drivers }: Procedure, circumstances: readonly DatedCircum
   return stretches;
 }
 
-/** The grades as they teach: each after the exposure since the service before it; the first only from a known install day. */
-function taught({ services, stretches, machine, procedure }: PointHistory): TaughtGrade[] {
+/** A machine registered within so many days of its installation was new: nobody served it before. */
+const NEW_MACHINE_DAYS = 30;
+
+/**
+ * The grades as they teach: each after the exposure since the service before it. The first one teaches only
+ * on a machine that was new when it was registered; on an older one nobody knows what was done before.
+ */
+function taught({ services, stretches, machine, property, procedure }: PointHistory): TaughtGrade[] {
+  const registered = dayOfInstant(machine.createdAt, property.zone);
+  const newSince = machine.installedDay !== null && registered - machine.installedDay <= NEW_MACHINE_DAYS ? machine.installedDay : null;
   return services.flatMap(({ doneDay, grade, confirmed }, i) => {
-    const before = i > 0 ? services[i - 1]!.doneDay : machine.installedDay;
+    const before = i > 0 ? services[i - 1]!.doneDay : newSince;
     if (grade === null || before === null || before >= doneDay) return [];
     return [{ day: doneDay, grade, confirmed, exposure: exposureBetween(stretches, before, doneDay, procedure.days.steady) }];
   });

@@ -33,15 +33,22 @@ export interface StoredPhoto {
  * @throws Problem 415 when it is no photo, whatever its name says
  */
 export async function storePhoto(env: Env, upload: Buffer): Promise<StoredPhoto> {
+  if (!isPhoto(upload)) throw new Problem(415, 'notImage');
   const image = sharp(upload, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
   const metadata = await image.metadata().catch(() => null);
-  if (!metadata || !['jpeg', 'png', 'webp'].includes(metadata.format ?? '')) throw new Problem(415, 'notImage');
+  if (!metadata) throw new Problem(415, 'notImage');
   const fit = { width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true } as const;
   const { data, info } = await image.autoOrient().resize(fit).flatten({ background: '#fff' }).jpeg({ quality: 80 })
     .toBuffer({ resolveWithObject: true }).catch(() => { throw new Problem(415, 'notImage'); });
   const hash = sha256(data);
   await writeOnce(env.photos, hash, data);
   return { hash, width: info.width, height: info.height, takenAt: takenAt(metadata.exif), ...(await measure(data)) };
+}
+
+/** By its first bytes: JPEG, PNG or WebP. Nothing else reaches the decoder. */
+function isPhoto(bytes: Buffer): boolean {
+  const head = bytes.subarray(0, 12).toString('latin1');
+  return head.startsWith('\xff\xd8\xff') || head.startsWith('\x89PNG\r\n\x1a\n') || (head.startsWith('RIFF') && head.endsWith('WEBP'));
 }
 
 /** What checks look at: a grey thumbnail, its mean, and the variance of its Laplacian at 256 px. */

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { scenePicture } from '../../core/catalogue/picture.ts';
 import { checkProof, quickestMinutes, type CheckedPhoto, type Proof } from '../../core/proof/checks.ts';
@@ -54,7 +54,7 @@ describe('Checks', () => {
   });
 });
 
-async function thumbOf(image: sharp.Sharp): Promise<Thumb> {
+async function thumbOf(image: Sharp): Promise<Thumb> {
   return new Uint8Array(await image.resize(THUMB_SIDE, THUMB_SIDE, { fit: 'fill' }).greyscale().raw().toBuffer());
 }
 const drawn = (seed: number, load = 1) => Buffer.from(scenePicture('dishwasher.filter', load, seed));

@@ -10,8 +10,7 @@ import type { PointKind } from '../../core/catalogue/types.ts';
 
 export interface GaugeMark extends MarkDates { readonly kind: string; readonly name: string; readonly safetyCritical: boolean }
 
-const props = defineProps<{ marks: readonly GaugeMark[]; today: number }>();
-const WIDTH = 320;
+const props = withDefaults(defineProps<{ marks: readonly GaugeMark[]; today: number; width?: number }>(), { width: 320 });
 const HEIGHT = 26;
 
 const placed = computed(() => {
@@ -20,7 +19,7 @@ const placed = computed(() => {
     .map((mark) => ({ ...mark, ...standOn(mark, props.today) }))
     .sort((a, b) => (a.share ?? -1) - (b.share ?? -1))
     .map((mark) => {
-      const x = placeOf(mark.share) * WIDTH;
+      const x = placeOf(mark.share) * props.width;
       const level = x - levels[0]! >= 13 ? 0 : 1;
       levels[level] = x;
       const past = (mark.state === 'past' || mark.state === 'longPast') && mark.work === 0;
@@ -33,10 +32,10 @@ const label = computed(() => say('strip.label', {
 </script>
 
 <template>
-  <svg class="gauge" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" preserveAspectRatio="xMidYMid meet" role="img" :aria-label="label">
-    <rect :x="LINE_AT * WIDTH" y="0" :width="WIDTH * (1 - LINE_AT)" :height="HEIGHT" class="ground" />
-    <path :d="`M${GUTTER_END * WIDTH + 4} ${HEIGHT / 2}H${WIDTH}`" class="rail" />
-    <path :d="`M${LINE_AT * WIDTH} 0V${HEIGHT}`" class="line" />
+  <svg class="gauge" :viewBox="`0 0 ${width} ${HEIGHT}`" preserveAspectRatio="xMidYMid meet" role="img" :aria-label="label">
+    <rect :x="LINE_AT * width" y="0" :width="width * (1 - LINE_AT)" :height="HEIGHT" class="ground" />
+    <path :d="`M${GUTTER_END * width + 4} ${HEIGHT / 2}H${width}`" class="rail" />
+    <path :d="`M${LINE_AT * width} 0V${HEIGHT}`" class="line" />
     <g v-for="(mark, i) in placed" :key="i" :transform="`translate(${mark.x - 6} ${mark.y - 6})`" :class="mark.tone">
       <rect v-if="mark.safetyCritical && mark.tone !== 'fresh'" x="-2.5" y="-2.5" width="17" height="17" class="box" />
       <path :d="mark.glyph.path" :stroke-width="mark.glyph.stroke || 1" :class="mark.glyph.stroke ? 'stroke' : 'fill'" />
@@ -45,7 +44,7 @@ const label = computed(() => say('strip.label', {
 </template>
 
 <style scoped>
-.gauge { display: block; width: 100%; max-width: 560px; }
+.gauge { display: block; width: 100%; max-height: 30px; }
 .ground { fill: var(--past-ground); }
 .rail { stroke: var(--hair); stroke-width: 1.5; }
 .line { stroke: var(--dew); stroke-width: 3; }

@@ -159,6 +159,7 @@ async function send(): Promise<void> {
 h1:focus { outline: none; }
 .words { line-height: 1.5; }
 .stops ul { display: grid; gap: 8px; margin-top: 8px; }
+.stops .caution { background: var(--panel); }
 .kit { display: flex; flex-wrap: wrap; gap: 4px 16px; }
 .kit li::before { content: '· '; }
 .safe { display: flex; gap: 12px; align-items: center; min-height: 48px; padding: 8px 12px; border: 1.5px solid var(--edge); border-radius: 8px; background: var(--panel); }
@@ -168,6 +169,6 @@ figure { margin: 0; }
 figure img { width: 100%; max-height: 190px; object-fit: cover; border-radius: 8px; }
 .foot { position: sticky; bottom: 0; background: var(--ground); padding: 10px 0 14px; border-top: 1px solid var(--hair); display: grid; gap: 8px; }
 .ways { display: flex; flex-wrap: wrap; gap: 6px; }
-.ways .v-btn { flex: 1 1 auto; min-height: 44px; padding: 0 10px; }
+.ways .v-btn { font-size: 15px; flex: 1 1 auto; min-height: 44px; padding: 0 10px; }
 .end { display: grid; gap: 14px; padding: 40px 0; }
 </style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A home: its standing, who lives there, its machines with their points on the strip, its faults. */
 import { computed, onMounted, ref } from 'vue';
+import { dayFromIso } from '../../core/calendar/day.ts';
 import type { MachineSummary, PlaceAnswer } from '../../contract/register.ts';
 import { useDesk } from '../desk/deskStore.ts';
 import { get, photoUrl, write, newId } from '../door/door.ts';
@@ -44,7 +45,7 @@ const isLate = ({ mark }: PointSummary) => ['past', 'longPast'].includes(standOn
 const lacksSpecification = ({ fields, specification }: PointSummary) => fields.includes('filterSize') && !specification.filterSize;
 const detail = (machine: MachineSummary) => [
   [machine.maker, machine.model].filter(Boolean).join(' '), machine.fuel === 'gas' ? say('machine.gas') : '',
-  machine.installed ? say('machine.installed.says', { day: machine.installed }) : '', machine.drainBranch,
+  machine.installed ? say('machine.installed.says', { day: say.day(dayFromIso(machine.installed)) }) : '', machine.drainBranch,
 ].filter(Boolean).join(' · ');
 
 async function setShutoff(machine: MachineSummary, shutoffPhotoId: string | null): Promise<void> {
@@ -68,7 +69,7 @@ onMounted(reload);
         <h1>{{ place.name }}</h1><p class="quiet">{{ place.property.name }}</p>
         <p class="verdict" :class="place.standing.verdict"><b>{{ say(place.standing.inOrder.of ? `standing.${place.standing.verdict}` : 'standing.none') }}</b></p>
       </header>
-      <StripGauge v-if="place.machines.length" :marks="place.machines.flatMap((machine) => gaugeOf(machine.points))" :today="today" class="whole" />
+      <StripGauge v-if="place.machines.length" :marks="place.machines.flatMap((machine) => gaugeOf(machine.points))" :today="today" :width="1060" class="whole" />
       <ul v-if="standing.length" class="standing small" :aria-label="say('place.standing')"><li v-for="line in standing" :key="line">{{ line }}</li></ul>
       <div class="columns">
         <section>
@@ -89,7 +90,7 @@ onMounted(reload);
             </ul>
             <div v-if="desk.isManager || machine.shutoffPhotoId" class="shut small">
               <img v-if="machine.shutoffPhotoId" :src="photoUrl(machine.shutoffPhotoId)" :alt="say('machine.shutoff')" width="120" loading="lazy">
-              <PhotoField v-if="desk.isManager && !machine.shutoffPhotoId" :label="say('machine.addShutoff')" :model-value="null" @update:model-value="setShutoff(machine, $event)" />
+              <PhotoField v-if="desk.isManager && !machine.shutoffPhotoId" quiet :label="say('machine.addShutoff')" :model-value="null" @update:model-value="setShutoff(machine, $event)" />
             </div>
           </article>
         </section>
@@ -109,7 +110,6 @@ header { display: flex; align-items: baseline; gap: 12px; flex-wrap: wrap; }
 .verdict { margin-left: auto; border: 1.5px solid var(--dew); border-radius: 6px; padding: 2px 12px; color: var(--dew-deep); }
 .verdict.watch { border-color: var(--edge); color: var(--ink); border-style: dashed; }
 .verdict.breach { border-color: var(--alarm); color: var(--alarm); }
-.whole { max-width: none !important; max-height: 64px; }
 .standing { display: flex; flex-wrap: wrap; gap: 2px 22px; }
 .columns { display: grid; grid-template-columns: minmax(0, 1fr) 320px; gap: 30px; align-items: start; }
 .head { display: flex; align-items: baseline; justify-content: space-between; gap: 12px; flex-wrap: wrap; }

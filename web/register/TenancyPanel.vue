@@ -2,7 +2,7 @@
 /** Who lives in a unit, the household that drives its intervals, and the tenant's personal link. */
 import { computed, reactive, ref } from 'vue';
 import { COOKING } from '../../core/due/drivers.ts';
-import { isoFromDay } from '../../core/calendar/day.ts';
+import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import { householdChange, newTenancy, type HouseholdFacts, type PlaceAnswer } from '../../contract/register.ts';
 import { useDesk } from '../desk/deskStore.ts';
 import { newId, write } from '../door/door.ts';
@@ -65,7 +65,7 @@ const setLoads = (text: string) => { entry.household.loadsAWeek = text === '' ? 
   <section class="tenancy">
     <h2>{{ say('place.tenancy') }}</h2>
     <template v-if="place.tenancy">
-      <p><b>{{ place.tenancy.name }}</b> <span class="quiet">{{ say('place.since', { day: place.tenancy.from }) }}</span></p>
+      <p><b>{{ place.tenancy.name }}</b> <span class="quiet">{{ say('place.since', { day: say.day(dayFromIso(place.tenancy.from)) }) }}</span></p>
       <p class="small">{{ household }}</p>
       <div v-if="desk.isManager" class="acts">
         <button type="button" class="plain link" @click="open = !open">{{ say('tenancy.change') }}</button>

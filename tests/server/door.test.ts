@@ -1,0 +1,361 @@
+import { expect } from 'chai';
+import { readdirSync, writeFileSync, mkdtempSync, readFileSync, utimesSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { v7 } from 'uuid';
+import { ROUTES, type Route, type RouteName } from '../../contract/routes.ts';
+import type { BoardAnswer } from '../../contract/due.ts';
+import { openStore, UnusableDatabase } from '../../server/store/store.ts';
+import { sweepPhotos } from '../../server/proof/photos.ts';
+import { sha256 } from '../../server/env.ts';
+import { hashPassword } from '../../server/people/sessions.ts';
+import { Caller, DAY_MS, drawn, give, honestWork, letDaysPass, NOON, openHouse, PASSWORD, registerFlat, ZONE, type Flat, type House } from './house.ts';
+
+const BOOT = 'washer.doorBoot';
+const PROBLEM = 'application/problem+json; charset=utf-8';
+
+async function hire(house: House, role: 'manager' | 'staff', email: string): Promise<{ caller: Caller; id: string }> {
+  const id = v7();
+  await house.manager.post('/people', { id, name: 'T. Hollis', email, password: PASSWORD, roles: [role] }).expect(200);
+  const caller = house.caller();
+  await caller.open('/session', { email, password: PASSWORD });
+  return { caller, id };
+}
+
+/** A manager of another organisation in the same file. */
+async function neighbour(house: House): Promise<Caller> {
+  const organisationId = v7();
+  const personId = v7();
+  const passwordHash = await hashPassword(PASSWORD);
+  await house.env.store.write(async (db) => {
+    await db.organisation.insert({ id: organisationId, name: 'Elsewhere Lettings', createdAt: NOON });
+    await db.person.insert({ id: personId, organisationId, name: 'X. Else', email: 'else@elsewhere.example', passwordHash, createdAt: NOON });
+    await db.roleGrant.insert({ id: v7(), organisationId, personId, role: 'manager' });
+  });
+  const caller = house.caller();
+  await caller.open('/session', { email: 'else@elsewhere.example', password: PASSWORD });
+  return caller;
+}
+
+describe('The door', () => {
+  let house: House;
+  let flat: Flat;
+  before(async () => { house = await openHouse(); flat = await registerFlat(house); });
+  after(() => house.close());
+
+  const call = (caller: Caller, { method, path }: Route, ids: Record<string, string> = {}) => {
+    const real = path.replace(/:(\w+)/g, (_, name: string) => ids[name] ?? v7());
+    if (method === 'GET') return caller.get(real);
+    return method === 'POST' ? caller.post(real) : method === 'PUT' ? caller.put(real) : caller.delete(real);
+  };
+
+  it('lets in by the table: every route, as every role', async () => {
+    const { caller: staff } = await hire(house, 'staff', 'hollis@saltmarsh.example');
+    const roles = { nobody: house.caller(), tenant: flat.tenant, staff };
+    for (const [name, route] of Object.entries(ROUTES) as [RouteName, Route][]) {
+      for (const [role, caller] of Object.entries(roles)) {
+        if (name === 'session.close') continue;
+        const { status, headers } = await call(caller, route);
+        const may = route.roles === 'anyone' || (role !== 'nobody' && (route.roles as string[]).includes(role));
+        if (route.roles !== 'anyone' && role === 'nobody') expect(status, `${name} as nobody`).to.equal(401);
+        else if (!may) expect(status, `${name} as ${role}`).to.equal(403);
+        else expect(status, `${name} as ${role}`).not.to.be.oneOf(route.roles === 'anyone' ? [403, 500] : [401, 403, 500]);
+        if (status >= 400) expect(headers['content-type'], `${name} as ${role}`).to.equal(PROBLEM);
+      }
+    }
+  });
+
+  it('answers 404 for other people’s ids, on every route that takes one', async () => {
+    const other = await neighbour(house);
+    const job = await give(house, flat.tenant, flat.tenantId, [flat.points[BOOT]!]);
+    const submission = await honestWork(house, flat.tenant, job);
+    await flat.tenant.post(`/jobs/${job.id}/submission`, submission).expect(200);
+    const faultId = v7();
+    await flat.tenant.post('/faults', { id: faultId, machineId: flat.machineId, symptom: 'washer.smell' }).expect(200);
+    const photoId = submission.records[0]!.photos[0]!.photoId;
+    const proper: Partial<Record<RouteName, [string, object]>> = {
+      'property.change': [flat.propertyId, { practice: 'light', from: '2026-11-01' }], 'place.read': [flat.placeId, {}],
+      'tenancy.household': [flat.tenancyId, { household: { people: 1, pets: 0, cooking: 'rare' }, from: '2026-11-01' }],
+      'tenancy.link': [flat.tenancyId, {}], 'tenancy.revoke': [flat.tenancyId, {}], 'machine.change': [flat.machineId, { label: 'Mine' }],
+      'point.read': [flat.points[BOOT]!, {}], 'point.specify': [flat.points[BOOT]!, { specification: {}, basedOn: null }],
+      'jobs.read': [job.id, {}], 'jobs.move': [job.id, { move: 'cancel', revision: job.revision }], 'jobs.send': [job.id, submission],
+      'photo.read': [photoId, {}], 'proof.read': [submission.records[0]!.id, {}], 'proof.judge': [submission.records[0]!.id, { verdict: 'accept' }],
+      'faults.close': [faultId, { found: 'Nothing at all.' }],
+    };
+    const withId = (Object.keys(ROUTES) as RouteName[]).filter((name) => ROUTES[name].path.includes(':id'));
+    expect(Object.keys(proper).sort()).to.deep.equal(withId.sort());
+    for (const [name, [id, form]] of Object.entries(proper) as [RouteName, [string, object]][]) {
+      const route: Route = ROUTES[name];
+      const path = route.path.replace(':id', id);
+      const { status } = await (route.method === 'GET' ? other.get(path) : route.method === 'DELETE' ? other.delete(path) : route.method === 'PUT' ? other.put(path, form) : other.post(path, form));
+      expect(status, name).to.equal(404);
+    }
+    for (const [path, form] of [
+      ['/jobs', { id: v7(), pointIds: [flat.points[BOOT]], assigneeId: flat.tenantId }], ['/records', { id: v7(), pointId: flat.points[BOOT], done: '2026-11-01' }],
+      ['/faults', { id: v7(), machineId: flat.machineId, symptom: 'washer.smell' }], ['/places', { id: v7(), propertyId: flat.propertyId, kind: 'unit', name: 'Mine' }],
+      ['/machines', { id: v7(), placeId: flat.placeId, type: 'washer', fuel: 'electric', owner: 'tenant' }], ['/buildings', { id: v7(), propertyId: flat.propertyId, name: 'Mine' }],
+    ] as const) expect((await other.post(path, form)).status, path).to.equal(404);
+    expect((await other.get('/board')).body.rows).to.deep.equal([]);
+    expect((await other.get('/homes')).body.properties).to.deep.equal([]);
+    expect((await other.get('/proof')).body.waiting).to.deep.equal([]);
+  });
+
+  it('shows one tenant nothing of another', async () => {
+    const second = await registerFlat(house, 'washer', 'Flat 9Z');
+    const job = await give(house, second.tenant, second.tenantId, [second.points[BOOT]!]);
+    const photoId = await second.tenant.take(BOOT, 5);
+    for (const path of [`/jobs/${job.id}`, `/photos/${photoId}`]) await flat.tenant.get(path).expect(404);
+    await flat.tenant.post(`/jobs/${job.id}/moves`, { move: 'start', revision: job.revision }).expect(404);
+    await flat.tenant.post('/faults', { id: v7(), machineId: second.machineId, symptom: 'washer.smell' }).expect(404);
+    const home = (await flat.tenant.get('/home')).body;
+    expect(JSON.stringify(home)).not.to.contain('Flat 9Z');
+    expect(home.machines).to.have.length(1);
+  });
+
+  it('refuses a write without its session’s token, from a foreign site, or without a key', async () => {
+    const form = { id: v7(), propertyId: flat.propertyId, kind: 'unit', name: 'Forged' };
+    const bare = await house.manager.raw('post', '/places').set('idempotency-key', v7()).send(form).expect(403);
+    expect(bare.body.detail).to.contain('Reload');
+    await house.manager.raw('post', '/places').set('idempotency-key', v7()).set('x-csrf-token', house.manager.token).set('sec-fetch-site', 'cross-site').send(form).expect(403);
+    await house.manager.raw('post', '/places').set('x-csrf-token', house.manager.token).send(form).expect(400);
+  });
+
+  it('acts once and answers the same when the same write comes twice, also at the same time', async () => {
+    const form = { id: v7(), propertyId: flat.propertyId, kind: 'unit', name: 'Twice' };
+    const key = v7();
+    const answers = await Promise.all([1, 2, 3].map(() => house.manager.post('/places', form, key)));
+    expect(answers.map(({ status, body }) => [status, body.id])).to.deep.equal([1, 2, 3].map(() => [200, form.id]));
+    expect(await house.env.store.db.place.count({ name: 'Twice' })).to.equal(1);
+    await house.manager.post('/places', { ...form, name: 'Other' }, key).expect(409);
+    expect((await house.manager.post('/places', form).expect(409)).body.detail).to.contain('already exists');
+  });
+
+  it('says what is wrong beside each field, by the schema the forms use', async () => {
+    const { body } = await house.manager.post('/properties', { id: v7(), name: ' ', zone: 'Moon/Base', water: { source: 'river', hardnessMgL: -3 }, practice: 'lazy' }).expect(422);
+    expect(Object.keys(body.fields).sort()).to.deep.equal(['address', 'name', 'practice', 'water.hardnessMgL', 'water.source', 'zone']);
+    expect(body.fields['water.hardnessMgL']).to.equal('At least 0.');
+    const { body: home } = await house.manager.post(`/tenancies/${flat.tenancyId}/household`, { household: { people: 0, pets: 40, cooking: 'never' }, from: '2026-02-30' }).expect(422);
+    expect(Object.keys(home.fields).sort()).to.deep.equal(['from', 'household.cooking', 'household.people', 'household.pets']);
+  });
+
+  it('leaves nothing half-written when a write fails in its middle', async () => {
+    const before = await house.env.store.db.machine.count({});
+    await house.manager.post('/machines', { id: v7(), placeId: flat.placeId, type: 'washer', fuel: 'electric', owner: 'landlord', serves: [v7()] }).expect(422);
+    await house.manager.post('/machines', { id: v7(), placeId: flat.placeId, type: 'washer', fuel: 'gas', owner: 'landlord' }).expect(422);
+    await house.manager.post('/machines', { id: v7(), placeId: flat.placeId, type: 'toaster', fuel: 'electric', owner: 'landlord' }).expect(422);
+    expect(await house.env.store.db.machine.count({})).to.equal(before);
+  });
+
+  it('answers bodies that are broken or too large', async () => {
+    await house.manager.raw('post', '/session').set('content-type', 'application/json').send('{"email":').expect(400);
+    await house.manager.post('/properties', { id: v7(), name: 'x'.repeat(40_000) }).expect(413);
+    expect((await house.manager.get('/nowhere').expect(404)).headers['content-type']).to.equal(PROBLEM);
+  });
+
+  it('says what changed when somebody was faster', async () => {
+    const point = flat.points['washer.drainPumpFilter']!;
+    await house.manager.put(`/points/${point}/specification`, { specification: { position: 'Behind the flap' }, basedOn: null }).expect(200);
+    const late = await house.manager.put(`/points/${point}/specification`, { specification: { position: 'Elsewhere' }, basedOn: null }).expect(409);
+    expect(late.body.detail).to.contain('position Behind the flap');
+    const job = await give(house, flat.tenant, flat.tenantId, [point]);
+    await flat.tenant.post(`/jobs/${job.id}/moves`, { move: 'start', revision: 1 }).expect(200);
+    expect((await house.manager.post(`/jobs/${job.id}/moves`, { move: 'cancel', revision: 1 }).expect(409)).body.detail).to.contain('now started');
+    await house.manager.post(`/jobs/${job.id}/moves`, { move: 'cancel', revision: 2 }).expect(200);
+    const form = await honestWork(house, flat.tenant, job);
+    expect((await flat.tenant.post(`/jobs/${job.id}/submission`, form).expect(409)).body.detail).to.contain('cancelled').and.to.contain('still on this device');
+    expect(await house.env.store.db.record.count({ jobId: job.id })).to.equal(0);
+  });
+});
+
+describe('Signing in', () => {
+  let house: House;
+  before(async () => { house = await openHouse({ rateFactor: 1 }); });
+  after(() => house.close());
+
+  it('tells nobody whether an email is known', async () => {
+    const answers = await Promise.all([{ email: 'vane@saltmarsh.example', password: 'wrong password' }, { email: 'nobody@saltmarsh.example', password: 'wrong password' }]
+      .map((form) => house.caller().post('/session', form)));
+    expect(answers.map(({ status }) => status)).to.deep.equal([401, 401]);
+    expect(answers[0]!.body).to.deep.equal(answers[1]!.body);
+  });
+  it('keeps passwords, sessions and links as hashes only', async () => {
+    const { db } = house.env.store;
+    const person = (await db.person.one({ email: 'vane@saltmarsh.example' }))!;
+    expect(person.passwordHash).to.match(/^\$argon2id\$/);
+    for (const { id } of await db.session.all({})) expect(id).to.match(/^[0-9a-f]{64}$/);
+  });
+  it('creates a manager only once', async () => {
+    const form = { organisation: 'Second', name: 'B', email: 'b@example.org', password: PASSWORD, zone: ZONE };
+    await house.caller().post('/install', form).expect(409);
+  });
+  it('ends with the session, with its time, and on signing out', async () => {
+    const caller = house.caller();
+    await caller.open('/session', { email: 'vane@saltmarsh.example', password: PASSWORD });
+    await caller.get('/board').expect(200);
+    await caller.delete('/session').expect(200);
+    await caller.get('/board').expect(401);
+    const later = house.clock.now;
+    house.clock.now += 15 * DAY_MS;
+    await house.manager.get('/board').expect(401);
+    house.clock.now = later;
+  });
+  it('is throttled', async () => {
+    const statuses: number[] = [];
+    for (let i = 0; i < 12; i += 1) statuses.push((await house.caller().post('/session', { email: 'x@example.org' })).status);
+    expect(statuses).to.include(429);
+  });
+});
+
+describe('A personal link', () => {
+  it('opens one home, is exchanged for a cookie by no GET, and ends when it is revoked', async () => {
+    const house = await openHouse();
+    const flat = await registerFlat(house);
+    expect((await flat.tenant.get('/home').expect(200)).body.place.name).to.equal('Flat 1A');
+    await house.caller().post('/link', { token: 'no such token' }).expect(401);
+    await house.manager.delete(`/tenancies/${flat.tenancyId}/links`).expect(200);
+    await flat.tenant.get('/home').expect(401);
+    const tokens = await house.env.store.db.link.all({});
+    expect(tokens.every(({ revokedAt }) => revokedAt !== null)).to.equal(true);
+    await house.close();
+  });
+  it('of a manager who is also a tenant gives the tenant’s rights only', async () => {
+    const house = await openHouse();
+    const flat = await registerFlat(house);
+    const { organisationId } = (await house.env.store.db.person.one({ id: flat.tenantId }))!;
+    await house.env.store.write((db) => db.roleGrant.insert({ id: v7(), organisationId, personId: flat.tenantId, role: 'manager' }));
+    await flat.tenant.get('/board').expect(403);
+    await house.close();
+  });
+});
+
+describe('A photo', () => {
+  let house: House;
+  let flat: Flat;
+  before(async () => { house = await openHouse(); flat = await registerFlat(house); });
+  after(() => house.close());
+
+  it('is stored anew without its place, by the hash of what is stored', async () => {
+    const withPlace = await sharp(await drawn(BOOT, 1)).withExif({ IFD0: { Make: 'Camera' }, IFD2: { DateTimeOriginal: '2026:11:24 11:30:00', OffsetTimeOriginal: '+00:00' }, IFD3: { GPSLatitude: '51/1 30/1 0/1', GPSLatitudeRef: 'N' } }).jpeg().toBuffer();
+    const { body } = await flat.tenant.photo(withPlace).expect(200);
+    const file = (await flat.tenant.get(`/photos/${body.id}`).expect(200)).body as Buffer;
+    expect((await sharp(file).metadata()).exif).to.equal(undefined);
+    const row = (await house.env.store.db.photo.one({ id: body.id }))!;
+    expect(row.hash).to.equal(sha256(file));
+    expect(row.capturedAt).to.equal(Date.UTC(2026, 10, 24, 11, 30));
+  });
+  it('that is none is refused, whatever its name says', async () => {
+    for (const [name, bytes] of [['a.jpg', '%PDF-1.7 not a picture'], ['b.jpg', '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'], ['c.jpg', ''], ['d.jpg', 'GIF89a']] as const) {
+      const { body } = await flat.tenant.photo(Buffer.from(bytes), name).expect(415);
+      expect(body.detail, name).to.contain('JPEG');
+    }
+    const cut = (await drawn(BOOT, 2)).subarray(0, 900);
+    await flat.tenant.photo(cut).expect(415);
+  });
+  it('over 15 MB is refused with its limit', async () => {
+    const { body } = await flat.tenant.photo(Buffer.alloc(15 * 1024 * 1024 + 10)).expect(413);
+    expect(body.detail).to.contain('15 MB');
+  });
+  it('of too many pixels is refused before it is unpacked', async () => {
+    const bomb = await sharp({ create: { width: 16000, height: 8000, channels: 3, background: '#888' } }).png({ compressionLevel: 9 }).toBuffer();
+    await flat.tenant.photo(bomb).expect(415);
+  });
+  it('sent twice with one key is one photo', async () => {
+    const picture = await drawn(BOOT, 3);
+    const [id, key] = [v7(), v7()];
+    for (let i = 0; i < 2; i += 1) expect((await flat.tenant.photo(picture, 'p.jpg', id, key).expect(200)).body.id).to.equal(id);
+    expect(await house.env.store.db.photo.count({ id })).to.equal(1);
+  });
+  it('serves one record only, and only its sender’s', async () => {
+    const job = await give(house, flat.tenant, flat.tenantId, [flat.points[BOOT]!]);
+    const form = await honestWork(house, flat.tenant, job);
+    const foreign = await house.manager.take(BOOT, 9);
+    form.records[0]!.photos[0]!.photoId = foreign;
+    expect((await flat.tenant.post(`/jobs/${job.id}/submission`, form).expect(422)).body.fields.photos).to.contain('Take it again');
+    expect(await house.env.store.db.record.count({})).to.equal(0);
+  });
+  it('without a record is swept after a day, with its file', async () => {
+    const before = await house.env.store.db.photo.count({});
+    await flat.tenant.take(BOOT, 50);
+    const files = () => readdirSync(house.env.photos, { recursive: true }).filter((it) => String(it).endsWith('.jpg')).map((it) => join(house.env.photos, String(it)));
+    expect(await sweepPhotos(house.env)).to.equal(0);
+    await letDaysPass(house, 2);
+    for (const file of files()) utimesSync(file, new Date(0), new Date(0));
+    expect(await sweepPhotos(house.env)).to.equal(before + 1);
+    expect(files()).to.have.length(0);
+  });
+});
+
+describe('The board', () => {
+  it('is read anew after a write, at the turn of the day, and by another organisation', async () => {
+    const house = await openHouse();
+    const flat = await registerFlat(house);
+    const read = async (caller: Caller): Promise<BoardAnswer> => (await caller.get('/board').expect(200)).body;
+    const first = await read(house.manager);
+    expect(first.rows[0]!.marks).to.have.length(12);
+    await house.manager.post('/records', { id: v7(), pointId: flat.points[BOOT], done: '2026-11-20' }).expect(200);
+    const second = await read(house.manager);
+    expect(second.rows[0]!.marks).not.to.deep.equal(first.rows[0]!.marks);
+    const today = second.properties[0]!.today;
+    house.clock.now = Date.UTC(2026, 10, 24, 23, 59, 59);
+    expect((await read(house.manager)).properties[0]!.today).to.equal(today);
+    house.clock.now += 1000;
+    expect((await read(house.manager)).properties[0]!.today).to.equal(today + 1);
+    expect((await read(await neighbour(house))).rows).to.deep.equal([]);
+    expect((await read(house.manager)).rows).to.have.length(1);
+    await house.close();
+  });
+  it('says the same compressed and plain', async () => {
+    const house = await openHouse();
+    await registerFlat(house);
+    const plain = await house.manager.get('/board').set('accept-encoding', 'identity');
+    const packed = await house.manager.get('/board').set('accept-encoding', 'gzip');
+    expect(packed.headers['content-encoding']).to.equal('gzip');
+    expect(packed.body).to.deep.equal(plain.body);
+    await house.close();
+  });
+});
+
+describe('The store', () => {
+  it('keeps everything when it is closed and opened again', async () => {
+    const house = await openHouse();
+    await registerFlat(house);
+    const file = join(house.folder, 'dewline.sqlite');
+    await house.env.store.close();
+    const again = await openStore(file);
+    expect(await again.db.place.count({ name: 'Flat 1A' })).to.equal(1);
+    await again.close();
+  });
+  it('writes one at a time, each whole or not at all, with foreign keys and full synchronisation', async () => {
+    const house = await openHouse();
+    const { store } = house.env;
+    const attempts = Array.from({ length: 30 }, (_, i) => store.write(async (db) => {
+      await db.organisation.insert({ id: `o${i}`, name: 'x', createdAt: i });
+      if (i % 3 === 0) throw new Error('changed my mind');
+    }).catch(() => undefined));
+    await Promise.all(attempts);
+    expect(await store.db.organisation.count({ name: 'x' })).to.equal(20);
+    const pragma = (name: string) => store.write(async ({ sequelize, transaction }) => Object.values((await sequelize.query(`PRAGMA ${name}`, { transaction }))[0] as object)[0] as number | object);
+    expect(JSON.stringify(await pragma('synchronous'))).to.contain('2');
+    expect(JSON.stringify(await pragma('foreign_keys'))).to.contain('1');
+    await house.close();
+  });
+  it('refuses a file that is broken, foreign or newer, in a sentence, and leaves it as it was', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'dewline-'));
+    const broken = join(folder, 'broken.sqlite');
+    writeFileSync(broken, 'this is no database at all, not by a long way');
+    const half = join(folder, 'half.sqlite');
+    writeFileSync(half, Buffer.concat([Buffer.from('SQLite format 3\0'), Buffer.alloc(3000, 7)]));
+    const newer = join(folder, 'newer.sqlite');
+    const store = await openStore(newer);
+    await store.db.sequelize.query("INSERT INTO migration (name) VALUES ('9999-from-the-future')");
+    await store.close();
+    for (const [file, words] of [[broken, 'not a Dewline database'], [half, 'damaged'], [newer, 'newer version']] as const) {
+      const before = sha256(readFileSync(file));
+      const refusal = await openStore(file).then(() => null, (error: Error) => error);
+      expect(refusal, file).to.be.instanceOf(UnusableDatabase);
+      expect(refusal!.message).to.contain(words).and.to.contain('Nothing was changed');
+      expect(sha256(readFileSync(file)), file).to.equal(before);
+    }
+  });
+});
