@@ -65,7 +65,7 @@ export interface PointAnswer {
   readonly terms: readonly TermLine[];
   readonly band: { early: number; late: number } | null;
   readonly specification: Specification;
-  readonly job: { id: string; state: JobState; says: string; assignee: string | null; revision: number } | null;
+  readonly job: { id: string; state: JobState; says: string; assignee: string | null; revision: number; reason: string | null } | null;
   readonly waitingRecordId: string | null;
   readonly story: readonly StoryEntry[];
   readonly rideAlong: readonly { id: string; name: string; share: number | null; chosen: boolean; forTenant: boolean }[];

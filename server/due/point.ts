@@ -58,7 +58,7 @@ export async function readPoint(call: Call, idOrNumber: string): Promise<PointAn
     band: line.servedDay === null ? null : line.interval.band,
     specification: specifications.at(-1)?.value ?? {},
     job: job ? {
-      id: job.id, state: job.state, says: say(`job.${job.state}`), revision: job.revision,
+      id: job.id, state: job.state, says: say(`job.${job.state}`), revision: job.revision, reason: job.reason,
       assignee: (job.assigneeId && (await db.person.one({ id: job.assigneeId }))?.name) || null,
     } : null,
     waitingRecordId: waiting?.recordId ?? null,

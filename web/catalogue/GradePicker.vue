@@ -25,7 +25,7 @@ const group = `grade-${Math.random().toString(36).slice(2)}`;
 <style scoped>
 .grades { border: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(96px, 1fr)); gap: 8px; }
 legend { margin-bottom: 6px; padding: 0; }
-label { border: 1.5px solid var(--edge); border-radius: 8px; background: #eef1ec; color: #18262b; padding: 6px 6px 4px; text-align: center; cursor: pointer; font-size: 14px; min-height: 44px; }
+label { position: relative; border: 1.5px solid var(--edge); border-radius: 8px; background: #eef1ec; color: #18262b; padding: 6px 6px 4px; text-align: center; cursor: pointer; font-size: 14px; min-height: 44px; }
 label.on { border-color: var(--dew); box-shadow: 0 0 0 2px var(--dew); font-weight: 640; }
 label:focus-within { outline: 3px solid var(--dew); outline-offset: 2px; }
 input { position: absolute; opacity: 0; }

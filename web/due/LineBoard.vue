@@ -161,8 +161,7 @@ watch(() => props.rows, () => { if (frame.value && frame.value.scrollTop > total
         <div :style="{ height: `${total}px` }" class="all">
           <div v-for="block in visible" :key="block.key" class="block" :style="{ transform: `translateY(${block.y}px)` }">
             <button
-              v-if="block.property !== null" type="button" class="plain head" :aria-expanded="!folded.has(block.property)"
-              :aria-label="say(folded.has(block.property) ? 'line.unfold' : 'line.fold', { name: properties[block.property]!.name })" @click="fold(block.property)"
+              v-if="block.property !== null" type="button" class="plain head" :aria-expanded="!folded.has(block.property)" @click="fold(block.property)"
             >
               <span class="turn" :class="{ shut: folded.has(block.property) }" aria-hidden="true">▾</span>
               <span class="strong">{{ properties[block.property]!.name }}</span>

@@ -62,6 +62,7 @@ onMounted(reload);
       <p v-if="stand.share !== undefined" class="quiet small">{{ say('point.used', { share: stand.share, past: String(stand.daysLeft < 0), day: say.shortDay(lineDay) }) }}</p>
       <p class="says">{{ point.says }} {{ point.why }}</p>
 
+      <p v-if="point.job?.state === 'open' && point.job.reason" class="caution small">{{ say('point.handedBack', { reason: point.job.reason }) }}</p>
       <section :aria-label="say('point.actions')" class="actions no-print">
         <p v-if="point.job && point.job.state !== 'open'" class="small">{{ say('point.given', { name: point.job.assignee ?? '', state: point.job.says }) }}</p>
         <VBtn v-if="point.waitingRecordId" color="primary" :to="`/proof/${point.waitingRecordId}`">{{ say('point.judge') }}</VBtn>

@@ -81,7 +81,7 @@ const unit = computed(() => (props.need.need.kind === 'reading' ? { celsius: '°
 .tick input { width: 22px; height: 22px; flex: none; accent-color: var(--dew-deep); }
 .chips { border: 0; padding: 0; display: flex; flex-wrap: wrap; gap: 8px; }
 .chips legend { padding: 0; margin-bottom: 8px; font-weight: 640; }
-.chips label { display: inline-flex; align-items: center; min-height: 44px; padding: 0 16px; border: 1.5px solid var(--edge); border-radius: 22px; background: var(--panel); font-size: 16px; }
+.chips label { position: relative; display: inline-flex; align-items: center; min-height: 44px; padding: 0 16px; border: 1.5px solid var(--edge); border-radius: 22px; background: var(--panel); font-size: 16px; }
 .chips label:has(:checked) { background: var(--dew-deep); color: var(--on-dew); border-color: var(--dew-deep); }
 .chips label:focus-within { outline: 3px solid var(--dew); outline-offset: 2px; }
 .chips input { position: absolute; opacity: 0; width: 1px; }

@@ -14,7 +14,7 @@ onMounted(reload);
 
 <template>
   <div class="page">
-    <template v-if="sent"><h1 role="status">{{ say('fault.sent') }}</h1><VBtn color="primary" size="large" to="/">{{ say('job.home') }}</VBtn></template>
+    <template v-if="sent"><div role="status"><h1>{{ say('fault.sent') }}</h1></div><VBtn color="primary" size="large" to="/">{{ say('job.home') }}</VBtn></template>
     <template v-else>
       <h1>{{ say('fault.title') }}</h1>
       <p v-if="failure" class="tell" role="alert">{{ failure }}</p>

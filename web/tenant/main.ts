@@ -9,7 +9,7 @@ import TenantApp from './TenantApp.vue';
 
 learn({ ...fieldsText, ...doingText });
 
-const router = createRouter({
+const createTenantRouter = () => createRouter({
   history: createWebHistory('/home/'),
   routes: [
     { path: '/', component: () => import('./HomeScreen.vue') },
@@ -35,4 +35,4 @@ async function enter(): Promise<string> {
 }
 
 const refusal = await enter();
-createApp(TenantApp, { refusal }).use(router).use(createTheme()).mount('#app');
+createApp(TenantApp, { refusal }).use(createTenantRouter()).use(createTheme()).mount('#app');

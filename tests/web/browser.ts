@@ -1,0 +1,73 @@
+/** One browser and one server for the browser tests; a context per person. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import axe from 'axe-core';
+import { expect } from 'chai';
+import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core';
+import { pino } from 'pino';
+import { serve, type Running } from '../../server/serve.ts';
+
+const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+export const DESK = { width: 1280, height: 800 };
+export const PHONE = { width: 360, height: 740 };
+
+export interface Stage {
+  readonly url: string;
+  readonly data: string;
+  readonly running: Running;
+  /** A page of somebody new, on a desk or a phone. Errors on it fail the test that asks. */
+  page(viewport: { width: number; height: number }): Promise<Page>;
+  /** Ends the server and starts it again on the same folder and port. */
+  restart(): Promise<void>;
+  close(): Promise<void>;
+}
+
+export async function openStage(): Promise<Stage> {
+  const data = mkdtempSync(join(tmpdir(), 'dewline-stage-'));
+  const start = (port: number) => serve({ data, port, web: resolve(import.meta.dirname, '../../dist/web'), logger: pino({ level: 'silent' }), rateFactor: 100 });
+  let running = await start(0);
+  const browser: Browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
+  const contexts: BrowserContext[] = [];
+  return {
+    data,
+    get url() { return running.url; },
+    get running() { return running; },
+    async page(viewport) {
+      const context = await browser.newContext({ viewport, timezoneId: 'Europe/Dublin', locale: 'en-GB', reducedMotion: 'reduce', baseURL: running.url });
+      contexts.push(context);
+      const page = await context.newPage();
+      page.setDefaultTimeout(8000);
+      return page;
+    },
+    async restart() {
+      const port = Number(new URL(running.url).port);
+      await running.close();
+      running = await start(port);
+    },
+    async close() {
+      await browser.close();
+      await running.close();
+      rmSync(data, { recursive: true, force: true });
+    },
+  };
+}
+
+/** No serious or critical finding of axe, and nothing that scrolls sideways. */
+export async function expectFit(page: Page, what: string): Promise<void> {
+  await page.evaluate(axe.source);
+  const found = await page.evaluate(async () => {
+    const { violations } = await (window as unknown as { axe: typeof axe }).axe.run(document, { resultTypes: ['violations'] });
+    return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${id}: ${nodes.slice(0, 3).map(({ html }) => html.slice(0, 160)).join(' | ')}`);
+  });
+  expect(found, `axe on ${what}`).to.deep.equal([]);
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  expect(wide, `${what} scrolls sideways`).to.be.at.most(0);
+}
+
+/** Every button and link that a thumb must hit is at least 44 px high (inline links in text apart). */
+export async function expectThumbs(page: Page, what: string): Promise<void> {
+  const small = await page.evaluate(() => [...document.querySelectorAll<HTMLElement>('.v-btn, .tick, .safe, .take, .choice, .grades label, .chips label')]
+    .filter((it) => it.offsetParent !== null && it.getBoundingClientRect().height < 44).map((it) => `${it.className} ${it.textContent?.trim()} ${it.getBoundingClientRect().height}`));
+  expect(small, `targets on ${what}`).to.deep.equal([]);
+}
