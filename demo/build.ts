@@ -15,9 +15,10 @@ import { MANAGER, ORGANISATION, PROPERTIES, STAFF, ZONE, type Home, type Machine
 
 const DAY_MS = 86_400_000;
 
-export async function buildDemo(env: Env, progress: (share: number) => void): Promise<void> {
+/** Registers the scenario and lives it forward to the environment's today, over so many days. */
+export async function buildDemo(env: Env, progress: (share: number) => void, days = HISTORY_DAYS): Promise<void> {
   const today = dayOfInstant(env.clock(), ZONE);
-  const start = instantOfDay(today - HISTORY_DAYS, 7 * 60, ZONE);
+  const start = instantOfDay(today - days, 7 * 60, ZONE);
   const hash = await hashPassword(MANAGER.password);
   const points: LivedPoint[] = [];
   const { manager, staff } = await env.store.write(async (db) => {
@@ -30,7 +31,7 @@ export async function buildDemo(env: Env, progress: (share: number) => void): Pr
     }
     return people;
   });
-  await liveForward(env, { manager, staff }, points, ZONE, progress);
+  await liveForward(env, { manager, staff }, points, ZONE, days, progress);
 }
 
 async function hirePeople(env: Env, db: Db, passwordHash: string, now: number): Promise<{ manager: Actor; staff: Actor[] }> {

@@ -69,7 +69,7 @@ const minute = 60_000;
 /** Days before today in which the office falls a little behind, so that there is something to see. */
 const BEHIND_DAYS = 12;
 
-export async function liveForward(env: Env, cast: Cast, points: readonly LivedPoint[], zone: string, progress: (share: number) => void): Promise<void> {
+export async function liveForward(env: Env, cast: Cast, points: readonly LivedPoint[], zone: string, days: number, progress: (share: number) => void): Promise<void> {
   const today = dayOfInstant(env.clock(), zone);
   const random = seeded(20_260_101);
   const lived: Lived[] = [];
@@ -82,11 +82,11 @@ export async function liveForward(env: Env, cast: Cast, points: readonly LivedPo
     });
   }
   const world: World = { env, cast, zone, today, random, lived, pending: [], waiting: [], faults: new Map() };
-  const first = today - HISTORY_DAYS;
+  const first = today - days;
   for (let day = first; day <= today; day += 1) {
     // One transaction a day: the services run as they are, the disk is asked once.
     await env.store.write((db) => liveDay(world, db, day, first));
-    if ((day - first) % 20 === 0) progress((day - first) / HISTORY_DAYS);
+    if ((day - first) % 20 === 0) progress((day - first) / days);
   }
 }
 

@@ -7,7 +7,7 @@ import { riskWeight } from '../../core/catalogue/types.ts';
 import { hardnessClass } from '../../core/quantities/hardness.ts';
 import type { BoardType } from '../../contract/due.ts';
 import type { Env } from '../env.ts';
-import { readBoardRows } from '../sql/board.ts';
+import { readBoardRows, readWaiting } from '../sql/board.ts';
 import { factsOf, inForce } from '../store/facts.ts';
 
 const compress = promisify(gzip);
@@ -21,40 +21,59 @@ export interface BoardBytes {
 interface Kept {
   readonly revision: number;
   readonly days: string;
-  readonly zones: readonly string[];
+  readonly head: Head;
   readonly bytes: BoardBytes;
 }
 
-/** A reader of boards that remembers one per organisation. */
+/** What of the board changes seldom: the types and the properties in words. */
+interface Head {
+  readonly revision: number;
+  readonly days: string;
+  readonly zones: readonly string[];
+  readonly index: ReadonlyMap<string, number>;
+  /** JSON text, without the closing brace. */
+  readonly text: string;
+}
+
+const HEAD_TABLES = ['property', 'place', 'fact'] as const;
+const BOARD_TABLES = [...HEAD_TABLES, 'mark', 'proof', 'fault'] as const;
+
+/** A reader of boards that remembers one per organisation, until its tables are written or a day begins. */
 export function boardReader(env: Env) {
   const kept = new Map<string, Kept>();
-  const daysIn = (zones: readonly string[]) => zones.map((zone) => dayOfInstant(env.clock(), zone)).join();
   return async (organisationId: string): Promise<BoardBytes> => {
     const known = kept.get(organisationId);
-    if (known && known.revision === env.store.revision && known.days === daysIn(known.zones)) return known.bytes;
-    const { revision } = env.store;
-    const { text, zones } = await composeBoard(env, organisationId);
-    const plain = Buffer.from(text);
+    const revision = env.store.revisionOf(BOARD_TABLES);
+    if (known && known.revision === revision && known.days === daysIn(env, known.head.zones)) return known.bytes;
+    const head = await headOf(env, organisationId, known?.head);
+    const plain = Buffer.from(await composeBoard(env, organisationId, head));
     let packed: Promise<Buffer> | undefined;
     const bytes: BoardBytes = { plain, gzipped: () => (packed ??= compress(plain, { level: 5 })) };
-    kept.set(organisationId, { revision, days: daysIn(zones), zones, bytes });
+    kept.set(organisationId, { revision, days: head.days, head, bytes });
     return bytes;
   };
 }
 
+const daysIn = ({ clock }: Env, zones: readonly string[]) => zones.map((zone) => dayOfInstant(clock(), zone)).join();
+
 /** The board's JSON (`BoardAnswer`). The marks come out of the database as text and go in as they are. */
-async function composeBoard({ store: { db }, clock, say }: Env, organisationId: string): Promise<{ text: string; zones: string[] }> {
-  const [properties, rows, proofs, faults] = await Promise.all([
+async function composeBoard({ store: { db } }: Env, organisationId: string, head: Head): Promise<string> {
+  const [rows, waiting] = await Promise.all([readBoardRows(db.sequelize, organisationId), readWaiting(db.sequelize, organisationId)]);
+  const rowTexts = rows.map(({ id, name, property_id, marks }) =>
+    `{"id":"${id}","name":${JSON.stringify(name)},"property":${head.index.get(property_id)},"marks":[${marks ?? ''}]}`);
+  return `${head.text},"waiting":${JSON.stringify(waiting)},"rows":[${rowTexts.join()}]}`;
+}
+
+async function headOf(env: Env, organisationId: string, known: Head | undefined): Promise<Head> {
+  const { store: { db }, clock, say } = env;
+  const revision = env.store.revisionOf(HEAD_TABLES);
+  if (known && known.revision === revision && known.days === daysIn(env, known.zones)) return known;
+  const [properties, places] = await Promise.all([
     db.property.all({ organisationId }, { order: [['sort', 'ASC'], ['id', 'ASC']] }),
-    readBoardRows(db.sequelize, organisationId),
-    db.proof.count({ organisationId, state: 'waiting' }),
-    db.fault.count({ organisationId, closedAt: null }),
+    db.place.all({ organisationId }, { columns: ['propertyId'] }),
   ]);
   const ids = properties.map(({ id }) => id);
   const [waters, practices] = await Promise.all([factsOf(db, ids, 'water'), factsOf(db, ids, 'practice')]);
-  const index = new Map(ids.map((id, i) => [id, i]));
-  const homes = new Map<string, number>();
-  for (const { property_id: id } of rows) homes.set(id, (homes.get(id) ?? 0) + 1);
   const types: BoardType[] = [...procedures.values()].map(({ key, kind, safetyCritical, risk }) => ({
     key, kind, safetyCritical, name: say(`point.${key}`), riskWeight: riskWeight(risk),
   }));
@@ -65,16 +84,15 @@ async function composeBoard({ store: { db }, clock, say }: Env, organisationId: 
     return {
       id, name, today,
       says: say('says.property', {
-        units: homes.get(id) ?? 0,
+        units: places.filter(({ propertyId }) => propertyId === id).length,
         water: say(`says.water.${hardness === null ? 'unknown' : hardnessClass(hardness)}`),
         practice: say(`practice.${inForce(of(practices), today)?.value ?? 'steady'}`),
       }),
     };
   });
-  const rowTexts = rows.map(({ id, name, property_id, marks }) =>
-    `{"id":"${id}","name":${JSON.stringify(name)},"property":${index.get(property_id)},"marks":[${marks ?? ''}]}`);
+  const zones = [...new Set(properties.map(({ zone }) => zone))];
   return {
-    text: `{"types":${JSON.stringify(types)},"properties":${JSON.stringify(described)},"waiting":${JSON.stringify({ proofs, faults })},"rows":[${rowTexts.join()}]}`,
-    zones: [...new Set(properties.map(({ zone }) => zone))],
+    revision, zones, days: daysIn(env, zones), index: new Map(ids.map((id, i) => [id, i])),
+    text: `{"types":${JSON.stringify(types)},"properties":${JSON.stringify(described)}`,
   };
 }

@@ -24,14 +24,18 @@ export async function openSession(env: Env, db: Db, person: { id: string; organi
   return { token, csrf, expiresAt };
 }
 
-/** Finds who a token belongs to. Answers are remembered until anything is written. */
+/** What a session depends on. */
+const TABLES = ['session', 'person', 'roleGrant', 'organisation', 'link'] as const;
+
+/** Finds who a token belongs to. Answers are remembered until one of their tables is written. */
 export function sessionReader(env: Env) {
   let revision = -1;
   const known = new Map<string, { actor: Actor; expiresAt: number } | null>();
   return async (token: string): Promise<Actor | null> => {
-    if (revision !== env.store.revision) {
+    const current = env.store.revisionOf(TABLES);
+    if (revision !== current) {
       known.clear();
-      revision = env.store.revision;
+      revision = current;
     }
     const id = sha256(token);
     let session = known.get(id);

@@ -21,11 +21,25 @@ LEFT JOIN (
 WHERE place.organisation_id = ?1
 ORDER BY property.sort, property.id, place.sort, place.id`;
 
-/** Rows of the board in walking order. Past the models, which would ask SQLite about its columns each time. */
-export async function readBoardRows(sequelize: Sequelize, organisationId: string): Promise<BoardRow[]> {
+const WAITING_SQL = `
+SELECT (SELECT count(*) FROM proof WHERE organisation_id = ?1 AND state = 'waiting') AS proofs,
+       (SELECT count(*) FROM fault WHERE organisation_id = ?1 AND closed_at IS NULL) AS faults`;
+
+/** Rows of the board in walking order. */
+export function readBoardRows(sequelize: Sequelize, organisationId: string): Promise<BoardRow[]> {
+  return ask<BoardRow>(sequelize, BOARD_SQL, organisationId);
+}
+
+/** How many proofs wait and how many faults are open. */
+export async function readWaiting(sequelize: Sequelize, organisationId: string): Promise<{ proofs: number; faults: number }> {
+  return (await ask<{ proofs: number; faults: number }>(sequelize, WAITING_SQL, organisationId))[0]!;
+}
+
+/** Straight to the connection: the answer is wanted as it is. */
+async function ask<T>(sequelize: Sequelize, sql: string, organisationId: string): Promise<T[]> {
   const connection = (await sequelize.connectionManager.getConnection({ type: 'read' })) as sqlite3.Database;
   return new Promise((resolve, reject) => {
-    connection.all(BOARD_SQL, [organisationId], (error: Error | null, rows: unknown[]) =>
-      (error ? reject(error) : resolve(rows as BoardRow[])));
+    connection.all(sql, [organisationId], (error: Error | null, rows: unknown[]) =>
+      (error ? reject(error) : resolve(rows as T[])));
   });
 }

@@ -2,9 +2,8 @@
  * The store: one SQLite file, many readers, one writer.
  *
  * Writes run one at a time through a queue, each in its own `BEGIN IMMEDIATE` with `synchronous=FULL`
- * (SQLite's own default, which a test holds);
- * concurrent Sequelize transactions on SQLite fail or crawl. `revision` counts commits, so that whatever
- * is kept in memory knows when it is old.
+ * (SQLite's own default, which a test holds); concurrent Sequelize transactions on SQLite fail or crawl.
+ * Commits are counted by table, so that whatever is kept in memory knows when it is old.
  */
 import { existsSync, mkdirSync, openSync, readSync, closeSync } from 'node:fs';
 import { dirname } from 'node:path';
@@ -12,13 +11,14 @@ import { Sequelize, Transaction } from 'sequelize';
 import sqlite3 from 'sqlite3';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { dbOf, defineModels, type Db } from './db.ts';
+import type { TableName } from './tables.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
   /** For reading. */
   readonly db: Db;
-  /** Number of committed writes since the store was opened. */
-  readonly revision: number;
+  /** A number that grows whenever a commit has touched one of these tables. */
+  revisionOf(tables: readonly TableName[]): number;
   /** Runs `work` alone, commits it whole or not at all. */
   write<T>(work: (db: Db) => Promise<T>): Promise<T>;
   close(): Promise<void>;
@@ -44,19 +44,18 @@ export async function openStore(file: string): Promise<Store> {
   await migrate(sequelize);
   const db = dbOf(sequelize, models);
 
-  let revision = 0;
+  const revisions = new Map<TableName, number>();
   let last: Promise<unknown> = Promise.resolve();
   return {
     db,
-    get revision() { return revision; },
+    revisionOf: (tables) => tables.reduce((sum, table) => sum + (revisions.get(table) ?? 0), 0),
     write(work) {
       const turn = last.then(async () => {
-        try {
-          return await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) =>
-            work(dbOf(sequelize, models, transaction)));
-        } finally {
-          revision += 1;
-        }
+        const touched = new Set<TableName>();
+        const done = await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) =>
+          work(dbOf(sequelize, models, transaction, (table) => touched.add(table))));
+        for (const table of touched) revisions.set(table, (revisions.get(table) ?? 0) + 1);
+        return done;
       });
       last = turn.catch(() => undefined);
       return turn;

@@ -25,7 +25,7 @@ const places = computed(() => [
 ]);
 
 watch(() => desk.theme, (theme) => vuetify.change(theme), { immediate: true });
-watch(() => [desk.isManager, route.path], () => { if (desk.isManager && !board.answer) void board.load(); }, { immediate: true });
+watch(() => [desk.isManager, route.path], () => { if (desk.isManager && !board.answer && !['/', '/line'].includes(route.path)) void board.load(); }, { immediate: true });
 
 async function signOut(): Promise<void> {
   await desk.signOut();

@@ -13,7 +13,7 @@ import { LINE_AT, placeOf } from './scale.ts';
 const props = defineProps<{ rows: readonly BoardRow[]; properties: BoardAnswer['properties']; grouped: boolean; picked: number | null; theme: string }>();
 const emit = defineEmits<{ pick: [number: number]; leave: [] }>();
 
-const TILE_ROWS = 16;
+const TILE_ROWS = 8;
 const HEAD = 34;
 const MANY_ROWS = 40;
 

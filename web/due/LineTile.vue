@@ -1,10 +1,12 @@
 <script setup lang="ts">
 /** Some rows of the board: one canvas for their strips, names and words beside it. Drawn once, scrolled as it is. */
 import { onMounted, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
 import { say } from '../language/say.ts';
 import { drawMark, drawRail, nearestMark, paletteOf, placeMarks, type PlacedMark } from './drawStrip.ts';
 import { foremost, isPast, isIdle, type BoardRow, type Mark } from './marks.ts';
 
+const router = useRouter();
 const props = defineProps<{ rows: readonly BoardRow[]; rowHeight: number; stripWidth: number; picked: number | null; pickedRow: string | null; theme: string }>();
 const emit = defineEmits<{ pick: [number: number, rowId: string] }>();
 
@@ -54,7 +56,7 @@ watch(() => [props.rows, props.rowHeight, props.stripWidth, props.picked, props.
   <div class="tile">
     <canvas ref="canvas" class="strips" :style="{ width: `${stripWidth}px`, height: `${rows.length * rowHeight}px` }" aria-hidden="true" @click="pickAt" />
     <div v-for="row in rows" :key="row.id" class="row" :class="{ picked: row.id === pickedRow }" :style="{ height: `${rowHeight}px` }">
-      <RouterLink class="name" :to="`/homes/${row.id}`">{{ row.name }}</RouterLink>
+      <a class="name" :href="`/homes/${row.id}`" @click.exact.prevent="router.push(`/homes/${row.id}`)">{{ row.name }}</a>
       <span class="gap" />
       <template v-for="first in [foremost(row.marks)]" :key="first?.number ?? 0">
         <button v-if="first" type="button" class="plain words" @click="emit('pick', first.number, row.id)">

@@ -29,7 +29,12 @@ export const useBoard = defineStore('board', () => {
   const order = ref<'property' | 'worst'>('property');
   const focus = ref<Focus>('all');
 
-  async function load(): Promise<void> {
+  let asked: Promise<void> | null = null;
+  /** Reads the board; whoever asks while it is on its way waits for the same answer. */
+  function load(): Promise<void> {
+    return (asked ??= read().finally(() => { asked = null; }));
+  }
+  async function read(): Promise<void> {
     try {
       const board = await get<BoardAnswer>('/board');
       answer.value = board;
