@@ -130,6 +130,7 @@ export interface FaultSummary {
   readonly severity: Severity;
   readonly note: string;
   readonly openedAt: number;
+  readonly zone: string;
   readonly openedBy: string;
   readonly correctBy: number;
   readonly stopUsing: boolean;

@@ -294,7 +294,7 @@ const FAULTS: readonly { procedure: string; symptom: string; chance: number; fou
 ];
 
 /** The hose behind this dryer is crushed, whatever is done about its duct. */
-const CRUSHED = { place: '16', procedure: 'dryer.duct', everyDays: 78 };
+const CRUSHED = { place: 'House 16', procedure: 'dryer.duct', everyDays: 78 };
 
 async function breakThings(world: World, db: Db, day: Day, now: number): Promise<void> {
   if (now > world.env.clock()) return;

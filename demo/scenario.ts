@@ -98,10 +98,10 @@ export const PROPERTIES: readonly PropertySketch[] = [
   {
     name: 'Samphire Row', address: '12–18 Samphire Row, Port Ellery', building: 'The terrace', practice: 'watchful', water: { source: 'well', hardnessMgL: 230 },
     homes: [
-      { name: '12', tenant: 'D. Oxtoby', people: 3, pets: 1, cooking: 'average', habits: steady, machines: house('Row 12') },
-      { name: '14', tenant: 'G. Fennimore', people: 2, pets: 0, cooking: 'average', habits: slow, machines: house('Row 14', 'gas'), link: 'demo-no-14' },
-      { name: '16', tenant: 'L. Brandreth', people: 4, pets: 2, cooking: 'frequent', loads: 9, habits: steady, machines: house('Row 16'), fast: { 'dryer.duct': 1.8 } },
-      { name: '18', tenant: 'K. Mowbray-Tull', people: 1, pets: 0, cooking: 'rare', habits: keen, machines: house('Row 18') },
+      { name: 'House 12', tenant: 'D. Oxtoby', people: 3, pets: 1, cooking: 'average', habits: steady, machines: house('Row 12') },
+      { name: 'House 14', tenant: 'G. Fennimore', people: 2, pets: 0, cooking: 'average', habits: slow, machines: house('Row 14', 'gas'), link: 'demo-no-14' },
+      { name: 'House 16', tenant: 'L. Brandreth', people: 4, pets: 2, cooking: 'frequent', loads: 9, habits: steady, machines: house('Row 16'), fast: { 'dryer.duct': 1.8 } },
+      { name: 'House 18', tenant: 'K. Mowbray-Tull', people: 1, pets: 0, cooking: 'rare', habits: keen, machines: house('Row 18') },
     ],
   },
 ];

@@ -65,15 +65,18 @@ export async function listFaults(call: Call, where: { placeId?: string }): Promi
   return describeFaults(call, [...open, ...closed]);
 }
 
-async function describeFaults({ db, env: { say } }: Call, faults: readonly Row<'fault'>[]): Promise<FaultSummary[]> {
+async function describeFaults({ db, env: { say }, actor: { organisationId } }: Call, faults: readonly Row<'fault'>[]): Promise<FaultSummary[]> {
   const pointIds = faults.map(({ pointId }) => pointId).filter((id): id is string => id !== null);
+  const properties = await db.property.all({ organisationId });
   const [machines, places, names, uses, points] = await Promise.all([
     db.machine.all({ id: faults.map(({ machineId }) => machineId) }), db.place.all({ id: faults.map(({ placeId }) => placeId) }),
     namesOf(db, faults.map(({ openedBy }) => openedBy)), db.photoUse.all({ subjectId: faults.map(({ id }) => id) }),
     db.point.all({ id: pointIds }),
   ]);
+  const placeOf = (fault: Row<'fault'>) => places.find(({ id }) => id === fault.placeId)!;
   return faults.map((fault) => ({
-    id: fault.id, placeId: fault.placeId, place: places.find(({ id }) => id === fault.placeId)!.name, machineId: fault.machineId,
+    id: fault.id, placeId: fault.placeId, place: placeOf(fault).name, machineId: fault.machineId,
+    zone: properties.find(({ id }) => id === placeOf(fault).propertyId)!.zone,
     machine: machineName(say, machines.find(({ id }) => id === fault.machineId)!),
     symptom: fault.symptom, says: say(`symptom.${fault.symptom}`), severity: fault.severity as Severity, note: fault.note,
     openedAt: fault.openedAt, openedBy: names.get(fault.openedBy) ?? say('story.someone'), correctBy: fault.correctBy,

@@ -302,7 +302,7 @@ describe('The whole loop in a browser', function story() {
     await tenant.getByRole('heading', { name: 'Thank you, the office has it.' }).waitFor();
     await manager.goto(`${stage.url}${home}`);
     await manager.getByText('Puddle under or in front of it').waitFor();
-    await manager.getByRole('link', { name: 'made its point due' }).click();
+    await manager.getByRole('link', { name: 'See the point it made due' }).click();
     await manager.getByText('Due now, because something was reported.').waitFor();
     await manager.getByRole('link', { name: /^Faults/ }).click();
     await expectFit(manager, 'faults');

@@ -71,7 +71,7 @@ onBeforeUnmount(() => {
       <template v-if="board.answer && board.rows.length > 0">
         <h1 class="headline">
           <template v-if="board.counts.past">
-            <button type="button" class="plain figure alarm" :aria-pressed="board.focus === 'past'" @click="look('past')">{{ say('line.past', { count: board.counts.past }) }}</button>{{ say('line.inHomes', { count: board.counts.homes }) }}<button
+            <button type="button" class="plain figure alarm" :aria-pressed="board.focus === 'past'" @click="look('past')">{{ say('line.past', { count: board.counts.past }) }}</button>{{ say('line.inHomes', { count: board.counts.homes }) }}, <button
               type="button" class="plain figure" :disabled="!board.counts.nobody" :aria-pressed="board.focus === 'nobody'" @click="look('nobody')"
             >{{ say('line.nobody', { count: board.counts.nobody }) }}</button>.
           </template>

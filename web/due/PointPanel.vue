@@ -82,7 +82,7 @@ onMounted(reload);
         <h3>{{ say('point.working') }}</h3>
         <dl class="working">
           <div v-for="(term, i) in point.terms" :key="i"><dt>{{ term.says }}<small>{{ term.why }}</small></dt><dd>{{ say('point.days', { days: term.days }) }}</dd></div>
-          <div class="sum"><dt>{{ say('point.interval') }}<small v-if="point.band">{{ say('point.band', { early: point.band.early, late: point.band.late }) }}</small></dt><dd>{{ say('point.days', { days: point.mark.intervalDays }) }}</dd></div>
+          <div class="sum"><dt>{{ say('point.interval') }}<small v-if="point.band && point.band.early < point.band.late">{{ say('point.band', { early: point.band.early, late: point.band.late }) }}</small></dt><dd>{{ say('point.days', { days: point.mark.intervalDays }) }}</dd></div>
         </dl>
       </section>
       <section>

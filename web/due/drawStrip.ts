@@ -34,23 +34,34 @@ export interface PlacedMark {
   readonly mark: Mark;
   readonly x: number;
   readonly y: number;
+  /** It shares its place with others and is drawn smaller. */
+  readonly crowded: boolean;
 }
 
-const STEP = 8;
+/** Marks nearer to each other than this share a place and step apart. */
+const ROOM = 14;
 
-/** Places the marks of a row; those that would collide step up or down, never off the row. */
+/** Heights over the middle that a crowd of so many takes, in parts of the half row. */
+const LEVELS: readonly (readonly number[])[] = [[0], [-0.5, 0.5], [-0.6, 0, 0.6]];
+
+/** Places the marks of a row, which come by ascending share; those that would collide step up and down. */
 export function placeMarks(marks: readonly Mark[], width: number, top: number, height: number): PlacedMark[] {
   const middle = top + height / 2;
-  const reach = Math.max(0, height / 2 - 8);
-  const levels = [0, -Math.min(STEP, reach), Math.min(STEP, reach)];
-  const lastAt = levels.map(() => -Infinity);
-  return marks.map((mark) => {
-    const x = placeOf(mark.share) * width;
-    let level = lastAt.findIndex((at) => x - at >= 13);
-    if (level === -1) level = lastAt.indexOf(Math.min(...lastAt));
-    lastAt[level] = x;
-    return { mark, x, y: middle + levels[level]! };
-  });
+  const placed: PlacedMark[] = [];
+  for (let from = 0; from < marks.length;) {
+    const start = placeOf(marks[from]!.share) * width;
+    let to = from + 1;
+    while (to < marks.length && placeOf(marks[to]!.share) * width - start < ROOM) to += 1;
+    const crowd = marks.slice(from, to);
+    const levels = LEVELS[Math.min(crowd.length, LEVELS.length) - 1]!;
+    crowd.forEach((mark, i) => placed.push({
+      mark, crowded: crowd.length > 1,
+      x: placeOf(mark.share) * width + Math.floor(i / levels.length) * 7,
+      y: middle + levels[i % levels.length]! * (height / 2),
+    }));
+    from = to;
+  }
+  return placed;
 }
 
 /** Rail, past ground, line: what every row stands on. */
@@ -68,9 +79,9 @@ export function drawRail(context: CanvasRenderingContext2D, palette: Palette, wi
   context.fillRect(line - 1.5, top, 3, height);
 }
 
-export function drawMark(context: CanvasRenderingContext2D, palette: Palette, { mark, x, y }: PlacedMark, picked: boolean): void {
+export function drawMark(context: CanvasRenderingContext2D, palette: Palette, { mark, x, y, crowded }: PlacedMark, picked: boolean): void {
   const small = mark.state === 'fresh';
-  const scale = small ? 0.74 : 1;
+  const scale = small ? 0.74 : crowded ? 0.82 : 1;
   const glyph = GLYPHS[mark.type.kind];
   const colour = colourOf(mark, palette);
   context.save();
@@ -82,14 +93,15 @@ export function drawMark(context: CanvasRenderingContext2D, palette: Palette, { 
   }
   if (mark.type.safetyCritical && !small) {
     context.fillStyle = palette.panel;
-    context.fillRect(-9, -9, 18, 18);
+    const half = crowded ? 7 : 9;
+    context.fillRect(-half, -half, 2 * half, 2 * half);
     context.strokeStyle = colour;
     context.lineWidth = 1.4;
-    context.strokeRect(-9, -9, 18, 18);
+    context.strokeRect(-half, -half, 2 * half, 2 * half);
   }
   context.strokeStyle = colour;
   context.fillStyle = colour;
-  if (!small) drawSign(context, mark);
+  if (!small) drawSign(context, mark, crowded);
   if (mark.share !== undefined && mark.share > 2) drawBeyond(context);
   context.scale(scale, scale);
   context.translate(-6, -6);
@@ -112,9 +124,9 @@ function colourOf(mark: Mark, palette: Palette): string {
 }
 
 /** The second sign beside colour: a foot where somebody is on it, a tick where it was sent. */
-function drawSign(context: CanvasRenderingContext2D, mark: Mark): void {
+function drawSign(context: CanvasRenderingContext2D, mark: Mark, crowded: boolean): void {
   if (isIdle(mark)) return;
-  const y = mark.type.safetyCritical ? 12 : 9.5;
+  const y = crowded ? 7 : mark.type.safetyCritical ? 12 : 9.5;
   context.lineWidth = 2;
   context.beginPath();
   if (isSent(mark)) {

@@ -7,7 +7,7 @@ import { newId, photoUrl, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 
-defineProps<{ faults: readonly FaultSummary[]; zone: string; withPlace?: boolean }>();
+defineProps<{ faults: readonly FaultSummary[]; withPlace?: boolean }>();
 const emit = defineEmits<{ changed: [] }>();
 const closing = ref<string | null>(null);
 const found = ref('');
@@ -28,11 +28,11 @@ async function close(id: string): Promise<void> {
     <li v-for="fault in faults" :key="fault.id" :class="{ closed: fault.closedAt !== null }">
       <p><b>{{ fault.says }}</b> <RouterLink v-if="withPlace" :to="`/homes/${fault.placeId}`">{{ fault.place }}</RouterLink> <span class="quiet small">{{ fault.machine }}</span></p>
       <p v-if="fault.note" class="small">“{{ fault.note }}”</p>
-      <p class="quiet small">{{ say('faults.reported', { by: fault.openedBy, at: say.time(fault.openedAt, zone) }) }}</p>
+      <p class="quiet small">{{ say('faults.reported', { by: fault.openedBy, at: say.time(fault.openedAt, fault.zone) }) }}</p>
       <div v-if="fault.photoIds.length" class="photos"><img v-for="photo in fault.photoIds" :key="photo" :src="photoUrl(photo)" :alt="fault.says" width="110" loading="lazy"></div>
       <template v-if="fault.closedAt === null">
         <p class="small" :class="{ alarm: fault.correctBy < now || fault.severity === 'lifeThreatening' }">
-          {{ say(`severity.${fault.severity}`) }} · {{ say(fault.correctBy < now ? 'faults.overdue' : 'faults.by', { at: say.time(fault.correctBy, zone) }) }}<template v-if="fault.stopUsing"> · {{ say('faults.stop') }}</template>
+          {{ say(`severity.${fault.severity}`) }} · {{ say(fault.correctBy < now ? 'faults.overdue' : 'faults.by', { at: say.time(fault.correctBy, fault.zone) }) }}<template v-if="fault.stopUsing"> · {{ say('faults.stop') }}</template>
         </p>
         <p class="acts">
           <RouterLink v-if="fault.pointNumber" class="small" :to="`/line/${fault.pointNumber}`">{{ say('faults.point') }}</RouterLink>

@@ -13,7 +13,6 @@ const board = useBoard();
 const { value: answer, failure, reload } = useLoading(() => get<{ faults: FaultSummary[] }>('/faults'));
 const open = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt === null) ?? []);
 const closed = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt !== null) ?? []);
-const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 async function changed(): Promise<void> {
   await reload();
@@ -28,8 +27,8 @@ onMounted(reload);
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
     <template v-if="answer">
       <div class="columns">
-        <section><p class="count">{{ say('faults.open', { count: open.length }) }}</p><p v-if="!open.length" class="quiet">{{ say('faults.none.why') }}</p><FaultList v-if="open.length" :faults="open" :zone="zone" with-place @changed="changed" /></section>
-        <section v-if="closed.length"><h2>{{ say('faults.closed') }}</h2><FaultList :faults="closed" :zone="zone" with-place /></section>
+        <section><p class="count">{{ say('faults.open', { count: open.length }) }}</p><p v-if="!open.length" class="quiet">{{ say('faults.none.why') }}</p><FaultList v-if="open.length" :faults="open" with-place @changed="changed" /></section>
+        <section v-if="closed.length"><h2>{{ say('faults.closed') }}</h2><FaultList :faults="closed" with-place /></section>
       </div>
     </template>
     <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>

@@ -96,7 +96,7 @@ onMounted(reload);
         </section>
         <aside>
           <TenancyPanel v-if="place.kind === 'unit'" :place="place" @saved="saved" />
-          <section><h2>{{ say('place.faults') }}</h2><FaultList :faults="place.faults" :zone="place.property.zone" @changed="saved" /></section>
+          <section><h2>{{ say('place.faults') }}</h2><FaultList :faults="place.faults" @changed="saved" /></section>
         </aside>
       </div>
     </template>
