@@ -1,6 +1,6 @@
 /** Signing in, the first run, people. */
 import { array, object, string, type InferType } from 'yup';
-import { id, line, zone } from './fields.ts';
+import { id, line } from './fields.ts';
 
 export const ROLES = ['manager', 'staff', 'tenant'] as const;
 export type Role = (typeof ROLES)[number];
@@ -11,7 +11,7 @@ const newPassword = () => string().min(10, 'field.password').max(200);
 export const signIn = object({ email: email().required(), password: string().max(200).required() });
 export const firstRun = object({
   organisation: line().required(), name: line().required(), email: email().required(),
-  password: newPassword().required(), zone: zone().required(),
+  password: newPassword().required(),
 });
 export const exchangeLink = object({ token: string().max(100).required() });
 export const newPerson = object({

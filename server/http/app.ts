@@ -111,7 +111,7 @@ function servedRoutes(env: Env): Record<keyof typeof HANDLERS, Respond> {
   return Object.fromEntries(Object.entries(HANDLERS).map(([name, handler]) => [name, served(env, handler, ROUTES[name as RouteName])])) as never;
 }
 
-function served(env: Env, { form, prepare, run }: Handler, route: Route): Respond {
+function served(env: Env, { form, prepare, run, secret = false }: Handler, route: Route): Respond {
   return async (request, response, actor) => {
     const params = request.params as Record<string, string>;
     const callOn = (db: Call['db']): Call => ({ env, db, actor: actor!, now: env.clock() });
@@ -121,9 +121,19 @@ function served(env: Env, { form, prepare, run }: Handler, route: Route): Respon
     }
     const read = form ? formOf(form, request.body) : {};
     const prepared = prepare ? await prepare(read as never) : read;
-    const answer = await writeOnce(env, identityOf(request, actor!, JSON.stringify(request.body ?? {})), (db) => run(callOn(db), prepared as never, params));
+    const answer = await writeOnce(env, { ...identityOf(request, actor!, contentOf(request.body)), secret }, (db) => run(callOn(db), prepared as never, params));
     response.status(answer.status).json(answer.body);
   };
+}
+
+/**
+ * A form as it is compared with its repetition. Passwords stay out, since a quick hash of one could be guessed,
+ * and so does the device's time of sending, which differs from try to try.
+ */
+const LEFT_OUT = ['password', 'deviceAt'];
+
+function contentOf(body: unknown): string {
+  return JSON.stringify(body ?? {}, (name, value: unknown) => (LEFT_OUT.includes(name) ? undefined : value));
 }
 
 function identityOf(request: Request, actor: Actor, content: string) {

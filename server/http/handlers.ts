@@ -27,47 +27,49 @@ export interface Handler {
   readonly form?: AnySchema;
   /** Slow work that needs no transaction, before it begins. */
   readonly prepare?: (form: never) => Promise<unknown>;
+  /** What it answers is told once and not kept. */
+  readonly secret?: boolean;
   readonly run: (call: Call, form: never, params: Params) => Promise<object>;
 }
 
-const read = (run: (call: Call, params: Params) => Promise<object>): Handler => ({ run: (call, _form, params) => run(call, params) });
+/** A route that takes no form: a read, or a write that its path says whole. */
+const bare = (run: (call: Call, params: Params) => Promise<object>): Handler => ({ run: (call, _form, params) => run(call, params) });
 const write = <F>(form: AnySchema, run: (call: Call, form: F, params: Params) => Promise<object>): Handler =>
   ({ form, run: run as Handler['run'] });
-const plain = (run: (call: Call, params: Params) => Promise<object>): Handler => read(run);
 
 /** Routes that open a session, send a file or send bytes of their own are mounted by the door itself. */
 export type OwnRoute = 'session.read' | 'session.open' | 'install.create' | 'link.exchange' | 'photo.create' | 'photo.read' | 'board.read';
 
 export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> = {
-  'session.close': plain((call) => people.closeSession(call)),
-  'people.read': read(async (call) => ({ people: await people.listPeople(call) })),
+  'session.close': bare((call) => people.closeSession(call)),
+  'people.read': bare(async (call) => ({ people: await people.listPeople(call) })),
   'people.create': { form: peopleForms.newPerson, prepare: people.preparePerson as never, run: people.createPerson as Handler['run'] },
-  'catalogue.read': read(async ({ env }) => readCatalogue(env.say)),
-  'homes.read': read((call) => places.listHomes(call)),
+  'catalogue.read': bare(async ({ env }) => readCatalogue(env.say)),
+  'homes.read': bare((call) => places.listHomes(call)),
   'property.create': write(registerForms.newProperty, places.createProperty),
   'property.change': write(registerForms.propertyChange, (call, form: registerForms.PropertyChange, { id }) => places.changeProperty(call, id!, form)),
   'building.create': write(registerForms.newBuilding, places.createBuilding),
   'place.create': write(registerForms.newPlace, places.createPlace),
-  'place.read': read((call, { id }) => places.readPlace(call, id!)),
+  'place.read': bare((call, { id }) => places.readPlace(call, id!)),
   'tenancy.create': write(registerForms.newTenancy, tenancies.createTenancy),
   'tenancy.household': write(registerForms.householdChange, (call, form: registerForms.HouseholdChange, { id }) => tenancies.changeHousehold(call, id!, form)),
-  'tenancy.link': plain((call, { id }) => tenancies.createLink(call, id!)),
-  'tenancy.revoke': plain((call, { id }) => tenancies.revokeLinks(call, id!)),
+  'tenancy.link': { secret: true, run: (call, _form, { id }) => tenancies.createLink(call, id!) },
+  'tenancy.revoke': bare((call, { id }) => tenancies.revokeLinks(call, id!)),
   'machine.create': write(registerForms.newMachine, createMachine),
   'machine.change': write(registerForms.machineChange, (call, form: registerForms.MachineChange, { id }) => changeMachine(call, id!, form)),
-  'point.read': read((call, { id }) => readPoint(call, id!)),
+  'point.read': bare((call, { id }) => readPoint(call, id!)),
   'point.specify': write(registerForms.specify, (call, form: Parameters<typeof specifyPoint>[2], { id }) => specifyPoint(call, id!, form)),
-  'jobs.mine': read(async (call) => ({ jobs: await jobsInHand(call) })),
+  'jobs.mine': bare(async (call) => ({ jobs: await jobsInHand(call) })),
   'jobs.give': write(jobForms.giveJob, giveJob),
-  'jobs.read': read((call, { id }) => readJob(call, id!)),
+  'jobs.read': bare((call, { id }) => readJob(call, id!)),
   'jobs.move': write(jobForms.moveJob, (call, form: jobForms.MoveJob, { id }) => moveJob(call, id!, form)),
   'jobs.send': write(jobForms.submission, (call, form: jobForms.Submission, { id }) => sendJob(call, id!, form)),
-  'home.read': read((call) => readHome(call)),
+  'home.read': bare((call) => readHome(call)),
   'record.log': write(jobForms.logRecord, logRecord),
-  'proof.queue': read((call) => proofQueue(call)),
-  'proof.read': read((call, { id }) => readProof(call, id!)),
+  'proof.queue': bare((call) => proofQueue(call)),
+  'proof.read': bare((call, { id }) => readProof(call, id!)),
   'proof.judge': write(proofForms.judge, (call, form: proofForms.Judge, { id }) => judgeProof(call, id!, form)),
-  'faults.list': read(async (call) => ({ faults: await listFaults(call, {}) })),
+  'faults.list': bare(async (call) => ({ faults: await listFaults(call, {}) })),
   'faults.report': write(faultForms.reportFault, reportFault),
   'faults.close': write(faultForms.closeFault, (call, form: faultForms.CloseFault, { id }) => closeFault(call, id!, form)),
 };

@@ -19,24 +19,27 @@ export interface WriteIdentity {
   readonly organisationId: string | null;
   readonly device: string | null;
   readonly deviceSequence: number | null;
+  /** The answer holds a secret: it is told once and not kept. */
+  readonly secret?: boolean;
 }
 
 const KEEP_MS = 30 * 86_400_000;
 
 /** Runs `act` in one transaction, or answers as it answered before. */
 export function writeOnce(env: Env, identity: WriteIdentity, act: (db: Db) => Promise<object>): Promise<Answer> {
-  const { who, key, content, organisationId, device, deviceSequence } = identity;
+  const { who, key, content, organisationId, device, deviceSequence, secret } = identity;
   const id = sha256(`${who}\n${key}`);
   const fingerprint = sha256(content);
   return env.store.write(async (db) => {
     const before = await db.receipt.one({ id });
     if (before) {
       if (before.fingerprint !== fingerprint) throw new Problem(409, 'keyReused');
+      if (secret) throw new Problem(409, 'toldOnce');
       return { status: before.status, body: JSON.parse(before.body) as object };
     }
     const answer: Answer = { status: 200, body: await act(db) };
     await db.receipt.insert({
-      id, organisationId, fingerprint, status: answer.status, body: JSON.stringify(answer.body), device, deviceSequence, at: env.clock(),
+      id, organisationId, fingerprint, status: answer.status, body: secret ? '{}' : JSON.stringify(answer.body), device, deviceSequence, at: env.clock(),
     });
     return answer;
   });

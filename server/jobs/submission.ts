@@ -16,7 +16,7 @@ import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { applyMove } from './jobs.ts';
 
-/** A device's clock is taken at its word up to this much; beyond, its times are moved by how far it is off. */
+/** A device's clock, read at sending, is taken at its word up to this much; beyond, its times are moved by how far it is off. */
 const CLOCK_TRUST_MS = 2 * 60_000;
 
 export async function sendJob(call: Call, id: string, form: Submission): Promise<{ state: string; notes: string[] }> {
@@ -58,7 +58,7 @@ interface Times {
 
 /** Start and end in server time: a clock that is off is put right, and nothing was done in the future. */
 export function trueTimes({ startedAt, doneAt, deviceAt }: Pick<Submission, 'startedAt' | 'doneAt' | 'deviceAt'>, now: number): Times {
-  const offset = Math.abs(now - deviceAt) > CLOCK_TRUST_MS && doneAt > deviceAt - 60_000 ? now - deviceAt : 0;
+  const offset = Math.abs(now - deviceAt) > CLOCK_TRUST_MS ? now - deviceAt : 0;
   const done = Math.min(now, doneAt + offset);
   return { startedAt: Math.min(done, startedAt + offset), doneAt: done };
 }

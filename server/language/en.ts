@@ -3,6 +3,7 @@ export const serverText = {
   'problem.badRequest': 'The request could not be read.',
   'problem.noKey': 'This write carries no idempotency key. Reload the page and try again.',
   'problem.keyReused': 'This write was already sent with other contents. Reload the page and try again.',
+  'problem.toldOnce': 'This was answered once, and the answer is not kept. Make a new one.',
   'problem.signIn': 'Please sign in.',
   'problem.wrongPassword': 'That email and password do not match. Check both, or ask your manager for a new password.',
   'problem.linkOver': 'This link no longer works. Ask your letting office for a new one.',

@@ -137,11 +137,16 @@ export async function claimPhoto({ env, db, actor }: Call, photoId: string, subj
   return photo;
 }
 
-/** The file of a photo that this person may see: a manager any, everybody their own and the shut-offs of their jobs. */
+/** What staff may see though others took it. */
+const STAFF_SLOTS = ['shutoff', 'fault'];
+
+/** The file of a photo that this person may see: a manager any, staff shut-offs and faults, everybody their own and the shut-offs of their jobs. */
 export async function photoFile({ env, db, actor }: Call, id: string): Promise<string> {
   const photo = await db.photo.one({ id, organisationId: actor.organisationId });
   if (!photo || photo.purgedAt !== null) throw notFound();
-  const may = isManager(actor) || photo.personId === actor.personId || await isShutoffOfTheirs(db, actor.personId, id);
+  const may = isManager(actor) || photo.personId === actor.personId
+    || (actor.roles.includes('staff') && (await db.photoUse.count({ photoId: id, slot: STAFF_SLOTS })) > 0)
+    || await isShutoffOfTheirs(db, actor.personId, id);
   if (!may) throw notFound();
   return pathOf(env.photos, photo.hash);
 }

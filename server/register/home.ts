@@ -13,7 +13,8 @@ export async function readHome(call: Call): Promise<HomeAnswer> {
   const tenancy = link && await db.tenancy.one({ id: link.tenancyId });
   const place = tenancy && await db.place.one({ id: tenancy.placeId });
   const property = place && await db.property.one({ id: place.propertyId });
-  if (!place || !property) return { name: actor.name, place: null, jobs: [], done: [], faults: [], machines: [] };
+  const today = property && dayOfInstant(now, property.zone);
+  if (!place || !property || (tenancy.toDay ?? today!) < today!) return { name: actor.name, place: null, jobs: [], done: [], faults: [], machines: [] };
   const served = await db.machineServes.all({ placeId: place.id });
   const machines = await db.machine.all({ organisationId: actor.organisationId });
   const mine = machines.filter(({ id, placeId }) => placeId === place.id || served.some(({ machineId }) => machineId === id));

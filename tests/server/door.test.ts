@@ -10,7 +10,7 @@ import { openStore, UnusableDatabase } from '../../server/store/store.ts';
 import { sweepPhotos } from '../../server/proof/photos.ts';
 import { sha256 } from '../../server/env.ts';
 import { hashPassword } from '../../server/people/sessions.ts';
-import { Caller, DAY_MS, drawn, give, honestWork, letDaysPass, NOON, openHouse, PASSWORD, registerFlat, ZONE, type Flat, type House } from './house.ts';
+import { Caller, DAY_MS, drawn, give, honestWork, letDaysPass, NOON, openHouse, PASSWORD, registerFlat, type Flat, type House } from './house.ts';
 
 const BOOT = 'washer.doorBoot';
 const PROBLEM = 'application/problem+json; charset=utf-8';
@@ -186,7 +186,7 @@ describe('Signing in', () => {
     for (const { id } of await db.session.all({})) expect(id).to.match(/^[0-9a-f]{64}$/);
   });
   it('creates a manager only once', async () => {
-    const form = { organisation: 'Second', name: 'B', email: 'b@example.org', password: PASSWORD, zone: ZONE };
+    const form = { organisation: 'Second', name: 'B', email: 'b@example.org', password: PASSWORD };
     await house.caller().post('/install', form).expect(409);
   });
   it('ends with the session, with its time, and on signing out', async () => {

@@ -76,7 +76,7 @@ export async function openHouse(options: { rateFactor?: number } = {}): Promise<
   const env = createEnv(store, join(folder, 'photos'), () => clock.now);
   const app = createApp(env, { logger: pino({ level: 'silent' }), rateFactor: options.rateFactor ?? 1000 });
   const manager = new Caller(app);
-  await manager.open('/install', { organisation: 'Saltmarsh & Vane', name: 'R. Okonjo-Vane', email: 'vane@saltmarsh.example', password: PASSWORD, zone: ZONE });
+  await manager.open('/install', { organisation: 'Saltmarsh & Vane', name: 'R. Okonjo-Vane', email: 'vane@saltmarsh.example', password: PASSWORD });
   return {
     env, folder, app, clock, manager,
     caller: () => new Caller(app),

@@ -3,8 +3,8 @@
 import { computed, nextTick, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import type { JobAnswer } from '../../contract/jobs.ts';
-import { get, newId, photoUrl, write } from '../door/door.ts';
-import { sentenceOf } from '../door/form.ts';
+import { get, photoUrl, write } from '../door/door.ts';
+import { useSending } from '../door/sending.ts';
 import { useLoading } from '../door/load.ts';
 import StripGauge from '../due/StripGauge.vue';
 import { say } from '../language/say.ts';
@@ -20,8 +20,7 @@ const draft = shallowRef<Draft | null>(null);
 const safe = ref(false);
 const tried = ref(false);
 const stuck = ref<'willNotMove' | 'notSafe' | 'partMissing' | null>(null);
-const sending = ref(false);
-const refusal = ref('');
+const { busy: sending, failure: refusal, run } = useSending();
 const sent = ref<readonly string[] | null>(null);
 const heading = ref<HTMLElement>();
 
@@ -73,18 +72,13 @@ async function next(): Promise<void> {
 }
 
 async function send(): Promise<void> {
-  sending.value = true;
-  refusal.value = '';
-  try {
-    const { notes } = await write<{ notes: string[] }>('POST', `/jobs/${props.id}/submission`, submissionOf(draft.value!, Date.now()), newId());
+  draft.value!.finishedAt ??= Date.now();
+  await run(async () => {
+    const { notes } = await write<{ notes: string[] }>('POST', `/jobs/${props.id}/submission`, submissionOf(draft.value!, Date.now()), draft.value!.sendKey);
     dropDraft(props.id);
     draft.value = null;
     sent.value = notes;
-  } catch (error) {
-    refusal.value = sentenceOf(error);
-  } finally {
-    sending.value = false;
-  }
+  });
 }
 </script>
 

@@ -3,26 +3,18 @@
 import { ref } from 'vue';
 import type { JobAnswer } from '../../contract/jobs.ts';
 import { write } from '../door/door.ts';
-import { sentenceOf } from '../door/form.ts';
+import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 
 const props = defineProps<{ job: JobAnswer; reason: 'willNotMove' | 'notSafe' | 'partMissing' }>();
 const emit = defineEmits<{ close: []; left: [] }>();
 const note = ref('');
-const busy = ref(false);
-const failure = ref('');
+const { busy, failure, run } = useSending();
 const NAMES = { willNotMove: 'job.wontMove', notSafe: 'job.notSafe', partMissing: 'job.partMissing' } as const;
 
 async function leave(): Promise<void> {
-  busy.value = true;
-  try {
-    await write('POST', `/jobs/${props.job.id}/moves`, { move: 'notAble', reason: props.reason, note: note.value, revision: props.job.revision });
-    emit('left');
-  } catch (error) {
-    failure.value = sentenceOf(error);
-  } finally {
-    busy.value = false;
-  }
+  const told = { move: 'notAble', reason: props.reason, note: note.value, revision: props.job.revision };
+  if (await run(async () => { await write('POST', `/jobs/${props.job.id}/moves`, told); })) emit('left');
 }
 </script>
 

@@ -1,29 +1,16 @@
 <script setup lang="ts">
 /** Taking a step's photo: straight from the camera, or chosen. Sent at once, so that nothing waits at the end. */
-import { ref } from 'vue';
 import { photoUrl, sendPhoto } from '../door/door.ts';
-import { sentenceOf } from '../door/form.ts';
+import { pickedFile, useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 
 defineProps<{ label: string }>();
 const photoId = defineModel<string | null>({ required: true });
-const busy = ref(false);
-const failure = ref('');
+const { busy, failure, run } = useSending();
 
 async function pick(event: Event, source: 'camera' | 'gallery'): Promise<void> {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
-  input.value = '';
-  if (!file) return;
-  busy.value = true;
-  failure.value = '';
-  try {
-    photoId.value = await sendPhoto(file, source);
-  } catch (error) {
-    failure.value = sentenceOf(error);
-  } finally {
-    busy.value = false;
-  }
+  const file = pickedFile(event);
+  if (file) await run(async () => { photoId.value = await sendPhoto(file, source); });
 }
 </script>
 

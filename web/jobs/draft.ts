@@ -20,6 +20,8 @@ export interface Draft {
   /** −1: the stop points. One past the last step: the review. */
   step: number;
   startedAt: number | null;
+  /** When it was first sent off; the same for every try, so that repeating acts once. */
+  finishedAt: number | null;
   sendKey: string;
   note: string;
   tasks: Record<string, TaskDraft>;
@@ -35,7 +37,7 @@ const emptyTask = (): TaskDraft => ({
 });
 
 function emptyDraft(): Draft {
-  return { step: -1, startedAt: null, sendKey: newId(), note: '', tasks: {}, timers: {}, waited: [] };
+  return { step: -1, startedAt: null, finishedAt: null, sendKey: newId(), note: '', tasks: {}, timers: {}, waited: [] };
 }
 
 /** The draft of a job, as it was left; every change is kept at once. */
@@ -88,7 +90,7 @@ export function openOn(draft: Draft, step: JobStep): string[] {
 /** The draft as it is sent. */
 export function submissionOf(draft: Draft, now: number): Submission {
   return {
-    startedAt: draft.startedAt ?? now, doneAt: now, deviceAt: now,
+    startedAt: draft.startedAt ?? now, doneAt: draft.finishedAt ?? now, deviceAt: now,
     records: Object.entries(draft.tasks).map(([taskId, task]) => ({
       id: task.recordId, taskId,
       photos: Object.entries(task.photos).map(([slot, photoId]) => ({ slot, photoId })),

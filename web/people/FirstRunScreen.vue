@@ -8,11 +8,10 @@ import { openSession } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import FrontPage from './FrontPage.vue';
-import ZoneField from './ZoneField.vue';
 
 const desk = useDesk();
 const router = useRouter();
-const entry = reactive({ organisation: '', name: '', email: '', password: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone });
+const entry = reactive({ organisation: '', name: '', email: '', password: '' });
 const { errors, refusal, busy, submit } = useForm(firstRun);
 
 async function go(): Promise<void> {
@@ -29,7 +28,6 @@ async function go(): Promise<void> {
       <VTextField v-model="entry.name" :label="say('first.name')" autocomplete="name" :error-messages="errors.name" />
       <VTextField v-model="entry.email" :label="say('signIn.email')" type="email" autocomplete="username" :error-messages="errors.email" />
       <VTextField v-model="entry.password" :label="say('signIn.password')" type="password" autocomplete="new-password" :error-messages="errors.password" />
-      <ZoneField v-model="entry.zone" :label="say('first.zone')" :error="errors.zone" />
       <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
       <VBtn type="submit" color="primary" size="large" block :loading="busy">{{ say('first.go') }}</VBtn>
     </form>

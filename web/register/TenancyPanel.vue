@@ -6,7 +6,8 @@ import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import { householdChange, newTenancy, type HouseholdFacts, type PlaceAnswer } from '../../contract/register.ts';
 import { useDesk } from '../desk/deskStore.ts';
 import { newId, write } from '../door/door.ts';
-import { sentenceOf, useForm } from '../door/form.ts';
+import { useForm } from '../door/form.ts';
+import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 
 const props = defineProps<{ place: PlaceAnswer }>();
@@ -17,6 +18,7 @@ const open = ref(false);
 const link = ref('');
 const copied = ref(false);
 const told = ref('');
+const { failure, run } = useSending();
 const ids = { id: newId(), personId: newId() };
 const entry = reactive<{ name: string; from: string; household: HouseholdFacts }>({
   name: '', from: isoFromDay(props.place.property.today),
@@ -34,20 +36,20 @@ async function save(): Promise<void> {
   emit('saved');
 }
 async function makeLink(): Promise<void> {
-  try {
+  await run(async () => {
     const { path } = await write<{ path: string }>('POST', `/tenancies/${props.place.tenancy!.id}/links`);
     link.value = `${location.origin}${path}`;
     copied.value = false;
     told.value = '';
-  } catch (error) { told.value = sentenceOf(error); }
+  });
 }
 async function revoke(): Promise<void> {
-  try {
+  await run(async () => {
     await write('DELETE', `/tenancies/${props.place.tenancy!.id}/links`);
     link.value = '';
     told.value = say('tenancy.revoked');
     emit('saved');
-  } catch (error) { told.value = sentenceOf(error); }
+  });
 }
 async function copy(): Promise<void> {
   await navigator.clipboard?.writeText(link.value);
@@ -76,6 +78,7 @@ const setLoads = (text: string) => { entry.household.loadsAWeek = text === '' ? 
         <p>{{ say('tenancy.link.once') }}</p><code>{{ link }}</code>
         <button type="button" class="plain link" @click="copy">{{ say(copied ? 'tenancy.link.copied' : 'tenancy.link.copy') }}</button>
       </div>
+      <p v-if="failure" class="tell small" role="alert">{{ failure }}</p>
       <p v-if="told" class="small" role="status">{{ told }}</p>
     </template>
     <template v-else>
