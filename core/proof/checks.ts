@@ -3,6 +3,7 @@
  * assignee's). A finding never decides by itself; it says what to look at.
  */
 import { waitMinutes } from '../catalogue/catalogue.ts';
+import { mustNotMeet } from '../catalogue/hazards.ts';
 import type { Agent, Need, Procedure } from '../catalogue/types.ts';
 import { parseFilterSize, sameFilterSize } from '../quantities/filterSize.ts';
 import type { Values } from '../language/message.ts';
@@ -13,7 +14,7 @@ export type Weight = 'fail' | 'look' | 'fine';
 
 export const CHECKS = [
   'missing', 'readingFails', 'readingImplausible', 'tooFast', 'timeFits', 'samePicture', 'capturedOutside',
-  'tooDark', 'blurred', 'wrongSize', 'sizeFits', 'forbiddenAgent', 'alwaysClean', 'confirmed',
+  'tooDark', 'blurred', 'wrongSize', 'sizeFits', 'forbiddenAgent', 'agentsMet', 'alwaysClean', 'confirmed',
 ] as const;
 export type Check = (typeof CHECKS)[number];
 
@@ -47,6 +48,8 @@ export interface Proof {
   /** When the job was given: a photo taken before it is not of this job. */
   readonly givenAt: number;
   readonly specification: { readonly filterSize?: string | undefined; readonly forbiddenAgents?: readonly Agent[] | undefined };
+  /** Agents used the same day in this machine or in drains that share its branch. */
+  readonly agentsNearby: readonly Agent[];
   /** Grades of this person's latest services of any point, newest first. */
   readonly gradesBefore: readonly string[];
 }
@@ -136,9 +139,13 @@ function size({ observation, specification }: Proof): CheckFinding[] {
   return [{ check: fits ? 'sizeFits' : 'wrongSize', weight: fits ? 'fine' : 'fail', values: { found, wanted } }];
 }
 
-function agents({ observation: { agent }, specification }: Proof): CheckFinding[] {
-  if (agent === null || !specification.forbiddenAgents?.includes(agent)) return [];
-  return [{ check: 'forbiddenAgent', weight: 'fail', values: { agent } }];
+function agents({ observation: { agent }, specification, agentsNearby }: Proof): CheckFinding[] {
+  if (agent === null) return [];
+  const findings: CheckFinding[] = [];
+  if (specification.forbiddenAgents?.includes(agent)) findings.push({ check: 'forbiddenAgent', weight: 'fail', values: { agent } });
+  const other = agentsNearby.find((it) => mustNotMeet(agent, it));
+  if (other) findings.push({ check: 'agentsMet', weight: 'fail', values: { agent, other, reason: mustNotMeet(agent, other) } });
+  return findings;
 }
 
 function sameGradeAlways({ observation: { grade }, gradesBefore }: Proof): CheckFinding[] {

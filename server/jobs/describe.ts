@@ -1,7 +1,7 @@
 /** Jobs as their doers see them: a summary for a list, and the steps of the sitting. */
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import { FINDS, procedureOf, waitMinutes } from '../../core/catalogue/catalogue.ts';
-import type { Need, Procedure } from '../../core/catalogue/types.ts';
+import type { Material, Need, Procedure } from '../../core/catalogue/types.ts';
 import { GRADES } from '../../core/due/grades.ts';
 import { mergeSteps, type SittingStep } from '../../core/jobs/sitting.ts';
 import type { Speaker } from '../../core/language/message.ts';
@@ -77,7 +77,7 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
   const procedures = current.map(({ procedure }) => procedure);
   const specifications = await factsOf(db, tasks.map(({ pointId }) => pointId), 'specification');
   const specificationOf = (pointId: string) => specifications.findLast(({ subjectId }) => subjectId === pointId)?.value ?? {};
-  const kit = new Set(procedures.flatMap((it) => [...it.kit.map((item) => say(`kit.${item}`)), ...it.materials.map(({ what }) => say(`material.${what}`))]));
+  const kit = new Set(procedures.flatMap((it) => [...it.kit.map((item) => say(`kit.${item}`)), ...it.materials.map((material) => materialWords(say, material))]));
   return {
     ...summary,
     assigneeId: job.assigneeId, mine: job.assigneeId === actor.personId, zone: property.zone,
@@ -94,6 +94,12 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
     })),
     steps: mergeSteps(procedures).map((step) => describeStep(say, step, current, machine.shutoffPhotoId)),
   };
+}
+
+function materialWords(say: Speaker, { what, volumeMl }: Material): string {
+  if (!volumeMl) return say(`material.${what}`);
+  const amount = volumeMl < 1000 ? say('amount.ml', { ml: volumeMl }) : say('amount.litres', { litres: volumeMl / 1000 });
+  return `${say(`material.${what}`)}, ${amount}`;
 }
 
 /** Cautions for gas are for gas. */

@@ -4,6 +4,7 @@ import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { checkProof, type CheckedPhoto } from '../../core/proof/checks.ts';
 import { sameAs } from '../../core/proof/likeness.ts';
 import type { Observation, ServiceRecord } from '../../core/proof/record.ts';
+import type { Agent } from '../../core/catalogue/types.ts';
 import type { SubmittedRecord, Submission } from '../../contract/jobs.ts';
 import { recomputeWork } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
@@ -93,6 +94,7 @@ async function sendRecord(call: Call, { record, job, task, zone, earlier, device
   const before = await db.record.all({ personId: actor.personId }, { order: [['doneAt', 'DESC']], limit: 6, columns: ['canonical'] });
   const findings = checkProof({
     procedure, observation, photos, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
+    agentsNearby: await agentsNearby(db, job.machineId, dayOfInstant(doneAt, zone)),
     specification: { filterSize: specification.filterSize, forbiddenAgents: specification.forbiddenAgents },
     gradesBefore: before.map(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).grade ?? ''),
   });
@@ -101,6 +103,17 @@ async function sendRecord(call: Call, { record, job, task, zone, earlier, device
     doneDay: dayOfInstant(doneAt, zone), deviceAt, photos: hashes, selfCertified: false, findings,
   });
   await db.task.update({ id: task.id }, { state: 'sent' });
+}
+
+/** Agents recorded on a day at this machine and at those of the same property whose drains share its branch. */
+async function agentsNearby(db: Call['db'], machineId: string, doneDay: number): Promise<Agent[]> {
+  const machine = (await db.machine.one({ id: machineId }))!;
+  const { propertyId } = (await db.place.one({ id: machine.placeId }))!;
+  const places = await db.place.all({ propertyId }, { columns: ['id'] });
+  const sharing = machine.drainBranch === '' ? [] : await db.machine.all({ placeId: places.map(({ id }) => id), drainBranch: machine.drainBranch }, { columns: ['id'] });
+  const points = await db.point.all({ machineId: [machineId, ...sharing.map(({ id }) => id)] }, { columns: ['id'] });
+  const records = await db.record.all({ pointId: points.map(({ id }) => id), doneDay }, { columns: ['canonical'] });
+  return records.flatMap(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).agent ?? []);
 }
 
 /** What the sender is told at once: readings that do not pass and photos to take again. */

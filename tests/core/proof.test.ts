@@ -12,7 +12,7 @@ const complete: Proof = {
   procedure: procedureOf('airHandler.returnFilter'),
   observation: { grade: 'due', cavityGrade: null, finds: [], readings: {}, confirmed: ['off', 'arrow', 'on', 'air'], agent: null, size: '16x25x1' },
   photos: [good('out'), good('in')], startedAt: 10 * HOUR, doneAt: 10 * HOUR + 6 * 60_000, givenAt: 8 * HOUR,
-  specification: { filterSize: '16 x 25 x 1' }, gradesBefore: ['due', 'light', 'due', 'clean'],
+  specification: { filterSize: '16 x 25 x 1' }, agentsNearby: [], gradesBefore: ['due', 'light', 'due', 'clean'],
 };
 const found = (change: Partial<Proof>) => checkProof({ ...complete, ...change }).filter(({ weight }) => weight !== 'fine').map(({ check, slot }) => (slot ? `${check} ${slot}` : check));
 const seen = (change: Partial<Proof['observation']>) => found({ observation: { ...complete.observation, ...change } });
@@ -48,6 +48,12 @@ describe('Checks', () => {
     expect(read(300)).to.deep.equal(['readingFails']);
     expect(read(9999)).to.deep.equal(['readingImplausible']);
     expect(read(20, 'bleach')).to.deep.equal(['forbiddenAgent']);
+  });
+  it('see bleach and vinegar in one branch on one day', () => {
+    const drain: Partial<Proof> = { procedure: procedureOf('airHandler.condensateDrain'), photos: [good('open'), good('done')], startedAt: null, specification: {}, agentsNearby: ['dishSoap', 'bleach'] };
+    const using = (agent: 'bleach' | 'vinegar') => found({ ...drain, observation: { ...complete.observation, confirmed: ['off', 'on', 'runs'], agent, readings: { drainSeconds: 20 } } });
+    expect(using('vinegar')).to.deep.equal(['agentsMet']);
+    expect(using('bleach')).to.deep.equal([]);
   });
   it('wonder when everything a person finds is clean', () => {
     expect(found({ gradesBefore: ['clean', 'clean', 'clean', 'clean'], observation: { ...complete.observation, grade: 'clean' } })).to.deep.equal(['alwaysClean']);

@@ -357,6 +357,54 @@ describe('The whole loop in a browser', function story() {
     await staff.waitForURL('**/today');
   });
 
+  it('lets staff report a fault at any home, on a phone', async () => {
+    await staff.goto(`${stage.url}/today`);
+    await staff.getByRole('link', { name: 'Report a fault' }).click();
+    await choose(staff, 'Home', 'Flat 1B, The Ropewalk');
+    await staff.getByLabel('Air handler').check();
+    await staff.getByLabel('Musty smell from the vents').check();
+    await expectFit(staff, 'staff reporting a fault');
+    await expectThumbs(staff, 'staff reporting a fault');
+    await staff.getByRole('button', { name: 'Tell the office' }).click();
+    await staff.waitForURL('**/faults');
+    await staff.getByText('Musty smell from the vents').waitFor();
+    await expectFit(staff, 'faults on a phone');
+  });
+
+  it('keeps its entries when the line drops, says so, and sends them once it is back', async () => {
+    await manager.goto(`${stage.url}/line/2`);
+    await manager.getByRole('button', { name: 'Log as done' }).click();
+    await manager.context().setOffline(true);
+    await manager.getByRole('button', { name: 'Log it' }).click();
+    await manager.getByText('No connection just now.').waitFor();
+    await manager.context().setOffline(false);
+    await manager.getByRole('button', { name: 'Log it' }).click();
+    await manager.getByText('Steady practice').waitFor();
+    await manager.getByText('self-certified').first().waitFor();
+  });
+
+  it('lists its keys, finds a home, and says where there is nothing', async () => {
+    await manager.goto(`${stage.url}/line`);
+    await manager.getByRole('application', { name: /Line board/ }).waitFor();
+    await manager.keyboard.press('?');
+    await manager.getByRole('heading', { name: 'Keys' }).waitFor();
+    await expectFit(manager, 'keys');
+    await manager.getByRole('button', { name: 'Close' }).click();
+    await manager.getByRole('heading', { name: 'Keys' }).waitFor({ state: 'hidden' });
+    await manager.keyboard.press('/');
+    await manager.keyboard.type('no such home');
+    await manager.getByText('Nothing fits this filter.').waitFor();
+    await manager.getByRole('button', { name: 'Show everything' }).click();
+    await manager.getByRole('application', { name: /Line board/ }).waitFor();
+    await manager.locator('h1').click();
+    await manager.keyboard.press('g');
+    await manager.keyboard.press('h');
+    await manager.waitForURL('**/homes');
+    await manager.goto(`${stage.url}/nowhere/at/all`);
+    await manager.getByRole('heading', { name: 'There is nothing here.' }).waitFor();
+    await expectFit(manager, 'nothing here');
+  });
+
   it('mends the register where the register is wrong', async () => {
     await manager.goto(`${stage.url}/line/3`);
     await manager.getByRole('button', { name: 'Give to…' }).click();
@@ -427,6 +475,18 @@ describe('The whole loop in a browser', function story() {
     await tenant.reload();
     await tenant.getByText('Open the personal link from your letting office.').waitFor();
     await expectFit(tenant, 'a link that is over');
+  });
+
+  it('changes a property’s practice from a day on, and the board says so', async () => {
+    await manager.goto(`${stage.url}/homes`);
+    await manager.getByRole('button', { name: 'Water and practice' }).click();
+    await choose(manager, 'Practice', 'Watchful');
+    await expectFit(manager, 'water and practice');
+    await manager.getByRole('button', { name: 'Save', exact: true }).click();
+    await manager.getByText('2 Hawser Lane, Port Ellery · Watchful').waitFor();
+    await manager.goto(`${stage.url}/line/3`);
+    await manager.getByText('Watchful practice').waitFor();
+    await manager.getByText(/one home · hard water · Watchful/i).waitFor();
   });
 
   it('holds at night, too', async () => {

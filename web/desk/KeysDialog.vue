@@ -6,7 +6,7 @@ const KEYS = [['/', 'find'], ['↑ ↓ ← →', 'arrows'], ['Enter', 'open'], [
 </script>
 
 <template>
-  <VDialog v-model="shown" max-width="420">
+  <VDialog v-model="shown" max-width="420" :aria-label="say('keys.title')">
     <div class="keys panel">
       <h2>{{ say('keys.title') }}</h2>
       <dl><div v-for="[key, what] in KEYS" :key="what"><dt><kbd>{{ key }}</kbd></dt><dd>{{ say(`keys.${what}`) }}</dd></div></dl>

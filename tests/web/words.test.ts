@@ -1,0 +1,75 @@
+import { expect } from 'chai';
+import { readdirSync, readFileSync } from 'node:fs';
+import { dirname, join, relative, resolve } from 'node:path';
+import { fieldsText } from '../../contract/en.ts';
+import { coreText } from '../../core/language/en.ts';
+import { speaker } from '../../core/language/message.ts';
+import { serverText } from '../../server/language/en.ts';
+import { deskText } from '../../web/desk/en.ts';
+import { doingText } from '../../web/tenant/en.ts';
+
+const WEB = resolve(import.meta.dirname, '../../web');
+
+function filesUnder(folder: string): string[] {
+  return readdirSync(folder, { recursive: true }).map((it) => join(folder, String(it))).filter((it) => /\.(vue|ts)$/.test(it) && !/\/en\.ts$|\.d\.ts$|config/.test(it));
+}
+
+/** A file and everything of the web that it imports, lazily or not. */
+function reach(entry: string, seen = new Set<string>()): Set<string> {
+  if (seen.has(entry) || !entry.startsWith(WEB)) return seen;
+  seen.add(entry);
+  for (const [, path] of readFileSync(entry, 'utf8').matchAll(/(?:from|import)\s*\(?'(\.[^']+)'/g)) {
+    const target = resolve(dirname(entry), path!);
+    if (/\.(vue|ts)$/.test(target) && !target.endsWith('en.ts')) reach(target, seen);
+  }
+  return seen;
+}
+
+/** Keys said literally, and the fixed beginnings of those put together. */
+function keysIn(file: string): { whole: string[]; begun: string[] } {
+  const text = readFileSync(file, 'utf8');
+  const whole = [...text.matchAll(/\bsay\('([\w.]+)'/g)].map(([, key]) => key!);
+  const chosen = [...text.matchAll(/\bsay\([^'`)]*\? '([\w.]+)' : '([\w.]+)'/g)].flatMap(([, a, b]) => [a!, b!]);
+  const begun = [...text.matchAll(/\bsay\((?:[^'`()]*\? )?`([a-z][\w.]+\.)\$\{/g)].map(([, start]) => start!);
+  return { whole: [...whole, ...chosen], begun };
+}
+
+function unknown(files: Iterable<string>, messages: Record<string, string>): string[] {
+  return [...files].flatMap((file) => {
+    const { whole, begun } = keysIn(file);
+    return [
+      ...whole.filter((key) => !(key in messages)),
+      ...begun.filter((start) => !Object.keys(messages).some((key) => key.startsWith(start))),
+    ].map((key) => `${relative(WEB, file)}: ${key}`);
+  });
+}
+
+describe('Words', () => {
+  it('are there for everything the desk says', () => {
+    expect(unknown(reach(join(WEB, 'desk/main.ts')), { ...fieldsText, ...doingText, ...deskText })).to.deep.equal([]);
+  });
+  it('are there for everything a tenant can reach, without the desk’s', () => {
+    const files = reach(join(WEB, 'tenant/main.ts'));
+    expect([...files].some((file) => file.endsWith('JobRunner.vue'))).to.equal(true);
+    expect(unknown(files, { ...fieldsText, ...doingText })).to.deep.equal([]);
+  });
+  it('are all used: no key is left over', () => {
+    const said = filesUnder(WEB).map((file) => readFileSync(file, 'utf8')).join('\n');
+    const begun = filesUnder(WEB).flatMap((file) => keysIn(file).begun);
+    const idle = Object.keys({ ...deskText, ...doingText }).filter((key) => !said.includes(`'${key}'`) && !begun.some((start) => key.startsWith(start)));
+    expect(idle).to.deep.equal([]);
+  });
+  it('can all be formatted', () => {
+    const all = { ...coreText, ...fieldsText, ...serverText, ...doingText, ...deskText };
+    const say = speaker('en-GB', all);
+    const values = Object.fromEntries([...Object.values(all).join(' ').matchAll(/\{(\w+)/g)].map(([, name]) => [name!, 2]));
+    for (const key of Object.keys(all)) expect(say(key, values), key).not.to.equal('');
+  });
+  it('count in plurals and write days as people do', () => {
+    const say = speaker('en-GB', deskText);
+    expect(say('line.past', { count: 1 })).to.equal('One point is past the line');
+    expect(say('line.past', { count: 7 })).to.equal('7 points are past the line');
+    expect(say.day(20781)).to.equal('24 November 2026');
+    expect(() => say('no.such.key')).to.throw(RangeError);
+  });
+});
