@@ -95,6 +95,8 @@ export interface StepNeed {
   readonly need: Need;
   readonly label: string;
   readonly help: string | null;
+  /** Of a reading. */
+  readonly unit: string | null;
   readonly choices: readonly { value: string; label: string }[];
 }
 

@@ -27,6 +27,5 @@ export const dueText = {
   'due.says.noRecord': 'Nobody has logged this yet. One service, or one entry of when it was last done, puts it on the scale.',
   'due.says.interval': 'About every {days, plural, one {day} other {# days}} here.',
   'due.says.signal': 'Due now, because something was reported.',
-  'state.noRecord': 'no record', 'state.onHold': 'on hold', 'state.fresh': 'fresh', 'state.nearing': 'nearing',
-  'state.onLine': 'on the line', 'state.past': 'past the line', 'state.longPast': 'long past',
+
 } as const;

@@ -16,5 +16,4 @@ export const faultsText = {
   'symptom.airHandler.notCold': 'Air is not cold',
   'symptom.airHandler.water': 'Water under or from the unit',
   'symptom.airHandler.musty': 'Musty smell from the vents',
-  'severity.lifeThreatening': 'danger to life', 'severity.severe': 'severe', 'severity.moderate': 'moderate', 'severity.low': 'low',
 } as const;

@@ -9,8 +9,9 @@ import { dueText } from '../due/en.ts';
 import { faultsText } from '../faults/en.ts';
 import { jobsText } from '../jobs/en.ts';
 import { proofText } from '../proof/en.ts';
+import { vocabulary } from './vocabulary.ts';
 
 export const coreText = {
-  ...catalogueWords, ...airHandlerText, ...dryerText, ...dishwasherText, ...washerText, ...refrigeratorText,
+  ...vocabulary, ...catalogueWords, ...airHandlerText, ...dryerText, ...dishwasherText, ...washerText, ...refrigeratorText,
   ...dueText, ...jobsText, ...proofText, ...faultsText,
 };

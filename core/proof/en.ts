@@ -30,5 +30,4 @@ export const proofText = {
   'finding.alwaysClean.assignee': 'All of your last parts were clean: the next look may come later.',
   'finding.confirmed.reviewer': 'All {count, number} stop points and closing tests confirmed.',
   'finding.confirmed.assignee': 'All confirmed.',
-  'evidence.attested': 'attested', 'evidence.selfCertified': 'self-certified', 'evidence.proven': 'proven', 'evidence.spotChecked': 'spot-checked',
 } as const;

@@ -2,18 +2,10 @@
 
 export type HardnessClass = 'soft' | 'moderate' | 'hard' | 'veryHard';
 
-/** Milligrams a litre in one grain a US gallon, as the trade rounds it (check values: 17.1). */
-export const MG_L_PER_GRAIN = 17.1;
-
 /** Class of a hardness in mg/L: soft to 60, moderately hard to 120, hard to 180, very hard above. */
 export function hardnessClass(hardnessMgL: number): HardnessClass {
   if (!(hardnessMgL >= 0)) throw new RangeError(`hardness must be 0 mg/L or more: ${hardnessMgL}`);
   if (hardnessMgL <= 60) return 'soft';
   if (hardnessMgL <= 120) return 'moderate';
   return hardnessMgL <= 180 ? 'hard' : 'veryHard';
-}
-
-/** Hardness in mg/L of a value in grains a US gallon. */
-export function hardnessFromGrains(grains: number): number {
-  return grains * MG_L_PER_GRAIN;
 }

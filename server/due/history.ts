@@ -61,12 +61,12 @@ export async function readHistory(db: Db, pointId: string, now: number): Promise
   const waiting = await waitingOf(db, pointId);
   const latest = counting.at(-1);
   const stretches = stretchesOf(procedure, circumstances);
-  const now_ = circumstances.filter(({ fromDay }) => fromDay <= today).at(-1) ?? circumstances[0]!;
+  const current = circumstances.filter(({ fromDay }) => fromDay <= today).at(-1) ?? circumstances[0]!;
   return {
     point, machine, place, property, today, procedure, stretches,
     practice: inForce(practices, today)?.value ?? 'steady',
     makerLimitDays: specifications.at(-1)?.value.makerLimitDays ?? undefined,
-    effects: driverEffects(procedure.drivers, now_.value),
+    effects: driverEffects(procedure.drivers, current.value),
     services: counting.map(({ canonical, doneDay }) => ({
       doneDay, grade: (JSON.parse(canonical) as ServiceRecord).grade, confirmed: true,
     })),

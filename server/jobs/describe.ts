@@ -130,7 +130,11 @@ function describeNeed(say: Speaker, need: Need, procedure: string): StepNeed {
   const choices = need.kind === 'grade' ? GRADES.map((value) => ({ value, label: say(`grade.${value}`) }))
     : need.kind === 'finds' ? FINDS.map((value) => ({ value, label: say(`find.${value}`) }))
     : need.kind === 'agent' ? need.choices.map((value) => ({ value, label: say(`agent.${value}`) })) : [];
-  return { need, choices, label: needLabel(say, need, procedure), help: need.kind === 'reading' ? say(`reading.${need.key}.fails`) : null };
+  const reading = need.kind === 'reading' ? need : null;
+  return {
+    need, choices, label: needLabel(say, need, procedure),
+    help: reading && say(`reading.${reading.key}.fails`), unit: reading && say(`unit.${reading.unit}`),
+  };
 }
 
 /** What a need is called, on the step and in findings. */

@@ -33,8 +33,8 @@ describe('The catalogue', () => {
     expect([...machineTypes.values()].flatMap(({ points }) => points).sort()).to.deep.equal([...procedures.keys()].sort());
   });
   it('has words for everything that a person meets', () => {
-    for (const { key, steps, stops, kit, materials, kind, risk, level } of procedures.values()) {
-      for (const text of [`point.${key}`, `task.${key}`, `why.${key}`, `kind.${kind}`, `risk.${risk}`, `level.${level}`]) expect(say(text), text).not.to.equal('');
+    for (const { key, steps, stops, kit, materials, kind, level } of procedures.values()) {
+      for (const text of [`point.${key}`, `task.${key}`, `why.${key}`, `kind.${kind}`, `level.${level}`]) expect(say(text), text).not.to.equal('');
       for (const stop of stops) say(`stop.${stop}`);
       for (const item of kit) say(`kit.${item}`);
       for (const { what } of materials) say(`material.${what}`);

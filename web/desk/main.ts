@@ -1,6 +1,7 @@
 import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import { fieldsText } from '../../contract/en.ts';
+import { vocabulary } from '../../core/language/vocabulary.ts';
 import { learn } from '../language/say.ts';
 import { doingText } from '../tenant/en.ts';
 import { createTheme } from '../theme/vuetify.ts';
@@ -8,5 +9,5 @@ import DeskApp from './DeskApp.vue';
 import { deskText } from './en.ts';
 import { router } from './router.ts';
 
-learn({ ...fieldsText, ...doingText, ...deskText });
+learn({ ...fieldsText, ...vocabulary, ...doingText, ...deskText });
 createApp(DeskApp).use(createPinia()).use(router).use(createTheme()).mount('#app');

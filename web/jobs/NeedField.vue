@@ -46,7 +46,6 @@ function waited(): void {
   if (!props.draft.waited.includes(props.step.key)) props.draft.waited.push(props.step.key);
 }
 const isWaited = computed(() => props.draft.waited.includes(props.step.key));
-const unit = computed(() => (props.need.need.kind === 'reading' ? { celsius: '°C', minutes: 'min', seconds: 's', litres: 'L', inches: 'in' }[props.need.need.unit] : ''));
 </script>
 
 <template>
@@ -63,7 +62,7 @@ const unit = computed(() => (props.need.need.kind === 'reading' ? { celsius: '°
   </fieldset>
   <VTextField v-else-if="need.need.kind === 'size'" v-model="size" :label="say('job.size')" placeholder="16 x 25 x 1" />
   <div v-else-if="need.need.kind === 'reading'">
-    <VTextField v-model="reading" inputmode="decimal" :label="need.need.optional ? `${need.label} (${say('job.optional')})` : need.label" :suffix="unit" hide-details="auto" />
+    <VTextField v-model="reading" inputmode="decimal" :label="need.need.optional ? `${need.label} (${say('job.optional')})` : need.label" :suffix="need.unit ?? ''" hide-details="auto" />
     <p v-if="failsPass && need.help" class="caution small" role="status">{{ need.help }}</p>
   </div>
   <div v-else class="timer" role="timer">
