@@ -85,7 +85,8 @@ export function intervalOf(input: IntervalInput): Interval {
   const reach = procedure.safetyCritical ? certainReach : expectedReach;
 
   const all = believeSpeed(grades.map(asFinding));
-  const confirmed = believeSpeed(grades.filter((it) => it.confirmed).map(asFinding));
+  const sure = grades.filter((it) => it.confirmed);
+  const confirmed = sure.length === grades.length ? all : believeSpeed(sure.map(asFinding));
   const belief = reach(all, accepted) <= reach(confirmed, accepted) ? all : confirmed;
   const learnt = inDays(reach(belief, accepted));
 

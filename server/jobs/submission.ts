@@ -94,7 +94,7 @@ async function sendRecord(call: Call, { record, job, task, zone, earlier, device
   const before = await db.record.all({ personId: actor.personId }, { order: [['doneAt', 'DESC']], limit: 6, columns: ['canonical'] });
   const findings = checkProof({
     procedure, observation, photos, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
-    agentsNearby: await agentsNearby(db, job.machineId, dayOfInstant(doneAt, zone)),
+    agentsNearby: agent === null ? [] : await agentsNearby(db, job.machineId, dayOfInstant(doneAt, zone)),
     specification: { filterSize: specification.filterSize, forbiddenAgents: specification.forbiddenAgents },
     gradesBefore: before.map(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).grade ?? ''),
   });
