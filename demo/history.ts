@@ -77,7 +77,7 @@ export async function liveForward(env: Env, cast: Cast, points: readonly LivedPo
     const own = seeded(seedOf(`${point.placeName} ${point.procedure.key}`));
     const factor = (await readHistory(env.store.db, point.id, env.clock())).stretches.at(-1)!.factor;
     lived.push({
-      ...point, speed: Math.min(2.4, Math.max(0.45, drawSpeed(own))) * point.fast, load: own() * 0.6,
+      ...point, speed: Math.min(1.5, Math.max(0.5, drawSpeed(own))) * point.fast, load: own() * 0.6,
       perDay: factor / point.procedure.days.steady, busy: false, lastPhoto: null,
     });
   }

@@ -85,7 +85,7 @@ export const PROPERTIES: readonly PropertySketch[] = [
     ],
   },
   {
-    name: 'Tidemill Court', address: '1–6 Tidemill Court, Port Ellery', building: 'The Court', practice: 'steady', water: { source: 'public', hardnessMgL: 45 },
+    name: 'Tidemill Court', address: '1–6 Tidemill Court, Port Ellery', building: 'The Court', practice: 'light', water: { source: 'public', hardnessMgL: 45 },
     homes: [
       { name: 'No. 1', tenant: 'F. Umber', people: 2, pets: 0, cooking: 'average', habits: steady, machines: low('Yard drain') },
       { name: 'No. 2', tenant: 'H. Sallow', people: 1, pets: 1, cooking: 'rare', habits: slow, machines: low('Yard drain') },
@@ -96,7 +96,7 @@ export const PROPERTIES: readonly PropertySketch[] = [
     ],
   },
   {
-    name: 'Samphire Row', address: '12–18 Samphire Row, Port Ellery', building: 'The terrace', practice: 'watchful', water: { source: 'well', hardnessMgL: 230 },
+    name: 'Samphire Row', address: '12–18 Samphire Row, Port Ellery', building: 'The terrace', practice: 'steady', water: { source: 'well', hardnessMgL: 230 },
     homes: [
       { name: 'House 12', tenant: 'D. Oxtoby', people: 3, pets: 1, cooking: 'average', habits: steady, machines: house('Row 12') },
       { name: 'House 14', tenant: 'G. Fennimore', people: 2, pets: 0, cooking: 'average', habits: slow, machines: house('Row 14', 'gas'), link: 'demo-no-14' },
