@@ -1,7 +1,7 @@
 /**
  * Drivers multiply the fouling rate of a point, so they divide its interval.
  *
- * Values are the handbook's starting assumptions unless said otherwise; each is shown as an assumption.
+ * Values are our starting assumptions, gathered from practice; each is shown as an assumption.
  * Only the drivers that a procedure names apply to it, and their product is held within [0.4, 3].
  */
 import { hardnessClass } from '../quantities/hardness.ts';

@@ -9,8 +9,8 @@ import { speaker } from '../../core/language/message.ts';
 
 const say = speaker('en-GB', coreText);
 
-/** The handbook's tables: watchful, steady, light, minutes, who. Common practice; starred ones are the product's own. */
-const HANDBOOK: Record<string, readonly [number, number, number, number, string, boolean]> = {
+/** Common practice, no source: watchful, steady, light, minutes, who; whether the interval is the product's own assumption. */
+const COMMON_PRACTICE: Record<string, readonly [number, number, number, number, string, boolean]> = {
   'airHandler.returnFilter': [30, 90, 90, 5, 'T', false],
   'airHandler.condensateDrain': [60, 90, 180, 15, 'S', false],
   'dryer.lintScreen': [30, 90, 180, 15, 'T', true],
@@ -22,9 +22,9 @@ const HANDBOOK: Record<string, readonly [number, number, number, number, string,
 };
 
 describe('The catalogue', () => {
-  it('holds the service points of this slice with the handbook’s own figures (common practice)', () => {
-    expect([...procedures.keys()].sort()).to.deep.equal(Object.keys(HANDBOOK).sort());
-    for (const [key, [watchful, steady, light, minutes, level, assumed]] of Object.entries(HANDBOOK)) {
+  it('holds the service points of this slice with the figures of common practice', () => {
+    expect([...procedures.keys()].sort()).to.deep.equal(Object.keys(COMMON_PRACTICE).sort());
+    for (const [key, [watchful, steady, light, minutes, level, assumed]] of Object.entries(COMMON_PRACTICE)) {
       const it = procedureOf(key);
       expect([it.days.watchful, it.days.steady, it.days.light, it.minutes, it.level, it.assumed], key).to.deep.equal([watchful, steady, light, minutes, level, assumed]);
     }
@@ -60,7 +60,7 @@ describe('The catalogue', () => {
   it('asks every machine to be isolated first, but the refrigerator, which stays on', () => {
     for (const { key, steps } of procedures.values()) expect(steps[0]!.phase === 'isolate', key).to.equal(key !== 'refrigerator.doorSeals');
   });
-  it('has a thirty-minute test wash behind the drain-pump filter (handbook, laundry)', () => {
+  it('has a thirty-minute test wash behind the drain-pump filter (common practice)', () => {
     expect(waitMinutes(procedureOf('washer.drainPumpFilter'))).to.equal(30);
   });
   it('never lets bleach meet an acid or ammonia, in either order', () => {

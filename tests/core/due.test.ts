@@ -22,12 +22,12 @@ function inputOf(key: string, household: Household = {}, taught: readonly Taught
 const taught = (grade: Grade, exposure = 1, confirmed = true): TaughtGrade => ({ day: 900, grade, exposure, confirmed });
 
 describe('An interval without findings', () => {
-  it('is the practice’s own in a neutral home, for every point and practice (handbook tables, common practice)', () => {
+  it('is the practice’s own in a neutral home, for every point and practice (common practice)', () => {
     for (const [key, { days }] of procedures) {
       for (const practice of PRACTICES) expect(intervalOf(inputOf(key, {}, [], { practice })).days, `${key} ${practice}`).to.equal(days[practice]);
     }
   });
-  it('follows people by the handbook’s factors: 60 days become 46 for four, 75 for one', () => {
+  it('follows people by our assumed factors: 60 days become 46 for four, 75 for one', () => {
     const days = (people: number) => intervalOf(inputOf('dishwasher.filter', { people })).days;
     expect([1, 2, 3, 4, 5].map(days)).to.deep.equal([75, 60, 60, 46, 38]);
   });
@@ -40,7 +40,7 @@ describe('An interval without findings', () => {
     expect(factor({ people: 5 })).to.equal(1.6);
     expect(factor({ people: 5, loadsAWeek: 3 })).to.equal(1);
   });
-  it('takes hardness by class, cooking and cool washes by the handbook', () => {
+  it('takes hardness by class, cooking and cool washes by our assumed factors', () => {
     const one = (driver: 'hardness' | 'cooking' | 'coolWashes' | 'smoking', household: Household, hardnessMgL?: number) => combinedFactor(driverEffects([driver], { household, hardnessMgL }));
     expect([30, 100, 150, 300].map((mgL) => one('hardness', {}, mgL))).to.deep.equal([0.8, 1, 1.3, 1.7]);
     expect(COOKING.map((cooking) => one('cooking', { cooking }))).to.deep.equal([0.7, 1, 3]);
