@@ -1,5 +1,5 @@
 /** What `bin/serve` and `bin/demo` run: opens the data folder, makes the demo where asked, serves, ends cleanly. */
-import { existsSync, rmSync } from 'node:fs';
+import { existsSync, rmSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { pino } from 'pino';
@@ -40,7 +40,6 @@ async function makeDemo(): Promise<void> {
     process.stdout.write(`\r  ${'█'.repeat(full)}${'·'.repeat(30 - full)} ${Math.round(share * 100)} %`);
   });
   await store.close();
-  const { writeFileSync } = await import('node:fs');
   writeFileSync(marker, new Date().toISOString());
   say(`\r  ${'█'.repeat(30)} 100 %, ${Math.round((Date.now() - started) / 1000)} s`);
 }

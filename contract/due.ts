@@ -1,4 +1,6 @@
 /** The line board and a point's story. */
+import type { Day } from '../core/calendar/day.ts';
+import type { Line } from '../core/due/line.ts';
 import type { PointKind } from '../core/catalogue/types.ts';
 import type { EvidenceLevel } from '../core/proof/record.ts';
 import type { JobState } from '../core/jobs/transitions.ts';
@@ -9,6 +11,16 @@ import type { MarkDates, Specification } from './register.ts';
  * where the value less 5 is the days from service to the day it was done.
  */
 export const WORK = { none: 0, given: 1, started: 2, awaitingTest: 3, sent: 5 } as const;
+
+/** The line that a mark stands for. */
+export function lineOfMark({ servedDay, intervalDays, capSlack }: MarkDates): Line {
+  return { servedDay: servedDay || null, lineDay: servedDay + intervalDays, capDay: servedDay + intervalDays + capSlack };
+}
+
+/** The day on which sent work was done; null where none is sent, or nothing was logged before it. */
+export function doneDayOf({ servedDay, work }: MarkDates): Day | null {
+  return work >= WORK.sent && servedDay ? servedDay + work - WORK.sent : null;
+}
 
 /** Numbers a mark takes in the board's flat list: number, type, served day (0: no record), interval, cap slack, work. */
 export const MARK_FIELDS = 6;

@@ -1,9 +1,9 @@
 /** Makes the demo's data folder: registers the scenario, then lives it forward. */
-import { dayOfInstant, instantOfDay, isoFromDay } from '../core/calendar/day.ts';
+import sharp from 'sharp';
+import { dayOfInstant, instantOfDay, isoFromDay, MS_PER_DAY } from '../core/calendar/day.ts';
 import { procedureOf } from '../core/catalogue/catalogue.ts';
 import type { Role } from '../contract/people.ts';
-import { createMachine } from '../server/register/machines.ts';
-import { writeSpecification } from '../server/register/machines.ts';
+import { createMachine, writeSpecification } from '../server/register/machines.ts';
 import { createBuilding, createPlace, createProperty } from '../server/register/places.ts';
 import { createTenancy } from '../server/register/tenancies.ts';
 import { hashPassword } from '../server/people/sessions.ts';
@@ -12,8 +12,6 @@ import type { Db } from '../server/store/db.ts';
 import { HISTORY_DAYS, liveForward, type LivedPoint } from './history.ts';
 import { takePhoto } from './photos.ts';
 import { MANAGER, ORGANISATION, PROPERTIES, STAFF, ZONE, type Home, type MachineSketch } from './scenario.ts';
-
-const DAY_MS = 86_400_000;
 
 /** Registers the scenario and lives it forward to the environment's today, over so many days. */
 export async function buildDemo(env: Env, progress: (share: number) => void, days = HISTORY_DAYS): Promise<void> {
@@ -66,7 +64,7 @@ async function settle(call: Call, home: Home, propertyId: string, buildingId: st
     });
     tenant = actorOf(personId, home.tenant, organisationId, ['tenant']);
     if (home.link) {
-      await db.link.insert({ id: sha256(home.link), organisationId, tenancyId, personId, createdAt: call.now, expiresAt: call.env.clock() + 400 * DAY_MS, revokedAt: null });
+      await db.link.insert({ id: sha256(home.link), organisationId, tenancyId, personId, createdAt: call.now, expiresAt: call.env.clock() + 400 * MS_PER_DAY, revokedAt: null });
     }
   }
   const points: LivedPoint[] = [];
@@ -90,7 +88,7 @@ async function install(call: Call, placeId: string, { type, maker, model, branch
   const withPhoto = type === 'washer';
   const shutoff = withPhoto
     ? await takePhoto(call, { procedure: 'washer.drainPumpFilter', load: 0, seed: SHUTOFF_SEED, capturedAt: call.now }, await shutoffPicture()) : null;
-  await createMachine(age ? { ...call, now: call.env.clock() - age * DAY_MS } : call, {
+  await createMachine(age ? { ...call, now: call.env.clock() - age * MS_PER_DAY } : call, {
     id, placeId, type, maker, model, label: '', installed: isoFromDay(age ? today - age : today - HISTORY_DAYS - 300), fuel: fuel ?? 'electric',
     owner: 'landlord', drainBranch: branch ?? '', serves: [], shutoffPhotoId: shutoff,
   });
@@ -103,7 +101,6 @@ async function install(call: Call, placeId: string, { type, maker, model, branch
 
 /** A drawn socket and tap, as a photo of a machine's shut-offs. */
 async function shutoffPicture(): Promise<Buffer> {
-  const { default: sharp } = await import('sharp');
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="800" height="600" viewBox="0 0 200 150"><rect width="200" height="150" fill="#d8d3c6"/>
 <path d="M0 34h200M0 84h200M44 0v34M120 34v50M64 84v66M150 84v66" stroke="#c2bcae" stroke-width="2"/>
 <rect x="26" y="44" width="46" height="46" rx="5" fill="#f5f3ec" stroke="#5b696d" stroke-width="2"/><circle cx="40" cy="67" r="4" fill="#3a4a4e"/><circle cx="58" cy="67" r="4" fill="#3a4a4e"/>

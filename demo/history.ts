@@ -10,7 +10,7 @@ import { shareUsed } from '../core/due/line.ts';
 import { drawGrade, drawLoad, drawSpeed } from '../core/lab/truth.ts';
 import { seedOf, seeded, type Random } from '../core/statistics/random.ts';
 import type { SubmittedRecord } from '../contract/jobs.ts';
-import { lineOfMark } from '../server/due/point.ts';
+import { lineOfMark } from '../contract/due.ts';
 import { readHistory } from '../server/due/history.ts';
 import type { Actor, Call, Env } from '../server/env.ts';
 import { closeFault, reportFault } from '../server/faults/faults.ts';

@@ -1,5 +1,6 @@
 /** The demo's photos: drawn, sent in through the same door as a person's, or remembered as past their retention. */
 import sharp from 'sharp';
+import { MS_PER_DAY } from '../core/calendar/day.ts';
 import { scenePicture } from '../core/catalogue/picture.ts';
 import { createPhoto, storePhoto } from '../server/proof/photos.ts';
 import { sha256, type Call } from '../server/env.ts';
@@ -31,7 +32,7 @@ export async function rememberPhoto({ env, db, actor, now }: Call, { procedure, 
   await db.photo.insert({
     id, organisationId: actor.organisationId, personId: actor.personId, hash: sha256(`${procedure} ${load} ${seed}`), width: 800, height: 600,
     capturedAt, receivedAt: now, source: 'camera', gradientHash: '0'.repeat(16), thumb: Buffer.alloc(0), brightness: 140, sharpness: 400,
-    purgedAt: now + RETENTION_DAYS * 86_400_000,
+    purgedAt: now + RETENTION_DAYS * MS_PER_DAY,
   });
   return id;
 }

@@ -31,6 +31,9 @@ const TRANSITIONS: Readonly<Record<Move, Transition>> = {
 /** A job in one of these still has its points taken. */
 export const LIVE_STATES: readonly JobState[] = ['open', 'given', 'started', 'awaitingTest', 'sent'];
 
+/** A job in one of these is in somebody's hands. */
+export const DOING_STATES: readonly JobState[] = TRANSITIONS.send.from;
+
 /** The state a move leads to; undefined where it is not allowed from here. */
 export function stateAfter(state: JobState, move: Move): JobState | undefined {
   const transition = TRANSITIONS[move];

@@ -9,6 +9,7 @@ import type { Grade } from '../../core/due/grades.ts';
 import { intervalOf, type Interval, type TaughtGrade } from '../../core/due/interval.ts';
 import { lineWithSignal } from '../../core/due/line.ts';
 import type { Practice } from '../../core/due/practice.ts';
+import { LIVE_STATES } from '../../core/jobs/transitions.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
 import { factsOf, inForce } from '../store/facts.ts';
 import type { Db } from '../store/db.ts';
@@ -87,7 +88,7 @@ export async function waitingOf(db: Db, pointId: string): Promise<PointHistory['
 /** The job that has this point taken, if any. */
 export async function liveJobOf(db: Db, pointId: string): Promise<Row<'job'> | undefined> {
   const tasks = await db.task.all({ pointId, state: ['outstanding', 'sent'] });
-  const jobs = tasks.length === 0 ? [] : await db.job.all({ id: tasks.map(({ jobId }) => jobId), state: ['open', 'given', 'started', 'awaitingTest', 'sent'] });
+  const jobs = tasks.length === 0 ? [] : await db.job.all({ id: tasks.map(({ jobId }) => jobId), state: [...LIVE_STATES] });
   return jobs.at(-1);
 }
 

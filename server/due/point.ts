@@ -3,11 +3,11 @@ import { Op } from 'sequelize';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import type { Term } from '../../core/due/interval.ts';
-import { shareUsed, type Line } from '../../core/due/line.ts';
+import { shareUsed } from '../../core/due/line.ts';
 import type { Speaker } from '../../core/language/message.ts';
 import { rideAlong } from '../../core/jobs/sitting.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
-import type { PointAnswer, StoryEntry, TermLine } from '../../contract/due.ts';
+import { lineOfMark, type PointAnswer, type StoryEntry, type TermLine } from '../../contract/due.ts';
 import type { MarkDates } from '../../contract/register.ts';
 import type { Call } from '../env.ts';
 import { notFound } from '../http/problem.ts';
@@ -20,11 +20,6 @@ import { lineOf, readHistory } from './history.ts';
 
 export function markDates({ servedDay, intervalDays, capSlack, work }: Row<'mark'>): MarkDates {
   return { servedDay, intervalDays, capSlack, work };
-}
-
-/** The line that a stored mark stands for. */
-export function lineOfMark({ servedDay, intervalDays, capSlack }: MarkDates): Line {
-  return { servedDay: servedDay || null, lineDay: servedDay + intervalDays, capDay: servedDay + intervalDays + capSlack };
 }
 
 /** Finds a point by its number or its id. */
@@ -41,6 +36,7 @@ export async function readPoint(call: Call, idOrNumber: string): Promise<PointAn
   const history = await readHistory(db, found.id, now);
   const { point, machine, place, property, procedure, today, job, waiting } = history;
   const line = lineOf(history);
+  const signal = line.servedDay !== null && history.signal && history.signal.day >= line.servedDay ? history.signal : undefined;
   const mark = (await db.mark.one({ pointId: point.id }))!;
   const specifications = await factsOf(db, [point.id], 'specification');
   return {
@@ -50,10 +46,10 @@ export async function readPoint(call: Call, idOrNumber: string): Promise<PointAn
     machine: { id: machine.id, name: machineName(say, machine) },
     mark: markDates(mark),
     says: line.servedDay === null ? say('due.says.noRecord')
-      : history.signal && history.signal.day >= line.servedDay ? say('due.says.signal') : say('due.says.interval', { days: line.interval.days }),
+      : signal ? say('due.says.signal') : say('due.says.interval', { days: line.interval.days }),
     terms: line.interval.terms.map((term) => termLine(say, term, procedure.safetyCritical)).concat(
-      history.signal && line.servedDay !== null && history.signal.day >= line.servedDay
-        ? [{ says: say('term.signal'), why: say('term.signal.why', { symptom: say(`symptom.${history.signal.symptom}`), day: say.shortDay(history.signal.day) }), days: line.lineDay - line.servedDay }]
+      signal
+        ? [{ says: say('term.signal'), why: say('term.signal.why', { symptom: say(`symptom.${signal.symptom}`), day: say.shortDay(signal.day) }), days: line.lineDay - line.servedDay! }]
         : []),
     band: line.servedDay === null ? null : line.interval.band,
     specification: specifications.at(-1)?.value ?? {},

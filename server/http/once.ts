@@ -1,5 +1,6 @@
 /** The same write sent twice answers the same and acts once. */
 import { Op } from 'sequelize';
+import { MS_PER_DAY } from '../../core/calendar/day.ts';
 import type { Env } from '../env.ts';
 import { sha256 } from '../env.ts';
 import type { Db } from '../store/db.ts';
@@ -23,7 +24,7 @@ export interface WriteIdentity {
   readonly secret?: boolean;
 }
 
-const KEEP_MS = 30 * 86_400_000;
+const KEEP_MS = 30 * MS_PER_DAY;
 
 /** Runs `act` in one transaction, or answers as it answered before. */
 export function writeOnce(env: Env, identity: WriteIdentity, act: (db: Db) => Promise<object>): Promise<Answer> {

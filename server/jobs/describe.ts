@@ -4,6 +4,7 @@ import { FINDS, procedureOf, waitMinutes } from '../../core/catalogue/catalogue.
 import type { Material, Need, Procedure } from '../../core/catalogue/types.ts';
 import { GRADES } from '../../core/due/grades.ts';
 import { mergeSteps, type SittingStep } from '../../core/jobs/sitting.ts';
+import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { Speaker } from '../../core/language/message.ts';
 import type { JobAnswer, JobStep, JobSummary, StepNeed } from '../../contract/jobs.ts';
 import { markDates } from '../due/point.ts';
@@ -149,12 +150,10 @@ export function needLabel(say: Speaker, need: Pick<Need, 'kind' | 'key'>, proced
   }
 }
 
-const DOING: readonly Row<'job'>['state'][] = ['given', 'started', 'awaitingTest'];
-
 /** The jobs a person has in hand, most urgent first. */
 export async function jobsInHand(call: Call): Promise<JobSummary[]> {
   const { db, actor } = call;
-  const jobs = await db.job.all({ assigneeId: actor.personId, organisationId: actor.organisationId, state: [...DOING] }, { order: [['givenAt', 'ASC']] });
+  const jobs = await db.job.all({ assigneeId: actor.personId, organisationId: actor.organisationId, state: [...DOING_STATES] }, { order: [['givenAt', 'ASC']] });
   const summaries = await Promise.all(jobs.map((job) => summarise(call, job)));
   return summaries.sort((a, b) => lateness(b) - lateness(a));
 }

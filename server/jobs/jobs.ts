@@ -1,6 +1,7 @@
 /** Giving and moving jobs. */
 import { machineTypeOf, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { moverOf, needsReason, stateAfter, type Move } from '../../core/jobs/transitions.ts';
+import type { Speaker } from '../../core/language/message.ts';
 import type { GiveJob, MoveJob } from '../../contract/jobs.ts';
 import { recomputeWork } from '../due/recompute.ts';
 import { liveJobOf } from '../due/history.ts';
@@ -84,11 +85,16 @@ export async function noteEvent({ env, db, actor, now }: Call, jobId: string, mo
   await db.jobEvent.insert({ id: env.newId(), organisationId: actor.organisationId, jobId, at: now, personId: actor.personId, move, toState, reason });
 }
 
+/** What a person is told whose job is no longer as they saw it. */
+export function jobMoved(say: Speaker, { state, reason }: Row<'job'>): Problem {
+  return new Problem(409, 'jobMoved', { state: say(`job.${state}`), reason: reason ?? 'none' });
+}
+
 export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ revision: number; state: string }> {
   const { db, env: { say }, now } = call;
   const job = await findJob(call, id);
   if (job.revision !== form.revision) {
-    throw new Problem(409, 'jobMoved', { state: say(`job.${job.state}`), reason: job.reason ?? 'none' });
+    throw jobMoved(say, job);
   }
   const reason = form.reason === null ? null : [say(`notAble.${form.reason}`), form.note].filter(Boolean).join(': ');
   const extra = form.move === 'start' ? { startedAt: now } : form.move === 'notAble' ? { assigneeId: null } : {};

@@ -2,6 +2,7 @@
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { checkProof, type CheckedPhoto } from '../../core/proof/checks.ts';
+import { stateAfter } from '../../core/jobs/transitions.ts';
 import { sameAs } from '../../core/proof/likeness.ts';
 import type { Observation, ServiceRecord } from '../../core/proof/record.ts';
 import type { Agent } from '../../core/catalogue/types.ts';
@@ -15,7 +16,7 @@ import { tellFindings } from '../proof/findings.ts';
 import { writeRecord } from '../proof/records.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
-import { applyMove } from './jobs.ts';
+import { applyMove, jobMoved } from './jobs.ts';
 
 /** A device's clock, read at sending, is taken at its word up to this much; beyond, its times are moved by how far it is off. */
 const CLOCK_TRUST_MS = 2 * 60_000;
@@ -25,11 +26,9 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
   const job = await db.job.one({ id, organisationId: actor.organisationId });
   if (!job || !(await wasTheirs(call, job))) throw notFound();
   if (job.assigneeId !== actor.personId) {
-    throw job.state === 'given' ? new Problem(409, 'notYours') : new Problem(409, 'jobMoved', { state: say(`job.${job.state}`), reason: job.reason ?? 'none' });
+    throw job.state === 'given' ? new Problem(409, 'notYours') : jobMoved(say, job);
   }
-  if (!['given', 'started', 'awaitingTest'].includes(job.state)) {
-    throw new Problem(409, 'jobMoved', { state: say(`job.${job.state}`), reason: job.reason ?? 'none' });
-  }
+  if (!stateAfter(job.state, 'send')) throw jobMoved(say, job);
   const tasks = await db.task.all({ jobId: id, state: 'outstanding' });
   const sent = form.records.map(({ taskId }) => taskId);
   if (tasks.length !== sent.length || tasks.some((task) => !sent.includes(task.id))) throw fieldProblem('records', 'field.invalid');

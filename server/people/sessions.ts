@@ -1,5 +1,6 @@
 /** Sessions: in the database, by the hash of their token; kept in memory until the next write. */
 import { hash, verify } from 'argon2';
+import { MS_PER_DAY } from '../../core/calendar/day.ts';
 import type { Role } from '../../contract/people.ts';
 import type { Actor, Env } from '../env.ts';
 import { sha256 } from '../env.ts';
@@ -7,7 +8,6 @@ import type { Db } from '../store/db.ts';
 
 export const SESSION_DAYS = 14;
 export const LINK_DAYS = 400;
-const DAY_MS = 86_400_000;
 
 export interface NewSession {
   readonly token: string;
@@ -19,7 +19,7 @@ export interface NewSession {
 export async function openSession(env: Env, db: Db, person: { id: string; organisationId: string }, linkId: string | null, now: number): Promise<NewSession> {
   const token = env.secret();
   const csrf = env.secret();
-  const expiresAt = now + (linkId ? LINK_DAYS : SESSION_DAYS) * DAY_MS;
+  const expiresAt = now + (linkId ? LINK_DAYS : SESSION_DAYS) * MS_PER_DAY;
   await db.session.insert({ id: sha256(token), organisationId: person.organisationId, personId: person.id, linkId, csrf, createdAt: now, expiresAt });
   return { token, csrf, expiresAt };
 }

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import exifReader from 'exif-reader';
 import { Op } from 'sequelize';
 import sharp from 'sharp';
-import { instantOfDay } from '../../core/calendar/day.ts';
+import { instantOfDay, MS_PER_DAY } from '../../core/calendar/day.ts';
 import { gradientHash, THUMB_SIDE } from '../../core/proof/likeness.ts';
 import type { PHOTO_SOURCES } from '../../contract/proof.ts';
 import type { Call, Env } from '../env.ts';
@@ -126,7 +126,7 @@ async function captureTime({ db, actor }: Pick<Call, 'db' | 'actor'>, { takenAt:
   const place = tenancy && await db.place.one({ id: tenancy.placeId });
   const property = await db.property.one(place ? { id: place.propertyId } : { organisationId: actor.organisationId });
   const local = Date.parse(taken.local);
-  return property ? instantOfDay(Math.floor(local / 86_400_000), Math.floor((local % 86_400_000) / 60_000), property.zone) : local;
+  return property ? instantOfDay(Math.floor(local / MS_PER_DAY), Math.floor((local % MS_PER_DAY) / 60_000), property.zone) : local;
 }
 
 /** Says what a photo is for. Only its sender may, and only once. */

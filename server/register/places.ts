@@ -4,8 +4,8 @@ import { machineTypeOf, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { stateOf } from '../../core/due/line.ts';
 import { standingOf } from '../../core/standing/standing.ts';
 import type { MachineSummary, NewBuilding, NewPlace, NewProperty, PlaceAnswer, PropertyChange, PropertySummary } from '../../contract/register.ts';
-import { WORK } from '../../contract/due.ts';
-import { lineOfMark, markDates } from '../due/point.ts';
+import { doneDayOf, lineOfMark } from '../../contract/due.ts';
+import { markDates } from '../due/point.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { listFaults } from '../faults/faults.ts';
@@ -117,7 +117,7 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
     tenancy: tenancy ? await describeTenancy(db, tenancy, today) : null,
     machines,
     standing: standingOf(marks.map((mark) => ({
-      state: stateOf(lineOfMark(mark), { today, doneDay: mark.work >= WORK.sent ? mark.servedDay + mark.work - WORK.sent : null }),
+      state: stateOf(lineOfMark(mark), { today, doneDay: doneDayOf(mark) }),
       safetyCritical: critical.has(mark.pointId), evidence: mark.evidence,
     })), services),
     faults: await listFaults(call, { placeId: id }),

@@ -1,5 +1,5 @@
 /** Tenancies, their households, their personal links. */
-import { dayFromIso, dayOfInstant } from '../../core/calendar/day.ts';
+import { dayFromIso, dayOfInstant, MS_PER_DAY } from '../../core/calendar/day.ts';
 import type { HouseholdChange, NewTenancy } from '../../contract/register.ts';
 import type { Call } from '../env.ts';
 import { sha256 } from '../env.ts';
@@ -10,8 +10,6 @@ import type { Db } from '../store/db.ts';
 import { recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { findPlace } from './places.ts';
-
-const DAY_MS = 86_400_000;
 
 /** The tenancy of a place at an instant; days at its edges count whole. */
 export async function tenancyOn(db: Db, placeId: string, now: number): Promise<Row<'tenancy'> | undefined> {
@@ -62,7 +60,7 @@ export async function createLink(call: Call, id: string): Promise<{ path: string
   const token = env.secret();
   await db.link.insert({
     id: sha256(token), organisationId: actor.organisationId, tenancyId: id, personId: tenancy.personId, createdAt: now,
-    expiresAt: now + LINK_DAYS * DAY_MS, revokedAt: null,
+    expiresAt: now + LINK_DAYS * MS_PER_DAY, revokedAt: null,
   });
   return { path: `/home/#${token}` };
 }

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 /** The board's twin as a table, most urgent first: the same marks, in words. */
 import { computed, ref } from 'vue';
-import { WORK } from '../../contract/due.ts';
 import type { BoardAnswer } from '../../contract/due.ts';
 import { say } from '../language/say.ts';
-import { urgency, type BoardRow, type Mark } from './marks.ts';
+import { isSent, urgency, type BoardRow, type Mark } from './marks.ts';
 
 const props = defineProps<{ rows: readonly BoardRow[]; properties: BoardAnswer['properties'] }>();
 const emit = defineEmits<{ pick: [number: number] }>();
@@ -14,9 +13,9 @@ const pages = ref(1);
 const all = computed(() => props.rows.flatMap((row) => row.marks.map((mark) => ({ row, mark }))).sort((a, b) => urgency(b.mark) - urgency(a.mark)));
 const lines = computed(() => all.value.slice(0, pages.value * PAGE));
 
-function workWords({ work }: Mark): string {
-  if (work >= WORK.sent) return say('work.sent');
-  return say(`work.${(['nobody', 'given', 'started', 'awaitingTest'] as const)[work] ?? 'nobody'}`);
+function workWords(mark: Mark): string {
+  if (isSent(mark)) return say('work.sent');
+  return say(`work.${(['nobody', 'given', 'started', 'awaitingTest'] as const)[mark.work] ?? 'nobody'}`);
 }
 </script>
 

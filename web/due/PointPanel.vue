@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** A point's story and the working of its date, with what can be done about it. */
 import { computed, onMounted, ref } from 'vue';
-import { WORK, type PointAnswer } from '../../contract/due.ts';
+import { doneDayOf, WORK, type PointAnswer } from '../../contract/due.ts';
+import { dayFromIso } from '../../core/calendar/day.ts';
 import { get, write } from '../door/door.ts';
 import { sentenceOf } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
@@ -25,7 +26,8 @@ const late = computed(() => (stand.value?.state === 'past' || stand.value?.state
 const headline = computed(() => {
   const mark = point.value!.mark;
   const { share, daysLeft } = stand.value!;
-  if (mark.work >= WORK.sent && mark.servedDay) return say('point.done', { day: say.shortDay(mark.servedDay + mark.work - WORK.sent) });
+  const doneDay = doneDayOf(mark);
+  if (doneDay !== null) return say('point.done', { day: say.shortDay(doneDay) });
   if (share === undefined) return say('point.noRecord');
   return daysLeft < 0 ? say('point.past', { days: -daysLeft }) : daysLeft === 0 ? say('point.today') : say('point.in', { days: daysLeft });
 });
@@ -89,7 +91,7 @@ onMounted(reload);
         <h3>{{ say('point.story') }}</h3>
         <p v-if="point.story.length === 0" class="quiet small">{{ say('point.story.none') }}</p>
         <ul class="story small">
-          <li v-for="(entry, i) in point.story" :key="i"><span><b>{{ say.shortDay(Date.parse(entry.day) / 86400000) }}</b> {{ entry.says }}</span><span class="quiet">{{ entry.by }}</span></li>
+          <li v-for="(entry, i) in point.story" :key="i"><span><b>{{ say.shortDay(dayFromIso(entry.day)) }}</b> {{ entry.says }}</span><span class="quiet">{{ entry.by }}</span></li>
         </ul>
       </section>
     </template>

@@ -1,6 +1,6 @@
 /** Marks as the board holds them: the server's numbers, with share and state as of today. */
 import { shareUsed, stateOf, type PointState } from '../../core/due/line.ts';
-import { MARK_FIELDS, WORK, type BoardAnswer, type BoardType } from '../../contract/due.ts';
+import { doneDayOf, lineOfMark, MARK_FIELDS, WORK, type BoardAnswer, type BoardType } from '../../contract/due.ts';
 import type { MarkDates } from '../../contract/register.ts';
 
 export interface Mark {
@@ -27,9 +27,9 @@ export interface Stand {
 }
 
 /** Where a mark stands on a day. */
-export function standOn({ servedDay, intervalDays, capSlack, work }: MarkDates, today: number): Stand {
-  const line = { servedDay: servedDay || null, lineDay: servedDay + intervalDays, capDay: servedDay + intervalDays + capSlack };
-  const doneDay = work >= WORK.sent && servedDay ? servedDay + work - WORK.sent : null;
+export function standOn(mark: MarkDates, today: number): Stand {
+  const line = lineOfMark(mark);
+  const doneDay = doneDayOf(mark);
   return { share: shareUsed(line, { today, doneDay }), state: stateOf(line, { today, doneDay }), daysLeft: line.lineDay - today };
 }
 
@@ -48,7 +48,7 @@ export function rowsOf(board: BoardAnswer): BoardRow[] {
 
 export const isPast = ({ state }: Mark) => state === 'past' || state === 'longPast';
 export const isIdle = ({ work }: Mark) => work === WORK.none;
-export const isSent = ({ work }: Mark) => work >= WORK.sent;
+export const isSent = ({ work }: Pick<Mark, 'work'>) => work >= WORK.sent;
 
 /** What a mark weighs in a list: risk times lateness; sent work weighs little, no record as much as a point on its line. */
 export function urgency(mark: Mark): number {

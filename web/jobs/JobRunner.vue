@@ -2,6 +2,7 @@
 /** A job, step by step: one thing a screen, the caution beside the hazard, one large button, a way out that is no failure. */
 import { computed, nextTick, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
+import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { JobAnswer } from '../../contract/jobs.ts';
 import { get, photoUrl, write } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
@@ -24,8 +25,7 @@ const { busy: sending, failure: refusal, run } = useSending();
 const sent = ref<readonly string[] | null>(null);
 const heading = ref<HTMLElement>();
 
-const DOING = ['given', 'started', 'awaitingTest'];
-const doable = computed(() => job.value !== null && job.value.mine && DOING.includes(job.value.state));
+const doable = computed(() => job.value !== null && job.value.mine && DOING_STATES.includes(job.value.state));
 const step = computed(() => (draft.value && job.value ? job.value.steps[draft.value.step] : undefined));
 const open = computed(() => (step.value && draft.value ? openOn(draft.value, step.value) : []));
 const expected = computed(() => job.value?.tasks.filter((task) => step.value?.taskIds.includes(task.id)).map((task) => task.expected).filter(Boolean).join(' · '));

@@ -9,7 +9,7 @@ import { useLoading } from '../door/load.ts';
 import FaultList from '../faults/FaultList.vue';
 import KindGlyph from '../due/KindGlyph.vue';
 import StripGauge, { type GaugeMark } from '../due/StripGauge.vue';
-import { standOn } from '../due/marks.ts';
+import { isSent, standOn } from '../due/marks.ts';
 import { say } from '../language/say.ts';
 import MachineForm from './MachineForm.vue';
 import PhotoField from './PhotoField.vue';
@@ -37,7 +37,7 @@ const standing = computed(() => {
 });
 function words({ mark }: PointSummary): string {
   const { share, daysLeft, state } = standOn(mark, today.value);
-  if (mark.work >= 5) return say('work.sent');
+  if (isSent(mark)) return say('work.sent');
   if (share === undefined) return say(`state.${state}`);
   return daysLeft < 0 ? say('words.past', { days: -daysLeft }) : daysLeft === 0 ? say('words.due') : say('words.in', { days: daysLeft });
 }

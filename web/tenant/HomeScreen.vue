@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** My home: the one thing to do, what was done, and where to say that something is wrong. */
 import { onMounted } from 'vue';
+import { dayFromIso } from '../../core/calendar/day.ts';
 import type { HomeAnswer } from '../../contract/jobs.ts';
 import { get, Refusal } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
@@ -27,7 +28,7 @@ onMounted(reload);
       </section>
       <VBtn variant="outlined" size="large" block to="/report">{{ say('home.wrong') }}</VBtn>
       <section v-if="home.faults.length"><h2>{{ say('home.open') }}</h2><ul class="lines"><li v-for="fault in home.faults" :key="fault.id"><span>{{ fault.machine }}: {{ fault.says }}</span></li></ul></section>
-      <section v-if="home.done.length"><h2>{{ say('home.done') }}</h2><ul class="lines"><li v-for="it in home.done" :key="it.id"><span>{{ it.says }}<br><span class="quiet small">{{ it.verdict }}</span></span><span class="quiet small">{{ say.shortDay(Date.parse(it.day) / 86400000) }}</span></li></ul></section>
+      <section v-if="home.done.length"><h2>{{ say('home.done') }}</h2><ul class="lines"><li v-for="it in home.done" :key="it.id"><span>{{ it.says }}<br><span class="quiet small">{{ it.verdict }}</span></span><span class="quiet small">{{ say.shortDay(dayFromIso(it.day)) }}</span></li></ul></section>
     </template>
     <p v-else-if="home" class="quiet">{{ say('home.ended') }}</p>
     <div v-else-if="failure"><h1>{{ say('home.title') }}</h1><p class="tell" role="alert">{{ failure }}</p><VBtn variant="outlined" @click="reload">{{ say('again') }}</VBtn></div>
