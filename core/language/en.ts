@@ -1,4 +1,5 @@
 /** All English text of the core. */
+import { calendarText } from '../calendar/en.ts';
 import { airHandlerText } from '../catalogue/en/airHandler.ts';
 import { dishwasherText } from '../catalogue/en/dishwasher.ts';
 import { dryerText } from '../catalogue/en/dryer.ts';
@@ -12,6 +13,6 @@ import { proofText } from '../proof/en.ts';
 import { vocabulary } from './vocabulary.ts';
 
 export const coreText = {
-  ...vocabulary, ...catalogueWords, ...airHandlerText, ...dryerText, ...dishwasherText, ...washerText, ...refrigeratorText,
+  ...vocabulary, ...calendarText, ...catalogueWords, ...airHandlerText, ...dryerText, ...dishwasherText, ...washerText, ...refrigeratorText,
   ...dueText, ...jobsText, ...proofText, ...faultsText,
 };

@@ -19,6 +19,14 @@ export interface Speaker {
   shortDay(day: Day): string;
   /** An instant in a zone: `24 Nov, 18:42`. */
   time(instant: number, zone: string): string;
+  /** The name of a day's weekday: `Saturday`. */
+  weekday(day: Day): string;
+  /** The name of a day's month: `March`. */
+  month(day: Day): string;
+  /** A day without its year: `1 March`. */
+  dayOfYear(day: Day): string;
+  /** Several things: `a, b and c`. */
+  list(items: readonly string[]): string;
 }
 
 /** A speaker of one language. Compiled messages are kept. */
@@ -27,6 +35,10 @@ export function speaker(locale: string, messages: Messages): Speaker {
   const format = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat(locale, options);
   const long = format({ day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' });
   const short = format({ day: 'numeric', month: 'short', timeZone: 'UTC' });
+  const weekday = format({ weekday: 'long', timeZone: 'UTC' });
+  const month = format({ month: 'long', timeZone: 'UTC' });
+  const dayOfYear = format({ day: 'numeric', month: 'long', timeZone: 'UTC' });
+  const list = new Intl.ListFormat(locale, { type: 'conjunction' });
   const clocks = new Map<string, Intl.DateTimeFormat>();
 
   const say = ((key, values) => {
@@ -42,6 +54,10 @@ export function speaker(locale: string, messages: Messages): Speaker {
   say.has = (key) => Object.hasOwn(messages, key);
   say.day = (day) => long.format(day * MS_PER_DAY);
   say.shortDay = (day) => short.format(day * MS_PER_DAY);
+  say.weekday = (day) => weekday.format(day * MS_PER_DAY);
+  say.month = (day) => month.format(day * MS_PER_DAY);
+  say.dayOfYear = (day) => dayOfYear.format(day * MS_PER_DAY);
+  say.list = (items) => list.format(items);
   say.time = (instant, zone) => {
     let clock = clocks.get(zone);
     if (!clock) {
