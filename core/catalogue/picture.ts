@@ -55,6 +55,38 @@ const DRAWINGS: Readonly<Record<string, Drawing>> = {
     part: `${box(40, 14, 120, 122, 'rx="10"')}<rect x="52" y="26" width="96" height="98" rx="5" fill="#e9ece6" stroke="${INK}" stroke-width="3"/><path d="M46 20h108v110h-108z" fill="none" stroke="${FINE}" stroke-width="2"/>`,
     settle: (u, v) => (u < 0.5 ? [43 + v * 8, 20 + u * 2 * 110] : [46 + (u - 0.5) * 2 * 108, 124 + v * 9]), dirt: 'grease',
   },
+  'refrigerator.waterFilter': {
+    part: `<rect x="66" y="34" width="68" height="104" rx="14" fill="${BODY}" stroke="${INK}" stroke-width="3"/><rect x="80" y="14" width="40" height="22" rx="4" fill="#e9ece6" stroke="${INK}" stroke-width="3"/><path d="M66 62h68M66 118h68" stroke="${FINE}" stroke-width="2"/>`,
+    settle: (u, v) => [72 + u * 56, 40 + v * 92], dirt: 'slime',
+  },
+  'dishwasher.doorSeal': {
+    part: `<path d="M22 24h156v96H22z" fill="#e9ece6" stroke="${INK}" stroke-width="3"/><path d="M30 32h140v80H30z" fill="none" stroke="${BODY}" stroke-width="10"/><path d="M30 32h140v80H30z" fill="none" stroke="${FINE}" stroke-width="2"/>`,
+    settle: (u, v) => (u < 0.6 ? [26 + (u / 0.6) * 148, 108 + v * 9] : [u < 0.8 ? 26 + v * 9 : 165 + v * 9, 32 + ((u - 0.6) / 0.4) * 78]), dirt: 'grease',
+  },
+  'dishwasher.interiorWash': {
+    part: `${box(26, 16, 148, 118, 'rx="8"')}<path d="M26 48h148M26 100h148" stroke="${FINE}" stroke-width="2"/><path d="M60 76h80M100 70v12" stroke="${INK}" stroke-width="3"/><ellipse cx="100" cy="122" rx="18" ry="6" fill="#cfd8d5" stroke="${INK}" stroke-width="2"/>`,
+    settle: (u, v) => [32 + u * 136, 22 + v * 106], dirt: 'grease',
+  },
+  'washer.drawer': {
+    part: `<path d="M24 54h152l-12 62H36z" fill="${BODY}" stroke="${INK}" stroke-width="3"/><path d="M24 54h152v-14H24zM76 56l4 58M126 56l-4 58" fill="none" stroke="${INK}" stroke-width="2"/><path d="M40 68h30M86 68h30M132 68h30" stroke="${FINE}" stroke-width="2"/>`,
+    settle: (u, v) => [40 + u * 120, 58 + v * 54], dirt: 'slime',
+  },
+  'washer.tub': {
+    part: `<circle cx="100" cy="75" r="62" fill="#e9ece6" stroke="${INK}" stroke-width="3"/><circle cx="100" cy="75" r="48" fill="${BODY}" stroke="${INK}" stroke-width="3"/><path d="M100 32v24M63 97l21-12M137 97l-21-12" stroke="${FINE}" stroke-width="5"/><circle cx="100" cy="75" r="12" fill="none" stroke="${FINE}" stroke-width="2"/>`,
+    settle: (u, v) => { const a = u * 2 * Math.PI; const r = 8 + Math.sqrt(v) * 38; return [100 + r * Math.cos(a), 75 + r * Math.sin(a)]; }, dirt: 'slime',
+  },
+  'hood.greaseFilter': {
+    part: `${box(34, 18, 132, 114, 'rx="4"')}<path d="${Array.from({ length: 11 }, (_, i) => `M40 ${28 + i * 9}l120 8`).join('')}" stroke="${FINE}" stroke-width="2"/><path d="M88 18h24v8H88z" fill="#e9ece6" stroke="${INK}" stroke-width="2"/>`,
+    settle: (u, v) => [40 + u * 120, 24 + v * 102], dirt: 'grease',
+  },
+  'airHandler.floatSwitch': {
+    part: `<path d="M30 96h140v34H30z" fill="${BODY}" stroke="${INK}" stroke-width="3"/><path d="M100 96V40M100 40h34" stroke="${INK}" stroke-width="3" fill="none"/><rect x="84" y="62" width="32" height="26" rx="8" fill="#e9ece6" stroke="${INK}" stroke-width="3"/><path d="M36 112h128" stroke="${FINE}" stroke-width="2"/>`,
+    settle: (u, v) => [36 + u * 128, 104 + v * 22], dirt: 'slime',
+  },
+  'airHandler.coolingCheck': {
+    part: `${box(40, 34, 120, 82, 'rx="4"')}<path d="M52 52h96M52 66h96M52 80h96M52 94h96" stroke="${INK}" stroke-width="3"/>`,
+    settle: (u, v) => [46 + u * 108, 42 + v * 66], dirt: 'dust',
+  },
   'airHandler.condensateDrain': {
     part: `<path d="M20 70h60v-46h34v46h66v36h-160z" fill="${BODY}" stroke="${INK}" stroke-width="3"/><ellipse cx="97" cy="24" rx="17" ry="6" fill="#cfd8d5" stroke="${INK}" stroke-width="3"/><path d="M26 96h148" stroke="${FINE}" stroke-width="2"/>`,
     settle: (u, v) => [26 + u * 148, 88 + v * 15], dirt: 'slime',

@@ -1,4 +1,5 @@
 /** The shapes of the catalogue: machine types, their service points, and the procedures that serve them. */
+import type { AnchorChoice } from '../due/anchor.ts';
 import type { DriverName } from '../due/drivers.ts';
 import type { PracticeDays } from '../due/practice.ts';
 
@@ -7,7 +8,10 @@ export type Risk = 'fire' | 'flood' | 'health' | 'breakage' | 'comfort';
 /** T a tenant with plain instructions, S trained staff, L licensed trade. */
 export type Level = 'T' | 'S' | 'L';
 export type Phase = 'isolate' | 'open' | 'look' | 'clean' | 'refit' | 'restore' | 'test';
-export type Agent = 'bleach' | 'vinegar' | 'citricAcid' | 'ammonia' | 'dishSoap' | 'bakingSoda' | 'enzyme';
+export const AGENTS = [
+  'bleach', 'vinegar', 'citricAcid', 'ammonia', 'dishSoap', 'bakingSoda', 'enzyme', 'cleaner', 'tablet', 'degreaser', 'oxygenBleach', 'softener',
+] as const;
+export type Agent = (typeof AGENTS)[number];
 export type Unit = 'celsius' | 'minutes' | 'seconds' | 'litres' | 'inches';
 
 /** What a step asks for. Keys are unique within a procedure. */
@@ -32,6 +36,11 @@ export interface ReadingNeed {
   readonly optional?: boolean;
 }
 
+export const METHODS = ['filterMedia', 'condensateAgent', 'condensatePower', 'tubClean', 'dishwasherWash', 'lintWash', 'hoodClean'] as const;
+export type MethodKey = (typeof METHODS)[number];
+/** The option chosen for each question; those left out stand at their first option. */
+export type Choices = Readonly<Partial<Record<MethodKey, string>>>;
+
 export interface Step {
   /** Where its words are: `<text>.title`, `.body`, and, where present, `.caution` and `.button`. Also its identity. */
   readonly text: string;
@@ -44,7 +53,7 @@ export interface Material {
   readonly volumeMl?: number;
 }
 
-export type SpecificationField = 'filterSize' | 'position' | 'airflow' | 'forbiddenAgents' | 'makerLimitDays' | 'note';
+export type SpecificationField = 'filterSize' | 'position' | 'airflow' | 'forbiddenAgents' | 'makerLimitDays' | 'localLimitDays' | 'note';
 
 export interface Procedure {
   /** `machine.point`, also the type of the service point it serves. */
@@ -56,6 +65,16 @@ export interface Procedure {
   /** No practitioner stated it: the product's own assumption. */
   readonly assumed: boolean;
   readonly drivers: readonly DriverName[];
+  /** Scheduled from the start; others ride along when their machine is opened anyway. */
+  readonly core: boolean;
+  /** Questions on which the schools differ and which change this procedure (`methods.ts`). */
+  readonly follows: readonly MethodKey[];
+  /** The calendar that it keeps unless a manager chooses otherwise. */
+  readonly anchor?: { readonly choice: AnchorChoice; readonly mode: 'sets' | 'limits' };
+  /** Agents that take turns, one a service, in this order. */
+  readonly rotation?: readonly Agent[];
+  /** Longest interval by where the water comes from, days. */
+  readonly waterCapDays?: Readonly<Record<'public' | 'well', number>>;
   readonly risk: Risk;
   readonly safetyCritical: boolean;
   readonly level: Level;

@@ -1,13 +1,17 @@
 /**
  * Drivers multiply the fouling rate of a point, so they divide its interval.
  *
- * Values are our starting assumptions, gathered from practice; each is shown as an assumption.
- * Only the drivers that a procedure names apply to it, and their product is held within [0.4, 3].
+ * Their values are assumptions (`assumptions.ts`). Only the drivers that a procedure names apply to it, and
+ * their product is held within bounds.
  */
+import type { Day } from '../calendar/day.ts';
 import { hardnessClass } from '../quantities/hardness.ts';
+import { assumptionsWith, type Assumptions } from './assumptions.ts';
 
 export const COOKING = ['rare', 'average', 'frequent'] as const;
 export type Cooking = (typeof COOKING)[number];
+export const DETERGENTS = ['pods', 'liquid', 'powder'] as const;
+export type Detergent = (typeof DETERGENTS)[number];
 
 /** What is known about the people in a home on some day. Absent means not asked. */
 export interface Household {
@@ -17,15 +21,19 @@ export interface Household {
   readonly loadsAWeek?: number | undefined;
   readonly coolWashes?: boolean | undefined;
   readonly smoking?: boolean | undefined;
+  readonly detergent?: Detergent | undefined;
+  readonly dust?: boolean | undefined;
 }
 
 export interface Circumstances {
   readonly household: Household;
   /** Hardness as CaCO3, mg/L; absent when nobody entered it. */
   readonly hardnessMgL?: number | undefined;
+  /** They moved in lately. */
+  readonly newHome?: boolean | undefined;
 }
 
-export type DriverName = 'people' | 'laundry' | 'pets' | 'cooking' | 'coolWashes' | 'hardness' | 'smoking';
+export type DriverName = 'people' | 'laundry' | 'pets' | 'cooking' | 'coolWashes' | 'hardness' | 'smoking' | 'dust' | 'detergent' | 'newHome';
 
 export interface DriverEffect {
   readonly driver: DriverName;
@@ -33,54 +41,58 @@ export interface DriverEffect {
   /** The value that was looked up, for the working. */
   readonly given: number | string | boolean;
   /** People stand in for loads a week where nobody counted loads. */
-  readonly from: 'people' | 'loads' | 'pets' | 'cooking' | 'coolWashes' | 'hardness' | 'smoking';
+  readonly from: 'people' | 'loads' | 'pets' | 'cooking' | 'coolWashes' | 'hardness' | 'smoking' | 'dust' | 'detergent' | 'newHome';
+  /** The day from which it holds; absent where it always did. */
+  readonly since?: Day | undefined;
 }
 
-export const FACTOR_FLOOR = 0.4;
-export const FACTOR_CEILING = 3;
+type Reading = (circumstances: Circumstances, assumed: Assumptions) => Omit<DriverEffect, 'driver'> | undefined;
 
-const byPeople = (people: number) => (people <= 1 ? 0.8 : people <= 3 ? 1 : people === 4 ? 1.3 : 1.6);
+const byPeople = (people: number, assumed: Assumptions) =>
+  (people <= 1 ? assumed['people.one'] : people <= 3 ? 1 : people === 4 ? assumed['people.four'] : assumed['people.five']);
 /** Our assumption: the loads that one, two or three, four, and five or more people wash. */
-const byLoads = (loads: number) => (loads <= 2 ? 0.8 : loads <= 6 ? 1 : loads <= 9 ? 1.3 : 1.6);
-const byPets = (pets: number) => (pets <= 0 ? 1 : pets === 1 ? 1.3 : 1.6);
-const BY_COOKING: Record<Cooking, number> = { rare: 0.7, average: 1, frequent: 3 };
-const BY_HARDNESS = { soft: 0.8, moderate: 1, hard: 1.3, veryHard: 1.7 } as const;
-const COOL_WASHES = 1.4;
-const SMOKING = 1.3;
+const asPeople = (loads: number) => (loads <= 2 ? 1 : loads <= 6 ? 2 : loads <= 9 ? 4 : 5);
 
-type Reading = (circumstances: Circumstances) => Omit<DriverEffect, 'driver'> | undefined;
+/** A driver that is either so or not. */
+const flagged = (name: 'coolWashes' | 'smoking' | 'dust'): Reading => ({ household }, assumed) => {
+  const given = household[name];
+  return given === undefined ? undefined : { factor: given ? assumed[name] : 1, given, from: name };
+};
 
 const READINGS: Record<DriverName, Reading> = {
-  people: ({ household: { people } }) =>
-    people === undefined ? undefined : { factor: byPeople(people), given: people, from: 'people' },
-  laundry: ({ household: { loadsAWeek, people } }) => {
-    if (loadsAWeek !== undefined) return { factor: byLoads(loadsAWeek), given: loadsAWeek, from: 'loads' };
-    return people === undefined ? undefined : { factor: byPeople(people), given: people, from: 'people' };
+  people: ({ household: { people } }, assumed) =>
+    people === undefined ? undefined : { factor: byPeople(people, assumed), given: people, from: 'people' },
+  laundry: ({ household: { loadsAWeek, people } }, assumed) => {
+    if (loadsAWeek !== undefined) return { factor: byPeople(asPeople(loadsAWeek), assumed), given: loadsAWeek, from: 'loads' };
+    return people === undefined ? undefined : { factor: byPeople(people, assumed), given: people, from: 'people' };
   },
-  pets: ({ household: { pets } }) =>
-    pets === undefined ? undefined : { factor: byPets(pets), given: pets, from: 'pets' },
-  cooking: ({ household: { cooking } }) =>
-    cooking === undefined ? undefined : { factor: BY_COOKING[cooking], given: cooking, from: 'cooking' },
-  coolWashes: ({ household: { coolWashes } }) =>
-    coolWashes === undefined ? undefined : { factor: coolWashes ? COOL_WASHES : 1, given: coolWashes, from: 'coolWashes' },
-  hardness: ({ hardnessMgL }) =>
-    hardnessMgL === undefined
-      ? undefined
-      : { factor: BY_HARDNESS[hardnessClass(hardnessMgL)], given: hardnessMgL, from: 'hardness' },
-  smoking: ({ household: { smoking } }) =>
-    smoking === undefined ? undefined : { factor: smoking ? SMOKING : 1, given: smoking, from: 'smoking' },
+  pets: ({ household: { pets } }, assumed) =>
+    pets === undefined ? undefined : { factor: pets <= 0 ? 1 : pets === 1 ? assumed['pets.one'] : assumed['pets.two'], given: pets, from: 'pets' },
+  cooking: ({ household: { cooking } }, assumed) =>
+    cooking === undefined ? undefined : { factor: cooking === 'average' ? 1 : assumed[`cooking.${cooking}`], given: cooking, from: 'cooking' },
+  detergent: ({ household: { detergent } }, assumed) =>
+    detergent === undefined ? undefined : { factor: detergent === 'liquid' ? 1 : assumed[`detergent.${detergent}`], given: detergent, from: 'detergent' },
+  coolWashes: flagged('coolWashes'),
+  smoking: flagged('smoking'),
+  dust: flagged('dust'),
+  hardness: ({ hardnessMgL }, assumed) => {
+    if (hardnessMgL === undefined) return undefined;
+    const name = hardnessClass(hardnessMgL);
+    return { factor: name === 'moderate' ? 1 : assumed[`hardness.${name}`], given: hardnessMgL, from: 'hardness' };
+  },
+  newHome: ({ newHome }, assumed) => (newHome ? { factor: assumed.newHome, given: true, from: 'newHome' } : undefined),
 };
 
 /** The effect of each named driver that is known, in the order named. Factor 1 effects are included. */
-export function driverEffects(drivers: readonly DriverName[], circumstances: Circumstances): DriverEffect[] {
+export function driverEffects(drivers: readonly DriverName[], circumstances: Circumstances, assumed: Assumptions = assumptionsWith()): DriverEffect[] {
   return drivers.flatMap((driver) => {
-    const effect = READINGS[driver](circumstances);
+    const effect = READINGS[driver](circumstances, assumed);
     return effect ? [{ driver, ...effect }] : [];
   });
 }
 
-/** Product of the effects, held within [0.4, 3]. */
-export function combinedFactor(effects: readonly DriverEffect[]): number {
+/** Product of the effects, held within the factor's floor and ceiling. */
+export function combinedFactor(effects: readonly DriverEffect[], { factorFloor, factorCeiling }: Assumptions = assumptionsWith()): number {
   const product = effects.reduce((sum, { factor }) => sum * factor, 1);
-  return Math.min(FACTOR_CEILING, Math.max(FACTOR_FLOOR, product));
+  return Math.min(factorCeiling, Math.max(factorFloor, product));
 }

@@ -1,12 +1,12 @@
 /**
  * Exposure: how many neutral-home loads a part of learned speed 1 has been through.
  *
- * It is the integral of f(t)/B over days, where f follows the household as it was, so it is a sum over
- * stretches of constant factor.
+ * It is the integral of f(t)/B over days, where f follows the household as it was and is lower while a home
+ * stands empty, so it is a sum over stretches of constant factor.
  */
 import type { Day } from '../calendar/day.ts';
 
-/** From this day on the fouling factor is this, until the next stretch begins. */
+/** From this day on the fouling factor is this, ≥ 0, until the next stretch begins. */
 export interface Stretch {
   readonly fromDay: Day;
   readonly factor: number;
@@ -19,28 +19,28 @@ export interface Stretch {
  */
 export function exposureBetween(stretches: readonly Stretch[], from: Day, to: Day, referenceDays: number): number {
   let loads = 0;
-  for (const { start, end, factor } of pieces(stretches, from)) {
-    if (start >= to) break;
-    loads += ((Math.min(end, to) - start) * factor) / referenceDays;
+  for (let i = 0; i < stretches.length; i += 1) {
+    const start = i === 0 ? from : Math.max(from, stretches[i]!.fromDay);
+    const end = Math.min(to, stretches[i + 1]?.fromDay ?? Infinity);
+    if (end > start) loads += ((end - start) * stretches[i]!.factor) / referenceDays;
   }
   return loads;
 }
 
-/** The (fractional) number of days after `from` at which the exposure reaches `loads` ≥ 0. */
+/**
+ * The (fractional) number of days after `from` at which the exposure reaches `loads` ≥ 0.
+ * @throws RangeError where the last stretch never fouls, or there is none
+ */
 export function daysToReach(stretches: readonly Stretch[], from: Day, loads: number, referenceDays: number): number {
   let left = loads * referenceDays;
-  for (const { start, end, factor } of pieces(stretches, from)) {
-    const here = (end - start) * factor;
-    if (here >= left) return start - from + left / factor;
-    left -= here;
-  }
-  throw new RangeError('stretches must not be empty');
-}
-
-function* pieces(stretches: readonly Stretch[], from: Day) {
   for (let i = 0; i < stretches.length; i += 1) {
+    const { factor } = stretches[i]!;
     const start = i === 0 ? from : Math.max(from, stretches[i]!.fromDay);
     const end = stretches[i + 1]?.fromDay ?? Infinity;
-    if (end > start) yield { start, end, factor: stretches[i]!.factor };
+    if (end <= start) continue;
+    const here = factor === 0 ? 0 : (end - start) * factor;
+    if (factor > 0 && here >= left) return start - from + left / factor;
+    left -= here;
   }
+  throw new RangeError('the last stretch must foul');
 }

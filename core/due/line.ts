@@ -26,12 +26,6 @@ export interface Circumstance {
   readonly onHold?: boolean;
 }
 
-/** The day a signal makes due: the interval's own, or the signal's where that is earlier and unanswered. */
-export function lineWithSignal(servedDay: Day, intervalDays: number, signalDay: Day | null): Day {
-  const own = servedDay + intervalDays;
-  return signalDay !== null && signalDay >= servedDay ? Math.min(own, Math.max(signalDay, servedDay)) : own;
-}
-
 /** Share of the interval used on a day: 0 just served, 1 on the line. Undefined without a record. */
 export function shareUsed({ servedDay, lineDay }: Line, { today, doneDay }: Circumstance): number | undefined {
   if (servedDay === null) return undefined;

@@ -1,16 +1,16 @@
 /** The truth model: parts that foul with a speed nobody knows, and people who look at them. */
-import { GRADES, gradeOfLoad, MISGRADE_RATE, type Grade } from '../due/grades.ts';
-import { PRIOR_SIGMA, PROCESS_VARIATION } from '../due/learning.ts';
+import { GRADES, gradeOfLoad, type Grade } from '../due/grades.ts';
+import { LEARNING } from '../due/learning.ts';
 import { gammaDraw, normalDraw, type Random } from '../statistics/random.ts';
 
 /** A hidden speed, drawn from the same spread that the engine assumes. */
 export function drawSpeed(random: Random): number {
-  return Math.exp(PRIOR_SIGMA * normalDraw(random));
+  return Math.exp(LEARNING.spread * normalDraw(random));
 }
 
 /** Load that a part of this speed gathers over an exposure (loads at speed 1): a gamma increment. */
 export function drawLoad(random: Random, speed: number, exposure: number): number {
-  const scale = PROCESS_VARIATION ** 2;
+  const scale = LEARNING.variation ** 2;
   const shape = (speed * exposure) / scale;
   return shape > 0 ? gammaDraw(random, shape, scale) : 0;
 }
@@ -18,7 +18,7 @@ export function drawLoad(random: Random, speed: number, exposure: number): numbe
 /** The grade a person gives to a load: right in nine cases of ten, else a neighbour. */
 export function drawGrade(random: Random, load: number): Grade {
   const index = GRADES.indexOf(gradeOfLoad(load));
-  if (random() >= MISGRADE_RATE) return GRADES[index]!;
+  if (random() >= LEARNING.misgraded) return GRADES[index]!;
   const step = index === 0 ? 1 : index === GRADES.length - 1 ? -1 : random() < 0.5 ? -1 : 1;
   return GRADES[index + step]!;
 }

@@ -66,4 +66,6 @@ export const dryerText = {
   'photo.dryer.duct.hood': 'Outdoor hood',
   'reading.dryMinutes': 'Minutes to dry a normal load',
   'reading.dryMinutes.fails': 'Over 60 minutes: look at the hose behind the machine and the outdoor flap, then report it.',
+  'dryer.lintScreen.washSoftener.title': 'Wash the mesh',
+  'dryer.lintScreen.washSoftener.body': 'Warm water with a capful of fabric softener, a soft brush; go into the corners and rinse until nothing is slippery. If water stands on the mesh afterwards, wash again with dish soap.',
 } as const;

@@ -1,38 +1,44 @@
+import { optionOf } from '../methods.ts';
 import { confirm, finds, grade, photo, stepsOf, timer } from '../steps.ts';
-import type { Procedure } from '../types.ts';
+import type { Choices, Procedure } from '../types.ts';
 
 const screenStep = stepsOf('dryer.lintScreen');
 const ductStep = stepsOf('dryer.duct');
 
-export const lintScreen: Procedure = {
-  key: 'dryer.lintScreen',
-  version: 1,
-  kind: 'screen',
-  days: { watchful: 30, steady: 90, light: 180 },
-  assumed: true,
-  drivers: ['laundry', 'pets'],
-  risk: 'fire',
-  safetyCritical: true,
-  level: 'T',
-  minutes: 15,
-  kit: ['softBrush'],
-  materials: [{ what: 'dishSoap' }],
-  stops: ['hotDryer', 'burningSmell', 'gasTenant'],
-  steps: [
-    screenStep('dryer.off', 'isolate', confirm('off')),
-    screenStep('out', 'open', photo('out')),
-    screenStep('grade', 'look', grade()),
-    screenStep('wash', 'clean'),
-    screenStep('water', 'clean', photo('water'), confirm('water')),
-    screenStep('dry', 'clean', timer('dry', 10)),
-    screenStep('refit', 'refit', confirm('refit')),
-    screenStep('dryer.on', 'restore', confirm('on')),
-    screenStep('run', 'test', {
-      kind: 'reading', key: 'dryMinutes', unit: 'minutes', plausible: [10, 240], pass: [10, 60], optional: true,
-    }),
-  ],
-  specification: ['position', 'makerLimitDays', 'note'],
-};
+export function lintScreen(choices: Choices): Procedure {
+  const softener = optionOf('lintWash', choices).key === 'softener';
+  return {
+    key: 'dryer.lintScreen',
+    version: 2,
+    kind: 'screen',
+    days: { watchful: 30, steady: 90, light: 180 },
+    assumed: true,
+    drivers: ['laundry', 'pets'],
+    core: true,
+    follows: ['lintWash'],
+    risk: 'fire',
+    safetyCritical: true,
+    level: 'T',
+    minutes: 15,
+    kit: ['softBrush'],
+    materials: [{ what: softener ? 'softener' : 'dishSoap' }],
+    stops: ['hotDryer', 'burningSmell', 'gasTenant'],
+    steps: [
+      screenStep('dryer.off', 'isolate', confirm('off')),
+      screenStep('out', 'open', photo('out')),
+      screenStep('grade', 'look', grade()),
+      screenStep(softener ? 'washSoftener' : 'wash', 'clean'),
+      screenStep('water', 'clean', photo('water'), confirm('water')),
+      screenStep('dry', 'clean', timer('dry', 10)),
+      screenStep('refit', 'refit', confirm('refit')),
+      screenStep('dryer.on', 'restore', confirm('on')),
+      screenStep('run', 'test', {
+        kind: 'reading', key: 'dryMinutes', unit: 'minutes', plausible: [10, 240], pass: [10, 60], optional: true,
+      }),
+    ],
+    specification: ['position', 'makerLimitDays', 'localLimitDays', 'note'],
+  };
+}
 
 export const duct: Procedure = {
   key: 'dryer.duct',
@@ -41,6 +47,8 @@ export const duct: Procedure = {
   days: { watchful: 180, steady: 365, light: 365 },
   assumed: false,
   drivers: ['laundry', 'pets'],
+  core: true,
+  follows: [],
   risk: 'fire',
   safetyCritical: true,
   level: 'S',
@@ -62,5 +70,5 @@ export const duct: Procedure = {
       kind: 'reading', key: 'dryMinutes', unit: 'minutes', plausible: [10, 240], pass: [10, 60], optional: true,
     }),
   ],
-  specification: ['position', 'makerLimitDays', 'note'],
+  specification: ['position', 'makerLimitDays', 'localLimitDays', 'note'],
 };

@@ -1,8 +1,11 @@
+import { optionOf } from '../methods.ts';
 import { agent, confirm, finds, grade, photo, stepsOf, timer } from '../steps.ts';
-import type { Procedure } from '../types.ts';
+import type { Agent, Choices, Procedure, Step } from '../types.ts';
 
 const pumpStep = stepsOf('washer.drainPumpFilter');
 const bootStep = stepsOf('washer.doorBoot');
+const drawerStep = stepsOf('washer.drawer');
+const tubStep = stepsOf('washer.tub');
 
 export const drainPumpFilter: Procedure = {
   key: 'washer.drainPumpFilter',
@@ -11,6 +14,8 @@ export const drainPumpFilter: Procedure = {
   days: { watchful: 30, steady: 90, light: 180 },
   assumed: false,
   drivers: ['laundry'],
+  core: true,
+  follows: [],
   risk: 'flood',
   safetyCritical: false,
   level: 'T',
@@ -29,7 +34,7 @@ export const drainPumpFilter: Procedure = {
     pumpStep('washer.on', 'restore', confirm('on')),
     pumpStep('washTest', 'test', timer('wash', 30), confirm('noDrip')),
   ],
-  specification: ['position', 'makerLimitDays', 'note'],
+  specification: ['position', 'makerLimitDays', 'localLimitDays', 'note'],
 };
 
 export const doorBoot: Procedure = {
@@ -39,6 +44,8 @@ export const doorBoot: Procedure = {
   days: { watchful: 30, steady: 30, light: 90 },
   assumed: false,
   drivers: ['laundry', 'pets', 'coolWashes'],
+  core: true,
+  follows: [],
   risk: 'flood',
   safetyCritical: false,
   level: 'T',
@@ -55,5 +62,70 @@ export const doorBoot: Procedure = {
     bootStep('washer.on', 'restore', confirm('on')),
     bootStep('shut', 'test', confirm('shut')),
   ],
+  specification: ['forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
+};
+
+export const drawer: Procedure = {
+  key: 'washer.drawer',
+  version: 1,
+  kind: 'screen',
+  days: { watchful: 30, steady: 60, light: 90 },
+  assumed: false,
+  drivers: ['laundry', 'detergent'],
+  core: false,
+  follows: [],
+  risk: 'comfort',
+  safetyCritical: false,
+  level: 'T',
+  minutes: 20,
+  kit: ['toothbrush', 'sponge'],
+  materials: [{ what: 'dishSoap' }],
+  stops: ['waterNearPlug'],
+  steps: [
+    drawerStep('washer.off', 'isolate', confirm('off'), confirm('tap')),
+    drawerStep('out', 'open', photo('out')),
+    drawerStep('grade', 'look', grade()),
+    drawerStep('bay', 'clean'),
+    drawerStep('brush', 'clean'),
+    drawerStep('back', 'refit', photo('in'), confirm('slides')),
+    drawerStep('washer.on', 'restore', confirm('on')),
+    drawerStep('rinse', 'test', confirm('rinsed')),
+  ],
   specification: ['forbiddenAgents', 'makerLimitDays', 'note'],
 };
+
+/** How the tub is cleaned, by school: which agent, and the runs that follow, each a cycle of its own. */
+const TUB_CLEANING: Readonly<Record<string, { readonly agents: readonly Agent[]; readonly material: string; readonly steps: readonly Step[] }>> = {
+  sodaThenVinegar: { agents: ['bakingSoda', 'vinegar'], material: 'sodaAndVinegar', steps: [tubStep('soda', 'clean', timer('soda', 75)), tubStep('vinegar', 'clean', confirm('separate'), timer('vinegar', 75))] },
+  vinegar: { agents: ['vinegar'], material: 'vinegarLitre', steps: [tubStep('vinegarOnly', 'clean', timer('vinegar', 75))] },
+  tablets: { agents: ['tablet'], material: 'twoTablets', steps: [tubStep('tablets', 'clean', timer('tablets', 75))] },
+  citricAcid: { agents: ['citricAcid'], material: 'citricAcid', steps: [tubStep('citric', 'clean', timer('citric', 75))] },
+};
+
+export function tub(choices: Choices): Procedure {
+  const { agents, material, steps } = TUB_CLEANING[optionOf('tubClean', choices).key]!;
+  return {
+    key: 'washer.tub',
+    version: 1,
+    kind: 'tub',
+    days: { watchful: 30, steady: 60, light: 365 },
+    assumed: false,
+    drivers: ['laundry', 'coolWashes', 'hardness'],
+    core: true,
+    follows: ['tubClean'],
+    risk: 'health',
+    safetyCritical: false,
+    level: 'T',
+    minutes: 10,
+    kit: ['sponge'],
+    materials: [{ what: material }],
+    stops: ['oneAgentCycle', 'emptyDrum'],
+    steps: [
+      tubStep('empty', 'open', photo('before')),
+      tubStep('grade', 'look', grade(), agent(agents.at(-1)!)),
+      ...steps,
+      tubStep('open', 'test', photo('after'), confirm('open')),
+    ],
+    specification: ['forbiddenAgents', 'makerLimitDays', 'note'],
+  };
+}

@@ -1,0 +1,34 @@
+/**
+ * Habits: every-use duties. Nobody schedules two hundred lint screens a year: a habit is taught on a card,
+ * attested by the tenant on a rhythm, and spot-checked by staff. Intervals of attesting by school; the last
+ * of each is our assumption where the trade states none.
+ */
+import type { PracticeDays } from '../due/practice.ts';
+
+export interface Habit {
+  /** Also where its words are: `habit.<key>`, `.how`, `.why`. */
+  readonly key: string;
+  readonly machineType: string;
+  /** Days between two attestings. */
+  readonly attestDays: PracticeDays;
+}
+
+const monthly: PracticeDays = { watchful: 30, steady: 30, light: 90 };
+const assumed: PracticeDays = { watchful: 60, steady: 60, light: 60 };
+
+export const HABITS: readonly Habit[] = [
+  { key: 'dryer.lintEachLoad', machineType: 'dryer', attestDays: monthly },
+  { key: 'washer.doorOpen', machineType: 'washer', attestDays: monthly },
+  { key: 'washer.pockets', machineType: 'washer', attestDays: monthly },
+  { key: 'washer.bootWipe', machineType: 'washer', attestDays: monthly },
+  { key: 'dishwasher.rinseAid', machineType: 'dishwasher', attestDays: assumed },
+];
+
+export const habitsOf = (machineType: string): readonly Habit[] => HABITS.filter((habit) => habit.machineType === machineType);
+
+/** @throws RangeError for a key that is not on the list */
+export function habitOf(key: string): Habit {
+  const found = HABITS.find((habit) => habit.key === key);
+  if (!found) throw new RangeError(`no such habit: ${key}`);
+  return found;
+}

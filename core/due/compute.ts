@@ -1,0 +1,180 @@
+/**
+ * The line of one point, and its working, from inputs that are complete by themselves.
+ *
+ * Ordinary points: the day on which the load of the middle speed reaches what the practice accepts.
+ * Safety-critical points: the last day on which an overload is no likelier than it is, without findings, at
+ * the practice's own interval. A tenant's own grade may shorten an interval at once but lengthens it only
+ * when staff or a reviewer confirms it: of the beliefs with and without such grades, the earlier day wins.
+ * Floor and caps follow; then the calendar (an anchor, or snapping to the upkeep day); then what was seen
+ * or reported. No step after the caps passes them.
+ */
+import type { Day } from '../calendar/day.ts';
+import { nearestUpkeepDay, nextAnchorDay, type AnchorKind } from './anchor.ts';
+import { assumptionsWith, learningWith, type Assumptions } from './assumptions.ts';
+import { combinedFactor, type DriverEffect } from './drivers.ts';
+import { daysToReach } from './exposure.ts';
+import { leastLoad, type Grade } from './grades.ts';
+import { servedDayOf, type CapReason, type LineInputs } from './inputs.ts';
+import { believeSpeed, certainReach, expectedReach, priorBelief, speedQuantile, type SpeedBelief } from './learning.ts';
+import { lessonsOf, taughtConditions, type TaughtCondition } from './lessons.ts';
+import { acceptedLoad, practiceDays, type Practice, type PracticeDays } from './practice.ts';
+
+export type Term =
+  | { readonly term: 'reference'; readonly assumed: boolean; readonly days: number }
+  | { readonly term: 'practice'; readonly practice: Practice; readonly known: boolean; readonly days: number }
+  | { readonly term: 'driver'; readonly effect: DriverEffect; readonly days: number }
+  | { readonly term: 'held'; readonly low: number; readonly high: number; readonly days: number }
+  | { readonly term: 'changed'; readonly fromDay: Day; readonly days: number }
+  | { readonly term: 'found'; readonly count: number; readonly last: Grade; readonly unconfirmed: number; readonly speed: number; readonly days: number }
+  | { readonly term: 'floor'; readonly days: number }
+  | { readonly term: 'cap'; readonly reason: CapReason | 'own'; readonly days: number }
+  | { readonly term: 'anchor'; readonly kind: Exclude<AnchorKind, 'none'>; readonly mode: 'sets' | 'limits'; readonly day: Day; readonly days: number }
+  | { readonly term: 'snapped'; readonly day: Day; readonly by: number; readonly days: number }
+  | { readonly term: 'seen'; readonly day: Day; readonly grade: Grade; readonly days: number }
+  | { readonly term: 'signal'; readonly day: Day; readonly days: number };
+
+export interface ComputedLine {
+  /** Null without a record; then the days are those of a service done today. */
+  readonly servedDay: Day | null;
+  readonly lineDay: Day;
+  /** Day past which the point is over its cap. */
+  readonly capDay: Day;
+  /** Whole days from service to line, ≥ 1. */
+  readonly days: number;
+  /** Whole days before the calendar and what was reported, ≥ 1. */
+  readonly intervalDays: number;
+  readonly terms: readonly Term[];
+  /** Learned speed: median and the middle 80 % of the belief. 1 is as assumed. */
+  readonly speed: { readonly median: number; readonly low: number; readonly high: number };
+  /** Days at the fast and the slow end of that band, within floor and cap; ordered. */
+  readonly band: { readonly early: number; readonly late: number };
+}
+
+/** Half days round up, whatever the last bit of a sum says. */
+const TIE = 1e-6;
+
+/** Days that no interval may fall under. */
+export function floorDays(days: PracticeDays, { floorShare }: Assumptions): number {
+  return Math.max(1, Math.round(days.watchful * floorShare));
+}
+
+/** The tightest cap. Safety-critical points never pass the longest stated interval; a maker's manual chosen as the practice is its own. */
+export function capOf({ days, critical, caps, practice }: Pick<LineInputs, 'days' | 'critical' | 'caps' | 'practice'>, { capShare }: Assumptions): { readonly reason: CapReason | 'own'; readonly days: number } {
+  const maker = caps.find(({ reason }) => reason === 'maker');
+  const own = practice === 'maker' && maker ? maker.days : critical ? days.light : Math.round(days.light * capShare);
+  return [{ reason: 'own' as const, days: own }, ...caps].reduce((least, cap) => (cap.days < least.days ? cap : least));
+}
+
+/** The line of a point. `today` matters only without a record. */
+export function computeLine(inputs: LineInputs, today: Day): ComputedLine {
+  const { days, practice, stretches, changes } = inputs;
+  const assumed = assumptionsWith(changes);
+  const servedDay = servedDayOf(inputs);
+  const from = servedDay ?? today;
+  const maker = inputs.caps.find(({ reason }) => reason === 'maker')?.days;
+  const accepted = acceptedLoad(days, practice, maker);
+  const inDays = (exposure: number) => daysToReach(stretches, from, exposure, days.steady);
+
+  const taught = taughtConditions(inputs);
+  const { belief, reach } = beliefOf(inputs, taught, accepted, assumed);
+  const learnt = inDays(reach);
+  const floor = floorDays(days, assumed);
+  const cap = capOf(inputs, assumed);
+  const limited = (length: number) => Math.max(1, Math.min(cap.days, Math.max(floor, Math.round(length + TIE))));
+
+  const terms: Term[] = [{ term: 'reference', assumed: inputs.assumed, days: days.steady }];
+  const stated = practiceDays(days, practice, maker);
+  terms.push({ term: 'practice', practice, known: practice !== 'maker' || maker !== undefined, days: stated });
+  driverTerms(terms, stated, inputs.effects, assumed);
+  householdTerm(terms, inputs, from, inDays(accepted));
+  const median = speedQuantile(belief, 0.5);
+  if (taught.length > 0) {
+    terms.push({
+      term: 'found', count: taught.length, last: taught.at(-1)!.condition.grade!, speed: median, days: learnt,
+      unconfirmed: taught.filter(({ condition }) => !condition.confirmed).length,
+    });
+  }
+  if (Math.round(learnt + TIE) < floor && floor <= cap.days) terms.push({ term: 'floor', days: floor });
+  if (Math.round(learnt + TIE) > cap.days) terms.push({ term: 'cap', ...cap });
+  const intervalDays = limited(learnt);
+  const low = speedQuantile(belief, 0.1);
+  const high = speedQuantile(belief, 0.9);
+  // Both ends as far from the line as their speed is from the middle one.
+  const band = { early: limited(inDays(reach * (median / high))), late: limited(inDays(reach * (median / low))) };
+
+  const planned = servedDay === null ? intervalDays : onCalendar(terms, inputs, servedDay, intervalDays, cap.days, assumed);
+  const length = servedDay === null ? planned : reported(terms, inputs, servedDay, planned, accepted);
+  return {
+    servedDay, lineDay: from + length, capDay: from + cap.days, days: length, intervalDays, terms,
+    speed: { median, low, high }, band,
+  };
+}
+
+/** Of the beliefs with and without unconfirmed grades, the one that asks earlier. */
+function beliefOf({ critical, turnovers }: LineInputs, taught: readonly TaughtCondition[], accepted: number, assumed: Assumptions): { belief: SpeedBelief; reach: number } {
+  const model = learningWith(assumed);
+  const reachOf = (belief: SpeedBelief) => (critical ? certainReach(belief, accepted, model) : expectedReach(belief, accepted));
+  if (taught.length === 0) {
+    // Without findings the interval is the practice's own, to the day.
+    return { belief: priorBelief(model), reach: accepted };
+  }
+  const all = believeSpeed(lessonsOf(taught, turnovers), model);
+  const sure = taught.filter(({ condition }) => condition.confirmed);
+  if (sure.length === taught.length) return { belief: all, reach: reachOf(all) };
+  const confirmed = believeSpeed(lessonsOf(sure, turnovers), model);
+  const [early, late] = [reachOf(all), sure.length === 0 ? accepted : reachOf(confirmed)];
+  return early <= late ? { belief: all, reach: early } : { belief: confirmed, reach: late };
+}
+
+function driverTerms(terms: Term[], days: number, effects: readonly DriverEffect[], assumed: Assumptions): void {
+  let product = 1;
+  for (const effect of effects) {
+    if (effect.factor === 1) continue;
+    product *= effect.factor;
+    terms.push({ term: 'driver', effect, days: days / product });
+  }
+  const held = combinedFactor(effects, assumed);
+  if (Math.abs(held - product) > 1e-9) terms.push({ term: 'held', low: assumed.factorFloor, high: assumed.factorCeiling, days: days / held });
+}
+
+/** Where the household changed, or the home stood empty, since the service. */
+function householdTerm(terms: Term[], { stretches }: LineInputs, from: Day, days: number): void {
+  if (stretches.length < 2 || Math.round(days) === Math.round(terms.at(-1)!.days)) return;
+  const changed = stretches.findLast(({ fromDay }) => fromDay > from && fromDay < from + days);
+  if (changed) terms.push({ term: 'changed', fromDay: changed.fromDay, days });
+}
+
+/** An anchor sets or limits the line; without one that sets it, the line may snap to the upkeep day. */
+function onCalendar(terms: Term[], { anchor, upkeepDay }: LineInputs, servedDay: Day, interval: number, cap: number, assumed: Assumptions): number {
+  const day = anchor ? nextAnchorDay(anchor, servedDay, assumed.answered) : undefined;
+  if (anchor && day !== undefined && (anchor.mode === 'sets' || day - servedDay < interval)) {
+    const days = Math.min(cap, day - servedDay);
+    terms.push({ term: 'anchor', kind: anchor.kind, mode: anchor.mode, day, days });
+    if (days < day - servedDay) terms.push({ term: 'cap', reason: 'own', days });
+    return days;
+  }
+  if (!upkeepDay) return interval;
+  const line = servedDay + interval;
+  const earliest = Math.max(servedDay + 1, Math.ceil(line - interval * assumed.snapEarlier - TIE));
+  const latest = Math.min(servedDay + cap, Math.floor(line + interval * assumed.snapLater + TIE));
+  const snapped = nearestUpkeepDay(upkeepDay, line, earliest, latest);
+  if (snapped === undefined || snapped === line) return interval;
+  terms.push({ term: 'snapped', day: snapped, by: snapped - line, days: snapped - servedDay });
+  return snapped - servedDay;
+}
+
+/** A condition seen since the service that is past what the practice accepts, or a signal, makes it due from that day. */
+function reported(terms: Term[], { conditions, signalDay }: LineInputs, servedDay: Day, planned: number, accepted: number): number {
+  let length = planned;
+  const since = conditions.slice(conditions.findLastIndex(({ kind }) => kind === 'service') + 1);
+  const seen = since.find(({ grade }) => grade !== null && leastLoad(grade) >= accepted && leastLoad(grade) > 0);
+  if (seen && Math.max(1, seen.day - servedDay) < length) {
+    length = Math.max(1, seen.day - servedDay);
+    terms.push({ term: 'seen', day: seen.day, grade: seen.grade!, days: length });
+  }
+  if (signalDay !== null && signalDay >= servedDay && Math.max(1, signalDay - servedDay) < length) {
+    length = Math.max(1, signalDay - servedDay);
+    terms.push({ term: 'signal', day: signalDay, days: length });
+  }
+  return length;
+}

@@ -1,0 +1,70 @@
+/**
+ * Signals: a lamp, a code, weak flow, a smell. Each names the point that it makes due. One that is waved
+ * away carries its own day of looking again, and comes back on it; one that nobody answers stays.
+ */
+import type { Day } from '../calendar/day.ts';
+
+export const SIGNAL_KINDS = ['lamp', 'code', 'weakFlow', 'smell'] as const;
+export type SignalKind = (typeof SIGNAL_KINDS)[number];
+
+export interface SignalType {
+  /** `machine.kind`; words at `signal.<key>`. */
+  readonly key: string;
+  readonly machineType: string;
+  readonly kind: SignalKind;
+  /** The point that it makes due. */
+  readonly point: string;
+}
+
+const signal = (key: string, kind: SignalKind, point: string): SignalType => ({ key, machineType: key.split('.')[0]!, kind, point });
+
+export const SIGNALS: readonly SignalType[] = [
+  signal('airHandler.lamp', 'lamp', 'airHandler.returnFilter'),
+  signal('airHandler.weakFlow', 'weakFlow', 'airHandler.returnFilter'),
+  signal('airHandler.smell', 'smell', 'airHandler.condensateDrain'),
+  signal('airHandler.code', 'code', 'airHandler.condensateDrain'),
+  signal('dryer.lamp', 'lamp', 'dryer.lintScreen'),
+  signal('dryer.weakFlow', 'weakFlow', 'dryer.duct'),
+  signal('dishwasher.code', 'code', 'dishwasher.filter'),
+  signal('dishwasher.smell', 'smell', 'dishwasher.filter'),
+  signal('washer.code', 'code', 'washer.drainPumpFilter'),
+  signal('washer.lamp', 'lamp', 'washer.tub'),
+  signal('washer.smell', 'smell', 'washer.tub'),
+  signal('refrigerator.lamp', 'lamp', 'refrigerator.waterFilter'),
+  signal('refrigerator.weakFlow', 'weakFlow', 'refrigerator.waterFilter'),
+  signal('refrigerator.smell', 'smell', 'refrigerator.waterFilter'),
+  signal('hood.lamp', 'lamp', 'hood.greaseFilter'),
+  signal('hood.weakFlow', 'weakFlow', 'hood.greaseFilter'),
+];
+
+export const signalsOf = (machineType: string): readonly SignalType[] => SIGNALS.filter((it) => it.machineType === machineType);
+
+/** @throws RangeError for a key that is not on the list */
+export function signalTypeOf(key: string): SignalType {
+  const found = SIGNALS.find((it) => it.key === key);
+  if (!found) throw new RangeError(`no such signal: ${key}`);
+  return found;
+}
+
+export const SIGNAL_STATES = ['open', 'dismissed', 'answered'] as const;
+export type SignalState = (typeof SIGNAL_STATES)[number];
+
+export interface Signal {
+  readonly day: Day;
+  readonly state: SignalState;
+  /** The day on which a dismissed one comes back. */
+  readonly recheckDay: Day | null;
+}
+
+/**
+ * The day from which a point is due because of its signals, or null. A service on or after a signal's day
+ * answers it; a dismissed one waits for its recheck day, and is due from then.
+ */
+export function signalDay(signals: readonly Signal[], servedDay: Day | null, today: Day): Day | null {
+  const days = signals.flatMap(({ day, state, recheckDay }) => {
+    if (state === 'answered' || (servedDay !== null && servedDay > day)) return [];
+    if (state === 'open') return [day];
+    return recheckDay !== null && recheckDay <= today ? [recheckDay] : [];
+  });
+  return days.length === 0 ? null : Math.min(...days);
+}
