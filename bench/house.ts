@@ -48,7 +48,7 @@ export async function buildLarge(): Promise<{ data: string; organisationId: stri
         while (left > 0) {
           const type = types[machines.length % types.length]!;
           const machineId = v7();
-          machines.push({ id: machineId, organisationId, placeId, type: type.key, label: '', maker: '', model: '', installedDay: null, fuel: 'electric', owner: 'landlord', drainBranch: '', shutoffPhotoId: null, createdAt: now });
+          machines.push({ id: machineId, organisationId, placeId, type: type.key, label: '', maker: '', model: '', installedDay: null, fuel: 'electric', owner: 'landlord', drainBranch: '', shutoffPhotoId: null, retiredDay: null, createdAt: now });
           for (const procedure of type.points.slice(0, left)) {
             left -= 1;
             const id = v7();
@@ -59,7 +59,7 @@ export async function buildLarge(): Promise<{ data: string; organisationId: stri
             const noRecord = random() < 0.03;
             marks.push({
               pointId: id, organisationId, placeId, number, type: typeNumber(procedure), servedDay: noRecord ? 0 : today - Math.floor(intervalDays * used),
-              intervalDays: noRecord ? 0 : intervalDays, capSlack: noRecord ? 0 : Math.floor(random() * 90), work: random() < 0.06 ? 1 : 0, evidence: 'proven', lineId: null,
+              intervalDays: noRecord ? 0 : intervalDays, capSlack: noRecord ? 0 : Math.floor(random() * 90), work: random() < 0.06 ? 1 : 0, evidence: 'proven', lineId: null, scheduled: 1,
             });
           }
         }

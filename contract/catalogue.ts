@@ -15,6 +15,7 @@ export interface CatalogueMachine {
     readonly fields: readonly SpecificationField[];
     readonly days: PracticeDays;
   }[];
+  readonly signals: readonly { readonly key: string; readonly says: string }[];
   readonly symptoms: readonly { readonly key: string; readonly says: string; readonly stopUsing: boolean }[];
 }
 

@@ -5,12 +5,15 @@ import type { PointKind } from '../core/catalogue/types.ts';
 import type { EvidenceLevel } from '../core/proof/record.ts';
 import type { JobState } from '../core/jobs/transitions.ts';
 import type { MarkDates, Specification } from './register.ts';
+import type { Scope } from './practice.ts';
+import type { AnchorKind } from '../core/due/anchor.ts';
+import type { Practice } from '../core/due/practice.ts';
 
 /**
- * Work on a point, as a number in a mark: 0 nobody is on it, 1 given, 2 started, 3 awaiting its test, and from 5 on sent,
+ * Work on a point, as a number in a mark: 0 nobody is on it, 1 given, 2 started, 3 awaiting its test, 4 on hold, and from 5 on sent,
  * where the value less 5 is the days from service to the day it was done.
  */
-export const WORK = { none: 0, given: 1, started: 2, awaitingTest: 3, sent: 5 } as const;
+export const WORK = { none: 0, given: 1, started: 2, awaitingTest: 3, onHold: 4, sent: 5 } as const;
 
 /** The line that a mark stands for. */
 export function lineOfMark({ servedDay, intervalDays, capSlack }: MarkDates): Line {
@@ -52,6 +55,41 @@ export interface TermLine {
   readonly days: number;
 }
 
+/** The working of a date, whole: what the panel leaves for one click further. */
+export interface WorkingAnswer {
+  readonly id: string;
+  readonly number: number;
+  readonly name: string;
+  readonly place: { readonly id: string; readonly name: string; readonly today: number };
+  /** Two sentences that a tenant could read. */
+  readonly says: string;
+  readonly served: string | null;
+  readonly line: string | null;
+  readonly days: number;
+  readonly terms: readonly TermLine[];
+  readonly band: { readonly early: string; readonly late: string } | null;
+  readonly speed: { readonly median: number; readonly low: number; readonly high: number; readonly says: string };
+  /** Every condition found, newest first. */
+  readonly conditions: readonly {
+    readonly day: string; readonly kind: 'service' | 'look'; readonly says: string; readonly by: string; readonly confirmed: boolean;
+    /** Null where it does not teach: ungraded, or the first of an older machine. */
+    readonly loads: number | null; readonly weight: number; readonly speedAfter: number | null;
+  }[];
+  readonly contradictions: readonly string[];
+  readonly chosen: {
+    readonly practice: Practice; readonly practiceScope: Scope;
+    readonly anchor: { readonly kind: AnchorKind; readonly mode: 'sets' | 'limits'; readonly rule: string | null; readonly start: string | null; readonly says: string };
+    /** Calendar days to come, where it keeps one. */
+    readonly next: readonly string[];
+    readonly upkeepDay: string | null;
+    readonly methods: readonly { readonly key: string; readonly name: string; readonly option: string; readonly options: readonly { readonly key: string; readonly name: string }[] }[];
+    readonly scheduled: boolean;
+    readonly turn: string | null;
+  };
+  /** Assumptions behind it that may be tried otherwise. */
+  readonly assumptions: readonly { readonly name: string; readonly says: string; readonly value: number; readonly low: number; readonly high: number }[];
+}
+
 export interface StoryEntry {
   readonly at: number;
   readonly day: string;
@@ -76,12 +114,17 @@ export interface PointAnswer {
   readonly says: string;
   readonly terms: readonly TermLine[];
   readonly band: { early: number; late: number } | null;
+  /** Signals that wait for an answer, with what may be done about them. */
+  readonly signals: readonly { id: string; says: string; state: 'open' | 'dismissed'; recheck: string | null }[];
+  readonly calendar: string | null;
+  readonly hold: string | null;
+  readonly scheduled: boolean;
   readonly specification: Specification;
   readonly job: { id: string; state: JobState; says: string; assignee: string | null; revision: number; reason: string | null } | null;
   readonly waitingRecordId: string | null;
   readonly story: readonly StoryEntry[];
   readonly rideAlong: readonly { id: string; name: string; share: number | null; chosen: boolean; forTenant: boolean }[];
-  readonly assignees: readonly { id: string; name: string; role: 'tenant' | 'staff' | 'me'; may: boolean }[];
+  readonly assignees: readonly { id: string; name: string; role: 'tenant' | 'staff' | 'me'; may: boolean; budget: string | null }[];
   readonly level: string;
   readonly levelSays: string;
 }

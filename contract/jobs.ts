@@ -1,13 +1,12 @@
 /** Jobs: giving, doing, sending. */
 import { array, lazy, mixed, number, object, string, type InferType } from 'yup';
 import { FINDS } from '../core/catalogue/catalogue.ts';
-import type { Need, Phase, Agent } from '../core/catalogue/types.ts';
+import { AGENTS, type Need, type Phase } from '../core/catalogue/types.ts';
 import { GRADES } from '../core/due/grades.ts';
 import type { JobState } from '../core/jobs/transitions.ts';
 import { count, id, ids, instant, isoDay, line, note } from './fields.ts';
+import type { HabitCard } from './habits.ts';
 import type { FaultSummary, MarkDates } from './register.ts';
-
-const AGENTS = ['bleach', 'vinegar', 'citricAcid', 'ammonia', 'dishSoap', 'bakingSoda', 'enzyme'] as const satisfies readonly Agent[];
 
 const grade = () => string().oneOf(GRADES).nullable().default(null);
 const readings = lazy((value: unknown) => object(Object.fromEntries(
@@ -115,6 +114,17 @@ export interface HomeAnswer {
   readonly place: { id: string; name: string; property: string; today: number } | null;
   readonly jobs: readonly JobSummary[];
   readonly done: readonly { id: string; says: string; day: string; verdict: string }[];
+  /** Habits that it is time to ask about. */
+  readonly habits: readonly HabitCard[];
+  readonly signals: readonly { readonly id: string; readonly says: string; readonly machine: string }[];
   readonly faults: readonly FaultSummary[];
-  readonly machines: readonly { id: string; name: string; symptoms: readonly { key: string; says: string; stopUsing: boolean }[] }[];
+  readonly machines: readonly ReportableMachine[];
+}
+
+/** A machine and what may be noticed at it: symptoms of a fault, and signals that make upkeep due. */
+export interface ReportableMachine {
+  readonly id: string;
+  readonly name: string;
+  readonly symptoms: readonly { readonly key: string; readonly says: string; readonly stopUsing: boolean }[];
+  readonly signals: readonly { readonly key: string; readonly says: string }[];
 }

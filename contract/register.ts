@@ -1,12 +1,14 @@
 /** Property, building, place, tenancy, machine, service point. */
 import { array, mixed, number, object, string, type InferType } from 'yup';
-import { COOKING } from '../core/due/drivers.ts';
+import { COOKING, DETERGENTS } from '../core/due/drivers.ts';
 import { PRACTICES, type Practice } from '../core/due/practice.ts';
 import { parseFilterSize } from '../core/quantities/filterSize.ts';
 import type { Agent, PointKind, SpecificationField } from '../core/catalogue/types.ts';
 import type { Standing } from '../core/standing/standing.ts';
 import { count, id, isoDay, line, note, yes, zone } from './fields.ts';
 import type { Severity } from '../core/faults/symptoms.ts';
+import type { HabitSummary } from './habits.ts';
+import type { SignalSummary } from './signals.ts';
 
 export const WATER_SOURCES = ['public', 'well'] as const;
 export const OWNERS = ['landlord', 'tenant', 'contractor'] as const;
@@ -14,23 +16,26 @@ export const PLACE_KINDS = ['unit', 'shared'] as const;
 export const FUELS = ['electric', 'gas'] as const;
 const FORBIDDABLE = ['bleach', 'vinegar', 'citricAcid', 'dishSoap'] as const satisfies readonly Agent[];
 
-const water = { source: string().oneOf(WATER_SOURCES).required(), hardnessMgL: number().min(0).max(1000).nullable().default(null) };
+const water = { source: string().oneOf(WATER_SOURCES).required(), hardnessMgL: number().min(0).max(1000, 'field.hardness').nullable().default(null) };
 const practice = () => mixed<Practice>().oneOf([...PRACTICES]);
 
 export const newProperty = object({
   id: id().required(), name: line().required(), address: line(300).required(), zone: zone().required(),
-  water: object(water).required(), practice: practice().required(),
+  water: object(water).required(),
+  /** Null follows the organisation. */
+  practice: practice().nullable().defined(),
 });
 /** What may change about a property, from a day on. */
-export const propertyChange = object({ water: object(water).default(undefined), practice: practice(), from: isoDay().required() });
+export const propertyChange = object({ water: object(water).default(undefined), practice: practice().nullable().default(undefined), from: isoDay().required() });
 export const newBuilding = object({ id: id().required(), propertyId: id().required(), name: line().required() });
 export const newPlace = object({
   id: id().required(), propertyId: id().required(), buildingId: id().nullable().default(null),
   kind: string().oneOf(PLACE_KINDS).required(), name: line().required(),
 });
 export const household = object({
-  people: count(20).min(1).required(), pets: count(20).required(), cooking: string().oneOf(COOKING).required(),
-  loadsAWeek: count(60).nullable().default(null), coolWashes: yes().default(false), smoking: yes().default(false),
+  people: number().integer().min(1, 'field.peopleNone').max(20, 'field.peopleMany').required(), pets: count(20).required(), cooking: string().oneOf(COOKING).required(),
+  loadsAWeek: count(60).nullable().default(null), coolWashes: yes().default(false), smoking: yes().default(false), dust: yes().default(false),
+  detergent: string().oneOf(DETERGENTS).nullable().default(null),
 });
 export const newTenancy = object({
   id: id().required(), placeId: id().required(), personId: id().required(), name: line().required(), from: isoDay().required(), household: household.required(),
@@ -46,11 +51,12 @@ export const newMachine = object({
 export const machineChange = object({
   label: line(60), maker: line(80), model: line(80), shutoffPhotoId: id().nullable(),
 });
+const limitDays = () => number().integer('field.wholeDays').min(1, 'field.wholeDays').max(3650, 'field.wholeDays').nullable();
 export const specification = object({
   filterSize: string().trim().max(40).test('size', 'field.filterSize', (text) => !text || parseFilterSize(text) !== undefined),
   position: line(), airflow: line(60), note: note(),
   forbiddenAgents: array().of(string().oneOf(FORBIDDABLE).required()).max(4),
-  makerLimitDays: number().integer().min(1).max(3650).nullable(),
+  makerLimitDays: limitDays(), localLimitDays: limitDays(),
 });
 export const specify = object({
   specification: specification.required(),
@@ -58,6 +64,18 @@ export const specify = object({
   basedOn: id().nullable().default(null),
 });
 
+/** The last day that they live there. */
+export const endTenancy = object({ last: isoDay().required(), holdUntil: isoDay().nullable().default(null) });
+export const holdPlace = object({ until: isoDay().nullable().defined(), reason: line(200).default('') });
+export const retireMachine = object({ day: isoDay().required() });
+export const contractOf = object({
+  contract: object({ lastVisit: isoDay().required(), everyMonths: number().integer().min(1).max(24).required() }).nullable().defined().default(null),
+});
+
+export type EndTenancy = InferType<typeof endTenancy>;
+export type HoldPlace = InferType<typeof holdPlace>;
+export type RetireMachine = InferType<typeof retireMachine>;
+export type ContractForm = InferType<typeof contractOf>;
 export type NewProperty = InferType<typeof newProperty>;
 export type PropertyChange = InferType<typeof propertyChange>;
 export type NewBuilding = InferType<typeof newBuilding>;
@@ -78,7 +96,9 @@ export interface PropertySummary {
   readonly zone: string;
   readonly today: string;
   readonly water: WaterFacts;
-  readonly practice: Practice;
+  /** Null follows the organisation. */
+  readonly practice: Practice | null;
+  readonly practiceSays: string;
   readonly buildings: readonly { id: string; name: string }[];
   readonly places: readonly { id: string; name: string; kind: (typeof PLACE_KINDS)[number]; buildingId: string | null; tenant: string | null; machines: number }[];
 }
@@ -94,6 +114,8 @@ export interface PointSummary {
   readonly specification: Specification;
   readonly specificationId: string | null;
   readonly mark: MarkDates;
+  /** It asks by itself; false rides along. */
+  readonly scheduled: boolean;
 }
 
 /** A mark's dates as the board draws them; see `contract/due.ts`. */
@@ -114,6 +136,9 @@ export interface MachineSummary {
   readonly fuel: string;
   readonly owner: string;
   readonly drainBranch: string;
+  readonly contract: { readonly lastVisit: string; readonly everyMonths: number } | null;
+  readonly emitters: readonly { readonly id: string; readonly retired: boolean }[];
+  readonly retired: string | null;
   readonly serves: readonly { id: string; name: string }[];
   readonly shutoffPhotoId: string | null;
   readonly points: readonly PointSummary[];
@@ -145,8 +170,26 @@ export interface PlaceAnswer {
   readonly name: string;
   readonly kind: (typeof PLACE_KINDS)[number];
   readonly property: { id: string; name: string; zone: string; today: number };
-  readonly tenancy: { id: string; name: string; from: string; household: HouseholdFacts; hasLink: boolean } | null;
+  readonly tenancy: { id: string; name: string; from: string; to: string | null; household: HouseholdFacts; hasLink: boolean } | null;
   readonly machines: readonly MachineSummary[];
+  readonly hold: { readonly until: string; readonly reason: string } | null;
+  readonly habits: readonly HabitSummary[];
+  readonly budget: { readonly jobs: number; readonly minutes: number; readonly usedJobs: number; readonly usedMinutes: number } | null;
   readonly standing: Standing;
   readonly faults: readonly FaultSummary[];
+  readonly signals: readonly SignalSummary[];
+}
+
+/** What an empty home wants before somebody moves in. */
+export interface TurnoverAnswer {
+  readonly place: { readonly id: string; readonly name: string; readonly property: string };
+  readonly tenancy: { readonly id: string; readonly name: string; readonly to: string | null } | null;
+  readonly hold: { readonly until: string; readonly reason: string } | null;
+  readonly machines: readonly {
+    readonly id: string; readonly name: string;
+    readonly tasks: readonly { readonly pointId: string; readonly number: number; readonly name: string; readonly kind: string; readonly todo: 'serve' | 'look'; readonly says: string; readonly minutes: number; readonly taken: string | null; readonly forTenants: boolean }[];
+    readonly habits: readonly string[];
+  }[];
+  readonly minutes: number;
+  readonly assignees: readonly { readonly id: string; readonly name: string }[];
 }

@@ -60,7 +60,7 @@ async function settle(call: Call, home: Home, propertyId: string, buildingId: st
     const personId = env.newId();
     await createTenancy(call, {
       id: tenancyId, placeId, personId, name: home.tenant, from: isoFromDay(today - HISTORY_DAYS - 120),
-      household: { people: home.people, pets: home.pets, cooking: home.cooking, loadsAWeek: home.loads ?? null, coolWashes: home.cool ?? false, smoking: false },
+      household: { people: home.people, pets: home.pets, cooking: home.cooking, loadsAWeek: home.loads ?? null, coolWashes: home.cool ?? false, smoking: false, dust: false, detergent: home.detergent ?? null },
     });
     tenant = actorOf(personId, home.tenant, organisationId, ['tenant']);
     if (home.link) {

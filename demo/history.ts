@@ -17,6 +17,7 @@ import { closeFault, reportFault } from '../server/faults/faults.ts';
 import { giveJob, moveJob } from '../server/jobs/jobs.ts';
 import { sendJob } from '../server/jobs/submission.ts';
 import { logRecord } from '../server/proof/records.ts';
+import { Problem } from '../server/http/problem.ts';
 import { judgeProof } from '../server/proof/verdicts.ts';
 import type { Db } from '../server/store/db.ts';
 import { drawShot, rememberPhoto, RETENTION_DAYS, takePhoto, type Shot } from './photos.ts';
@@ -52,6 +53,8 @@ interface Lived extends LivedPoint {
   /** Fouling factor of the home, read when it begins. */
   perDay: number;
   busy: boolean;
+  /** Services done, for agents that take turns. */
+  washes: number;
   lastPhoto: Buffer | null;
 }
 
@@ -75,10 +78,10 @@ export async function liveForward(env: Env, cast: Cast, points: readonly LivedPo
   const lived: Lived[] = [];
   for (const point of points) {
     const own = seeded(seedOf(`${point.placeName} ${point.procedure.key}`));
-    const factor = (await readHistory(env.store.db, point.id, env.clock())).stretches.at(-1)!.factor;
+    const factor = (await readHistory(env.store.db, point.id, env.clock())).inputs.stretches.at(-1)!.factor;
     lived.push({
       ...point, speed: Math.min(1.5, Math.max(0.5, drawSpeed(own))) * point.fast, load: own() * 0.6,
-      perDay: factor / point.procedure.days.steady, busy: false, lastPhoto: null,
+      perDay: factor / point.procedure.days.steady, busy: false, washes: 0, lastPhoto: null,
     });
   }
   const world: World = { env, cast, zone, today, random, lived, pending: [], waiting: [], faults: new Map() };
@@ -149,7 +152,7 @@ async function give(world: World, db: Db, day: Day, now: number): Promise<void> 
   const behind = day > world.today - BEHIND_DAYS;
   for (const point of world.lived) {
     const mark = marks.get(point.id);
-    if (!mark || point.busy || day < point.sinceDay || mark.servedDay === 0) continue;
+    if (!mark || point.busy || mark.scheduled === 0 || day < point.sinceDay || mark.servedDay === 0) continue;
     const share = shareUsed(lineOfMark(mark), { today: day }) ?? 0;
     const staged = isResent(point) && RESENT.daysAgo.includes(world.today - day);
     const reserved = isResent(point) && world.today - day < RESENT.reservedDays;
@@ -161,11 +164,18 @@ async function give(world: World, db: Db, day: Day, now: number): Promise<void> 
       it.machineId === point.machineId && !it.busy && !isResent(it) && (!tenantWork || it.procedure.level === 'T')
       && (shareUsed(lineOfMark(marks.get(it.id)!), { today: day }) ?? 0) > 0.72 && marks.get(it.id)!.servedDay > 0));
     const jobId = env.newId();
-    await giveJob(callAs(world, db, cast.manager, now), { id: jobId, pointIds: sitting.map(({ id }) => id), assigneeId: doer.personId });
+    const assign = (personId: string) => giveJob(callAs(world, db, cast.manager, now), { id: jobId, pointIds: sitting.map(({ id }) => id), assigneeId: personId });
+    // What exceeds the tenant's budget goes to staff.
+    const given = await assign(doer.personId).then(() => doer).catch(async (error: unknown) => {
+      if (!(error instanceof Problem) || error.key !== 'budget') throw error;
+      const staff = cast.staff[seedOf(point.placeName) % cast.staff.length]!;
+      await assign(staff.personId);
+      return staff;
+    });
     for (const it of sitting) it.busy = true;
     const mean = tenantWork ? point.habits.delay : overbooked(day) ? 16 : 3;
     const delay = staged ? 0 : Math.max(0, Math.round(-Math.log(1 - random()) * mean)) + (random() < point.habits.lapse ? 14 : 0);
-    world.pending.push({ jobId, points: sitting, doer, doOn: day + delay });
+    world.pending.push({ jobId, points: sitting, doer: given, doOn: day + delay });
   }
 }
 
@@ -218,7 +228,7 @@ async function doJob(world: World, db: Db, pending: Pending, day: Day, startedAt
 
 const FINDS_BY: Readonly<Record<string, readonly Find[]>> = {
   'dishwasher.filter': ['seed', 'grease', 'label'], 'washer.drainPumpFilter': ['coin', 'hair', 'clip', 'lint'],
-  'washer.doorBoot': ['hair', 'lint', 'growth'], 'dryer.duct': ['lint'], 'airHandler.condensateDrain': ['growth'],
+  'washer.doorBoot': ['hair', 'lint', 'growth'], 'hood.greaseFilter': ['grease'], 'dryer.duct': ['lint'], 'airHandler.condensateDrain': ['growth'],
 };
 
 async function recordOf(world: World, call: Call, point: Lived, taskId: string, day: Day, startedAt: number, cheat: boolean): Promise<SubmittedRecord> {
@@ -239,7 +249,7 @@ async function recordOf(world: World, call: Call, point: Lived, taskId: string, 
   return {
     id: env.newId(), taskId, photos, grade, cavityGrade: needs.some(({ kind, key }) => kind === 'grade' && key === 'cavity') ? drawGrade(random, point.load * 0.5) : null,
     finds: found, readings: readingsFor(needs, point, random), confirmed: needs.filter(({ kind }) => kind === 'confirm').map(({ key }) => key),
-    agent: agentFor(needs), size: needs.some(({ kind }) => kind === 'size') ? (point.placeName === 'Plant room' ? '20x20x1' : '16x25x1') : null, note: '',
+    agent: agentFor(needs, point), size: needs.some(({ kind }) => kind === 'size') ? (point.placeName === 'Plant room' ? '20x20x1' : '16x25x1') : null, note: '',
   };
 }
 
@@ -255,15 +265,19 @@ function readingsFor(needs: readonly Need[], point: Lived, random: Random): Reco
   for (const need of needs) {
     if (need.kind !== 'reading' || (need.optional && random() < 0.5)) continue;
     if (need.key === 'drainSeconds') readings[need.key] = Math.round(8 + random() * 20);
+    if (need.key === 'supplyCelsius') readings[need.key] = Math.round(11 + random() * 5);
+    if (need.key === 'flushLitres') readings[need.key] = Math.round(11 + random() * 3);
     if (need.key === 'dryMinutes') readings[need.key] = Math.round(42 + random() * 12 + point.load * 3);
     if (need.key === 'fridgeTemperature') readings[need.key] = Math.round((2 + random() * 2) * 10) / 10;
   }
   return readings;
 }
 
-function agentFor(needs: readonly Need[]) {
+/** The agent of the step; where several take turns, the next of them. */
+function agentFor(needs: readonly Need[], point: Lived) {
   const need = needs.find(({ kind }) => kind === 'agent');
-  return need?.kind === 'agent' ? need.choices[0]! : null;
+  if (need?.kind !== 'agent') return null;
+  return point.procedure.rotation ? need.choices[(point.washes += 1) % need.choices.length]! : need.choices[0]!;
 }
 
 async function judge(world: World, db: Db, day: Day, now: number): Promise<void> {

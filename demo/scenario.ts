@@ -1,5 +1,5 @@
 /** The demo's invented place: Saltmarsh & Vane, a letting office in Port Ellery. Nobody and nothing here is real. */
-import type { Cooking } from '../core/due/drivers.ts';
+import type { Cooking, Detergent } from '../core/due/drivers.ts';
 import type { Practice } from '../core/due/practice.ts';
 
 export const ORGANISATION = 'Saltmarsh & Vane';
@@ -29,6 +29,7 @@ export interface Home {
   readonly cooking: Cooking;
   readonly loads?: number;
   readonly cool?: boolean;
+  readonly detergent?: Detergent;
   readonly habits: Habits;
   readonly machines: readonly MachineSketch[];
   /** Parts here foul this many times faster than assumed. */
@@ -67,9 +68,11 @@ const washer = (branch: string, age?: number): MachineSketch => ({ type: 'washer
 const fridge: MachineSketch = { type: 'refrigerator', maker: 'Norrkyl', model: 'F280' };
 const dryer = (fuel?: 'gas'): MachineSketch => ({ type: 'dryer', maker: 'Tidesse', model: fuel ? 'V8 gas' : 'V8', ...(fuel && { fuel }) });
 
-const flat = (riser: string) => [air(riser), dishwasher(riser), washer(riser), fridge];
+const hood: MachineSketch = { type: 'hood', maker: 'Brisoc', model: 'H2' };
+
+const flat = (riser: string) => [air(riser), dishwasher(riser), washer(riser), fridge, hood];
 const low = (branch: string) => [dishwasher(branch), washer(branch), fridge];
-const house = (branch: string, fuel?: 'gas') => [dryer(fuel), dishwasher(branch), washer(branch), fridge];
+const house = (branch: string, fuel?: 'gas') => [dryer(fuel), dishwasher(branch), washer(branch), fridge, hood];
 
 export const PROPERTIES: readonly PropertySketch[] = [
   {

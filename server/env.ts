@@ -8,6 +8,8 @@ import type { Role } from '../contract/people.ts';
 import { serverText } from './language/en.ts';
 import type { Db } from './store/db.ts';
 import type { Store } from './store/store.ts';
+import type { Weather } from './due/weather.ts';
+import { standInWeather } from './due/weather.ts';
 
 export interface Env {
   readonly store: Store;
@@ -19,6 +21,7 @@ export interface Env {
   /** Unguessable bytes, hex. */
   readonly secret: () => string;
   readonly newId: () => string;
+  readonly weather: Weather;
 }
 
 /** Who calls. */
@@ -47,6 +50,7 @@ export function createEnv(store: Store, photos: string, clock: () => number = Da
     say: speaker('en-GB', { ...coreText, ...fieldsText, ...serverText }),
     secret: () => randomBytes(24).toString('base64url'),
     newId: v7,
+    weather: standInWeather,
   };
 }
 
@@ -55,3 +59,6 @@ export function sha256(text: string | Buffer): string {
 }
 
 export const isManager = ({ roles }: Actor) => roles.includes('manager');
+
+/** Manager or staff: whose word needs nobody to confirm it. */
+export const isOffice = ({ roles }: Actor) => roles.includes('manager') || roles.includes('staff');

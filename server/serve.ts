@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
 import { createEnv, type Env } from './env.ts';
+import { turnDay } from './due/daily.ts';
 import { createApp } from './http/app.ts';
 import { sweepReceipts } from './http/once.ts';
 import { sweepPhotos } from './proof/photos.ts';
@@ -33,7 +34,7 @@ export async function serve({ data, port, host = '127.0.0.1', web, clock, logger
   const server = await new Promise<ReturnType<typeof app.listen>>((resolve, reject) => {
     const listening = app.listen(port, host, (error?: Error) => (error ? reject(error) : resolve(listening)));
   });
-  const sweep = () => Promise.all([sweepPhotos(env), sweepReceipts(env)]).catch((error: unknown) => logger.error({ error }, 'sweep failed'));
+  const sweep = () => Promise.all([sweepPhotos(env), sweepReceipts(env), turnDay(env)]).catch((error: unknown) => logger.error({ error }, 'sweep failed'));
   const timer = setInterval(sweep, SWEEP_EVERY_MS);
   timer.unref();
   void sweep();

@@ -2,12 +2,14 @@
  * Methods: questions on which practitioners differ in how a thing is done, with the options that they
  * stand for. The first option of each is ours. Words and reasons: `method.<key>.<option>`, `.for`, `.against`.
  */
-import { METHODS, type Choices, type MethodKey } from './types.ts';
+import { METHODS, type Agent, type Choices, type MethodKey } from './types.ts';
 
 export interface MethodOption {
   readonly key: string;
   /** False for what people do and we do not hand to tenants. */
   readonly forTenants: boolean;
+  /** Agents that it uses, where the method is about agents. */
+  readonly agents: readonly Agent[];
 }
 
 export interface Method {
@@ -15,16 +17,17 @@ export interface Method {
   readonly options: readonly MethodOption[];
 }
 
-const open = (...keys: string[]): MethodOption[] => keys.map((key) => ({ key, forTenants: true }));
-const staffOnly = (...keys: string[]): MethodOption[] => keys.map((key) => ({ key, forTenants: false }));
+const open = (...keys: string[]): MethodOption[] => keys.map((key) => ({ key, forTenants: true, agents: [] }));
+const staffOnly = (...keys: string[]): MethodOption[] => keys.map((key) => ({ key, forTenants: false, agents: [] }));
+const using = (key: string, ...agents: Agent[]): MethodOption => ({ key, forTenants: true, agents });
 
 const OPTIONS: Readonly<Record<MethodKey, readonly MethodOption[]>> = {
   filterMedia: open('dense', 'thin'),
-  condensateAgent: open('bleach', 'vinegar'),
+  condensateAgent: [using('bleach', 'bleach'), using('vinegar', 'vinegar')],
   condensatePower: open('always', 'whenWired'),
-  tubClean: open('sodaThenVinegar', 'vinegar', 'tablets', 'citricAcid'),
+  tubClean: [using('sodaThenVinegar', 'bakingSoda', 'vinegar'), using('vinegar', 'vinegar'), using('tablets', 'tablet'), using('citricAcid', 'citricAcid')],
   dishwasherWash: open('rotation', 'tablet'),
-  lintWash: open('dishSoap', 'softener'),
+  lintWash: [using('dishSoap', 'dishSoap'), using('softener', 'softener')],
   hoodClean: [...open('soak', 'hose'), ...staffOnly('steam', 'dishwasher', 'bake')],
 };
 
@@ -39,4 +42,15 @@ export function optionOf(method: MethodKey, choices: Choices): MethodOption {
 /** Whether an option belongs to a method. */
 export function isOption(method: string, option: string): boolean {
   return methods.get(method as MethodKey)?.options.some(({ key }) => key === option) ?? false;
+}
+
+/** The choices, each option that uses a forbidden agent replaced by the first that uses none. */
+export function withoutAgents(choices: Choices, forbidden: readonly Agent[]): Choices {
+  if (forbidden.length === 0) return choices;
+  const allowed = (option: MethodOption) => !option.agents.some((agent) => forbidden.includes(agent));
+  const replaced = [...methods.values()].filter(({ key }) => !allowed(optionOf(key, choices))).flatMap(({ key, options }) => {
+    const other = options.find(allowed);
+    return other ? [[key, other.key] as const] : [];
+  });
+  return { ...choices, ...Object.fromEntries(replaced) };
 }

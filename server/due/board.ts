@@ -36,7 +36,7 @@ interface Head {
 }
 
 const HEAD_TABLES = ['property', 'place', 'fact'] as const;
-const BOARD_TABLES = [...HEAD_TABLES, 'mark', 'proof', 'fault'] as const;
+const BOARD_TABLES = [...HEAD_TABLES, 'mark', 'proof', 'fault', 'signal'] as const;
 
 /** A reader of boards that remembers one per organisation, until its tables are written or a day begins. */
 export function boardReader(env: Env) {
@@ -58,7 +58,7 @@ const daysIn = ({ clock }: Env, zones: readonly string[]) => zones.map((zone) =>
 
 /** The board's JSON (`BoardAnswer`). The marks come out of the database as text and go in as they are. */
 async function composeBoard({ store: { db } }: Env, organisationId: string, head: Head): Promise<string> {
-  const [rows, waiting] = await Promise.all([readBoardRows(db.sequelize, organisationId), readWaiting(db.sequelize, organisationId)]);
+  const [rows, waiting] = await Promise.all([readBoardRows(db, organisationId), readWaiting(db, organisationId)]);
   const rowTexts = rows.map(({ id, name, property_id, marks }) =>
     `{"id":"${id}","name":${JSON.stringify(name)},"property":${head.index.get(property_id)},"marks":[${marks ?? ''}]}`);
   return `${head.text},"waiting":${JSON.stringify(waiting)},"rows":[${rowTexts.join()}]}`;
@@ -73,7 +73,7 @@ async function headOf(env: Env, organisationId: string, known: Head | undefined)
     db.place.all({ organisationId }, { columns: ['propertyId'] }),
   ]);
   const ids = properties.map(({ id }) => id);
-  const [waters, practices] = await Promise.all([factsOf(db, ids, 'water'), factsOf(db, ids, 'practice')]);
+  const [waters, practices] = await Promise.all([factsOf(db, ids, 'water'), factsOf(db, [organisationId, ...ids], 'practice')]);
   const types: BoardType[] = [...procedures.values()].map(({ key, kind, safetyCritical, risk }) => ({
     key, kind, safetyCritical, name: say(`point.${key}`), riskWeight: riskWeight(risk),
   }));
@@ -81,12 +81,13 @@ async function headOf(env: Env, organisationId: string, known: Head | undefined)
     const today = dayOfInstant(clock(), zone);
     const of = <T extends { subjectId: string }>(facts: readonly T[]) => facts.filter(({ subjectId }) => subjectId === id);
     const hardness = inForce(of(waters), today)?.value.hardnessMgL ?? null;
+    const practice = inForce(of(practices), today)?.value ?? inForce(practices.filter(({ subjectId }) => subjectId === organisationId), today)?.value ?? 'steady';
     return {
       id, name, today,
       says: say('says.property', {
         units: places.filter(({ propertyId }) => propertyId === id).length,
         water: say(`says.water.${hardness === null ? 'unknown' : hardnessClass(hardness)}`),
-        practice: say(`practice.${inForce(of(practices), today)?.value ?? 'steady'}`),
+        practice: say(`practice.${practice}`),
       }),
     };
   });

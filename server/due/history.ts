@@ -1,173 +1,217 @@
-/** What a point's line is computed from: its register, its facts as they were, its services, its signals. */
-import type { Day } from '../../core/calendar/day.ts';
-import { dayOfInstant } from '../../core/calendar/day.ts';
-import { procedureOf } from '../../core/catalogue/catalogue.ts';
-import type { Procedure } from '../../core/catalogue/types.ts';
-import { combinedFactor, driverEffects, type Circumstances, type DriverEffect } from '../../core/due/drivers.ts';
-import { exposureBetween, type Stretch } from '../../core/due/exposure.ts';
-import type { Grade } from '../../core/due/grades.ts';
-import { intervalOf, type Interval, type TaughtGrade } from '../../core/due/interval.ts';
-import { lineWithSignal } from '../../core/due/line.ts';
-import type { Practice } from '../../core/due/practice.ts';
-import { LIVE_STATES } from '../../core/jobs/transitions.ts';
-import type { ServiceRecord } from '../../core/proof/record.ts';
-import { factsOf, inForce } from '../store/facts.ts';
+/** What a point's line is computed from: its register, its facts as they were, what was found, its signals. Read for many points at once. */
+import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
+import { methodsOf, procedureOf } from '../../core/catalogue/catalogue.ts';
+import { withoutAgents } from '../../core/catalogue/methods.ts';
+import type { Agent, Choices, Procedure } from '../../core/catalogue/types.ts';
+import { expand } from '../../core/calendar/recurrence.ts';
+import { resolveAnchor, ruleOf, turnOf, type AnchorChoice, type CalendarFacts } from '../../core/due/anchor.ts';
+import { assumptionsWith, intervalName, NO_CHANGES, type Changes } from '../../core/due/assumptions.ts';
+import type { Stretch } from '../../core/due/exposure.ts';
+import { servedDayOf, type Cap, type LineInputs } from '../../core/due/inputs.ts';
+import type { Practice, PracticeDays } from '../../core/due/practice.ts';
+import { signalDay, type SignalState } from '../../core/due/signals.ts';
+import type { JobState } from '../../core/jobs/transitions.ts';
+import type { Specification } from '../../contract/register.ts';
+import { SCOPES, type Scope } from '../../contract/practice.ts';
+import * as sql from '../sql/history.ts';
 import type { Db } from '../store/db.ts';
-import type { Row } from '../store/tables.ts';
-
-export interface Service {
-  readonly doneDay: Day;
-  readonly grade: Grade | null;
-  readonly confirmed: boolean;
-}
+import { inForce, knownFacts, type Hold, type KnownFacts, type Seasons } from '../store/facts.ts';
+import { effectsOn, holdOn, placeHistory, stretchesOf, type PlaceHistory } from './circumstances.ts';
 
 export interface PointHistory {
-  readonly point: Row<'point'>;
-  readonly machine: Row<'machine'>;
-  readonly place: Row<'place'>;
-  readonly property: Row<'property'>;
+  readonly point: { readonly id: string; readonly number: number; readonly procedure: string; readonly organisationId: string };
+  readonly machineId: string;
+  readonly placeId: string;
+  readonly propertyId: string;
+  readonly zone: string;
   readonly today: Day;
+  readonly retired: boolean;
+  /** As the chosen methods make it. */
   readonly procedure: Procedure;
-  readonly practice: Practice;
-  readonly makerLimitDays: number | undefined;
-  readonly stretches: readonly Stretch[];
-  readonly effects: readonly DriverEffect[];
-  /** Services that count, oldest first. */
-  readonly services: readonly Service[];
+  readonly inputs: LineInputs;
+  /** Where the practice comes from: the subject whose fact it is, the organisation without one. */
+  readonly practiceFrom: string;
+  readonly choices: Choices;
+  readonly anchorChoice: AnchorChoice;
+  readonly anchorMode: 'sets' | 'limits';
+  readonly calendar: CalendarFacts & { readonly warmCelsius: number };
+  readonly scheduled: boolean;
+  readonly hold: Hold | null;
+  /** Rows of what was found, oldest first, beside `inputs.conditions`. */
+  readonly conditions: readonly sql.ConditionRow[];
+  /** The agent whose turn it is at the coming service; null where nothing rotates. */
+  readonly turn: Agent | null;
   /** Work done that awaits its proof. */
   readonly waiting: { readonly recordId: string; readonly doneDay: Day } | undefined;
-  readonly evidence: Row<'proof'>['evidence'] | null;
-  readonly signal: { readonly day: Day; readonly symptom: string } | undefined;
-  readonly job: Row<'job'> | undefined;
+  /** Signals that are not answered, and open faults, oldest first. */
+  readonly signals: readonly { readonly id: string; readonly type: string; readonly state: SignalState; readonly day: Day; readonly recheckDay: Day | null }[];
+  readonly faults: readonly { readonly day: Day; readonly symptom: string }[];
+  readonly jobState: JobState | undefined;
 }
 
-export async function readHistory(db: Db, pointId: string, now: number): Promise<PointHistory> {
-  const point = (await db.point.one({ id: pointId }))!;
-  const machine = (await db.machine.one({ id: point.machineId }))!;
-  const place = (await db.place.one({ id: machine.placeId }))!;
-  const property = (await db.property.one({ id: place.propertyId }))!;
-  const today = dayOfInstant(now, property.zone);
-  const procedure = procedureOf(point.procedure);
-  const [practices, specifications, circumstances, proofs, faults, job] = await Promise.all([
-    factsOf(db, [property.id], 'practice'),
-    factsOf(db, [pointId], 'specification'),
-    readCircumstances(db, place.id, property.id),
-    db.proof.all({ pointId }),
-    db.fault.all({ pointId, closedAt: null }, { order: [['openedDay', 'ASC']], limit: 1 }),
-    liveJobOf(db, pointId),
+/** What may be assumed otherwise, to see what would follow before it is saved. */
+export interface Supposed {
+  readonly practice?: Practice | undefined;
+  readonly changes?: Changes | undefined;
+  readonly choices?: Choices | undefined;
+  readonly anchor?: { readonly choice: AnchorChoice; readonly mode: 'sets' | 'limits' } | undefined;
+}
+
+export const SEASONS: Seasons = { coolingMonth: 6, coolingDate: 1, leadDays: 14, warmCelsius: 22 };
+
+export async function readHistory(db: Db, pointId: string, now: number, supposed: Supposed = {}): Promise<PointHistory> {
+  return (await readHistories(db, [pointId], now, supposed))[0]!;
+}
+
+/** Histories in no certain order; a thousand or two at a time is quickest. */
+export async function readHistories(db: Db, pointIds: readonly string[], now: number, supposed: Supposed = {}): Promise<PointHistory[]> {
+  const ids = JSON.stringify(pointIds);
+  const points = await sql.readPointRows(db, ids);
+  const placeIds = [...new Set(points.map((row) => row[8]))];
+  const tenancies = await sql.readTenancyRows(db, JSON.stringify(placeIds));
+  const subjects = new Set(tenancies.map((row) => row[1]));
+  for (const [id, , , organisationId, machineId, , , , placeId, propertyId] of points) subjects.add(id).add(organisationId).add(machineId).add(placeId).add(propertyId);
+  const [factRows, conditions, waiting, work, faults, signals] = await Promise.all([
+    sql.readFactRows(db, JSON.stringify([...subjects])), sql.readConditionRows(db, ids), sql.readWaitingRows(db, ids), sql.readWorkRows(db, ids),
+    sql.readFaultRows(db, ids), sql.readSignalRows(db, ids),
   ]);
-  const records = proofs.length === 0 ? [] : await db.record.all({ pointId }, { order: [['doneDay', 'ASC'], ['doneAt', 'ASC']] });
-  const stateOf = new Map(proofs.map((proof) => [proof.recordId, proof]));
-  const counting = records.filter(({ id }) => ['accepted', 'registerWrong'].includes(stateOf.get(id)?.state ?? ''));
-  const waiting = await waitingOf(db, pointId);
-  const latest = counting.at(-1);
-  const stretches = stretchesOf(procedure, circumstances);
-  const current = circumstances.filter(({ fromDay }) => fromDay <= today).at(-1) ?? circumstances[0]!;
-  return {
-    point, machine, place, property, today, procedure, stretches,
-    practice: inForce(practices, today)?.value ?? 'steady',
-    makerLimitDays: specifications.at(-1)?.value.makerLimitDays ?? undefined,
-    effects: driverEffects(procedure.drivers, current.value),
-    services: counting.map(({ canonical, doneDay }) => ({
-      doneDay, grade: (JSON.parse(canonical) as ServiceRecord).grade, confirmed: true,
-    })),
-    waiting,
-    evidence: latest ? stateOf.get(latest.id)!.evidence : null,
-    signal: faults[0] && { day: faults[0].openedDay, symptom: faults[0].symptom },
-    job,
+  const facts = knownFacts(factRows.map(([id, subjectId, name, fromDay, recordedAt, value]) => ({ id, subjectId, name, fromDay, recordedAt, value }))
+    .sort((a, b) => a.fromDay - b.fromDay || a.recordedAt - b.recordedAt || (a.id < b.id ? -1 : 1)));
+  const read: Read = {
+    now, supposed, facts, today: new Map(), places: new Map(), stretches: new Map(),
+    tenancies: grouped([...tenancies].sort((a, b) => a[2] - b[2])),
+    conditions: grouped([...conditions].sort((a, b) => a[2] - b[2] || a[3] - b[3])),
+    waiting: new Map(waiting.map((row) => [row[0], row])), work: new Map(work.map((row) => [row[0], row])),
+    faults: grouped([...faults].sort((a, b) => a[1] - b[1])), signals: grouped([...signals].sort((a, b) => a[4] - b[4])),
   };
+  return points.map((row) => historyOf(read, row));
 }
 
-/** Work on this point that awaits its proof, if any. */
-export async function waitingOf(db: Db, pointId: string): Promise<PointHistory['waiting']> {
-  const proof = await db.proof.one({ pointId, state: 'waiting' });
-  const record = proof && await db.record.one({ id: proof.recordId }, { columns: ['id', 'doneDay'] });
-  return record && { recordId: record.id, doneDay: record.doneDay };
+interface Read {
+  readonly now: number;
+  readonly supposed: Supposed;
+  readonly facts: KnownFacts;
+  readonly today: Map<string, Day>;
+  readonly places: Map<string, PlaceHistory>;
+  readonly stretches: Map<string, Stretch[]>;
+  readonly tenancies: ReadonlyMap<string, readonly sql.TenancyRow[]>;
+  readonly conditions: ReadonlyMap<string, readonly sql.ConditionRow[]>;
+  readonly waiting: ReadonlyMap<string, sql.WaitingRow>;
+  readonly work: ReadonlyMap<string, sql.WorkRow>;
+  readonly faults: ReadonlyMap<string, readonly sql.FaultRow[]>;
+  readonly signals: ReadonlyMap<string, readonly sql.SignalRow[]>;
 }
 
-/** The job that has this point taken, if any. */
-export async function liveJobOf(db: Db, pointId: string): Promise<Row<'job'> | undefined> {
-  const tasks = await db.task.all({ pointId, state: ['outstanding', 'sent'] });
-  const jobs = tasks.length === 0 ? [] : await db.job.all({ id: tasks.map(({ jobId }) => jobId), state: [...LIVE_STATES] });
-  return jobs.at(-1);
-}
-
-interface DatedCircumstances {
-  readonly fromDay: Day;
-  readonly value: Circumstances;
-}
-
-/** Household and water of a place over time; never empty. */
-async function readCircumstances(db: Db, placeId: string, propertyId: string): Promise<DatedCircumstances[]> {
-  const tenancies = await db.tenancy.all({ placeId }, { order: [['fromDay', 'ASC']] });
-  const [households, waters] = await Promise.all([
-    factsOf(db, tenancies.map(({ id }) => id), 'household'),
-    factsOf(db, [propertyId], 'water'),
-  ]);
-  const days = new Set([
-    ...tenancies.flatMap(({ fromDay, toDay }) => (toDay === null ? [fromDay] : [fromDay, toDay + 1])),
-    ...households.map(({ fromDay }) => fromDay), ...waters.map(({ fromDay }) => fromDay),
-  ]);
-  const sorted = [...days].sort((a, b) => a - b);
-  return (sorted.length > 0 ? sorted : [0]).map((fromDay) => {
-    const tenancy = tenancies.findLast((it) => it.fromDay <= fromDay && (it.toDay === null || it.toDay >= fromDay));
-    const household = inForce(households.filter(({ subjectId }) => subjectId === tenancy?.id), fromDay)?.value;
-    const water = inForce(waters, fromDay)?.value;
-    return {
-      fromDay,
-      value: {
-        household: household ? { ...household, loadsAWeek: household.loadsAWeek ?? undefined } : {},
-        hardnessMgL: water?.hardnessMgL ?? undefined,
-      },
-    };
-  });
-}
-
-function stretchesOf({ drivers }: Procedure, circumstances: readonly DatedCircumstances[]): Stretch[] {
-  const stretches: Stretch[] = [];
-  for (const { fromDay, value } of circumstances) {
-    const factor = combinedFactor(driverEffects(drivers, value));
-    if (factor !== stretches.at(-1)?.factor) stretches.push({ fromDay, factor });
+function grouped<T extends readonly [string, ...unknown[]]>(rows: readonly T[]): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) {
+    const group = groups.get(row[0]);
+    if (group) group.push(row);
+    else groups.set(row[0], [row]);
   }
-  return stretches;
+  return groups;
+}
+
+function remembered<V>(map: Map<string, V>, key: string, make: () => V): V {
+  let value = map.get(key);
+  if (value === undefined) map.set(key, (value = make()));
+  return value;
 }
 
 /** A machine registered within so many days of its installation was new: nobody served it before. */
 const NEW_MACHINE_DAYS = 30;
 
-/**
- * The grades as they teach: each after the exposure since the service before it. The first one teaches only
- * on a machine that was new when it was registered; on an older one nobody knows what was done before.
- */
-function taught({ services, stretches, machine, property, procedure }: PointHistory): TaughtGrade[] {
-  const registered = dayOfInstant(machine.createdAt, property.zone);
-  const newSince = machine.installedDay !== null && registered - machine.installedDay <= NEW_MACHINE_DAYS ? machine.installedDay : null;
-  return services.flatMap(({ doneDay, grade, confirmed }, i) => {
-    const before = i > 0 ? services[i - 1]!.doneDay : newSince;
-    if (grade === null || before === null || before >= doneDay) return [];
-    return [{ day: doneDay, grade, confirmed, exposure: exposureBetween(stretches, before, doneDay, procedure.days.steady) }];
-  });
-}
-
-export interface ComputedLine {
-  readonly servedDay: Day | null;
-  readonly lineDay: Day;
-  readonly capDay: Day;
-  readonly interval: Interval;
-  readonly inputs: object;
-}
-
-/** The line of a point as its history stands. */
-export function lineOf(history: PointHistory): ComputedLine {
-  const { procedure, practice, stretches, effects, makerLimitDays, services, today, signal } = history;
-  const servedDay = services.at(-1)?.doneDay ?? null;
-  const grades = taught(history);
-  const interval = intervalOf({ procedure, practice, servedDay: servedDay ?? today, stretches, effects, grades, makerLimitDays });
-  const from = servedDay ?? 0;
-  return {
-    servedDay, interval,
-    lineDay: servedDay === null ? 0 : lineWithSignal(servedDay, interval.days, signal?.day ?? null),
-    capDay: servedDay === null ? 0 : from + interval.capDays,
-    inputs: { procedure: procedure.key, version: procedure.version, practice, stretches, effects, grades, makerLimitDays, signal },
+function historyOf(read: Read, row: sql.PointRow): PointHistory {
+  const [id, number, key, organisationId, machineId, installedDay, registeredAt, retiredDay, placeId, propertyId, zone] = row;
+  const { facts, supposed } = read;
+  const today = remembered(read.today, zone, () => dayOfInstant(read.now, zone));
+  const scopes = [id, machineId, placeId, propertyId, organisationId];
+  const changes = supposed.changes ?? inForce(facts.of(organisationId, 'assumptions'), today)?.value ?? NO_CHANGES;
+  const assumed = assumptionsWith(changes);
+  const specification = facts.of(id, 'specification').at(-1)?.value;
+  const forbidden = specification?.forbiddenAgents ?? [];
+  const choices = withoutAgents(supposed.choices ?? choicesOf(facts, scopes, today), forbidden);
+  const procedure = procedureOf(key, choices);
+  const place = remembered(read.places, placeId, () => placeHistory(facts, placeId, propertyId, read.tenancies.get(placeId) ?? [], assumed));
+  const stretches = remembered(read.stretches, `${placeId} ${procedure.drivers.join()}`, () => stretchesOf(procedure, place, assumed));
+  const practiceFact = facts.nearest(scopes, 'practice', today);
+  const practice = supposed.practice ?? practiceFact?.value ?? 'steady';
+  const conditions = read.conditions.get(id) ?? [];
+  const seasons = facts.nearest([propertyId, organisationId], 'seasons', today)?.value ?? SEASONS;
+  const calendar = {
+    cooling: { month: seasons.coolingMonth, date: seasons.coolingDate }, leadDays: seasons.leadDays, warmCelsius: seasons.warmCelsius,
+    warmSpells: facts.of(propertyId, 'warmSpell').map(({ value }) => value),
+    contract: facts.nearest([machineId], 'contract', today)?.value ?? null, practice,
   };
+  const anchor = supposed.anchor ?? facts.nearest([id], 'anchor', today)?.value ?? procedure.anchor ?? { choice: { kind: 'none' as const }, mode: 'sets' as const };
+  const simple = conditions.map((it) => ({ kind: it[1], day: it[2], grade: it[4], confirmed: it[5] === 1 }));
+  const servedDay = servedDayOf({ conditions: simple });
+  const faults = (read.faults.get(id) ?? []).map(([, day, symptom]) => ({ day, symptom }));
+  const signals = (read.signals.get(id) ?? []).map(([, signalId, type, state, day, recheckDay]) => ({ id: signalId, type, state, day, recheckDay }));
+  const waiting = read.waiting.get(id);
+  return {
+    point: { id, number, procedure: key, organisationId }, machineId, placeId, propertyId, zone, today, procedure, choices, calendar, signals, faults, conditions,
+    retired: retiredDay !== null && retiredDay <= today,
+    practiceFrom: practiceFact?.subjectId ?? organisationId,
+    anchorChoice: anchor.choice, anchorMode: anchor.mode,
+    scheduled: facts.nearest([id], 'scheduled', today)?.value ?? procedure.core,
+    hold: holdOn(facts, placeId, today),
+    turn: turnAt(procedure, conditions.findLast((it) => it[1] === 'service')?.[6] ?? null, forbidden, today),
+    waiting: waiting && { recordId: waiting[1], doneDay: waiting[2] },
+    jobState: read.work.get(id)?.[1],
+    inputs: {
+      procedure: key, version: procedure.version, methods: methodsOf(procedure, choices),
+      days: daysWith(key, procedure.days, changes), assumed: procedure.assumed, critical: procedure.safetyCritical, practice,
+      caps: capsOf(facts, procedure, specification, propertyId, today), changes, stretches,
+      effects: effectsOn(procedure, place, today, assumed), conditions: simple,
+      newSince: newSince(installedDay, registeredAt, zone),
+      turnovers: (read.tenancies.get(placeId) ?? []).slice(1).map(([, , fromDay]) => fromDay),
+      anchor: resolveAnchor(anchor.choice, anchor.mode, calendar, servedDay ?? today),
+      upkeepDay: facts.nearest([placeId, propertyId, organisationId], 'upkeepDay', today)?.value ?? null,
+      signalDay: signalDay([...signals, ...faults.map(({ day }) => ({ day, state: 'open' as const, recheckDay: null }))], servedDay, today),
+    },
+  };
+}
+
+/** Choices of methods, the inner scopes over the outer ones. */
+function choicesOf(facts: KnownFacts, scopes: readonly string[], today: Day): Choices {
+  return scopes.reduceRight<Choices>((chosen, subject) => {
+    const fact = inForce(facts.of(subject, 'methods'), today);
+    return fact ? { ...chosen, ...fact.value } : chosen;
+  }, {});
+}
+
+/** The intervals as the organisation assumes them. */
+function daysWith(procedure: string, days: PracticeDays, changes: Changes): PracticeDays {
+  const own = (school: keyof PracticeDays) => changes[intervalName(procedure, school)] ?? days[school];
+  return changes === NO_CHANGES ? days : { watchful: own('watchful'), steady: own('steady'), light: own('light') };
+}
+
+function capsOf(facts: KnownFacts, { waterCapDays }: Procedure, specification: Specification | undefined, propertyId: string, today: Day): Cap[] {
+  const water = waterCapDays && inForce(facts.of(propertyId, 'water'), today)?.value;
+  return [
+    ...(specification?.makerLimitDays ? [{ reason: 'maker' as const, days: specification.makerLimitDays }] : []),
+    ...(specification?.localLimitDays ? [{ reason: 'local' as const, days: specification.localLimitDays }] : []),
+    ...(water ? [{ reason: 'water' as const, days: waterCapDays![water.source] }] : []),
+  ];
+}
+
+/** After the last agent used; by the calendar where none was. Forbidden ones have no turn. */
+function turnAt({ rotation, anchor }: Procedure, last: Agent | null, forbidden: readonly Agent[], today: Day): Agent | null {
+  const order = rotation?.filter((agent) => !forbidden.includes(agent)) ?? [];
+  if (order.length === 0) return null;
+  const passed = anchor?.choice.kind === 'rule' ? expand(ruleOf(anchor.choice.rule), anchor.choice.start, anchor.choice.start, today).length : 0;
+  return turnOf(order, last, passed);
+}
+
+function newSince(installedDay: Day | null, registeredAt: number, zone: string): Day | null {
+  if (installedDay === null) return null;
+  return dayOfInstant(registeredAt, zone) - installedDay <= NEW_MACHINE_DAYS ? installedDay : null;
+}
+
+
+/** The scope at which the practice of a point was chosen. */
+export function practiceScope({ practiceFrom, point, machineId, placeId, propertyId }: PointHistory): Scope {
+  const at = [point.id, machineId, placeId, propertyId].indexOf(practiceFrom);
+  return at === -1 ? 'organisation' : SCOPES[SCOPES.length - 1 - at]!;
 }

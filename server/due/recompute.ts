@@ -1,60 +1,75 @@
 /** Keeping lines and marks true: after every write that touches a point, its line is computed again. */
 import { CATALOGUE_VERSION, procedures } from '../../core/catalogue/catalogue.ts';
+import { computeLine } from '../../core/due/compute.ts';
+import { ENGINE_VERSION } from '../../core/due/inputs.ts';
 import { WORK } from '../../contract/due.ts';
+import { appendLines, putMarks, readKeptLines, type NewLine, type NewMark } from '../sql/lines.ts';
 import type { Db } from '../store/db.ts';
-import { lineOf, liveJobOf, readHistory, waitingOf, type PointHistory } from './history.ts';
+import { readHistories, type PointHistory } from './history.ts';
 
 const TYPES = [...procedures.keys()];
 
 /** The number by which marks name a procedure: its place in the catalogue. */
 export const typeNumber = (procedure: string) => TYPES.indexOf(procedure);
 
+/** Points read, computed and written together. */
+const CHUNK = 2000;
+
 /** Computes the lines of these points and stores those that changed, with their inputs. */
 export async function recompute(db: Db, pointIds: readonly string[], now: number): Promise<void> {
-  for (const pointId of new Set(pointIds)) await recomputeOne(db, pointId, now);
+  const unique = [...new Set(pointIds)];
+  for (let i = 0; i < unique.length; i += CHUNK) await recomputeChunk(db, unique.slice(i, i + CHUNK), now);
 }
 
-async function recomputeOne(db: Db, pointId: string, now: number): Promise<void> {
-  const history = await readHistory(db, pointId, now);
-  const { servedDay, lineDay, capDay, inputs, interval } = lineOf(history);
-  const { point, place } = history;
-  const before = await db.mark.one({ pointId });
-  const line = {
-    servedDay, lineDay, capDay,
-    inputs: JSON.stringify({ catalogue: CATALOGUE_VERSION, ...inputs }),
-  };
-  const kept = before?.lineId ? await db.line.one({ id: before.lineId }) : undefined;
-  const same = kept && kept.servedDay === line.servedDay && kept.lineDay === line.lineDay && kept.inputs === line.inputs;
-  const lineId = same ? kept.id : await db.line.append({
-    organisationId: point.organisationId, pointId, computedAt: now, ...line,
-    terms: JSON.stringify({ terms: interval.terms, band: interval.band, speed: interval.speed, days: interval.days }),
-  });
-  await db.mark.put({
-    pointId, organisationId: point.organisationId, placeId: place.id, number: point.number, type: typeNumber(point.procedure),
-    servedDay: servedDay ?? 0,
-    intervalDays: servedDay === null ? 0 : lineDay - servedDay,
-    capSlack: Math.max(0, capDay - lineDay),
-    work: workOf(history, servedDay),
-    evidence: history.evidence,
-    lineId,
-  });
+async function recomputeChunk(db: Db, pointIds: readonly string[], now: number): Promise<void> {
+  const [histories, kept] = [await readHistories(db, pointIds, now), await readKeptLines(db, JSON.stringify(pointIds))];
+  const before = new Map(kept.map((row) => [row[0], row]));
+  const lines: NewLine[] = [];
+  const marks: { mark: NewMark; line: number }[] = [];
+  const retired: string[] = [];
+  for (const history of histories) {
+    const { point, placeId, today, inputs, hold } = history;
+    if (history.retired) {
+      retired.push(point.id);
+      continue;
+    }
+    const { servedDay, lineDay, capDay, terms, band, speed, days } = computeLine(inputs, today);
+    // Without a record there is no line yet, and nothing of it depends on the day.
+    const [line, cap] = servedDay === null ? [0, 0] : [lineDay, capDay];
+    const text = JSON.stringify({ engine: ENGINE_VERSION, catalogue: CATALOGUE_VERSION, ...inputs });
+    const was = before.get(point.id);
+    const same = was !== undefined && was[2] === servedDay && was[3] === line && was[4] === cap && was[5] === text;
+    if (!same) lines.push([point.id, servedDay, line, cap, text, JSON.stringify({ days, band, speed, last: terms.at(-1) })]);
+    const work = workOf(history, servedDay, hold !== null);
+    marks.push({
+      line: same ? was[1] : -lines.length,
+      mark: [
+        point.id, placeId, point.number, typeNumber(point.procedure), servedDay ?? 0, servedDay === null ? 0 : lineDay - servedDay, servedDay === null ? 0 : Math.max(0, capDay - lineDay),
+        work, history.conditions.findLast((row) => row[1] === 'service')?.[7] ?? null, null, history.scheduled ? 1 : 0,
+      ],
+    });
+  }
+  const organisationId = histories[0]?.point.organisationId;
+  if (organisationId === undefined) return;
+  const first = await appendLines(db, organisationId, now, lines);
+  await putMarks(db, organisationId, marks.map(({ mark, line }) => mark.with(9, line > 0 ? line : first - line - 1) as unknown as NewMark));
+  if (retired.length > 0) await db.mark.remove({ pointId: retired });
 }
 
 /** Brings only the work on these points up to date: giving, starting and sending move no line. */
-export async function recomputeWork(db: Db, pointIds: readonly string[]): Promise<void> {
-  for (const pointId of new Set(pointIds)) {
-    const mark = (await db.mark.one({ pointId }))!;
-    const [waiting, job] = await Promise.all([waitingOf(db, pointId), liveJobOf(db, pointId)]);
-    await db.mark.update({ pointId }, { work: workOf({ waiting, job }, mark.servedDay || null) });
+export async function recomputeWork(db: Db, pointIds: readonly string[], now: number): Promise<void> {
+  for (const history of await readHistories(db, [...new Set(pointIds)], now)) {
+    const mark = (await db.mark.one({ pointId: history.point.id }))!;
+    await db.mark.update({ pointId: history.point.id }, { work: workOf(history, mark.servedDay || null, history.hold !== null) });
   }
 }
 
-function workOf({ waiting, job }: Pick<PointHistory, 'waiting' | 'job'>, servedDay: number | null): number {
+function workOf({ waiting, jobState }: Pick<PointHistory, 'waiting' | 'jobState'>, servedDay: number | null, onHold: boolean): number {
   if (waiting) return WORK.sent + (servedDay === null ? 0 : Math.max(0, waiting.doneDay - servedDay));
-  switch (job?.state) {
+  switch (jobState) {
     case 'given': return WORK.given;
     case 'started': return WORK.started;
     case 'awaitingTest': return WORK.awaitingTest;
-    default: return WORK.none;
+    default: return onHold ? WORK.onHold : WORK.none;
   }
 }

@@ -3,33 +3,20 @@ import { dayOfInstant } from '../../core/calendar/day.ts';
 import { REPAIR_HOURS, SYMPTOMS, symptomOf, type Severity } from '../../core/faults/symptoms.ts';
 import type { CloseFault, ReportFault } from '../../contract/faults.ts';
 import type { FaultSummary } from '../../contract/register.ts';
-import { namesOf } from '../due/point.ts';
+import { namesOf } from '../due/find.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
-import { isManager } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
 import { claimPhoto } from '../proof/photos.ts';
 import { machineName } from '../register/names.ts';
-import { tenancyOn } from '../register/tenancies.ts';
+import { visibleMachine } from '../register/visible.ts';
 import type { Row } from '../store/tables.ts';
 
 const HOUR_MS = 3_600_000;
 
-/** A machine that this person may report on: staff any, a tenant those of their home. */
-async function findMachine({ db, actor, now }: Call, id: string): Promise<Row<'machine'>> {
-  const machine = await db.machine.one({ id, organisationId: actor.organisationId });
-  if (!machine) throw notFound();
-  if (isManager(actor) || actor.roles.includes('staff')) return machine;
-  const served = await db.machineServes.all({ machineId: id });
-  for (const placeId of [machine.placeId, ...served.map((it) => it.placeId)]) {
-    if ((await tenancyOn(db, placeId, now))?.personId === actor.personId) return machine;
-  }
-  throw notFound();
-}
-
 export async function reportFault(call: Call, form: ReportFault): Promise<{ id: string }> {
   const { db, actor, now } = call;
-  const machine = await findMachine(call, form.machineId);
+  const machine = await visibleMachine(call, form.machineId);
   const symptom = SYMPTOMS.find(({ key, machineType }) => key === form.symptom && machineType === machine.type);
   if (!symptom) throw fieldProblem('symptom', 'field.symptom');
   const place = (await db.place.one({ id: machine.placeId }))!;

@@ -15,7 +15,10 @@ import { exchangeLink, firstRun, signIn } from '../../contract/people.ts';
 import { photoFields } from '../../contract/proof.ts';
 import { MAX_PHOTO_MB, ROUTES, type Route, type RouteName } from '../../contract/routes.ts';
 import { check } from '../../contract/validate.ts';
+import { SIGNATURE_HEADER } from '../../contract/signals.ts';
 import { boardReader } from '../due/board.ts';
+import { readCalendar } from '../due/calendar.ts';
+import { takeMessage } from '../due/inbox.ts';
 import type { Actor, Call, Env } from '../env.ts';
 import * as people from '../people/people.ts';
 import { sessionReader, type NewSession } from '../people/sessions.ts';
@@ -97,6 +100,8 @@ function bodyOf(name: RouteName, { bodyKb, method }: Route): RequestHandler[] {
     const upload = multer({ storage: multer.memoryStorage(), limits: { fileSize: MAX_PHOTO_MB * 1024 * 1024, files: 1, fields: 4, fieldSize: 200 } });
     return [upload.single('photo')];
   }
+  // The bytes as they came: a signature is over them.
+  if (name === 'inbox.signal') return [express.raw({ type: () => true, limit: `${bodyKb}kb` })];
   return method === 'GET' || bodyKb === 0 ? [] : [express.json({ limit: `${bodyKb}kb` })];
 }
 
@@ -116,7 +121,7 @@ function served(env: Env, { form, prepare, run, secret = false }: Handler, route
     const params = request.params as Record<string, string>;
     const callOn = (db: Call['db']): Call => ({ env, db, actor: actor!, now: env.clock() });
     if (route.method === 'GET') {
-      response.set('cache-control', 'no-store').json(await run(callOn(env.store.db), undefined as never, params));
+      response.set('cache-control', 'no-store').json(await run(callOn(env.store.db), (form ? formOf(form, supposedIn(request)) : undefined) as never, params));
       return;
     }
     const read = form ? formOf(form, request.body) : {};
@@ -144,6 +149,17 @@ function identityOf(request: Request, actor: Actor, content: string) {
     who: actor.personId, key, content: `${request.method} ${request.originalUrl}\n${content}`, organisationId: actor.organisationId,
     device: request.get('x-device')?.slice(0, 80) ?? null, deviceSequence: Number.isSafeInteger(sequence) ? sequence : null,
   };
+}
+
+/** What a read is asked with: JSON in the query, under `with`. */
+function supposedIn(request: Request): unknown {
+  const text = request.query.with;
+  if (text === undefined) return {};
+  try {
+    return JSON.parse(String(text));
+  } catch {
+    throw new Problem(400, 'badQuery');
+  }
 }
 
 /** Routes that open sessions or answer with bytes. */
@@ -179,6 +195,16 @@ function ownRoutes(env: Env) {
       response.set('content-type', 'application/json').set('cache-control', 'no-store').set('vary', 'accept-encoding');
       if (packed) response.set('content-encoding', 'gzip');
       response.end(packed ? await board.gzipped() : board.plain);
+    },
+    'inbox.signal': async (request: Request, response: Response) => {
+      const body = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
+      response.json(await store.write((db) => takeMessage(env, db, body, request.get(SIGNATURE_HEADER), env.clock())));
+    },
+    'calendar.read': async (request: Request, response: Response, actor: Actor | null) => {
+      const { scope, id } = request.params as { scope: string; id: string };
+      const { name, text } = await readCalendar({ env, db: store.db, actor: actor!, now: env.clock() }, scope, id);
+      response.set('content-type', 'text/calendar; charset=utf-8').set('cache-control', 'no-store')
+        .set('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}.ics`).send(text);
     },
     'photo.create': async (request: Request, response: Response, actor: Actor | null) => {
       const form = formOf(photoFields, request.body) as PhotoForm;

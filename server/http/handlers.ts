@@ -6,8 +6,18 @@ import * as peopleForms from '../../contract/people.ts';
 import * as proofForms from '../../contract/proof.ts';
 import * as registerForms from '../../contract/register.ts';
 import type { RouteName } from '../../contract/routes.ts';
+import * as habitForms from '../../contract/habits.ts';
+import * as practiceForms from '../../contract/practice.ts';
+import * as signalForms from '../../contract/signals.ts';
 import { readCatalogue } from '../catalogue/catalogue.ts';
+import * as habits from '../due/habits.ts';
+import * as inbox from '../due/inbox.ts';
+import * as looks from '../due/looks.ts';
+import { previewPractice, readPractice } from '../due/practice.ts';
 import { readPoint } from '../due/point.ts';
+import * as settings from '../due/settings.ts';
+import * as signals from '../due/signals.ts';
+import { readWorking, supposeWorking } from '../due/working.ts';
 import type { Call } from '../env.ts';
 import { closeFault, listFaults, reportFault } from '../faults/faults.ts';
 import { jobsInHand, readJob } from '../jobs/describe.ts';
@@ -17,13 +27,15 @@ import * as people from '../people/people.ts';
 import { logRecord } from '../proof/records.ts';
 import { judgeProof, proofQueue, readProof } from '../proof/verdicts.ts';
 import { readHome } from '../register/home.ts';
-import { changeMachine, createMachine, specifyPoint } from '../register/machines.ts';
+import { changeMachine, contractMachine, createMachine, retireMachine, specifyPoint } from '../register/machines.ts';
 import * as places from '../register/places.ts';
 import * as tenancies from '../register/tenancies.ts';
+import * as turnover from '../register/turnover.ts';
 
 type Params = Readonly<Record<string, string>>;
 
 export interface Handler {
+  /** Of a write its body; of a read what stands in the query under `with`, as JSON. */
   readonly form?: AnySchema;
   /** Slow work that needs no transaction, before it begins. */
   readonly prepare?: (form: never) => Promise<unknown>;
@@ -38,7 +50,7 @@ const write = <F>(form: AnySchema, run: (call: Call, form: F, params: Params) =>
   ({ form, run: run as Handler['run'] });
 
 /** Routes that open a session, send a file or send bytes of their own are mounted by the door itself. */
-export type OwnRoute = 'session.read' | 'session.open' | 'install.create' | 'link.exchange' | 'photo.create' | 'photo.read' | 'board.read';
+export type OwnRoute = 'session.read' | 'session.open' | 'install.create' | 'link.exchange' | 'photo.create' | 'photo.read' | 'board.read' | 'calendar.read' | 'inbox.signal';
 
 export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> = {
   'session.close': bare((call) => people.closeSession(call)),
@@ -59,6 +71,33 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'machine.change': write(registerForms.machineChange, (call, form: registerForms.MachineChange, { id }) => changeMachine(call, id!, form)),
   'point.read': bare((call, { id }) => readPoint(call, id!)),
   'point.specify': write(registerForms.specify, (call, form: Parameters<typeof specifyPoint>[2], { id }) => specifyPoint(call, id!, form)),
+  'machine.contract': write(registerForms.contractOf, (call, form: registerForms.ContractForm, { id }) => contractMachine(call, id!, form)),
+  'machine.retire': write(registerForms.retireMachine, (call, form: registerForms.RetireMachine, { id }) => retireMachine(call, id!, form)),
+  'tenancy.end': write(registerForms.endTenancy, (call, form: registerForms.EndTenancy, { id }) => turnover.endTenancy(call, id!, form)),
+  'place.hold': write(registerForms.holdPlace, (call, form: registerForms.HoldPlace, { id }) => turnover.holdPlace(call, id!, form)),
+  'place.turnover': bare((call, { id }) => turnover.readTurnover(call, id!)),
+  'point.working': bare((call, { id }) => readWorking(call, id!)),
+  'point.suppose': write(practiceForms.suppose, (call, form: practiceForms.Suppose, { id }) => supposeWorking(call, id!, form)),
+  'point.anchor': write(practiceForms.anchorPoint, (call, form: Parameters<typeof settings.anchorPoint>[2], { id }) => settings.anchorPoint(call, id!, form)),
+  'point.schedule': write(practiceForms.schedulePoint, (call, form: Parameters<typeof settings.schedulePoint>[2], { id }) => settings.schedulePoint(call, id!, form)),
+  'practice.read': bare((call) => readPractice(call)),
+  'practice.preview': bare((call, { scope, id }) => previewPractice(call, scope!, id!)),
+  'practice.choose': write(practiceForms.choosePractice, settings.choosePractice),
+  'method.choose': write(practiceForms.chooseMethod, settings.chooseMethod),
+  'assumptions.change': write(practiceForms.changeAssumptions, settings.changeAssumptions),
+  'seasons.change': write(practiceForms.changeSeasons, settings.changeSeasons),
+  'upkeepDay.change': write(practiceForms.changeUpkeepDay, settings.changeUpkeepDay),
+  'prices.change': write(practiceForms.changePrices, settings.changePrices),
+  'budget.change': write(practiceForms.changeBudget, settings.changeBudget),
+  'look.open': bare((call, { number }) => looks.openLook(call, number!)),
+  'look.create': write(signalForms.newLook, looks.createLook),
+  'signals.list': bare(async (call) => ({ signals: await signals.listSignals(call, {}) })),
+  'signal.report': write(signalForms.reportSignal, signals.reportSignal),
+  'signal.dismiss': write(signalForms.dismissSignal, (call, form: signalForms.DismissSignal, { id }) => signals.dismissSignal(call, id!, form)),
+  'emitter.create': { secret: true, run: (call, _form, { id }) => inbox.createEmitter(call, id!) },
+  'emitter.retire': bare((call, { id }) => inbox.retireEmitter(call, id!)),
+  'habits.attest': write(habitForms.attestHabits, habits.attestHabits),
+  'habits.check': write(habitForms.checkHabit, habits.checkHabit),
   'jobs.mine': bare(async (call) => ({ jobs: await jobsInHand(call) })),
   'jobs.give': write(jobForms.giveJob, giveJob),
   'jobs.read': bare((call, { id }) => readJob(call, id!)),

@@ -21,7 +21,7 @@ export const fieldProblem = (path: string, key: string, values: Record<string, s
   new Problem(422, 'fields', {}, { [path]: { key, values } });
 
 const TITLES: Record<number, string> = {
-  400: 'Bad request', 401: 'Not signed in', 403: 'Not allowed', 404: 'Not found', 409: 'Conflict', 413: 'Too large',
+  400: 'Bad request', 401: 'Not signed in', 403: 'Not allowed', 404: 'Not found', 409: 'Conflict', 410: 'Gone', 413: 'Too large',
   415: 'Not a photo', 422: 'Fields to correct', 429: 'Too many requests', 500: 'Server error',
 };
 

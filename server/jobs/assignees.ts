@@ -1,21 +1,36 @@
-/** Who may be given a job: the tenants of the place for tenant work, staff and managers for staff work too. */
+/** Who may be given a job: the tenants of the place for tenant work within their budget, staff and managers for staff work too. */
+import { dayOfInstant } from '../../core/calendar/day.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import type { PointAnswer } from '../../contract/due.ts';
+import { holdOf } from '../register/turnover.ts';
 import type { Call } from '../env.ts';
 import { tenancyOn } from '../register/tenancies.ts';
+import { budgetUse, fitsBudget } from './budget.ts';
 
-export async function assigneesFor({ db, actor, now }: Call, placeId: string, procedures: readonly Procedure[]): Promise<PointAnswer['assignees']> {
-  const forTenant = procedures.every(({ level }) => level === 'T');
+export async function assigneesFor(call: Call, placeId: string, procedures: readonly Procedure[]): Promise<PointAnswer['assignees']> {
+  const { db, actor } = call;
   const forStaff = procedures.every(({ level }) => level !== 'L');
-  const tenancy = await tenancyOn(db, placeId, now);
-  const tenant = tenancy && await db.person.one({ id: tenancy.personId });
   const grants = await db.roleGrant.all({ organisationId: actor.organisationId, role: ['staff', 'manager'] });
   const staff = await db.person.all({ id: [...new Set(grants.map(({ personId }) => personId))] }, { order: [['name', 'ASC']] });
   const mine = staff.filter(({ id }) => id === actor.personId);
   const others = staff.filter(({ id }) => id !== actor.personId && grants.some(({ personId, role }) => personId === id && role === 'staff'));
   return [
-    ...(tenant ? [{ id: tenant.id, name: tenant.name, role: 'tenant' as const, may: forTenant }] : []),
-    ...others.map(({ id, name }) => ({ id, name, role: 'staff' as const, may: forStaff })),
-    ...mine.map(({ id, name }) => ({ id, name, role: 'me' as const, may: forStaff })),
+    ...await tenantFor(call, placeId, procedures),
+    ...others.map(({ id, name }) => ({ id, name, role: 'staff' as const, may: forStaff, budget: null })),
+    ...mine.map(({ id, name }) => ({ id, name, role: 'me' as const, may: forStaff, budget: null })),
   ];
+}
+
+/** The tenant, with what is left of this month's budget. */
+async function tenantFor({ db, now, env: { say } }: Call, placeId: string, procedures: readonly Procedure[]): Promise<PointAnswer['assignees']> {
+  const tenancy = await tenancyOn(db, placeId, now);
+  const tenant = tenancy && await db.person.one({ id: tenancy.personId });
+  if (!tenancy || !tenant) return [];
+  const place = (await db.place.one({ id: placeId }))!;
+  const { zone } = (await db.property.one({ id: place.propertyId }))!;
+  if (await holdOf(db, placeId, dayOfInstant(now, zone))) return [];
+  const use = await budgetUse(db, tenancy, now, zone);
+  const forTenant = procedures.every(({ level }) => level === 'T');
+  const fits = fitsBudget(use, procedures.reduce((sum, { minutes }) => sum + minutes, 0));
+  return [{ id: tenant.id, name: tenant.name, role: 'tenant', may: forTenant && fits, budget: say('budget.use', { ...use }) }];
 }

@@ -1,12 +1,14 @@
 /** Jobs as their doers see them: a summary for a list, and the steps of the sitting. */
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
-import { FINDS, procedureOf, waitMinutes } from '../../core/catalogue/catalogue.ts';
-import type { Material, Need, Procedure } from '../../core/catalogue/types.ts';
+import { FINDS, waitMinutes } from '../../core/catalogue/catalogue.ts';
+import type { Agent, Material, Need, Procedure } from '../../core/catalogue/types.ts';
 import { GRADES } from '../../core/due/grades.ts';
 import { mergeSteps, type SittingStep } from '../../core/jobs/sitting.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { Speaker } from '../../core/language/message.ts';
 import type { JobAnswer, JobStep, JobSummary, StepNeed } from '../../contract/jobs.ts';
+import { dueWords } from '../due/dueWords.ts';
+import { readHistories } from '../due/history.ts';
 import { markDates } from '../due/point.ts';
 import type { Call } from '../env.ts';
 import { tellFindings } from '../proof/findings.ts';
@@ -19,9 +21,11 @@ interface Described {
   readonly job: Row<'job'>;
   readonly machine: Row<'machine'>;
   readonly property: Row<'property'>;
-  readonly tasks: readonly (Row<'task'> & { readonly point: Row<'point'>; readonly procedure: Procedure; readonly mark: Row<'mark'> })[];
+  readonly tasks: readonly (Row<'task'> & { readonly point: Row<'point'>; readonly procedure: Procedure; readonly turn: Agent | null; readonly mark: Row<'mark'> })[];
   readonly summary: JobSummary;
 }
+
+const NO_MARK: Row<'mark'> = { pointId: '', organisationId: '', placeId: '', number: 0, type: 0, servedDay: 0, intervalDays: 0, capSlack: 0, work: 0, evidence: null, lineId: null, scheduled: 0 };
 
 /** What a task is to be done again looks like the first time: only those not yet accepted or waiting. */
 const outstanding = ({ state }: { state: string }) => state === 'outstanding';
@@ -36,10 +40,13 @@ async function describe({ db, env: { say }, now }: Call, job: Row<'job'>): Promi
   ]);
   const property = (await db.property.one({ id: place!.propertyId }))!;
   const ids = rows.map(({ pointId }) => pointId);
-  const [points, marks] = await Promise.all([db.point.all({ id: ids }), db.mark.all({ pointId: ids })]);
+  const [points, marks, histories] = await Promise.all([db.point.all({ id: ids }), db.mark.all({ pointId: ids }), readHistories(db, ids, now)]);
   const tasks = rows.filter(({ state }) => state !== 'dropped').map((task) => {
     const point = points.find(({ id }) => id === task.pointId)!;
-    return { ...task, point, procedure: procedureOf(point.procedure), mark: marks.find(({ pointId }) => pointId === point.id)! };
+    const { procedure, turn } = histories.find((it) => it.point.id === point.id)!;
+    // A retired machine has no mark left; its job is over too.
+    const mark = marks.find(({ pointId }) => pointId === point.id) ?? { ...NO_MARK, pointId: point.id };
+    return { ...task, point, procedure, turn, mark };
   });
   const current = tasks.some(outstanding) ? tasks.filter(outstanding) : tasks;
   const first = current[0];
@@ -63,13 +70,6 @@ async function describe({ db, env: { say }, now }: Call, job: Row<'job'>): Promi
 }
 
 const sum = (numbers: readonly number[]) => numbers.reduce((total, it) => total + it, 0);
-
-function dueWords(say: Speaker, marks: readonly Row<'mark'>[], today: number): string {
-  const dated = marks.filter(({ servedDay }) => servedDay > 0).map(({ servedDay, intervalDays }) => servedDay + intervalDays - today);
-  if (dated.length === 0) return say('due.noRecord');
-  const days = Math.min(...dated);
-  return days < 0 ? say('due.past', { days: -days }) : days === 0 ? say('due.today') : say('due.in', { days });
-}
 
 export async function readJob(call: Call, id: string): Promise<JobAnswer> {
   const { db, env: { say }, actor } = call;
@@ -122,7 +122,7 @@ function describeStep(say: Speaker, step: SittingStep, tasks: Described['tasks']
     title: say(`${step.text}.title`), body: say(`${step.text}.body`), caution: optional(`${step.text}.caution`), button: optional(`${step.text}.button`),
     taskIds: mine.map(({ id }) => id),
     taskName: mine.length === 1 && tasks.length > 1 ? say(`point.${mine[0]!.procedure.key}`) : null,
-    needs: step.needs.map((need) => describeNeed(say, need, mine[0]!.procedure.key)),
+    needs: step.needs.map((need) => describeNeed(say, need.kind === 'agent' && mine[0]!.turn ? { ...need, choices: [mine[0]!.turn] } : need, mine[0]!.procedure.key)),
     shutoffPhotoId: step.phase === 'isolate' ? shutoffPhotoId : null,
   };
 }

@@ -1,10 +1,11 @@
 /** Giving and moving jobs. */
-import { machineTypeOf, procedureOf } from '../../core/catalogue/catalogue.ts';
+import { machineTypeOf } from '../../core/catalogue/catalogue.ts';
 import { moverOf, needsReason, stateAfter, type Move } from '../../core/jobs/transitions.ts';
 import type { Speaker } from '../../core/language/message.ts';
 import type { GiveJob, MoveJob } from '../../contract/jobs.ts';
 import { recomputeWork } from '../due/recompute.ts';
-import { liveJobOf } from '../due/history.ts';
+import { readHistories } from '../due/history.ts';
+import { liveJobOf } from './live.ts';
 import type { Call } from '../env.ts';
 import { isManager } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
@@ -18,9 +19,12 @@ export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }
   if (points.length !== new Set(form.pointIds).size) throw notFound();
   const machine = (await db.machine.one({ id: points[0]!.machineId }))!;
   if (points.some(({ machineId }) => machineId !== machine.id)) throw new Problem(422, 'otherMachine');
-  const procedures = points.map(({ procedure }) => procedureOf(procedure));
+  const histories = await readHistories(db, form.pointIds, now);
+  if (histories.some(({ retired }) => retired)) throw new Problem(409, 'machineRetired', { day: env.say.day(machine.retiredDay!) });
+  const procedures = histories.map(({ procedure }) => procedure);
   const assignee = (await assigneesFor(call, machine.placeId, procedures)).find(({ id }) => id === form.assigneeId);
   if (!assignee) throw fieldProblem('assigneeId', 'field.oneOf');
+  if (assignee.budget !== null && assignee.role === 'tenant' && !assignee.may && procedures.every(({ level }) => level === 'T')) throw new Problem(409, 'budget', { name: assignee.name, budget: assignee.budget });
   if (!assignee.may) {
     const strict = procedures.find(({ level }) => level !== 'T')!;
     throw new Problem(422, 'level', { task: env.say(`task.${strict.key}`), level: env.say(`level.${strict.level}`) });
@@ -35,7 +39,7 @@ export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }
   const sorted = [...points].sort((a, b) => order.indexOf(a.procedure) - order.indexOf(b.procedure));
   await db.task.insertMany(sorted.map(({ id }) => ({ id: env.newId(), organisationId, jobId: form.id, pointId: id, state: 'outstanding' as const, sentBack: null })));
   await noteEvent(call, form.id, 'give', 'given', null);
-  await recomputeWork(db, form.pointIds);
+  await recomputeWork(db, form.pointIds, now);
   return { id: form.id };
 }
 
@@ -101,7 +105,7 @@ export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ 
   await applyMove(call, job, form.move, reason, extra);
   const tasks = await db.task.all({ jobId: id });
   if (form.move === 'cancel') await db.task.update({ jobId: id, state: 'outstanding' }, { state: 'dropped' });
-  await recomputeWork(db, tasks.map(({ pointId }) => pointId));
+  await recomputeWork(db, tasks.map(({ pointId }) => pointId), now);
   const moved = (await db.job.one({ id }))!;
   return { revision: moved.revision, state: moved.state };
 }

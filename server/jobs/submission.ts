@@ -1,12 +1,12 @@
 /** Sending a job: a record a task, each checked on its own. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
-import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { checkProof, type CheckedPhoto } from '../../core/proof/checks.ts';
 import { stateAfter } from '../../core/jobs/transitions.ts';
 import { sameAs } from '../../core/proof/likeness.ts';
 import type { Observation, ServiceRecord } from '../../core/proof/record.ts';
 import type { Agent } from '../../core/catalogue/types.ts';
 import type { SubmittedRecord, Submission } from '../../contract/jobs.ts';
+import { readHistory } from '../due/history.ts';
 import { recomputeWork } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
@@ -42,7 +42,7 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
     await sendRecord(call, { record, job, task: tasks.find((task) => task.id === record.taskId)!, zone, earlier, deviceAt: form.deviceAt, ...times });
   }
   await applyMove(call, job, 'send', null);
-  await recomputeWork(db, tasks.map(({ pointId }) => pointId));
+  await recomputeWork(db, tasks.map(({ pointId }) => pointId), now);
   return { state: 'sent', notes: await notesFor(call, form.records.map((record) => record.id)) };
 }
 
@@ -75,7 +75,7 @@ interface Sending extends Times {
 async function sendRecord(call: Call, { record, job, task, zone, earlier, deviceAt, startedAt, doneAt }: Sending): Promise<void> {
   const { db, actor } = call;
   const point = (await db.point.one({ id: task.pointId }))!;
-  const procedure = procedureOf(point.procedure);
+  const { procedure } = await readHistory(db, point.id, call.now);
   const photos: CheckedPhoto[] = [];
   const hashes: Record<string, string> = {};
   for (const { slot, photoId } of record.photos) {

@@ -1,4 +1,4 @@
-/** The log: every record and verdict in canonical form, hashed as the leaf of a Merkle log (RFC 6962, 2.1). */
+/** The log: every record, look and verdict in canonical form, hashed as the leaf of a Merkle log (RFC 6962, 2.1). */
 import { sha256 } from '../env.ts';
 import type { Db } from '../store/db.ts';
 
@@ -7,7 +7,7 @@ export function leafHash(canonical: string): string {
   return sha256(Buffer.concat([Buffer.from([0]), Buffer.from(canonical)]));
 }
 
-export async function appendToLog(db: Db, entry: { organisationId: string; kind: 'record' | 'verdict'; subjectId: string; canonical: string; at: number }): Promise<void> {
+export async function appendToLog(db: Db, entry: { organisationId: string; kind: 'record' | 'verdict' | 'look'; subjectId: string; canonical: string; at: number }): Promise<void> {
   await db.logEntry.append({ ...entry, leafHash: leafHash(entry.canonical) });
 }
 

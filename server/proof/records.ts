@@ -6,7 +6,9 @@ import { canonicalText, RECORD_SCHEMA, type EvidenceLevel, type Observation, typ
 import type { CheckFinding } from '../../core/proof/checks.ts';
 import type { LogRecord } from '../../contract/jobs.ts';
 import { lineOfMark } from '../../contract/due.ts';
-import { findPoint } from '../due/point.ts';
+import { findPoint } from '../due/find.ts';
+import { readHistory } from '../due/history.ts';
+import { answerSignals } from '../due/signals.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { sha256 } from '../env.ts';
@@ -37,7 +39,8 @@ export interface Written {
 /** Writes one record, its proof and its log entry. */
 export async function writeRecord({ env, db, actor, now }: Call, written: Written): Promise<void> {
   const { id, point, observation, note, selfCertified } = written;
-  const procedure = procedureOf(point.procedure);
+  const { inputs: { methods } } = await readHistory(db, point.id, now);
+  const procedure = procedureOf(point.procedure, methods);
   const { organisationId } = actor;
   const personal: Row<'personal'>[] = [];
   const commit = (field: string, value: string): string => {
@@ -47,7 +50,7 @@ export async function writeRecord({ env, db, actor, now }: Call, written: Writte
   };
   const record: ServiceRecord = {
     schema: RECORD_SCHEMA, catalogue: CATALOGUE_VERSION, kind: 'service', id, organisation: organisationId, point: point.id, job: written.job,
-    procedure: procedure.key, procedureVersion: procedure.version, ...observation,
+    procedure: procedure.key, procedureVersion: procedure.version, methods, ...observation,
     startedAt: written.startedAt, doneAt: written.doneAt, doneDay: isoFromDay(written.doneDay), zone: written.zone,
     deviceAt: written.deviceAt, receivedAt: now, offsetMs: now - written.deviceAt, photos: written.photos,
     by: commit('by', actor.personId), note: note ? commit('note', note) : null, selfCertified, corrects: null,
@@ -69,6 +72,16 @@ export async function writeRecord({ env, db, actor, now }: Call, written: Writte
   });
 }
 
+/** What a record that counts has found: it teaches, resets the part, and answers what was reported. */
+export async function countService(db: Call['db'], recordId: string, evidence: EvidenceLevel, now: number): Promise<void> {
+  const record = (await db.record.one({ id: recordId }))!;
+  const { grade, agent } = JSON.parse(record.canonical) as ServiceRecord;
+  await db.condition.insert({
+    id: recordId, organisationId: record.organisationId, pointId: record.pointId, kind: 'service', day: record.doneDay, at: record.doneAt, grade, confirmed: 1, agent, evidence, personId: record.personId,
+  });
+  await answerSignals(db, record.pointId, record.doneDay, now);
+}
+
 /** Logs finished work with its true day, self-certified. */
 export async function logRecord(call: Call, form: LogRecord): Promise<{ id: string }> {
   const { db, now } = call;
@@ -87,6 +100,7 @@ export async function logRecord(call: Call, form: LogRecord): Promise<{ id: stri
     observation: { grade: form.grade, cavityGrade: null, finds: form.finds, readings: {}, confirmed: [], agent: null, size: null },
     note: form.note, startedAt: null, doneAt, doneDay, deviceAt: now, photos: {}, selfCertified: true, findings: [],
   });
+  await countService(db, form.id, 'selfCertified', now);
   await recompute(db, [point.id], now);
   return { id: form.id };
 }

@@ -5,9 +5,10 @@ import { windowOf } from '../../core/due/line.ts';
 import { canonicalText, type ServiceRecord } from '../../core/proof/record.ts';
 import type { Judge, ProofAnswer, ProofSummary } from '../../contract/proof.ts';
 import type { Specification } from '../../contract/register.ts';
-import { lineOf, readHistory } from '../due/history.ts';
+import { computeLine } from '../../core/due/compute.ts';
+import { readHistory } from '../due/history.ts';
 import { lineOfMark } from '../../contract/due.ts';
-import { namesOf } from '../due/point.ts';
+import { namesOf } from '../due/find.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { notFound, Problem } from '../http/problem.ts';
@@ -17,6 +18,7 @@ import { writeSpecification } from '../register/machines.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { tellFindings } from './findings.ts';
+import { countService } from './records.ts';
 import { appendToLog, commitment } from './log.ts';
 
 export async function proofQueue(call: Call): Promise<{ waiting: ProofSummary[] }> {
@@ -55,7 +57,7 @@ export async function readProof(call: Call, id: string): Promise<ProofAnswer> {
   const { proof, record } = await findProof(call, id);
   const [summary] = await summarise(call, [proof]);
   const done = JSON.parse(record.canonical) as ServiceRecord;
-  const procedure = procedureOf(done.procedure);
+  const procedure = procedureOf(done.procedure, done.methods);
   const point = (await db.point.one({ id: record.pointId }))!;
   const uses = await db.photoUse.all({ subjectId: id });
   const photos = new Map((await db.photo.all({ id: uses.map(({ photoId }) => photoId) }, { columns: ['id', 'capturedAt', 'source', 'purgedAt'] })).map((it) => [it.id, it]));
@@ -93,8 +95,8 @@ async function effectOf({ db, now, env: { say } }: Call, record: Row<'record'>):
   const mark = (await db.mark.one({ pointId: record.pointId }))!;
   const window = windowOf(lineOfMark(mark));
   const { grade } = JSON.parse(record.canonical) as ServiceRecord;
-  const services = [...history.services, { doneDay: record.doneDay, grade, confirmed: true }].sort((a, b) => a.doneDay - b.doneDay);
-  const next = lineOf({ ...history, services });
+  const conditions = [...history.inputs.conditions, { day: record.doneDay, kind: 'service' as const, grade, confirmed: true }].sort((a, b) => a.day - b.day);
+  const next = computeLine({ ...history.inputs, conditions, signalDay: null }, history.today);
   return say('effect.accept', {
     done: say.shortDay(record.doneDay), next: say.shortDay(next.lineDay),
     late: window && record.doneDay > window.closes ? record.doneDay - (mark.servedDay + mark.intervalDays) : 0,
@@ -116,6 +118,7 @@ export async function judgeProof(call: Call, id: string, form: Judge): Promise<{
     const known = (await factsOf(db, [record.pointId], 'specification')).at(-1)?.value ?? {};
     await writeSpecification(call, record.pointId, { ...known, ...form.specification } as Specification);
   }
+  if (form.verdict !== 'sendBack') await countService(db, id, proof.evidence, now);
   await settleJob(call, record, form.verdict === 'sendBack' ? reason : null);
   await recompute(db, [record.pointId], now);
   return { state };

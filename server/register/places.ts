@@ -4,17 +4,21 @@ import { machineTypeOf, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { stateOf } from '../../core/due/line.ts';
 import { standingOf } from '../../core/standing/standing.ts';
 import type { MachineSummary, NewBuilding, NewPlace, NewProperty, PlaceAnswer, PropertyChange, PropertySummary } from '../../contract/register.ts';
-import { doneDayOf, lineOfMark } from '../../contract/due.ts';
+import { doneDayOf, lineOfMark, WORK } from '../../contract/due.ts';
+import { habitsAt } from '../due/habits.ts';
 import { markDates } from '../due/point.ts';
+import { listSignals } from '../due/signals.ts';
+import { budgetUse } from '../jobs/budget.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { listFaults } from '../faults/faults.ts';
 import { fieldProblem, notFound } from '../http/problem.ts';
 import type { Db } from '../store/db.ts';
-import { factsOf, inForce, recordFact } from '../store/facts.ts';
+import { factsOf, inForce, recordFact, type FactValues } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { machineName } from './names.ts';
 import { tenancyOn } from './tenancies.ts';
+import { holdOf } from './turnover.ts';
 
 /** On-time services are counted over this many days back. */
 const STANDING_DAYS = 365;
@@ -26,7 +30,7 @@ export async function createProperty(call: Call, form: NewProperty): Promise<{ i
   await db.property.insert({ id, organisationId, name, address, zone, sort, createdAt: now });
   // What is said at the start holds for all the time before, too.
   await recordFact(call, id, 'water', form.water, 0);
-  await recordFact(call, id, 'practice', form.practice, 0);
+  if (form.practice) await recordFact(call, id, 'practice', form.practice, 0);
   return { id };
 }
 
@@ -41,7 +45,7 @@ export async function changeProperty(call: Call, id: string, form: PropertyChang
   await findProperty(call, id);
   const from = dayFromIso(form.from);
   if (form.water) await recordFact(call, id, 'water', form.water, from);
-  if (form.practice) await recordFact(call, id, 'practice', form.practice, from);
+  if (form.practice !== undefined) await recordFact(call, id, 'practice', form.practice, from);
   const places = await db.place.all({ propertyId: id }, { columns: ['id'] });
   const marks = await db.mark.all({ placeId: places.map((place) => place.id) }, { columns: ['pointId'] });
   await recompute(db, marks.map(({ pointId }) => pointId), now);
@@ -70,15 +74,16 @@ export async function findPlace({ db, actor: { organisationId } }: Call, id: str
 }
 
 export async function listHomes(call: Call): Promise<{ properties: PropertySummary[] }> {
-  const { db, actor: { organisationId }, now } = call;
+  const { db, actor: { organisationId }, now, env: { say } } = call;
   const byOrganisation = { organisationId };
   const [properties, buildings, places, tenancies, people, machines] = await Promise.all([
     db.property.all(byOrganisation, { order: [['sort', 'ASC']] }), db.building.all(byOrganisation),
     db.place.all(byOrganisation, { order: [['sort', 'ASC']] }), db.tenancy.all(byOrganisation),
-    db.person.all(byOrganisation, { columns: ['id', 'name'] }), db.machine.all(byOrganisation, { columns: ['placeId'] }),
+    db.person.all(byOrganisation, { columns: ['id', 'name'] }), db.machine.all({ ...byOrganisation, retiredDay: null }, { columns: ['placeId'] }),
   ]);
   const ids = properties.map(({ id }) => id);
-  const [waters, practices] = await Promise.all([factsOf(db, ids, 'water'), factsOf(db, ids, 'practice')]);
+  const [waters, practices] = await Promise.all([factsOf(db, ids, 'water'), factsOf(db, [organisationId, ...ids], 'practice')]);
+  const practiceOf = (subject: string, day: number) => inForce(practices.filter(({ subjectId }) => subjectId === subject), day)?.value ?? null;
   const names = new Map(people.map(({ id, name }) => [id, name]));
   return {
     properties: properties.map(({ id, name, address, zone }) => {
@@ -86,7 +91,8 @@ export async function listHomes(call: Call): Promise<{ properties: PropertySumma
       return {
         id, name, address, zone, today: isoFromDay(today),
         water: inForce(waters.filter(({ subjectId }) => subjectId === id), today)!.value,
-        practice: inForce(practices.filter(({ subjectId }) => subjectId === id), today)!.value,
+        practice: practiceOf(id, today),
+        practiceSays: say(`practice.${practiceOf(id, today) ?? practiceOf(organisationId, today) ?? 'steady'}`),
         buildings: buildings.filter(({ propertyId }) => propertyId === id).map((it) => ({ id: it.id, name: it.name })),
         places: places.filter(({ propertyId }) => propertyId === id).map((place) => {
           const tenancy = tenancies.find((it) => it.placeId === place.id && it.fromDay <= today && (it.toDay ?? today) >= today);
@@ -108,6 +114,7 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
   const today = dayOfInstant(now, property.zone);
   const tenancy = await tenancyOn(db, id, now);
   const marks = await db.mark.all({ placeId: id });
+  const hold = await holdOf(db, id, today);
   const services = marks.length === 0 ? [] : await servicesSince(db, marks.map(({ pointId }) => pointId), today - STANDING_DAYS);
   const machines = await machinesOf(call, id);
   const critical = new Set(machines.flatMap(({ points }) => points.filter(({ safetyCritical }) => safetyCritical).map((point) => point.id)));
@@ -116,8 +123,12 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
     property: { id: property.id, name: property.name, zone: property.zone, today },
     tenancy: tenancy ? await describeTenancy(db, tenancy, today) : null,
     machines,
-    standing: standingOf(marks.map((mark) => ({
-      state: stateOf(lineOfMark(mark), { today, doneDay: doneDayOf(mark) }),
+    hold: hold && { until: isoFromDay(hold.until), reason: hold.reason },
+    habits: await habitsAt(call, id, tenancy),
+    budget: tenancy ? await budgetUse(db, tenancy, now, property.zone) : null,
+    signals: await listSignals(call, { placeId: id }),
+    standing: standingOf(marks.filter(({ scheduled }) => scheduled === 1).map((mark) => ({
+      state: stateOf(lineOfMark(mark), { today, doneDay: doneDayOf(mark), onHold: mark.work === WORK.onHold }),
       safetyCritical: critical.has(mark.pointId), evidence: mark.evidence,
     })), services),
     faults: await listFaults(call, { placeId: id }),
@@ -134,14 +145,16 @@ async function describeTenancy(db: Db, tenancy: Row<'tenancy'>, today: number) {
   const [person, households, links] = await Promise.all([
     db.person.one({ id: tenancy.personId }), factsOf(db, [tenancy.id], 'household'), db.link.count({ tenancyId: tenancy.id, revokedAt: null }),
   ]);
-  return { id: tenancy.id, name: person!.name, from: isoFromDay(tenancy.fromDay), household: inForce(households, today)!.value, hasLink: links > 0 };
+  return { id: tenancy.id, name: person!.name, from: isoFromDay(tenancy.fromDay), to: tenancy.toDay === null ? null : isoFromDay(tenancy.toDay), household: inForce(households, Math.max(today, tenancy.fromDay))!.value, hasLink: links > 0 };
 }
+
+const contractWords = (contract: FactValues['contract']) => contract && { lastVisit: isoFromDay(contract.lastVisit), everyMonths: contract.everyMonths };
 
 export async function machinesOf({ db, env: { say } }: Call, placeId: string): Promise<MachineSummary[]> {
   const machines = await db.machine.all({ placeId }, { order: [['createdAt', 'ASC'], ['id', 'ASC']] });
   const ids = machines.map(({ id }) => id);
-  const [points, serves] = await Promise.all([
-    db.point.all({ machineId: ids }, { order: [['number', 'ASC']] }), db.machineServes.all({ machineId: ids }),
+  const [points, serves, emitters, contracts] = await Promise.all([
+    db.point.all({ machineId: ids }, { order: [['number', 'ASC']] }), db.machineServes.all({ machineId: ids }), db.emitter.all({ machineId: ids }), factsOf(db, ids, 'contract'),
   ]);
   const [marks, specifications, places] = await Promise.all([
     db.mark.all({ pointId: points.map(({ id }) => id) }), factsOf(db, points.map(({ id }) => id), 'specification'),
@@ -151,14 +164,18 @@ export async function machinesOf({ db, env: { say } }: Call, placeId: string): P
     id: machine.id, type: machineTypeOf(machine.type).key, name: machineName(say, machine), maker: machine.maker, model: machine.model,
     installed: machine.installedDay === null ? null : isoFromDay(machine.installedDay), fuel: machine.fuel, owner: machine.owner,
     drainBranch: machine.drainBranch, shutoffPhotoId: machine.shutoffPhotoId,
+    retired: machine.retiredDay === null ? null : isoFromDay(machine.retiredDay),
+    contract: contractWords(contracts.findLast(({ subjectId }) => subjectId === machine.id)?.value ?? null),
+    emitters: emitters.filter(({ machineId }) => machineId === machine.id).map(({ id, retiredAt }) => ({ id, retired: retiredAt !== null })),
     serves: serves.filter(({ machineId }) => machineId === machine.id).map((it) => places.find(({ id }) => id === it.placeId)!).map(({ id, name }) => ({ id, name })),
-    points: points.filter(({ machineId }) => machineId === machine.id).map((point) => {
+    points: points.filter(({ id, machineId }) => machineId === machine.id && marks.some(({ pointId }) => pointId === id)).map((point) => {
       const { key, kind, safetyCritical, specification } = procedureOf(point.procedure);
       const latest = specifications.findLast(({ subjectId }) => subjectId === point.id);
       return {
         id: point.id, number: point.number, procedure: key, name: say(`point.${key}`), kind, safetyCritical, fields: specification,
         specification: latest?.value ?? {}, specificationId: latest?.id ?? null,
         mark: markDates(marks.find(({ pointId }) => pointId === point.id)!),
+        scheduled: marks.find(({ pointId }) => pointId === point.id)!.scheduled === 1,
       };
     }),
   }));

@@ -1,5 +1,5 @@
 /** Tenancies, their households, their personal links. */
-import { dayFromIso, dayOfInstant, MS_PER_DAY } from '../../core/calendar/day.ts';
+import { dayFromIso, dayOfInstant, instantOfDay, MS_PER_DAY, type Day } from '../../core/calendar/day.ts';
 import type { HouseholdChange, NewTenancy } from '../../contract/register.ts';
 import type { Call } from '../env.ts';
 import { sha256 } from '../env.ts';
@@ -7,7 +7,7 @@ import { notFound, Problem } from '../http/problem.ts';
 import { recompute } from '../due/recompute.ts';
 import { LINK_DAYS } from '../people/sessions.ts';
 import type { Db } from '../store/db.ts';
-import { recordFact } from '../store/facts.ts';
+import { factsOf, recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { findPlace } from './places.ts';
 
@@ -30,17 +30,20 @@ export async function createTenancy(call: Call, form: NewTenancy): Promise<{ id:
   const { env, db, actor, now } = call;
   const { organisationId } = actor;
   const place = await findPlace(call, form.placeId);
-  if (await tenancyOn(db, place.id, now)) throw new Problem(409, 'occupied');
   const fromDay = dayFromIso(form.from);
+  const others = await db.tenancy.all({ placeId: place.id });
+  if (others.some(({ toDay, fromDay: began }) => began >= fromDay || toDay === null || toDay >= fromDay)) throw new Problem(409, 'occupied');
   await db.person.insert({ id: form.personId, organisationId, name: form.name, email: null, passwordHash: null, createdAt: now });
   await db.roleGrant.insert({ id: env.newId(), organisationId, personId: form.personId, role: 'tenant' });
   await db.tenancy.insert({ id: form.id, organisationId, placeId: place.id, personId: form.personId, fromDay, toDay: null, createdAt: now });
   await recordFact(call, form.id, 'household', form.household, fromDay);
+  // Somebody lives there again: the home is no longer on hold.
+  if ((await factsOf(db, [place.id], 'hold')).length > 0) await recordFact(call, place.id, 'hold', null, fromDay);
   await recompute(db, await pointsOfPlace(db, place.id), now);
   return { id: form.id };
 }
 
-async function findTenancy({ db, actor }: Call, id: string): Promise<Row<'tenancy'>> {
+export async function findTenancy({ db, actor }: Call, id: string): Promise<Row<'tenancy'>> {
   const tenancy = await db.tenancy.one({ id, organisationId: actor.organisationId });
   if (!tenancy) throw notFound();
   return tenancy;
@@ -57,12 +60,22 @@ export async function changeHousehold(call: Call, id: string, form: HouseholdCha
 export async function createLink(call: Call, id: string): Promise<{ path: string }> {
   const { env, db, actor, now } = call;
   const tenancy = await findTenancy(call, id);
+  if (tenancy.toDay !== null) throw new Problem(409, 'tenancyEnded', { day: env.say.day(tenancy.toDay) });
   const token = env.secret();
   await db.link.insert({
     id: sha256(token), organisationId: actor.organisationId, tenancyId: id, personId: tenancy.personId, createdAt: now,
     expiresAt: now + LINK_DAYS * MS_PER_DAY, revokedAt: null,
   });
   return { path: `/home/#${token}` };
+}
+
+/** Lets the links of a tenancy end with its last day; with that day past, they are revoked. */
+export async function endLinks(db: Db, tenancyId: string, lastDay: Day, zone: string, now: number): Promise<void> {
+  const ends = instantOfDay(lastDay + 1, 0, zone);
+  const links = (await db.link.all({ tenancyId, revokedAt: null })).map(({ id }) => id);
+  await db.link.update({ id: links }, ends <= now ? { revokedAt: now } : { expiresAt: ends });
+  if (ends <= now) await db.session.remove({ linkId: links });
+  else await db.session.update({ linkId: links }, { expiresAt: ends });
 }
 
 /** Revokes every link of a tenancy and ends the sessions they opened. */

@@ -26,6 +26,8 @@ export interface Table<R extends object> {
 export type Db = { readonly [T in TableName]: Table<Row<T>> } & {
   readonly sequelize: Sequelize;
   readonly transaction: Transaction | undefined;
+  /** Says that SQL of `server/sql/` has written to a table. */
+  readonly touch: (table: TableName) => void;
 };
 
 type Models = Record<string, ModelStatic<Model>>;
@@ -45,7 +47,7 @@ export function defineModels(sequelize: Sequelize): Models {
 /** The tables, bound to a transaction where there is one; `touch` hears of every table that is written. */
 export function dbOf(sequelize: Sequelize, models: Models, transaction?: Transaction, touch: (table: TableName) => void = () => undefined): Db {
   const tables = Object.fromEntries(Object.entries(models).map(([name, model]) => [name, tableOf(model, transaction, () => touch(name as TableName))]));
-  return { ...tables, sequelize, transaction } as unknown as Db;
+  return { ...tables, sequelize, transaction, touch } as unknown as Db;
 }
 
 function tableOf<R extends object>(model: ModelStatic<Model>, transaction: Transaction | undefined, touch: () => void): Table<R> {

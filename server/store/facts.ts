@@ -1,16 +1,47 @@
 /** Facts have dates: written once, read as of a day. */
 import type { Day } from '../../core/calendar/day.ts';
+import type { Choices } from '../../core/catalogue/types.ts';
+import type { AnchorChoice, Contract, UpkeepDay } from '../../core/due/anchor.ts';
+import type { Changes } from '../../core/due/assumptions.ts';
+import type { Budget, Prices } from '../../core/due/burden.ts';
 import type { Practice } from '../../core/due/practice.ts';
 import type { HouseholdFacts, Specification, WaterFacts } from '../../contract/register.ts';
 import type { Call } from '../env.ts';
 import type { Db } from './db.ts';
 import type { Row } from './tables.ts';
 
+/** Where a place stands in the year. */
+export interface Seasons {
+  readonly coolingMonth: number;
+  readonly coolingDate: number;
+  readonly leadDays: number;
+  /** The high of a day that counts as warm. */
+  readonly warmCelsius: number;
+}
+
+/** An empty home, until its review. */
+export interface Hold {
+  readonly until: Day;
+  readonly reason: string;
+}
+
+/** What may be known of something from a day on. Null takes it back: what stands around it holds again. */
 export interface FactValues {
   water: WaterFacts;
-  practice: Practice;
+  practice: Practice | null;
+  methods: Choices;
   household: HouseholdFacts;
   specification: Specification;
+  seasons: Seasons | null;
+  warmSpell: Day;
+  upkeepDay: UpkeepDay | null;
+  anchor: { readonly choice: AnchorChoice; readonly mode: 'sets' | 'limits' } | null;
+  contract: Contract | null;
+  assumptions: Changes;
+  prices: Prices & { readonly currency: string; readonly materials: Readonly<Record<string, number>> };
+  budget: Budget | null;
+  hold: Hold | null;
+  scheduled: boolean;
 }
 
 export type FactName = keyof FactValues;
@@ -42,4 +73,39 @@ export async function factsOf<N extends FactName>(db: Db, subjectIds: readonly s
 /** The fact in force on a day, of facts about one subject in order. */
 export function inForce<N extends FactName>(facts: readonly Fact<N>[], day: Day): Fact<N> | undefined {
   return facts.findLast(({ fromDay }) => fromDay <= day);
+}
+
+/** Facts about many subjects, to be asked one by one. */
+export interface KnownFacts {
+  /** All facts of a name about a subject, in the order in which they took effect. */
+  of<N extends FactName>(subjectId: string, name: N): readonly Fact<N>[];
+  /** The first fact in force that says something, asked from the innermost subject outwards. */
+  nearest<N extends FactName>(subjectIds: readonly string[], name: N, day: Day): Fact<N> | undefined;
+}
+
+/** Holds facts read together; `rows` in the order in which they took effect. */
+export function knownFacts(rows: readonly { id: string; subjectId: string; name: FactName; fromDay: Day; value: string }[]): KnownFacts {
+  const bySubject = new Map<string, Fact<FactName>[]>();
+  // Values repeat across subjects; the same text is the same value, which also lets what is derived from it be remembered.
+  const values = new Map<string, unknown>();
+  for (const { id, subjectId, name, fromDay, value } of rows) {
+    const key = `${subjectId} ${name}`;
+    if (!values.has(value)) values.set(value, JSON.parse(value));
+    const fact = { id, subjectId, fromDay, value: values.get(value) } as Fact<FactName>;
+    const facts = bySubject.get(key);
+    if (facts) facts.push(fact);
+    else bySubject.set(key, [fact]);
+  }
+  const none: readonly never[] = [];
+  const of = <N extends FactName>(subjectId: string, name: N) => (bySubject.get(`${subjectId} ${name}`) ?? none) as readonly Fact<N>[];
+  return {
+    of,
+    nearest: (subjectIds, name, day) => {
+      for (const subjectId of subjectIds) {
+        const fact = inForce(of(subjectId, name), day);
+        if (fact && fact.value !== null) return fact;
+      }
+      return undefined;
+    },
+  };
 }

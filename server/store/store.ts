@@ -12,6 +12,7 @@ import sqlite3 from 'sqlite3';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { dbOf, defineModels, type Db } from './db.ts';
 import type { TableName } from './tables.ts';
+import { due } from './migrations/0002-due.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -27,7 +28,9 @@ export interface Store {
 /** A database that this version must not touch, said in a sentence for the person at the terminal. */
 export class UnusableDatabase extends Error {}
 
-const MIGRATIONS: readonly { name: string; sql: string }[] = [{ name: '0001-foundation', sql: foundation }];
+const MIGRATIONS: readonly { name: string; sql: string }[] = [
+  { name: '0001-foundation', sql: foundation }, { name: '0002-due', sql: due },
+];
 
 /**
  * Opens (or creates) the database file and brings it to this version.

@@ -3,6 +3,10 @@ import { bytes, flag, integer, integerOrNull, key, real, serial, text, textOrNul
 import type { Role } from '../../contract/people.ts';
 import type { JobState } from '../../core/jobs/transitions.ts';
 import type { EvidenceLevel } from '../../core/proof/record.ts';
+import type { Agent } from '../../core/catalogue/types.ts';
+import type { Grade } from '../../core/due/grades.ts';
+import type { SignalState } from '../../core/due/signals.ts';
+import type { FactName } from './facts.ts';
 
 const organisationId = text();
 const createdAt = integer();
@@ -21,14 +25,14 @@ export const TABLES = {
   tenancy: { id: key(), organisationId, placeId: text(), personId: text(), fromDay: integer(), toDay: integerOrNull(), createdAt },
   machine: {
     id: key(), organisationId, placeId: text(), type: text(), label: text(), maker: text(), model: text(), installedDay: integerOrNull(),
-    fuel: text(), owner: text(), drainBranch: text(), shutoffPhotoId: textOrNull(), createdAt,
+    fuel: text(), owner: text(), drainBranch: text(), shutoffPhotoId: textOrNull(), retiredDay: integerOrNull(), createdAt,
   },
   machineServes: { id: key(), organisationId, machineId: text(), placeId: text() },
   /** A service point. `number` is its short name in lists and links. */
   point: { id: key(), organisationId, number: integer(), machineId: text(), procedure: text(), createdAt },
   /** An effective-dated fact about a subject; a later row never overwrites an earlier one. */
   fact: {
-    id: key(), organisationId, subjectId: text(), name: text<'water' | 'practice' | 'household' | 'specification'>(), value: text(),
+    id: key(), organisationId, subjectId: text(), name: text<FactName>(), value: text(),
     fromDay: integer(), recordedAt: integer(), recordedBy: text(),
   },
   /** A computed line with its inputs, kept for ever. */
@@ -40,6 +44,8 @@ export const TABLES = {
   mark: {
     pointId: key(), organisationId, placeId: text(), number: integer(), type: integer(), servedDay: integer(), intervalDays: integer(),
     capSlack: integer(), work: integer(), evidence: textOrNull<EvidenceLevel>(), lineId: integerOrNull(),
+    /** 0 rides along and stays off the board. */
+    scheduled: flag(),
   },
   job: {
     id: key(), organisationId, machineId: text(), placeId: text(), assigneeId: textOrNull(), state: text<JobState>(), revision: integer(),
@@ -49,14 +55,31 @@ export const TABLES = {
   jobEvent: { id: key(), organisationId, jobId: text(), at: integer(), personId: text(), move: text(), toState: text<JobState>(), reason: textOrNull() },
   /** `canonical` is the record itself; the other columns only find it. */
   record: { id: key(), organisationId, pointId: text(), jobId: textOrNull(), taskId: textOrNull(), doneDay: integer(), doneAt: integer(), personId: textOrNull(), canonical: text(), hash: text() },
-  /** What a commitment in a record hides; erased with the person. */
+  /** What a commitment in a record or a look hides; erased with the person. */
   personal: { id: key(), organisationId, recordId: text(), field: text(), salt: text(), value: text() },
   /** What is believed of a record now: its findings and its verdict. */
   proof: {
     recordId: key(), organisationId, pointId: text(), state: text<'waiting' | 'accepted' | 'sentBack' | 'registerWrong'>(), evidence: text<EvidenceLevel>(),
     onTime: flag(), findings: text(), sentAt: integer(), judgedAt: integerOrNull(), judgedBy: textOrNull(), reason: textOrNull(),
   },
-  logEntry: { sequence: serial(), organisationId, kind: text<'record' | 'verdict'>(), subjectId: text(), canonical: text(), leafHash: text(), at: integer() },
+  /** What was found at a service that counts, or at a look: what teaches. Its id is that of the record or look. */
+  condition: {
+    id: key(), organisationId, pointId: text(), kind: text<'service' | 'look'>(), day: integer(), at: integer(), grade: textOrNull<Grade>(), confirmed: flag(),
+    agent: textOrNull<Agent>(), evidence: textOrNull<EvidenceLevel>(), personId: textOrNull(),
+  },
+  /** A look as it was sent; immutable like a record. */
+  look: { id: key(), organisationId, pointId: text(), day: integer(), at: integer(), personId: text(), canonical: text(), hash: text() },
+  /** A sender of machine signals: its public key, and the last sequence that was taken from it. */
+  emitter: { id: key(), organisationId, machineId: text(), publicKey: text(), lastSequence: integer(), createdAt, retiredAt: integerOrNull() },
+  signal: {
+    id: key(), organisationId, placeId: text(), machineId: text(), pointId: text(), type: text(), note: text(), state: text<SignalState>(), day: integer(), at: integer(),
+    times: integer(), lastAt: integer(), personId: textOrNull(), emitterId: textOrNull(), recheckDay: integerOrNull(), reason: textOrNull(), settledAt: integerOrNull(), settledBy: textOrNull(),
+  },
+  /** Whether a habit was kept: said by the tenant, or checked by staff. */
+  attestation: {
+    id: key(), organisationId, tenancyId: text(), machineId: text(), habit: text(), day: integer(), at: integer(), kept: flag(), checked: flag(), note: text(), personId: text(),
+  },
+  logEntry: { sequence: serial(), organisationId, kind: text<'record' | 'verdict' | 'look'>(), subjectId: text(), canonical: text(), leafHash: text(), at: integer() },
   photo: {
     id: key(), organisationId, personId: text(), hash: text(), width: integer(), height: integer(), capturedAt: integerOrNull(), receivedAt: integer(),
     source: text(), gradientHash: text(), thumb: bytes(), brightness: real(), sharpness: real(), purgedAt: integerOrNull(),

@@ -48,7 +48,8 @@ describe('The demo', function demo() {
     expect(first.waiting.filter((findings) => findings.includes('samePicture'))).to.have.length(1);
   });
   it('has points without a record, work for staff, and the dryer whose hose is crushed', () => {
-    expect(first.marks.filter((mark) => mark.split(',')[2] === '0')).to.have.length(2);
+    // The four points of the washer that came two weeks ago.
+    expect(first.marks.filter((mark) => mark.split(',')[2] === '0')).to.have.length(4);
     const staff = first.people.filter(({ email }) => email && !email.startsWith('vane')).map(({ id }) => id);
     for (const id of staff) expect(first.staffJobs.some(({ assigneeId }) => assigneeId === id)).to.equal(true);
     expect(first.faults).to.be.at.least(1);

@@ -74,6 +74,9 @@ describe('The door', () => {
     const faultId = v7();
     await flat.tenant.post('/faults', { id: faultId, machineId: flat.machineId, symptom: 'washer.smell' }).expect(200);
     const photoId = submission.records[0]!.photos[0]!.photoId;
+    const signalId = v7();
+    await flat.tenant.post('/signals', { id: signalId, machineId: flat.machineId, type: 'washer.code' }).expect(200);
+    const emitterId = (await house.manager.post(`/machines/${flat.machineId}/emitters`).expect(200)).body.id as string;
     const proper: Partial<Record<RouteName, [string, object]>> = {
       'property.change': [flat.propertyId, { practice: 'light', from: '2026-11-01' }], 'place.read': [flat.placeId, {}],
       'tenancy.household': [flat.tenancyId, { household: { people: 1, pets: 0, cooking: 'rare' }, from: '2026-11-01' }],
@@ -82,18 +85,26 @@ describe('The door', () => {
       'jobs.read': [job.id, {}], 'jobs.move': [job.id, { move: 'cancel', revision: job.revision }], 'jobs.send': [job.id, submission],
       'photo.read': [photoId, {}], 'proof.read': [submission.records[0]!.id, {}], 'proof.judge': [submission.records[0]!.id, { verdict: 'accept' }],
       'faults.close': [faultId, { found: 'Nothing at all.' }],
+      'calendar.read': [flat.placeId, {}], 'practice.preview': [flat.placeId, {}], 'place.turnover': [flat.placeId, {}],
+      'emitter.create': [flat.machineId, {}], 'emitter.retire': [emitterId, {}], 'machine.contract': [flat.machineId, { contract: null }], 'machine.retire': [flat.machineId, { day: '2026-11-24' }],
+      'place.hold': [flat.placeId, { until: null }], 'tenancy.end': [flat.tenancyId, { last: '2026-11-24' }],
+      'point.anchor': [flat.points[BOOT]!, { anchor: null }], 'point.schedule': [flat.points[BOOT]!, { scheduled: 'no' }], 'point.suppose': [flat.points[BOOT]!, {}], 'point.working': [flat.points[BOOT]!, {}],
+      'signal.dismiss': [signalId, { reason: 'Nothing at all.', recheck: '2026-12-24' }],
     };
     const withId = (Object.keys(ROUTES) as RouteName[]).filter((name) => ROUTES[name].path.includes(':id'));
     expect(Object.keys(proper).sort()).to.deep.equal(withId.sort());
     for (const [name, [id, form]] of Object.entries(proper) as [RouteName, [string, object]][]) {
       const route: Route = ROUTES[name];
-      const path = route.path.replace(':id', id);
+      const path = route.path.replace(':id', id).replace(':scope', 'place');
       const { status } = await (route.method === 'GET' ? other.get(path) : route.method === 'DELETE' ? other.delete(path) : route.method === 'PUT' ? other.put(path, form) : other.post(path, form));
       expect(status, name).to.equal(404);
     }
     for (const [path, form] of [
       ['/jobs', { id: v7(), pointIds: [flat.points[BOOT]], assigneeId: flat.tenantId }], ['/records', { id: v7(), pointId: flat.points[BOOT], done: '2026-11-01' }],
       ['/faults', { id: v7(), machineId: flat.machineId, symptom: 'washer.smell' }], ['/places', { id: v7(), propertyId: flat.propertyId, kind: 'unit', name: 'Mine' }],
+      ['/practice', { scope: 'property', subjectId: flat.propertyId, practice: 'light' }], ['/methods', { scope: 'point', subjectId: flat.points[BOOT], method: 'tubClean', option: 'tablets' }],
+      ['/seasons', { scope: 'property', subjectId: flat.propertyId, coolingMonth: 5, coolingDate: 1, leadDays: 1, warmCelsius: 20 }], ['/upkeep-day', { scope: 'place', subjectId: flat.placeId, rule: null }],
+      ['/looks', { id: v7(), number: 1, grade: 'due' }], ['/signals', { id: v7(), machineId: flat.machineId, type: 'washer.code' }], ['/habits/checks', { id: v7(), machineId: flat.machineId, habit: 'washer.doorOpen', kept: 'kept' }],
       ['/machines', { id: v7(), placeId: flat.placeId, type: 'washer', fuel: 'electric', owner: 'tenant' }], ['/buildings', { id: v7(), propertyId: flat.propertyId, name: 'Mine' }],
     ] as const) expect((await other.post(path, form)).status, path).to.equal(404);
     expect((await other.get('/board')).body.rows).to.deep.equal([]);
@@ -292,7 +303,8 @@ describe('The board', () => {
     const flat = await registerFlat(house);
     const read = async (caller: Caller): Promise<BoardAnswer> => (await caller.get('/board').expect(200)).body;
     const first = await read(house.manager);
-    expect(first.rows[0]!.marks).to.have.length(12);
+    // Three core points of six numbers each; the drawer rides along and is not on the board.
+    expect(first.rows[0]!.marks).to.have.length(18);
     await house.manager.post('/records', { id: v7(), pointId: flat.points[BOOT], done: '2026-11-20' }).expect(200);
     const second = await read(house.manager);
     expect(second.rows[0]!.marks).not.to.deep.equal(first.rows[0]!.marks);

@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import sharp from 'sharp';
 import request, { type Test } from 'supertest';
 import { v7 } from 'uuid';
+import { dayFromIso } from '../../core/calendar/day.ts';
 import { scenePicture } from '../../core/catalogue/picture.ts';
 import { createEnv, type Env } from '../../server/env.ts';
 import { createApp } from '../../server/http/app.ts';
@@ -16,6 +17,7 @@ export const ZONE = 'Europe/Dublin';
 /** Tuesday 24 November 2026, noon. */
 export const NOON = Date.UTC(2026, 10, 24, 12);
 export const DAY_MS = 86_400_000;
+export const TODAY = dayFromIso('2026-11-24');
 
 export class Caller {
   private cookie = '';

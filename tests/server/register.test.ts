@@ -12,10 +12,10 @@ describe('The register', () => {
   const pointOf = async (procedure: string, of = flat) => (await house.manager.get(`/points/${of.points[procedure]}`).expect(200)).body;
 
   it('numbers points on, for short links', async () => {
-    expect(flat.numbers).to.deep.equal([1, 2]);
+    expect(flat.numbers).to.deep.equal([1, 2, 3, 4]);
     const second = await registerFlat(house, 'dryer', 'Flat 2A');
-    expect(second.numbers).to.deep.equal([3, 4]);
-    const { body } = await house.manager.get('/points/3').expect(200);
+    expect(second.numbers).to.deep.equal([5, 6]);
+    const { body } = await house.manager.get('/points/5').expect(200);
     expect(body.place.name).to.equal('Flat 2A');
   });
   it('holds a shared machine that serves several units', async () => {
@@ -50,7 +50,7 @@ describe('The register', () => {
     await house.manager.put(`/points/${flat.points['washer.drainPumpFilter']}/specification`, { specification: { makerLimitDays: 45 }, basedOn: null }).expect(200);
     const limited = await pointOf('washer.drainPumpFilter');
     expect(limited.mark.intervalDays).to.equal(45);
-    expect(limited.terms.at(-1).says).to.equal('The maker’s manual');
+    expect(limited.terms.at(-1)).to.include({ says: 'Never later than', why: 'the limit of the maker’s manual' });
   });
   it('teaches from the first grade only on a machine that was new', async () => {
     const grade = async (of: Flat) => {
@@ -76,21 +76,21 @@ describe('The register', () => {
     const point = await pointOf('airHandler.returnFilter', air);
     // 30 days at the old rate, and the 60 left at ×1.6.
     expect(point.mark.intervalDays).to.equal(30 + Math.round(60 / 1.6));
-    expect(point.terms.some(({ says }: { says: string }) => says === 'Household changed on 24 Nov')).to.equal(true);
+    expect(point.terms.some(({ says }: { says: string }) => says === 'Changed on 24 Nov')).to.equal(true);
   });
   it('tells standing by what is in order, and turns with the days alone', async () => {
     for (const procedure of Object.keys(flat.points)) await house.manager.post('/records', { id: v7(), pointId: flat.points[procedure], done: '2026-11-20' }).expect(200);
     const standing = async () => (await house.manager.get(`/places/${flat.placeId}`)).body.standing;
     expect((await standing()).verdict).to.equal('sound');
     await letDaysPass(house, 40);
-    expect((await standing()).inOrder).to.deep.equal({ count: 1, of: 2 });
+    expect((await standing()).inOrder).to.deep.equal({ count: 2, of: 3 });
     expect((await standing()).verdict).to.equal('breach');
   });
   it('offers near points of the machine for the same sitting, and says who may', async () => {
     const air = await registerFlat(house, 'airHandler', 'Flat 3A');
     const point = await pointOf('airHandler.condensateDrain', air);
-    expect(point.rideAlong).to.have.length(1);
-    expect(point.rideAlong[0]).to.include({ name: 'Return filter', chosen: true, forTenant: true });
+    expect(point.rideAlong).to.have.length(3);
+    expect(point.rideAlong.find(({ name }: { name: string }) => name === 'Return filter')).to.include({ name: 'Return filter', chosen: true, forTenant: true });
     expect(point.assignees.find(({ role }: { role: string }) => role === 'tenant').may).to.equal(false);
     expect(point.assignees.find(({ role }: { role: string }) => role === 'me').may).to.equal(true);
   });

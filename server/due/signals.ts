@@ -1,0 +1,103 @@
+/** Signals: something seen or reported makes a point due; answered by a service, or dismissed with a reason and a day of looking again. */
+import { dayFromIso, dayOfInstant, isoFromDay, type Day } from '../../core/calendar/day.ts';
+import { signalsOf, signalTypeOf } from '../../core/due/signals.ts';
+import type { DismissSignal, ReportSignal, SignalSummary } from '../../contract/signals.ts';
+import type { Call } from '../env.ts';
+import { fieldProblem, notFound, Problem } from '../http/problem.ts';
+import { machineName } from '../register/names.ts';
+import { visibleMachine } from '../register/visible.ts';
+import type { Db } from '../store/db.ts';
+import type { Row } from '../store/tables.ts';
+import { namesOf } from './find.ts';
+import { recompute } from './recompute.ts';
+
+export interface Raised {
+  readonly id: string;
+  readonly machine: Row<'machine'>;
+  readonly type: string;
+  readonly note: string;
+  readonly personId: string | null;
+  readonly emitterId: string | null;
+}
+
+/** Opens a signal, or counts it once more where the same one still waits; a dismissed one keeps its day of looking again. */
+export async function raiseSignal(db: Db, { id, machine, type, note, personId, emitterId }: Raised, now: number): Promise<string> {
+  const kind = signalsOf(machine.type).find(({ key }) => key === type);
+  const point = kind && await db.point.one({ machineId: machine.id, procedure: kind.point });
+  if (!point) throw fieldProblem('type', 'field.signal');
+  const known = await db.signal.one({ pointId: point.id, type, state: ['open', 'dismissed'] });
+  if (known) {
+    await db.signal.update({ id: known.id }, { times: known.times + 1, lastAt: now, ...(note && { note }) });
+    return known.id;
+  }
+  const place = (await db.place.one({ id: machine.placeId }))!;
+  const { zone } = (await db.property.one({ id: place.propertyId }))!;
+  await db.signal.insert({
+    id, organisationId: machine.organisationId, placeId: place.id, machineId: machine.id, pointId: point.id, type, note, state: 'open',
+    day: dayOfInstant(now, zone), at: now, times: 1, lastAt: now, personId, emitterId, recheckDay: null, reason: null, settledAt: null, settledBy: null,
+  });
+  await recompute(db, [point.id], now);
+  return id;
+}
+
+export async function reportSignal(call: Call, { id, machineId, type, note }: ReportSignal): Promise<{ id: string }> {
+  const machine = await visibleMachine(call, machineId);
+  if (machine.retiredDay !== null) throw new Problem(409, 'machineRetired', { day: call.env.say.day(machine.retiredDay) });
+  return { id: await raiseSignal(call.db, { id, machine, type, note, personId: call.actor.personId, emitterId: null }, call.now) };
+}
+
+export async function dismissSignal(call: Call, id: string, { reason, recheck }: DismissSignal): Promise<object> {
+  const { db, actor, now, env: { say } } = call;
+  const signal = await db.signal.one({ id, organisationId: actor.organisationId });
+  if (!signal) throw notFound();
+  if (signal.state === 'answered') throw new Problem(409, 'signalAnswered', { day: say.day(signal.day) });
+  const recheckDay = dayFromIso(recheck);
+  if (recheckDay <= (await dayAt(db, signal.placeId, now))) throw fieldProblem('recheck', 'field.recheck');
+  await db.signal.update({ id }, { state: 'dismissed', recheckDay, reason, settledAt: now, settledBy: actor.personId });
+  await recompute(db, [signal.pointId], now);
+  return {};
+}
+
+async function dayAt(db: Db, placeId: string, now: number): Promise<Day> {
+  const place = (await db.place.one({ id: placeId }))!;
+  return dayOfInstant(now, (await db.property.one({ id: place.propertyId }))!.zone);
+}
+
+/** A service that counts answers what was reported up to its day. */
+export async function answerSignals(db: Db, pointId: string, doneDay: Day, now: number): Promise<void> {
+  for (const signal of await db.signal.all({ pointId, state: ['open', 'dismissed'] })) {
+    if (signal.day <= doneDay) await db.signal.update({ id: signal.id }, { state: 'answered', settledAt: now });
+  }
+}
+
+const SHOWN_SETTLED = 10;
+
+/** Open ones first, then dismissed ones by their day of looking again, then those answered lately. */
+export async function listSignals(call: Call, where: { placeId?: string }): Promise<SignalSummary[]> {
+  const { db, actor: { organisationId } } = call;
+  const [open, dismissed, answered] = await Promise.all([
+    db.signal.all({ ...where, organisationId, state: 'open' }, { order: [['at', 'ASC']], limit: 500 }),
+    db.signal.all({ ...where, organisationId, state: 'dismissed' }, { order: [['recheckDay', 'ASC']], limit: 200 }),
+    db.signal.all({ ...where, organisationId, state: 'answered' }, { order: [['settledAt', 'DESC']], limit: SHOWN_SETTLED }),
+  ]);
+  return describeSignals(call, [...open, ...dismissed, ...answered]);
+}
+
+export async function describeSignals({ db, env: { say }, now }: Call, signals: readonly Row<'signal'>[]): Promise<SignalSummary[]> {
+  const [machines, places, points, names] = await Promise.all([
+    db.machine.all({ id: signals.map(({ machineId }) => machineId) }), db.place.all({ id: signals.map(({ placeId }) => placeId) }),
+    db.point.all({ id: signals.map(({ pointId }) => pointId) }), namesOf(db, signals.map(({ personId }) => personId)),
+  ]);
+  const properties = await db.property.all({ id: places.map(({ propertyId }) => propertyId) });
+  return signals.map((signal) => {
+    const place = places.find(({ id }) => id === signal.placeId)!;
+    const { zone } = properties.find(({ id }) => id === place.propertyId)!;
+    return {
+      id: signal.id, says: say(`signal.${signalTypeOf(signal.type).key}`), note: signal.note, placeId: place.id, place: place.name,
+      machine: machineName(say, machines.find(({ id }) => id === signal.machineId)!), pointNumber: points.find(({ id }) => id === signal.pointId)!.number,
+      state: signal.state, stateSays: say(`signalState.${signal.state}`), at: signal.at, zone, today: isoFromDay(dayOfInstant(now, zone)), times: signal.times,
+      by: signal.emitterId ? say('signal.byMachine') : (signal.personId && names.get(signal.personId)) ?? say('story.someone'), fromMachine: signal.emitterId !== null,
+      recheck: signal.recheckDay === null ? null : isoFromDay(signal.recheckDay), reason: signal.reason,
+    };
+  });
+}

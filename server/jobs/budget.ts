@@ -1,0 +1,32 @@
+/** A tenancy's budget: how much it was asked for this month, and whether one more job fits. */
+import { civilOf, dayOfCivil } from '../../core/calendar/civil.ts';
+import { dayOfInstant, instantOfDay, type Day } from '../../core/calendar/day.ts';
+import { procedureOf } from '../../core/catalogue/catalogue.ts';
+import type { Budget } from '../../core/due/burden.ts';
+import { budgetOf } from '../due/settings.ts';
+import type { Db } from '../store/db.ts';
+import type { Row } from '../store/tables.ts';
+
+export interface BudgetUse extends Budget {
+  readonly usedJobs: number;
+  readonly usedMinutes: number;
+}
+
+/** What a tenancy was asked for in the calendar month of an instant. Jobs that were cancelled do not count. */
+export async function budgetUse(db: Db, tenancy: Row<'tenancy'>, now: number, zone: string): Promise<BudgetUse> {
+  const today: Day = dayOfInstant(now, zone);
+  const { year, month } = civilOf(today);
+  const since = instantOfDay(dayOfCivil(year, month, 1), 0, zone);
+  const jobs = (await db.job.all({ assigneeId: tenancy.personId, placeId: tenancy.placeId })).filter(({ givenAt, state }) => givenAt !== null && givenAt >= since && givenAt <= now && state !== 'cancelled');
+  const tasks = jobs.length === 0 ? [] : (await db.task.all({ jobId: jobs.map(({ id }) => id) })).filter(({ state }) => state !== 'dropped');
+  const points = tasks.length === 0 ? [] : await db.point.all({ id: tasks.map(({ pointId }) => pointId) });
+  return {
+    ...await budgetOf(db, tenancy.organisationId, tenancy.id, today),
+    usedJobs: jobs.length, usedMinutes: points.reduce((sum, { procedure }) => sum + procedureOf(procedure).minutes, 0),
+  };
+}
+
+/** Whether a job of so many minutes still fits. One job alone may be longer than the minutes. */
+export function fitsBudget({ jobs, minutes, usedJobs, usedMinutes }: BudgetUse, more: number): boolean {
+  return usedJobs < jobs && (usedJobs === 0 || usedMinutes + more <= minutes);
+}
