@@ -15,7 +15,7 @@ const lines = computed(() => all.value.slice(0, pages.value * PAGE));
 
 function workWords(mark: Mark): string {
   if (isSent(mark)) return say('work.sent');
-  return say(`work.${(['nobody', 'given', 'started', 'awaitingTest'] as const)[mark.work] ?? 'nobody'}`);
+  return say(`work.${(['nobody', 'given', 'started', 'awaitingTest', 'onHold'] as const)[mark.work] ?? 'nobody'}`);
 }
 </script>
 

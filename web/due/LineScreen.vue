@@ -98,7 +98,7 @@ onBeforeUnmount(() => {
         <footer class="legend small quiet no-print">
           <template v-if="legend">
             <span v-for="kind in kinds" :key="kind"><KindGlyph :kind="kind" /> {{ say(`kind.${kind}`) }}</span>
-            <span v-for="sign in ['foot', 'tick', 'box', 'hollow', 'far']" :key="sign">{{ say(`line.legend.${sign}`) }}</span>
+            <span v-for="sign in ['foot', 'tick', 'pause', 'box', 'hollow', 'far']" :key="sign">{{ say(`line.legend.${sign}`) }}</span>
             <button type="button" class="plain link" @click="setLegend(false)">{{ say('line.legend.hide') }}</button>
           </template>
           <button v-else type="button" class="plain link" @click="setLegend(true)">{{ say('line.legend') }}</button>

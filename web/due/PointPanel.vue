@@ -10,13 +10,16 @@ import GiveJob from '../jobs/GiveJob.vue';
 import LogRecord from '../proof/LogRecord.vue';
 import PointSpecification from '../register/PointSpecification.vue';
 import { say } from '../language/say.ts';
+import type { SignalSummary } from '../../contract/signals.ts';
 import { standOn } from './marks.ts';
+import SignalList from './SignalList.vue';
 import KindGlyph from './KindGlyph.vue';
 
 const props = defineProps<{ number: number }>();
 const emit = defineEmits<{ close: []; changed: [] }>();
 
 const { value: point, failure, reload } = useLoading(() => get<PointAnswer>(`/points/${props.number}`));
+const signals = useLoading(async () => (point.value?.signals.length ? (await get<{ signals: SignalSummary[] }>('/signals')).signals.filter((it) => point.value!.signals.some(({ id }) => id === it.id)) : []));
 const open = ref<'give' | 'log' | 'specify' | null>(null);
 const sure = ref(false);
 const refusal = ref('');
@@ -35,8 +38,17 @@ const lineDay = computed(() => point.value!.mark.servedDay + point.value!.mark.i
 
 async function changed(): Promise<void> {
   open.value = null;
-  await reload();
+  await load();
   emit('changed');
+}
+
+async function schedule(scheduled: 'yes' | 'no'): Promise<void> {
+  try {
+    await write('PUT', `/points/${point.value!.id}/scheduled`, { scheduled });
+  } catch (error) {
+    refusal.value = sentenceOf(error);
+  }
+  await changed();
 }
 
 async function cancel(): Promise<void> {
@@ -50,7 +62,11 @@ async function cancel(): Promise<void> {
   await changed();
 }
 
-onMounted(reload);
+async function load(): Promise<void> {
+  await reload();
+  await signals.reload();
+}
+onMounted(load);
 </script>
 
 <template>
@@ -63,6 +79,9 @@ onMounted(reload);
       <p class="big" :class="{ alarm: late }">{{ headline }}</p>
       <p v-if="stand.share !== undefined" class="quiet small">{{ say('point.used', { share: stand.share, past: String(stand.daysLeft < 0), day: say.shortDay(lineDay) }) }}</p>
       <p class="says">{{ point.says }} {{ point.why }}</p>
+      <p v-if="point.hold" class="small strong">{{ point.hold }}</p>
+      <p v-if="!point.scheduled" class="small quiet">{{ say('point.rides') }} <button type="button" class="plain link" @click="schedule('yes')">{{ say('point.schedule') }}</button></p>
+      <SignalList v-if="signals.value.value?.length" :signals="signals.value.value" @changed="changed" />
 
       <p v-if="point.job?.state === 'open' && point.job.reason" class="caution small">{{ say('point.handedBack', { reason: point.job.reason }) }}</p>
       <section :aria-label="say('point.actions')" class="actions no-print">
@@ -73,6 +92,7 @@ onMounted(reload);
           <VBtn v-else variant="outlined" @click="cancel">{{ say(sure ? 'point.cancelJob.sure' : 'point.cancelJob') }}</VBtn>
           <VBtn variant="outlined" @click="open = open === 'log' ? null : 'log'">{{ say('point.log') }}</VBtn>
         </template>
+        <VBtn variant="outlined" :to="`/look/${point.number}`">{{ say('point.look') }}</VBtn>
         <VBtn variant="outlined" @click="open = open === 'specify' ? null : 'specify'">{{ say('point.specify') }}</VBtn>
       </section>
       <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
@@ -86,6 +106,8 @@ onMounted(reload);
           <div v-for="(term, i) in point.terms" :key="i"><dt>{{ term.says }}<small>{{ term.why }}</small></dt><dd>{{ say('point.days', { days: term.days }) }}</dd></div>
           <div class="sum"><dt>{{ say('point.interval') }}<small v-if="point.band && point.band.early < point.band.late">{{ say('point.band', { early: point.band.early, late: point.band.late }) }}</small></dt><dd>{{ say('point.days', { days: point.mark.intervalDays }) }}</dd></div>
         </dl>
+        <p class="more small"><RouterLink :to="`/line/${point.number}/working`">{{ say('point.working.more') }}</RouterLink></p>
+        <p v-if="point.calendar" class="small quiet">{{ say('point.calendar', { says: point.calendar }) }}</p>
       </section>
       <section>
         <h3>{{ say('point.story') }}</h3>
@@ -113,6 +135,8 @@ h2 { padding-right: 26px; }
 .working dd { margin: 0; white-space: nowrap; font-weight: 600; }
 .working .sum { border-top: 2px solid var(--ink); font-weight: 680; }
 .working .sum small { font-weight: 400; }
+.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; }
+.more { margin-top: 4px; }
 .story li { display: flex; justify-content: space-between; gap: 10px; padding: 4px 0; border-top: 1px solid var(--hair); }
 .story .quiet { white-space: nowrap; }
 @media (max-width: 900px) { .side { position: fixed; inset: 0; width: auto; z-index: 20; } }

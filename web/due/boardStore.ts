@@ -4,7 +4,7 @@ import { computed, ref, shallowRef } from 'vue';
 import type { BoardAnswer } from '../../contract/due.ts';
 import { get } from '../door/door.ts';
 import { sentenceOf } from '../door/form.ts';
-import { foremost, isIdle, isPast, isSent, rowsOf, urgency, type BoardRow, type Mark } from './marks.ts';
+import { foremost, isIdle, isOnHold, isPast, isSent, rowsOf, urgency, type BoardRow, type Mark } from './marks.ts';
 
 export type Focus = 'all' | 'past' | 'nobody' | 'soon' | 'noRecord';
 
@@ -15,7 +15,7 @@ export const FOCUS: Readonly<Record<Focus, (mark: Mark) => boolean>> = {
   all: () => true,
   past: (mark) => isPast(mark) && !isSent(mark),
   nobody: (mark) => isPast(mark) && isIdle(mark),
-  soon: (mark) => !isPast(mark) && !isSent(mark) && mark.share !== undefined && mark.daysLeft <= SOON_DAYS,
+  soon: (mark) => !isPast(mark) && !isSent(mark) && !isOnHold(mark) && mark.share !== undefined && mark.daysLeft <= SOON_DAYS,
   noRecord: (mark) => mark.state === 'noRecord' && !isSent(mark),
 };
 

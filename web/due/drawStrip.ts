@@ -1,6 +1,6 @@
 /** Drawing one strip: its rail, the ground past the line, and its marks. */
 import { GLYPHS } from './glyphs.ts';
-import { isIdle, isPast, isSent, type Mark } from './marks.ts';
+import { isIdle, isOnHold, isPast, isSent, type Mark } from './marks.ts';
 import { GUTTER_END, LINE_AT, placeOf } from './scale.ts';
 
 export interface Palette {
@@ -119,17 +119,23 @@ export function drawMark(context: CanvasRenderingContext2D, palette: Palette, { 
 
 function colourOf(mark: Mark, palette: Palette): string {
   if (isPast(mark) && isIdle(mark)) return palette.alarm;
+  if (isOnHold(mark)) return palette.fresh;
   if (!isIdle(mark)) return palette.dew;
   return mark.state === 'fresh' || mark.state === 'noRecord' ? palette.fresh : palette.ink;
 }
 
-/** The second sign beside colour: a foot where somebody is on it, a tick where it was sent. */
+/** The second sign beside colour: a foot where somebody is on it, a tick where it was sent, two bars where it is on hold. */
 function drawSign(context: CanvasRenderingContext2D, mark: Mark, crowded: boolean): void {
   if (isIdle(mark)) return;
   const y = crowded ? 7 : mark.type.safetyCritical ? 12 : 9.5;
   context.lineWidth = 2;
   context.beginPath();
-  if (isSent(mark)) {
+  if (isOnHold(mark)) {
+    for (const x of [-2, 2]) {
+      context.moveTo(x, y - 2);
+      context.lineTo(x, y + 2.5);
+    }
+  } else if (isSent(mark)) {
     context.moveTo(-3.5, y - 1);
     context.lineTo(-1, y + 1.5);
     context.lineTo(4, y - 2.5);

@@ -30,7 +30,7 @@ export interface Stand {
 export function standOn(mark: MarkDates, today: number): Stand {
   const line = lineOfMark(mark);
   const doneDay = doneDayOf(mark);
-  return { share: shareUsed(line, { today, doneDay }), state: stateOf(line, { today, doneDay }), daysLeft: line.lineDay - today };
+  return { share: shareUsed(line, { today, doneDay }), state: stateOf(line, { today, doneDay, onHold: mark.work === WORK.onHold }), daysLeft: line.lineDay - today };
 }
 
 export function rowsOf(board: BoardAnswer): BoardRow[] {
@@ -47,14 +47,15 @@ export function rowsOf(board: BoardAnswer): BoardRow[] {
 }
 
 export const isPast = ({ state }: Mark) => state === 'past' || state === 'longPast';
-export const isIdle = ({ work }: Mark) => work === WORK.none;
+export const isIdle = ({ work }: Pick<Mark, 'work'>) => work === WORK.none;
+export const isOnHold = ({ work }: Pick<Mark, 'work'>) => work === WORK.onHold;
 export const isSent = ({ work }: Pick<Mark, 'work'>) => work >= WORK.sent;
 
-/** What a mark weighs in a list: risk times lateness; sent work weighs little, no record as much as a point on its line. */
+/** What a mark weighs in a list: risk times lateness; sent work and what is on hold weigh little, no record as much as a point on its line. */
 export function urgency(mark: Mark): number {
   const share = mark.share ?? 1;
   const late = share >= 1 ? share : share * 0.4;
-  return late * mark.type.riskWeight * (isSent(mark) ? 0.05 : 1);
+  return late * mark.type.riskWeight * (isSent(mark) || isOnHold(mark) ? 0.05 : 1);
 }
 
 /** The mark that matters most in a row. */

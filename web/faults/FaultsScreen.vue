@@ -6,19 +6,22 @@ import { useBoard } from '../due/boardStore.ts';
 import { get } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
+import type { SignalSummary } from '../../contract/signals.ts';
+import SignalList from '../due/SignalList.vue';
 import FaultList from './FaultList.vue';
 
 const desk = useDesk();
 const board = useBoard();
 const { value: answer, failure, reload } = useLoading(() => get<{ faults: FaultSummary[] }>('/faults'));
+const signals = useLoading(() => get<{ signals: SignalSummary[] }>('/signals'));
 const open = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt === null) ?? []);
 const closed = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt !== null) ?? []);
 
 async function changed(): Promise<void> {
-  await reload();
+  await Promise.all([reload(), signals.reload()]);
   if (desk.isManager) await board.load();
 }
-onMounted(reload);
+onMounted(() => Promise.all([reload(), signals.reload()]));
 </script>
 
 <template>
@@ -28,6 +31,7 @@ onMounted(reload);
     <template v-if="answer">
       <div class="columns">
         <section><p class="count">{{ say('faults.open', { count: open.length }) }}</p><p v-if="!open.length" class="quiet">{{ say('faults.none.why') }}</p><FaultList v-if="open.length" :faults="open" with-place @changed="changed" /></section>
+        <section><h2>{{ say('signals.title') }}</h2><SignalList :signals="signals.value.value?.signals ?? []" with-place @changed="changed" /></section>
         <section v-if="closed.length"><h2>{{ say('faults.closed') }}</h2><FaultList :faults="closed" with-place /></section>
       </div>
     </template>

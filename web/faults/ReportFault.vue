@@ -2,6 +2,7 @@
 /** Saying that something is wrong: which machine, what is noticed, a photo. */
 import { computed, reactive, ref } from 'vue';
 import { reportFault } from '../../contract/faults.ts';
+import { reportSignal } from '../../contract/signals.ts';
 import type { HomeAnswer } from '../../contract/jobs.ts';
 import { newId, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
@@ -14,11 +15,19 @@ const id = newId();
 const entry = reactive({ machineId: props.machines.length === 1 ? props.machines[0]!.id : '', symptom: '', note: '' });
 const photos = ref<string[]>([]);
 const { errors, refusal, busy, submit } = useForm(reportFault);
+const signals = useForm(reportSignal);
 const machine = computed(() => props.machines.find(({ id: it }) => it === entry.machineId));
 const symptom = computed(() => machine.value?.symptoms.find(({ key }) => key === entry.symptom));
+/** Not broken, but asking for upkeep: a lamp, a code, weak flow, a smell. */
+const signal = computed(() => machine.value?.signals.find(({ key }) => key === entry.symptom));
 const addPhoto = (photo: string | null) => { if (photo) photos.value = [...photos.value, photo]; };
 
 async function send(): Promise<void> {
+  if (signal.value) {
+    const { machineId, symptom: type, note } = entry;
+    if (await signals.submit({ id, machineId, type, note }, (form) => write('POST', '/signals', form, id))) emit('sent');
+    return;
+  }
   if (await submit({ id, ...entry, photoIds: photos.value }, (form) => write('POST', '/faults', form, id))) emit('sent');
 }
 </script>
@@ -32,16 +41,16 @@ async function send(): Promise<void> {
     </fieldset>
     <fieldset v-if="machine">
       <legend>{{ say('fault.what') }}</legend>
-      <label v-for="it in machine.symptoms" :key="it.key" class="choice"><input v-model="entry.symptom" type="radio" name="symptom" :value="it.key"> {{ it.says }}</label>
+      <label v-for="it in [...machine.symptoms, ...machine.signals]" :key="it.key" class="choice"><input v-model="entry.symptom" type="radio" name="symptom" :value="it.key"> {{ it.says }}</label>
       <p v-if="errors.symptom" class="alarm small" role="alert">{{ errors.symptom }}</p>
     </fieldset>
     <p v-if="symptom?.stopUsing" class="caution strong" role="alert">{{ say('fault.stop') }}</p>
-    <template v-if="symptom">
+    <template v-if="symptom || signal">
       <VTextarea v-model="entry.note" :label="say('fault.note')" rows="2" :error-messages="errors.note" />
-      <PhotoField :label="say('fault.photo')" :model-value="photos.at(-1) ?? null" @update:model-value="addPhoto" />
+      <PhotoField v-if="symptom" :label="say('fault.photo')" :model-value="photos.at(-1) ?? null" @update:model-value="addPhoto" />
       <p v-if="photos.length" class="small quiet">{{ say('fault.photos', { count: photos.length }) }}</p>
     </template>
-    <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+    <p v-if="refusal || signals.refusal.value" class="tell" role="alert">{{ refusal || signals.refusal.value }}</p>
     <VBtn type="submit" color="primary" size="large" block :loading="busy">{{ say('fault.send') }}</VBtn>
   </form>
 </template>

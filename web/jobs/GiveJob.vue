@@ -29,7 +29,7 @@ async function give(): Promise<void> {
     <fieldset>
       <legend>{{ say('point.who') }}</legend>
       <label v-for="it in point.assignees" :key="it.id" :class="{ quiet: !it.may }">
-        <input v-model="who" type="radio" name="who" :value="it.id" :disabled="!it.may"> {{ it.name }} <span class="quiet small">{{ say(it.may ? `point.role.${it.role}` : 'point.mayNot') }}</span>
+        <input v-model="who" type="radio" name="who" :value="it.id" :disabled="!it.may"> {{ it.name }} <span class="quiet small">{{ it.budget ?? say(it.may ? `point.role.${it.role}` : 'point.mayNot') }}<template v-if="it.role === 'tenant' && !it.may && it.budget">, {{ say('point.mayNot') }}</template></span>
       </label>
     </fieldset>
     <fieldset v-if="offered.length">

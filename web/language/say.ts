@@ -14,5 +14,9 @@ export const say: Speaker = Object.assign(
     day: (day: number) => current.day(day),
     shortDay: (day: number) => current.shortDay(day),
     time: (instant: number, zone: string) => current.time(instant, zone),
+    weekday: (day: number) => current.weekday(day),
+    month: (day: number) => current.month(day),
+    dayOfYear: (day: number) => current.dayOfYear(day),
+    list: (items: readonly string[]) => current.list(items),
   },
 );

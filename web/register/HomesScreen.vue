@@ -45,7 +45,7 @@ onMounted(reload);
     <section v-for="property in shown" :key="property.id" class="property">
       <div class="title">
         <h2>{{ property.name }}</h2>
-        <p class="quiet small">{{ property.address }} · {{ say(`practice.${property.practice}`) }} · {{ say(`property.source.${property.water.source}`) }}<template v-if="property.water.hardnessMgL !== null">, {{ property.water.hardnessMgL }} mg/L</template> · {{ property.zone }}</p>
+        <p class="quiet small">{{ property.address }} · {{ property.practiceSays }} · {{ say(`property.source.${property.water.source}`) }}<template v-if="property.water.hardnessMgL !== null">, {{ property.water.hardnessMgL }} mg/L</template> · {{ property.zone }}</p>
         <span class="acts no-print">
           <button type="button" class="plain link" @click="toggle(property.id, 'facts')">{{ say('homes.facts') }}</button>
           <button type="button" class="plain link" @click="toggle(property.id, 'place')">{{ say('homes.addPlace') }}</button>

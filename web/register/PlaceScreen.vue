@@ -8,10 +8,13 @@ import { get, photoUrl, write, newId } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import FaultList from '../faults/FaultList.vue';
 import KindGlyph from '../due/KindGlyph.vue';
+import HabitPanel from '../due/HabitPanel.vue';
+import SignalList from '../due/SignalList.vue';
 import StripGauge, { type GaugeMark } from '../due/StripGauge.vue';
 import { isSent, standOn } from '../due/marks.ts';
 import { say } from '../language/say.ts';
 import MachineForm from './MachineForm.vue';
+import MachineMore from './MachineMore.vue';
 import PhotoField from './PhotoField.vue';
 import PointSpecification from './PointSpecification.vue';
 import TenancyPanel from './TenancyPanel.vue';
@@ -22,6 +25,7 @@ const desk = useDesk();
 const { value: place, failure, reload } = useLoading(() => get<PlaceAnswer>(`/places/${props.id}`));
 const addingMachine = ref(false);
 const specifying = ref<string | null>(null);
+const more = ref<string | null>(null);
 
 const today = computed(() => place.value!.property.today);
 const gaugeOf = (points: readonly PointSummary[]): GaugeMark[] => points.map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical }));
@@ -38,6 +42,7 @@ const standing = computed(() => {
 function words({ mark }: PointSummary): string {
   const { share, daysLeft, state } = standOn(mark, today.value);
   if (isSent(mark)) return say('work.sent');
+  if (state === 'onHold') return say('work.onHold');
   if (share === undefined) return say(`state.${state}`);
   return daysLeft < 0 ? say('words.past', { days: -daysLeft }) : daysLeft === 0 ? say('words.due') : say('words.in', { days: daysLeft });
 }
@@ -46,6 +51,7 @@ const lacksSpecification = ({ fields, specification }: PointSummary) => fields.i
 const detail = (machine: MachineSummary) => [
   [machine.maker, machine.model].filter(Boolean).join(' '), machine.fuel === 'gas' ? say('machine.gas') : '',
   machine.installed ? say('machine.installed.says', { day: say.day(dayFromIso(machine.installed)) }) : '', machine.drainBranch,
+  machine.contract ? say('machine.contract.says', { months: machine.contract.everyMonths }) : '', machine.retired ? say('machine.retired', { day: say.day(dayFromIso(machine.retired)) }) : '',
 ].filter(Boolean).join(' · ');
 
 async function setShutoff(machine: MachineSummary, shutoffPhotoId: string | null): Promise<void> {
@@ -69,7 +75,7 @@ onMounted(reload);
         <h1>{{ place.name }}</h1><p class="quiet">{{ place.property.name }}</p>
         <p class="verdict" :class="place.standing.verdict"><b>{{ say(place.standing.inOrder.of ? `standing.${place.standing.verdict}` : 'standing.none') }}</b></p>
       </header>
-      <StripGauge v-if="place.machines.length" :marks="place.machines.flatMap((machine) => gaugeOf(machine.points))" :today="today" :width="1060" class="whole" />
+      <StripGauge v-if="place.machines.length" :marks="place.machines.flatMap((machine) => gaugeOf(machine.points.filter(({ scheduled }) => scheduled)))" :today="today" :width="1060" class="whole" />
       <ul v-if="standing.length" class="standing small" :aria-label="say('place.standing')"><li v-for="line in standing" :key="line">{{ line }}</li></ul>
       <div class="columns">
         <section>
@@ -77,7 +83,8 @@ onMounted(reload);
           <MachineForm v-if="addingMachine" :place="place" @saved="saved" />
           <p v-if="place.machines.length === 0" class="quiet">{{ say('place.noMachines') }}</p>
           <article v-for="machine in place.machines" :key="machine.id" class="machine">
-            <div class="head"><h3>{{ machine.name }}</h3><p class="quiet small">{{ detail(machine) }}</p></div>
+            <div class="head"><h3>{{ machine.name }}</h3><p class="quiet small">{{ detail(machine) }} <button v-if="desk.isManager && !machine.retired" type="button" class="plain link" :aria-expanded="more === machine.id" @click="more = more === machine.id ? null : machine.id">{{ say('machine.more') }}</button></p></div>
+            <MachineMore v-if="more === machine.id" :machine="machine" :today="today" @saved="saved" />
             <ul>
               <li v-for="point in machine.points" :key="point.id" class="point">
                 <RouterLink v-if="desk.isManager" :to="`/line/${point.number}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink>
@@ -95,7 +102,9 @@ onMounted(reload);
           </article>
         </section>
         <aside>
-          <TenancyPanel v-if="place.kind === 'unit'" :place="place" @saved="saved" />
+          <TenancyPanel v-if="place.kind === 'unit'" :key="place.tenancy?.id ?? 'none'" :place="place" @saved="saved" />
+          <section v-if="place.signals.length"><h2>{{ say('signals.title') }}</h2><SignalList :signals="place.signals" @changed="saved" /></section>
+          <section v-if="place.habits.length"><h2>{{ say('habits.title') }}</h2><HabitPanel :habits="place.habits" :let="place.tenancy !== null" @changed="saved" /></section>
           <section><h2>{{ say('place.faults') }}</h2><FaultList :faults="place.faults" @changed="saved" /></section>
         </aside>
       </div>

@@ -5,13 +5,14 @@ import { newProperty } from '../../contract/register.ts';
 import { newId, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
+import type { Practice } from '../../core/due/practice.ts';
 import ZoneField from '../people/ZoneField.vue';
 import WaterAndPractice from './WaterAndPractice.vue';
 
 const emit = defineEmits<{ saved: [] }>();
 const entry = reactive({
   id: newId(), name: '', address: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-  water: { source: 'public' as 'public' | 'well', hardnessMgL: null as number | null }, practice: 'steady' as const,
+  water: { source: 'public' as 'public' | 'well', hardnessMgL: null as number | null }, practice: null as Practice | null,
 });
 const { errors, refusal, busy, submit } = useForm(newProperty);
 

@@ -15,7 +15,7 @@ const TEXT: readonly SpecificationField[] = ['filterSize', 'position', 'airflow'
       v-if="TEXT.includes(field)" v-model="value[field as 'note']" :label="say(`spec.${field}`)" :hint="field === 'filterSize' ? say('spec.filterSize.hint') : ''"
       :error-messages="errors[`specification.${field}`]"
     />
-    <VTextField v-else-if="field === 'makerLimitDays'" v-model.number="value.makerLimitDays" type="number" :label="say('spec.makerLimitDays')" :error-messages="errors['specification.makerLimitDays']" @update:model-value="(text) => { if (String(text) === '') value.makerLimitDays = null; }" />
+    <VTextField v-else-if="field === 'makerLimitDays' || field === 'localLimitDays'" v-model.number="value[field]" type="number" :label="say(`spec.${field}`)" :error-messages="errors[`specification.${field}`]" @update:model-value="(text) => { if (String(text) === '') value[field] = null; }" />
     <fieldset v-else class="agents">
       <legend class="small">{{ say('spec.forbiddenAgents') }}</legend>
       <VCheckbox v-for="agent in FORBIDDABLE_AGENTS" :key="agent" v-model="value.forbiddenAgents" :value="agent" :label="say(`agent.${agent}`)" density="compact" />

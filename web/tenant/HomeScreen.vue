@@ -7,6 +7,7 @@ import { get, Refusal } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import JobCard from '../jobs/JobCard.vue';
 import { say } from '../language/say.ts';
+import HabitCard from './HabitCard.vue';
 
 const { value: home, failure, reload } = useLoading(async () => {
   try {
@@ -26,8 +27,9 @@ onMounted(reload);
         <template v-if="home.jobs.length"><h2>{{ say('home.todo', { count: home.jobs.length }) }}</h2><JobCard v-for="job in home.jobs" :key="job.id" :job="job" :to="`/jobs/${job.id}`" /></template>
         <div v-else class="panel calm"><h2>{{ say('home.nothing') }}</h2><p class="quiet">{{ say('home.nothing.why') }}</p></div>
       </section>
+      <HabitCard v-if="home.habits.length" :key="home.habits.length" :habits="home.habits" @answered="reload" />
       <VBtn variant="outlined" size="large" block to="/report">{{ say('home.wrong') }}</VBtn>
-      <section v-if="home.faults.length"><h2>{{ say('home.open') }}</h2><ul class="lines"><li v-for="fault in home.faults" :key="fault.id"><span>{{ fault.machine }}: {{ fault.says }}</span></li></ul></section>
+      <section v-if="home.faults.length || home.signals.length"><h2>{{ say('home.open') }}</h2><ul class="lines"><li v-for="signal in home.signals" :key="signal.id"><span>{{ signal.machine }}: {{ signal.says }}</span></li><li v-for="fault in home.faults" :key="fault.id"><span>{{ fault.machine }}: {{ fault.says }}</span></li></ul></section>
       <section v-if="home.done.length"><h2>{{ say('home.done') }}</h2><ul class="lines"><li v-for="it in home.done" :key="it.id"><span>{{ it.says }}<br><span class="quiet small">{{ it.verdict }}</span></span><span class="quiet small">{{ say.shortDay(dayFromIso(it.day)) }}</span></li></ul></section>
     </template>
     <p v-else-if="home" class="quiet">{{ say('home.ended') }}</p>

@@ -20,4 +20,6 @@ export const doingText = {
   'fault.title': 'What is wrong?', 'fault.machine': 'Which machine?', 'fault.what': 'What do you notice?', 'fault.note': 'Anything else we should know? (optional)', 'fault.photo': 'Add a photo', 'fault.photos': '{count, plural, one {One photo added} other {# photos added}}',
   'fault.send': 'Tell the office', 'fault.sent': 'Thank you, the office has it.', 'fault.stop': 'Stop using this machine now and switch it off. If you smell burning or gas or see fire, leave and call the emergency services first.',
   'strip.label': 'Share of interval used: {marks}', 'strip.mark': '{name} {percent} percent', 'strip.none': '{name}, no record',
+  'habits.card': 'How is it going?', 'habits.card.why': 'Small things that only you can do. Answer as it is; nobody is cross.', 'habits.answer.kept': 'I do that', 'habits.answer.lapsed': 'Not really', 'habits.send': 'Send',
+  'look.title': 'How does it look?', 'look.send': 'Send the look', 'look.note': 'Note (optional)', 'look.why': 'A look teaches the interval. It does not count as a service.', 'look.served': 'last served {day}', 'look.never': 'never logged', 'look.earlier': 'I looked on another day', 'look.day': 'Looked on',
 } as const;

@@ -14,6 +14,7 @@ const createTenantRouter = () => createRouter({
   routes: [
     { path: '/', component: () => import('./HomeScreen.vue') },
     { path: '/jobs/:id', component: () => import('./TenantJobScreen.vue'), props: true },
+    { path: '/look/:number(\\d+)', component: () => import('./TenantLookScreen.vue'), props: true },
     { path: '/report', component: () => import('./ReportScreen.vue') },
     { path: '/:rest(.*)*', redirect: '/' },
   ],

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+/** A look in twenty seconds: five pictures, one tap, sent. For whoever scans the label. */
+import { onMounted, reactive, ref } from 'vue';
+import { dayFromIso } from '../../core/calendar/day.ts';
+import { newLook, type LookAnswer, type LookDone } from '../../contract/signals.ts';
+import GradePicker from '../catalogue/GradePicker.vue';
+import { get, newId, write } from '../door/door.ts';
+import { useForm } from '../door/form.ts';
+import { useLoading } from '../door/load.ts';
+import { say } from '../language/say.ts';
+
+const props = defineProps<{ number: string; home: string; homeName: string }>();
+const { value: look, failure, reload } = useLoading(() => get<LookAnswer>(`/looks/${props.number}`));
+const id = newId();
+const entry = reactive<{ grade: string | null; day: string; note: string }>({ grade: null, day: '', note: '' });
+const earlier = ref(false);
+const done = ref('');
+const { errors, refusal, busy, submit } = useForm(newLook);
+
+async function send(): Promise<void> {
+  await submit({ id, number: Number(props.number), grade: entry.grade, note: entry.note, day: earlier.value && entry.day ? entry.day : null }, async (form) => {
+    done.value = (await write<LookDone>('POST', '/looks', form, id)).says;
+  });
+}
+onMounted(reload);
+</script>
+
+<template>
+  <div class="look">
+    <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+    <template v-if="done"><div role="status"><h1>{{ done }}</h1></div><VBtn color="primary" size="large" block :to="home">{{ homeName }}</VBtn></template>
+    <form v-else-if="look" @submit.prevent="send">
+      <header><p class="quiet small">{{ look.place }} · {{ look.machine }}</p><h1>{{ look.name }}</h1><p class="quiet small">{{ look.due }} · {{ look.served ? say('look.served', { day: say.day(dayFromIso(look.served)) }) : say('look.never') }}</p></header>
+      <GradePicker v-model="entry.grade" :procedure="look.procedure" :label="say('look.title')" :choices="look.grades" :error="errors.grade" />
+      <VBtn type="submit" color="primary" size="large" block :disabled="!entry.grade" :loading="busy">{{ say('look.send') }}</VBtn>
+      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+      <p class="quiet small">{{ say('look.why') }}</p>
+      <button v-if="!earlier" type="button" class="plain link" @click="earlier = true">{{ say('look.earlier') }}</button>
+      <template v-else>
+        <VTextField v-model="entry.day" type="date" :max="look.today" :label="say('look.day')" :error-messages="errors.day" />
+        <VTextarea v-model="entry.note" :label="say('look.note')" rows="1" :error-messages="errors.note" />
+      </template>
+    </form>
+    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
+  </div>
+</template>
+
+<style scoped>
+.look { max-width: 560px; margin: 0 auto; padding: 16px; display: grid; gap: 14px; font-size: 16px; }
+form { display: grid; gap: 14px; }
+.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; min-height: 44px; }
+</style>

@@ -1,0 +1,132 @@
+<script setup lang="ts">
+/** Choosing a practice for the whole or a part of it, with what each asks of whom side by side. */
+import { computed, onMounted, ref, watch } from 'vue';
+import type { PracticeAnswer, PracticePreview, Scope } from '../../contract/practice.ts';
+import type { Practice } from '../../core/due/practice.ts';
+import type { PropertySummary } from '../../contract/register.ts';
+import { useDesk } from '../desk/deskStore.ts';
+import { get, newId, write } from '../door/door.ts';
+import { useLoading } from '../door/load.ts';
+import { useSending } from '../door/sending.ts';
+import { say } from '../language/say.ts';
+import { useBoard } from './boardStore.ts';
+
+const props = defineProps<{ answer: PracticeAnswer }>();
+const emit = defineEmits<{ changed: [] }>();
+const desk = useDesk();
+const board = useBoard();
+const where = ref('organisation/all');
+const homes = useLoading(() => get<{ properties: PropertySummary[] }>('/homes'));
+const { value: preview, failure, loading, reload } = useLoading(() => get<PracticePreview>(`/practice/preview/${where.value}`));
+const sending = useSending();
+const told = ref('');
+const undo = ref<(() => Promise<void>) | null>(null);
+
+const scopes = computed(() => [
+  { value: 'organisation/all', title: say('practice.everywhere', { name: desk.me?.organisation ?? '' }) },
+  ...(homes.value.value?.properties ?? []).flatMap((property) => [
+    { value: `property/${property.id}`, title: property.name },
+    ...property.places.map(({ id, name }) => ({ value: `place/${id}`, title: `${property.name}, ${name}` })),
+  ]),
+]);
+const rows = computed(() => {
+  const options = preview.value?.options ?? [];
+  const of = (format: (burden: PracticePreview['options'][number]['burden']) => string) => options.map(({ burden }) => format(burden));
+  const number = (value: number, digits = 1) => value.toLocaleString('en-GB', { maximumFractionDigits: digits });
+  const money = (value: number | null) => (value === null ? say('practice.row.noPrices') : value.toLocaleString('en-GB', { style: 'currency', currency: preview.value?.currency ?? 'EUR', maximumFractionDigits: 0 }));
+  return [
+    { key: 'tenant', values: of((it) => number(it.tenantRequestsAMonth)) }, { key: 'most', sub: true, values: of((it) => number(it.mostInAMonth)) }, { key: 'spilled', sub: true, values: of((it) => number(it.spilledAMonth)) },
+    { key: 'hours', values: of((it) => number(it.staffHoursAMonth)) }, { key: 'doors', values: of((it) => number(it.doorsAMonth)) },
+    { key: 'heavy', values: of((it) => `${number(it.heavyShare * 100)} %`) }, { key: 'cost', values: of((it) => money(it.costAMonth)) },
+  ];
+});
+/** Longest bar of a row, for the small bars beside its numbers. */
+const share = (values: readonly string[], i: number) => {
+  const numbers = values.map((text) => Number(text.replace(/[^\d.]/g, '')) || 0);
+  return Math.max(...numbers) > 0 ? numbers[i]! / Math.max(...numbers) : 0;
+};
+
+const subject = () => {
+  const [scope, id] = where.value.split('/') as [Scope, string];
+  return { scope, subjectId: scope === 'organisation' ? null : id };
+};
+async function choose(practice: Practice | null, at = subject()): Promise<void> {
+  const before = at.scope === 'organisation' ? props.answer.practice : props.answer.exceptions.find(({ subjectId }) => subjectId === at.subjectId)?.practice ?? null;
+  if (!(await sending.run(async () => { await write('POST', '/practice', { ...at, practice }, newId()); }))) return;
+  told.value = practice ? say('practice.saved', { what: say(`practice.${practice}`), count: preview.value?.points ?? 0 }) : say('practice.undone');
+  undo.value = async () => {
+    await sending.run(async () => { await write('POST', '/practice', { ...at, practice: before }, newId()); });
+    undo.value = null;
+    told.value = say('practice.undone');
+    await after();
+  };
+  await after();
+}
+async function after(): Promise<void> {
+  emit('changed');
+  await Promise.all([reload(), board.load()]);
+}
+watch(where, () => { told.value = ''; undo.value = null; void reload(); });
+onMounted(() => Promise.all([homes.reload(), reload()]));
+</script>
+
+<template>
+  <div class="part">
+    <p class="quiet lead">{{ say('practice.lead') }}</p>
+    <VAutocomplete v-model="where" class="where" :items="scopes" :label="say('practice.where')" hide-details density="compact" />
+    <p v-if="failure || sending.failure.value" class="tell" role="alert">{{ failure || sending.failure.value }}</p>
+    <p v-if="told" class="told" role="status">{{ told }} <button v-if="undo" type="button" class="plain link" @click="undo">{{ say('practice.undo') }}</button></p>
+    <div v-if="preview" class="held" :class="{ waiting: loading }">
+      <table>
+        <caption class="unseen">{{ say('practice.compare') }}</caption>
+        <thead>
+          <tr><th scope="col"><span class="unseen">{{ say('practice.compare') }}</span></th>
+            <th v-for="option in preview.options" :key="option.practice" scope="col" :class="{ now: option.practice === preview.now }"><b>{{ say(`practice.${option.practice}`) }}</b><small v-if="option.practice === preview.now" class="dew">{{ say('practice.now') }}</small></th></tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in rows" :key="row.key" :class="{ sub: row.sub }">
+            <th scope="row">{{ say(`practice.row.${row.key}`) }}</th>
+            <td v-for="(value, i) in row.values" :key="i" :class="{ now: preview.options[i]!.practice === preview.now }">{{ value }}<i v-if="!row.sub" aria-hidden="true" :class="{ warm: row.key === 'heavy' }" :style="{ width: `${share(row.values, i) * 84}px` }" /></td>
+          </tr>
+          <tr class="no-print"><td /><td v-for="option in preview.options" :key="option.practice" :class="{ now: option.practice === preview.now }">
+            <VBtn size="small" :variant="option.practice === preview.now ? 'text' : 'outlined'" :disabled="option.practice === preview.now" :loading="sending.busy.value" @click="choose(option.practice)">{{ say('practice.choose', { practice: say(`practice.${option.practice}`) }) }}</VBtn>
+          </td></tr>
+        </tbody>
+      </table>
+      <ul class="schools small quiet"><li v-for="option in preview.options" :key="option.practice"><b>{{ say(`practice.${option.practice}`) }}</b>: {{ say(`practice.${option.practice}.why`) }}</li></ul>
+      <details class="small"><summary>{{ say('practice.how') }}</summary><p>{{ say('practice.of', { count: preview.points }) }}</p><p v-for="i in 3" :key="i">{{ say(`practice.how.${i}`) }}</p></details>
+    </div>
+    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
+    <section>
+      <h2>{{ say('practice.exceptions') }}</h2>
+      <p v-if="answer.exceptions.length === 0" class="quiet">{{ say('practice.exceptions.none') }}</p>
+      <ul class="exceptions"><li v-for="it in answer.exceptions" :key="it.subjectId"><span>{{ it.name }}</span><b>{{ say(`practice.${it.practice}`) }}</b><button type="button" class="plain link" @click="choose(null, { scope: it.scope, subjectId: it.subjectId })">{{ say('practice.back') }}</button></li></ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.part { display: grid; gap: 14px; }
+.lead { max-width: 62ch; }
+.where { max-width: 420px; }
+.held { overflow-x: auto; display: grid; gap: 12px; }
+.waiting { opacity: .6; }
+table { border-collapse: collapse; min-width: 720px; width: 100%; }
+th, td { text-align: left; padding: 8px 14px; border-bottom: 1px solid var(--hair); font-weight: 400; vertical-align: top; }
+thead th { border-bottom: 2px solid var(--ink); }
+thead small { display: block; }
+td { font-size: 19px; font-weight: 620; font-variant-numeric: tabular-nums; width: 17%; }
+td i { display: block; height: 4px; background: var(--dew); margin-top: 3px; border-radius: 2px; }
+td i.warm { background: var(--alarm); }
+.sub th, .sub td { padding-top: 2px; padding-bottom: 2px; font-size: 14px; color: var(--ink-2); font-weight: 400; }
+.sub th { padding-left: 28px; }
+.now { background: var(--pick); }
+.schools { display: grid; gap: 2px; }
+details p { margin-top: 4px; max-width: 75ch; }
+summary { cursor: pointer; color: var(--dew-deep); min-height: 26px; }
+.exceptions li { display: flex; gap: 16px; padding: 6px 0; border-top: 1px solid var(--hair); }
+.exceptions span { flex: 1; }
+.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; }
+.told { border-left: 4px solid var(--dew); padding: 4px 12px; background: var(--pick); }
+section { display: grid; gap: 6px; }
+</style>

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+/** Signals: those that wait, those set aside with their day of looking again, those answered lately. */
+import { reactive, ref } from 'vue';
+import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
+import { dismissSignal, type SignalSummary } from '../../contract/signals.ts';
+import { useDesk } from '../desk/deskStore.ts';
+import { newId, write } from '../door/door.ts';
+import { useForm } from '../door/form.ts';
+import { say } from '../language/say.ts';
+
+const RECHECK_DAYS = 14;
+defineProps<{ signals: readonly SignalSummary[]; withPlace?: boolean }>();
+const emit = defineEmits<{ changed: [] }>();
+const desk = useDesk();
+const open = ref<string | null>(null);
+const entry = reactive({ reason: '', recheck: '' });
+const { errors, refusal, busy, submit } = useForm(dismissSignal);
+
+function begin({ id, today }: SignalSummary): void {
+  open.value = open.value === id ? null : id;
+  Object.assign(entry, { reason: '', recheck: isoFromDay(dayFromIso(today) + RECHECK_DAYS) });
+}
+async function dismiss(id: string): Promise<void> {
+  if (!(await submit(entry, (form) => write('POST', `/signals/${id}/dismissal`, form, newId())))) return;
+  open.value = null;
+  emit('changed');
+}
+</script>
+
+<template>
+  <p v-if="signals.length === 0" class="quiet small">{{ say('signals.none') }}</p>
+  <ul class="signals">
+    <li v-for="it in signals" :key="it.id" :class="it.state">
+      <p><b>{{ it.says }}</b> <RouterLink v-if="withPlace" :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink> <span class="quiet small">{{ it.machine }}</span></p>
+      <p v-if="it.note" class="small">“{{ it.note }}”</p>
+      <p class="quiet small">{{ it.by }}, {{ say.time(it.at, it.zone) }}<template v-if="it.times > 1"> · {{ say('signals.again', { times: it.times }) }}</template><template v-if="it.state === 'answered'"> · ✓ {{ it.stateSays }}</template></p>
+      <p v-if="it.state === 'dismissed'" class="small">{{ say('signals.back', { day: say.day(dayFromIso(it.recheck!)), reason: it.reason ?? '' }) }}</p>
+      <p v-if="it.state !== 'answered'" class="acts">
+        <RouterLink v-if="desk.isManager" class="small" :to="`/line/${it.pointNumber}`">{{ say('faults.point') }}</RouterLink>
+        <button v-if="desk.isManager" type="button" class="plain link small" @click="begin(it)">{{ say('signals.dismiss') }}</button>
+      </p>
+      <form v-if="open === it.id" @submit.prevent="dismiss(it.id)">
+        <VTextarea v-model="entry.reason" :label="say('signals.reason')" rows="1" :error-messages="errors.reason" autofocus />
+        <VTextField v-model="entry.recheck" type="date" :label="say('signals.recheck')" :error-messages="errors.recheck" />
+        <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
+        <VBtn type="submit" color="primary" :loading="busy">{{ say('signals.dismissNow') }}</VBtn>
+      </form>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.signals { display: grid; }
+.signals li { border-top: 1px solid var(--hair); padding: 9px 0; display: grid; gap: 3px; }
+.answered, .dismissed { color: var(--ink-2); }
+.acts { display: flex; gap: 16px; }
+.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; }
+form { display: grid; gap: 6px; justify-items: start; }
+form > * { width: 100%; }
+form > .v-btn { width: auto; }
+</style>

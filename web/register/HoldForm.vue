@@ -1,0 +1,37 @@
+<script setup lang="ts">
+/** Putting a home on hold until a review, and taking it off. */
+import { reactive, ref } from 'vue';
+import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
+import { holdPlace, type PlaceAnswer } from '../../contract/register.ts';
+import { newId, write } from '../door/door.ts';
+import { useForm } from '../door/form.ts';
+import { say } from '../language/say.ts';
+
+const USUAL_DAYS = 60;
+const props = defineProps<{ place: PlaceAnswer }>();
+const emit = defineEmits<{ saved: [] }>();
+const open = ref(false);
+const entry = reactive({ until: isoFromDay(props.place.property.today + USUAL_DAYS), reason: '' });
+const { errors, refusal, busy, submit } = useForm(holdPlace);
+async function save(until: string | null): Promise<void> {
+  if (!(await submit({ ...entry, until }, (form) => write('POST', `/places/${props.place.id}/hold`, form, newId())))) return;
+  open.value = false;
+  emit('saved');
+}
+</script>
+
+<template>
+  <p v-if="place.hold">{{ say('hold.until', { day: say.day(dayFromIso(place.hold.until)) }) }}<template v-if="place.hold.reason">: {{ place.hold.reason }}</template> <button type="button" class="plain link" @click="save(null)">{{ say('hold.lift') }}</button></p>
+  <button v-else type="button" class="plain link" @click="open = !open">{{ say('hold.put') }}</button>
+  <form v-if="open && !place.hold" class="panel form" @submit.prevent="save(entry.until)">
+    <VTextField v-model="entry.until" type="date" :label="say('hold.date')" :error-messages="errors.until" />
+    <VTextField v-model="entry.reason" :label="say('hold.reason')" :error-messages="errors.reason" />
+    <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
+    <VBtn type="submit" color="primary" :loading="busy">{{ say('hold.save') }}</VBtn>
+  </form>
+</template>
+
+<style scoped>
+.form { padding: 12px; display: grid; gap: 4px; width: 100%; }
+.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; min-height: 26px; }
+</style>
