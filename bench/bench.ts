@@ -13,14 +13,13 @@ import { chromium } from 'playwright-core';
 import sqlite3 from 'sqlite3';
 import { serve, type Running } from '../server/serve.ts';
 import { BOARD_SQL } from '../server/sql/board.ts';
+import { median, quantile } from './figures.ts';
 import { buildLarge, POINTS_A_UNIT, SIGN_IN, UNITS } from './house.ts';
 
 process.setSourceMapsEnabled(false);
 
 interface Result { readonly what: string; readonly measured: string; readonly bar: string; readonly met: boolean }
 
-const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
-const quantile = (values: readonly number[], q: number) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * q))]!;
 const spread = (values: readonly number[]) => `${quantile(values, 0.1).toFixed(1)}–${quantile(values, 0.9).toFixed(1)}`;
 const root = resolve(import.meta.dirname, '..');
 

@@ -35,11 +35,12 @@ async function makeDemo(): Promise<void> {
   const started = Date.now();
   const store = await openStore(file);
   const env = createEnv(store, join(data, 'photos'));
-  await buildDemo(env, (share) => {
+  const emitter = await buildDemo(env, (share) => {
     const full = Math.round(share * 30);
     process.stdout.write(`\r  ${'█'.repeat(full)}${'·'.repeat(30 - full)} ${Math.round(share * 100)} %`);
   });
   await store.close();
+  writeFileSync(join(data, 'emitter.json'), JSON.stringify(emitter), { mode: 0o600 });
   writeFileSync(marker, new Date().toISOString());
   say(`\r  ${'█'.repeat(30)} 100 %, ${Math.round((Date.now() - started) / 1000)} s`);
 }

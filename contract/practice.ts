@@ -93,8 +93,9 @@ export interface PracticeAnswer {
 }
 
 export interface PracticePreview {
-  /** Points that would follow. */
   readonly points: number;
+  /** Points among them that would follow; for the others something nearer is chosen. */
+  readonly follow: number;
   readonly now: Practice;
   readonly currency: string | null;
   readonly options: readonly { readonly practice: Practice; readonly burden: Burden }[];

@@ -3,6 +3,7 @@ import sharp from 'sharp';
 import { dayOfInstant, instantOfDay, isoFromDay, MS_PER_DAY } from '../core/calendar/day.ts';
 import { procedureOf } from '../core/catalogue/catalogue.ts';
 import type { Role } from '../contract/people.ts';
+import { turnDay } from '../server/due/daily.ts';
 import { createMachine, writeSpecification } from '../server/register/machines.ts';
 import { createBuilding, createPlace, createProperty } from '../server/register/places.ts';
 import { createTenancy } from '../server/register/tenancies.ts';
@@ -10,11 +11,13 @@ import { hashPassword } from '../server/people/sessions.ts';
 import { sha256, type Actor, type Call, type Env } from '../server/env.ts';
 import type { Db } from '../server/store/db.ts';
 import { HISTORY_DAYS, liveForward, type LivedPoint } from './history.ts';
+import type { EmitterKey } from './emitter.ts';
 import { takePhoto } from './photos.ts';
+import { chooseOtherwise, tellStories } from './stories.ts';
 import { MANAGER, ORGANISATION, PROPERTIES, STAFF, ZONE, type Home, type MachineSketch } from './scenario.ts';
 
-/** Registers the scenario and lives it forward to the environment's today, over so many days. */
-export async function buildDemo(env: Env, progress: (share: number) => void, days = HISTORY_DAYS): Promise<void> {
+/** Registers the scenario and lives it forward to the environment's today, over so many days. Gives the key of the machine that speaks. */
+export async function buildDemo(env: Env, progress: (share: number) => void, days = HISTORY_DAYS): Promise<EmitterKey> {
   const today = dayOfInstant(env.clock(), ZONE);
   const start = instantOfDay(today - days, 7 * 60, ZONE);
   const hash = await hashPassword(MANAGER.password);
@@ -27,9 +30,13 @@ export async function buildDemo(env: Env, progress: (share: number) => void, day
       const building = await createBuilding(call, { id: env.newId(), propertyId: property.id, name: sketch.building });
       for (const home of sketch.homes) points.push(...await settle(call, home, property.id, building.id, today));
     }
+    await chooseOtherwise({ env, db, actor: people.manager, now: start });
     return people;
   });
   await liveForward(env, { manager, staff }, points, ZONE, days, progress);
+  const emitter = await tellStories(env, manager, staff);
+  await turnDay(env);
+  return emitter;
 }
 
 async function hirePeople(env: Env, db: Db, passwordHash: string, now: number): Promise<{ manager: Actor; staff: Actor[] }> {

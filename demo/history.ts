@@ -209,15 +209,17 @@ async function work(world: World, db: Db, day: Day): Promise<void> {
 async function doJob(world: World, db: Db, pending: Pending, day: Day, startedAt: number, doneAt: number): Promise<void> {
   const { doer, jobId, points } = pending;
   const call = callAs(world, db, doer, doneAt);
+  const tasks = await db.task.all({ jobId, state: 'outstanding' });
+  if (tasks.length === 0) return;
   if (day > world.today - RETENTION_DAYS) {
     const job = (await db.job.one({ id: jobId }))!;
     await moveJob(callAs(world, db, doer, startedAt), jobId, { move: 'start', reason: null, note: '', revision: job.revision });
   }
-  const tasks = await db.task.all({ jobId, state: 'outstanding' });
   const cheat = points.some(({ habits }) => habits.resends) && day > world.today - 6 && points.some(({ lastPhoto }) => lastPhoto);
   const records: SubmittedRecord[] = [];
   for (const task of tasks) {
-    const point = points.find(({ id }) => id === task.pointId)!;
+    // Two of a sitting may have been sent back; whoever comes first does both.
+    const point = world.lived.find(({ id }) => id === task.pointId)!;
     records.push(await recordOf(world, call, point, task.id, day, startedAt, cheat));
   }
   await sendJob(call, jobId, { startedAt, doneAt, deviceAt: doneAt, records });

@@ -53,7 +53,8 @@ export interface PropertySketch {
   readonly name: string;
   readonly address: string;
   readonly building: string;
-  readonly practice: Practice;
+  /** Null follows the organisation. */
+  readonly practice: Practice | null;
   readonly water: { readonly source: 'public' | 'well'; readonly hardnessMgL: number };
   readonly homes: readonly Home[];
 }
@@ -76,7 +77,7 @@ const house = (branch: string, fuel?: 'gas') => [dryer(fuel), dishwasher(branch)
 
 export const PROPERTIES: readonly PropertySketch[] = [
   {
-    name: 'The Ropewalk', address: '2 Hawser Lane, Port Ellery', building: 'Long House', practice: 'steady', water: { source: 'public', hardnessMgL: 160 },
+    name: 'The Ropewalk', address: '2 Hawser Lane, Port Ellery', building: 'Long House', practice: null, water: { source: 'public', hardnessMgL: 160 },
     homes: [
       { name: 'Flat 1A', tenant: 'E. Pellow', people: 1, pets: 0, cooking: 'average', habits: keen, machines: flat('East riser'), fast: { 'dishwasher.filter': 1.9 }, link: 'demo-flat-1a' },
       { name: 'Flat 1B', tenant: 'I. Marrable', people: 4, pets: 0, cooking: 'frequent', loads: 8, habits: steady, machines: flat('West riser'), link: 'demo-flat-1b' },
@@ -99,7 +100,7 @@ export const PROPERTIES: readonly PropertySketch[] = [
     ],
   },
   {
-    name: 'Samphire Row', address: '12–18 Samphire Row, Port Ellery', building: 'The terrace', practice: 'steady', water: { source: 'well', hardnessMgL: 230 },
+    name: 'Samphire Row', address: '12–18 Samphire Row, Port Ellery', building: 'The terrace', practice: null, water: { source: 'well', hardnessMgL: 230 },
     homes: [
       { name: 'House 12', tenant: 'D. Oxtoby', people: 3, pets: 1, cooking: 'average', habits: steady, machines: house('Row 12') },
       { name: 'House 14', tenant: 'G. Fennimore', people: 2, pets: 0, cooking: 'average', habits: slow, machines: house('Row 14', 'gas'), link: 'demo-no-14' },

@@ -8,7 +8,8 @@ import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { procedures } from '../../core/catalogue/catalogue.ts';
 import { firstWarmSpell } from '../../core/due/warmSpell.ts';
 import { WORK } from '../../contract/due.ts';
-import type { Env } from '../env.ts';
+import type { Actor, Env } from '../env.ts';
+import { takeBack } from '../register/turnover.ts';
 import type { Db } from '../store/db.ts';
 import { factsOf, inForce } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
@@ -25,6 +26,7 @@ export async function turnDay(env: Env): Promise<void> {
       const today = dayOfInstant(now, property.zone);
       const places = (await db.place.all({ propertyId: property.id }, { columns: ['id'] })).map(({ id }) => id);
       const warm = await noteWarmSpell(env, db, property, today, now);
+      await takeBackFromGone(env, db, property, places, today, now);
       const points = new Set([...await begun(db, property, places, today), ...await ended(db, places, today, now), ...warm]);
       if (points.size > 0) await recompute(db, [...points], now);
     }
@@ -58,6 +60,20 @@ async function ended(db: Db, places: readonly string[], today: Day, now: number)
   return [...over, ...back.map(({ pointId }) => pointId)];
 }
 
+/** What tenants who are gone by now still had in hand goes back to the office. */
+async function takeBackFromGone(env: Env, db: Db, property: Row<'property'>, places: readonly string[], today: Day, now: number): Promise<void> {
+  const gone = (await db.tenancy.all({ placeId: [...places], toDay: { [Op.lt]: today } })).filter(({ toDay }) => toDay! >= today - CATCH_UP_DAYS);
+  const manager = gone.length > 0 ? await firstManager(db, property.organisationId) : undefined;
+  if (!manager) return;
+  const actor: Actor = { personId: manager, name: '', organisationId: property.organisationId, organisation: '', roles: ['manager'], sessionId: '', linkId: null, csrf: '' };
+  for (const { personId } of gone) await takeBack({ env, db, actor, now }, personId);
+}
+
+/** On whose behalf the day turns. */
+async function firstManager(db: Db, organisationId: string): Promise<string | undefined> {
+  return (await db.roleGrant.all({ organisationId, role: 'manager' }, { limit: 1 }))[0]?.personId;
+}
+
 /** Procedures that wait for the first warm spell. */
 const WARM = [...procedures.values()].filter(({ anchor }) => anchor?.choice.kind === 'firstWarm').map(({ key }) => key);
 
@@ -71,10 +87,10 @@ async function noteWarmSpell(env: Env, db: Db, property: Row<'property'>, today:
   const { warmCelsius } = own(property.id) ?? own(property.organisationId) ?? SEASONS;
   const day = firstWarmSpell((it) => env.weather.highCelsius(property.zone, it), warmCelsius, year, today);
   if (day === undefined) return [];
-  const [recorder] = await db.roleGrant.all({ organisationId: property.organisationId, role: 'manager' }, { limit: 1 });
+  const recorder = await firstManager(db, property.organisationId);
   if (!recorder) return [];
   await db.fact.insert({
-    id: env.newId(), organisationId: property.organisationId, subjectId: property.id, name: 'warmSpell', value: JSON.stringify(day), fromDay: day, recordedAt: now, recordedBy: recorder.personId,
+    id: env.newId(), organisationId: property.organisationId, subjectId: property.id, name: 'warmSpell', value: JSON.stringify(day), fromDay: day, recordedAt: now, recordedBy: recorder,
   });
   const machines = (await db.machine.all({ placeId: (await db.place.all({ propertyId: property.id }, { columns: ['id'] })).map(({ id }) => id) }, { columns: ['id'] })).map(({ id }) => id);
   return (await db.point.all({ machineId: machines, procedure: WARM }, { columns: ['id'] })).map(({ id }) => id);

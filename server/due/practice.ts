@@ -18,7 +18,7 @@ import type { Call } from '../env.ts';
 import { notFound } from '../http/problem.ts';
 import { factsOf, inForce, type Fact } from '../store/facts.ts';
 import { practiceScope, readHistories, SEASONS, type PointHistory } from './history.ts';
-import { findScope, pointsBelow } from './scope.ts';
+import { findScope, pointsBelow, type Found } from './scope.ts';
 import { budgetOf, changesOf } from './settings.ts';
 
 export async function readPractice(call: Call): Promise<PracticeAnswer> {
@@ -88,23 +88,34 @@ export async function previewPractice(call: Call, scope: string, id: string): Pr
   const budget = await budgetOf(db, organisationId, null, found.today);
   const budgets = new Map(own.map(({ subjectId, value }) => [subjectId, value]));
   const points = new Map<Practice, BurdenPoint[]>(PRACTICES.map((practice) => [practice, []]));
-  let standard: Practice = 'steady';
+  let standard = await practiceAround(call, found);
+  let follow = 0;
   for (let i = 0; i < all.length; i += CHUNK) {
     for (const history of await readHistories(db, all.slice(i, i + CHUNK), now)) {
       if (history.retired) continue;
       // A choice nearer to the point than this one stays as it is.
       const nearer = SCOPES.indexOf(practiceScope(history)) > SCOPES.indexOf(found.scope);
-      if (!nearer) standard = history.inputs.practice;
+      if (!nearer) {
+        standard = history.inputs.practice;
+        follow += 1;
+      }
       for (const practice of PRACTICES) points.get(practice)!.push(burdenPoint(history, nearer ? history.inputs.practice : practice, prices?.materials ?? {}));
     }
     await new Promise(setImmediate);
   }
   return {
-    points: all.length, now: standard, currency: prices?.currency ?? null,
+    points: all.length, follow, now: standard, currency: prices?.currency ?? null,
     options: PRACTICES.map((practice) => ({
       practice, burden: burdenOf(points.get(practice)!, (placeId) => tenanted.has(placeId), (placeId) => budgets.get(tenanted.get(placeId) ?? '') ?? budget, prices),
     })),
   };
+}
+
+/** What holds there where no point follows yet. */
+async function practiceAround({ db, actor: { organisationId } }: Call, { subjectId, today }: Found): Promise<Practice> {
+  const facts = await factsOf(db, [subjectId, organisationId], 'practice');
+  const of = (subject: string) => inForce(facts.filter((it) => it.subjectId === subject), today)?.value;
+  return of(subjectId) ?? of(organisationId) ?? 'steady';
 }
 
 function burdenPoint(history: PointHistory, practice: Practice, materials: Readonly<Record<string, number>>): BurdenPoint {

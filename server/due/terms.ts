@@ -16,11 +16,11 @@ export function termLine(say: Speaker, term: Term, { inputs, signals, faults }: 
     case 'reference': return { days, says: say('term.reference'), why: say('term.reference.why', { assumed: String(term.assumed) }) };
     case 'practice': return {
       days, says: say('term.practice', { practice: say(`practice.${term.practice}`) }),
-      why: say('term.practice.why', { known: String(term.known), load: term.days / inputs.days.steady }),
+      why: say('term.practice.why', { known: !term.known ? 'false' : Math.round(term.days) === inputs.days.steady ? 'same' : 'true', load: term.days / inputs.days.steady }),
     };
     case 'driver': return {
       days, says: say(`term.driver.${term.effect.from}`, { given: term.effect.given }),
-      why: say('term.driver.why', { factor: term.effect.factor, since: term.effect.since === undefined ? 'none' : say.shortDay(term.effect.since) }),
+      why: say('term.driver.why', { factor: term.effect.factor, since: term.effect.since === undefined ? 'none' : say.day(term.effect.since) }),
     };
     case 'held': return { days, says: say('term.held'), why: say('term.held.why', { low: term.low, high: term.high }) };
     case 'changed': return { days, says: say('term.changed', { day: say.shortDay(term.fromDay) }), why: say('term.changed.why') };

@@ -7,7 +7,7 @@ import { shareUsed, stateOf } from '../../core/due/line.ts';
 import { turnoverTask } from '../../core/due/turnover.ts';
 import type { EndTenancy, HoldPlace, TurnoverAnswer } from '../../contract/register.ts';
 import { doneDayOf, lineOfMark } from '../../contract/due.ts';
-import { recompute } from '../due/recompute.ts';
+import { recompute, recomputeWork } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { fieldProblem, Problem } from '../http/problem.ts';
 import { dropTask } from '../jobs/jobs.ts';
@@ -49,10 +49,12 @@ export async function endTenancy(call: Call, id: string, { last, holdUntil }: En
 }
 
 /** Jobs that somebody who is gone still had in hand. */
-async function takeBack(call: Call, personId: string): Promise<void> {
+export async function takeBack(call: Call, personId: string): Promise<void> {
   const { db } = call;
   for (const job of await db.job.all({ assigneeId: personId, state: ['given', 'started', 'awaitingTest'] })) {
-    for (const { pointId } of await db.task.all({ jobId: job.id, state: 'outstanding' })) await dropTask(call, pointId);
+    const tasks = await db.task.all({ jobId: job.id, state: 'outstanding' });
+    for (const { pointId } of tasks) await dropTask(call, pointId);
+    await recomputeWork(db, tasks.map(({ pointId }) => pointId), call.now);
   }
 }
 

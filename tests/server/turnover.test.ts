@@ -37,6 +37,17 @@ describe('Turnover', () => {
     expect((await house.env.store.db.job.one({ id: job.id }))!.state).to.equal('cancelled');
     expect((await point()).job).to.equal(null);
   });
+  it('takes it back when the day comes, where the end was known ahead', async () => {
+    await log(BOOT, '2026-11-01');
+    const job = await give(house, flat.tenant, flat.tenantId, [flat.points[BOOT]!]);
+    await end({ last: '2026-11-25' }).expect(200);
+    await turnDay(house.env);
+    expect((await point()).job.state).to.equal('given');
+    await letDaysPass(house, 2);
+    await turnDay(house.env);
+    expect((await house.env.store.db.job.one({ id: job.id }))!.state).to.equal('cancelled');
+    expect((await point()).mark.work).to.equal(0);
+  });
   it('asks the household afresh, keeps the machine’s history, and widens what was learned', async () => {
     for (const day of ['2026-06-01', '2026-07-01', '2026-08-01', '2026-09-01', '2026-10-01', '2026-11-20']) await log(BOOT, day, { grade: 'heavy' });
     const before = await read(`/points/${flat.points[BOOT]}/working`);

@@ -55,7 +55,7 @@ const errorOf = (name: string) => errors[`changes.${name}`];
         <thead><tr><th scope="col">{{ say('assumptions.intervals') }}</th><th v-for="school in ['watchful', 'steady', 'light']" :key="school" scope="col">{{ say(`practice.${school}`) }}</th></tr></thead>
         <tbody>
           <tr v-for="it in answer.intervals.filter(({ says }) => shownIn(says))" :key="it.procedure">
-            <th scope="row">{{ it.says }}<small v-if="it.assumed" class="quiet"> {{ say('assumptions.ours') }}</small></th>
+            <th scope="row">{{ it.says }}<small v-if="it.assumed" class="quiet">, {{ say('assumptions.ours') }}</small></th>
             <td v-for="(day, i) in it.days" :key="day.name" :class="{ changed: day.value !== day.usual }"><input :value="valueOf(day)" inputmode="numeric" :aria-label="`${it.says}, ${say(`practice.${['watchful', 'steady', 'light'][i]}`)}`" :aria-invalid="Boolean(errorOf(day.name))" @input="entered[day.name] = ($event.target as HTMLInputElement).value"><small v-if="errorOf(day.name)" class="alarm">{{ errorOf(day.name) }}</small></td>
           </tr>
         </tbody>

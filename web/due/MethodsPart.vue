@@ -30,7 +30,7 @@ async function choose(method: PracticeAnswer['methods'][number], option: string,
       <legend>{{ method.name }}</legend>
       <div class="options">
         <label v-for="(option, i) in method.options" :key="option.key" :class="{ on: option.key === method.chosen }">
-          <span class="name"><input type="radio" :name="method.key" :value="option.key" :checked="option.key === method.chosen" @change="choose(method, option.key)"> <b>{{ option.name }}</b><small v-if="i === 0" class="quiet">{{ say('methods.ours') }}</small><small v-if="!option.forTenants" class="staff">{{ say('methods.staff') }}</small></span>
+          <span class="name"><input type="radio" :name="method.key" :value="option.key" :checked="option.key === method.chosen" @change="choose(method, option.key)"><span><b>{{ option.name }}</b> <small v-if="i === 0" class="quiet">{{ say('methods.ours') }}</small> <small v-if="!option.forTenants" class="staff">{{ say('methods.staff') }}</small></span></span>
           <span class="small"><b>{{ say('methods.for') }}</b> {{ option.speaksFor }}</span>
           <span class="small quiet"><b>{{ say('methods.against') }}</b> {{ option.speaksAgainst }}</span>
         </label>
@@ -49,7 +49,8 @@ legend { float: left; width: 100%; padding: 8px 0 4px; font-weight: 640; font-si
 label { display: grid; gap: 3px; align-content: start; border: 1.5px solid var(--hair); border-radius: 8px; background: var(--panel); padding: 9px 12px; cursor: pointer; }
 label.on { border-color: var(--dew); background: var(--pick); }
 label:focus-within { outline: 3px solid var(--dew); outline-offset: 1px; }
-.name { display: flex; gap: 4px 8px; align-items: baseline; flex-wrap: wrap; }
+.name { display: flex; gap: 8px; align-items: baseline; }
+input { accent-color: var(--dew-deep); flex: none; }
 .staff { border: 1.3px solid var(--alarm); color: var(--alarm); border-radius: 4px; padding: 0 6px; font-weight: 600; }
 .link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; }
 .told { border-left: 4px solid var(--dew); padding: 4px 12px; background: var(--pick); position: sticky; top: 0; z-index: 2; }

@@ -53,7 +53,7 @@ const subject = () => {
 async function choose(practice: Practice | null, at = subject()): Promise<void> {
   const before = at.scope === 'organisation' ? props.answer.practice : props.answer.exceptions.find(({ subjectId }) => subjectId === at.subjectId)?.practice ?? null;
   if (!(await sending.run(async () => { await write('POST', '/practice', { ...at, practice }, newId()); }))) return;
-  told.value = practice ? say('practice.saved', { what: say(`practice.${practice}`), count: preview.value?.points ?? 0 }) : say('practice.undone');
+  told.value = practice ? say('practice.saved', { what: say(`practice.${practice}`), count: preview.value?.follow ?? 0 }) : say('practice.undone');
   undo.value = async () => {
     await sending.run(async () => { await write('POST', '/practice', { ...at, practice: before }, newId()); });
     undo.value = null;
@@ -93,6 +93,7 @@ onMounted(() => Promise.all([homes.reload(), reload()]));
           </td></tr>
         </tbody>
       </table>
+      <p v-if="preview.follow < preview.points" class="small">{{ say('practice.follow', { follow: preview.follow, points: preview.points }) }}</p>
       <ul class="schools small quiet"><li v-for="option in preview.options" :key="option.practice"><b>{{ say(`practice.${option.practice}`) }}</b>: {{ say(`practice.${option.practice}.why`) }}</li></ul>
       <details class="small"><summary>{{ say('practice.how') }}</summary><p>{{ say('practice.of', { count: preview.points }) }}</p><p v-for="i in 3" :key="i">{{ say(`practice.how.${i}`) }}</p></details>
     </div>
@@ -122,6 +123,7 @@ td i.warm { background: var(--alarm); }
 .sub th { padding-left: 28px; }
 .now { background: var(--pick); }
 .schools { display: grid; gap: 2px; }
+td .v-btn { font-size: 14px; }
 details p { margin-top: 4px; max-width: 75ch; }
 summary { cursor: pointer; color: var(--dew-deep); min-height: 26px; }
 .exceptions li { display: flex; gap: 16px; padding: 6px 0; border-top: 1px solid var(--hair); }

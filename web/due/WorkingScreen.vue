@@ -112,7 +112,7 @@ onMounted(load);
           <VBtn v-if="changed.methods.length" size="small" variant="outlined" :loading="busy" @click="keep('methods')">{{ say('working.keep.methods') }}</VBtn>
           <details open>
             <summary>{{ say('working.try.assumptions') }}</summary>
-            <label v-for="it in working.assumptions" :key="it.name" class="assumed"><span>{{ it.says }}</span><input :value="entry.assumptions[it.name] ?? it.value" type="number" :min="it.low" :max="it.high" :step="it.high > 20 ? 1 : 0.05" @input="entry.assumptions[it.name] = ($event.target as HTMLInputElement).value"></label>
+            <label v-for="it in working.assumptions" :key="it.name" class="assumed"><span>{{ it.says }}</span><input :value="entry.assumptions[it.name] ?? Math.round(it.value * 1000) / 1000" type="number" :min="it.low" :max="it.high" :step="it.high > 20 ? 1 : 'any'" @input="entry.assumptions[it.name] = ($event.target as HTMLInputElement).value"></label>
           </details>
           <VBtn v-if="Object.keys(changed.assumptions).length" size="small" variant="outlined" :loading="busy" @click="keep('assumptions')">{{ say('working.keep.assumptions') }}</VBtn>
           <button v-if="anything" type="button" class="plain link" @click="restore">{{ say('working.reset') }}</button>

@@ -39,14 +39,15 @@ const standing = computed(() => {
     ...(it.safetyCritical.of ? [say('standing.critical', { ...it.safetyCritical })] : []),
   ];
 });
-function words({ mark }: PointSummary): string {
+function words({ mark, scheduled }: PointSummary): string {
+  if (!scheduled) return say('words.rides');
   const { share, daysLeft, state } = standOn(mark, today.value);
   if (isSent(mark)) return say('work.sent');
   if (state === 'onHold') return say('work.onHold');
   if (share === undefined) return say(`state.${state}`);
   return daysLeft < 0 ? say('words.past', { days: -daysLeft }) : daysLeft === 0 ? say('words.due') : say('words.in', { days: daysLeft });
 }
-const isLate = ({ mark }: PointSummary) => ['past', 'longPast'].includes(standOn(mark, today.value).state) && mark.work === 0;
+const isLate = ({ mark, scheduled }: PointSummary) => scheduled && ['past', 'longPast'].includes(standOn(mark, today.value).state) && mark.work === 0;
 const lacksSpecification = ({ fields, specification }: PointSummary) => fields.includes('filterSize') && !specification.filterSize;
 const detail = (machine: MachineSummary) => [
   [machine.maker, machine.model].filter(Boolean).join(' '), machine.fuel === 'gas' ? say('machine.gas') : '',

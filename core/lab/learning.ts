@@ -1,0 +1,72 @@
+/**
+ * The judgement of learning: parts of the truth model served six times, each time when the method says, and
+ * how far the interval it then believes is from the true one. Beside the engine stand the fixed calendar and
+ * a conjugate count model, each at visits of its own making, equal in number.
+ */
+import type { Grade } from '../due/grades.ts';
+import { believeSpeed, certainReach, expectedReach, LEARNING, SPEEDS, type Lesson } from '../due/learning.ts';
+import { seeded, type Random } from '../statistics/random.ts';
+import { drawGrade, drawLoad } from './truth.ts';
+
+/** True speed over assumed speed. */
+export const RATIOS = [1 / 3, 1 / 2, 1, 2, 3] as const;
+export const METHODS_JUDGED = ['engine', 'engineSafe', 'counts', 'calendar'] as const;
+export type MethodJudged = (typeof METHODS_JUDGED)[number];
+
+export interface LearningResult {
+  readonly method: MethodJudged;
+  readonly ratio: number;
+  /** |believed interval ÷ true interval − 1|. */
+  readonly median: number;
+  readonly ninetieth: number;
+}
+
+/** A method's reach, in loads at speed 1, after its lessons: the interval over the reference. */
+type Reach = (lessons: readonly Lesson[]) => number;
+
+/** Loads that a grade counts for in the count model: the middle of its class, our reading of it. */
+const COUNTED: Readonly<Record<Grade, number>> = { clean: 0.12, light: 0.48, due: 1, heavy: 1.75, blocked: 2.6 };
+/** Weight of the assumed rate in the count model: as if so many loads had been seen before. */
+const PRIOR_COUNT = 4;
+
+const REACHES: Readonly<Record<MethodJudged, Reach>> = {
+  engine: (lessons) => expectedReach(believeSpeed(lessons), 1),
+  engineSafe: (lessons) => certainReach(believeSpeed(lessons), 1),
+  // Gamma-Poisson: loads counted over exposure, both with the prior's.
+  counts: (lessons) => {
+    const graded = lessons.filter((it): it is Exclude<Lesson, 'turnover'> => it !== 'turnover');
+    const counted = graded.reduce((sum, { grade }) => sum + COUNTED[grade], PRIOR_COUNT);
+    return graded.reduce((sum, { exposure }) => sum + exposure, PRIOR_COUNT) / counted;
+  },
+  calendar: () => 1,
+};
+
+/** The reach of somebody who knows the speed: for the safe method with its own bound, else plainly. */
+function trueReach(method: MethodJudged, ratio: number): number {
+  if (method !== 'engineSafe') return 1 / ratio;
+  const known = new Float64Array(SPEEDS.length);
+  const place = (Math.log(ratio) - Math.log(SPEEDS[0]!)) / Math.log(SPEEDS[1]! / SPEEDS[0]!);
+  const below = Math.floor(place);
+  known[below] = 1 - (place - below);
+  known[below + 1] = place - below;
+  return certainReach(known, 1, LEARNING);
+}
+
+/** Judges every method at every ratio. @param runs parts a method and ratio */
+export function judgeLearning({ seed, runs, services }: { readonly seed: number; readonly runs: number; readonly services: number }): LearningResult[] {
+  return METHODS_JUDGED.flatMap((method) => RATIOS.map((ratio) => {
+    const random = seeded(seed);
+    const wanted = trueReach(method, ratio);
+    const errors = Array.from({ length: runs }, () => Math.abs(live(random, REACHES[method], ratio, services) / wanted - 1)).sort((a, b) => a - b);
+    return { method, ratio, median: errors[Math.floor(runs / 2)]!, ninetieth: errors[Math.floor(runs * 0.9)]! };
+  }));
+}
+
+function live(random: Random, reach: Reach, ratio: number, services: number): number {
+  const lessons: Lesson[] = [];
+  for (let i = 0; i < services; i += 1) {
+    const exposure = reach(lessons);
+    lessons.push({ exposure, weight: 1, grade: drawGrade(random, drawLoad(random, ratio, exposure)) });
+  }
+  return reach(lessons);
+}

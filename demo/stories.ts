@@ -1,0 +1,83 @@
+/** Stories that a reader of the demo can find, told through the services: what is chosen otherwise, who kept a habit, which machine spoke, who moved out. */
+import { dayOfInstant, instantOfDay, isoFromDay } from '../core/calendar/day.ts';
+import { habitsOf } from '../core/catalogue/habits.ts';
+import { seeded } from '../core/statistics/random.ts';
+import { attestHabits, checkHabit } from '../server/due/habits.ts';
+import { createEmitter } from '../server/due/inbox.ts';
+import { createLook } from '../server/due/looks.ts';
+import { changePrices, choosePractice, chooseMethod, changeUpkeepDay } from '../server/due/settings.ts';
+import { dismissSignal, raiseSignal, reportSignal } from '../server/due/signals.ts';
+import type { Actor, Call, Env } from '../server/env.ts';
+import { contractMachine } from '../server/register/machines.ts';
+import { endTenancy, holdPlace } from '../server/register/turnover.ts';
+import type { Db } from '../server/store/db.ts';
+import type { Row } from '../server/store/tables.ts';
+import type { EmitterKey } from './emitter.ts';
+import { ZONE } from './scenario.ts';
+
+const PRICES = { staffHour: 38, door: 9, currency: 'EUR', materials: { airFilter: 14, thinFilter: 5, waterFilter: 39, degreaser: 2, bleach: 0.5, oneAgent: 1.5, sodaAndVinegar: 2.5 } };
+
+const placeOf = async (db: Db, name: string): Promise<Row<'place'>> => (await db.place.one({ name }))!;
+const machineOf = async (db: Db, place: string, type: string): Promise<Row<'machine'>> => (await db.machine.one({ placeId: (await placeOf(db, place)).id, type }))!;
+
+/** What was chosen before the history begins. */
+export async function chooseOtherwise(call: Call): Promise<void> {
+  const { db, now } = call;
+  const property = async (name: string) => (await db.property.one({ name }))!.id;
+  await changePrices(call, PRICES);
+  await choosePractice(call, { scope: 'place', subjectId: (await placeOf(db, 'House 16')).id, practice: 'watchful' });
+  await chooseMethod(call, { scope: 'property', subjectId: await property('Tidemill Court'), method: 'dishwasherWash', option: 'tablet' });
+  await changeUpkeepDay(call, { scope: 'property', subjectId: await property('Samphire Row'), rule: 'FREQ=MONTHLY;BYDAY=1SA', start: '2024-01-01' });
+  // One contractor comes to every air handler, twice a year.
+  for (const machine of await db.machine.all({ type: 'airHandler' })) {
+    await contractMachine(call, machine.id, { contract: { lastVisit: isoFromDay(dayOfInstant(now, ZONE) + 20), everyMonths: 6 } });
+  }
+}
+
+/** What happened lately, up to today. */
+export async function tellStories(env: Env, manager: Actor, staff: readonly Actor[]): Promise<EmitterKey> {
+  const now = env.clock();
+  const today = dayOfInstant(now, ZONE);
+  const at = (daysAgo: number, hour = 19) => Math.min(now, instantOfDay(today - daysAgo, hour * 60, ZONE));
+  return env.store.write(async (db) => {
+    const as = (actor: Actor, when: number): Call => ({ env, db, actor, now: when });
+    await answerHabits(db, as, staff[0]!, at);
+    for (const [daysAgo, place, procedure, grade] of [[6, 'Flat 2A', 'dishwasher.filter', 'light'], [3, 'House 12', 'hood.greaseFilter', 'due'], [2, 'No. 5', 'washer.tub', 'clean']] as const) {
+      const machine = await machineOf(db, place, procedure.split('.')[0]!);
+      const point = (await db.point.one({ machineId: machine.id, procedure }))!;
+      const mark = await db.mark.one({ pointId: point.id });
+      if (mark && mark.servedDay < today - daysAgo) await createLook(as(staff[1]!, at(daysAgo, 11)), { id: env.newId(), number: point.number, grade, day: null, note: '' });
+    }
+    const fridge = await machineOf(db, 'Flat 3A', 'refrigerator');
+    const { id } = await reportSignal(as(manager, at(5)), { id: env.newId(), machineId: fridge.id, type: 'refrigerator.weakFlow', note: 'Slow since the weekend.' });
+    await dismissSignal(as(manager, at(4)), id, { reason: 'Supply valve was half shut; opened.', recheck: isoFromDay(today + 9) });
+    const washer = await machineOf(db, 'Flat 1B', 'washer');
+    const emitter = await createEmitter(as(manager, at(200)), washer.id);
+    await raiseSignal(db, { id: env.newId(), machine: washer, type: 'washer.lamp', note: '', personId: null, emitterId: emitter.id }, at(1, 21));
+    const empty = await placeOf(db, 'No. 2');
+    const tenancy = (await db.tenancy.one({ placeId: empty.id, toDay: null }))!;
+    await endTenancy(as(manager, at(8, 10)), tenancy.id, { last: isoFromDay(today - 8), holdUntil: null });
+    await holdPlace(as(manager, now), empty.id, { until: isoFromDay(today + 45), reason: 'painting, then a new tenancy' });
+    return emitter;
+  });
+}
+
+/** Half a year of monthly answers; one household lapses, and staff saw it. */
+async function answerHabits(db: Db, as: (actor: Actor, when: number) => Call, checker: Actor, at: (daysAgo: number) => number): Promise<void> {
+  const random = seeded(77);
+  for (const tenancy of await db.tenancy.all({ toDay: null }, { order: [['id', 'ASC']] })) {
+    const place = (await db.place.one({ id: tenancy.placeId }))!;
+    const person = (await db.person.one({ id: tenancy.personId }))!;
+    const actor: Actor = { ...checker, personId: person.id, name: person.name, roles: ['tenant'] };
+    const machines = (await db.machine.all({ placeId: place.id }, { order: [['createdAt', 'ASC'], ['id', 'ASC']] })).filter(({ type, createdAt }) => habitsOf(type).length > 0 && createdAt < at(190));
+    for (const daysAgo of [170, 138, 105, 74, 41, ...(random() < 0.6 && place.name !== 'Flat 1B' ? [9] : [])]) {
+      const call = as(actor, at(daysAgo));
+      const answers = machines.flatMap(({ id, type }) => habitsOf(type).map(({ key }) => ({
+        id: call.env.newId(), machineId: id, habit: key, kept: place.name === 'No. 4' && key === 'washer.pockets' && daysAgo < 110 ? 'lapsed' as const : random() < 0.04 ? 'lapsed' as const : 'kept' as const,
+      })));
+      if (answers.length > 0) await attestHabits(call, { answers });
+    }
+    const washer = machines.find(({ type }) => type === 'washer');
+    if (washer && place.name === 'No. 4') await checkHabit(as(checker, at(33)), { id: as(checker, 0).env.newId(), machineId: washer.id, habit: 'washer.pockets', kept: 'lapsed', note: 'Three coins and a clip in the filter.' });
+  }
+}

@@ -1,0 +1,60 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { BUDGET, burdenOf, PRACTISED, type BurdenPoint } from '../../core/due/burden.ts';
+import { turnoverTask } from '../../core/due/turnover.ts';
+
+const point = (more: Partial<BurdenPoint> = {}): BurdenPoint => ({
+  placeId: 'a', machineId: 'm', level: 'T', minutes: 15, scheduled: true, firstDue: 10, intervalDays: 60, riskWeight: 1, heavy: 0.2, materials: 0, ...more,
+});
+const burden = (points: readonly BurdenPoint[], let_ = true, prices: Parameters<typeof burdenOf>[3] = null) => burdenOf(points, () => let_, () => BUDGET, prices);
+
+describe('The burden of a practice', () => {
+  it('counts one request for each time a tenant’s point falls due in a year', () => {
+    // Due on days 10, 70, … 310 and, within the year, not on 370.
+    expect(burden([point()]).tenantRequestsAMonth * 12).to.equal(6);
+    expect(burden([point({ intervalDays: 30 })]).tenantRequestsAMonth * 12).to.equal(12);
+  });
+  it('makes one sitting of points of one machine that fall due near each other', () => {
+    expect(burden([point(), point({ firstDue: 20 })]).tenantRequestsAMonth * 12).to.equal(6);
+    expect(burden([point(), point({ firstDue: 20, machineId: 'n' })]).tenantRequestsAMonth * 12).to.equal(12);
+  });
+  it('lets what rides along ask nothing by itself', () => {
+    expect(burden([point({ scheduled: false })]).tenantRequestsAMonth).to.equal(0);
+    expect(burden([point(), point({ scheduled: false, firstDue: 0, minutes: 5 })]).tenantRequestsAMonth * 12).to.equal(6);
+  });
+  it('gives staff what a tenant may not do, an empty home, and what exceeds the budget', () => {
+    expect(burden([point({ level: 'S' })]).staffJobsAMonth * 12).to.equal(6);
+    expect(burden([point()], false).staffJobsAMonth * 12).to.equal(6);
+    const busy = burden(['m', 'n', 'o', 'p'].map((machineId) => point({ machineId, intervalDays: 30, minutes: 5 })));
+    expect(busy.mostInAMonth).to.equal(2);
+    expect(busy.spilledAMonth).to.be.above(1.5);
+  });
+  it('counts staff at a practised person’s minutes and near work in one home as one door', () => {
+    const { staffHoursAMonth, doorsAMonth } = burden([point({ level: 'S', minutes: 60 }), point({ level: 'S', minutes: 60, machineId: 'n', firstDue: 15 })]);
+    expect(staffHoursAMonth * 12).to.be.closeTo(12 * PRACTISED, 1e-9);
+    expect(doorsAMonth * 12).to.equal(6);
+  });
+  it('costs hours, doors and materials, or nothing that is known', () => {
+    const priced = burden([point({ level: 'S', minutes: 60, materials: 3 })], true, { staffHour: 40, door: 10 });
+    expect(priced.costAMonth! * 12).to.be.closeTo(6 * PRACTISED * 40 + 6 * 10 + 6 * 3, 1e-9);
+    expect(burden([point()]).costAMonth).to.equal(null);
+  });
+  it('never shrinks when an interval does', () => {
+    fc.assert(fc.property(fc.integer({ min: 14, max: 300 }), fc.integer({ min: 0, max: 60 }), fc.constantFrom('T', 'S'), (intervalDays, firstDue, level) => {
+      const of = (days: number) => { const it = burden([point({ intervalDays: days, firstDue, level: level as 'T' | 'S' })]); return it.tenantRequestsAMonth + it.staffJobsAMonth; };
+      return of(Math.ceil(intervalDays / 2)) >= of(intervalDays);
+    }));
+  });
+  it('is nothing without points', () => {
+    expect(burden([])).to.include({ tenantRequestsAMonth: 0, doorsAMonth: 0, heavyShare: 0, mostInAMonth: 0 });
+  });
+});
+
+describe('The turnover list', () => {
+  const task = (more: object) => turnoverTask({ share: 0.2, state: 'fresh', safetyCritical: false, riskWeight: 1, scheduled: true, ...more });
+  it('serves past the middle and without a record, looks at the risky, leaves the rest', () => {
+    expect([task({ share: 0.5 }), task({ share: 1.4 }), task({ share: undefined }), task({ safetyCritical: true }), task({ riskWeight: 4 }), task({})])
+      .to.deep.equal(['serve', 'serve', 'serve', 'look', 'look', 'leave']);
+    expect(task({ share: undefined, scheduled: false })).to.equal('look');
+  });
+});
