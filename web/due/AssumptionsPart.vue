@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Every judgement, with its usual value; changed ones are saved together. */
-import { computed, reactive, ref } from 'vue';
+import { computed, reactive, ref, watch } from 'vue';
 import { changeAssumptions, type PracticeAnswer } from '../../contract/practice.ts';
 import { newId, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
@@ -25,11 +25,12 @@ const changes = computed(() => Object.fromEntries(Object.entries(entered).flatMa
 })));
 async function save(): Promise<void> {
   if (!(await submit({ changes: changes.value }, (form) => write('POST', '/assumptions', form, newId())))) return;
-  for (const name of Object.keys(entered)) delete entered[name];
   told.value = say('saved');
   emit('changed');
   await board.load();
 }
+/** What was entered gives way when what is in force has arrived. */
+watch(() => props.answer, () => { for (const name of Object.keys(entered)) delete entered[name]; });
 const valueOf = ({ name, value }: { name: string; value: number }) => entered[name] ?? String(round(value));
 const errorOf = (name: string) => errors[`changes.${name}`];
 </script>
