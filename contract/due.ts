@@ -123,8 +123,9 @@ export interface PointAnswer {
   readonly job: { id: string; state: JobState; says: string; assignee: string | null; revision: number; reason: string | null } | null;
   readonly waitingRecordId: string | null;
   readonly story: readonly StoryEntry[];
-  readonly rideAlong: readonly { id: string; name: string; share: number | null; chosen: boolean; forTenant: boolean }[];
-  readonly assignees: readonly { id: string; name: string; role: 'tenant' | 'staff' | 'me'; may: boolean; budget: string | null }[];
+  readonly rideAlong: readonly { id: string; name: string; share: number | null; chosen: boolean; forTenant: boolean; minutes: number }[];
+  readonly assignees: readonly { id: string; name: string; role: 'tenant' | 'staff' | 'me'; may: boolean; budget: string | null; /** Minutes that still fit this month; null without a limit. */ left: number | null }[];
+  readonly minutes: number;
   readonly level: string;
   readonly levelSays: string;
 }

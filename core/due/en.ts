@@ -36,8 +36,6 @@ export const dueText = {
   'term.seen.why': 'past what the practice accepts, so due from then',
   'term.signal': 'Something was reported',
   'term.signal.why': '{what}, on {day}',
-  'anchor.none': 'By its interval', 'anchor.seasonTurn': 'At the turn of the season', 'anchor.beforeCooling': 'Before the cooling season',
-  'anchor.firstWarm': 'At the first warm spell', 'anchor.betweenVisits': 'Between the contractor’s visits', 'anchor.rule': 'By a calendar rule',
   'anchor.seasonTurn.says': 'on the 1st of March, June, September and December',
   'anchor.beforeCooling.says': 'by {day} each year, {lead, plural, one {one day} other {# days}} before the cooling season',
   'anchor.firstWarm.says': 'when it is {threshold, number} °C for three days in a row, by {day} at the latest',

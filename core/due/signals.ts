@@ -14,22 +14,24 @@ export interface SignalType {
   readonly kind: SignalKind;
   /** The point that it makes due. */
   readonly point: string;
+  /** A person would report it as this symptom of a fault, so it is offered to machines only. */
+  readonly symptom?: string;
 }
 
-const signal = (key: string, kind: SignalKind, point: string): SignalType => ({ key, machineType: key.split('.')[0]!, kind, point });
+const signal = (key: string, kind: SignalKind, point: string, symptom?: string): SignalType => ({ key, machineType: key.split('.')[0]!, kind, point, ...(symptom && { symptom }) });
 
 export const SIGNALS: readonly SignalType[] = [
   signal('airHandler.lamp', 'lamp', 'airHandler.returnFilter'),
-  signal('airHandler.weakFlow', 'weakFlow', 'airHandler.returnFilter'),
-  signal('airHandler.smell', 'smell', 'airHandler.condensateDrain'),
+  signal('airHandler.weakFlow', 'weakFlow', 'airHandler.returnFilter', 'airHandler.weak'),
+  signal('airHandler.smell', 'smell', 'airHandler.condensateDrain', 'airHandler.musty'),
   signal('airHandler.code', 'code', 'airHandler.condensateDrain'),
   signal('dryer.lamp', 'lamp', 'dryer.lintScreen'),
   signal('dryer.weakFlow', 'weakFlow', 'dryer.duct'),
   signal('dishwasher.code', 'code', 'dishwasher.filter'),
-  signal('dishwasher.smell', 'smell', 'dishwasher.filter'),
+  signal('dishwasher.smell', 'smell', 'dishwasher.filter', 'dishwasher.smell'),
   signal('washer.code', 'code', 'washer.drainPumpFilter'),
   signal('washer.lamp', 'lamp', 'washer.tub'),
-  signal('washer.smell', 'smell', 'washer.tub'),
+  signal('washer.smell', 'smell', 'washer.tub', 'washer.smell'),
   signal('refrigerator.lamp', 'lamp', 'refrigerator.waterFilter'),
   signal('refrigerator.weakFlow', 'weakFlow', 'refrigerator.waterFilter'),
   signal('refrigerator.smell', 'smell', 'refrigerator.waterFilter'),
@@ -38,6 +40,9 @@ export const SIGNALS: readonly SignalType[] = [
 ];
 
 export const signalsOf = (machineType: string): readonly SignalType[] => SIGNALS.filter((it) => it.machineType === machineType);
+
+/** Those that a person is offered beside the symptoms of faults. */
+export const signalsForPeople = (machineType: string): readonly SignalType[] => signalsOf(machineType).filter(({ symptom }) => symptom === undefined);
 
 /** @throws RangeError for a key that is not on the list */
 export function signalTypeOf(key: string): SignalType {

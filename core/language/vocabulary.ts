@@ -9,6 +9,8 @@ export const vocabulary = {
   'agent.bakingSoda': 'baking soda', 'agent.enzyme': 'enzyme cleaner', 'agent.cleaner': 'a bought cleaner', 'agent.tablet': 'detergent tablet', 'agent.degreaser': 'degreaser', 'agent.oxygenBleach': 'oxygen bleach', 'agent.softener': 'softener',
   'state.noRecord': 'no record', 'state.onHold': 'on hold', 'state.fresh': 'fresh', 'state.nearing': 'nearing', 'state.onLine': 'on the line',
   'state.past': 'past the line', 'state.longPast': 'long past',
+  'anchor.none': 'By its interval', 'anchor.seasonTurn': 'Turn of the season', 'anchor.beforeCooling': 'Before the cooling season', 'anchor.firstWarm': 'First warm spell',
+  'anchor.betweenVisits': 'Between the contractor’s visits', 'anchor.rule': 'A rule',
   'severity.lifeThreatening': 'danger to life', 'severity.severe': 'severe', 'severity.moderate': 'moderate', 'severity.low': 'low',
   'evidence.attested': 'attested', 'evidence.selfCertified': 'self-certified', 'evidence.proven': 'proven', 'evidence.spotChecked': 'spot-checked',
 } as const;

@@ -1,6 +1,6 @@
 /** The catalogue as forms need it. */
 import { machineTypes, procedureOf } from '../../core/catalogue/catalogue.ts';
-import { signalsOf } from '../../core/due/signals.ts';
+import { signalsForPeople } from '../../core/due/signals.ts';
 import { SYMPTOMS } from '../../core/faults/symptoms.ts';
 import type { CatalogueAnswer } from '../../contract/catalogue.ts';
 import type { Speaker } from '../../core/language/message.ts';
@@ -13,7 +13,7 @@ export function readCatalogue(say: Speaker): CatalogueAnswer {
         const { kind, safetyCritical, specification, days } = procedureOf(point);
         return { key: point, kind, safetyCritical, fields: specification, days, name: say(`point.${point}`) };
       }),
-      signals: signalsOf(key).map((it) => ({ key: it.key, says: say(`signal.${it.key}`) })),
+      signals: signalsForPeople(key).map((it) => ({ key: it.key, says: say(`signal.${it.key}`) })),
       symptoms: SYMPTOMS.filter(({ machineType }) => machineType === key).map((it) => ({ key: it.key, says: say(`symptom.${it.key}`), stopUsing: it.stopUsing })),
     })),
   };

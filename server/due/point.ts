@@ -56,7 +56,7 @@ export async function readPoint(call: Call, idOrNumber: string): Promise<PointAn
     story: await storyOf(call, point.id),
     rideAlong: await companions(call, machine.id, point.id, today),
     assignees: await assigneesFor(call, place.id, [procedure]),
-    level: procedure.level, levelSays: say(`level.${procedure.level}`),
+    minutes: procedure.minutes, level: procedure.level, levelSays: say(`level.${procedure.level}`),
   };
 }
 
@@ -67,8 +67,8 @@ async function companions({ db, env: { say } }: Call, machineId: string, pointId
   const candidates = marks.map((mark) => ({ pointId: mark.pointId, share: shareUsed(lineOfMark(mark), { today }) }));
   const near = new Set(rideAlong(candidates).map((it) => it.pointId));
   return candidates.map(({ pointId: id, share }) => {
-    const { procedure } = others.find((it) => it.id === id)!;
-    return { id, share: share ?? null, chosen: near.has(id), name: say(`point.${procedure}`), forTenant: procedureOf(procedure).level === 'T' };
+    const { key, level, minutes } = procedureOf(others.find((it) => it.id === id)!.procedure);
+    return { id, share: share ?? null, chosen: near.has(id), name: say(`point.${key}`), forTenant: level === 'T', minutes };
   });
 }
 

@@ -66,7 +66,9 @@ export function plainWords(say: Speaker, history: PointHistory, line: { readonly
   if (line.servedDay === null) return say('due.says.noRecord');
   const { terms } = line;
   const last = terms.at(-1)!;
-  const first = last.term === 'signal' ? say('due.says.signal')
+  // Reported after it was due already, a signal moves no date, but it is why somebody should come.
+  const reported = history.inputs.signalDay !== null && history.inputs.signalDay >= line.servedDay;
+  const first = reported ? say('due.says.signal')
     : last.term === 'seen' ? say('due.says.seen', { grade: say(`grade.${last.grade}`) })
     : terms.some(({ term }) => term === 'anchor') ? say('due.says.anchored', { words: anchorWords(say, history.anchorChoice, history) })
     : say('due.says.interval', { days: line.days });
@@ -79,7 +81,7 @@ export function plainWords(say: Speaker, history: PointHistory, line: { readonly
   }
   const plain = terms.findLast(({ term }) => ['reference', 'practice', 'driver', 'held', 'changed', 'found', 'floor', 'cap'].includes(term))!;
   const direction = reasons.size === 0 || Math.round(plain.days) === reference!.days ? 'same' : plain.days < reference!.days ? 'sooner' : 'later';
-  if (['signal', 'seen'].includes(last.term) || terms.some(({ term }) => term === 'anchor')) return first;
+  if (reported || last.term === 'seen' || terms.some(({ term }) => term === 'anchor')) return first;
   return `${first} ${say('due.why.reasons', { direction, reasons: say.list([...reasons].map((reason) => say(`due.reason.${reason}`))) })}`;
 }
 

@@ -16,8 +16,8 @@ export async function assigneesFor(call: Call, placeId: string, procedures: read
   const others = staff.filter(({ id }) => id !== actor.personId && grants.some(({ personId, role }) => personId === id && role === 'staff'));
   return [
     ...await tenantFor(call, placeId, procedures),
-    ...others.map(({ id, name }) => ({ id, name, role: 'staff' as const, may: forStaff, budget: null })),
-    ...mine.map(({ id, name }) => ({ id, name, role: 'me' as const, may: forStaff, budget: null })),
+    ...others.map(({ id, name }) => ({ id, name, role: 'staff' as const, may: forStaff, budget: null, left: null })),
+    ...mine.map(({ id, name }) => ({ id, name, role: 'me' as const, may: forStaff, budget: null, left: null })),
   ];
 }
 
@@ -32,5 +32,5 @@ async function tenantFor({ db, now, env: { say } }: Call, placeId: string, proce
   const use = await budgetUse(db, tenancy, now, zone);
   const forTenant = procedures.every(({ level }) => level === 'T');
   const fits = fitsBudget(use, procedures.reduce((sum, { minutes }) => sum + minutes, 0));
-  return [{ id: tenant.id, name: tenant.name, role: 'tenant', may: forTenant && fits, budget: say('budget.use', { ...use }) }];
+  return [{ id: tenant.id, name: tenant.name, role: 'tenant', may: forTenant && fits, budget: say('budget.use', { ...use }), left: use.usedJobs === 0 ? null : use.minutes - use.usedMinutes }];
 }

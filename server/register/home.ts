@@ -1,6 +1,6 @@
 /** A tenant's own home: what to do, what was done, what is wrong, and nobody else's anything. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
-import { signalsOf } from '../../core/due/signals.ts';
+import { signalsForPeople } from '../../core/due/signals.ts';
 import { SYMPTOMS } from '../../core/faults/symptoms.ts';
 import type { HomeAnswer } from '../../contract/jobs.ts';
 import { habitsAt } from '../due/habits.ts';
@@ -33,7 +33,7 @@ export async function readHome(call: Call): Promise<HomeAnswer> {
       id: machine.id, name: machineName(say, machine),
       symptoms: SYMPTOMS.filter(({ machineType }) => machineType === machine.type)
         .map(({ key, stopUsing }) => ({ key, stopUsing, says: say(`symptom.${key}`) })),
-      signals: signalsOf(machine.type).map(({ key }) => ({ key, says: say(`signal.${key}`) })),
+      signals: signalsForPeople(machine.type).map(({ key }) => ({ key, says: say(`signal.${key}`) })),
     })),
   };
 }

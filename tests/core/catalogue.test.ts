@@ -154,8 +154,9 @@ describe('Habits and signals', () => {
     expect(() => habitOf('toaster.crumbs')).to.throw(RangeError);
   });
   it('make a point of their own machine due, of every kind', () => {
-    for (const { key, machineType, point } of SIGNALS) {
+    for (const { key, machineType, point, symptom } of SIGNALS) {
       say(`signal.${key}`);
+      if (symptom) expect(symptomOf(symptom).machineType).to.equal(machineType);
       expect(machineTypes.get(machineType)!.points, key).to.include(point);
     }
     for (const kind of SIGNAL_KINDS) expect(SIGNALS.some((it) => it.kind === kind)).to.equal(true);

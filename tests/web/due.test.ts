@@ -188,7 +188,7 @@ describe('A due engine that practitioners would trust, in a browser', function s
   it('makes a point due by what a tenant or a machine reports; setting it aside wants a reason and a day', async () => {
     await tenant.goto(`${stage.url}/home/report`);
     await tenant.getByLabel('Dishwasher').check();
-    await tenant.getByLabel('It smells when opened').check();
+    await tenant.getByLabel('A drain or filter code on the display').check();
     await tenant.getByRole('button', { name: 'Tell the office' }).click();
     await tenant.getByText('Thank you, the office has it.').waitFor();
     expect((await emitSignal(stage.url, emitter, 'washer.code', 'E18', Date.now())).status).to.equal(200);
@@ -196,14 +196,14 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await manager.getByRole('link', { name: /^Faults/ }).click();
     const machine = manager.getByRole('listitem').filter({ hasText: 'A drain code on the display' });
     await machine.getByText('the machine itself').waitFor();
-    const smell = manager.getByRole('listitem').filter({ hasText: 'It smells when opened' });
-    await smell.getByRole('button', { name: 'Set aside…' }).click();
-    await smell.getByRole('button', { name: 'Set aside until then' }).click();
-    await smell.getByText('Say why it can wait').waitFor();
+    const code = manager.getByRole('listitem').filter({ hasText: 'A drain or filter code on the display' });
+    await code.getByRole('button', { name: 'Set aside…' }).click();
+    await code.getByRole('button', { name: 'Set aside until then' }).click();
+    await code.getByText('Say why it can wait').waitFor();
     await expectFit(manager, 'signals');
-    await smell.getByLabel('Why it can wait').fill('Cleaned this morning, smell of the cleaner.');
-    await smell.getByRole('button', { name: 'Set aside until then' }).click();
-    await smell.getByText(/comes back on .*: Cleaned this morning/).waitFor();
+    await code.getByLabel('Why it can wait').fill('Filter was cleaned this morning; the code is from before.');
+    await code.getByRole('button', { name: 'Set aside until then' }).click();
+    await code.getByText(/comes back on .*: Filter was cleaned this morning/).waitFor();
     await machine.getByRole('link', { name: 'See the point it made due' }).click();
     await manager.getByText('Due now, because something was reported.').waitFor();
     await expectFit(manager, 'a point with a signal');

@@ -7,6 +7,7 @@ import { vocabulary } from '../../core/language/vocabulary.ts';
 import { speaker } from '../../core/language/message.ts';
 import { serverText } from '../../server/language/en.ts';
 import { deskText } from '../../web/desk/en.ts';
+import { dueDeskText } from '../../web/due/en.ts';
 import { doingText } from '../../web/tenant/en.ts';
 
 const WEB = resolve(import.meta.dirname, '../../web');
@@ -47,7 +48,7 @@ function unknown(files: Iterable<string>, messages: Record<string, string>): str
 
 describe('Words', () => {
   it('are there for everything the desk says', () => {
-    expect(unknown(reach(join(WEB, 'desk/main.ts')), { ...fieldsText, ...vocabulary, ...doingText, ...deskText })).to.deep.equal([]);
+    expect(unknown(reach(join(WEB, 'desk/main.ts')), { ...fieldsText, ...vocabulary, ...doingText, ...deskText, ...dueDeskText })).to.deep.equal([]);
   });
   it('are there for everything a tenant can reach, without the desk’s', () => {
     const files = reach(join(WEB, 'tenant/main.ts'));
@@ -57,11 +58,11 @@ describe('Words', () => {
   it('are all used: no key is left over', () => {
     const said = filesUnder(WEB).map((file) => readFileSync(file, 'utf8')).join('\n');
     const begun = filesUnder(WEB).flatMap((file) => keysIn(file).begun);
-    const idle = Object.keys({ ...deskText, ...doingText }).filter((key) => !said.includes(`'${key}'`) && !begun.some((start) => key.startsWith(start)));
+    const idle = Object.keys({ ...deskText, ...dueDeskText, ...doingText }).filter((key) => !said.includes(`'${key}'`) && !begun.some((start) => key.startsWith(start)));
     expect(idle).to.deep.equal([]);
   });
   it('can all be formatted', () => {
-    const all = { ...coreText, ...fieldsText, ...serverText, ...doingText, ...deskText };
+    const all = { ...coreText, ...fieldsText, ...serverText, ...doingText, ...deskText, ...dueDeskText };
     const say = speaker('en-GB', all);
     const values = Object.fromEntries([...Object.values(all).join(' ').matchAll(/\{(\w+)/g)].map(([, name]) => [name!, 2]));
     for (const key of Object.keys(all)) expect(say(key, values), key).not.to.equal('');

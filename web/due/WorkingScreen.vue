@@ -62,6 +62,10 @@ async function keep(what: 'practice' | 'anchor' | 'assumptions' | 'methods'): Pr
   told.value = say('saved');
   await load();
 }
+async function schedule(): Promise<void> {
+  await run(async () => { await write('PUT', `/points/${working.value!.id}/scheduled`, { scheduled: working.value!.chosen.scheduled ? 'no' : 'yes' }, newId()); });
+  await load();
+}
 async function load(): Promise<void> {
   await reload();
   if (working.value) restore();
@@ -117,6 +121,7 @@ onMounted(load);
           <VBtn v-if="Object.keys(changed.assumptions).length" size="small" variant="outlined" :loading="busy" @click="keep('assumptions')">{{ say('working.keep.assumptions') }}</VBtn>
           <button v-if="anything" type="button" class="plain link" @click="restore">{{ say('working.reset') }}</button>
           <p v-if="told && !anything" role="status" class="dew small">{{ told }}</p>
+          <button type="button" class="plain link small" @click="schedule">{{ say(working.chosen.scheduled ? 'point.unschedule' : 'point.schedule') }}</button>
           <p v-if="working.chosen.upkeepDay" class="small quiet">{{ say('working.upkeep', { says: working.chosen.upkeepDay }) }}</p>
           <p class="small"><a :href="`/api/calendar/point/${working.id}`" download>{{ say('working.export') }}</a></p>
         </form>

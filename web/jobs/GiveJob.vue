@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Giving a sitting: this point, the near ones beside it, and to whom. */
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import type { PointAnswer } from '../../contract/due.ts';
 import { giveJob } from '../../contract/jobs.ts';
 import { newId, write } from '../door/door.ts';
@@ -12,9 +12,15 @@ const emit = defineEmits<{ given: [] }>();
 
 const able = computed(() => props.point.assignees.filter(({ may }) => may));
 const who = ref(able.value[0]?.id ?? '');
-const along = ref(props.point.rideAlong.filter(({ chosen }) => chosen).map(({ id }) => id));
+const along = ref<string[]>([]);
 /** What the chosen person may not do does not come along. */
 const offered = computed(() => props.point.rideAlong.filter(({ forTenant }) => forTenant || props.point.assignees.find(({ id }) => id === who.value)?.role !== 'tenant'));
+/** For a tenant only as much is ticked beforehand as this month still holds. */
+watch(who, (id) => {
+  let left = props.point.assignees.find((it) => it.id === id)?.left ?? Infinity;
+  left -= props.point.minutes;
+  along.value = props.point.rideAlong.filter(({ chosen, minutes }) => chosen && (left -= minutes) >= 0).map((it) => it.id);
+}, { immediate: true });
 const { errors, refusal, busy, submit } = useForm(giveJob);
 const jobId = newId();
 

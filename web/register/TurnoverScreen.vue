@@ -59,6 +59,7 @@ onMounted(reload);
         </li></ul>
         <p v-if="machine.habits.length" class="small quiet">{{ say('turnover.habits', { list: machine.habits.join('; ') }) }}</p>
       </section>
+      <p v-if="!answer.tenancy" class="quiet">{{ say('turnover.next') }}</p>
       <p class="no-print"><button type="button" class="plain link" @click="print">{{ say('turnover.print') }}</button></p>
     </template>
     <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
