@@ -46,7 +46,8 @@ export interface BoardAnswer {
     readonly property: number;
     readonly marks: readonly number[];
   }[];
-  readonly waiting: { readonly proofs: number; readonly faults: number };
+  /** `clockBehindDays`: whole days by which the server's clock is behind the newest entry of the log. */
+  readonly waiting: { readonly proofs: number; readonly faults: number; readonly clockBehindDays: number };
 }
 
 export interface TermLine {

@@ -1,7 +1,7 @@
 /** The line board as bytes, kept until something is written or a day begins in one of its zones. */
 import { gzip } from 'node:zlib';
 import { promisify } from 'node:util';
-import { dayOfInstant } from '../../core/calendar/day.ts';
+import { dayOfInstant, MS_PER_DAY } from '../../core/calendar/day.ts';
 import { procedures } from '../../core/catalogue/catalogue.ts';
 import { riskWeight } from '../../core/catalogue/types.ts';
 import { hardnessClass } from '../../core/quantities/hardness.ts';
@@ -57,11 +57,14 @@ export function boardReader(env: Env) {
 const daysIn = ({ clock }: Env, zones: readonly string[]) => zones.map((zone) => dayOfInstant(clock(), zone)).join();
 
 /** The board's JSON (`BoardAnswer`). The marks come out of the database as text and go in as they are. */
-async function composeBoard({ store: { db } }: Env, organisationId: string, head: Head): Promise<string> {
+async function composeBoard({ store: { db }, clock }: Env, organisationId: string, head: Head): Promise<string> {
   const [rows, waiting] = await Promise.all([readBoardRows(db, organisationId), readWaiting(db, organisationId)]);
   const rowTexts = rows.map(({ id, name, property_id, marks }) =>
     `{"id":"${id}","name":${JSON.stringify(name)},"property":${head.index.get(property_id)},"marks":[${marks ?? ''}]}`);
-  return `${head.text},"waiting":${JSON.stringify(waiting)},"rows":[${rowTexts.join()}]}`;
+  const { proofs, faults, latest } = waiting;
+  // A clock that was moved back makes every date here wrong: the newest entry lies in its future.
+  const clockBehindDays = latest === null ? 0 : Math.max(0, Math.floor((latest - clock()) / MS_PER_DAY));
+  return `${head.text},"waiting":${JSON.stringify({ proofs, faults, clockBehindDays })},"rows":[${rowTexts.join()}]}`;
 }
 
 async function headOf(env: Env, organisationId: string, known: Head | undefined): Promise<Head> {

@@ -24,14 +24,22 @@ ORDER BY property.sort, property.id, place.sort, place.id`;
 const WAITING_SQL = `
 SELECT (SELECT count(*) FROM proof WHERE organisation_id = ?1 AND state = 'waiting') AS proofs,
        (SELECT count(*) FROM fault WHERE organisation_id = ?1 AND closed_at IS NULL)
-       + (SELECT count(*) FROM signal WHERE organisation_id = ?1 AND state = 'open') AS faults`;
+       + (SELECT count(*) FROM signal WHERE organisation_id = ?1 AND state = 'open') AS faults,
+       (SELECT at FROM log_entry WHERE organisation_id = ?1 ORDER BY sequence DESC LIMIT 1) AS latest`;
+
+export interface Waiting {
+  readonly proofs: number;
+  readonly faults: number;
+  /** When the newest entry of the log was written, ms; null without one. */
+  readonly latest: number | null;
+}
 
 /** Rows of the board in walking order. */
 export function readBoardRows(db: Db, organisationId: string): Promise<BoardRow[]> {
   return ask<BoardRow>(db, BOARD_SQL, [organisationId]);
 }
 
-/** How many proofs wait and how many faults and signals are open. */
-export async function readWaiting(db: Db, organisationId: string): Promise<{ proofs: number; faults: number }> {
-  return (await ask<{ proofs: number; faults: number }>(db, WAITING_SQL, [organisationId]))[0]!;
+/** How many proofs wait and how many faults and signals are open, and when something was last written down. */
+export async function readWaiting(db: Db, organisationId: string): Promise<Waiting> {
+  return (await ask<Waiting>(db, WAITING_SQL, [organisationId]))[0]!;
 }

@@ -300,3 +300,21 @@ describe('The water', () => {
     expect(await interval('refrigerator.waterFilter')).to.equal(180);
   });
 });
+
+describe('A clock moved back', () => {
+  beforeEach(open('washer'));
+  afterEach(close);
+  it('is said on the board, freshens nothing for good, and breaks nothing', async () => {
+    await log('washer.doorBoot', '2026-11-20');
+    const board = async () => (await house.manager.get('/board').expect(200)).body;
+    expect((await board()).waiting.clockBehindDays).to.equal(0);
+    const before = (await read(`/points/${flat.points['washer.doorBoot']}`)).mark;
+    house.clock.now -= 30 * DAY_MS;
+    expect((await board()).waiting.clockBehindDays).to.equal(30);
+    expect((await read(`/points/${flat.points['washer.doorBoot']}`)).mark).to.deep.equal(before);
+    await turnDay(house.env);
+    expect((await read(`/points/${flat.points['washer.doorBoot']}/working`)).line).to.equal('2026-12-20');
+    house.clock.now += 30 * DAY_MS;
+    expect((await board()).waiting.clockBehindDays).to.equal(0);
+  });
+});

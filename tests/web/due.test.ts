@@ -20,7 +20,7 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await page.getByLabel('Email').fill(email);
     await page.getByLabel('Password').fill(password);
     await page.getByRole('button', { name: 'Sign in' }).click();
-    await page.waitForURL(/line|today/);
+    await page.getByRole('button', { name: 'Sign out' }).waitFor({ timeout: 30_000 });
   };
   before(async () => {
     stage = await openStage();
@@ -81,6 +81,12 @@ describe('A due engine that practitioners would trust, in a browser', function s
     expect((await readHistory(db(), point.id, Date.now())).procedure.materials.map(({ what }) => what)).to.include('vinegar');
     await manager.getByRole('button', { name: 'Undo' }).click();
     await manager.locator('label.on', { hasText: 'Bleach, one to three of water' }).waitFor();
+    // A property may have its own school.
+    await pick(manager, 'Where', 'Tidemill Court');
+    await manager.locator('label.on', { hasText: 'A detergent tablet, hottest cycle' }).waitFor();
+    await pick(manager, 'Where', 'Samphire Row');
+    await manager.getByLabel('Thin and cheap, every month').check();
+    await manager.getByText('Elsewhere: Samphire Row: Thin and cheap, every month').waitFor();
   });
 
   it('shows the working, one click from two sentences, and lets an assumption move the date before it is saved', async () => {

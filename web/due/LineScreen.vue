@@ -69,6 +69,7 @@ onBeforeUnmount(() => {
     <section class="main" :aria-label="say('line.title')">
       <p v-if="board.failure" class="tell" role="alert">{{ board.failure }} <button type="button" class="plain figure" @click="board.load()">{{ say('again') }}</button></p>
       <template v-if="board.answer && board.rows.length > 0">
+        <p v-if="board.answer.waiting.clockBehindDays" class="tell" role="alert">{{ say('line.clock', { days: board.answer.waiting.clockBehindDays }) }}</p>
         <h1 class="headline">
           <template v-if="board.counts.past">
             <button type="button" class="plain figure alarm" :aria-pressed="board.focus === 'past'" @click="look('past')">{{ say('line.past', { count: board.counts.past }) }}</button>{{ say('line.inHomes', { count: board.counts.homes }) }}, <button

@@ -1,20 +1,32 @@
 <script setup lang="ts">
 /** Questions on which the schools differ in how, with each side's reasons; a choice is saved at once and can be taken back. */
-import { ref } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import type { PracticeAnswer } from '../../contract/practice.ts';
-import { newId, write } from '../door/door.ts';
+import type { PropertySummary } from '../../contract/register.ts';
+import { useDesk } from '../desk/deskStore.ts';
+import { get, newId, write } from '../door/door.ts';
+import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 
-defineProps<{ answer: PracticeAnswer }>();
+const props = defineProps<{ answer: PracticeAnswer }>();
 const emit = defineEmits<{ changed: [] }>();
 const { failure, run } = useSending();
 const told = ref('');
 const undo = ref<{ method: string; option: string } | null>(null);
+const desk = useDesk();
+const homes = useLoading(() => get<{ properties: PropertySummary[] }>('/homes'));
+/** Null is the whole organisation. */
+const where = ref<string | null>(null);
+const places = computed(() => [{ value: null, title: say('practice.everywhere', { name: desk.me?.organisation ?? '' }) }, ...(homes.value.value?.properties ?? []).map(({ id, name }) => ({ value: id, title: name }))]);
+/** The methods with what holds there: the property's own choice, or the organisation's. */
+const methods = computed(() => props.answer.methods.map((method) => ({ ...method, chosen: method.exceptions.find(({ subjectId }) => subjectId === where.value)?.option ?? method.chosen })));
+watch(where, () => { told.value = ''; undo.value = null; });
+onMounted(homes.reload);
 
 async function choose(method: PracticeAnswer['methods'][number], option: string, backwards = false): Promise<void> {
   const before = method.chosen;
-  if (!(await run(async () => { await write('POST', '/methods', { scope: 'organisation', subjectId: null, method: method.key, option }, newId()); }))) return;
+  if (!(await run(async () => { await write('POST', '/methods', { scope: where.value === null ? 'organisation' : 'property', subjectId: where.value, method: method.key, option }, newId()); }))) return;
   told.value = backwards ? say('practice.undone') : `${method.name}: ${method.options.find(({ key }) => key === option)!.name}.`;
   undo.value = backwards ? null : { method: method.key, option: before };
   emit('changed');
@@ -24,9 +36,10 @@ async function choose(method: PracticeAnswer['methods'][number], option: string,
 <template>
   <div class="part">
     <p class="quiet lead">{{ say('methods.lead') }}</p>
+    <VSelect v-model="where" class="where" :items="places" :label="say('methods.where')" hide-details density="compact" />
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
-    <p v-if="told" class="told" role="status">{{ told }} <button v-if="undo" type="button" class="plain link" @click="choose(answer.methods.find(({ key }) => key === undo!.method)!, undo!.option, true)">{{ say('practice.undo') }}</button></p>
-    <fieldset v-for="method in answer.methods" :key="method.key">
+    <p v-if="told" class="told" role="status">{{ told }} <button v-if="undo" type="button" class="plain link" @click="choose(methods.find(({ key }) => key === undo!.method)!, undo!.option, true)">{{ say('practice.undo') }}</button></p>
+    <fieldset v-for="method in methods" :key="method.key">
       <legend>{{ method.name }}</legend>
       <div class="options">
         <label v-for="(option, i) in method.options" :key="option.key" :class="{ on: option.key === method.chosen }">
@@ -43,6 +56,7 @@ async function choose(method: PracticeAnswer['methods'][number], option: string,
 <style scoped>
 .part { display: grid; gap: 16px; }
 .lead { max-width: 62ch; }
+.where { max-width: 420px; }
 fieldset { border: 0; padding: 0; border-top: 2px solid var(--ink); display: grid; gap: 6px; }
 legend { float: left; width: 100%; padding: 8px 0 4px; font-weight: 640; font-size: 16px; }
 .options { clear: both; display: grid; grid-template-columns: repeat(auto-fit, minmax(210px, 1fr)); gap: 8px; }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Choosing a practice for the whole or a part of it, with what each asks of whom side by side. */
 import { computed, onMounted, ref, watch } from 'vue';
+import { useRoute } from 'vue-router';
 import type { PracticeAnswer, PracticePreview, Scope } from '../../contract/practice.ts';
 import type { Practice } from '../../core/due/practice.ts';
 import type { PropertySummary } from '../../contract/register.ts';
@@ -15,7 +16,9 @@ const props = defineProps<{ answer: PracticeAnswer }>();
 const emit = defineEmits<{ changed: [] }>();
 const desk = useDesk();
 const board = useBoard();
-const where = ref('organisation/all');
+const route = useRoute();
+/** A machine or a point comes here by a link that names it. */
+const where = ref(String(route.query.where ?? 'organisation/all'));
 const homes = useLoading(() => get<{ properties: PropertySummary[] }>('/homes'));
 const { value: preview, failure, loading, reload } = useLoading(() => get<PracticePreview>(`/practice/preview/${where.value}`));
 const sending = useSending();
@@ -23,6 +26,7 @@ const told = ref('');
 const undo = ref<(() => Promise<void>) | null>(null);
 
 const scopes = computed(() => [
+  ...(route.query.where && route.query.name ? [{ value: String(route.query.where), title: String(route.query.name) }] : []),
   { value: 'organisation/all', title: say('practice.everywhere', { name: desk.me?.organisation ?? '' }) },
   ...(homes.value.value?.properties ?? []).flatMap((property) => [
     { value: `property/${property.id}`, title: property.name },

@@ -106,6 +106,7 @@ onMounted(load);
           <p class="small quiet">{{ say('working.try.why') }}</p>
           <p v-if="refusal || (anything && tried.failure.value)" class="tell small" role="alert">{{ refusal || tried.failure.value }}</p>
           <VSelect v-model="entry.practice" :items="PRACTICES.map((value) => ({ value, title: say(`practice.${value}`) }))" :label="say('working.try.practice')" :hint="say('working.chosen.practice', { practice: say(`practice.${working.chosen.practice}`), scope: working.chosen.practiceScope })" persistent-hint density="compact" />
+          <RouterLink class="small" :to="{ path: '/practice', query: { where: `point/${working.id}`, name: `${working.name}, ${working.place.name}` } }">{{ say('practice.here') }}</RouterLink>
           <VBtn v-if="changed.practice" size="small" variant="outlined" :loading="busy" @click="keep('practice')">{{ say('working.keep.practice') }}</VBtn>
           <VSelect v-model="entry.anchor" :items="ANCHOR_KINDS.map((value) => ({ value, title: say(`anchor.${value}`) }))" :label="say('working.try.anchor')" :hint="working.chosen.anchor.says" persistent-hint density="compact" />
           <template v-if="entry.anchor === 'rule'"><VTextField v-model="entry.rule" :label="say('working.try.rule')" density="compact" hide-details /><VTextField v-model="entry.start" type="date" :label="say('working.try.start')" density="compact" hide-details /></template>

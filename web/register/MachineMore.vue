@@ -41,6 +41,7 @@ async function retire(): Promise<void> {
     </form>
     <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
     <p class="acts">
+      <RouterLink :to="{ path: '/practice', query: { where: `machine/${machine.id}`, name: machine.name } }">{{ say('practice.here') }}</RouterLink>
       <button type="button" class="plain link" @click="connect">{{ say('machine.emitter') }}</button>
       <template v-for="it in machine.emitters.filter(({ retired }) => !retired)" :key="it.id"><span class="quiet">{{ it.id.slice(-6) }} <button type="button" class="plain link" @click="disconnect(it.id)">{{ say('machine.emitter.end') }}</button></span></template>
       <button type="button" class="plain link end" :class="{ alarm: sure }" @click="retire">{{ say(sure ? 'machine.retire.sure' : 'machine.retire') }}</button>
