@@ -6,6 +6,7 @@ import { createEnv, type Env } from './env.ts';
 import { turnDay } from './due/daily.ts';
 import { createApp } from './http/app.ts';
 import { sweepReceipts } from './http/once.ts';
+import { bringUpToDate } from './register/upgrade.ts';
 import { sweepPhotos } from './proof/photos.ts';
 import { openStore } from './store/store.ts';
 
@@ -30,6 +31,8 @@ const SWEEP_EVERY_MS = 3_600_000;
 export async function serve({ data, port, host = '127.0.0.1', web, clock, logger = pino(), rateFactor = 1 }: ServeOptions): Promise<Running> {
   const store = await openStore(join(data, 'dewline.sqlite'));
   const env = createEnv(store, join(data, 'photos'), clock);
+  const redrawn = await bringUpToDate(env);
+  if (redrawn > 0) logger.info({ redrawn }, 'lines of an older version were drawn anew');
   const app = createApp(env, { logger, rateFactor, web });
   const server = await new Promise<ReturnType<typeof app.listen>>((resolve, reject) => {
     const listening = app.listen(port, host, (error?: Error) => (error ? reject(error) : resolve(listening)));

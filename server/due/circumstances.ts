@@ -5,6 +5,7 @@ import type { Assumptions } from '../../core/due/assumptions.ts';
 import { combinedFactor, driverEffects, type Circumstances, type DriverEffect, type DriverName } from '../../core/due/drivers.ts';
 import type { Stretch } from '../../core/due/exposure.ts';
 import { inForce, type KnownFacts } from '../store/facts.ts';
+import { holdAmong } from './hold.ts';
 import type { TenancyRow } from '../sql/history.ts';
 
 interface DatedCircumstances {
@@ -44,17 +45,11 @@ export function placeHistory(facts: KnownFacts, placeId: string, propertyId: str
         hardnessMgL: water?.value.hardnessMgL ?? undefined,
         newHome: tenancy !== undefined && fromDay < tenancy[2] + newHomeDays,
       },
-      empty: holdOn(facts, placeId, fromDay) !== null,
+      empty: holdAmong(holds, fromDay) !== null,
       householdSince: fact?.fromDay || undefined,
       waterSince: water?.fromDay || undefined,
     };
   });
-}
-
-/** The hold of a place on a day; it ends by itself with its review. */
-export function holdOn(facts: KnownFacts, placeId: string, day: Day) {
-  const hold = inForce(facts.of(placeId, 'hold'), day)?.value ?? null;
-  return hold && day <= hold.until ? hold : null;
 }
 
 /** Drivers that people are behind: what they touch pauses in an empty home. */

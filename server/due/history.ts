@@ -16,7 +16,8 @@ import { SCOPES, type Scope } from '../../contract/practice.ts';
 import * as sql from '../sql/history.ts';
 import type { Db } from '../store/db.ts';
 import { inForce, knownFacts, type Hold, type KnownFacts, type Seasons } from '../store/facts.ts';
-import { effectsOn, holdOn, placeHistory, stretchesOf, type PlaceHistory } from './circumstances.ts';
+import { holdAmong } from './hold.ts';
+import { effectsOn, placeHistory, stretchesOf, type PlaceHistory } from './circumstances.ts';
 
 export interface PointHistory {
   readonly point: { readonly id: string; readonly number: number; readonly procedure: string; readonly organisationId: string };
@@ -155,7 +156,7 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
     practiceFrom: practiceFact?.subjectId ?? organisationId,
     anchorChoice: anchor.choice, anchorMode: anchor.mode,
     scheduled: facts.nearest([id], 'scheduled', today)?.value ?? procedure.core,
-    hold: holdOn(facts, placeId, today),
+    hold: holdAmong(facts.of(placeId, 'hold'), today),
     turn: turnAt(procedure, conditions.findLast((it) => it[1] === 'service')?.[6] ?? null, forbidden, today),
     waiting: waiting && { recordId: waiting[1], doneDay: waiting[2] },
     jobState: read.work.get(id)?.[1],

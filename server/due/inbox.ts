@@ -29,11 +29,17 @@ export async function retireEmitter({ db, actor: { organisationId }, now }: Call
   return {};
 }
 
-/** Takes a message as it came. Nothing is believed of it before its signature fits. */
-export async function takeMessage(env: Env, db: Db, body: Buffer, signature: string | undefined, now: number): Promise<{ id: string }> {
+/** Reads a message as it came. Nothing is believed of it, and no write waits for it, before its signature fits. */
+export async function recogniseMessage(db: Db, body: Buffer, signature: string | undefined): Promise<MachineSignal> {
   const message = parse(body);
   const emitter = message && await db.emitter.one({ id: message.emitter });
   if (!message || !emitter || !signature || !fits(body, signature, emitter.publicKey)) throw new Problem(401, 'badSignature');
+  return message;
+}
+
+/** Takes a message whose signature fits, once. */
+export async function takeMessage(env: Env, db: Db, message: MachineSignal, now: number): Promise<{ id: string }> {
+  const emitter = (await db.emitter.one({ id: message.emitter }))!;
   const machine = (await db.machine.one({ id: emitter.machineId }))!;
   if (emitter.retiredAt !== null || machine.retiredDay !== null) throw new Problem(410, 'emitterRetired');
   if (message.sequence <= emitter.lastSequence) throw new Problem(409, 'replayed');

@@ -1,11 +1,14 @@
 /** Keeping lines and marks true: after every write that touches a point, its line is computed again. */
+import { dayOfInstant } from '../../core/calendar/day.ts';
 import { CATALOGUE_VERSION, procedures } from '../../core/catalogue/catalogue.ts';
 import { computeLine } from '../../core/due/compute.ts';
 import { ENGINE_VERSION } from '../../core/due/inputs.ts';
 import { WORK } from '../../contract/due.ts';
 import { appendLines, putMarks, readKeptLines, type NewLine, type NewMark } from '../sql/lines.ts';
 import type { Db } from '../store/db.ts';
+import { readPointRows, readWaitingRows, readWorkRows } from '../sql/history.ts';
 import { readHistories, type PointHistory } from './history.ts';
+import { holdOf } from './hold.ts';
 
 const TYPES = [...procedures.keys()];
 
@@ -58,9 +61,16 @@ async function recomputeChunk(db: Db, pointIds: readonly string[], now: number):
 
 /** Brings only the work on these points up to date: giving, starting and sending move no line. */
 export async function recomputeWork(db: Db, pointIds: readonly string[], now: number): Promise<void> {
-  for (const history of await readHistories(db, [...new Set(pointIds)], now)) {
-    const mark = (await db.mark.one({ pointId: history.point.id }))!;
-    await db.mark.update({ pointId: history.point.id }, { work: workOf(history, mark.servedDay || null, history.hold !== null) });
+  const ids = JSON.stringify(pointIds);
+  const [points, waiting, work] = [await readPointRows(db, ids), await readWaitingRows(db, ids), await readWorkRows(db, ids)];
+  const held = new Map<string, boolean>();
+  for (const [id, , , , , , , , placeId, , zone] of points) {
+    const mark = await db.mark.one({ pointId: id });
+    if (!mark) continue;
+    if (!held.has(placeId)) held.set(placeId, (await holdOf(db, placeId, dayOfInstant(now, zone))) !== null);
+    const sent = waiting.find(([pointId]) => pointId === id);
+    const state = { waiting: sent && { recordId: sent[1], doneDay: sent[2] }, jobState: work.find(([pointId]) => pointId === id)?.[1] };
+    await db.mark.update({ pointId: id }, { work: workOf(state, mark.servedDay || null, held.get(placeId)!) });
   }
 }
 

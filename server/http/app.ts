@@ -18,7 +18,7 @@ import { check } from '../../contract/validate.ts';
 import { SIGNATURE_HEADER } from '../../contract/signals.ts';
 import { boardReader } from '../due/board.ts';
 import { readCalendar } from '../due/calendar.ts';
-import { takeMessage } from '../due/inbox.ts';
+import { recogniseMessage, takeMessage } from '../due/inbox.ts';
 import type { Actor, Call, Env } from '../env.ts';
 import * as people from '../people/people.ts';
 import { sessionReader, type NewSession } from '../people/sessions.ts';
@@ -198,7 +198,8 @@ function ownRoutes(env: Env) {
     },
     'inbox.signal': async (request: Request, response: Response) => {
       const body = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
-      response.json(await store.write((db) => takeMessage(env, db, body, request.get(SIGNATURE_HEADER), env.clock())));
+      const message = await recogniseMessage(store.db, body, request.get(SIGNATURE_HEADER));
+      response.json(await store.write((db) => takeMessage(env, db, message, env.clock())));
     },
     'calendar.read': async (request: Request, response: Response, actor: Actor | null) => {
       const { scope, id } = request.params as { scope: string; id: string };

@@ -2,7 +2,7 @@
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import type { PointAnswer } from '../../contract/due.ts';
-import { holdOf } from '../register/turnover.ts';
+import { holdOf } from '../due/hold.ts';
 import type { Call } from '../env.ts';
 import { tenancyOn } from '../register/tenancies.ts';
 import { budgetUse, fitsBudget } from './budget.ts';

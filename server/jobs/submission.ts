@@ -75,7 +75,7 @@ interface Sending extends Times {
 async function sendRecord(call: Call, { record, job, task, zone, earlier, deviceAt, startedAt, doneAt }: Sending): Promise<void> {
   const { db, actor } = call;
   const point = (await db.point.one({ id: task.pointId }))!;
-  const { procedure } = await readHistory(db, point.id, call.now);
+  const { procedure, inputs: { methods } } = await readHistory(db, point.id, call.now);
   const photos: CheckedPhoto[] = [];
   const hashes: Record<string, string> = {};
   for (const { slot, photoId } of record.photos) {
@@ -98,7 +98,7 @@ async function sendRecord(call: Call, { record, job, task, zone, earlier, device
     gradesBefore: before.map(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).grade ?? ''),
   });
   await writeRecord(call, {
-    id: record.id, point, job: job.id, task: task.id, zone, observation, note: record.note, startedAt, doneAt,
+    id: record.id, point, methods, job: job.id, task: task.id, zone, observation, note: record.note, startedAt, doneAt,
     doneDay: dayOfInstant(doneAt, zone), deviceAt, photos: hashes, selfCertified: false, findings,
   });
   await db.task.update({ id: task.id }, { state: 'sent' });

@@ -22,6 +22,8 @@ const NOON = 12 * 60;
 export interface Written {
   readonly id: string;
   readonly point: Row<'point'>;
+  /** Options of the methods that the procedure follows. */
+  readonly methods: Readonly<Record<string, string>>;
   readonly job: string | null;
   readonly task: string | null;
   readonly zone: string;
@@ -39,7 +41,7 @@ export interface Written {
 /** Writes one record, its proof and its log entry. */
 export async function writeRecord({ env, db, actor, now }: Call, written: Written): Promise<void> {
   const { id, point, observation, note, selfCertified } = written;
-  const { inputs: { methods } } = await readHistory(db, point.id, now);
+  const { methods } = written;
   const procedure = procedureOf(point.procedure, methods);
   const { organisationId } = actor;
   const personal: Row<'personal'>[] = [];
@@ -96,7 +98,7 @@ export async function logRecord(call: Call, form: LogRecord): Promise<{ id: stri
   await dropTask(call, point.id);
   const doneAt = Math.min(now, instantOfDay(doneDay, NOON, zone));
   await writeRecord(call, {
-    id: form.id, point, job: null, task: null, zone,
+    id: form.id, point, methods: (await readHistory(db, point.id, now)).inputs.methods, job: null, task: null, zone,
     observation: { grade: form.grade, cavityGrade: null, finds: form.finds, readings: {}, confirmed: [], agent: null, size: null },
     note: form.note, startedAt: null, doneAt, doneDay, deviceAt: now, photos: {}, selfCertified: true, findings: [],
   });

@@ -10,6 +10,7 @@ import { dropTask } from '../jobs/jobs.ts';
 import { claimPhoto } from '../proof/photos.ts';
 import { factsOf, recordFact } from '../store/facts.ts';
 import { findPlace, findProperty } from './places.ts';
+import { addPoints } from './points.ts';
 
 export async function createMachine(call: Call, form: NewMachine): Promise<{ id: string; points: number[] }> {
   const { env, db, actor: { organisationId }, now } = call;
@@ -27,14 +28,7 @@ export async function createMachine(call: Call, form: NewMachine): Promise<{ id:
     const served = await findPlace(call, placeId).catch(() => { throw fieldProblem('serves', 'field.place'); });
     await db.machineServes.insert({ id: env.newId(), organisationId, machineId: form.id, placeId: served.id });
   }
-  const last = await db.point.all({ organisationId }, { order: [['number', 'DESC']], limit: 1, columns: ['number'] });
-  const first = (last[0]?.number ?? 0) + 1;
-  const points = type.points.map((procedure, i) => ({
-    id: env.newId(), organisationId, number: first + i, machineId: form.id, procedure, createdAt: now,
-  }));
-  await db.point.insertMany(points);
-  await recompute(db, points.map(({ id }) => id), now);
-  return { id: form.id, points: points.map(({ number }) => number) };
+  return { id: form.id, points: await addPoints(env, db, { id: form.id, organisationId }, type.points, now) };
 }
 
 export async function changeMachine(call: Call, id: string, form: MachineChange): Promise<object> {

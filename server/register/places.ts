@@ -6,6 +6,7 @@ import { standingOf } from '../../core/standing/standing.ts';
 import type { MachineSummary, NewBuilding, NewPlace, NewProperty, PlaceAnswer, PropertyChange, PropertySummary } from '../../contract/register.ts';
 import { doneDayOf, lineOfMark, WORK } from '../../contract/due.ts';
 import { habitsAt } from '../due/habits.ts';
+import { holdOf } from '../due/hold.ts';
 import { markDates } from '../due/point.ts';
 import { listSignals } from '../due/signals.ts';
 import { budgetUse } from '../jobs/budget.ts';
@@ -18,7 +19,6 @@ import { factsOf, inForce, recordFact, type FactValues } from '../store/facts.ts
 import type { Row } from '../store/tables.ts';
 import { machineName } from './names.ts';
 import { tenancyOn } from './tenancies.ts';
-import { holdOf } from './turnover.ts';
 
 /** On-time services are counted over this many days back. */
 const STANDING_DAYS = 365;

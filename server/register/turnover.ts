@@ -7,23 +7,17 @@ import { shareUsed, stateOf } from '../../core/due/line.ts';
 import { turnoverTask } from '../../core/due/turnover.ts';
 import type { EndTenancy, HoldPlace, TurnoverAnswer } from '../../contract/register.ts';
 import { doneDayOf, lineOfMark } from '../../contract/due.ts';
+import { holdOf } from '../due/hold.ts';
 import { recompute, recomputeWork } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { fieldProblem, Problem } from '../http/problem.ts';
 import { dropTask } from '../jobs/jobs.ts';
-import type { Db } from '../store/db.ts';
-import { factsOf, inForce, recordFact } from '../store/facts.ts';
+import { recordFact } from '../store/facts.ts';
 import { findPlace, findProperty } from './places.ts';
 import { machineName } from './names.ts';
 import { endLinks, findTenancy, pointsOfPlace, tenancyOn } from './tenancies.ts';
 
 const LONGEST_HOLD = 400;
-
-/** The hold of a place on a day, which ends by itself with its review. */
-export async function holdOf(db: Db, placeId: string, day: Day) {
-  const hold = inForce(await factsOf(db, [placeId], 'hold'), day)?.value ?? null;
-  return hold && day <= hold.until ? hold : null;
-}
 
 /**
  * Ends a tenancy with a day. Its links go with that day, what the tenant still had in hand goes back to the

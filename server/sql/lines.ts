@@ -34,3 +34,8 @@ SELECT ?2, value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, valu
 ON CONFLICT (point_id) DO UPDATE SET place_id = excluded.place_id, number = excluded.number, type = excluded.type, served_day = excluded.served_day, interval_days = excluded.interval_days,
   cap_slack = excluded.cap_slack, work = excluded.work, evidence = excluded.evidence, line_id = excluded.line_id, scheduled = excluded.scheduled`, [JSON.stringify(marks), organisationId]);
 }
+
+/** Points whose line an older catalogue (?1) or engine (?2) drew. */
+export const OUTDATED_SQL = `
+SELECT mark.point_id AS id FROM mark JOIN line ON line.id = mark.line_id
+WHERE json_extract(line.inputs, '$.catalogue') IS NOT ?1 OR json_extract(line.inputs, '$.engine') IS NOT ?2`;

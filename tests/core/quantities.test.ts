@@ -1,12 +1,31 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { formatFilterSize, parseFilterSize, sameFilterSize } from '../../core/quantities/filterSize.ts';
-import { hardnessClass } from '../../core/quantities/hardness.ts';
+import { formatFilterSize, MM_PER_INCH, parseFilterSize, sameFilterSize } from '../../core/quantities/filterSize.ts';
+import { hardnessClass, hardnessMgL, likelierMeant } from '../../core/quantities/hardness.ts';
 
 describe('Quantities', () => {
   it('class hardness by the USGS bounds (from memory)', () => {
     expect([0, 60, 61, 120, 121, 180, 181].map(hardnessClass)).to.deep.equal(['soft', 'soft', 'moderate', 'moderate', 'hard', 'hard', 'veryHard']);
     expect(() => hardnessClass(-1)).to.throw(RangeError);
+  });
+  it('turn other units of hardness into mg/L: 17.1 a grain (USGS, from memory), degrees and mmol by their definition (from memory)', () => {
+    expect([hardnessMgL(1, 'gpg'), hardnessMgL(10, 'fH'), hardnessMgL(10, 'dH'), hardnessMgL(1, 'mmolL'), hardnessMgL(150, 'mgL')]).to.deep.equal([17.1, 100, 178.5, 100.1, 150]);
+    // A grain a US gallon is 64.798 91 mg in 3.785 411 784 L (NIST Handbook 44, appendix C).
+    expect(hardnessMgL(1, 'gpg')).to.be.closeTo(64.79891 / 3.785411784, 0.05);
+  });
+  it('ask whether a very low number of mg/L was grains or degrees, and leave an ordinary one alone', () => {
+    expect(likelierMeant(12).map(({ unit, mgL }) => [unit, mgL])).to.deep.equal([['gpg', 205.2], ['dH', 214.2], ['fH', 120]]);
+    expect(likelierMeant(160)).to.deep.equal([]);
+    expect(likelierMeant(0)).to.deep.equal([]);
+  });
+  it('say litres and gallons, millilitres and cups, degrees alike within the rounding of a kitchen (NIST SP 811)', () => {
+    // As the procedures say them: 11 L and 3 gal, 60 mL and 1/4 cup, 250 mL and a cup, 2 to 3 K and 4 to 5 °F.
+    const near = (said: number, exact: number) => expect(Math.abs(said / exact - 1)).to.be.below(0.07);
+    near(11, 3 * 3.785411784);
+    near(60, 236.5882365 / 4);
+    near(250, 236.5882365);
+    near(2.5 * 1.8, 4.5);
+    expect(MM_PER_INCH).to.equal(25.4);
   });
   it('read filter sizes in the usual notations', () => {
     const common = { widthIn: 16, heightIn: 25, depthIn: 1 };

@@ -1,0 +1,56 @@
+import { expect } from 'chai';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import sqlite3 from 'sqlite3';
+import { typeNumber } from '../../server/due/recompute.ts';
+import { bringUpToDate } from '../../server/register/upgrade.ts';
+import { run } from '../../server/sql/connection.ts';
+import { foundation } from '../../server/store/migrations/0001-foundation.ts';
+import { openStore } from '../../server/store/store.ts';
+import { openHouse, registerFlat } from './house.ts';
+
+describe('A newer version', () => {
+  it('takes over a database of the foundation: what was proven teaches, what is personal stays', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'dewline-old-'));
+    const file = join(folder, 'dewline.sqlite');
+    const old = await new Promise<sqlite3.Database>((resolve) => { const db = new sqlite3.Database(file, () => resolve(db)); });
+    const exec = (sql: string) => new Promise<void>((resolve, reject) => old.exec(sql, (error) => (error ? reject(error) : resolve())));
+    await exec(`${foundation}
+CREATE TABLE migration (name TEXT PRIMARY KEY); INSERT INTO migration VALUES ('0001-foundation');
+INSERT INTO organisation VALUES ('o', 'Saltmarsh & Vane', 1);
+INSERT INTO person (id, organisation_id, name, created_at) VALUES ('p', 'o', 'T. Hollis', 1);
+INSERT INTO property VALUES ('q', 'o', 'The Ropewalk', 'x', 'Europe/Dublin', 0, 1);
+INSERT INTO place (id, organisation_id, property_id, kind, name, sort, created_at) VALUES ('l', 'o', 'q', 'unit', 'Flat 1A', 0, 1);
+INSERT INTO machine (id, organisation_id, place_id, type, label, maker, model, fuel, owner, drain_branch, created_at) VALUES ('m', 'o', 'l', 'washer', '', '', '', 'electric', 'landlord', '', 1);
+INSERT INTO point VALUES ('t', 'o', 1, 'm', 'washer.doorBoot', 1);
+INSERT INTO record (id, organisation_id, point_id, done_day, done_at, person_id, canonical, hash) VALUES ('r1', 'o', 't', 20700, 5, 'p', '{"grade":"heavy","agent":"dishSoap"}', 'h'), ('r2', 'o', 't', 20720, 6, 'p', '{"grade":"due","agent":null}', 'h');
+INSERT INTO proof (record_id, organisation_id, point_id, state, evidence, on_time, findings, sent_at) VALUES ('r1', 'o', 't', 'accepted', 'proven', 1, '[]', 5), ('r2', 'o', 't', 'sentBack', 'proven', 1, '[]', 6);
+INSERT INTO personal VALUES ('x', 'o', 'r1', 'by', 'salt', 'p');`);
+    await new Promise((resolve) => old.close(resolve));
+    const store = await openStore(file);
+    expect((await store.db.condition.all({})).map(({ id, kind, day, grade, agent, confirmed, evidence }) => [id, kind, day, grade, agent, confirmed, evidence]))
+      .to.deep.equal([['r1', 'service', 20700, 'heavy', 'dishSoap', 1, 'proven']]);
+    expect(await store.db.personal.count({ recordId: 'r1' })).to.equal(1);
+    await store.close();
+    rmSync(folder, { recursive: true, force: true });
+  });
+  it('gives machines the points that the catalogue has gained, and draws every older line anew, once', async () => {
+    const house = await openHouse();
+    const flat = await registerFlat(house);
+    const { store } = house.env;
+    const gained = [flat.points['washer.tub']!, flat.points['washer.drawer']!];
+    await store.write(async (db) => {
+      await db.mark.remove({ pointId: gained });
+      await db.line.remove({ pointId: gained });
+      await db.point.remove({ id: gained });
+      await run(db, "UPDATE line SET inputs = json_set(inputs, '$.catalogue', 1)", []);
+      await db.mark.update({}, { type: 0 });
+    });
+    expect(await bringUpToDate(house.env)).to.equal(2);
+    expect((await store.db.point.all({ machineId: flat.machineId })).map(({ procedure }) => procedure).sort()).to.deep.equal(Object.keys(flat.points).sort());
+    for (const { pointId, type } of await store.db.mark.all({})) expect(type).to.equal(typeNumber((await store.db.point.one({ id: pointId }))!.procedure));
+    expect(await bringUpToDate(house.env)).to.equal(0);
+    await house.close();
+  });
+});
