@@ -8,6 +8,8 @@ import { createLook } from '../server/due/looks.ts';
 import { changePrices, choosePractice, chooseMethod, changeUpkeepDay } from '../server/due/settings.ts';
 import { dismissSignal, raiseSignal, reportSignal } from '../server/due/signals.ts';
 import type { Actor, Call, Env } from '../server/env.ts';
+import { Problem } from '../server/http/problem.ts';
+import { giveJob } from '../server/jobs/jobs.ts';
 import { contractMachine } from '../server/register/machines.ts';
 import { endTenancy, holdPlace } from '../server/register/turnover.ts';
 import type { Db } from '../server/store/db.ts';
@@ -25,7 +27,8 @@ export async function chooseOtherwise(call: Call): Promise<void> {
   const { db, now } = call;
   const property = async (name: string) => (await db.property.one({ name }))!.id;
   await changePrices(call, PRICES);
-  await choosePractice(call, { scope: 'place', subjectId: (await placeOf(db, 'House 16')).id, practice: 'watchful' });
+  // The dryer whose hose was crushed is watched.
+  await choosePractice(call, { scope: 'machine', subjectId: (await machineOf(db, 'House 16', 'dryer')).id, practice: 'watchful' });
   await chooseMethod(call, { scope: 'property', subjectId: await property('Tidemill Court'), method: 'dishwasherWash', option: 'tablet' });
   await changeUpkeepDay(call, { scope: 'property', subjectId: await property('Samphire Row'), rule: 'FREQ=MONTHLY;BYDAY=1SA', start: '2024-01-01' });
   // One contractor comes to every air handler, twice a year.
@@ -54,6 +57,10 @@ export async function tellStories(env: Env, manager: Actor, staff: readonly Acto
     const washer = await machineOf(db, 'Flat 1B', 'washer');
     const emitter = await createEmitter(as(manager, at(200)), washer.id);
     await raiseSignal(db, { id: env.newId(), machine: washer, type: 'washer.lamp', note: '', personId: null, emitterId: emitter.id }, at(1, 21));
+    // Its reminder lamp made the tub due, and the tenant was asked; unless somebody has it in hand already.
+    const tub = (await db.point.one({ machineId: washer.id, procedure: 'washer.tub' }))!;
+    const tenant = (await db.tenancy.one({ placeId: washer.placeId, toDay: null }))!;
+    await giveJob(as(manager, at(0, 8)), { id: env.newId(), pointIds: [tub.id], assigneeId: tenant.personId }).catch((error: unknown) => { if (!(error instanceof Problem)) throw error; });
     const empty = await placeOf(db, 'No. 2');
     const tenancy = (await db.tenancy.one({ placeId: empty.id, toDay: null }))!;
     await endTenancy(as(manager, at(8, 10)), tenancy.id, { last: isoFromDay(today - 8), holdUntil: null });

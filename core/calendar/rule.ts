@@ -2,7 +2,7 @@
  * Recurrence rules: a stated subset of RFC 5545 §3.3.10, for whole days.
  *
  * FREQ of DAILY, WEEKLY, MONTHLY, YEARLY; INTERVAL; COUNT or UNTIL; BYMONTH; BYMONTHDAY; BYDAY, with
- * ordinals under MONTHLY and YEARLY; BYSETPOS; WKST. Hours, BYWEEKNO and BYYEARDAY are outside.
+ * ordinals under MONTHLY and YEARLY; BYSETPOS under these two; WKST. Hours, BYWEEKNO and BYYEARDAY are outside.
  */
 import { dayFromIso, isoFromDay, type Day } from './day.ts';
 
@@ -68,6 +68,7 @@ export function parseRule(text: string): Rule {
   const monthDays = list('BYMONTHDAY', -31, 31);
   if (monthDays.length > 0 && frequency === 'WEEKLY') throw wrong(text, 'BYMONTHDAY does not go with WEEKLY');
   const setPositions = list('BYSETPOS', -366, 366);
+  if (setPositions.length > 0 && (frequency === 'DAILY' || frequency === 'WEEKLY')) throw wrong(text, 'BYSETPOS needs MONTHLY or YEARLY');
   if (setPositions.length > 0 && weekdays.length + monthDays.length + (parts.has('BYMONTH') ? 1 : 0) === 0) throw wrong(text, 'BYSETPOS needs another BY part');
   const weekStart = parts.get('WKST');
   if (weekStart && !WEEKDAYS.includes(weekStart as never)) throw wrong(text, `WKST=${weekStart}`);

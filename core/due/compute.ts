@@ -102,7 +102,7 @@ export function computeLine(inputs: LineInputs, today: Day): ComputedLine {
   // Both ends as far from the line as their speed is from the middle one.
   const band = { early: limited(inDays(reach * (median / high))), late: limited(inDays(reach * (median / low))) };
 
-  const planned = servedDay === null ? intervalDays : onCalendar(terms, inputs, servedDay, intervalDays, cap.days, assumed);
+  const planned = servedDay === null ? intervalDays : onCalendar(terms, inputs, servedDay, intervalDays, cap, assumed);
   const length = servedDay === null ? planned : reported(terms, inputs, servedDay, planned, accepted);
   return {
     servedDay, lineDay: from + length, capDay: from + cap.days, days: length, intervalDays, terms,
@@ -145,18 +145,18 @@ function householdTerm(terms: Term[], { stretches }: LineInputs, from: Day, days
 }
 
 /** An anchor sets or limits the line; without one that sets it, the line may snap to the upkeep day. */
-function onCalendar(terms: Term[], { anchor, upkeepDay }: LineInputs, servedDay: Day, interval: number, cap: number, assumed: Assumptions): number {
+function onCalendar(terms: Term[], { anchor, upkeepDay }: LineInputs, servedDay: Day, interval: number, cap: ReturnType<typeof capOf>, assumed: Assumptions): number {
   const day = anchor ? nextAnchorDay(anchor, servedDay, assumed.answered) : undefined;
   if (anchor && day !== undefined && (anchor.mode === 'sets' || day - servedDay < interval)) {
-    const days = Math.min(cap, day - servedDay);
+    const days = Math.min(cap.days, day - servedDay);
     terms.push({ term: 'anchor', kind: anchor.kind, mode: anchor.mode, day, days });
-    if (days < day - servedDay) terms.push({ term: 'cap', reason: 'own', days });
+    if (days < day - servedDay) terms.push({ term: 'cap', ...cap });
     return days;
   }
   if (!upkeepDay) return interval;
   const line = servedDay + interval;
   const earliest = Math.max(servedDay + 1, Math.ceil(line - interval * assumed.snapEarlier - TIE));
-  const latest = Math.min(servedDay + cap, Math.floor(line + interval * assumed.snapLater + TIE));
+  const latest = Math.min(servedDay + cap.days, Math.floor(line + interval * assumed.snapLater + TIE));
   const snapped = nearestUpkeepDay(upkeepDay, line, earliest, latest);
   if (snapped === undefined || snapped === line) return interval;
   terms.push({ term: 'snapped', day: snapped, by: snapped - line, days: snapped - servedDay });

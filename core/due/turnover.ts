@@ -1,12 +1,9 @@
 /** The turnover list: what an empty home wants before somebody moves in. */
-import type { PointState } from './line.ts';
-
 /** Our assumption: an empty home is cheap to enter, so a point past the middle of its interval is served now. */
 export const TURNOVER_SHARE = 0.5;
 
 export interface TurnoverPoint {
   readonly share: number | undefined;
-  readonly state: PointState;
   readonly safetyCritical: boolean;
   readonly riskWeight: number;
   /** Scheduled by itself; what rides along is done when its machine is opened. */

@@ -166,7 +166,7 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
       caps: capsOf(facts, procedure, specification, propertyId, today), changes, stretches,
       effects: effectsOn(procedure, place, today, assumed), conditions: simple,
       newSince: newSince(installedDay, registeredAt, zone),
-      turnovers: (read.tenancies.get(placeId) ?? []).slice(1).map(([, , fromDay]) => fromDay),
+      turnovers: (read.tenancies.get(placeId) ?? []).slice(1).map(([, , fromDay]) => fromDay).filter((fromDay) => fromDay <= today),
       anchor: resolveAnchor(anchor.choice, anchor.mode, calendar, servedDay ?? today),
       upkeepDay: facts.nearest([placeId, propertyId, organisationId], 'upkeepDay', today)?.value ?? null,
       signalDay: signalDay([...signals, ...faults.map(({ day }) => ({ day, state: 'open' as const, recheckDay: null }))], servedDay, today),

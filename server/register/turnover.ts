@@ -3,7 +3,7 @@ import { dayFromIso, dayOfInstant, isoFromDay, type Day } from '../../core/calen
 import { habitsOf } from '../../core/catalogue/habits.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { riskWeight } from '../../core/catalogue/types.ts';
-import { shareUsed, stateOf } from '../../core/due/line.ts';
+import { shareUsed } from '../../core/due/line.ts';
 import { turnoverTask } from '../../core/due/turnover.ts';
 import type { EndTenancy, HoldPlace, TurnoverAnswer } from '../../contract/register.ts';
 import { doneDayOf, lineOfMark } from '../../contract/due.ts';
@@ -98,7 +98,7 @@ export async function readTurnover(call: Call, placeId: string): Promise<Turnove
       const line = lineOfMark(mark);
       const doneDay = doneDayOf(mark);
       const share = shareUsed(line, { today, doneDay });
-      const todo = turnoverTask({ share, state: stateOf(line, { today, doneDay }), safetyCritical, riskWeight: riskWeight(risk), scheduled: mark.scheduled === 1 });
+      const todo = turnoverTask({ share, safetyCritical, riskWeight: riskWeight(risk), scheduled: mark.scheduled === 1 });
       if (todo === 'leave') return [];
       return [{
         pointId: point.id, number: point.number, name: say(`point.${key}`), kind, todo, minutes: todo === 'serve' ? minutes : 1, forTenants: level === 'T',

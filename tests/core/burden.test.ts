@@ -51,7 +51,7 @@ describe('The burden of a practice', () => {
 });
 
 describe('The turnover list', () => {
-  const task = (more: object) => turnoverTask({ share: 0.2, state: 'fresh', safetyCritical: false, riskWeight: 1, scheduled: true, ...more });
+  const task = (more: object) => turnoverTask({ share: 0.2, safetyCritical: false, riskWeight: 1, scheduled: true, ...more });
   it('serves past the middle and without a record, looks at the risky, leaves the rest', () => {
     expect([task({ share: 0.5 }), task({ share: 1.4 }), task({ share: undefined }), task({ safetyCritical: true }), task({ riskWeight: 4 }), task({})])
       .to.deep.equal(['serve', 'serve', 'serve', 'look', 'look', 'leave']);

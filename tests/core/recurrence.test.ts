@@ -72,7 +72,7 @@ const ruleText = fc.record({
   if (months.length) parts.push(`BYMONTH=${months.join()}`);
   if (monthDays.length && frequency !== 'WEEKLY') parts.push(`BYMONTHDAY=${monthDays.join()}`);
   if (weekdays.length) parts.push(`BYDAY=${weekdays.map((day) => `${ordinals && nth ? nth : ''}${day}`).join()}`);
-  if (positions.length && parts.some((part) => part.startsWith('BY'))) parts.push(`BYSETPOS=${positions.join()}`);
+  if (positions.length && ['MONTHLY', 'YEARLY'].includes(frequency) && parts.some((part) => part.startsWith('BY'))) parts.push(`BYSETPOS=${positions.join()}`);
   return parts.join(';');
 });
 
@@ -122,7 +122,7 @@ describe('Recurrence', () => {
   it('refuses what is wrong or outside the subset, saying which part', () => {
     for (const [text, why] of [
       ['', 'FREQ'], ['FREQ=HOURLY', 'FREQ'], ['FREQ=YEARLY;BYWEEKNO=20', 'BYWEEKNO'], ['FREQ=DAILY;INTERVAL=0', 'INTERVAL'], ['FREQ=DAILY;INTERVAL=1.5', 'INTERVAL'],
-      ['FREQ=WEEKLY;BYDAY=1SA', 'ordinal'], ['FREQ=MONTHLY;BYDAY=XX', 'BYDAY'], ['FREQ=DAILY;COUNT=2;UNTIL=20260101', 'exclude'], ['FREQ=DAILY;UNTIL=20261301', 'UNTIL'], ['FREQ=DAILY;FREQ=DAILY', 'twice'],
+      ['FREQ=WEEKLY;BYDAY=1SA', 'ordinal'], ['FREQ=WEEKLY;BYDAY=SA;BYSETPOS=1', 'BYSETPOS'], ['FREQ=MONTHLY;BYDAY=XX', 'BYDAY'], ['FREQ=DAILY;COUNT=2;UNTIL=20260101', 'exclude'], ['FREQ=DAILY;UNTIL=20261301', 'UNTIL'], ['FREQ=DAILY;FREQ=DAILY', 'twice'],
     ] as const) expect(() => parseRule(text), text).to.throw(RangeError, why);
   });
   it('is told in words', () => {

@@ -42,5 +42,4 @@ const key = ({ machineId, habit }: HabitSummary) => `${machineId} ${habit}`;
 <style scoped>
 .habits li { border-top: 1px solid var(--hair); padding: 6px 0; display: grid; gap: 2px; }
 .acts { display: flex; flex-wrap: wrap; gap: 8px; }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; min-height: 26px; }
 </style>

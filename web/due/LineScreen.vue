@@ -128,7 +128,6 @@ onBeforeUnmount(() => {
 .search input { border: 0; outline: 0; background: none; color: var(--ink); width: 150px; font: inherit; }
 .search:focus-within { outline: 3px solid var(--dew); outline-offset: 1px; }
 .tools select { font: inherit; color: var(--ink); background: var(--ground); border: 0; border-bottom: 1px solid var(--edge); padding: 4px 2px; }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; }
 .date { margin-left: auto; }
 .legend { display: flex; flex-wrap: wrap; gap: 4px 16px; padding-top: 8px; border-top: 1px solid var(--hair); min-height: 30px; }
 .nothing { display: grid; gap: 10px; justify-items: start; padding: 40px 0; max-width: 52ch; }

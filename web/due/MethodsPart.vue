@@ -66,6 +66,5 @@ label:focus-within { outline: 3px solid var(--dew); outline-offset: 1px; }
 .name { display: flex; gap: 8px; align-items: baseline; }
 input { accent-color: var(--dew-deep); flex: none; }
 .staff { border: 1.3px solid var(--alarm); color: var(--alarm); border-radius: 4px; padding: 0 6px; font-weight: 600; }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; }
-.told { border-left: 4px solid var(--dew); padding: 4px 12px; background: var(--pick); position: sticky; top: 0; z-index: 2; }
+.told { position: sticky; top: 0; z-index: 2; }
 </style>

@@ -135,7 +135,6 @@ h2 { padding-right: 26px; }
 .working dd { margin: 0; white-space: nowrap; font-weight: 600; }
 .working .sum { border-top: 2px solid var(--ink); font-weight: 680; }
 .working .sum small { font-weight: 400; }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; }
 .more { margin-top: 4px; }
 .story li { display: flex; justify-content: space-between; gap: 10px; padding: 4px 0; border-top: 1px solid var(--hair); }
 .story .quiet { white-space: nowrap; }

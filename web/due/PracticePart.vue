@@ -132,7 +132,5 @@ details p { margin-top: 4px; max-width: 75ch; }
 summary { cursor: pointer; color: var(--dew-deep); min-height: 26px; }
 .exceptions li { display: flex; gap: 16px; padding: 6px 0; border-top: 1px solid var(--hair); }
 .exceptions span { flex: 1; }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; }
-.told { border-left: 4px solid var(--dew); padding: 4px 12px; background: var(--pick); }
 section { display: grid; gap: 6px; }
 </style>

@@ -54,7 +54,6 @@ async function dismiss(id: string): Promise<void> {
 .signals li { border-top: 1px solid var(--hair); padding: 9px 0; display: grid; gap: 3px; }
 .answered, .dismissed { color: var(--ink-2); }
 .acts { display: flex; gap: 16px; }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; }
 form { display: grid; gap: 6px; justify-items: start; }
 form > * { width: 100%; }
 form > .v-btn { width: auto; }

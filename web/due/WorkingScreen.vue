@@ -153,6 +153,5 @@ header { display: grid; gap: 4px; }
 .assumed { display: flex; justify-content: space-between; gap: 10px; align-items: baseline; padding: 2px 0; font-size: 13px; border-bottom: 1px solid var(--hair); }
 .assumed input { width: 78px; font: inherit; color: var(--ink); background: var(--ground); border: 1px solid var(--edge); border-radius: 5px; padding: 1px 6px; }
 summary { cursor: pointer; font-weight: 640; }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; }
 @media (max-width: 900px) { .columns { grid-template-columns: 1fr; } .page { padding: 14px; } }
 </style>

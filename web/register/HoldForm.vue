@@ -33,5 +33,4 @@ async function save(until: string | null): Promise<void> {
 
 <style scoped>
 .form { padding: 12px; display: grid; gap: 4px; width: 100%; }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; min-height: 26px; }
 </style>

@@ -59,7 +59,6 @@ form .v-btn { min-height: 40px; }
 .end { margin-left: auto; }
 .secret { display: grid; gap: 4px; }
 code { overflow-wrap: anywhere; user-select: all; background: var(--ground); padding: 2px 6px; }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; min-height: 26px; }
 .link.alarm { color: var(--alarm); }
 @media (max-width: 860px) { form { grid-template-columns: 1fr; } }
 </style>

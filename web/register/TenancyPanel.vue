@@ -126,7 +126,6 @@ const setLoads = (text: string) => { entry.household.loadsAWeek = text === '' ? 
 <style scoped>
 .tenancy { display: grid; gap: 8px; justify-items: start; }
 .acts { display: flex; flex-wrap: wrap; gap: 6px 16px; }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; min-height: 26px; }
 .link-box { padding: 10px 12px; display: grid; gap: 6px; width: 100%; }
 code { overflow-wrap: anywhere; user-select: all; }
 .form { padding: 12px; display: grid; gap: 4px; width: 100%; }

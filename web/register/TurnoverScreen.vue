@@ -75,6 +75,5 @@ li { display: grid; grid-template-columns: 16px 60px minmax(150px, 1fr) minmax(1
 .box { width: 14px; height: 14px; border: 1.5px solid var(--edge); border-radius: 3px; }
 .todo.look { color: var(--ink-2); font-weight: 460; }
 li a { color: var(--ink); }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; }
 @media (max-width: 720px) { .page { padding: 14px; } li { grid-template-columns: 16px 54px 1fr; } .give { grid-template-columns: 1fr; } }
 </style>

@@ -34,5 +34,4 @@ const meant = computed(() => (unit.value === 'mgL' && entered.value !== '' ? lik
 <style scoped>
 .hardness { display: grid; grid-template-columns: 1fr 116px; gap: 4px 8px; align-items: start; }
 .meant { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 2px 12px; padding-bottom: 8px; }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; min-height: 26px; }
 </style>

@@ -90,7 +90,7 @@ export const washerText = {
   'washer.tub.empty.title': 'Empty the drum and look',
   'washer.tub.empty.body': 'No laundry inside. Look at the drum and smell it. Photograph it.',
   'washer.tub.grade.title': 'How does the drum look?',
-  'washer.tub.grade.body': 'The drum wall, the rim and what you can smell. Say what you will use; it is what the office chose.',
+  'washer.tub.grade.body': 'The drum wall, the rim and what you can smell.',
   'washer.tub.soda.title': 'First the soda, hottest and longest',
   'washer.tub.soda.body': 'Two cups (about 450 g, a 1 lb box) of baking soda straight into the empty drum. Hottest, longest cycle, nothing else in it.',
   'washer.tub.soda.caution': 'Soda and vinegar never in one cycle: it foams out of the door.',

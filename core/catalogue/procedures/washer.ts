@@ -104,6 +104,7 @@ const TUB_CLEANING: Readonly<Record<string, { readonly agents: readonly Agent[];
 
 export function tub(choices: Choices): Procedure {
   const { agents, material, steps } = TUB_CLEANING[optionOf('tubClean', choices).key]!;
+  const last = steps.at(-1)!;
   return {
     key: 'washer.tub',
     version: 1,
@@ -122,8 +123,10 @@ export function tub(choices: Choices): Procedure {
     stops: ['oneAgentCycle', 'emptyDrum'],
     steps: [
       tubStep('empty', 'open', photo('before')),
-      tubStep('grade', 'look', grade(), agent(agents.at(-1)!)),
-      ...steps,
+      tubStep('grade', 'look', grade()),
+      ...steps.slice(0, -1),
+      // One agent stands in the record: the last, which is the acid where there is one.
+      { ...last, needs: [agent(agents.at(-1)!), ...last.needs] },
       tubStep('open', 'test', photo('after'), confirm('open')),
     ],
     specification: ['forbiddenAgents', 'makerLimitDays', 'note'],
