@@ -1,9 +1,9 @@
 /**
  * The due engine's promises: recomputing and storing many lines against reading and writing the same rows by
  * sqlite3 alone; how that grows; expanding recurrence rules against the package `rrule`; learning on the
- * truth model. Run by `npm run bench:due`; writes its part of `docs/due-figures.md`.
+ * truth model. Run by `npm run bench:due`; writes `docs/due-figures.md`, and its table and chart of `docs/due.md`.
  */
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import rrulePackage from 'rrule';
@@ -145,13 +145,14 @@ function expansion() {
   });
 }
 
+const RUNS = 4000;
 const hundred = await lines(100_000);
 const ten = await lines(10_000);
 const ratio = median(hundred.mine) / median(hundred.alone);
 const growth = median(hundred.mine) / median(ten.mine);
 const rules = expansion();
 const slowest = Math.min(...rules.map((it) => it.ratio));
-const learned = judgeLearning({ seed: 20_261_124, runs: 4000, services: 6 });
+const learned = judgeLearning({ seed: 20_261_124, runs: RUNS, services: 6 });
 const spread = (values: readonly number[]) => `${Math.round(quantile(values, 0.1))}–${Math.round(quantile(values, 0.9))} ms`;
 const met = (yes: boolean) => (yes ? 'met' : '**missed**');
 const percent = (share: number) => `${Math.round(share * 100)} %`;
@@ -164,15 +165,21 @@ const text = [
   `| Recompute and store 100,000 lines, all changed ÷ reading and writing the same rows by sqlite3 alone, median of ${ROUNDS} | ${ratio.toFixed(2)} (${Math.round(median(hundred.mine))} ms, ${spread(hundred.mine)} ÷ ${Math.round(median(hundred.alone))} ms, ${spread(hundred.alone)}) | ≤ 2 | ${met(ratio <= 2)} |`,
   `| 100,000 lines ÷ 10,000 lines | ${growth.toFixed(1)} (${Math.round(median(ten.mine))} ms, ${spread(ten.mine)}) | ≤ 12 | ${met(growth <= 12)} |`,
   `| Expanding five years of a rule, times as fast as \`rrule\`, the least of ${RULES.length} rules | ${slowest.toFixed(0)} (${rules.map((it) => `${it.text}: ${it.ratio.toFixed(0)}, ${it.low.toFixed(0)}–${it.high.toFixed(0)}`).join('; ')}) | ≥ 30 | ${met(slowest >= 30)} |`, '',
-  '## Learning', '',
-  'Parts of the truth model (process variation 0.35, one grade in ten wrong), served six times, each time when the method says; 4,000 parts a cell. The error is |believed interval ÷ true interval − 1|, before floors and caps; median / nine in ten. With the safety bound the true interval is that of somebody who knows the speed and keeps the same bound.', '',
+  'How well it learns stands in [due.md](due.md).', '',
+].join('\n');
+const learning = [
+  '<!-- learning -->',
+  'Parts of the truth model (process variation 0.35, one grade in ten wrong), served six times, each time when the method', `says; ${RUNS.toLocaleString('en')} parts a cell. The error is |believed interval ÷ true interval − 1|, before floors and caps; median / nine in`, 'ten. With the safety bound the true interval is that of somebody who knows the speed and keeps the same bound.', '',
   `| true ÷ assumed | ${RATIOS.map((it) => it.toFixed(2)).join(' | ')} |`, `|---|${RATIOS.map(() => '---').join('|')}|`,
   ...METHODS_JUDGED.map((method) => `| ${NAMES[method]} | ${RATIOS.map((at) => { const it = learned.find((one) => one.method === method && one.ratio === at)!; return `${percent(it.median)} / ${percent(it.ninetieth)}`; }).join(' | ')} |`), '',
-  `Bar: median under 20 %, nine in ten under 40 %, at each ratio: ${met(learned.filter(({ method }) => method.startsWith('engine')).every((it) => it.median < 0.2 && it.ninetieth < 0.4))}, with and without the safety bound.`, '',
+  `Bar: median under 20 %, nine in ten under 40 %, at each ratio: ${met(learned.filter(({ method }) => method.startsWith('engine')).every((it) => it.median < 0.2 && it.ninetieth < 0.4))}, with and without the safety bound.`,
+  '<!-- end of learning -->',
 ].join('\n');
 writeFileSync(join(import.meta.dirname, '../docs/due-figures.md'), text);
 writeFileSync(join(import.meta.dirname, '../docs/due-learning.svg'), chart());
-console.log(text);
+const page = join(import.meta.dirname, '../docs/due.md');
+writeFileSync(page, readFileSync(page, 'utf8').replace(/<!-- learning -->[\s\S]*<!-- end of learning -->/, () => learning));
+console.log(`${text}\n${learning}`);
 process.exit(0);
 
 /** Median errors as a chart: a group of bars a ratio, a line at the bar. */

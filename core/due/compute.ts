@@ -12,7 +12,8 @@ import type { Day } from '../calendar/day.ts';
 import { nearestUpkeepDay, nextAnchorDay, type AnchorKind } from './anchor.ts';
 import { assumptionsWith, learningWith, type Assumptions } from './assumptions.ts';
 import { combinedFactor, type DriverEffect } from './drivers.ts';
-import { daysToReach } from './exposure.ts';
+import type { Stretch } from './exposure.ts';
+import { daysToReach, daysWithPauses, withoutPauses } from './exposure.ts';
 import { leastLoad, type Grade } from './grades.ts';
 import { servedDayOf, type CapReason, type LineInputs } from './inputs.ts';
 import { believeSpeed, certainReach, expectedReach, priorBelief, speedQuantile, type SpeedBelief } from './learning.ts';
@@ -30,6 +31,7 @@ export type Term =
   | { readonly term: 'cap'; readonly reason: CapReason | 'own'; readonly days: number }
   | { readonly term: 'anchor'; readonly kind: Exclude<AnchorKind, 'none'>; readonly mode: 'sets' | 'limits'; readonly day: Day; readonly days: number }
   | { readonly term: 'snapped'; readonly day: Day; readonly by: number; readonly days: number }
+  | { readonly term: 'paused'; readonly by: number; readonly days: number }
   | { readonly term: 'seen'; readonly day: Day; readonly grade: Grade; readonly days: number }
   | { readonly term: 'signal'; readonly day: Day; readonly days: number };
 
@@ -73,7 +75,8 @@ export function computeLine(inputs: LineInputs, today: Day): ComputedLine {
   const from = servedDay ?? today;
   const maker = inputs.caps.find(({ reason }) => reason === 'maker')?.days;
   const accepted = acceptedLoad(days, practice, maker);
-  const inDays = (exposure: number) => daysToReach(stretches, from, exposure, days.steady);
+  const running = withoutPauses(stretches);
+  const inDays = (exposure: number) => daysToReach(running, from, exposure, days.steady);
 
   const taught = taughtConditions(inputs);
   const { belief, reach } = beliefOf(inputs, taught, accepted, assumed);
@@ -86,7 +89,7 @@ export function computeLine(inputs: LineInputs, today: Day): ComputedLine {
   const stated = practiceDays(days, practice, maker);
   terms.push({ term: 'practice', practice, known: practice !== 'maker' || maker !== undefined, days: stated });
   driverTerms(terms, stated, inputs.effects, assumed);
-  householdTerm(terms, inputs, from, inDays(accepted));
+  householdTerm(terms, running, from, inDays(accepted));
   const median = speedQuantile(belief, 0.5);
   if (taught.length > 0) {
     terms.push({
@@ -137,15 +140,15 @@ function driverTerms(terms: Term[], days: number, effects: readonly DriverEffect
   if (Math.abs(held - product) > 1e-9) terms.push({ term: 'held', low: assumed.factorFloor, high: assumed.factorCeiling, days: days / held });
 }
 
-/** Where the household changed, or the home stood empty, since the service. */
-function householdTerm(terms: Term[], { stretches }: LineInputs, from: Day, days: number): void {
+/** Where the household or the water changed since the service. */
+function householdTerm(terms: Term[], stretches: readonly Stretch[], from: Day, days: number): void {
   if (stretches.length < 2 || Math.round(days) === Math.round(terms.at(-1)!.days)) return;
   const changed = stretches.findLast(({ fromDay }) => fromDay > from && fromDay < from + days);
   if (changed) terms.push({ term: 'changed', fromDay: changed.fromDay, days });
 }
 
 /** An anchor sets or limits the line; without one that sets it, the line may snap to the upkeep day. */
-function onCalendar(terms: Term[], { anchor, upkeepDay }: LineInputs, servedDay: Day, interval: number, cap: ReturnType<typeof capOf>, assumed: Assumptions): number {
+function onCalendar(terms: Term[], { anchor, upkeepDay, stretches }: LineInputs, servedDay: Day, interval: number, cap: ReturnType<typeof capOf>, assumed: Assumptions): number {
   const day = anchor ? nextAnchorDay(anchor, servedDay, assumed.answered) : undefined;
   if (anchor && day !== undefined && (anchor.mode === 'sets' || day - servedDay < interval)) {
     const days = Math.min(cap.days, day - servedDay);
@@ -153,14 +156,29 @@ function onCalendar(terms: Term[], { anchor, upkeepDay }: LineInputs, servedDay:
     if (days < day - servedDay) terms.push({ term: 'cap', ...cap });
     return days;
   }
+  return paused(terms, stretches, servedDay, snapped(terms, upkeepDay, servedDay, interval, cap.days, assumed), cap.days);
+}
+
+/** Snaps to the nearest upkeep day within reach. */
+function snapped(terms: Term[], upkeepDay: LineInputs['upkeepDay'], servedDay: Day, interval: number, cap: number, assumed: Assumptions): number {
   if (!upkeepDay) return interval;
   const line = servedDay + interval;
   const earliest = Math.max(servedDay + 1, Math.ceil(line - interval * assumed.snapEarlier - TIE));
-  const latest = Math.min(servedDay + cap.days, Math.floor(line + interval * assumed.snapLater + TIE));
-  const snapped = nearestUpkeepDay(upkeepDay, line, earliest, latest);
-  if (snapped === undefined || snapped === line) return interval;
-  terms.push({ term: 'snapped', day: snapped, by: snapped - line, days: snapped - servedDay });
-  return snapped - servedDay;
+  const latest = Math.min(servedDay + cap, Math.floor(line + interval * assumed.snapLater + TIE));
+  const day = nearestUpkeepDay(upkeepDay, line, earliest, latest);
+  if (day === undefined || day === line) return interval;
+  terms.push({ term: 'snapped', day, by: day - line, days: day - servedDay });
+  return day - servedDay;
+}
+
+/**
+ * An empty home pauses what people foul: its days are added to the date as it stood. So the share of interval
+ * used never falls through a pause, whatever snapping did before it.
+ */
+function paused(terms: Term[], stretches: readonly Stretch[], servedDay: Day, planned: number, cap: number): number {
+  const days = Math.min(cap, daysWithPauses(stretches, servedDay, planned));
+  if (days > planned) terms.push({ term: 'paused', by: days - planned, days });
+  return days;
 }
 
 /** A condition seen since the service that is past what the practice accepts, or a signal, makes it due from that day. */

@@ -27,6 +27,26 @@ export function exposureBetween(stretches: readonly Stretch[], from: Day, to: Da
   return loads;
 }
 
+/** The stretches as if no home had stood empty: a pause (factor 0) goes on at the rate before it. */
+export function withoutPauses(stretches: readonly Stretch[]): readonly Stretch[] {
+  if (stretches.every(({ factor }) => factor > 0)) return stretches;
+  let running = stretches.find(({ factor }) => factor > 0)?.factor ?? 1;
+  return stretches.map(({ fromDay, factor }) => ({ fromDay, factor: (running = factor > 0 ? factor : running) }));
+}
+
+/** Calendar days after `from` in which so many days outside pauses pass. */
+export function daysWithPauses(stretches: readonly Stretch[], from: Day, running: number): number {
+  let left = running;
+  for (let i = 0; i < stretches.length; i += 1) {
+    const start = i === 0 ? from : Math.max(from, stretches[i]!.fromDay);
+    const end = stretches[i + 1]?.fromDay ?? Infinity;
+    if (end <= start || stretches[i]!.factor === 0) continue;
+    if (end - start >= left) return start - from + left;
+    left -= end - start;
+  }
+  return running;
+}
+
 /**
  * The (fractional) number of days after `from` at which the exposure reaches `loads` ≥ 0.
  * @throws RangeError where the last stretch never fouls, or there is none

@@ -32,6 +32,7 @@ export function termLine(say: Speaker, term: Term, { inputs, signals, faults }: 
     case 'cap': return { days, says: say('term.cap'), why: say(`term.cap.${term.reason}`, { critical: String(inputs.critical) }) };
     case 'anchor': return { days, says: say('term.anchor', { anchor: say(`anchor.${term.kind}`), day: say.shortDay(term.day) }), why: say(`term.anchor.${term.mode}`) };
     case 'snapped': return { days, says: say('term.snapped', { day: say.shortDay(term.day) }), why: say('term.snapped.why', { far: Math.abs(term.by), late: String(term.by > 0) }) };
+    case 'paused': return { days, says: say('term.paused', { by: term.by }), why: say('term.paused.why') };
     case 'seen': return { days, says: say('term.seen', { grade: say(`grade.${term.grade}`), day: say.shortDay(term.day) }), why: say('term.seen.why') };
     case 'signal': {
       const fault = faults[0];
