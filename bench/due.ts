@@ -193,7 +193,8 @@ function chart(): string {
     return `<rect x="${x}" y="${y(error).toFixed(1)}" width="${bar - 3}" height="${(top + height - y(error)).toFixed(1)}" fill="${colours[method]}"/>${error > 1 ? `<text x="${x + 9}" y="${top - 4}" font-size="10" text-anchor="middle">${percent(error)}</text>` : ''}`;
   }));
   const labels = RATIOS.map((at, g) => `<text x="${60 + g * group + 42}" y="${top + height + 18}" text-anchor="middle">× ${at.toFixed(2)}</text>`);
-  const legend = METHODS_JUDGED.map((method, i) => `<rect x="${60 + i * 140}" y="${top + height + 34}" width="12" height="12" fill="${colours[method]}"/><text x="${77 + i * 140}" y="${top + height + 44}" font-size="11">${NAMES[method]}</text>`);
+  const places = [60, 140, 330, 490];
+  const legend = METHODS_JUDGED.map((method, i) => `<rect x="${places[i]}" y="${top + height + 34}" width="12" height="12" fill="${colours[method]}"/><text x="${places[i]! + 17}" y="${top + height + 44}" font-size="11">${NAMES[method]}</text>`);
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 640 260" font-family="sans-serif" font-size="12" fill="#18262b"><rect width="640" height="260" fill="#fbfaf6"/>
 <text x="8" y="16">median error of the interval</text>${[0, 0.2, 0.5, 1].map((share) => `<path d="M52 ${y(share)}H610" stroke="${share === 0.2 ? '#a8391f' : '#dcd9cf'}"/><text x="46" y="${y(share) + 4}" text-anchor="end" font-size="11">${percent(share)}</text>`).join('')}
 ${bars.join('')}${labels.join('')}${legend.join('')}</svg>\n`;

@@ -89,7 +89,7 @@ onMounted(reload);
             <ul>
               <li v-for="point in machine.points" :key="point.id" class="point">
                 <RouterLink v-if="desk.isManager" :to="`/line/${point.number}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink>
-                <span v-else><KindGlyph :kind="point.kind" /> {{ point.name }}</span>
+                <RouterLink v-else :to="`/look/${point.number}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink>
                 <StripGauge :marks="gaugeOf([point])" :today="today" />
                 <span class="small" :class="{ alarm: isLate(point), strong: isLate(point) }">{{ words(point) }}</span>
                 <button v-if="desk.isManager" type="button" class="plain link small" @click="specifying = specifying === point.id ? null : point.id">{{ say(lacksSpecification(point) ? 'machine.specMissing' : 'point.specify') }}</button>
