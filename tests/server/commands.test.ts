@@ -67,4 +67,32 @@ describe('The commands', function commands() {
     expect(await ended).to.equal(0);
     await house.close();
   });
+
+  it('let a simulated machine speak to a running server, and say what it lacks', async () => {
+    const house = await openHouse();
+    const flat = await registerFlat(house);
+    const { body: emitter } = await house.manager.post(`/machines/${flat.machineId}/emitters`).expect(200);
+    house.clock.now = Date.now();
+    const server = house.app.listen(0, '127.0.0.1');
+    await new Promise((done) => server.once('listening', done));
+    const url = `http://127.0.0.1:${(server.address() as { port: number }).port}`;
+    const key = join(house.folder, 'emitter.json');
+    writeFileSync(key, JSON.stringify(emitter));
+    // Beside the server in this process, so not waited for synchronously.
+    const emit = (...args: string[]) => new Promise<{ status: number | null; told: string }>((done) => {
+      const child = spawn('node', ['--import', 'tsx', 'bin/emit.ts', '--url', url, ...args], { cwd: ROOT });
+      let told = '';
+      for (const stream of [child.stdout, child.stderr]) stream.on('data', (part: Buffer) => { told += part.toString(); });
+      child.once('exit', (status) => done({ status, told }));
+    });
+    const sent = await emit('--key', key, '--type', 'washer.lamp', '--code', 'clean');
+    expect([sent.status, sent.told.slice(0, 12)]).to.deep.equal([0, '200 taken as']);
+    expect((await house.env.store.db.signal.all({})).map(({ type, note, emitterId }) => [type, note, emitterId])).to.deep.equal([['washer.lamp', 'clean', emitter.id]]);
+    expect((await emit('--key', join(house.folder, 'none.json'))).told).to.contain('Connect a machine at the desk');
+    expect((await emit('--key', key, '--type', 'toaster.crumbs')).told).to.contain('No such signal');
+    server.close();
+    server.closeAllConnections();
+    expect((await emit('--key', key)).status).to.equal(1);
+    await house.close();
+  });
 });

@@ -286,4 +286,53 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await manager.getByRole('button', { name: /Really\?/ }).click();
     await manager.getByText('out of service since').waitFor();
   });
+
+  it('shows an empty home on hold in its place, with a sign of its own, and says so in the list', async () => {
+    await manager.goto(`${stage.url}/line`);
+    await manager.getByRole('application', { name: /Line board/ }).waitFor();
+    await manager.getByPlaceholder('Find a home or a point').fill('No. 2');
+    await manager.getByRole('button', { name: 'Read as a list' }).click();
+    await manager.getByRole('cell', { name: 'on hold', exact: true }).first().waitFor();
+    const held = await manager.getByRole('row').filter({ hasText: 'on hold' }).count();
+    expect(held).to.be.at.least(4);
+    await manager.getByRole('button', { name: 'Show the board' }).click();
+    await manager.getByText('two bars: on hold').waitFor();
+    await expectFit(manager, 'a board with an empty home');
+    await manager.goto(`${stage.url}/homes/${await placeId('No. 2')}`);
+    await manager.getByRole('button', { name: 'Take it off hold' }).click();
+    await manager.getByRole('button', { name: 'Put on hold…' }).click();
+    await manager.getByLabel('Review on').fill('2020-01-01');
+    await manager.getByRole('button', { name: 'Put on hold', exact: true }).click();
+    await manager.getByText('Pick a day after today.').waitFor();
+  });
+
+  it('names two grades that cannot both be right, with every condition, who found it and its weight', async () => {
+    const number = await numberOf('House 14', 'refrigerator.waterFilter');
+    for (const grade of ['heavy', 'clean']) {
+      await staff.goto(`${stage.url}/look/${number}`);
+      await staff.locator('.grades').getByText(grade, { exact: true }).click();
+      await staff.getByRole('button', { name: 'Send the look' }).click();
+      await staff.getByRole('status').getByText(/^Noted/).waitFor();
+    }
+    await staff.getByText('both cannot be right').waitFor();
+    await manager.goto(`${stage.url}/line/${number}/working`);
+    await manager.getByText(/Seen heavy on .*, then clean on .* with no service between/).waitFor();
+    const table = manager.getByRole('table');
+    await table.getByRole('columnheader', { name: 'Weight' }).waitFor();
+    expect(await table.getByRole('row').filter({ hasText: 'T. Hollis' }).count()).to.be.at.least(2);
+    await expectFit(manager, 'a contradiction');
+  });
+
+  it('holds at night and on a narrow window, too', async () => {
+    await manager.goto(`${stage.url}/line`);
+    await manager.getByRole('button', { name: 'Night' }).click();
+    const number = await numberOf('House 16', 'dryer.lintScreen');
+    for (const path of ['/practice', '/practice/methods', '/practice/calendar', '/practice/assumptions', '/practice/prices', `/line/${number}/working`, `/look/${number}`, `/homes/${await placeId('No. 2')}/turnover`]) {
+      await manager.goto(`${stage.url}${path}`);
+      await manager.getByRole('main').getByRole('heading').first().waitFor();
+      await expectFit(manager, `${path} at night`);
+    }
+    await staff.goto(`${stage.url}/look/${number}`);
+    await expectThumbs(staff, 'a look by staff');
+  });
 });
