@@ -2,8 +2,7 @@
  * The line of one point, and its working, from inputs that are complete by themselves.
  *
  * Ordinary points: the day on which the load of the middle speed reaches what the practice accepts.
- * Safety-critical points: the last day on which an overload is no likelier than it is, without findings, at
- * the practice's own interval. A tenant's own grade may shorten an interval at once but lengthens it only
+ * Safety-critical points: learning shortens them alike, and lengthens them only by certainty. A tenant's own grade may shorten an interval at once but lengthens it only
  * when staff or a reviewer confirms it: of the beliefs with and without such grades, the earlier day wins.
  * Floor and caps follow; then the calendar (an anchor, or snapping to the upkeep day); then what was seen
  * or reported. No step after the caps passes them.

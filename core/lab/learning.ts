@@ -4,7 +4,7 @@
  * a conjugate count model, each at visits of its own making, equal in number.
  */
 import type { Grade } from '../due/grades.ts';
-import { believeSpeed, certainReach, expectedReach, LEARNING, SPEEDS, type Lesson } from '../due/learning.ts';
+import { believeSpeed, certainReach, expectedReach, type Lesson } from '../due/learning.ts';
 import { seeded, type Random } from '../statistics/random.ts';
 import { drawGrade, drawLoad } from './truth.ts';
 
@@ -41,23 +41,11 @@ const REACHES: Readonly<Record<MethodJudged, Reach>> = {
   calendar: () => 1,
 };
 
-/** The reach of somebody who knows the speed: for the safe method with its own bound, else plainly. */
-function trueReach(method: MethodJudged, ratio: number): number {
-  if (method !== 'engineSafe') return 1 / ratio;
-  const known = new Float64Array(SPEEDS.length);
-  const place = (Math.log(ratio) - Math.log(SPEEDS[0]!)) / Math.log(SPEEDS[1]! / SPEEDS[0]!);
-  const below = Math.floor(place);
-  known[below] = 1 - (place - below);
-  known[below + 1] = place - below;
-  return certainReach(known, 1, LEARNING);
-}
-
 /** Judges every method at every ratio. @param runs parts a method and ratio */
 export function judgeLearning({ seed, runs, services }: { readonly seed: number; readonly runs: number; readonly services: number }): LearningResult[] {
   return METHODS_JUDGED.flatMap((method) => RATIOS.map((ratio) => {
     const random = seeded(seed);
-    const wanted = trueReach(method, ratio);
-    const errors = Array.from({ length: runs }, () => Math.abs(live(random, REACHES[method], ratio, services) / wanted - 1)).sort((a, b) => a - b);
+    const errors = Array.from({ length: runs }, () => Math.abs(live(random, REACHES[method], ratio, services) * ratio - 1)).sort((a, b) => a - b);
     return { method, ratio, median: errors[Math.floor(runs / 2)]!, ninetieth: errors[Math.floor(runs * 0.9)]! };
   }));
 }

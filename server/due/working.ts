@@ -91,6 +91,7 @@ function behind({ procedure, inputs }: PointHistory): AssumptionName[] {
     if (name === 'newHomeDays') return drivers.has('newHome');
     if (name.startsWith('factor')) return procedure.drivers.length > 0;
     if (['spread', 'variation', 'misgraded'].includes(name)) return true;
+    if (name === 'certainty') return inputs.critical;
     if (name === 'floorShare' || (name === 'capShare' && !inputs.critical)) return true;
     if (name.startsWith('snap')) return inputs.upkeepDay !== null;
     return name === 'answered' ? inputs.anchor !== null : name === 'widening' && inputs.turnovers.length > 0;

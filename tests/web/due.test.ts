@@ -87,6 +87,14 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await pick(manager, 'Where', 'Samphire Row');
     await manager.getByLabel('Thin and cheap, every month').check();
     await manager.getByText('Elsewhere: Samphire Row: Thin and cheap, every month').waitFor();
+    // A home of it follows, may differ, and follows again when that is taken back.
+    await pick(manager, 'Where', 'Samphire Row, House 12');
+    await manager.locator('label.on', { hasText: 'Thin and cheap, every month' }).waitFor();
+    await manager.getByLabel('Dense, each season').check();
+    await manager.getByText(/Elsewhere: .*House 12: Dense, each season/).waitFor();
+    await manager.getByRole('button', { name: 'Undo' }).click();
+    await manager.locator('label.on', { hasText: 'Thin and cheap, every month' }).waitFor();
+    expect(await manager.getByText(/House 12: Dense/).count()).to.equal(0);
   });
 
   it('shows the working, one click from two sentences, and lets an assumption move the date before it is saved', async () => {

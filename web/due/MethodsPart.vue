@@ -2,32 +2,32 @@
 /** Questions on which the schools differ in how, with each side's reasons; a choice is saved at once and can be taken back. */
 import { computed, onMounted, ref, watch } from 'vue';
 import type { PracticeAnswer } from '../../contract/practice.ts';
-import type { PropertySummary } from '../../contract/register.ts';
-import { useDesk } from '../desk/deskStore.ts';
-import { get, newId, write } from '../door/door.ts';
-import { useLoading } from '../door/load.ts';
+import { newId, write } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
+import { subjectOf, useScopes, WHOLE } from './scopes.ts';
 
 const props = defineProps<{ answer: PracticeAnswer }>();
 const emit = defineEmits<{ changed: [] }>();
 const { failure, run } = useSending();
 const told = ref('');
-const undo = ref<{ method: string; option: string } | null>(null);
-const desk = useDesk();
-const homes = useLoading(() => get<{ properties: PropertySummary[] }>('/homes'));
-/** Null is the whole organisation. */
-const where = ref<string | null>(null);
-const places = computed(() => [{ value: null, title: say('practice.everywhere', { name: desk.me?.organisation ?? '' }) }, ...(homes.value.value?.properties ?? []).map(({ id, name }) => ({ value: id, title: name }))]);
-/** The methods with what holds there: the property's own choice, or the organisation's. */
-const methods = computed(() => props.answer.methods.map((method) => ({ ...method, chosen: method.exceptions.find(({ subjectId }) => subjectId === where.value)?.option ?? method.chosen })));
+const undo = ref<{ method: string; option: string | null } | null>(null);
+const all = useScopes();
+const where = ref(WHOLE);
+/** The methods with what holds there: the nearest choice around it, or the organisation's. */
+const methods = computed(() => {
+  const around = all.scopes.value.find(({ value }) => value === where.value)?.around ?? [];
+  return props.answer.methods.map((method) => ({ ...method, chosen: around.map((id) => method.exceptions.find(({ subjectId }) => subjectId === id)?.option).find(Boolean) ?? method.chosen }));
+});
 watch(where, () => { told.value = ''; undo.value = null; });
-onMounted(homes.reload);
+onMounted(all.load);
 
-async function choose(method: PracticeAnswer['methods'][number], option: string, backwards = false): Promise<void> {
-  const before = method.chosen;
-  if (!(await run(async () => { await write('POST', '/methods', { scope: where.value === null ? 'organisation' : 'property', subjectId: where.value, method: method.key, option }, newId()); }))) return;
-  told.value = backwards ? say('practice.undone') : `${method.name}: ${method.options.find(({ key }) => key === option)!.name}.`;
+async function choose(method: PracticeAnswer['methods'][number], option: string | null, backwards = false): Promise<void> {
+  const subject = subjectOf(where.value);
+  // Where nothing was chosen, taking it back leaves nothing chosen again.
+  const before = subject.subjectId === null ? method.chosen : method.exceptions.find(({ subjectId }) => subjectId === subject.subjectId)?.option ?? null;
+  if (!(await run(async () => { await write('POST', '/methods', { ...subject, method: method.key, option }, newId()); }))) return;
+  told.value = backwards ? say('practice.undone') : `${method.name}: ${method.options.find(({ key }) => key === option)?.name}.`;
   undo.value = backwards ? null : { method: method.key, option: before };
   emit('changed');
 }
@@ -36,7 +36,7 @@ async function choose(method: PracticeAnswer['methods'][number], option: string,
 <template>
   <div class="part">
     <p class="quiet lead">{{ say('methods.lead') }}</p>
-    <VSelect v-model="where" class="where" :items="places" :label="say('methods.where')" hide-details density="compact" />
+    <VAutocomplete v-model="where" class="where" :items="all.scopes.value" :label="say('methods.where')" hide-details density="compact" />
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
     <p v-if="told" class="told" role="status">{{ told }} <button v-if="undo" type="button" class="plain link" @click="choose(methods.find(({ key }) => key === undo!.method)!, undo!.option, true)">{{ say('practice.undo') }}</button></p>
     <fieldset v-for="method in methods" :key="method.key">

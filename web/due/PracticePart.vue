@@ -2,36 +2,29 @@
 /** Choosing a practice for the whole or a part of it, with what each asks of whom side by side. */
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import type { PracticeAnswer, PracticePreview, Scope } from '../../contract/practice.ts';
+import type { PracticeAnswer, PracticePreview } from '../../contract/practice.ts';
 import type { Practice } from '../../core/due/practice.ts';
-import type { PropertySummary } from '../../contract/register.ts';
-import { useDesk } from '../desk/deskStore.ts';
 import { get, newId, write } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
+import { subjectOf, useScopes, WHOLE } from './scopes.ts';
 
 const props = defineProps<{ answer: PracticeAnswer }>();
 const emit = defineEmits<{ changed: [] }>();
-const desk = useDesk();
 const board = useBoard();
 const route = useRoute();
 /** A machine or a point comes here by a link that names it. */
-const where = ref(String(route.query.where ?? 'organisation/all'));
-const homes = useLoading(() => get<{ properties: PropertySummary[] }>('/homes'));
+const where = ref(String(route.query.where ?? WHOLE));
+const all = useScopes();
 const { value: preview, failure, loading, reload } = useLoading(() => get<PracticePreview>(`/practice/preview/${where.value}`));
 const sending = useSending();
 const told = ref('');
 const undo = ref<(() => Promise<void>) | null>(null);
 
 const scopes = computed(() => [
-  ...(route.query.where && route.query.name ? [{ value: String(route.query.where), title: String(route.query.name) }] : []),
-  { value: 'organisation/all', title: say('practice.everywhere', { name: desk.me?.organisation ?? '' }) },
-  ...(homes.value.value?.properties ?? []).flatMap((property) => [
-    { value: `property/${property.id}`, title: property.name },
-    ...property.places.map(({ id, name }) => ({ value: `place/${id}`, title: `${property.name}, ${name}` })),
-  ]),
+  ...(route.query.where && route.query.name ? [{ value: String(route.query.where), title: String(route.query.name) }] : []), ...all.scopes.value,
 ]);
 const rows = computed(() => {
   const options = preview.value?.options ?? [];
@@ -50,11 +43,7 @@ const share = (values: readonly string[], i: number) => {
   return Math.max(...numbers) > 0 ? numbers[i]! / Math.max(...numbers) : 0;
 };
 
-const subject = () => {
-  const [scope, id] = where.value.split('/') as [Scope, string];
-  return { scope, subjectId: scope === 'organisation' ? null : id };
-};
-async function choose(practice: Practice | null, at = subject()): Promise<void> {
+async function choose(practice: Practice | null, at = subjectOf(where.value)): Promise<void> {
   const before = at.scope === 'organisation' ? props.answer.practice : props.answer.exceptions.find(({ subjectId }) => subjectId === at.subjectId)?.practice ?? null;
   if (!(await sending.run(async () => { await write('POST', '/practice', { ...at, practice }, newId()); }))) return;
   told.value = practice ? say('practice.saved', { what: say(`practice.${practice}`), count: preview.value?.follow ?? 0 }) : say('practice.undone');
@@ -71,7 +60,7 @@ async function after(): Promise<void> {
   await Promise.all([reload(), board.load()]);
 }
 watch(where, () => { told.value = ''; undo.value = null; void reload(); });
-onMounted(() => Promise.all([homes.reload(), reload()]));
+onMounted(() => Promise.all([all.load(), reload()]));
 </script>
 
 <template>

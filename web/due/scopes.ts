@@ -1,0 +1,37 @@
+/** Where a choice may hold, for a field to pick from: the organisation, its properties, their homes. */
+import { computed, type ComputedRef } from 'vue';
+import type { PropertySummary } from '../../contract/register.ts';
+import type { Scope } from '../../contract/practice.ts';
+import { useDesk } from '../desk/deskStore.ts';
+import { get } from '../door/door.ts';
+import { useLoading } from '../door/load.ts';
+import { say } from '../language/say.ts';
+
+export interface ScopeChoice {
+  /** `scope/id`, also what addresses carry. */
+  readonly value: string;
+  readonly title: string;
+  /** Ids whose choices hold here, the nearest first. */
+  readonly around: readonly string[];
+}
+
+export const WHOLE = 'organisation/all';
+
+/** The scope and subject of a choice's value, as forms send them. */
+export function subjectOf(value: string): { scope: Scope; subjectId: string | null } {
+  const [scope, id] = value.split('/') as [Scope, string];
+  return { scope, subjectId: scope === 'organisation' ? null : id };
+}
+
+export function useScopes(): { readonly scopes: ComputedRef<ScopeChoice[]>; load(): Promise<void> } {
+  const desk = useDesk();
+  const homes = useLoading(() => get<{ properties: PropertySummary[] }>('/homes'));
+  const scopes = computed(() => [
+    { value: WHOLE, title: say('practice.everywhere', { name: desk.me?.organisation ?? '' }), around: [] },
+    ...(homes.value.value?.properties ?? []).flatMap((property) => [
+      { value: `property/${property.id}`, title: property.name, around: [property.id] },
+      ...property.places.map(({ id, name }) => ({ value: `place/${id}`, title: `${property.name}, ${name}`, around: [id, property.id] })),
+    ]),
+  ]);
+  return { scopes, load: homes.reload };
+}
