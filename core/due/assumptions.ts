@@ -22,7 +22,7 @@ export const JUDGEMENTS = {
   smoking: judged(1.3, 1, 3), dust: judged(1.3, 1, 3),
   newHome: judged(1.5, 1, 3), newHomeDays: judged(180, 0, 365),
   factorFloor: judged(0.4, 0.1, 1), factorCeiling: judged(3, 1, 6),
-  spread: judged(0.5, 0.1, 1), variation: judged(0.35, 0.1, 1), misgraded: judged(0.1, 0.01, 0.4), widening: judged(0.25, 0, 1), certainty: judged(0.6, 0.5, 0.95),
+  spread: judged(0.5, 0.1, 1), variation: judged(0.35, 0.1, 1), misgraded: judged(0.1, 0.01, 0.4), widening: judged(0.25, 0, 1), certainty: judged(0.55, 0.5, 0.95),
   floorShare: judged(1 / 3, 0.1, 1), capShare: judged(1.5, 1, 3),
   snapEarlier: judged(0.2, 0, 0.4), snapLater: judged(0.1, 0, 0.1), answered: judged(0.3, 0.1, 0.5),
   emptyHome: judged(0, 0, 1),

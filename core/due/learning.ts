@@ -27,7 +27,7 @@ export interface LearningModel {
   readonly certainty: number;
 }
 
-export const LEARNING: LearningModel = { spread: 0.5, variation: 0.35, misgraded: 0.1, widening: 0.25, certainty: 0.6 };
+export const LEARNING: LearningModel = { spread: 0.5, variation: 0.35, misgraded: 0.1, widening: 0.25, certainty: 0.55 };
 
 /** What moves a belief: a grade after an exposure (loads at speed 1), counted with a weight in (0, 1]; or a new tenancy. */
 export type Lesson =

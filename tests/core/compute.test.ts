@@ -126,6 +126,6 @@ describe('A belief about a speed', () => {
       if (plain <= 1) expect(safe).to.be.closeTo(plain, 1e-9);
     }));
     const slow = believeSpeed([{ grade: 'clean', exposure: 1, weight: 1 }]);
-    expect(certainReach(slow, 1)).to.be.within(1.2, expectedReach(slow, 1) - 0.1);
+    expect(certainReach(slow, 1)).to.be.within(1.2, expectedReach(slow, 1) - 0.05);
   });
 });
