@@ -8,6 +8,7 @@ import { fieldProblem, notFound, Problem } from '../http/problem.ts';
 import { machineName } from '../register/names.ts';
 import { tenancyOn } from '../register/tenancies.ts';
 import { visibleMachine } from '../register/visible.ts';
+import { zoneOfPlace } from '../register/zone.ts';
 import { factsOf, inForce } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { namesOf } from './find.ts';
@@ -62,8 +63,7 @@ async function note(call: Call, { id, machineId, habit, kept }: AttestHabits['an
     if (!checked) throw notFound();
     throw new Problem(409, 'noTenancy');
   }
-  const place = (await db.place.one({ id: machine.placeId }))!;
-  const { zone } = (await db.property.one({ id: place.propertyId }))!;
+  const zone = await zoneOfPlace(db, machine.placeId);
   await db.attestation.insert({
     id, organisationId: actor.organisationId, tenancyId: tenancy.id, machineId, habit: habitOf(habit).key, day: dayOfInstant(now, zone), at: now,
     kept: kept === 'kept' ? 1 : 0, checked: checked ? 1 : 0, note: words, personId: actor.personId,

@@ -6,6 +6,7 @@ import type { Call } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
 import { machineName } from '../register/names.ts';
 import { visibleMachine } from '../register/visible.ts';
+import { zoneOfPlace } from '../register/zone.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 import { namesOf } from './find.ts';
@@ -30,10 +31,9 @@ export async function raiseSignal(db: Db, { id, machine, type, note, personId, e
     await db.signal.update({ id: known.id }, { times: known.times + 1, lastAt: now, ...(note && { note }) });
     return known.id;
   }
-  const place = (await db.place.one({ id: machine.placeId }))!;
-  const { zone } = (await db.property.one({ id: place.propertyId }))!;
+  const zone = await zoneOfPlace(db, machine.placeId);
   await db.signal.insert({
-    id, organisationId: machine.organisationId, placeId: place.id, machineId: machine.id, pointId: point.id, type, note, state: 'open',
+    id, organisationId: machine.organisationId, placeId: machine.placeId, machineId: machine.id, pointId: point.id, type, note, state: 'open',
     day: dayOfInstant(now, zone), at: now, times: 1, lastAt: now, personId, emitterId, recheckDay: null, reason: null, settledAt: null, settledBy: null,
   });
   await recompute(db, [point.id], now);
@@ -52,15 +52,10 @@ export async function dismissSignal(call: Call, id: string, { reason, recheck }:
   if (!signal) throw notFound();
   if (signal.state === 'answered') throw new Problem(409, 'signalAnswered', { day: say.day(signal.day) });
   const recheckDay = dayFromIso(recheck);
-  if (recheckDay <= (await dayAt(db, signal.placeId, now))) throw fieldProblem('recheck', 'field.recheck');
+  if (recheckDay <= dayOfInstant(now, await zoneOfPlace(db, signal.placeId))) throw fieldProblem('recheck', 'field.recheck');
   await db.signal.update({ id }, { state: 'dismissed', recheckDay, reason, settledAt: now, settledBy: actor.personId });
   await recompute(db, [signal.pointId], now);
   return {};
-}
-
-async function dayAt(db: Db, placeId: string, now: number): Promise<Day> {
-  const place = (await db.place.one({ id: placeId }))!;
-  return dayOfInstant(now, (await db.property.one({ id: place.propertyId }))!.zone);
 }
 
 /** A service that counts answers what was reported up to its day. */

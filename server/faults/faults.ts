@@ -10,6 +10,7 @@ import { fieldProblem, notFound, Problem } from '../http/problem.ts';
 import { claimPhoto } from '../proof/photos.ts';
 import { machineName } from '../register/names.ts';
 import { visibleMachine } from '../register/visible.ts';
+import { zoneOfPlace } from '../register/zone.ts';
 import type { Row } from '../store/tables.ts';
 
 const HOUR_MS = 3_600_000;
@@ -19,11 +20,10 @@ export async function reportFault(call: Call, form: ReportFault): Promise<{ id: 
   const machine = await visibleMachine(call, form.machineId);
   const symptom = SYMPTOMS.find(({ key, machineType }) => key === form.symptom && machineType === machine.type);
   if (!symptom) throw fieldProblem('symptom', 'field.symptom');
-  const place = (await db.place.one({ id: machine.placeId }))!;
-  const { zone } = (await db.property.one({ id: place.propertyId }))!;
+  const zone = await zoneOfPlace(db, machine.placeId);
   const point = symptom.point ? await db.point.one({ machineId: machine.id, procedure: symptom.point }) : undefined;
   await db.fault.insert({
-    id: form.id, organisationId: actor.organisationId, placeId: place.id, machineId: machine.id, pointId: point?.id ?? null,
+    id: form.id, organisationId: actor.organisationId, placeId: machine.placeId, machineId: machine.id, pointId: point?.id ?? null,
     symptom: symptom.key, severity: symptom.severity, note: form.note, openedAt: now, openedDay: dayOfInstant(now, zone), openedBy: actor.personId,
     correctBy: now + REPAIR_HOURS[symptom.severity] * HOUR_MS, closedAt: null, closedBy: null, found: null,
   });

@@ -5,6 +5,7 @@ import type { PointAnswer } from '../../contract/due.ts';
 import { holdOf } from '../due/hold.ts';
 import type { Call } from '../env.ts';
 import { tenancyOn } from '../register/tenancies.ts';
+import { zoneOfPlace } from '../register/zone.ts';
 import { budgetUse, fitsBudget } from './budget.ts';
 
 export async function assigneesFor(call: Call, placeId: string, procedures: readonly Procedure[]): Promise<PointAnswer['assignees']> {
@@ -26,8 +27,7 @@ async function tenantFor({ db, now, env: { say } }: Call, placeId: string, proce
   const tenancy = await tenancyOn(db, placeId, now);
   const tenant = tenancy && await db.person.one({ id: tenancy.personId });
   if (!tenancy || !tenant) return [];
-  const place = (await db.place.one({ id: placeId }))!;
-  const { zone } = (await db.property.one({ id: place.propertyId }))!;
+  const zone = await zoneOfPlace(db, placeId);
   if (await holdOf(db, placeId, dayOfInstant(now, zone))) return [];
   const use = await budgetUse(db, tenancy, now, zone);
   const forTenant = procedures.every(({ level }) => level === 'T');

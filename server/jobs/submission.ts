@@ -14,6 +14,7 @@ import { earlierPhotos, type EarlierPhoto } from '../proof/lookalikes.ts';
 import { claimPhoto } from '../proof/photos.ts';
 import { tellFindings } from '../proof/findings.ts';
 import { writeRecord } from '../proof/records.ts';
+import { zoneOfPlace } from '../register/zone.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { applyMove, jobMoved } from './jobs.ts';
@@ -34,8 +35,7 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
   if (tasks.length !== sent.length || tasks.some((task) => !sent.includes(task.id))) throw fieldProblem('records', 'field.invalid');
 
   const times = trueTimes(form, now);
-  const place = (await db.place.one({ id: job.placeId }))!;
-  const { zone } = (await db.property.one({ id: place.propertyId }))!;
+  const zone = await zoneOfPlace(db, job.placeId);
   const photoIds = form.records.flatMap(({ photos }) => photos.map(({ photoId }) => photoId));
   const earlier = photoIds.length > 0 ? await earlierPhotos(db, actor.organisationId, photoIds) : [];
   for (const record of form.records) {

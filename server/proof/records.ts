@@ -14,6 +14,7 @@ import type { Call } from '../env.ts';
 import { sha256 } from '../env.ts';
 import { fieldProblem, Problem } from '../http/problem.ts';
 import { dropTask } from '../jobs/jobs.ts';
+import { zoneOfPlace } from '../register/zone.ts';
 import type { Row } from '../store/tables.ts';
 import { appendToLog, commitment } from './log.ts';
 
@@ -89,8 +90,7 @@ export async function logRecord(call: Call, form: LogRecord): Promise<{ id: stri
   const { db, now } = call;
   const point = await findPoint(call, form.pointId);
   const machine = (await db.machine.one({ id: point.machineId }))!;
-  const place = (await db.place.one({ id: machine.placeId }))!;
-  const { zone } = (await db.property.one({ id: place.propertyId }))!;
+  const zone = await zoneOfPlace(db, machine.placeId);
   const doneDay = dayFromIso(form.done);
   if (doneDay > dayOfInstant(now, zone)) throw fieldProblem('done', 'field.future');
   const mark = await db.mark.one({ pointId: point.id });
