@@ -1,7 +1,7 @@
 /** Habits: when to ask a household again, what it said, what staff saw, and how often it lapsed. */
 import { dayOfInstant, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { habitOf, habitsOf } from '../../core/catalogue/habits.ts';
-import { practiceDays, type Practice } from '../../core/due/practice.ts';
+import { practiceDays } from '../../core/due/practice.ts';
 import type { AttestHabits, CheckHabit, HabitSummary } from '../../contract/habits.ts';
 import type { Call } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
@@ -9,7 +9,7 @@ import { machineName } from '../register/names.ts';
 import { tenancyOn } from '../register/tenancies.ts';
 import { visibleMachine } from '../register/visible.ts';
 import { zoneOfPlace } from '../register/zone.ts';
-import { factsOf, inForce } from '../store/facts.ts';
+import { nearestFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { namesOf } from './find.ts';
 
@@ -25,9 +25,7 @@ export async function habitsAt(call: Call, placeId: string, tenancy: Row<'tenanc
   const machines = await db.machine.all({ placeId, retiredDay: null });
   const answers = tenancy ? await db.attestation.all({ tenancyId: tenancy.id }, { order: [['day', 'ASC'], ['at', 'ASC']] }) : [];
   const names = await namesOf(db, answers.map(({ personId }) => personId));
-  const practices = await factsOf(db, [placeId, place.propertyId, organisationId], 'practice');
-  const practice: Practice = [placeId, place.propertyId, organisationId]
-    .map((subject) => inForce(practices.filter(({ subjectId }) => subjectId === subject), today)?.value).find((it) => it != null) ?? 'steady';
+  const practice = (await nearestFact(db, [placeId, place.propertyId, organisationId], 'practice', today))?.value ?? 'steady';
   return machines.flatMap((machine) => habitsOf(machine.type).map(({ key, attestDays }): HabitSummary => {
     const mine = answers.filter(({ machineId, habit }) => machineId === machine.id && habit === key);
     const attested = mine.findLast(({ checked }) => checked === 0);

@@ -16,7 +16,7 @@ import { ruleWords } from '../../core/calendar/words.ts';
 import { SCOPES, type PracticeAnswer, type PracticePreview, type Scope } from '../../contract/practice.ts';
 import type { Call } from '../env.ts';
 import { notFound } from '../http/problem.ts';
-import { factsOf, inForce, type Fact } from '../store/facts.ts';
+import { factsOf, inForce, nearestFact, type Fact } from '../store/facts.ts';
 import { practiceScope, readHistories, SEASONS, type PointHistory } from './history.ts';
 import { findScope, pointsBelow, type Found } from './scope.ts';
 import { budgetOf, changesOf } from './settings.ts';
@@ -113,9 +113,7 @@ export async function previewPractice(call: Call, scope: string, id: string): Pr
 
 /** What holds there where no point follows yet. */
 async function practiceAround({ db, actor: { organisationId } }: Call, { subjectId, today }: Found): Promise<Practice> {
-  const facts = await factsOf(db, [subjectId, organisationId], 'practice');
-  const of = (subject: string) => inForce(facts.filter((it) => it.subjectId === subject), today)?.value;
-  return of(subjectId) ?? of(organisationId) ?? 'steady';
+  return (await nearestFact(db, [subjectId, organisationId], 'practice', today))?.value ?? 'steady';
 }
 
 function burdenPoint(history: PointHistory, practice: Practice, materials: Readonly<Record<string, number>>): BurdenPoint {

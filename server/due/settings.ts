@@ -12,7 +12,7 @@ import type { FieldErrors } from '../../contract/validate.ts';
 import type { Call } from '../env.ts';
 import { fieldProblem, Problem } from '../http/problem.ts';
 import type { Db } from '../store/db.ts';
-import { factsOf, inForce, recordFact, type FactName, type FactValues } from '../store/facts.ts';
+import { factsOf, inForce, nearestFact, recordFact, type FactName, type FactValues } from '../store/facts.ts';
 import { findPoint } from './find.ts';
 import { recompute } from './recompute.ts';
 import { findScope, pointsBelow, type Found } from './scope.ts';
@@ -83,8 +83,8 @@ export async function changePrices(call: Call, prices: ChangePrices): Promise<ob
 
 /** The budget of a tenancy: its own, or the organisation's. */
 export async function budgetOf(db: Db, organisationId: string, tenancyId: string | null, today: Day): Promise<Budget> {
-  const own = tenancyId === null ? undefined : inForce(await factsOf(db, [tenancyId], 'budget'), today)?.value;
-  return own ?? inForce(await factsOf(db, [organisationId], 'budget'), today)?.value ?? BUDGET;
+  const subjects = tenancyId === null ? [organisationId] : [tenancyId, organisationId];
+  return (await nearestFact(db, subjects, 'budget', today))?.value ?? BUDGET;
 }
 
 export async function changeBudget(call: Call, { tenancyId, ...budget }: ChangeBudget): Promise<object> {

@@ -75,6 +75,20 @@ export function inForce<N extends FactName>(facts: readonly Fact<N>[], day: Day)
   return facts.findLast(({ fromDay }) => fromDay <= day);
 }
 
+function nearestOf<N extends FactName>(subjectIds: readonly string[], of: (subjectId: string) => readonly Fact<N>[], day: Day): Fact<N> | undefined {
+  for (const subjectId of subjectIds) {
+    const fact = inForce(of(subjectId), day);
+    if (fact && fact.value !== null) return fact;
+  }
+  return undefined;
+}
+
+/** The first fact in force that says something, read for one question; `KnownFacts.nearest` where many are asked. */
+export async function nearestFact<N extends FactName>(db: Db, subjectIds: readonly string[], name: N, day: Day): Promise<Fact<N> | undefined> {
+  const facts = await factsOf(db, subjectIds, name);
+  return nearestOf(subjectIds, (id) => facts.filter(({ subjectId }) => subjectId === id), day);
+}
+
 /** Facts about many subjects, to be asked one by one. */
 export interface KnownFacts {
   /** All facts of a name about a subject, in the order in which they took effect. */
@@ -100,12 +114,6 @@ export function knownFacts(rows: readonly { id: string; subjectId: string; name:
   const of = <N extends FactName>(subjectId: string, name: N) => (bySubject.get(`${subjectId} ${name}`) ?? none) as readonly Fact<N>[];
   return {
     of,
-    nearest: (subjectIds, name, day) => {
-      for (const subjectId of subjectIds) {
-        const fact = inForce(of(subjectId, name), day);
-        if (fact && fact.value !== null) return fact;
-      }
-      return undefined;
-    },
+    nearest: (subjectIds, name, day) => nearestOf(subjectIds, (subjectId) => of(subjectId, name), day),
   };
 }
