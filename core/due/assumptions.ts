@@ -2,7 +2,7 @@
  * Judgements: every constant of the due engine that is one, with the range in which it may be changed.
  * Values are starting assumptions gathered from practice unless their words say otherwise.
  */
-import type { LearningModel } from './learning.ts';
+import { LEARNING, type LearningModel } from './learning.ts';
 
 interface Judgement {
   readonly value: number;
@@ -22,7 +22,8 @@ export const JUDGEMENTS = {
   smoking: judged(1.3, 1, 3), dust: judged(1.3, 1, 3),
   newHome: judged(1.5, 1, 3), newHomeDays: judged(180, 0, 365),
   factorFloor: judged(0.4, 0.1, 1), factorCeiling: judged(3, 1, 6),
-  spread: judged(0.5, 0.1, 1), variation: judged(0.35, 0.1, 1), misgraded: judged(0.1, 0.01, 0.4), widening: judged(0.25, 0, 1), certainty: judged(0.55, 0.5, 0.95),
+  spread: judged(LEARNING.spread, 0.1, 1), variation: judged(LEARNING.variation, 0.1, 1), misgraded: judged(LEARNING.misgraded, 0.01, 0.4),
+  widening: judged(LEARNING.widening, 0, 1), certainty: judged(LEARNING.certainty, 0.5, 0.95),
   floorShare: judged(1 / 3, 0.1, 1), capShare: judged(1.5, 1, 3),
   snapEarlier: judged(0.2, 0, 0.4), snapLater: judged(0.1, 0, 0.1), answered: judged(0.3, 0.1, 0.5),
   emptyHome: judged(0, 0, 1),

@@ -4,7 +4,7 @@ import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { methods } from '../../core/catalogue/methods.ts';
 import type { Choices, MethodKey } from '../../core/catalogue/types.ts';
 import { anchorDays, ruleOf } from '../../core/due/anchor.ts';
-import { assumptionsWith, intervalName, JUDGEMENTS, learningWith, type AssumptionName } from '../../core/due/assumptions.ts';
+import { assumptionsWith, intervalName, JUDGEMENTS, LONGEST_INTERVAL, learningWith, type AssumptionName } from '../../core/due/assumptions.ts';
 import { computeLine } from '../../core/due/compute.ts';
 import { believeSpeed, speedQuantile } from '../../core/due/learning.ts';
 import { contradictions, lessonsOf, taughtConditions } from '../../core/due/lessons.ts';
@@ -75,7 +75,7 @@ async function describeWorking(call: Call, history: PointHistory): Promise<Worki
       turn: history.turn && say(`agent.${history.turn}`),
     },
     assumptions: [
-      ...SCHOOLS.map((school) => ({ name: intervalName(procedure.key, school), says: say(`practice.${school}`), value: inputs.days[school], low: 1, high: 3650 })),
+      ...SCHOOLS.map((school) => ({ name: intervalName(procedure.key, school), says: say(`practice.${school}`), value: inputs.days[school], low: 1, high: LONGEST_INTERVAL })),
       ...behind(history).map((name) => ({ name, says: say(`assumption.${name}`), value: assumed[name], low: JUDGEMENTS[name].low, high: JUDGEMENTS[name].high })),
     ],
   };
