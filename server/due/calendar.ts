@@ -2,18 +2,15 @@
 import { calendarOf, type CalendarEvent } from '../../core/calendar/icalendar.ts';
 import { anchorDays, ruleOf } from '../../core/due/anchor.ts';
 import { computeLine } from '../../core/due/compute.ts';
-import { SCOPES, type Scope } from '../../contract/practice.ts';
 import type { Call } from '../env.ts';
-import { notFound } from '../http/problem.ts';
 import { readHistories, type PointHistory } from './history.ts';
-import { findScope, pointsBelow } from './scope.ts';
+import { findAddressed, pointsBelow } from './scope.ts';
 import { plainWords } from './terms.ts';
 
 const AHEAD_DAYS = 760;
 
 export async function readCalendar(call: Call, scope: string, id: string): Promise<{ name: string; text: string }> {
-  if (!SCOPES.includes(scope as Scope)) throw notFound();
-  const found = await findScope(call, scope as Scope, scope === 'organisation' ? null : id);
+  const found = await findAddressed(call, scope, id);
   const histories = await readHistories(call.db, await pointsBelow(call, found), call.now);
   const places = new Map((await call.db.place.all({ id: [...new Set(histories.map(({ placeId }) => placeId))] })).map(({ id: placeId, name }) => [placeId, name]));
   const events = histories.filter(({ scheduled, retired }) => scheduled && !retired).sort((a, b) => a.point.number - b.point.number)

@@ -15,10 +15,9 @@ import { PRACTICES, SCHOOLS, type Practice } from '../../core/due/practice.ts';
 import { ruleWords } from '../../core/calendar/words.ts';
 import { SCOPES, type PracticeAnswer, type PracticePreview, type Scope } from '../../contract/practice.ts';
 import type { Call } from '../env.ts';
-import { notFound } from '../http/problem.ts';
 import { factsOf, inForce, nearestFact, type Fact } from '../store/facts.ts';
 import { practiceScope, readHistories, SEASONS, type PointHistory } from './history.ts';
-import { findScope, pointsBelow, type Found } from './scope.ts';
+import { findAddressed, findScope, pointsBelow, type Found } from './scope.ts';
 import { budgetOf, changesOf } from './settings.ts';
 
 export async function readPractice(call: Call): Promise<PracticeAnswer> {
@@ -78,8 +77,7 @@ const CHUNK = 1000;
 /** What each practice would ask of whom, of the points that would follow a choice made there. */
 export async function previewPractice(call: Call, scope: string, id: string): Promise<PracticePreview> {
   const { db, now, actor: { organisationId } } = call;
-  if (!SCOPES.includes(scope as Scope)) throw notFound();
-  const found = await findScope(call, scope as Scope, scope === 'organisation' ? null : id);
+  const found = await findAddressed(call, scope, id);
   const prices = inForce(await factsOf(db, [organisationId], 'prices'), found.today)?.value ?? null;
   const all = await pointsBelow(call, found);
   const tenancies = await db.tenancy.all({ organisationId });

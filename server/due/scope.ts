@@ -1,6 +1,6 @@
 /** Where a choice holds: the organisation, a property, a place, a machine, a point; and which points follow it. */
 import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
-import type { Scope } from '../../contract/practice.ts';
+import { SCOPES, type Scope } from '../../contract/practice.ts';
 import type { Call } from '../env.ts';
 import { notFound } from '../http/problem.ts';
 import { machineName } from '../register/names.ts';
@@ -34,6 +34,12 @@ export async function findScope(call: Call, scope: Scope, subjectId: string | nu
   if (!wanted || !property) throw notFound();
   const name = [point && say(`point.${point.procedure}`), machine && machineName(say, machine), place?.name, !place && property.name].filter(Boolean).join(', ');
   return { scope, subjectId, name, today: dayOfInstant(now, property.zone) };
+}
+
+/** Finds what an address names, where the organisation goes by any id. */
+export async function findAddressed(call: Call, scope: string, id: string): Promise<Found> {
+  if (!SCOPES.includes(scope as Scope)) throw notFound();
+  return findScope(call, scope as Scope, scope === 'organisation' ? null : id);
 }
 
 /** Points that follow a choice made there. */
