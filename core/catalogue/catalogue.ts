@@ -2,16 +2,20 @@
 import { GRADES } from '../due/grades.ts';
 import { SCHOOLS } from '../due/practice.ts';
 import { methods, optionOf } from './methods.ts';
-import { condensateDrain, coolingCheck, floatSwitch, returnFilter } from './procedures/airHandler.ts';
-import { dishwasherDoorSeal, dishwasherFilter, interiorWash } from './procedures/dishwasher.ts';
-import { duct, lintScreen } from './procedures/dryer.ts';
-import { greaseFilter } from './procedures/hood.ts';
-import { doorSeals, waterFilter } from './procedures/refrigerator.ts';
-import { doorBoot, drainPumpFilter, drawer, tub } from './procedures/washer.ts';
-import type { Choices, MachineType, PointKind, Procedure } from './types.ts';
+import * as air from './procedures/air.ts';
+import * as airHandler from './procedures/airHandler.ts';
+import * as condenserDryer from './procedures/condenserDryer.ts';
+import * as dishwasher from './procedures/dishwasher.ts';
+import * as drains from './procedures/drains.ts';
+import * as dryer from './procedures/dryer.ts';
+import * as hood from './procedures/hood.ts';
+import * as refrigerator from './procedures/refrigerator.ts';
+import * as washer from './procedures/washer.ts';
+import * as washerDryer from './procedures/washerDryer.ts';
+import type { Choices, PointKind, Procedure } from './types.ts';
 
 /** Raised whenever a procedure or a machine type changes; every record names the one it was done by. */
-export const CATALOGUE_VERSION = 2;
+export const CATALOGUE_VERSION = 3;
 
 export const POINT_KINDS: readonly PointKind[] = ['filter', 'screen', 'seal', 'drain', 'coil', 'duct', 'fan', 'tub', 'sensor'];
 
@@ -24,8 +28,17 @@ export type Build = (choices: Choices) => Procedure;
 
 /** In catalogue order, which is also the order of a sitting: filters before what they protect. */
 const BUILDS: readonly (Procedure | Build)[] = [
-  returnFilter, condensateDrain, floatSwitch, coolingCheck, duct, lintScreen, dishwasherFilter, dishwasherDoorSeal, interiorWash,
-  drainPumpFilter, doorBoot, drawer, tub, doorSeals, waterFilter, greaseFilter,
+  airHandler.returnFilter, airHandler.mediaFilter, airHandler.registers, airHandler.condensateTrap, airHandler.condensateDrain, airHandler.floatSwitch, airHandler.coolingCheck,
+  air.outdoorCoil, air.thermostatBattery,
+  air.preFilter, air.ioniser, air.needles, air.deodorisingCatalyst, air.pleatedFilter, air.sensorInlet,
+  hood.greaseFilter, hood.hoodHousing, hood.charcoalFilter, air.bathGrille, air.bathMotor,
+  dryer.duct, dryer.transitionHose, dryer.lintScreen, dryer.screenSlot, dryer.outdoorHood, dryer.drumSeal, dryer.cabinetBack,
+  condenserDryer.fluffFilter, condenserDryer.condenserUnit, condenserDryer.condenserBay, condenserDryer.condenserDrumSeal,
+  washer.drainPumpFilter, washer.lintTrap, washer.doorBoot, washer.drawer, washer.tub,
+  washerDryer.lintPumpFilter, washerDryer.lintBoot, washerDryer.washerCondenser,
+  dishwasher.dishwasherFilter, dishwasher.sump, dishwasher.sprayArms, dishwasher.racks, dishwasher.dishwasherDoorSeal, dishwasher.interiorWash, dishwasher.drainPump,
+  refrigerator.condenserCoil, refrigerator.rearFan, refrigerator.doorSeals, refrigerator.waterFilter, refrigerator.iceMaker, refrigerator.defrostDrain, refrigerator.temperatures, refrigerator.freezerTemperature,
+  drains.disposerClean, drains.drainDose,
 ];
 
 const build = (it: Procedure | Build, choices: Choices): Procedure => checked(typeof it === 'function' ? it(choices) : it);
@@ -35,16 +48,7 @@ const byKey = new Map(BUILDS.map((it) => [build(it, {}).key, it]));
 /** Every procedure with our own methods. */
 export const procedures: ReadonlyMap<string, Procedure> = new Map(BUILDS.map((it) => build(it, {})).map((it) => [it.key, it]));
 
-const TYPES: readonly MachineType[] = [
-  { key: 'airHandler', fuels: ['electric', 'gas'], points: ['airHandler.returnFilter', 'airHandler.condensateDrain', 'airHandler.floatSwitch', 'airHandler.coolingCheck'], drains: true },
-  { key: 'dryer', fuels: ['electric', 'gas'], points: ['dryer.lintScreen', 'dryer.duct'], drains: false },
-  { key: 'dishwasher', fuels: ['electric'], points: ['dishwasher.filter', 'dishwasher.doorSeal', 'dishwasher.interiorWash'], drains: true },
-  { key: 'washer', fuels: ['electric'], points: ['washer.drainPumpFilter', 'washer.doorBoot', 'washer.drawer', 'washer.tub'], drains: true },
-  { key: 'refrigerator', fuels: ['electric'], points: ['refrigerator.doorSeals', 'refrigerator.waterFilter'], drains: false },
-  { key: 'hood', fuels: ['electric'], points: ['hood.greaseFilter'], drains: false },
-];
-
-export const machineTypes: ReadonlyMap<string, MachineType> = new Map(TYPES.map((type) => [type.key, type]));
+export { machineTypes, machineTypeOf } from './machines.ts';
 
 const variants = new Map<string, Procedure>();
 
@@ -66,13 +70,6 @@ export function procedureOf(key: string, choices: Choices = {}): Procedure {
 /** The options in force that change a procedure, by their method. */
 export function methodsOf({ follows }: Procedure, choices: Choices): Record<string, string> {
   return Object.fromEntries(follows.map((method) => [method, optionOf(method, choices).key]));
-}
-
-/** @throws RangeError for a key that the catalogue does not know */
-export function machineTypeOf(key: string): MachineType {
-  const type = machineTypes.get(key);
-  if (!type) throw new RangeError(`no such machine type: ${key}`);
-  return type;
 }
 
 /** Minutes that nobody stands beside: soaks, runs and drying. */

@@ -4,11 +4,15 @@
  * of each is our assumption where the trade states none.
  */
 import type { PracticeDays } from '../due/practice.ts';
+import { familyOf } from './machines.ts';
 
 export interface Habit {
   /** Also where its words are: `habit.<key>`, `.how`, `.why`. */
   readonly key: string;
+  /** Of the whole family. */
   readonly machineType: string;
+  /** Types of the family that have no such part. */
+  readonly without?: readonly string[];
   /** Days between two attestings. */
   readonly attestDays: PracticeDays;
 }
@@ -20,11 +24,15 @@ export const HABITS: readonly Habit[] = [
   { key: 'dryer.lintEachLoad', machineType: 'dryer', attestDays: monthly },
   { key: 'washer.doorOpen', machineType: 'washer', attestDays: monthly },
   { key: 'washer.pockets', machineType: 'washer', attestDays: monthly },
-  { key: 'washer.bootWipe', machineType: 'washer', attestDays: monthly },
+  { key: 'washer.bootWipe', machineType: 'washer', attestDays: monthly, without: ['topWasher'] },
   { key: 'dishwasher.rinseAid', machineType: 'dishwasher', attestDays: assumed },
+  { key: 'condenserDryer.fluffEachLoad', machineType: 'condenserDryer', attestDays: monthly },
+  { key: 'condenserDryer.tank', machineType: 'condenserDryer', attestDays: assumed },
+  { key: 'disposer.beforeDishwasher', machineType: 'disposer', attestDays: assumed },
 ];
 
-export const habitsOf = (machineType: string): readonly Habit[] => HABITS.filter((habit) => habit.machineType === machineType);
+/** Those of a machine's family; a top-load washer has no boot to wipe. */
+export const habitsOf = (machineType: string): readonly Habit[] => HABITS.filter((habit) => habit.machineType === familyOf(machineType) && !habit.without?.includes(machineType));
 
 /** @throws RangeError for a key that is not on the list */
 export function habitOf(key: string): Habit {

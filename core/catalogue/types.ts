@@ -1,7 +1,7 @@
 /** The shapes of the catalogue: machine types, their service points, and the procedures that serve them. */
 import type { AnchorChoice } from '../due/anchor.ts';
 import type { DriverName } from '../due/drivers.ts';
-import type { PracticeDays } from '../due/practice.ts';
+import type { PracticeDays, School } from '../due/practice.ts';
 
 export type PointKind = 'filter' | 'screen' | 'seal' | 'drain' | 'coil' | 'duct' | 'fan' | 'tub' | 'sensor';
 export type Risk = 'fire' | 'flood' | 'health' | 'breakage' | 'comfort';
@@ -49,11 +49,14 @@ export interface Step {
 }
 
 export interface Material {
+  /** Words at `material.<what>`. */
   readonly what: string;
   readonly volumeMl?: number;
+  /** The volume is for each of so many. */
+  readonly each?: 'drain';
 }
 
-export type SpecificationField = 'filterSize' | 'position' | 'airflow' | 'forbiddenAgents' | 'makerLimitDays' | 'localLimitDays' | 'note';
+export type SpecificationField = 'filterSize' | 'airflowCfm' | 'drainCount' | 'duct' | 'runMinutes' | 'position' | 'airflow' | 'forbiddenAgents' | 'makerLimitDays' | 'localLimitDays' | 'note';
 
 export interface Procedure {
   /** `machine.point`, also the type of the service point it serves. */
@@ -62,8 +65,10 @@ export interface Procedure {
   readonly kind: PointKind;
   /** Reference interval and its two neighbours. */
   readonly days: PracticeDays;
-  /** No practitioner stated it: the product's own assumption. */
-  readonly assumed: boolean;
+  /** Schools whose interval no practitioner stated: the product's own assumption. */
+  readonly assumed: readonly School[];
+  /** Schools that wait for a signal; their interval is only the longest that it may take. */
+  readonly signalled?: readonly School[];
   readonly drivers: readonly DriverName[];
   /** Scheduled from the start; others ride along when their machine is opened anyway. */
   readonly core: boolean;
@@ -90,6 +95,8 @@ export interface Procedure {
 
 export interface MachineType {
   readonly key: string;
+  /** Machines of one family share their symptoms, signals and habits, as far as they have the parts. */
+  readonly family: string;
   readonly fuels: readonly ('electric' | 'gas')[];
   /** Keys of the procedures of its service points. */
   readonly points: readonly string[];

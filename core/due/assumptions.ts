@@ -14,6 +14,7 @@ const judged = (value: number, low: number, high: number): Judgement => ({ value
 
 export const JUDGEMENTS = {
   'people.one': judged(0.8, 0.3, 1), 'people.four': judged(1.3, 1, 3), 'people.five': judged(1.6, 1, 4),
+  'condenser.two': judged(0.5, 0.2, 1), 'condenser.four': judged(1.4, 1, 3), 'condenser.five': judged(1.75, 1, 4),
   'pets.one': judged(1.3, 1, 3), 'pets.two': judged(1.6, 1, 4),
   'cooking.rare': judged(0.7, 0.3, 1), 'cooking.frequent': judged(3, 1, 5),
   'detergent.pods': judged(0.6, 0.3, 1), 'detergent.powder': judged(1.4, 1, 3),

@@ -21,7 +21,7 @@ import { acceptedLoad, practiceDays, type Practice, type PracticeDays } from './
 
 export type Term =
   | { readonly term: 'reference'; readonly assumed: boolean; readonly days: number }
-  | { readonly term: 'practice'; readonly practice: Practice; readonly known: boolean; readonly days: number }
+  | { readonly term: 'practice'; readonly practice: Practice; readonly known: boolean; readonly signalled: boolean; readonly days: number }
   | { readonly term: 'driver'; readonly effect: DriverEffect; readonly days: number }
   | { readonly term: 'held'; readonly low: number; readonly high: number; readonly days: number }
   | { readonly term: 'changed'; readonly fromDay: Day; readonly days: number }
@@ -86,7 +86,7 @@ export function computeLine(inputs: LineInputs, today: Day): ComputedLine {
 
   const terms: Term[] = [{ term: 'reference', assumed: inputs.assumed, days: days.steady }];
   const stated = practiceDays(days, practice, maker);
-  terms.push({ term: 'practice', practice, known: practice !== 'maker' || maker !== undefined, days: stated });
+  terms.push({ term: 'practice', practice, known: practice !== 'maker' || maker !== undefined, signalled: inputs.signalled === true, days: stated });
   driverTerms(terms, stated, inputs.effects, assumed);
   householdTerm(terms, running, from, inDays(accepted));
   const median = speedQuantile(belief, 0.5);

@@ -33,7 +33,7 @@ export interface Circumstances {
   readonly newHome?: boolean | undefined;
 }
 
-export type DriverName = 'people' | 'laundry' | 'pets' | 'cooking' | 'coolWashes' | 'hardness' | 'smoking' | 'dust' | 'detergent' | 'newHome';
+export type DriverName = 'people' | 'condenserPeople' | 'laundry' | 'pets' | 'cooking' | 'coolWashes' | 'hardness' | 'smoking' | 'dust' | 'detergent' | 'newHome';
 
 export interface DriverEffect {
   readonly driver: DriverName;
@@ -41,7 +41,7 @@ export interface DriverEffect {
   /** The value that was looked up, for the working. */
   readonly given: number | string | boolean;
   /** People stand in for loads a week where nobody counted loads. */
-  readonly from: 'people' | 'loads' | 'pets' | 'cooking' | 'coolWashes' | 'hardness' | 'smoking' | 'dust' | 'detergent' | 'newHome';
+  readonly from: 'people' | 'condenserPeople' | 'loads' | 'pets' | 'cooking' | 'coolWashes' | 'hardness' | 'smoking' | 'dust' | 'detergent' | 'newHome';
   /** The day from which it holds; absent where it always did. */
   readonly since?: Day | undefined;
 }
@@ -50,6 +50,9 @@ type Reading = (circumstances: Circumstances, assumed: Assumptions) => Omit<Driv
 
 const byPeople = (people: number, assumed: Assumptions) =>
   (people <= 1 ? assumed['people.one'] : people <= 3 ? 1 : people === 4 ? assumed['people.four'] : assumed['people.five']);
+/** A condenser: yearly for one or two people, three to four times a year for a large family, against a reference of half a year (common practice). */
+const condenserBy = (people: number, assumed: Assumptions) =>
+  (people <= 2 ? assumed['condenser.two'] : people === 3 ? 1 : people === 4 ? assumed['condenser.four'] : assumed['condenser.five']);
 /** Our assumption: the loads that one, two or three, four, and five or more people wash. */
 const asPeople = (loads: number) => (loads <= 2 ? 1 : loads <= 6 ? 2 : loads <= 9 ? 4 : 5);
 
@@ -62,6 +65,8 @@ const flagged = (name: 'coolWashes' | 'smoking' | 'dust'): Reading => ({ househo
 const READINGS: Record<DriverName, Reading> = {
   people: ({ household: { people } }, assumed) =>
     people === undefined ? undefined : { factor: byPeople(people, assumed), given: people, from: 'people' },
+  condenserPeople: ({ household: { people } }, assumed) =>
+    people === undefined ? undefined : { factor: condenserBy(people, assumed), given: people, from: 'condenserPeople' },
   laundry: ({ household: { loadsAWeek, people } }, assumed) => {
     if (loadsAWeek !== undefined) return { factor: byPeople(asPeople(loadsAWeek), assumed), given: loadsAWeek, from: 'loads' };
     return people === undefined ? undefined : { factor: byPeople(people, assumed), given: people, from: 'people' };

@@ -11,7 +11,7 @@ import type { Grade } from './grades.ts';
 import type { Practice, PracticeDays } from './practice.ts';
 
 /** Raised when the computation itself changes. */
-export const ENGINE_VERSION = 2;
+export const ENGINE_VERSION = 3;
 
 /** A condition found, oldest first: at a service, which resets the part, or at a look, which does not. */
 export interface Condition {
@@ -38,8 +38,10 @@ export interface LineInputs {
   /** Methods in force that this procedure follows, by their key. */
   readonly methods: Readonly<Record<string, string>>;
   readonly days: PracticeDays;
-  /** No practitioner stated the interval. */
+  /** No practitioner stated the reference interval. */
   readonly assumed: boolean;
+  /** The practice waits for a signal; its interval is only the longest that it may take. Absent means no. */
+  readonly signalled?: boolean;
   readonly critical: boolean;
   readonly practice: Practice;
   readonly caps: readonly Cap[];

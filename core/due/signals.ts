@@ -3,6 +3,7 @@
  * away carries its own day of looking again, and comes back on it; one that nobody answers stays.
  */
 import type { Day } from '../calendar/day.ts';
+import { familyOf, pointLike } from '../catalogue/machines.ts';
 
 export const SIGNAL_KINDS = ['lamp', 'code', 'weakFlow', 'smell'] as const;
 export type SignalKind = (typeof SIGNAL_KINDS)[number];
@@ -16,6 +17,8 @@ export interface SignalType {
   readonly point: string;
   /** A person would report it as this symptom of a fault, so it is offered to machines only. */
   readonly symptom?: string;
+  /** Raised by the product itself, after a measurement. */
+  readonly own?: true;
 }
 
 const signal = (key: string, kind: SignalKind, point: string, symptom?: string): SignalType => ({ key, machineType: key.split('.')[0]!, kind, point, ...(symptom && { symptom }) });
@@ -36,13 +39,25 @@ export const SIGNALS: readonly SignalType[] = [
   signal('refrigerator.weakFlow', 'weakFlow', 'refrigerator.waterFilter'),
   signal('refrigerator.smell', 'smell', 'refrigerator.waterFilter'),
   signal('hood.lamp', 'lamp', 'hood.greaseFilter'),
-  signal('hood.weakFlow', 'weakFlow', 'hood.greaseFilter'),
+  signal('hood.weakFlow', 'weakFlow', 'hood.greaseFilter', 'hood.smoke'),
+  signal('airCleaner.lamp', 'lamp', 'airCleaner.pleatedFilter'),
+  signal('airCleaner.code', 'code', 'airCleaner.needles'),
+  signal('bathFan.weakFlow', 'weakFlow', 'bathFan.grille', 'bathFan.wet'),
+  signal('condenserDryer.lamp', 'lamp', 'condenserDryer.condenser'),
+  signal('dishwasher.weakFlow', 'weakFlow', 'dishwasher.drainPump', 'dishwasher.standing'),
+  signal('refrigerator.code', 'code', 'refrigerator.coil'),
+  { ...signal('refrigerator.tuning', 'code', 'refrigerator.temperatures'), own: true },
+  { ...signal('freezer.tuning', 'code', 'freezer.temperature'), own: true },
 ];
 
-export const signalsOf = (machineType: string): readonly SignalType[] => SIGNALS.filter((it) => it.machineType === machineType);
+/** The signals of a machine type, each with the point that it makes due there. */
+export const signalsOf = (machineType: string): readonly SignalType[] => SIGNALS.flatMap((it) => {
+  const point = it.machineType === familyOf(machineType) ? pointLike(machineType, it.point) : undefined;
+  return point ? [{ ...it, point }] : [];
+});
 
 /** Those that a person is offered beside the symptoms of faults. */
-export const signalsForPeople = (machineType: string): readonly SignalType[] => signalsOf(machineType).filter(({ symptom }) => symptom === undefined);
+export const signalsForPeople = (machineType: string): readonly SignalType[] => signalsOf(machineType).filter(({ symptom, own }) => symptom === undefined && !own);
 
 /** @throws RangeError for a key that is not on the list */
 export function signalTypeOf(key: string): SignalType {

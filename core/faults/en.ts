@@ -16,4 +16,9 @@ export const faultsText = {
   'symptom.airHandler.notCold': 'Air is not cold',
   'symptom.airHandler.water': 'Water under or from the unit',
   'symptom.airHandler.musty': 'Musty smell from the vents',
+  'symptom.outdoorUnit.weak': 'It runs, and the home stays warm', 'symptom.thermostat.blank': 'The display is blank',
+  'symptom.airCleaner.crackle': 'It crackles', 'symptom.airCleaner.smell': 'It smells', 'symptom.hood.smoke': 'Smoke lingers over the hob', 'symptom.hood.drips': 'Grease drips from it',
+  'symptom.bathFan.wet': 'The bathroom stays wet, mould at the ceiling', 'symptom.condenserDryer.burning': 'Burning smell, or the dryer is very hot', 'symptom.condenserDryer.damp': 'Clothes still damp after a normal load',
+  'symptom.dryer.marks': 'Coloured marks on every load', 'symptom.washer.dead': 'Buttons dead, will not start', 'symptom.dishwasher.cloudy': 'Dishes come out cloudy',
+  'symptom.freezer.frost': 'Frost in the freezer', 'symptom.freezer.warm': 'Too warm, or runs all the time', 'symptom.disposer.jammed': 'It hums and does not turn', 'symptom.drains.slow': 'Water drains slowly, or smells',
 } as const;

@@ -8,8 +8,8 @@ import type { Find } from '../catalogue/catalogue.ts';
 import type { Agent } from '../catalogue/types.ts';
 import type { Grade } from '../due/grades.ts';
 
-/** 2 says by which methods it was done; records of schema 1 stay as they are. */
-export const RECORD_SCHEMA = 2;
+/** 2 says by which methods it was done, 3 by whose edition of the procedure; earlier records stay as they are. */
+export const RECORD_SCHEMA = 3;
 
 /** How well a service is attested. Four levels that are never added up. */
 export const EVIDENCE_LEVELS = ['attested', 'selfCertified', 'proven', 'spotChecked'] as const;
@@ -27,7 +27,7 @@ export interface Observation {
 }
 
 export interface ServiceRecord extends Observation {
-  readonly schema: 1 | typeof RECORD_SCHEMA;
+  readonly schema: 1 | 2 | typeof RECORD_SCHEMA;
   readonly catalogue: number;
   readonly kind: 'service';
   readonly id: string;
@@ -38,6 +38,8 @@ export interface ServiceRecord extends Observation {
   readonly procedureVersion: number;
   /** Options of the methods that it followed; absent in schema 1. */
   readonly methods?: Readonly<Record<string, string>>;
+  /** Number of the manager's own edition; null is ours, absent before schema 3. */
+  readonly edition?: number | null;
   /** Instants in ms; the day in the property's zone. */
   readonly startedAt: number | null;
   readonly doneAt: number;

@@ -1,4 +1,5 @@
 /** Air filter sizes. The size printed on a frame is nominal; matching is done on nominal sizes. */
+import { MM_PER_INCH } from './units.ts';
 
 export interface FilterSize {
   readonly widthIn: number;
@@ -6,24 +7,36 @@ export interface FilterSize {
   readonly depthIn: number;
 }
 
-export const MM_PER_INCH = 25.4;
 const LARGEST_IN = 48;
 
+const MM: Readonly<Record<string, number>> = { mm: 1, cm: 10 };
+const GLYPHS: Readonly<Record<string, string>> = { '¼': ' 1/4', '½': ' 1/2', '¾': ' 3/4' };
+const SIDE = String.raw`(\d+(?:\.\d+)?(?:\s+\d+\/\d+)?|\d+\/\d+)\s*(?:"|″|''|in(?:ch(?:es)?)?\.?|mm|cm)?`;
+const BETWEEN = String.raw`\s*(?:[x×✕*;]|by|-|–)\s*`;
+const SIZE = new RegExp(`^${SIDE}${BETWEEN}${SIDE}${BETWEEN}${SIDE}\\.?$`, 'i');
+
+/** `24`, `24.5`, `24 1/2`. */
+function numberOf(text: string): number {
+  return text.split(/\s+/).reduce((sum, part) => {
+    const [over, under] = part.split('/').map(Number);
+    return sum + (under === undefined ? over! : over! / under);
+  }, 0);
+}
+
 /**
- * Reads a printed filter size: `16x25x1`, `16 × 25 × 1"`, `16 by 25 by 1 in`, `400×625×25 mm`.
- * Numbers above 48 are taken as millimetres and rounded to the nearest half inch, since nominal sizes are.
+ * Reads a printed filter size in any notation: `16x25x1`, `16 × 25 × 1"`, `16 by 25 by 1 in`, `19 1/2 x 21½ x 1`,
+ * `400×625×25 mm`, `40 x 62.5 x 2.5 cm`. Numbers above 48 are taken as millimetres; metric sizes are rounded to the
+ * nearest half inch, since nominal sizes are.
  * @returns undefined where the text is no size
  */
 export function parseFilterSize(text: string): FilterSize | undefined {
-  const numbers = text.trim().replace(/,/g, '.').match(
-    /^(\d+(?:\.\d+)?)\s*(?:"|in|mm)?\s*(?:[x×*]|by)\s*(\d+(?:\.\d+)?)\s*(?:"|in|mm)?\s*(?:[x×*]|by)\s*(\d+(?:\.\d+)?)\s*(?:"|″|in(?:ch(?:es)?)?|mm)?\.?$/i,
-  );
-  if (!numbers) return undefined;
-  const given = numbers.slice(1, 4).map(Number);
-  const metric = /mm/i.test(text) || given.some((side) => side > LARGEST_IN);
-  const sides = given.map((side) => (metric ? Math.round((side / MM_PER_INCH) * 2) / 2 : side));
+  const plain = text.trim().replace(/[¼½¾]/g, (glyph) => GLYPHS[glyph]!).replace(/(\d),(\d)/g, '$1.$2');
+  const given = SIZE.exec(plain)?.slice(1, 4).map(numberOf);
+  if (!given) return undefined;
+  const unit = /(mm|cm)/i.exec(plain)?.[1]?.toLowerCase() ?? (given.some((side) => side > LARGEST_IN) ? 'mm' : undefined);
+  const sides = given.map((side) => (unit ? Math.round(((side * MM[unit]!) / MM_PER_INCH) * 2) / 2 : side));
   const [widthIn, heightIn, depthIn] = sides as [number, number, number];
-  if (sides.some((side) => side <= 0 || side > LARGEST_IN) || depthIn > 12) return undefined;
+  if (!sides.every((side) => side > 0 && side <= LARGEST_IN) || depthIn > 12) return undefined;
   return { widthIn, heightIn, depthIn };
 }
 

@@ -21,7 +21,7 @@ const next = (choice: AnchorChoice, served: string, more: Partial<CalendarFacts>
 function inputsOf(key: string, more: Partial<LineInputs> = {}): LineInputs {
   const { days, version, assumed, safetyCritical } = procedureOf(key);
   return {
-    procedure: key, version, methods: {}, days, assumed, critical: safetyCritical, practice: 'steady', caps: [], changes: {}, stretches: [{ fromDay: 0, factor: 1 }], effects: [],
+    procedure: key, version, methods: {}, days, assumed: assumed.includes('steady'), critical: safetyCritical, practice: 'steady', caps: [], changes: {}, stretches: [{ fromDay: 0, factor: 1 }], effects: [],
     conditions: [{ day: dayFromIso('2026-09-08'), kind: 'service', grade: null, confirmed: true }], newSince: null, turnovers: [], anchor: null, upkeepDay: null, signalDay: null, ...more,
   };
 }

@@ -22,7 +22,7 @@ function inputsOf(key: string, steps: readonly { gap: number; kind: Condition['k
   let day = DAY;
   const conditions: Condition[] = [{ day, kind: 'service', grade: null, confirmed: true }, ...steps.map((step) => ({ day: (day += step.gap), kind: step.kind, grade: step.grade, confirmed: step.confirmed }))];
   return {
-    procedure: key, version, methods: {}, days, assumed, critical: safetyCritical, practice: 'steady', caps: [], changes: {}, stretches: [{ fromDay: 0, factor: 1 }], effects: [],
+    procedure: key, version, methods: {}, days, assumed: assumed.includes('steady'), critical: safetyCritical, practice: 'steady', caps: [], changes: {}, stretches: [{ fromDay: 0, factor: 1 }], effects: [],
     conditions, newSince: null, turnovers: [], anchor: null, upkeepDay: null, signalDay: null, ...more,
   };
 }

@@ -36,7 +36,7 @@ function inputsOf(key: string, household: Household = {}, services: readonly Fou
     conditions.unshift({ day, kind: 'service', grade: services[i - 1]?.grade ?? null, confirmed: services[i - 1]?.confirmed ?? true });
   }
   return {
-    procedure: key, version, methods: {}, days, assumed, critical: safetyCritical, practice: 'steady', caps: [], changes: {}, stretches, effects,
+    procedure: key, version, methods: {}, days, assumed: assumed.includes('steady'), critical: safetyCritical, practice: 'steady', caps: [], changes: {}, stretches, effects,
     conditions, newSince: null, turnovers: [], anchor: null, upkeepDay: null, signalDay: null, ...more,
   };
 }
@@ -102,7 +102,7 @@ describe('Every interval', () => {
     expect(lineOf('dishwasher.filter', {}, [], { practice: 'maker', caps: [makerCap(120)] }).days).to.equal(120);
     const unknown = lineOf('dishwasher.filter', {}, [], { practice: 'maker' });
     expect(unknown.days).to.equal(60);
-    expect(unknown.terms).to.deep.include({ term: 'practice', practice: 'maker', known: false, days: 60 });
+    expect(unknown.terms).to.deep.include({ term: 'practice', practice: 'maker', known: false, signalled: false, days: 60 });
   });
   it('is never lengthened by more people, pets, loads, cooking, smoke, dust, cool washes, fouler detergent, harder water or a new home', () => {
     fc.assert(fc.property(procedureKeys, household, history, (key, home, services) => {

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { formatFilterSize, MM_PER_INCH, parseFilterSize, sameFilterSize } from '../../core/quantities/filterSize.ts';
+import { MM_PER_INCH } from '../../core/quantities/units.ts';
+import { formatFilterSize, parseFilterSize, sameFilterSize } from '../../core/quantities/filterSize.ts';
 import { hardnessClass, hardnessMgL, likelierMeant } from '../../core/quantities/hardness.ts';
 
 describe('Quantities', () => {

@@ -1,6 +1,5 @@
 /** English text of the air handler's procedures. */
 export const airHandlerText = {
-  'machine.airHandler': 'Air handler',
   'airHandler.off.title': 'Switch the air handler off',
   'airHandler.off.body': 'Set the thermostat to off. Then switch the unit off at its own switch or disconnect, and wait until the fan has stopped.',
   'airHandler.off.caution': 'Never reach past the filter while the fan can start.',
@@ -46,7 +45,7 @@ export const airHandlerText = {
   'airHandler.condensateDrain.brush.title': 'Brush the bend',
   'airHandler.condensateDrain.brush.body': 'Steady the pipe with one hand. Work the brush slowly into the bend and back towards the unit as far as it goes; sediment lies in the level runs.',
   'airHandler.condensateDrain.flush.title': 'Flush with one agent',
-  'airHandler.condensateDrain.flush.body': 'Pour in one measure of household bleach to three of water (1/4 cup in 1 cup, 60 mL in 240 mL), or plain vinegar where the pan is metal or the maker forbids bleach. Follow with warm water until it runs clear.',
+  'airHandler.condensateDrain.flush.body': 'Pour in {bleach} of household bleach in {water} of water, by funnel; where the pan is metal or the maker forbids bleach, stop and ask for the vinegar method. Follow with warm water until it runs clear.',
   'airHandler.condensateDrain.flush.caution': 'Bleach and vinegar together give off chlorine gas. One agent only, and none of the other in this drain today.',
   'airHandler.condensateDrain.cap.title': 'Cap it and wipe up',
   'airHandler.condensateDrain.cap.body': 'The cloudy layer at the bottom of the trap is gone. Put the cap back, wipe up, and photograph the closed tee and the outlet.',
@@ -63,7 +62,7 @@ export const airHandlerText = {
   'airHandler.condensateDrain.wire.body': 'A float switch or any other wire at the opening: switch the unit off at its switch or disconnect and leave it off. No wire at all: the power may stay on, hands stay at the pipe.',
   'airHandler.condensateDrain.wire.caution': 'Not sure what the wire is? Power off. Wiring itself is work for a licensed trade.',
   'airHandler.condensateDrain.flushVinegar.title': 'Flush with vinegar',
-  'airHandler.condensateDrain.flushVinegar.body': 'Pour in a cup (250 mL) of plain vinegar, wait a few minutes, then follow with warm water until it runs clear. Brush once more where growth is left.',
+  'airHandler.condensateDrain.flushVinegar.body': 'Pour in {vinegar} of plain vinegar, wait a few minutes, then follow with warm water until it runs clear. Brush once more where growth is left.',
   'airHandler.condensateDrain.flushVinegar.caution': 'No bleach in this drain today: with vinegar it gives off chlorine gas.',
 
   'point.airHandler.floatSwitch': 'Float switch',

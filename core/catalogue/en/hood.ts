@@ -1,6 +1,5 @@
 /** English text of the range hood's procedures. */
 export const hoodText = {
-  'machine.hood': 'Range hood',
   'hood.off.title': 'Hood off, hob cold',
   'hood.off.body': 'Switch the hood off. The hob under it is off and cold before you lean over it.',
   'hood.off.button': 'Off and cold',

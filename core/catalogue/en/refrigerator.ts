@@ -1,6 +1,5 @@
 /** English text of the refrigerator's procedures. */
 export const refrigeratorText = {
-  'machine.refrigerator': 'Refrigerator',
   'point.refrigerator.doorSeals': 'Door seals',
   'task.refrigerator.doorSeals': 'Wash the fridge door seals',
   'why.refrigerator.doorSeals': 'A sticky or torn seal lets warm air in: wet shelves, frost, a motor that never rests.',

@@ -1,3 +1,5 @@
+import { US_GALLON_ML } from '../../quantities/volume.ts';
+import { ALL, days, procedure, SIGNAL_CAP } from '../define.ts';
 import { optionOf } from '../methods.ts';
 import { agent, confirm, finds, grade, photo, stepsOf, timer } from '../steps.ts';
 import { dayOfCivil } from '../../calendar/civil.ts';
@@ -12,7 +14,7 @@ export const dishwasherFilter: Procedure = {
   version: 1,
   kind: 'filter',
   days: { watchful: 30, steady: 60, light: 60 },
-  assumed: false,
+  assumed: [],
   drivers: ['people'],
   core: true,
   follows: [],
@@ -42,7 +44,7 @@ export const dishwasherDoorSeal: Procedure = {
   version: 1,
   kind: 'seal',
   days: { watchful: 30, steady: 60, light: 60 },
-  assumed: false,
+  assumed: [],
   drivers: ['people'],
   core: false,
   follows: [],
@@ -75,7 +77,7 @@ export function interiorWash(choices: Choices): Procedure {
     version: 1,
     kind: 'tub',
     days: { watchful: 30, steady: 60, light: 60 },
-    assumed: false,
+    assumed: [],
     drivers: ['hardness'],
     core: true,
     follows: ['dishwasherWash'],
@@ -96,6 +98,49 @@ export function interiorWash(choices: Choices): Procedure {
       washStep(rotating ? 'agent' : 'tablet', 'clean', ...(rotating ? [agent('bakingSoda', 'vinegar', 'cleaner')] : [agent('tablet')]), timer('run', 120)),
       washStep('clean', 'test', photo('after'), confirm('rinsed')),
     ],
-    specification: ['forbiddenAgents', 'makerLimitDays', 'note'],
+    specification: ['runMinutes', 'forbiddenAgents', 'makerLimitDays', 'note'],
   };
 }
+
+const sumpStep = stepsOf('dishwasher.sump');
+export const sump = procedure('dishwasher.sump', {
+  kind: 'drain', days: days(180, 365, SIGNAL_CAP), assumed: ALL, signalled: ['light'], risk: 'flood', level: 'S', minutes: 20,
+  kit: ['gloves', 'light', 'spoon', 'sponge', 'bluntScrewdriver'], stops: ['sharpSump', 'wiredIn', 'waterNearPlug'],
+  steps: [
+    sumpStep('dishwasher.off', 'isolate', confirm('off')), sumpStep('reach', 'open', photo('before')), sumpStep('grade', 'look', grade(), finds), sumpStep('sponge', 'clean'),
+    sumpStep('pick', 'clean', photo('after')), sumpStep('impeller', 'clean', confirm('impeller')), sumpStep('back', 'refit', confirm('locked')),
+    sumpStep('dishwasher.on', 'restore', confirm('on')), sumpStep('discharge', 'test', confirm('discharge')),
+  ],
+});
+
+const arm = stepsOf('dishwasher.sprayArms');
+export const sprayArms = procedure('dishwasher.sprayArms', {
+  kind: 'screen', days: days(30, 60, 365), drivers: ['hardness'], risk: 'comfort', level: 'T', minutes: 20, kit: ['swabs', 'thinWire', 'light'], stops: ['wiredIn'],
+  steps: [
+    arm('dishwasher.off', 'isolate', confirm('off')), arm('out', 'open', photo('out')), arm('grade', 'look', grade(), finds), arm('holes', 'clean'),
+    arm('pour', 'clean', photo('pour'), confirm('flows')), arm('in', 'refit', confirm('turns')), arm('dishwasher.on', 'restore', confirm('on')), arm('wash', 'test', confirm('clear')),
+  ],
+});
+
+const rack = stepsOf('dishwasher.racks');
+export const racks = procedure('dishwasher.racks', {
+  kind: 'seal', days: days(180, 365, 365), assumed: ALL, risk: 'breakage', level: 'T', minutes: 10, kit: ['light'], materials: [{ what: 'rackSealer' }], stops: [],
+  steps: [
+    rack('dishwasher.off', 'isolate', confirm('off')), rack('out', 'open', photo('before')), rack('grade', 'look', grade()), rack('seal', 'clean'), rack('wheels', 'clean', photo('after')),
+    rack('dishwasher.on', 'restore', confirm('on')), rack('roll', 'test', confirm('rolls')),
+  ],
+});
+
+/** Two US gallons, the common measure of the test. */
+const PUMP_TEST_LITRES = 7.5;
+const pump = stepsOf('dishwasher.drainPump');
+export const drainPump = procedure('dishwasher.drainPump', {
+  kind: 'drain', days: days(365, 365, SIGNAL_CAP), assumed: ALL, signalled: ['light'], risk: 'flood', level: 'S', minutes: 25,
+  kit: ['bucket', 'towels', 'gloves', 'bluntScrewdriver'], materials: [{ what: 'hotWater', volumeMl: 2 * US_GALLON_ML }], stops: ['hotWater', 'waterNearPlug', 'wiredIn', 'helper'],
+  steps: [
+    pump('dishwasher.off', 'isolate', confirm('off')), pump('fill', 'open', photo('filled')), pump('grade', 'look', grade()), pump('hose', 'refit', confirm('bucket')),
+    pump('power', 'restore', confirm('powered')),
+    pump('pump', 'test', { kind: 'reading', key: 'pumpedLitres', unit: 'litres', plausible: [0.5, 20], pass: [PUMP_TEST_LITRES * 0.8, 20] }, { kind: 'reading', key: 'pumpSeconds', unit: 'seconds', plausible: [5, 600], pass: [5, 90] }),
+    pump('back', 'test', photo('hose'), confirm('tight')), pump('dishwasher.on', 'test', confirm('on')), pump('dry', 'test', confirm('noDrip')),
+  ],
+});

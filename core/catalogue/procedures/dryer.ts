@@ -1,3 +1,4 @@
+import { ALL, days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
 import { confirm, finds, grade, photo, stepsOf, timer } from '../steps.ts';
 import type { Choices, Procedure } from '../types.ts';
@@ -12,7 +13,7 @@ export function lintScreen(choices: Choices): Procedure {
     version: 2,
     kind: 'screen',
     days: { watchful: 30, steady: 90, light: 180 },
-    assumed: true,
+    assumed: ALL,
     drivers: ['laundry', 'pets'],
     core: true,
     follows: ['lintWash'],
@@ -45,7 +46,7 @@ export const duct: Procedure = {
   version: 1,
   kind: 'duct',
   days: { watchful: 180, steady: 365, light: 365 },
-  assumed: false,
+  assumed: [],
   drivers: ['laundry', 'pets'],
   core: true,
   follows: [],
@@ -70,5 +71,57 @@ export const duct: Procedure = {
       kind: 'reading', key: 'dryMinutes', unit: 'minutes', plausible: [10, 240], pass: [10, 60], optional: true,
     }),
   ],
-  specification: ['position', 'makerLimitDays', 'localLimitDays', 'note'],
+  specification: ['duct', 'position', 'makerLimitDays', 'localLimitDays', 'note'],
 };
+
+const slotStep = stepsOf('dryer.slot');
+export const screenSlot = procedure('dryer.slot', {
+  kind: 'duct', days: days(180, 180, 365), assumed: ALL, drivers: ['laundry', 'pets'], risk: 'fire', safetyCritical: true, level: 'T', minutes: 15,
+  kit: ['narrowNozzle', 'softBrush', 'light'], stops: ['hotDryer', 'burningSmell', 'gasTenant', 'dryToolsOnly'],
+  steps: [
+    slotStep('dryer.off', 'isolate', confirm('off')), slotStep('open', 'open', photo('before')), slotStep('grade', 'look', grade(), finds),
+    slotStep('vacuum', 'clean'), slotStep('brush', 'clean', photo('after')), slotStep('refit', 'refit', confirm('refit')),
+    slotStep('dryer.on', 'restore', confirm('on')), slotStep('run', 'test', confirm('quiet')),
+  ],
+});
+
+const hoseStep = stepsOf('dryer.transitionHose');
+export const transitionHose = procedure('dryer.transitionHose', {
+  kind: 'duct', days: days(180, 365, 365), drivers: ['laundry', 'pets'], core: true, risk: 'fire', safetyCritical: true, level: 'S', minutes: 30,
+  kit: ['vacuum', 'narrowNozzle', 'straps', 'light', 'tapeMeasure'], materials: [{ what: 'transitionDuct' }], stops: ['hotDryer', 'burningSmell', 'gasStaff', 'dryToolsOnly'],
+  steps: [
+    hoseStep('dryer.off', 'isolate', confirm('off')), hoseStep('dryer.pullOut', 'isolate', confirm('out')), hoseStep('ends', 'open', photo('out')),
+    hoseStep('grade', 'look', grade(), finds), hoseStep('judge', 'look'), hoseStep('vacuum', 'clean'),
+    hoseStep('strap', 'refit', photo('in'), confirm('strapped')), hoseStep('clearance', 'refit', confirm('clearance')),
+    hoseStep('dryer.on', 'restore', confirm('on')), hoseStep('feel', 'test', confirm('strong')),
+  ],
+});
+
+const outlet = stepsOf('dryer.outdoorHood');
+export const outdoorHood = procedure('dryer.outdoorHood', {
+  kind: 'screen', days: days(90, 180, 365), assumed: ALL, drivers: ['laundry'], risk: 'fire', safetyCritical: true, level: 'S', minutes: 20,
+  kit: ['gloves', 'softBrush', 'light'], stops: ['roofOutlet', 'stepSafely', 'burningSmell'],
+  steps: [
+    outlet('dryer.off', 'isolate', confirm('off')), outlet('look', 'open', photo('out')), outlet('grade', 'look', grade(), finds), outlet('clear', 'clean'),
+    outlet('flap', 'clean', photo('after'), confirm('moves')), outlet('dryer.on', 'restore', confirm('on')), outlet('blows', 'test', confirm('opens')),
+  ],
+});
+
+const drum = stepsOf('dryer.drumSeal');
+export const drumSeal = procedure('dryer.drumSeal', {
+  kind: 'seal', days: days(90, 180, 365), assumed: ALL, drivers: ['laundry'], risk: 'comfort', level: 'T', minutes: 5, kit: ['vacuum', 'cloth', 'light'], stops: ['hotDryer', 'gasTenant', 'dryToolsOnly'],
+  steps: [
+    drum('dryer.off', 'isolate', confirm('off')), drum('look', 'open', photo('before')), drum('grade', 'look', grade()), drum('wipe', 'clean', photo('after')),
+    drum('dryer.on', 'restore', confirm('on')), drum('shut', 'test', confirm('shut')),
+  ],
+});
+
+const cabinet = stepsOf('dryer.cabinet');
+export const cabinetBack = procedure('dryer.cabinet', {
+  kind: 'fan', days: days(180, 365, 365), assumed: ALL, drivers: ['laundry', 'pets'], risk: 'fire', safetyCritical: true, level: 'S', minutes: 10, kit: ['vacuum', 'narrowNozzle', 'light'],
+  stops: ['hotDryer', 'gasStaff', 'dryToolsOnly'],
+  steps: [
+    cabinet('dryer.off', 'isolate', confirm('off')), cabinet('dryer.pullOut', 'isolate', confirm('out')), cabinet('look', 'open', photo('before')), cabinet('grade', 'look', grade(), finds),
+    cabinet('vacuum', 'clean', photo('after')), cabinet('back', 'refit', confirm('clearance')), cabinet('dryer.on', 'restore', confirm('on')), cabinet('run', 'test', confirm('quiet')),
+  ],
+});

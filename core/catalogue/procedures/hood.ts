@@ -1,5 +1,6 @@
+import { ALL, days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
-import { confirm, finds, grade, photo, stepsOf, timer } from '../steps.ts';
+import { agent, confirm, finds, grade, photo, stepsOf, timer } from '../steps.ts';
 import type { Choices, Procedure, Step } from '../types.ts';
 
 const step = stepsOf('hood.greaseFilter');
@@ -20,7 +21,7 @@ export function greaseFilter(choices: Choices): Procedure {
     version: 1,
     kind: 'filter',
     days: { watchful: 30, steady: 90, light: 180 },
-    assumed: false,
+    assumed: [],
     drivers: ['cooking', 'people'],
     core: true,
     follows: ['hoodClean'],
@@ -44,3 +45,26 @@ export function greaseFilter(choices: Choices): Procedure {
     specification: ['position', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
   };
 }
+
+const housing = stepsOf('hood.housing');
+export const hoodHousing = procedure('hood.housing', {
+  kind: 'fan', days: days(180, 180, 365), assumed: ALL, drivers: ['cooking'], risk: 'fire', level: 'S', minutes: 20,
+  kit: ['cloth', 'gloves', 'light'], materials: [{ what: 'degreaser' }], stops: ['coldHob', 'greaseFire', 'noHands'],
+  steps: [
+    housing('hood.off', 'isolate', confirm('off')), housing('open', 'open', photo('before')), housing('grade', 'look', grade()),
+    housing('apply', 'clean', agent('degreaser', 'enzyme')), housing('dwell', 'clean', timer('dwell', 15)), housing('wipe', 'clean', photo('after')),
+    housing('refit', 'refit', confirm('locked')), housing('hood.on', 'restore', confirm('on')), housing('draw', 'test', confirm('draws')),
+  ],
+  specification: ['position', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
+});
+
+const charcoal = stepsOf('hood.charcoalFilter');
+/** From memory; it cannot be washed. */
+export const charcoalFilter = procedure('hood.charcoalFilter', {
+  kind: 'filter', days: days(90, 120, 180), assumed: ALL, drivers: ['cooking'], core: true, risk: 'comfort', level: 'T', minutes: 10,
+  kit: ['marker'], materials: [{ what: 'charcoalFilter' }], stops: ['coldHob', 'neverWashCharcoal'],
+  steps: [
+    charcoal('hood.off', 'isolate', confirm('off')), charcoal('out', 'open', photo('out')), charcoal('grade', 'look', grade()),
+    charcoal('in', 'refit', photo('in'), confirm('dated')), charcoal('hood.on', 'restore', confirm('on')), charcoal('draw', 'test', confirm('draws')),
+  ],
+});

@@ -1,4 +1,6 @@
-import { confirm, grade, photo, stepsOf } from '../steps.ts';
+import { US_CUP_ML } from '../../quantities/volume.ts';
+import { ALL, days, procedure, SIGNAL_CAP } from '../define.ts';
+import { agent, confirm, finds, grade, photo, stepsOf, timer } from '../steps.ts';
 import type { Procedure } from '../types.ts';
 
 const step = stepsOf('refrigerator.doorSeals');
@@ -9,7 +11,7 @@ export const doorSeals: Procedure = {
   version: 1,
   kind: 'seal',
   days: { watchful: 180, steady: 180, light: 365 },
-  assumed: false,
+  assumed: [],
   drivers: [],
   core: true,
   follows: [],
@@ -37,7 +39,7 @@ export const waterFilter: Procedure = {
   version: 1,
   kind: 'filter',
   days: { watchful: 60, steady: 180, light: 365 },
-  assumed: false,
+  assumed: [],
   drivers: [],
   core: true,
   follows: [],
@@ -60,3 +62,65 @@ export const waterFilter: Procedure = {
   ],
   specification: ['position', 'makerLimitDays', 'localLimitDays', 'note'],
 };
+
+const coilStep = stepsOf('refrigerator.coil');
+export const condenserCoil = procedure('refrigerator.coil', {
+  kind: 'coil', days: days(180, 180, 365), drivers: ['pets', 'cooking'], core: true, risk: 'breakage', level: 'S', minutes: 30,
+  kit: ['coilBrush', 'vacuum', 'light'], stops: ['unplugFridge', 'noHands', 'heavyFridge'],
+  steps: [
+    coilStep('refrigerator.off', 'isolate', confirm('off')), coilStep('reach', 'open', photo('before')), coilStep('grade', 'look', grade(), finds),
+    coilStep('brush', 'clean'), coilStep('vacuum', 'clean', photo('after')), coilStep('panel', 'refit', confirm('panel')),
+    coilStep('refrigerator.on', 'restore', confirm('on')), coilStep('listen', 'test', confirm('quiet')),
+  ],
+});
+
+const fanStep = stepsOf('refrigerator.rearFan');
+export const rearFan = procedure('refrigerator.rearFan', {
+  kind: 'fan', days: days(180, 180, 365), drivers: ['pets'], risk: 'breakage', level: 'S', minutes: 20, kit: ['vacuum', 'cloth', 'light'], stops: ['unplugFridge', 'noHands', 'heavyFridge'],
+  steps: [
+    fanStep('refrigerator.off', 'isolate', confirm('off')), fanStep('open', 'open', photo('before')), fanStep('grade', 'look', grade()), fanStep('wipe', 'clean'),
+    fanStep('valve', 'clean', photo('after')), fanStep('panel', 'refit', confirm('panel')), fanStep('refrigerator.on', 'restore', confirm('on')), fanStep('listen', 'test', confirm('quiet')),
+  ],
+});
+
+const ice = stepsOf('refrigerator.iceMaker');
+export const iceMaker = procedure('refrigerator.iceMaker', {
+  kind: 'drain', days: days(180, 365, SIGNAL_CAP), assumed: ALL, signalled: ['light'], drivers: ['hardness'], risk: 'health', level: 'T', minutes: 30,
+  kit: ['cloth', 'toothbrush'], materials: [{ what: 'vinegar', volumeMl: US_CUP_ML }], stops: ['fridgeStaysOn', 'oneAgent'],
+  steps: [
+    ice('look', 'open', photo('before')), ice('grade', 'look', grade()), ice('wrap', 'clean', agent('vinegar'), timer('soak', 30)), ice('brush', 'clean'),
+    ice('throw', 'refit', photo('after')), ice('flow', 'test', confirm('flows')),
+  ],
+  specification: ['forbiddenAgents', 'position', 'makerLimitDays', 'localLimitDays', 'note'],
+});
+
+const tray = stepsOf('refrigerator.defrostDrain');
+/** From memory. */
+export const defrostDrain = procedure('refrigerator.defrostDrain', {
+  kind: 'drain', days: days(365, 365, SIGNAL_CAP), assumed: ALL, signalled: ['light'], risk: 'flood', level: 'S', minutes: 20, kit: ['funnel', 'cloth', 'gloves', 'thinWire'],
+  materials: [{ what: 'warmWater', volumeMl: 500 }], stops: ['unplugFridge', 'heavyFridge'],
+  steps: [
+    tray('refrigerator.off', 'isolate', confirm('off')), tray('open', 'open', photo('before')), tray('grade', 'look', grade(), finds), tray('tray', 'clean'), tray('flush', 'clean', photo('after')),
+    tray('back', 'refit', confirm('panel')), tray('refrigerator.on', 'restore', confirm('on')), tray('drains', 'test', confirm('drains')),
+  ],
+});
+
+const measure = stepsOf('refrigerator.temperatures');
+export const temperatures = procedure('refrigerator.temperatures', {
+  kind: 'sensor', days: days(90, 180, 365), assumed: ALL, risk: 'health', level: 'T', minutes: 5, kit: ['thermometer'], stops: ['fridgeStaysOn'],
+  steps: [
+    measure('place', 'open', confirm('placed')), measure('wait', 'look', timer('settle', 30)),
+    measure('read', 'test', { kind: 'reading', key: 'fridgeCelsius', unit: 'celsius', plausible: [-10, 25], pass: [0, 4] }, { kind: 'reading', key: 'freezerCelsius', unit: 'celsius', plausible: [-40, 15], pass: [-25, -18] }),
+  ],
+  specification: ['makerLimitDays', 'note'],
+});
+
+const freezer = stepsOf('freezer.temperature');
+export const freezerTemperature = procedure('freezer.temperature', {
+  kind: 'sensor', days: days(90, 180, 365), assumed: ALL, risk: 'health', level: 'T', minutes: 5, kit: ['thermometer'], stops: ['fridgeStaysOn'],
+  steps: [
+    freezer('place', 'open', confirm('placed')), freezer('wait', 'look', timer('settle', 30)),
+    freezer('read', 'test', { kind: 'reading', key: 'freezerCelsius', unit: 'celsius', plausible: [-40, 15], pass: [-25, -18] }),
+  ],
+  specification: ['makerLimitDays', 'note'],
+});

@@ -1,3 +1,4 @@
+import { days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
 import { agent, confirm, finds, grade, photo, stepsOf, timer } from '../steps.ts';
 import type { Agent, Choices, Procedure, Step } from '../types.ts';
@@ -12,7 +13,7 @@ export const drainPumpFilter: Procedure = {
   version: 1,
   kind: 'filter',
   days: { watchful: 30, steady: 90, light: 180 },
-  assumed: false,
+  assumed: [],
   drivers: ['laundry'],
   core: true,
   follows: [],
@@ -42,7 +43,7 @@ export const doorBoot: Procedure = {
   version: 1,
   kind: 'seal',
   days: { watchful: 30, steady: 30, light: 90 },
-  assumed: false,
+  assumed: [],
   drivers: ['laundry', 'pets', 'coolWashes'],
   core: true,
   follows: [],
@@ -70,7 +71,7 @@ export const drawer: Procedure = {
   version: 1,
   kind: 'screen',
   days: { watchful: 30, steady: 60, light: 90 },
-  assumed: false,
+  assumed: [],
   drivers: ['laundry', 'detergent'],
   core: false,
   follows: [],
@@ -110,7 +111,7 @@ export function tub(choices: Choices): Procedure {
     version: 1,
     kind: 'tub',
     days: { watchful: 30, steady: 60, light: 365 },
-    assumed: false,
+    assumed: [],
     drivers: ['laundry', 'coolWashes', 'hardness'],
     core: true,
     follows: ['tubClean'],
@@ -129,6 +130,16 @@ export function tub(choices: Choices): Procedure {
       { ...last, needs: [agent(agents.at(-1)!), ...last.needs] },
       tubStep('open', 'test', photo('after'), confirm('open')),
     ],
-    specification: ['forbiddenAgents', 'makerLimitDays', 'note'],
+    specification: ['runMinutes', 'forbiddenAgents', 'makerLimitDays', 'note'],
   };
 }
+
+const lint = stepsOf('washer.lintTrap');
+export const lintTrap = procedure('washer.lintTrap', {
+  kind: 'screen', days: days(90, 180, 180), drivers: ['laundry', 'pets'], core: true, risk: 'flood', level: 'T', minutes: 10,
+  kit: ['toothbrush', 'towels'], materials: [{ what: 'lintTrap' }], stops: ['waterNearPlug', 'wiredIn'],
+  steps: [
+    lint('washer.off', 'isolate', confirm('off'), confirm('tap')), lint('out', 'open', photo('out')), lint('grade', 'look', grade(), finds), lint('clean', 'clean'),
+    lint('in', 'refit', photo('in'), confirm('clipped')), lint('washer.on', 'restore', confirm('on')), lint('rinse', 'test', confirm('noDrip')),
+  ],
+});

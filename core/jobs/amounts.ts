@@ -1,0 +1,44 @@
+/** How much of what: materials and doses in words, in a person's own units. */
+import type { Material, Procedure } from '../catalogue/types.ts';
+import type { Speaker, Values } from '../language/message.ts';
+import { asMeasured } from '../quantities/volume.ts';
+import type { UnitSystem } from '../quantities/units.ts';
+
+/** What is known of a point that decides how much it takes. */
+export interface Extent {
+  readonly drains?: number | null | undefined;
+}
+
+/** Parts of water to one of bleach (common practice). */
+export const WATER_TO_BLEACH = 3;
+
+const FRACTIONS: Readonly<Record<string, string>> = { '0.25': '¼', '0.5': '½', '0.75': '¾' };
+
+/** A volume in words: `60 mL`, `1½ cups`. */
+export function volumeWords(say: Speaker, ml: number, system: UnitSystem): string {
+  const { value, unit } = asMeasured(ml, system);
+  const whole = Math.floor(value);
+  const fraction = FRACTIONS[String(value - whole)];
+  return say(`amount.${unit}`, { value, many: String(value > 1), written: fraction && unit !== 'litres' ? `${whole || ''}${fraction}` : String(value) });
+}
+
+const countOf = ({ each }: Material, { drains }: Extent) => (each === 'drain' ? drains || 1 : 1);
+
+/** A material with its amount where it has one, all doses together. */
+export function materialWords(say: Speaker, material: Material, extent: Extent, system: UnitSystem): string {
+  const { what, volumeMl } = material;
+  return volumeMl === undefined ? say(`material.${what}`) : `${say(`material.${what}`)}, ${volumeWords(say, volumeMl * countOf(material, extent), system)}`;
+}
+
+/** The amounts that the words of a procedure's steps ask for. */
+export function stepAmounts(say: Speaker, { materials }: Procedure, extent: Extent, system: UnitSystem): Values {
+  const of = (...names: string[]) => materials.find(({ what, volumeMl }) => names.includes(what) && volumeMl !== undefined);
+  const words = (ml: number | undefined) => (ml === undefined ? '' : volumeWords(say, ml, system));
+  const bleach = of('bleach')?.volumeMl;
+  const dose = of('enzyme');
+  return {
+    bleach: words(bleach), vinegar: words(of('vinegar')?.volumeMl),
+    water: words(bleach === undefined ? of('hotWater', 'warmWater')?.volumeMl : bleach * WATER_TO_BLEACH),
+    dose: words(dose?.volumeMl), total: words(dose && dose.volumeMl! * countOf(dose, extent)), drains: extent.drains ?? 0,
+  };
+}

@@ -1,0 +1,48 @@
+/**
+ * Setting a fridge right, one degree at a time: the freezer first, then the fresh-food side, two days between
+ * steps (common practice). Limits: refrigerator at or below 40 °F (4 °C), freezer 0 °F (−18 °C), US FDA consumer guidance
+ * (from memory); the lower ends are ours, so that food does not freeze and power is not wasted.
+ */
+export const COLD_LIMITS = { fridge: { low: 0, high: 4 }, freezer: { low: -25, high: -18 } } as const;
+export type Compartment = keyof typeof COLD_LIMITS;
+export const HOURS_BETWEEN = 48;
+/** After so many steps one way without getting there, it is no setting that is wrong. Ours. */
+const ENOUGH_STEPS = 4;
+
+export interface Measured {
+  /** Instant, ms. */
+  readonly at: number;
+  readonly fridgeC: number;
+  /** Null where there is none, or nobody measured. */
+  readonly freezerC: number | null;
+}
+
+export type TuningStep =
+  | { readonly do: 'measure' }
+  | { readonly do: 'wait'; readonly until: number }
+  | { readonly do: 'turn'; readonly compartment: Compartment; readonly direction: 'colder' | 'warmer' }
+  | { readonly do: 'done' }
+  | { readonly do: 'fault'; readonly compartment: Compartment };
+
+const against = (compartment: Compartment, value: number): 'colder' | 'warmer' | null =>
+  (value > COLD_LIMITS[compartment].high ? 'colder' : value < COLD_LIMITS[compartment].low ? 'warmer' : null);
+
+/** What to do next. @param measured oldest first; each but the last was followed by one degree of turning */
+export function nextTuning(measured: readonly Measured[], now: number): TuningStep {
+  const last = measured.at(-1);
+  if (!last) return { do: 'measure' };
+  const step = (['freezer', 'fridge'] as const).flatMap((compartment) => {
+    const value = compartment === 'freezer' ? last.freezerC : last.fridgeC;
+    const direction = value === null ? null : against(compartment, value);
+    return direction ? [{ compartment, direction }] : [];
+  })[0];
+  if (!step) return { do: 'done' };
+  const same = measured.filter((it) => {
+    const value = step.compartment === 'freezer' ? it.freezerC : it.fridgeC;
+    return value !== null && against(step.compartment, value) === step.direction;
+  });
+  if (same.length > ENOUGH_STEPS) return { do: 'fault', compartment: step.compartment };
+  const before = measured.at(-2);
+  if (before && last.at - before.at < HOURS_BETWEEN * 3_600_000 && now < before.at + HOURS_BETWEEN * 3_600_000) return { do: 'wait', until: before.at + HOURS_BETWEEN * 3_600_000 };
+  return { do: 'turn', ...step };
+}

@@ -1,0 +1,18 @@
+/** A working in words, in a person's own units. */
+import { volumeWords } from '../jobs/amounts.ts';
+import type { Speaker, Values } from '../language/message.ts';
+import type { UnitSystem } from '../quantities/units.ts';
+import type { Working } from './working.ts';
+
+export interface WorkingWords {
+  readonly terms: readonly string[];
+  readonly limits: readonly { readonly says: string; readonly met: boolean }[];
+}
+
+export function workingWords(say: Speaker, { terms, limits }: Working, system: UnitSystem): WorkingWords {
+  const amount = (values: Values) => (typeof values.ml === 'number' && values.ml > 0 ? { amount: volumeWords(say, values.ml, system) } : {});
+  return {
+    terms: terms.map(({ key, values }) => say(`measure.${key}`, { ...values, ...amount(values) })),
+    limits: limits.map(({ key, met, values }) => ({ met, says: say(`limit.${key}`, { met: String(met), ...values }) })),
+  };
+}
