@@ -1,5 +1,5 @@
 /** The catalogue as forms need it. */
-import type { PointKind, SpecificationField } from '../core/catalogue/types.ts';
+import type { Level, PointKind, SpecificationField } from '../core/catalogue/types.ts';
 import type { PracticeDays } from '../core/due/practice.ts';
 
 export interface CatalogueMachine {
@@ -14,6 +14,9 @@ export interface CatalogueMachine {
     readonly safetyCritical: boolean;
     readonly fields: readonly SpecificationField[];
     readonly days: PracticeDays;
+    readonly level: Level;
+    /** Number of the manager's own edition in force; 0 is ours. */
+    readonly edition: number;
   }[];
   readonly signals: readonly { readonly key: string; readonly says: string }[];
   readonly symptoms: readonly { readonly key: string; readonly says: string; readonly stopUsing: boolean }[];

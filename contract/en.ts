@@ -12,5 +12,6 @@ export const fieldsText = {
   'field.dismissReason': 'Say why it can wait; a later reader depends on it.', 'field.recheck': 'Pick a day after today on which somebody looks again.',
   'field.hardness': 'No drinking water holds that much. Which unit does your report use?', 'field.peopleNone': 'At least one. For an empty home end the tenancy, or put the home on hold.',
   'field.peopleMany': 'At most 20. A larger household is several units, or a shared space.', 'field.wholeDays': 'Whole days, from 1 to 3,650 (ten years).',
+  'field.leftOut': 'A machine keeps at least one of its own parts.', 'field.airflow': 'Between 50 and 10,000 CFM. 400 CFM go with a ton of cooling.', 'field.runMinutes': 'From 5 minutes to 6 hours.', 'field.drains': 'From 1 to 60 drains.', 'field.wholeNumber': 'Whole numbers only.', 'field.unitTaken': 'There is already a unit called {name} there.', 'field.twice': '{name} stands here twice.',
   'field.range': 'Between {low, number, ::.##} and {high, number, ::.##}.', 'field.order': 'Watchful at most as long as Steady, Steady at most as long as Light.',
 } as const;

@@ -1,6 +1,7 @@
 /** Jobs: giving, doing, sending. */
 import { array, lazy, mixed, number, object, string, type InferType } from 'yup';
 import { FINDS } from '../core/catalogue/catalogue.ts';
+import type { IllustrationKey } from '../core/catalogue/illustrations.ts';
 import { AGENTS, type Need, type Phase } from '../core/catalogue/types.ts';
 import { GRADES } from '../core/due/grades.ts';
 import type { JobState } from '../core/jobs/transitions.ts';
@@ -83,6 +84,8 @@ export interface JobStep {
   readonly body: string;
   readonly caution: string | null;
   readonly button: string | null;
+  /** A drawing that helps, by its key, and what it shows in words. */
+  readonly illustration: { readonly key: IllustrationKey; readonly says: string } | null;
   /** Task ids that what is entered here belongs to. */
   readonly taskIds: readonly string[];
   readonly taskName: string | null;
@@ -105,6 +108,8 @@ export interface JobAnswer extends JobSummary {
   readonly zone: string;
   readonly stops: readonly string[];
   readonly kit: readonly string[];
+  /** What goes wrong most often. */
+  readonly mistakes: readonly string[];
   readonly tasks: readonly { id: string; pointId: string; name: string; kind: string; procedure: string; state: string; sentBack: string | null; findings: readonly string[]; expected: string | null }[];
   readonly steps: readonly JobStep[];
 }

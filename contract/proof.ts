@@ -2,7 +2,7 @@
 import { mixed, object, string, type InferType } from 'yup';
 import type { Weight } from '../core/proof/checks.ts';
 import { note } from './fields.ts';
-import { specification } from './register.ts';
+import { specification, type Specification } from './register.ts';
 
 export const VERDICTS = ['accept', 'sendBack', 'registerWrong'] as const;
 export type Verdict = (typeof VERDICTS)[number];
@@ -58,7 +58,7 @@ export interface ProofAnswer extends ProofSummary {
   readonly readings: readonly { name: string; value: string; passes: boolean }[];
   readonly photos: readonly { id: string; slot: string; label: string; capturedAt: number | null; source: string; kept: boolean }[];
   readonly findings: readonly ProofFinding[];
-  readonly specification: InferType<typeof specification>;
+  readonly specification: Specification;
   /** What accepting does, in a sentence. */
   readonly effect: string;
   readonly hash: string;

@@ -1,7 +1,8 @@
 /** Property, building, place, tenancy, machine, service point. */
-import { array, mixed, number, object, string, type InferType } from 'yup';
+import { array, lazy, mixed, number, object, string, type InferType } from 'yup';
 import { COOKING, DETERGENTS } from '../core/due/drivers.ts';
 import { PRACTICES, type Practice } from '../core/due/practice.ts';
+import { ELBOW_RADII, type DuctRun } from '../core/measure/ductRun.ts';
 import { parseFilterSize } from '../core/quantities/filterSize.ts';
 import type { Agent, PointKind, SpecificationField } from '../core/catalogue/types.ts';
 import type { Standing } from '../core/standing/standing.ts';
@@ -41,23 +42,49 @@ export const newTenancy = object({
   id: id().required(), placeId: id().required(), personId: id().required(), name: line().required(), from: isoDay().required(), household: household.required(),
 });
 export const householdChange = object({ household: household.required(), from: isoDay().required() });
+/** A machine as it is described before it stands anywhere: what templates hold, and what is added to many units at once. */
+const described = {
+  type: line(40).required(), label: line(60).default(''), maker: line(80).default(''), model: line(80).default(''),
+  installed: isoDay().nullable().default(null), fuel: string().oneOf(FUELS).default('electric'), owner: string().oneOf(OWNERS).default('landlord'),
+  drainBranch: line(60).default(''),
+  /** Procedures of parts that this one lacks. */
+  leftOut: array().of(line(60).required()).max(20).default([]),
+};
 export const newMachine = object({
-  id: id().required(), placeId: id().required(), type: line(40).required(), label: line(60).default(''),
-  maker: line(80).default(''), model: line(80).default(''),
-  installed: isoDay().nullable().default(null), fuel: string().oneOf(FUELS).required(), owner: string().oneOf(OWNERS).required(),
-  drainBranch: line(60).default(''), serves: array().of(id().required()).max(200).default([]),
-  shutoffPhotoId: id().nullable().default(null),
+  ...described, id: id().required(), placeId: id().required(), fuel: string().oneOf(FUELS).required(), owner: string().oneOf(OWNERS).required(),
+  serves: array().of(id().required()).max(200).default([]),
+  shutoffPhotoId: id().nullable().default(null), platePhotoId: id().nullable().default(null),
 });
 export const machineChange = object({
-  label: line(60), maker: line(80), model: line(80), shutoffPhotoId: id().nullable(),
+  label: line(60), maker: line(80), model: line(80), shutoffPhotoId: id().nullable(), platePhotoId: id().nullable(), drainBranch: line(60),
+  /** The parts that it lacks, all of them. */
+  leftOut: array().of(line(60).required()).max(20).default(undefined),
 });
+export const moveMachine = object({ placeId: id().required() });
 const limitDays = () => number().integer('field.wholeDays').min(1, 'field.wholeDays').max(3650, 'field.wholeDays').nullable();
 export const specification = object({
   filterSize: string().trim().max(40).test('size', 'field.filterSize', (text) => !text || parseFilterSize(text) !== undefined),
+  /** How long the cycle runs on this model, in place of the procedure's minutes. */
+  runMinutes: number().integer('field.wholeNumber').min(5, 'field.runMinutes').max(360, 'field.runMinutes').nullable(),
+  airflowCfm: number().min(50, 'field.airflow').max(10_000, 'field.airflow').nullable(),
+  drainCount: number().integer('field.wholeNumber').min(1, 'field.drains').max(60, 'field.drains').nullable(),
+  /** The dryer's run: straight length in mm, and its bends. */
+  duct: object({ straightMm: number().min(0).max(100_000).required(), elbows: array().of(object({ radius: string().oneOf(ELBOW_RADII).required(), degrees: number().oneOf([45, 90]).required(), count: count(20).required() })).max(10).default([]) }).nullable().default(undefined),
   position: line(), airflow: line(60), note: note(),
   forbiddenAgents: array().of(string().oneOf(FORBIDDABLE).required()).max(4),
   makerLimitDays: limitDays(), localLimitDays: limitDays(),
 });
+/** Machines of a unit, with what must match at their points, by procedure. */
+export const machineSketch = object({ ...described, specifications: lazy((value: unknown) => object(Object.fromEntries(Object.keys((value as object | undefined) ?? {}).slice(0, 20).map((key) => [key, specification]))).default({})) });
+export const machineSketches = array().of(machineSketch).max(40).default([]);
+/** Units that are alike: each named, all with the same machines. */
+export const newUnits = object({
+  propertyId: id().required(), buildingId: id().nullable().default(null), names: array().of(line(80).required()).min(1).max(300).required(),
+  machines: machineSketches,
+});
+/** One machine, added to many places. */
+export const manyMachines = object({ placeIds: array().of(id().required()).min(1).max(500).required(), machine: machineSketch.required() });
+export const newTemplate = object({ id: id().required(), name: line(80).required(), machines: machineSketches.min(1) });
 export const specify = object({
   specification: specification.required(),
   /** The fact that the form was opened on; null where there was none. Another one by now is a conflict. */
@@ -84,8 +111,14 @@ export type HouseholdFacts = InferType<typeof household>;
 export type NewTenancy = InferType<typeof newTenancy>;
 export type HouseholdChange = InferType<typeof householdChange>;
 export type NewMachine = InferType<typeof newMachine>;
+export type MachineSketch = Omit<InferType<typeof machineSketch>, 'specifications'> & { readonly specifications: Readonly<Record<string, Specification>> };
+export type NewUnits = Omit<InferType<typeof newUnits>, 'machines'> & { readonly machines: readonly MachineSketch[] };
+export type ManyMachines = { readonly placeIds: readonly string[]; readonly machine: MachineSketch };
+export type NewTemplate = { readonly id: string; readonly name: string; readonly machines: readonly MachineSketch[] };
+export type MoveMachine = InferType<typeof moveMachine>;
 export type MachineChange = InferType<typeof machineChange>;
-export type Specification = InferType<typeof specification>;
+/** What must match at a point, as far as anybody entered it. */
+export type Specification = Omit<Partial<InferType<typeof specification>>, 'duct'> & { duct?: DuctRun | null | undefined };
 export type WaterFacts = NewProperty['water'];
 export const FORBIDDABLE_AGENTS = FORBIDDABLE;
 
@@ -141,6 +174,10 @@ export interface MachineSummary {
   readonly retired: string | null;
   readonly serves: readonly { id: string; name: string }[];
   readonly shutoffPhotoId: string | null;
+  readonly platePhotoId: string | null;
+  /** What stands on its label. */
+  readonly number: number;
+  readonly leftOut: readonly string[];
   readonly points: readonly PointSummary[];
 }
 
@@ -169,6 +206,7 @@ export interface PlaceAnswer {
   readonly id: string;
   readonly name: string;
   readonly kind: (typeof PLACE_KINDS)[number];
+  readonly buildingId: string | null;
   readonly property: { id: string; name: string; zone: string; today: number };
   readonly tenancy: { id: string; name: string; from: string; to: string | null; household: HouseholdFacts; hasLink: boolean } | null;
   readonly machines: readonly MachineSummary[];

@@ -2,6 +2,7 @@
  * The door between web and server: every route, who may call it, how often, and how much it takes in.
  * The server mounts nothing that is not here, and a test walks the table as every role.
  */
+import { MAX_IMPORT_MB } from './bulk.ts';
 import type { Role } from './people.ts';
 
 export interface Route {
@@ -77,6 +78,25 @@ export const ROUTES = {
   'tenancy.end': write('POST', '/tenancies/:id/end', M),
   'machine.contract': write('PUT', '/machines/:id/contract', M),
   'machine.retire': write('POST', '/machines/:id/retirement', M),
+  'machine.read': read('/labels/:number', ALL),
+  'machine.move': write('PUT', '/machines/:id/place', M),
+  'labels.read': { ...read('/labels/:scope/:id', M), perMinute: 60 },
+  'templates.list': read('/templates', M),
+  'template.create': write('POST', '/templates', M, 64),
+  'template.remove': write('DELETE', '/templates/:id', M, 0),
+  'template.ofPlace': read('/places/:id/template', M),
+  'units.create': write('POST', '/units', M, 128, 60),
+  'machines.createMany': write('POST', '/machines/many', M, 64, 60),
+  'register.known': read('/register/known', M),
+  'register.export': read('/register/table', M),
+  'register.import': write('POST', '/register/table', M, (MAX_IMPORT_MB + 1) * 1024, 12),
+  'baseline.read': read('/baseline', M),
+  'baseline.plan': write('POST', '/baseline', M),
+  'baseline.give': write('POST', '/baseline/weeks', M),
+  'procedure.read': read('/procedures/:key', MS),
+  'edition.save': write('POST', '/procedures/:key/editions', M, 64),
+  'edition.takeOurs': write('POST', '/procedures/:key/ours', M),
+  'measurement.keep': write('POST', '/measurements', MS, 8),
   'board.read': read('/board', M),
   'jobs.mine': read('/jobs', MS),
   'jobs.give': write('POST', '/jobs', M),

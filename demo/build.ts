@@ -89,7 +89,7 @@ async function settle(call: Call, home: Home, propertyId: string, buildingId: st
 
 const SHUTOFF_SEED = 41;
 
-async function install(call: Call, placeId: string, { type, maker, model, branch, size, age, fuel }: MachineSketch, today: number): Promise<string> {
+async function install(call: Call, placeId: string, { type, maker, model, branch, size, age, fuel, leftOut, cfm, drains }: MachineSketch, today: number): Promise<string> {
   const { env, db } = call;
   const id = env.newId();
   const withPhoto = type === 'washer';
@@ -97,11 +97,15 @@ async function install(call: Call, placeId: string, { type, maker, model, branch
     ? await takePhoto(call, { procedure: 'washer.drainPumpFilter', load: 0, seed: SHUTOFF_SEED, capturedAt: call.now }, await shutoffPicture()) : null;
   await createMachine(age ? { ...call, now: call.env.clock() - age * MS_PER_DAY } : call, {
     id, placeId, type, maker, model, label: '', installed: isoFromDay(age ? today - age : today - HISTORY_DAYS - 300), fuel: fuel ?? 'electric',
-    owner: 'landlord', drainBranch: branch ?? '', serves: [], shutoffPhotoId: shutoff,
+    owner: 'landlord', drainBranch: branch ?? '', serves: [], shutoffPhotoId: shutoff, platePhotoId: null, leftOut: [...leftOut ?? []],
   });
   if (size) {
     const filter = (await db.point.all({ machineId: id })).find(({ procedure }) => procedure === 'airHandler.returnFilter')!;
-    await writeSpecification(call, filter.id, { filterSize: size, position: 'Grille at the foot of the unit', airflow: 'towards the unit' });
+    await writeSpecification(call, filter.id, { filterSize: size, ...(cfm && { airflowCfm: cfm }), position: 'Grille at the foot of the unit', airflow: 'towards the unit' });
+  }
+  if (drains) {
+    const point = (await db.point.all({ machineId: id }))[0]!;
+    await writeSpecification(call, point.id, { drainCount: drains });
   }
   return id;
 }

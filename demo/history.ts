@@ -141,6 +141,9 @@ function overbooked(day: Day): boolean {
   return month === 5 && date! >= 18;
 }
 
+/** As many points as one sitting of the demo takes. */
+const MOST_POINTS = 4;
+
 /** One tenant sends the photo of one service again at the next; the point is kept free for it. */
 const RESENT = { procedure: 'washer.doorBoot', daysAgo: [24, 2], reservedDays: 45 };
 
@@ -162,7 +165,7 @@ async function give(world: World, db: Db, day: Day, now: number): Promise<void> 
     // The sitting: other points of this machine that are near enough, and that this person may do.
     const sitting = world.lived.filter((it) => it === point || (
       it.machineId === point.machineId && !it.busy && !isResent(it) && (!tenantWork || it.procedure.level === 'T')
-      && (shareUsed(lineOfMark(marks.get(it.id)!), { today: day }) ?? 0) > 0.72 && marks.get(it.id)!.servedDay > 0));
+      && (shareUsed(lineOfMark(marks.get(it.id)!), { today: day }) ?? 0) > (marks.get(it.id)!.scheduled === 1 ? 0.72 : 1) && marks.get(it.id)!.servedDay > 0)).slice(0, MOST_POINTS);
     const jobId = env.newId();
     const assign = (personId: string) => giveJob(callAs(world, db, cast.manager, now), { id: jobId, pointIds: sitting.map(({ id }) => id), assigneeId: personId });
     // What exceeds the tenant's budget goes to staff.
@@ -171,7 +174,12 @@ async function give(world: World, db: Db, day: Day, now: number): Promise<void> 
       const staff = cast.staff[seedOf(point.placeName) % cast.staff.length]!;
       await assign(staff.personId);
       return staff;
+    }).catch((error: unknown) => {
+      // Two agents would meet in one branch today: another day.
+      if (error instanceof Problem && error.key === 'agentsBranch') return null;
+      throw error;
     });
+    if (!given) continue;
     for (const it of sitting) it.busy = true;
     const mean = tenantWork ? point.habits.delay : overbooked(day) ? 16 : 3;
     const delay = staged ? 0 : Math.max(0, Math.round(-Math.log(1 - random()) * mean)) + (random() < point.habits.lapse ? 14 : 0);
@@ -187,7 +195,7 @@ async function giveRound(world: World, db: Db, day: Day, now: number): Promise<v
     const free = world.lived.filter((it) => it.procedure.level === 'S' && !it.busy && seedOf(it.placeName) % world.cast.staff.length === i);
     for (const point of free.sort((a, b) => used(b) - used(a)).slice(0, 2)) {
       point.busy = true;
-      await giveJob(callAs(world, db, world.cast.manager, now), { id: world.env.newId(), pointIds: [point.id], assigneeId: person.personId });
+      await giveJob(callAs(world, db, world.cast.manager, now), { id: world.env.newId(), pointIds: [point.id], assigneeId: person.personId }).catch((error: unknown) => { if (!(error instanceof Problem)) throw error; });
     }
   }
 }

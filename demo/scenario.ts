@@ -47,6 +47,12 @@ export interface MachineSketch {
   /** Installed so many days ago; machines are as old as the history unless said. */
   readonly age?: number;
   readonly fuel?: 'gas';
+  /** Parts that it lacks. */
+  readonly leftOut?: readonly string[];
+  /** Airflow of its system. */
+  readonly cfm?: number;
+  /** How many drains a dose is for. */
+  readonly drains?: number;
 }
 
 export interface PropertySketch {
@@ -66,12 +72,18 @@ const keen: Habits = { delay: 1, lapse: 0 };
 const air = (branch: string, size = '16 x 25 x 1'): MachineSketch => ({ type: 'airHandler', maker: 'Brisoc', model: 'AH 30', branch, size });
 const dishwasher = (branch: string): MachineSketch => ({ type: 'dishwasher', maker: 'Lavella', model: 'D45', branch });
 const washer = (branch: string, age?: number): MachineSketch => ({ type: 'washer', maker: 'Tidesse', model: 'W7 front', branch, ...(age && { age }) });
-const fridge: MachineSketch = { type: 'refrigerator', maker: 'Norrkyl', model: 'F280' };
+const fridge: MachineSketch = { type: 'refrigerator', maker: 'Norrkyl', model: 'F280', leftOut: ['refrigerator.iceMaker'] };
 const dryer = (fuel?: 'gas'): MachineSketch => ({ type: 'dryer', maker: 'Tidesse', model: fuel ? 'V8 gas' : 'V8', ...(fuel && { fuel }) });
 
 const hood: MachineSketch = { type: 'hood', maker: 'Brisoc', model: 'H2' };
 
-const flat = (riser: string) => [air(riser), dishwasher(riser), washer(riser), fridge, hood];
+const bathFan: MachineSketch = { type: 'bathFan', maker: 'Brisoc', model: 'B1' };
+const thermostat: MachineSketch = { type: 'thermostat', maker: 'Brisoc', model: 'T2' };
+const outdoorUnit: MachineSketch = { type: 'outdoorUnit', maker: 'Brisoc', model: 'OU 60' };
+const condenserDryer = (branch: string): MachineSketch => ({ type: 'condenserDryer', maker: 'Tidesse', model: 'C7', branch });
+const drains: MachineSketch = { type: 'drains', maker: '', model: '', drains: 7 };
+
+const flat = (riser: string) => [air(riser), dishwasher(riser), washer(riser), fridge, hood, bathFan];
 const low = (branch: string) => [dishwasher(branch), washer(branch), fridge];
 const house = (branch: string, fuel?: 'gas') => [dryer(fuel), dishwasher(branch), washer(branch), fridge, hood];
 
@@ -85,7 +97,7 @@ export const PROPERTIES: readonly PropertySketch[] = [
       { name: 'Flat 2B', tenant: 'S. Corrigan-Bly', people: 3, pets: 0, cooking: 'average', habits: slow, machines: flat('West riser'), fast: { 'airHandler.condensateDrain': 2.1 } },
       { name: 'Flat 3A', tenant: 'W. Addlestrop', people: 2, pets: 2, cooking: 'rare', habits: steady, machines: flat('East riser'), fast: { 'dishwasher.filter': 2 } },
       { name: 'Flat 3B', tenant: 'N. Yardley-Oke', people: 2, pets: 0, cooking: 'average', cool: true, habits: keen, machines: flat('West riser') },
-      { name: 'Plant room', people: 0, pets: 0, cooking: 'rare', habits: steady, machines: [{ ...air('Floor drain', '20 x 20 x 1'), model: 'AH 60' }] },
+      { name: 'Plant room', people: 0, pets: 0, cooking: 'rare', habits: steady, machines: [{ ...air('Floor drain', '20 x 20 x 1'), model: 'AH 60', cfm: 1000 }, outdoorUnit, thermostat] },
     ],
   },
   {
@@ -94,7 +106,7 @@ export const PROPERTIES: readonly PropertySketch[] = [
       { name: 'No. 1', tenant: 'F. Umber', people: 2, pets: 0, cooking: 'average', habits: steady, machines: low('Yard drain') },
       { name: 'No. 2', tenant: 'H. Sallow', people: 1, pets: 1, cooking: 'rare', habits: slow, machines: low('Yard drain') },
       { name: 'No. 3', tenant: 'B. Quillon', people: 3, pets: 0, cooking: 'average', habits: { delay: 3, lapse: 0.05, resends: true }, machines: low('Yard drain'), link: 'demo-no-3' },
-      { name: 'No. 4', tenant: 'C. Darnley-Hope', people: 5, pets: 1, cooking: 'frequent', loads: 11, habits: steady, machines: low('Street drain') },
+      { name: 'No. 4', tenant: 'C. Darnley-Hope', people: 5, pets: 1, cooking: 'frequent', loads: 11, habits: steady, machines: [...low('Street drain'), condenserDryer('Street drain')] },
       { name: 'No. 5', tenant: 'P. Wray', people: 2, pets: 0, cooking: 'average', habits: keen, machines: low('Street drain') },
       { name: 'No. 6', tenant: 'A. Lindqvist-Moor', people: 2, pets: 0, cooking: 'average', cool: true, habits: steady, machines: [dishwasher('Street drain'), fridge, washer('Street drain', 15)] },
     ],
@@ -102,7 +114,7 @@ export const PROPERTIES: readonly PropertySketch[] = [
   {
     name: 'Samphire Row', address: '12–18 Samphire Row, Port Ellery', building: 'The terrace', practice: null, water: { source: 'well', hardnessMgL: 230 },
     homes: [
-      { name: 'House 12', tenant: 'D. Oxtoby', people: 3, pets: 1, cooking: 'average', habits: steady, machines: house('Row 12') },
+      { name: 'House 12', tenant: 'D. Oxtoby', people: 3, pets: 1, cooking: 'average', habits: steady, machines: [...house('Row 12'), drains] },
       { name: 'House 14', tenant: 'G. Fennimore', people: 2, pets: 0, cooking: 'average', habits: slow, machines: house('Row 14', 'gas'), link: 'demo-no-14' },
       { name: 'House 16', tenant: 'L. Brandreth', people: 4, pets: 2, cooking: 'frequent', loads: 9, habits: steady, machines: house('Row 16'), fast: { 'dryer.duct': 1.8 } },
       { name: 'House 18', tenant: 'K. Mowbray-Tull', people: 1, pets: 0, cooking: 'rare', habits: keen, machines: house('Row 18') },

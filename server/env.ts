@@ -4,6 +4,7 @@ import { v7 } from 'uuid';
 import { coreText } from '../core/language/en.ts';
 import { speaker, type Speaker } from '../core/language/message.ts';
 import { fieldsText } from '../contract/en.ts';
+import type { UnitSystem } from '../core/quantities/units.ts';
 import type { Role } from '../contract/people.ts';
 import { serverText } from './language/en.ts';
 import type { Db } from './store/db.ts';
@@ -42,6 +43,10 @@ export interface Call {
   readonly db: Db;
   readonly actor: Actor;
   readonly now: number;
+  /** Units in which the caller reads amounts; metric where nobody says. */
+  readonly units?: UnitSystem;
+  /** Where the caller reached us, for addresses on paper; absent outside a request. */
+  readonly origin?: string;
 }
 
 export function createEnv(store: Store, photos: string, clock: () => number = Date.now): Env {

@@ -1,20 +1,23 @@
 /** The catalogue as forms need it. */
 import { machineTypes, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { signalsForPeople } from '../../core/due/signals.ts';
-import { SYMPTOMS } from '../../core/faults/symptoms.ts';
+import { symptomsOf } from '../../core/faults/symptoms.ts';
 import type { CatalogueAnswer } from '../../contract/catalogue.ts';
-import type { Speaker } from '../../core/language/message.ts';
+import type { Call } from '../env.ts';
+import { editionsInForce } from './inForce.ts';
 
-export function readCatalogue(say: Speaker): CatalogueAnswer {
+export async function readCatalogue({ db, env: { say }, actor: { organisationId } }: Call): Promise<CatalogueAnswer> {
+  const editions = await editionsInForce(db, [organisationId]);
   return {
     machines: [...machineTypes.values()].map(({ key, fuels, points, drains }) => ({
       key, fuels, drains, name: say(`machine.${key}`),
       points: points.map((point) => {
-        const { kind, safetyCritical, specification, days } = procedureOf(point);
-        return { key: point, kind, safetyCritical, fields: specification, days, name: say(`point.${point}`) };
+        const { kind, safetyCritical, specification, days, level } = procedureOf(point);
+        const own = editions.get(`${organisationId} ${point}`);
+        return { key: point, kind, safetyCritical, fields: specification, days, level: own?.content.level ?? level, edition: own?.number ?? 0, name: say(`point.${point}`) };
       }),
       signals: signalsForPeople(key).map((it) => ({ key: it.key, says: say(`signal.${it.key}`) })),
-      symptoms: SYMPTOMS.filter(({ machineType }) => machineType === key).map((it) => ({ key: it.key, says: say(`symptom.${it.key}`), stopUsing: it.stopUsing })),
+      symptoms: symptomsOf(key).map((it) => ({ key: it.key, says: say(`symptom.${it.key}`), stopUsing: it.stopUsing })),
     })),
   };
 }

@@ -1,5 +1,6 @@
 /** What a point's line is computed from: its register, its facts as they were, what was found, its signals. Read for many points at once. */
 import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
+import { withEdition } from '../../core/catalogue/edition.ts';
 import { methodsOf, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { withoutAgents } from '../../core/catalogue/methods.ts';
 import type { Agent, Choices, Procedure } from '../../core/catalogue/types.ts';
@@ -13,6 +14,7 @@ import { signalDay, type SignalState } from '../../core/due/signals.ts';
 import type { JobState } from '../../core/jobs/transitions.ts';
 import type { Specification } from '../../contract/register.ts';
 import { SCOPES, type Scope } from '../../contract/practice.ts';
+import { editionsInForce, type EditionInForce } from '../catalogue/inForce.ts';
 import * as sql from '../sql/history.ts';
 import type { Db } from '../store/db.ts';
 import { inForce, knownFacts, type Hold, type KnownFacts, type Seasons } from '../store/facts.ts';
@@ -26,9 +28,12 @@ export interface PointHistory {
   readonly propertyId: string;
   readonly zone: string;
   readonly today: Day;
+  /** Its machine is out of service, or lacks this part. */
   readonly retired: boolean;
   /** As the chosen methods make it. */
   readonly procedure: Procedure;
+  /** The manager's own edition in force, where there is one. */
+  readonly edition: EditionInForce | null;
   readonly inputs: LineInputs;
   /** Where the practice comes from: the subject whose fact it is, the organisation without one. */
   readonly practiceFrom: string;
@@ -79,7 +84,7 @@ export async function readHistories(db: Db, pointIds: readonly string[], now: nu
   const facts = knownFacts(factRows.map(([id, subjectId, name, fromDay, recordedAt, value]) => ({ id, subjectId, name, fromDay, recordedAt, value }))
     .sort((a, b) => a.fromDay - b.fromDay || a.recordedAt - b.recordedAt || (a.id < b.id ? -1 : 1)));
   const read: Read = {
-    now, supposed, facts, today: new Map(), places: new Map(), stretches: new Map(),
+    now, supposed, facts, editions: await editionsInForce(db, [...new Set(points.map((row) => row[3]))]), today: new Map(), places: new Map(), stretches: new Map(),
     tenancies: grouped([...tenancies].sort((a, b) => a[2] - b[2])),
     conditions: grouped([...conditions].sort((a, b) => a[2] - b[2] || a[3] - b[3])),
     waiting: new Map(waiting.map((row) => [row[0], row])), work: new Map(work.map((row) => [row[0], row])),
@@ -92,6 +97,7 @@ interface Read {
   readonly now: number;
   readonly supposed: Supposed;
   readonly facts: KnownFacts;
+  readonly editions: ReadonlyMap<string, EditionInForce>;
   readonly today: Map<string, Day>;
   readonly places: Map<string, PlaceHistory>;
   readonly stretches: Map<string, Stretch[]>;
@@ -123,7 +129,7 @@ function remembered<V>(map: Map<string, V>, key: string, make: () => V): V {
 const NEW_MACHINE_DAYS = 30;
 
 function historyOf(read: Read, row: sql.PointRow): PointHistory {
-  const [id, number, key, organisationId, machineId, installedDay, registeredAt, retiredDay, placeId, propertyId, zone] = row;
+  const [id, number, key, organisationId, machineId, installedDay, registeredAt, retiredDay, placeId, propertyId, zone, leftOut] = row;
   const { facts, supposed } = read;
   const today = remembered(read.today, zone, () => dayOfInstant(read.now, zone));
   const scopes = [id, machineId, placeId, propertyId, organisationId];
@@ -132,7 +138,9 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
   const specification = facts.of(id, 'specification').at(-1)?.value;
   const forbidden = specification?.forbiddenAgents ?? [];
   const choices = withoutAgents(supposed.choices ?? choicesOf(facts, scopes, today), forbidden);
-  const procedure = procedureOf(key, choices);
+  const edition = read.editions.get(`${organisationId} ${key}`) ?? null;
+  const ours = procedureOf(key, choices);
+  const procedure = edition ? withEdition(ours, edition.content) : ours;
   const place = remembered(read.places, placeId, () => placeHistory(facts, placeId, propertyId, read.tenancies.get(placeId) ?? [], assumed));
   const stretches = remembered(read.stretches, `${placeId} ${procedure.drivers.join()}`, () => stretchesOf(procedure, place, assumed));
   const practiceFact = facts.nearest(scopes, 'practice', today);
@@ -151,8 +159,8 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
   const signals = (read.signals.get(id) ?? []).map(([, signalId, type, state, day, recheckDay]) => ({ id: signalId, type, state, day, recheckDay }));
   const waiting = read.waiting.get(id);
   return {
-    point: { id, number, procedure: key, organisationId }, machineId, placeId, propertyId, zone, today, procedure, choices, calendar, signals, faults, conditions,
-    retired: retiredDay !== null && retiredDay <= today,
+    point: { id, number, procedure: key, organisationId }, machineId, placeId, propertyId, zone, today, procedure, edition, choices, calendar, signals, faults, conditions,
+    retired: (retiredDay !== null && retiredDay <= today) || lacks(leftOut, key),
     practiceFrom: practiceFact?.subjectId ?? organisationId,
     anchorChoice: anchor.choice, anchorMode: anchor.mode,
     scheduled: facts.nearest([id], 'scheduled', today)?.value ?? procedure.core,
@@ -162,7 +170,7 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
     jobState: read.work.get(id)?.[1],
     inputs: {
       procedure: key, version: procedure.version, methods: methodsOf(procedure, choices),
-      days: daysWith(key, procedure.days, changes), assumed: procedure.assumed, critical: procedure.safetyCritical, practice,
+      days: daysWith(key, procedure.days, changes), assumed: procedure.assumed.includes('steady'), ...(waitsForSignal(procedure, practice) && { signalled: true }), critical: procedure.safetyCritical, practice,
       caps: capsOf(facts, procedure, specification, propertyId, today), changes, stretches,
       effects: effectsOn(procedure, place, today, assumed), conditions: simple,
       newSince: newSince(installedDay, registeredAt, zone),
@@ -172,6 +180,10 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
       signalDay: signalDay([...signals, ...faults.map(({ day }) => ({ day, state: 'open' as const, recheckDay: null }))], servedDay, today),
     },
   };
+}
+
+function waitsForSignal({ signalled }: Procedure, practice: Practice): boolean {
+  return signalled?.includes(practice === 'maker' ? 'steady' : practice) ?? false;
 }
 
 /** Choices of methods, the inner scopes over the outer ones. */
@@ -203,6 +215,11 @@ function turnAt({ rotation, anchor }: Procedure, last: Agent | null, forbidden: 
   if (order.length === 0) return null;
   const passed = anchor?.choice.kind === 'rule' ? expand(ruleOf(anchor.choice.rule), anchor.choice.start, anchor.choice.start, today).length : 0;
   return turnOf(order, last, passed);
+}
+
+/** Whether the machine is one that has no such part. */
+function lacks(leftOut: string, procedure: string): boolean {
+  return leftOut !== '[]' && (JSON.parse(leftOut) as string[]).includes(procedure);
 }
 
 function newSince(installedDay: Day | null, registeredAt: number, zone: string): Day | null {

@@ -1,5 +1,5 @@
 /** A point's side panel: where it stands, the working of its date, its story, what may be done. */
-import { isoFromDay } from '../../core/calendar/day.ts';
+import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { computeLine } from '../../core/due/compute.ts';
 import { shareUsed } from '../../core/due/line.ts';
@@ -53,7 +53,7 @@ export async function readPoint(call: Call, idOrNumber: string): Promise<PointAn
       assignee: (job.assigneeId && (await db.person.one({ id: job.assigneeId }))?.name) || null,
     } : null,
     waitingRecordId: waiting?.recordId ?? null,
-    story: await storyOf(call, point.id),
+    story: await storyOf(call, point.id, property.zone),
     rideAlong: await companions(call, machine.id, point.id, today),
     assignees: await assigneesFor(call, place.id, [procedure]),
     minutes: procedure.minutes, level: procedure.level, levelSays: say(`level.${procedure.level}`),
@@ -72,17 +72,18 @@ async function companions({ db, env: { say } }: Call, machineId: string, pointId
   });
 }
 
-async function storyOf(call: Call, pointId: string): Promise<StoryEntry[]> {
+async function storyOf(call: Call, pointId: string, zone: string): Promise<StoryEntry[]> {
   const { db, env: { say } } = call;
   const latest = { order: [['doneAt', 'DESC']], limit: 12 } as const;
-  const [records, looks, signals, faults] = await Promise.all([
+  const [records, looks, signals, faults, measurements] = await Promise.all([
     db.record.all({ pointId }, latest),
     db.condition.all({ pointId, kind: 'look' }, { order: [['day', 'DESC']], limit: 6 }),
     db.signal.all({ pointId }, { order: [['at', 'DESC']], limit: 6 }),
     db.fault.all({ pointId }, { order: [['openedAt', 'DESC']], limit: 6 }),
+    db.measurement.all({ pointId }, { order: [['at', 'DESC']], limit: 6 }),
   ]);
   const proofs = new Map((await db.proof.all({ recordId: records.map(({ id }) => id) })).map((proof) => [proof.recordId, proof]));
-  const names = await namesOf(db, [...records.map(({ personId }) => personId), ...faults.map(({ openedBy }) => openedBy), ...looks.map(({ personId }) => personId), ...signals.map(({ personId }) => personId)]);
+  const names = await namesOf(db, [...records.map(({ personId }) => personId), ...faults.map(({ openedBy }) => openedBy), ...looks.map(({ personId }) => personId), ...signals.map(({ personId }) => personId), ...measurements.map(({ personId }) => personId)]);
   const name = (id: string | null) => (id && names.get(id)) ?? say('story.someone');
   const entries: StoryEntry[] = records.map((record) => {
     const proof = proofs.get(record.id)!;
@@ -102,6 +103,7 @@ async function storyOf(call: Call, pointId: string): Promise<StoryEntry[]> {
       says: fault.found ? say('story.faultClosed', { found: fault.found }) : say('story.fault', { symptom: say(`symptom.${fault.symptom}`) }),
     });
   }
+  for (const it of measurements) entries.push({ at: it.at, day: isoFromDay(dayOfInstant(it.at, zone)), by: name(it.personId), recordId: it.recordId, evidence: null, says: say('story.measured', { says: it.says, note: it.note || 'none' }) });
   for (const look of looks) {
     entries.push({ at: look.at, day: isoFromDay(look.day), by: name(look.personId), recordId: null, evidence: null, says: say('story.look', { grade: say(`grade.${look.grade}`), confirmed: String(look.confirmed === 1) }) });
   }

@@ -46,7 +46,7 @@ export async function readPractice(call: Call): Promise<PracticeAnswer> {
     budget: await budgetOf(db, organisationId, null, today),
     assumptions: Object.entries(JUDGEMENTS).map(([name, { value: usual, low, high }]) => ({ name, says: say(`assumption.${name}`), value: assumed[name as keyof typeof JUDGEMENTS], usual, low, high })),
     intervals: [...procedures.values()].map(({ key, days, assumed: ours }) => ({
-      procedure: key, says: `${say(`machine.${key.split('.')[0]}`)}: ${say(`point.${key}`)}`, assumed: ours,
+      procedure: key, says: `${say(`machine.${key.split('.')[0]}`)}: ${say(`point.${key}`)}`, assumed: ours.length > 0,
       days: SCHOOLS.map((school) => ({ name: intervalName(key, school), usual: days[school], value: changes[intervalName(key, school)] ?? days[school] })),
     })),
     materials: [...new Set([...procedures.values()].flatMap(({ materials }) => materials.map(({ what }) => what)))].map((key) => ({ key, name: say(`material.${key}`) })),

@@ -1,7 +1,8 @@
 /** Choosing practice, methods, assumptions and the calendar: dated facts, after which the lines that follow are drawn anew. */
 import { dayFromIso, type Day } from '../../core/calendar/day.ts';
-import { isOption } from '../../core/catalogue/methods.ts';
-import { procedures } from '../../core/catalogue/catalogue.ts';
+import { isOption, optionOf } from '../../core/catalogue/methods.ts';
+import { procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
+import type { MethodKey } from '../../core/catalogue/types.ts';
 import { intervalName, isSound, JUDGEMENTS, LONGEST_INTERVAL, type Changes } from '../../core/due/assumptions.ts';
 import { BUDGET, type Budget } from '../../core/due/burden.ts';
 import { SCHOOLS } from '../../core/due/practice.ts';
@@ -31,9 +32,20 @@ export async function choosePractice(call: Call, { scope, subjectId, practice }:
 export async function chooseMethod(call: Call, { scope, subjectId, method, option }: ChooseMethod): Promise<object> {
   if (option !== null && !isOption(method, option)) throw fieldProblem('option', 'field.oneOf');
   const found = await findScope(call, scope, subjectId);
+  if (option !== null && (scope === 'point' || scope === 'machine')) await refuseForbidden(call, await pointsBelow(call, found), method as MethodKey, option);
   const chosen = inForce(await factsOf(call.db, [found.subjectId], 'methods'), found.today)?.value ?? {};
   const rest = Object.fromEntries(Object.entries(chosen).filter(([key]) => key !== method));
   return settle(call, found, 'methods', option === null ? rest : { ...rest, [method]: option });
+}
+
+/** Refuses, for one machine or part, an option whose agent is forbidden there; wider choices give way by themselves. */
+async function refuseForbidden({ db, env: { say } }: Call, pointIds: readonly string[], method: MethodKey, option: string): Promise<void> {
+  const { agents } = optionOf(method, { [method]: option });
+  const points = (await db.point.all({ id: [...pointIds] })).filter(({ procedure }) => procedureOf(procedure).follows.includes(method));
+  for (const { subjectId, value } of await factsOf(db, points.map(({ id }) => id), 'specification')) {
+    const agent = agents.find((it) => value.forbiddenAgents?.includes(it as 'bleach'));
+    if (agent) throw new Problem(422, 'agentForbidden', { option: say(`method.${method}.${option}`), agent: say(`agent.${agent}`), point: say(`point.${points.find(({ id }) => id === subjectId)!.procedure}`) });
+  }
 }
 
 /** The changes in force among the assumptions of an organisation. */

@@ -16,7 +16,7 @@ export function termLine(say: Speaker, term: Term, { inputs, signals, faults }: 
     case 'reference': return { days, says: say('term.reference'), why: say('term.reference.why', { assumed: String(term.assumed) }) };
     case 'practice': return {
       days, says: say('term.practice', { practice: say(`practice.${term.practice}`) }),
-      why: say('term.practice.why', { known: !term.known ? 'false' : Math.round(term.days) === inputs.days.steady ? 'same' : 'true', load: term.days / inputs.days.steady }),
+      why: term.signalled ? say('term.practice.signalled') : say('term.practice.why', { known: !term.known ? 'false' : Math.round(term.days) === inputs.days.steady ? 'same' : 'true', load: term.days / inputs.days.steady }),
     };
     case 'driver': return {
       days, says: say(`term.driver.${term.effect.from}`, { given: term.effect.given }),

@@ -1,6 +1,6 @@
 /** Saying that something is wrong, and closing it. An open fault makes its point due. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
-import { REPAIR_HOURS, SYMPTOMS, symptomOf, type Severity } from '../../core/faults/symptoms.ts';
+import { REPAIR_HOURS, symptomOf, symptomsOf, type Severity } from '../../core/faults/symptoms.ts';
 import type { CloseFault, ReportFault } from '../../contract/faults.ts';
 import type { FaultSummary } from '../../contract/register.ts';
 import { namesOf } from '../due/find.ts';
@@ -18,7 +18,7 @@ const HOUR_MS = 3_600_000;
 export async function reportFault(call: Call, form: ReportFault): Promise<{ id: string }> {
   const { db, actor, now } = call;
   const machine = await visibleMachine(call, form.machineId);
-  const symptom = SYMPTOMS.find(({ key, machineType }) => key === form.symptom && machineType === machine.type);
+  const symptom = symptomsOf(machine.type).find(({ key }) => key === form.symptom);
   if (!symptom) throw fieldProblem('symptom', 'field.symptom');
   const zone = await zoneOfPlace(db, machine.placeId);
   const point = symptom.point ? await db.point.one({ machineId: machine.id, procedure: symptom.point }) : undefined;
@@ -45,7 +45,7 @@ export async function closeFault(call: Call, id: string, form: CloseFault): Prom
 const SHOWN_CLOSED = 10;
 
 /** Open faults first, the most pressing at the top, then those closed lately. */
-export async function listFaults(call: Call, where: { placeId?: string }): Promise<FaultSummary[]> {
+export async function listFaults(call: Call, where: { placeId?: string; machineId?: string }): Promise<FaultSummary[]> {
   const { db, actor: { organisationId } } = call;
   const open = await db.fault.all({ ...where, organisationId, closedAt: null }, { order: [['correctBy', 'ASC']], limit: 500 });
   const closed = (await db.fault.all({ ...where, organisationId }, { order: [['closedAt', 'DESC']], limit: SHOWN_CLOSED })).filter(({ closedAt }) => closedAt !== null);

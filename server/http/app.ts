@@ -18,11 +18,15 @@ import { check } from '../../contract/validate.ts';
 import { SIGNATURE_HEADER } from '../../contract/signals.ts';
 import { boardReader } from '../due/board.ts';
 import { readCalendar } from '../due/calendar.ts';
+import { UNIT_SYSTEMS, type UnitSystem } from '../../core/quantities/units.ts';
 import { recogniseMessage, takeMessage } from '../due/inbox.ts';
 import type { Actor, Call, Env } from '../env.ts';
 import * as people from '../people/people.ts';
 import { sessionReader, type NewSession } from '../people/sessions.ts';
 import { createPhoto, photoFile, storePhoto, type PhotoForm } from '../proof/photos.ts';
+import { labelForm } from '../../contract/labels.ts';
+import { printLabels } from '../register/labels.ts';
+import { exportRegister } from '../register/table.ts';
 import { HANDLERS, type Handler } from './handlers.ts';
 import { writeOnce } from './once.ts';
 import { Problem, problemDocument } from './problem.ts';
@@ -119,7 +123,7 @@ function servedRoutes(env: Env): Record<keyof typeof HANDLERS, Respond> {
 function served(env: Env, { form, prepare, run, secret = false }: Handler, route: Route): Respond {
   return async (request, response, actor) => {
     const params = request.params as Record<string, string>;
-    const callOn = (db: Call['db']): Call => ({ env, db, actor: actor!, now: env.clock() });
+    const callOn = (db: Call['db']): Call => ({ env, db, actor: actor!, now: env.clock(), units: unitsOf(request), origin: originOf(request) });
     if (route.method === 'GET') {
       response.set('cache-control', 'no-store').json(await run(callOn(env.store.db), (form ? formOf(form, supposedIn(request)) : undefined) as never, params));
       return;
@@ -130,6 +134,9 @@ function served(env: Env, { form, prepare, run, secret = false }: Handler, route
     response.status(answer.status).json(answer.body);
   };
 }
+
+const unitsOf = (request: Request): UnitSystem => UNIT_SYSTEMS.find((it) => it === request.get('x-units')) ?? 'metric';
+const originOf = (request: Request): string => `${request.protocol}://${request.get('host') ?? 'localhost'}`;
 
 /**
  * A form as it is compared with its repetition. Passwords stay out, since a quick hash of one could be guessed,
@@ -206,6 +213,15 @@ function ownRoutes(env: Env) {
       const { name, text } = await readCalendar({ env, db: store.db, actor: actor!, now: env.clock() }, scope, id);
       response.set('content-type', 'text/calendar; charset=utf-8').set('cache-control', 'no-store')
         .set('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}.ics`).send(text);
+    },
+    'register.export': async (_request: Request, response: Response, actor: Actor | null) => {
+      const text = await exportRegister({ env, db: store.db, actor: actor!, now: env.clock() });
+      response.set('content-type', 'text/csv; charset=utf-8').set('cache-control', 'no-store').set('content-disposition', 'attachment; filename="register.csv"').send(text);
+    },
+    'labels.read': async (request: Request, response: Response, actor: Actor | null) => {
+      const { scope, id } = request.params as { scope: string; id: string };
+      const pdf = await printLabels({ env, db: store.db, actor: actor!, now: env.clock(), origin: originOf(request) }, scope, id, formOf(labelForm, supposedIn(request)) as never);
+      response.set('content-type', 'application/pdf').set('cache-control', 'no-store').set('content-disposition', 'inline; filename="labels.pdf"').send(pdf);
     },
     'photo.create': async (request: Request, response: Response, actor: Actor | null) => {
       const form = formOf(photoFields, request.body) as PhotoForm;

@@ -1,6 +1,9 @@
 /** Which service answers which route. Nothing else happens here. */
 import type { AnySchema } from 'yup';
+import * as bulkForms from '../../contract/bulk.ts';
+import * as editionForms from '../../contract/editions.ts';
 import * as faultForms from '../../contract/faults.ts';
+import * as measureForms from '../../contract/measure.ts';
 import * as jobForms from '../../contract/jobs.ts';
 import * as peopleForms from '../../contract/people.ts';
 import * as proofForms from '../../contract/proof.ts';
@@ -9,6 +12,7 @@ import type { RouteName } from '../../contract/routes.ts';
 import * as habitForms from '../../contract/habits.ts';
 import * as practiceForms from '../../contract/practice.ts';
 import * as signalForms from '../../contract/signals.ts';
+import * as editions from '../catalogue/editions.ts';
 import { readCatalogue } from '../catalogue/catalogue.ts';
 import * as habits from '../due/habits.ts';
 import * as inbox from '../due/inbox.ts';
@@ -23,14 +27,20 @@ import { closeFault, listFaults, reportFault } from '../faults/faults.ts';
 import { jobsInHand, readJob } from '../jobs/describe.ts';
 import { giveJob, moveJob } from '../jobs/jobs.ts';
 import { sendJob } from '../jobs/submission.ts';
+import { keepMeasurement } from '../measure/measurements.ts';
 import * as people from '../people/people.ts';
 import { logRecord } from '../proof/records.ts';
 import { judgeProof, proofQueue, readProof } from '../proof/verdicts.ts';
 import { readHome } from '../register/home.ts';
-import { changeMachine, contractMachine, createMachine, retireMachine, specifyPoint } from '../register/machines.ts';
+import { giveWeek, planBaseline, readBaseline } from '../register/baseline.ts';
+import { importForm, importTable } from '../register/importTable.ts';
+import { readMachine } from '../register/machinePage.ts';
+import { changeMachine, contractMachine, createMachine, moveMachine, retireMachine, specifyPoint } from '../register/machines.ts';
 import * as places from '../register/places.ts';
+import { readKnown } from '../register/table.ts';
 import * as tenancies from '../register/tenancies.ts';
 import * as turnover from '../register/turnover.ts';
+import * as units from '../register/units.ts';
 
 type Params = Readonly<Record<string, string>>;
 
@@ -50,13 +60,13 @@ const write = <F>(form: AnySchema, run: (call: Call, form: F, params: Params) =>
   ({ form, run: run as Handler['run'] });
 
 /** Routes that open a session, send a file or send bytes of their own are mounted by the door itself. */
-export type OwnRoute = 'session.read' | 'session.open' | 'install.create' | 'link.exchange' | 'photo.create' | 'photo.read' | 'board.read' | 'calendar.read' | 'inbox.signal';
+export type OwnRoute = 'session.read' | 'session.open' | 'install.create' | 'link.exchange' | 'photo.create' | 'photo.read' | 'board.read' | 'calendar.read' | 'inbox.signal' | 'labels.read' | 'register.export';
 
 export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> = {
   'session.close': bare((call) => people.closeSession(call)),
   'people.read': bare(async (call) => ({ people: await people.listPeople(call) })),
   'people.create': { form: peopleForms.newPerson, prepare: people.preparePerson as never, run: people.createPerson as Handler['run'] },
-  'catalogue.read': bare(async ({ env }) => readCatalogue(env.say)),
+  'catalogue.read': bare((call) => readCatalogue(call)),
   'homes.read': bare((call) => places.listHomes(call)),
   'property.create': write(registerForms.newProperty, places.createProperty),
   'property.change': write(registerForms.propertyChange, (call, form: registerForms.PropertyChange, { id }) => places.changeProperty(call, id!, form)),
@@ -69,6 +79,23 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'tenancy.revoke': bare((call, { id }) => tenancies.revokeLinks(call, id!)),
   'machine.create': write(registerForms.newMachine, createMachine),
   'machine.change': write(registerForms.machineChange, (call, form: registerForms.MachineChange, { id }) => changeMachine(call, id!, form)),
+  'machine.read': bare((call, { number }) => readMachine(call, number!)),
+  'machine.move': write(registerForms.moveMachine, (call, form: registerForms.MoveMachine, { id }) => moveMachine(call, id!, form)),
+  'templates.list': bare((call) => units.listTemplates(call)),
+  'template.create': write(registerForms.newTemplate, units.createTemplate),
+  'template.remove': bare((call, { id }) => units.removeTemplate(call, id!)),
+  'template.ofPlace': bare((call, { id }) => units.templateOfPlace(call, id!)),
+  'units.create': write(registerForms.newUnits, units.createUnits),
+  'machines.createMany': write(registerForms.manyMachines, units.addToMany),
+  'register.known': bare((call) => readKnown(call)),
+  'register.import': write(importForm, importTable),
+  'baseline.read': write(bulkForms.previewBaseline, readBaseline),
+  'baseline.plan': write(bulkForms.planBaseline, planBaseline),
+  'baseline.give': write(bulkForms.giveWeek, giveWeek),
+  'procedure.read': bare((call, { key }) => editions.readProcedure(call, key!)),
+  'edition.save': write(editionForms.saveEdition, (call, form: editionForms.SaveEdition, { key }) => editions.saveEdition(call, key!, form)),
+  'edition.takeOurs': write(editionForms.takeOurs, (call, form: editionForms.TakeOurs, { key }) => editions.takeOurs(call, key!, form)),
+  'measurement.keep': write(measureForms.keepMeasurement, keepMeasurement),
   'point.read': bare((call, { id }) => readPoint(call, id!)),
   'point.specify': write(registerForms.specify, (call, form: Parameters<typeof specifyPoint>[2], { id }) => specifyPoint(call, id!, form)),
   'machine.contract': write(registerForms.contractOf, (call, form: registerForms.ContractForm, { id }) => contractMachine(call, id!, form)),

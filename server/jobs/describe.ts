@@ -1,12 +1,20 @@
 /** Jobs as their doers see them: a summary for a list, and the steps of the sitting. */
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import { FINDS, waitMinutes } from '../../core/catalogue/catalogue.ts';
-import type { Agent, Material, Need, Procedure } from '../../core/catalogue/types.ts';
+import { ownStepKey } from '../../core/catalogue/edition.ts';
+import { mustNotMeet } from '../../core/catalogue/hazards.ts';
+import { illustrationOf } from '../../core/catalogue/illustrated.ts';
+import type { Agent, Need, Procedure } from '../../core/catalogue/types.ts';
 import { GRADES } from '../../core/due/grades.ts';
+import { materialWords, stepAmounts, type Extent } from '../../core/jobs/amounts.ts';
 import { mergeSteps, type SittingStep } from '../../core/jobs/sitting.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
-import type { Speaker } from '../../core/language/message.ts';
+import type { Speaker, Values } from '../../core/language/message.ts';
+import { rodsFor, ROD_MM } from '../../core/measure/ductRun.ts';
+import { MM_PER_FOOT, type UnitSystem } from '../../core/quantities/units.ts';
+import type { Specification } from '../../contract/register.ts';
 import type { JobAnswer, JobStep, JobSummary, StepNeed } from '../../contract/jobs.ts';
+import type { EditionInForce } from '../catalogue/inForce.ts';
 import { dueWords } from '../due/dueWords.ts';
 import { readHistories } from '../due/history.ts';
 import { markDates } from '../due/point.ts';
@@ -15,13 +23,15 @@ import { tellFindings } from '../proof/findings.ts';
 import { machineName } from '../register/names.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
+import { zoneOfPlace } from '../register/zone.ts';
+import { usedOnBranch } from './branch.ts';
 import { findJob } from './jobs.ts';
 
 interface Described {
   readonly job: Row<'job'>;
   readonly machine: Row<'machine'>;
   readonly property: Row<'property'>;
-  readonly tasks: readonly (Row<'task'> & { readonly point: Row<'point'>; readonly procedure: Procedure; readonly turn: Agent | null; readonly mark: Row<'mark'> })[];
+  readonly tasks: readonly (Row<'task'> & { readonly point: Row<'point'>; readonly procedure: Procedure; readonly turn: Agent | null; readonly edition: EditionInForce | null; readonly mark: Row<'mark'> })[];
   readonly summary: JobSummary;
 }
 
@@ -43,10 +53,10 @@ async function describe({ db, env: { say }, now }: Call, job: Row<'job'>): Promi
   const [points, marks, histories] = await Promise.all([db.point.all({ id: ids }), db.mark.all({ pointId: ids }), readHistories(db, ids, now)]);
   const tasks = rows.filter(({ state }) => state !== 'dropped').map((task) => {
     const point = points.find(({ id }) => id === task.pointId)!;
-    const { procedure, turn } = histories.find((it) => it.point.id === point.id)!;
+    const { procedure, turn, edition } = histories.find((it) => it.point.id === point.id)!;
     // A retired machine has no mark left; its job is over too.
     const mark = marks.find(({ pointId }) => pointId === point.id) ?? { ...NO_MARK, pointId: point.id };
-    return { ...task, point, procedure, turn, mark };
+    return { ...task, point, procedure, turn, edition, mark };
   });
   const current = tasks.some(outstanding) ? tasks.filter(outstanding) : tasks;
   const first = current[0];
@@ -77,12 +87,20 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
   const current = tasks.filter(outstanding);
   const procedures = current.map(({ procedure }) => procedure);
   const specifications = await factsOf(db, tasks.map(({ pointId }) => pointId), 'specification');
-  const specificationOf = (pointId: string) => specifications.findLast(({ subjectId }) => subjectId === pointId)?.value ?? {};
-  const kit = new Set(procedures.flatMap((it) => [...it.kit.map((item) => say(`kit.${item}`)), ...it.materials.map((material) => materialWords(say, material))]));
+  const specificationOf = (pointId: string): Specification => specifications.findLast(({ subjectId }) => subjectId === pointId)?.value ?? {};
+  const units = call.units ?? 'metric';
+  const extentOf = (pointId: string): Extent => ({ drains: specificationOf(pointId).drainCount });
+  const kit = new Set(current.flatMap(({ procedure: it, edition, pointId }) => [
+    ...it.kit.filter((item) => item !== 'ductBrush' || !specificationOf(pointId).duct).map((item) => say(`kit.${item}`)), ...rodWords(say, it, specificationOf(pointId), units),
+    ...it.materials.map((material) => materialWords(say, material, extentOf(pointId), units)), ...edition?.content.kit ?? [],
+  ]));
+  const blocked = await agentsAgainst(call, machine.id);
+  const runs = await runMinutesOf(call, current.map(({ pointId }) => pointId), machine);
   return {
     ...summary,
     assigneeId: job.assigneeId, mine: job.assigneeId === actor.personId, zone: property.zone,
-    stops: [...new Set(procedures.flatMap(({ stops }) => stops))].filter((stop) => stopApplies(stop, machine.fuel)).map((stop) => say(`stop.${stop}`)),
+    stops: [...new Set([...current.flatMap(({ edition }) => edition?.content.cautions ?? []), ...procedures.flatMap(({ stops }) => stops).filter((stop) => stopApplies(stop, machine.fuel)).map((stop) => say(`stop.${stop}`))])],
+    mistakes: [...new Set(procedures.map(({ key }) => say(`mistakes.${key}`)))],
     kit: [...kit],
     tasks: await Promise.all(tasks.map(async (task) => {
       const { filterSize, position, note } = specificationOf(task.pointId);
@@ -93,14 +111,38 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
         expected: [filterSize && say('expect.filterSize', { size: filterSize }), position && say('position.is', { position }), note].filter(Boolean).join(' · ') || null,
       };
     })),
-    steps: mergeSteps(procedures).map((step) => describeStep(say, step, current, machine.shutoffPhotoId)),
+    steps: mergeSteps(procedures).map((step) => {
+      const first = current.find(({ procedure }) => step.procedures.includes(procedure.key))!;
+      const amounts = stepAmounts(say, first.procedure, extentOf(first.pointId), units);
+      return describeStep(say, step, { tasks: current, shutoffPhotoId: machine.shutoffPhotoId, amounts, blocked, runMinutes: runs.get(first.pointId) ?? null });
+    }),
   };
 }
 
-function materialWords(say: Speaker, { what, volumeMl }: Material): string {
-  if (!volumeMl) return say(`material.${what}`);
-  const amount = volumeMl < 1000 ? say('amount.ml', { ml: volumeMl }) : say('amount.litres', { litres: volumeMl / 1000 });
-  return `${say(`material.${what}`)}, ${amount}`;
+/** The brush with as many rods as the run is long, where it was entered. */
+function rodWords(say: Speaker, { kit }: Procedure, { duct }: Specification, units: UnitSystem): string[] {
+  if (!duct || !kit.includes('ductBrush')) return [];
+  const length = (mm: number) => (units === 'us' ? say('amount.feet', { feet: Math.round((mm / MM_PER_FOOT) * 10) / 10 }) : say('amount.metres', { metres: Math.round(mm / 100) / 10 }));
+  return [say('kit.ductBrush.alone'), say('kit.rods', { rods: rodsFor(duct), length: length(ROD_MM), run: length(duct.straightMm) })];
+}
+
+/** How long the cycle of a point runs: as entered for it, or for another machine of this maker and model. */
+async function runMinutesOf({ db, actor: { organisationId } }: Call, pointIds: readonly string[], { maker, model, type }: Row<'machine'>): Promise<Map<string, number>> {
+  const own = await db.point.all({ id: [...pointIds] });
+  const alike = model === '' ? [] : await db.machine.all({ organisationId, type, maker, model }, { columns: ['id'] });
+  const others = alike.length === 0 ? [] : await db.point.all({ machineId: alike.map(({ id }) => id), procedure: own.map(({ procedure }) => procedure) });
+  const facts = await factsOf(db, [...pointIds, ...others.map(({ id }) => id)], 'specification');
+  const minutesOf = (id: string) => facts.findLast(({ subjectId }) => subjectId === id)?.value.runMinutes ?? null;
+  return new Map(own.flatMap(({ id, procedure }): [string, number][] => {
+    const minutes = minutesOf(id) ?? others.filter((it) => it.procedure === procedure).map((it) => minutesOf(it.id)).find((it) => it !== null);
+    return minutes == null ? [] : [[id, minutes]];
+  }));
+}
+
+/** Agents that went down this machine's branch today: what must not meet them is not offered. */
+async function agentsAgainst({ db, now }: Call, machineId: string): Promise<Agent[]> {
+  const machine = (await db.machine.one({ id: machineId }))!;
+  return (await usedOnBranch(db, machineId, dayOfInstant(now, await zoneOfPlace(db, machine.placeId)))).map(({ agent }) => agent);
 }
 
 /** Cautions for gas are for gas. */
@@ -114,18 +156,47 @@ async function toldFindings({ db, env: { say } }: Call, taskId: string): Promise
   return proof ? tellFindings(say, record!, proof).filter(({ weight }) => weight !== 'fine').map(({ tells }) => tells) : [];
 }
 
-function describeStep(say: Speaker, step: SittingStep, tasks: Described['tasks'], shutoffPhotoId: string | null): JobStep {
+interface StepContext {
+  readonly tasks: Described['tasks'];
+  readonly shutoffPhotoId: string | null;
+  readonly amounts: Values;
+  readonly blocked: readonly Agent[];
+  readonly runMinutes: number | null;
+}
+
+function describeStep(say: Speaker, step: SittingStep, { tasks, shutoffPhotoId, amounts, blocked, runMinutes }: StepContext): JobStep {
   const mine = tasks.filter(({ procedure }) => step.procedures.includes(procedure.key));
-  const optional = (key: string) => (say.has(key) ? say(key) : null);
+  const [first] = mine;
+  const own = ownWords(first!, step.text);
+  const ours = (part: 'title' | 'body' | 'caution' | 'button') => (say.has(`${step.text}.${part}`) ? say(`${step.text}.${part}`, amounts) : null);
+  const drawing = illustrationOf(step.text);
   return {
     key: step.text, phase: step.phase,
-    title: say(`${step.text}.title`), body: say(`${step.text}.body`), caution: optional(`${step.text}.caution`), button: optional(`${step.text}.button`),
+    title: own?.title || ours('title') || '', body: own?.body || ours('body') || '', caution: [own?.caution, ours('caution')].filter(Boolean).join(' ') || null, button: ours('button'),
+    illustration: drawing ? { key: drawing, says: say(`illustration.${drawing}`) } : null,
     taskIds: mine.map(({ id }) => id),
-    taskName: mine.length === 1 && tasks.length > 1 ? say(`point.${mine[0]!.procedure.key}`) : null,
-    needs: step.needs.map((need) => describeNeed(say, need.kind === 'agent' && mine[0]!.turn ? { ...need, choices: [mine[0]!.turn] } : need, mine[0]!.procedure.key)),
+    taskName: mine.length === 1 && tasks.length > 1 ? say(`point.${first!.procedure.key}`) : null,
+    needs: step.needs.map((need) => describeNeed(say, fitted(need, first!.turn, blocked, runMinutes), first!.procedure.key)),
     shutoffPhotoId: step.phase === 'isolate' ? shutoffPhotoId : null,
   };
 }
+
+/** The words of a step in the manager's own edition. */
+function ownWords({ edition, procedure }: Described['tasks'][number], text: string) {
+  return edition?.content.steps.find((it, i) => (it.ours ?? ownStepKey(procedure.key, i)) === text);
+}
+
+/** A need as it is asked today: the agent whose turn it is, none that must not meet what the drains saw, the model's own running time. */
+function fitted(need: Need, turn: Agent | null, blocked: readonly Agent[], runMinutes: number | null): Need {
+  if (need.kind === 'timer') return runMinutes !== null && need.minutes >= RUN_FROM_MINUTES ? { ...need, minutes: runMinutes } : need;
+  if (need.kind !== 'agent') return need;
+  const may = (agent: Agent) => !blocked.some((it) => mustNotMeet(agent, it));
+  const choices = turn && may(turn) ? [turn] : need.choices.filter(may);
+  return { ...need, choices: choices.length > 0 ? choices : need.choices };
+}
+
+/** A timer of so many minutes is a machine's run, not a soak. */
+const RUN_FROM_MINUTES = 60;
 
 function describeNeed(say: Speaker, need: Need, procedure: string): StepNeed {
   const choices = need.kind === 'grade' ? GRADES.map((value) => ({ value, label: say(`grade.${value}`) }))

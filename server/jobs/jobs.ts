@@ -11,6 +11,7 @@ import { isManager } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
 import type { Row } from '../store/tables.ts';
 import { assigneesFor } from './assignees.ts';
+import { refuseMeeting } from './branch.ts';
 
 export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }> {
   const { env, db, actor, now } = call;
@@ -29,6 +30,7 @@ export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }
     const strict = procedures.find(({ level }) => level !== 'T')!;
     throw new Problem(422, 'level', { task: env.say(`task.${strict.key}`), level: env.say(`level.${strict.level}`) });
   }
+  await refuseMeeting(call, form.pointIds, null);
   for (const point of points) await freePoint(call, point);
   await db.job.insert({
     id: form.id, organisationId, machineId: machine.id, placeId: machine.placeId, assigneeId: assignee.id, state: 'given', revision: 1,
@@ -101,6 +103,7 @@ export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ 
     throw jobMoved(say, job);
   }
   const reason = form.reason === null ? null : [say(`notAble.${form.reason}`), form.note].filter(Boolean).join(': ');
+  if (form.move === 'start') await refuseMeeting(call, (await db.task.all({ jobId: id, state: 'outstanding' })).map(({ pointId }) => pointId), id);
   const extra = form.move === 'start' ? { startedAt: now } : form.move === 'notAble' ? { assigneeId: null } : {};
   await applyMove(call, job, form.move, reason, extra);
   const tasks = await db.task.all({ jobId: id });

@@ -4,7 +4,6 @@ import { checkProof, type CheckedPhoto } from '../../core/proof/checks.ts';
 import { stateAfter } from '../../core/jobs/transitions.ts';
 import { sameAs } from '../../core/proof/likeness.ts';
 import type { Observation, ServiceRecord } from '../../core/proof/record.ts';
-import type { Agent } from '../../core/catalogue/types.ts';
 import type { SubmittedRecord, Submission } from '../../contract/jobs.ts';
 import { readHistory } from '../due/history.ts';
 import { recomputeWork } from '../due/recompute.ts';
@@ -17,6 +16,7 @@ import { writeRecord } from '../proof/records.ts';
 import { zoneOfPlace } from '../register/zone.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
+import { usedOnBranch } from './branch.ts';
 import { applyMove, jobMoved } from './jobs.ts';
 
 /** A device's clock, read at sending, is taken at its word up to this much; beyond, its times are moved by how far it is off. */
@@ -75,7 +75,7 @@ interface Sending extends Times {
 async function sendRecord(call: Call, { record, job, task, zone, earlier, deviceAt, startedAt, doneAt }: Sending): Promise<void> {
   const { db, actor } = call;
   const point = (await db.point.one({ id: task.pointId }))!;
-  const { procedure, inputs: { methods } } = await readHistory(db, point.id, call.now);
+  const { procedure, edition, inputs: { methods } } = await readHistory(db, point.id, call.now);
   const photos: CheckedPhoto[] = [];
   const hashes: Record<string, string> = {};
   for (const { slot, photoId } of record.photos) {
@@ -93,26 +93,15 @@ async function sendRecord(call: Call, { record, job, task, zone, earlier, device
   const before = await db.record.all({ personId: actor.personId }, { order: [['doneAt', 'DESC']], limit: 6, columns: ['canonical'] });
   const findings = checkProof({
     procedure, observation, photos, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
-    agentsNearby: agent === null ? [] : await agentsNearby(db, job.machineId, dayOfInstant(doneAt, zone)),
+    agentsNearby: agent === null ? [] : (await usedOnBranch(db, job.machineId, dayOfInstant(doneAt, zone))).map((it) => it.agent),
     specification: { filterSize: specification.filterSize, forbiddenAgents: specification.forbiddenAgents },
     gradesBefore: before.map(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).grade ?? ''),
   });
   await writeRecord(call, {
-    id: record.id, point, methods, job: job.id, task: task.id, zone, observation, note: record.note, startedAt, doneAt,
+    id: record.id, point, methods, edition: edition?.number ?? null, job: job.id, task: task.id, zone, observation, note: record.note, startedAt, doneAt,
     doneDay: dayOfInstant(doneAt, zone), deviceAt, photos: hashes, selfCertified: false, findings,
   });
   await db.task.update({ id: task.id }, { state: 'sent' });
-}
-
-/** Agents recorded on a day at this machine and at those of the same property whose drains share its branch. */
-async function agentsNearby(db: Call['db'], machineId: string, doneDay: number): Promise<Agent[]> {
-  const machine = (await db.machine.one({ id: machineId }))!;
-  const { propertyId } = (await db.place.one({ id: machine.placeId }))!;
-  const places = await db.place.all({ propertyId }, { columns: ['id'] });
-  const sharing = machine.drainBranch === '' ? [] : await db.machine.all({ placeId: places.map(({ id }) => id), drainBranch: machine.drainBranch }, { columns: ['id'] });
-  const points = await db.point.all({ machineId: [machineId, ...sharing.map(({ id }) => id)] }, { columns: ['id'] });
-  const records = await db.record.all({ pointId: points.map(({ id }) => id), doneDay }, { columns: ['canonical'] });
-  return records.flatMap(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).agent ?? []);
 }
 
 /** What the sender is told at once: readings that do not pass and photos to take again. */

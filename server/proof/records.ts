@@ -9,6 +9,7 @@ import { lineOfMark } from '../../contract/due.ts';
 import { findPoint } from '../due/find.ts';
 import { readHistory } from '../due/history.ts';
 import { answerSignals } from '../due/signals.ts';
+import { followTuning } from '../due/tuning.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { sha256 } from '../env.ts';
@@ -25,6 +26,8 @@ export interface Written {
   readonly point: Row<'point'>;
   /** Options of the methods that the procedure follows. */
   readonly methods: Readonly<Record<string, string>>;
+  /** Number of the edition; null is ours. */
+  readonly edition: number | null;
   readonly job: string | null;
   readonly task: string | null;
   readonly zone: string;
@@ -53,7 +56,7 @@ export async function writeRecord({ env, db, actor, now }: Call, written: Writte
   };
   const record: ServiceRecord = {
     schema: RECORD_SCHEMA, catalogue: CATALOGUE_VERSION, kind: 'service', id, organisation: organisationId, point: point.id, job: written.job,
-    procedure: procedure.key, procedureVersion: procedure.version, methods, ...observation,
+    procedure: procedure.key, procedureVersion: procedure.version, methods, edition: written.edition, ...observation,
     startedAt: written.startedAt, doneAt: written.doneAt, doneDay: isoFromDay(written.doneDay), zone: written.zone,
     deviceAt: written.deviceAt, receivedAt: now, offsetMs: now - written.deviceAt, photos: written.photos,
     by: commit('by', actor.personId), note: note ? commit('note', note) : null, selfCertified, corrects: null,
@@ -76,13 +79,15 @@ export async function writeRecord({ env, db, actor, now }: Call, written: Writte
 }
 
 /** What a record that counts has found: it teaches, resets the part, and answers what was reported. */
-export async function countService(db: Call['db'], recordId: string, evidence: EvidenceLevel, now: number): Promise<void> {
+export async function countService(call: Call, recordId: string, evidence: EvidenceLevel): Promise<void> {
+  const { db, now } = call;
   const record = (await db.record.one({ id: recordId }))!;
   const { grade, agent } = JSON.parse(record.canonical) as ServiceRecord;
   await db.condition.insert({
     id: recordId, organisationId: record.organisationId, pointId: record.pointId, kind: 'service', day: record.doneDay, at: record.doneAt, grade, confirmed: 1, agent, evidence, personId: record.personId,
   });
   await answerSignals(db, record.pointId, record.doneDay, now);
+  await followTuning(call, recordId);
 }
 
 /** Logs finished work with its true day, self-certified. */
@@ -96,13 +101,14 @@ export async function logRecord(call: Call, form: LogRecord): Promise<{ id: stri
   const mark = await db.mark.one({ pointId: point.id });
   if (mark && mark.servedDay > doneDay) throw new Problem(409, 'doneEarlier', { day: call.env.say.day(mark.servedDay) });
   await dropTask(call, point.id);
+  const history = await readHistory(db, point.id, now);
   const doneAt = Math.min(now, instantOfDay(doneDay, NOON, zone));
   await writeRecord(call, {
-    id: form.id, point, methods: (await readHistory(db, point.id, now)).inputs.methods, job: null, task: null, zone,
+    id: form.id, point, methods: history.inputs.methods, edition: history.edition?.number ?? null, job: null, task: null, zone,
     observation: { grade: form.grade, cavityGrade: null, finds: form.finds, readings: {}, confirmed: [], agent: null, size: null },
     note: form.note, startedAt: null, doneAt, doneDay, deviceAt: now, photos: {}, selfCertified: true, findings: [],
   });
-  await countService(db, form.id, 'selfCertified', now);
+  await countService(call, form.id, 'selfCertified');
   await recompute(db, [point.id], now);
   return { id: form.id };
 }

@@ -118,7 +118,7 @@ export async function judgeProof(call: Call, id: string, form: Judge): Promise<{
     const known = (await factsOf(db, [record.pointId], 'specification')).at(-1)?.value ?? {};
     await writeSpecification(call, record.pointId, { ...known, ...form.specification } as Specification);
   }
-  if (form.verdict !== 'sendBack') await countService(db, id, proof.evidence, now);
+  if (form.verdict !== 'sendBack') await countService(call, id, proof.evidence);
   await settleJob(call, record, form.verdict === 'sendBack' ? reason : null);
   await recompute(db, [record.pointId], now);
   return { state };

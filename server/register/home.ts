@@ -1,7 +1,7 @@
 /** A tenant's own home: what to do, what was done, what is wrong, and nobody else's anything. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { signalsForPeople } from '../../core/due/signals.ts';
-import { SYMPTOMS } from '../../core/faults/symptoms.ts';
+import { symptomsOf } from '../../core/faults/symptoms.ts';
 import type { HomeAnswer } from '../../contract/jobs.ts';
 import { habitsAt } from '../due/habits.ts';
 import { listSignals } from '../due/signals.ts';
@@ -31,8 +31,7 @@ export async function readHome(call: Call): Promise<HomeAnswer> {
     faults: (await listFaults(call, { placeId: place.id })).filter(({ closedAt }) => closedAt === null),
     machines: mine.map((machine) => ({
       id: machine.id, name: machineName(say, machine),
-      symptoms: SYMPTOMS.filter(({ machineType }) => machineType === machine.type)
-        .map(({ key, stopUsing }) => ({ key, stopUsing, says: say(`symptom.${key}`) })),
+      symptoms: symptomsOf(machine.type).map(({ key, stopUsing }) => ({ key, stopUsing, says: say(`symptom.${key}`) })),
       signals: signalsForPeople(machine.type).map(({ key }) => ({ key, says: say(`signal.${key}`) })),
     })),
   };

@@ -1,7 +1,7 @@
 /** Machines and their service points, which appear by themselves. */
 import { dayFromIso, dayOfInstant } from '../../core/calendar/day.ts';
-import { machineTypes } from '../../core/catalogue/catalogue.ts';
-import type { ContractForm, MachineChange, NewMachine, RetireMachine, Specification } from '../../contract/register.ts';
+import { machineTypeOf } from '../../core/catalogue/catalogue.ts';
+import type { ContractForm, MachineChange, MoveMachine, NewMachine, RetireMachine, Specification } from '../../contract/register.ts';
 import { recompute } from '../due/recompute.ts';
 import { findPoint } from '../due/find.ts';
 import type { Call } from '../env.ts';
@@ -9,35 +9,61 @@ import { fieldProblem, notFound, Problem } from '../http/problem.ts';
 import { dropTask } from '../jobs/jobs.ts';
 import { claimPhoto } from '../proof/photos.ts';
 import { factsOf, recordFact } from '../store/facts.ts';
+import type { Row } from '../store/tables.ts';
+import { addMachines } from './addMachines.ts';
 import { findPlace, findProperty } from './places.ts';
 import { addPoints } from './points.ts';
 
-export async function createMachine(call: Call, form: NewMachine): Promise<{ id: string; points: number[] }> {
-  const { env, db, actor: { organisationId }, now } = call;
-  const place = await findPlace(call, form.placeId);
-  const type = machineTypes.get(form.type);
-  if (!type) throw fieldProblem('type', 'field.machineType');
-  if (!type.fuels.includes(form.fuel)) throw fieldProblem('fuel', 'field.fuel');
+/** Registers one machine, with what only one at a time has: photos, and the units that it serves. */
+export async function createMachine(call: Call, { serves, placeId, ...form }: NewMachine): Promise<{ id: string; points: number[] }> {
+  const { env, db, actor: { organisationId } } = call;
+  const place = await findPlace(call, placeId);
   const { zone } = await findProperty(call, place.propertyId);
-  const installedDay = form.installed ? dayFromIso(form.installed) : null;
-  if (installedDay !== null && installedDay > dayOfInstant(now, zone)) throw fieldProblem('installed', 'field.future');
-  const { installed: _, serves, ...columns } = form;
-  await db.machine.insert({ ...columns, organisationId, installedDay, retiredDay: null, createdAt: now });
+  const points = await addMachines(call, [{ ...form, specifications: {}, place: { id: place.id, zone } }]);
   if (form.shutoffPhotoId) await claimPhoto(call, form.shutoffPhotoId, form.id, 'shutoff');
-  for (const placeId of new Set(serves)) {
-    const served = await findPlace(call, placeId).catch(() => { throw fieldProblem('serves', 'field.place'); });
+  if (form.platePhotoId) await claimPhoto(call, form.platePhotoId, form.id, 'plate');
+  for (const servedId of new Set(serves)) {
+    const served = await findPlace(call, servedId).catch(() => { throw fieldProblem('serves', 'field.place'); });
     await db.machineServes.insert({ id: env.newId(), organisationId, machineId: form.id, placeId: served.id });
   }
-  return { id: form.id, points: await addPoints(env, db, { id: form.id, organisationId }, type.points, now) };
+  return { id: form.id, points };
 }
 
-export async function changeMachine(call: Call, id: string, form: MachineChange): Promise<object> {
-  const { db, actor: { organisationId } } = call;
-  const machine = await db.machine.one({ id, organisationId });
-  if (!machine) throw notFound();
+export async function changeMachine(call: Call, id: string, { leftOut, ...form }: MachineChange): Promise<object> {
+  const { db } = call;
+  const machine = await findMachine(call, id);
   if (form.shutoffPhotoId && form.shutoffPhotoId !== machine.shutoffPhotoId) await claimPhoto(call, form.shutoffPhotoId, id, 'shutoff');
+  if (form.platePhotoId && form.platePhotoId !== machine.platePhotoId) await claimPhoto(call, form.platePhotoId, id, 'plate');
   const changes = Object.fromEntries(Object.entries(form).filter(([, value]) => value !== undefined));
   if (Object.keys(changes).length > 0) await db.machine.update({ id }, changes);
+  if (leftOut) await leaveOut(call, machine, leftOut);
+  return {};
+}
+
+/** Says which parts a machine lacks. What is left out leaves the board with its jobs; what is taken in again comes back with its history. */
+async function leaveOut(call: Call, machine: Row<'machine'>, leftOut: readonly string[]): Promise<void> {
+  const { env, db, now } = call;
+  const { points } = machineTypeOf(machine.type);
+  if (leftOut.some((procedure) => !points.includes(procedure)) || leftOut.length === points.length) throw fieldProblem('leftOut', 'field.leftOut');
+  await db.machine.update({ id: machine.id }, { leftOut: JSON.stringify(leftOut) });
+  const known = await db.point.all({ machineId: machine.id });
+  for (const { id, procedure } of known) if (leftOut.includes(procedure)) await dropTask(call, id);
+  await addPoints(env, db, machine, points.filter((procedure) => !leftOut.includes(procedure) && !known.some((it) => it.procedure === procedure)), now);
+  await recompute(db, known.map(({ id }) => id), now);
+}
+
+/** Moves a machine to another place. Its label, points and history go with it; jobs that were given for the old place are over. */
+export async function moveMachine(call: Call, id: string, { placeId }: MoveMachine): Promise<object> {
+  const { db, now } = call;
+  const machine = await findMachine(call, id);
+  const place = await findPlace(call, placeId).catch(() => { throw fieldProblem('placeId', 'field.place'); });
+  if (place.id === machine.placeId) return {};
+  const points = await pointsOf(call, id);
+  for (const point of points) await dropTask(call, point);
+  await db.machine.update({ id }, { placeId: place.id });
+  await db.fault.update({ machineId: id, closedAt: null }, { placeId: place.id });
+  await db.signal.update({ machineId: id, state: ['open', 'dismissed'] }, { placeId: place.id });
+  await recompute(db, points, now);
   return {};
 }
 

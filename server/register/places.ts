@@ -119,7 +119,7 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
   const machines = await machinesOf(call, id);
   const critical = new Set(machines.flatMap(({ points }) => points.filter(({ safetyCritical }) => safetyCritical).map((point) => point.id)));
   return {
-    id, name: place.name, kind: place.kind,
+    id, name: place.name, kind: place.kind, buildingId: place.buildingId,
     property: { id: property.id, name: property.name, zone: property.zone, today },
     tenancy: tenancy ? await describeTenancy(db, tenancy, today) : null,
     machines,
@@ -163,7 +163,7 @@ export async function machinesOf({ db, env: { say } }: Call, placeId: string): P
   return machines.map((machine) => ({
     id: machine.id, type: machineTypeOf(machine.type).key, name: machineName(say, machine), maker: machine.maker, model: machine.model,
     installed: machine.installedDay === null ? null : isoFromDay(machine.installedDay), fuel: machine.fuel, owner: machine.owner,
-    drainBranch: machine.drainBranch, shutoffPhotoId: machine.shutoffPhotoId,
+    drainBranch: machine.drainBranch, shutoffPhotoId: machine.shutoffPhotoId, platePhotoId: machine.platePhotoId, number: machine.number, leftOut: JSON.parse(machine.leftOut) as string[],
     retired: machine.retiredDay === null ? null : isoFromDay(machine.retiredDay),
     contract: contractWords(contracts.findLast(({ subjectId }) => subjectId === machine.id)?.value ?? null),
     emitters: emitters.filter(({ machineId }) => machineId === machine.id).map(({ id, retiredAt }) => ({ id, retired: retiredAt !== null })),

@@ -11,6 +11,9 @@ import { factsOf, recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { findPlace } from './places.ts';
 
+/** Whether a tenancy runs on a day; days at its edges count whole. */
+export const tenancyDuring = ({ fromDay, toDay }: Pick<Row<'tenancy'>, 'fromDay' | 'toDay'>, day: Day): boolean => fromDay <= day && (toDay === null || toDay >= day);
+
 /** The tenancy of a place at an instant; days at its edges count whole. */
 export async function tenancyOn(db: Db, placeId: string, now: number): Promise<Row<'tenancy'> | undefined> {
   const place = await db.place.one({ id: placeId });
@@ -18,7 +21,7 @@ export async function tenancyOn(db: Db, placeId: string, now: number): Promise<R
   if (!property) return undefined;
   const today = dayOfInstant(now, property.zone);
   const tenancies = await db.tenancy.all({ placeId }, { order: [['fromDay', 'ASC']] });
-  return tenancies.findLast(({ fromDay, toDay }) => fromDay <= today && (toDay === null || toDay >= today));
+  return tenancies.findLast((it) => tenancyDuring(it, today));
 }
 
 /** Points that a place's household fouls. */

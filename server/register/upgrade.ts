@@ -19,7 +19,8 @@ export async function bringUpToDate(env: Env): Promise<number> {
     const points = await db.point.all({}, { columns: ['machineId', 'procedure'] });
     const known = new Set(points.map(({ machineId, procedure }) => `${machineId} ${procedure}`));
     for (const machine of await db.machine.all({ retiredDay: null })) {
-      const missing = (machineTypes.get(machine.type)?.points ?? []).filter((procedure) => !known.has(`${machine.id} ${procedure}`));
+      const lacks = JSON.parse(machine.leftOut) as string[];
+      const missing = (machineTypes.get(machine.type)?.points ?? []).filter((procedure) => !lacks.includes(procedure) && !known.has(`${machine.id} ${procedure}`));
       await addPoints(env, db, machine, missing, env.clock());
     }
     const ids = await outdated(db);

@@ -42,6 +42,8 @@ export interface FactValues {
   budget: Budget | null;
   hold: Hold | null;
   scheduled: boolean;
+  /** The Monday of the week in which a point without a record is brought to a baseline. */
+  baseline: Day;
 }
 
 export type FactName = keyof FactValues;

@@ -26,7 +26,17 @@ export const TABLES = {
   machine: {
     id: key(), organisationId, placeId: text(), type: text(), label: text(), maker: text(), model: text(), installedDay: integerOrNull(),
     fuel: text(), owner: text(), drainBranch: text(), shutoffPhotoId: textOrNull(), retiredDay: integerOrNull(), createdAt,
+    /** What stands on its label. */
+    number: integer(),
+    /** Procedures of parts that this one lacks, JSON. */
+    leftOut: text(), platePhotoId: textOrNull(),
   },
+  /** A unit template of the manager's own: its machines, JSON. */
+  template: { id: key(), organisationId, name: text(), content: text(), createdAt, removedAt: integerOrNull() },
+  /** A manager's own edition of a procedure, numbered; without content, ours was taken up again. `ours` is the version that it was made beside. */
+  edition: { id: key(), organisationId, procedure: text(), number: integer(), ours: integer(), content: textOrNull(), note: text(), createdAt, createdBy: text() },
+  /** A measurement as it was worked out, kept with the point's record of that time. */
+  measurement: { id: key(), organisationId, pointId: text(), recordId: textOrNull(), measure: text(), inputs: text(), says: text(), note: text(), at: integer(), personId: text() },
   machineServes: { id: key(), organisationId, machineId: text(), placeId: text() },
   /** A service point. `number` is its short name in lists and links. */
   point: { id: key(), organisationId, number: integer(), machineId: text(), procedure: text(), createdAt },

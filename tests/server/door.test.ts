@@ -76,6 +76,8 @@ describe('The door', () => {
     const photoId = submission.records[0]!.photos[0]!.photoId;
     const signalId = v7();
     await flat.tenant.post('/signals', { id: signalId, machineId: flat.machineId, type: 'washer.code' }).expect(200);
+    const templateId = v7();
+    await house.manager.post('/templates', { id: templateId, name: 'Bare', machines: [{ type: 'washer' }] }).expect(200);
     const emitterId = (await house.manager.post(`/machines/${flat.machineId}/emitters`).expect(200)).body.id as string;
     const proper: Partial<Record<RouteName, [string, object]>> = {
       'property.change': [flat.propertyId, { practice: 'light', from: '2026-11-01' }], 'place.read': [flat.placeId, {}],
@@ -89,6 +91,7 @@ describe('The door', () => {
       'emitter.create': [flat.machineId, {}], 'emitter.retire': [emitterId, {}], 'machine.contract': [flat.machineId, { contract: null }], 'machine.retire': [flat.machineId, { day: '2026-11-24' }],
       'place.hold': [flat.placeId, { until: null }], 'tenancy.end': [flat.tenancyId, { last: '2026-11-24' }],
       'point.anchor': [flat.points[BOOT]!, { anchor: null }], 'point.schedule': [flat.points[BOOT]!, { scheduled: 'no' }], 'point.suppose': [flat.points[BOOT]!, {}], 'point.working': [flat.points[BOOT]!, {}],
+      'machine.move': [flat.machineId, { placeId: flat.placeId }], 'labels.read': [flat.placeId, {}], 'template.ofPlace': [flat.placeId, {}], 'template.remove': [templateId, {}],
       'signal.dismiss': [signalId, { reason: 'Nothing at all.', recheck: '2026-12-24' }],
     };
     const withId = (Object.keys(ROUTES) as RouteName[]).filter((name) => ROUTES[name].path.includes(':id'));

@@ -106,7 +106,7 @@ describe('A method', () => {
     const form = await honestWork(house, house.manager, job);
     await house.manager.post(`/jobs/${job.id}/submission`, form).expect(200);
     const record = (await house.env.store.db.record.one({ id: form.records[0]!.id }))!;
-    expect(JSON.parse(record.canonical)).to.deep.include({ schema: 2, methods: { condensateAgent: 'vinegar', condensatePower: 'always' }, agent: 'vinegar' });
+    expect(JSON.parse(record.canonical)).to.deep.include({ schema: 3, edition: null, methods: { condensateAgent: 'vinegar', condensatePower: 'always' }, agent: 'vinegar' });
   });
   it('that we do not hand to tenants makes the job staff’s', async () => {
     const hood = await registerFlat(house, 'hood', 'Flat 9C');

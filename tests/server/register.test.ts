@@ -14,7 +14,7 @@ describe('The register', () => {
   it('numbers points on, for short links', async () => {
     expect(flat.numbers).to.deep.equal([1, 2, 3, 4]);
     const second = await registerFlat(house, 'dryer', 'Flat 2A');
-    expect(second.numbers).to.deep.equal([5, 6]);
+    expect(second.numbers).to.deep.equal([5, 6, 7, 8, 9, 10, 11]);
     const { body } = await house.manager.get('/points/5').expect(200);
     expect(body.place.name).to.equal('Flat 2A');
   });
@@ -24,10 +24,10 @@ describe('The register', () => {
     const machineId = v7();
     await house.manager.post('/machines', { id: machineId, placeId: plantId, type: 'airHandler', fuel: 'gas', owner: 'landlord', serves: [flat.placeId], drainBranch: 'Floor drain' }).expect(200);
     const { machines } = (await house.manager.get(`/places/${plantId}`)).body;
-    expect(machines[0]).to.include({ fuel: 'gas', drainBranch: 'Floor drain', name: 'Air handler' });
+    expect(machines[0]).to.include({ fuel: 'gas', drainBranch: 'Floor drain', name: 'Air handler, 1-inch filter' });
     expect(machines[0].serves).to.deep.equal([{ id: flat.placeId, name: 'Flat 1A' }]);
     const home = (await flat.tenant.get('/home')).body;
-    expect(home.machines.map(({ name }: { name: string }) => name).sort()).to.deep.equal(['Air handler', 'Washer, front load']);
+    expect(home.machines.map(({ name }: { name: string }) => name).sort()).to.deep.equal(['Air handler, 1-inch filter', 'Washer, front load']);
     await flat.tenant.post('/faults', { id: v7(), machineId, symptom: 'airHandler.weak' }).expect(200);
   });
   it('lets a unit to one tenancy at a time', async () => {
@@ -89,7 +89,7 @@ describe('The register', () => {
   it('offers near points of the machine for the same sitting, and says who may', async () => {
     const air = await registerFlat(house, 'airHandler', 'Flat 3A');
     const point = await pointOf('airHandler.condensateDrain', air);
-    expect(point.rideAlong).to.have.length(3);
+    expect(point.rideAlong).to.have.length(5);
     expect(point.rideAlong.find(({ name }: { name: string }) => name === 'Return filter')).to.include({ name: 'Return filter', chosen: true, forTenant: true });
     expect(point.assignees.find(({ role }: { role: string }) => role === 'tenant').may).to.equal(false);
     expect(point.assignees.find(({ role }: { role: string }) => role === 'me').may).to.equal(true);

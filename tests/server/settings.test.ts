@@ -169,7 +169,7 @@ describe('Habits and looks through the services', () => {
     await house.manager.post('/looks', { id: v7(), number: 1, grade: 'due', note: 'By the door.' }).expect(200);
     const [entry] = await house.env.store.db.logEntry.all({ kind: 'look' });
     const told = JSON.parse(entry!.canonical) as Record<string, unknown>;
-    expect(told).to.include({ kind: 'look', grade: 'due', day: '2026-11-24', schema: 2 });
+    expect(told).to.include({ kind: 'look', grade: 'due', day: '2026-11-24', schema: 3 });
     expect(entry!.canonical).not.to.contain('By the door');
     expect(entry!.canonical).not.to.contain((await read('/session')).me.id);
     expect((await house.env.store.db.personal.all({ recordId: String(told.id) })).map(({ field }) => field).sort()).to.deep.equal(['by', 'note']);

@@ -1,0 +1,30 @@
+/** Keeping a measurement with the record that it belongs to. */
+import { isoFromDay } from '../../core/calendar/day.ts';
+import { measureOf } from '../../core/measure/measures.ts';
+import { workingWords } from '../../core/measure/words.ts';
+import type { KeepMeasurement, MeasurementAnswer } from '../../contract/measure.ts';
+import { findPoint } from '../due/find.ts';
+import type { Call } from '../env.ts';
+import { fieldProblem } from '../http/problem.ts';
+
+/** Works a measurement out again and keeps it with the point's latest record, for good. */
+export async function keepMeasurement(call: Call, { id, point: asked, measure, inputs, note }: KeepMeasurement): Promise<MeasurementAnswer> {
+  const { db, actor, now, env: { say } } = call;
+  const point = await findPoint(call, asked);
+  const { of, work } = measureOf(measure);
+  if (of.length > 0 && !of.includes(point.procedure)) throw fieldProblem('point', 'field.measurePoint');
+  let working;
+  try {
+    working = work(inputs);
+  } catch (error) {
+    if (error instanceof RangeError) throw fieldProblem('inputs', 'field.measure');
+    throw error;
+  }
+  const [record] = await db.record.all({ pointId: point.id }, { order: [['doneAt', 'DESC']], limit: 1 });
+  const { terms, limits } = workingWords(say, working, call.units ?? 'metric');
+  await db.measurement.insert({
+    id, organisationId: actor.organisationId, pointId: point.id, recordId: record?.id ?? null, measure, inputs: JSON.stringify(inputs), says: [...terms, ...limits.map((it) => it.says)].join(' · '),
+    note, at: now, personId: actor.personId,
+  });
+  return { point: say(`point.${point.procedure}`), record: record ? isoFromDay(record.doneDay) : null };
+}

@@ -1,0 +1,49 @@
+/** What a label opens: a machine wherever it stands now, for whoever may see it. */
+import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
+import { procedureOf } from '../../core/catalogue/catalogue.ts';
+import { signalsForPeople } from '../../core/due/signals.ts';
+import { symptomsOf } from '../../core/faults/symptoms.ts';
+import { DOING_STATES } from '../../core/jobs/transitions.ts';
+import type { MachineAnswer } from '../../contract/labels.ts';
+import { dueWords } from '../due/dueWords.ts';
+import { markDates } from '../due/point.ts';
+import type { Call } from '../env.ts';
+import { isOffice } from '../env.ts';
+import { listFaults } from '../faults/faults.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { summarise } from '../jobs/describe.ts';
+import { machineName } from './names.ts';
+import { visibleMachine } from './visible.ts';
+
+export async function readMachine(call: Call, number: string): Promise<MachineAnswer> {
+  const { db, actor, now, env: { say } } = call;
+  const labelled = /^\d{1,9}$/.test(number) ? await db.machine.one({ number: Number(number), organisationId: actor.organisationId }) : undefined;
+  if (!labelled) throw notFound();
+  // A machine that moved, or somebody who moved: the label still means that machine, and it is not theirs to see.
+  const machine = await visibleMachine(call, labelled.id).catch(() => { throw new Problem(404, 'labelElsewhere'); });
+  const place = (await db.place.one({ id: machine.placeId }))!;
+  const property = (await db.property.one({ id: place.propertyId }))!;
+  const today = dayOfInstant(now, property.zone);
+  const points = await db.point.all({ machineId: machine.id }, { order: [['number', 'ASC']] });
+  const marks = await db.mark.all({ pointId: points.map(({ id }) => id) });
+  const jobs = await db.job.all({ machineId: machine.id, state: [...DOING_STATES] });
+  const mine = jobs.find(({ assigneeId }) => assigneeId === actor.personId);
+  return {
+    id: machine.id, number: machine.number, name: machineName(say, machine), maker: machine.maker, model: machine.model, retired: machine.retiredDay === null ? null : isoFromDay(machine.retiredDay),
+    place: { id: place.id, name: place.name, property: property.name, today },
+    points: points.flatMap((point) => {
+      const mark = marks.find(({ pointId }) => pointId === point.id);
+      const { kind, safetyCritical, key } = procedureOf(point.procedure);
+      return mark ? [{ number: point.number, name: say(`point.${key}`), kind, safetyCritical, mark: markDates(mark), due: dueWords(say, [mark], today) }] : [];
+    }),
+    job: mine ? { id: mine.id, title: (await summarise(call, mine)).title } : null,
+    othersJob: jobs.some(({ assigneeId }) => assigneeId !== actor.personId),
+    faults: (await listFaults(call, { machineId: machine.id })).filter(({ closedAt }) => closedAt === null)
+      // At a machine that serves several homes, who reported what is not the neighbours' to know.
+      .map((fault) => (isOffice(actor) ? fault : { ...fault, openedBy: '', note: '', photoIds: [] })),
+    reportable: {
+      id: machine.id, name: machineName(say, machine), symptoms: symptomsOf(machine.type).map(({ key, stopUsing }) => ({ key, stopUsing, says: say(`symptom.${key}`) })),
+      signals: signalsForPeople(machine.type).map(({ key }) => ({ key, says: say(`signal.${key}`) })),
+    },
+  };
+}

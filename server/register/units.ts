@@ -1,0 +1,92 @@
+/** Many at once: units from a template, copies of a unit, one machine in many units. */
+import { machineTypeOf } from '../../core/catalogue/machines.ts';
+import { STARTERS } from '../../core/register/starters.ts';
+import type { TemplateSummary } from '../../contract/bulk.ts';
+import type { MachineSketch, ManyMachines, NewTemplate, NewUnits, Specification } from '../../contract/register.ts';
+import type { Call } from '../env.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { factsOf } from '../store/facts.ts';
+import type { Row } from '../store/tables.ts';
+import { addMachines, inParts } from './addMachines.ts';
+import { findPlace, findProperty } from './places.ts';
+
+/** Registers units that are alike, in the order of their names. */
+export async function createUnits(call: Call, { propertyId, buildingId, names, machines }: NewUnits): Promise<{ ids: string[]; points: number }> {
+  const { env, db, actor: { organisationId }, now } = call;
+  const { zone } = await findProperty(call, propertyId);
+  if (buildingId && !(await db.building.one({ id: buildingId, propertyId }))) throw notFound();
+  const known = new Set((await db.place.all({ propertyId }, { columns: ['name'] })).map(({ name }) => name));
+  names.forEach((name, i) => {
+    if (known.has(name)) throw namesProblem('field.unitTaken', name);
+    if (names.indexOf(name) < i) throw namesProblem('field.twice', name);
+  });
+  const places: Row<'place'>[] = names.map((name, i) => ({ id: env.newId(), organisationId, propertyId, buildingId: buildingId ?? null, kind: 'unit', name, sort: known.size + i, createdAt: now }));
+  await inParts(places, (part) => db.place.insertMany(part));
+  const points = await addMachines(call, places.flatMap((place) => machines.map((machine) => ({ ...machine, id: env.newId(), place: { id: place.id, zone } }))));
+  return { ids: places.map(({ id }) => id), points: points.length };
+}
+
+const namesProblem = (key: string, name: string) => new Problem(422, 'fields', {}, { names: { key, values: { name } } });
+
+/** Adds one machine to each of many places. */
+export async function addToMany(call: Call, { placeIds, machine }: ManyMachines): Promise<{ points: number }> {
+  const placed = [];
+  for (const placeId of new Set(placeIds)) {
+    const place = await findPlace(call, placeId);
+    placed.push({ ...machine, id: call.env.newId(), place: { id: place.id, zone: (await findProperty(call, place.propertyId)).zone } });
+  }
+  return { points: (await addMachines(call, placed)).length };
+}
+
+/** The machines of a place as they may be put elsewhere: what must match at their points comes along, where they stand does not. */
+export async function sketchesOf({ db }: Call, placeId: string): Promise<MachineSketch[]> {
+  const machines = await db.machine.all({ placeId, retiredDay: null }, { order: [['number', 'ASC']] });
+  const points = await db.point.all({ machineId: machines.map(({ id }) => id) });
+  const facts = await factsOf(db, points.map(({ id }) => id), 'specification');
+  return machines.map(({ id, type, label, maker, model, installedDay: _, fuel, owner, drainBranch, leftOut }) => ({
+    type, label, maker, model, installed: null, fuel: fuel as 'electric', owner: owner as 'landlord', drainBranch, leftOut: JSON.parse(leftOut) as string[],
+    specifications: Object.fromEntries(points.filter(({ machineId }) => machineId === id).flatMap(({ id: pointId, procedure }): [string, Specification][] => {
+      const latest = facts.findLast(({ subjectId }) => subjectId === pointId)?.value;
+      return latest ? [[procedure, latest]] : [];
+    })),
+  }));
+}
+
+export async function createTemplate(call: Call, { id, name, machines }: NewTemplate): Promise<{ id: string }> {
+  const { db, actor: { organisationId }, now } = call;
+  for (const { type, leftOut } of machines) {
+    const points = machineTypeOf(type).points;
+    if (leftOut.some((it) => !points.includes(it))) throw new Problem(422, 'fields', {}, { machines: { key: 'field.leftOut', values: {} } });
+  }
+  await db.template.insert({ id, organisationId, name, content: JSON.stringify(machines), createdAt: now, removedAt: null });
+  return { id };
+}
+
+export async function removeTemplate({ db, actor: { organisationId }, now }: Call, id: string): Promise<object> {
+  if ((await db.template.update({ id, organisationId, removedAt: null }, { removedAt: now })) === 0) throw notFound();
+  return {};
+}
+
+const pointsOf = (machines: readonly MachineSketch[]) => machines.reduce((sum, { type, leftOut }) => sum + machineTypeOf(type).points.length - leftOut.length, 0);
+
+/** Templates to choose from: one's own first, then those to begin with; and, where asked, those of a unit that is to be copied. */
+export async function listTemplates(call: Call): Promise<{ templates: TemplateSummary[] }> {
+  const { db, actor: { organisationId }, env: { say } } = call;
+  const own = (await db.template.all({ organisationId, removedAt: null }, { order: [['createdAt', 'ASC']] })).map(({ id, name, content }) => ({ id, name, own: true, machines: JSON.parse(content) as MachineSketch[] }));
+  const starters = STARTERS.map(({ key, machines }) => ({
+    id: key, name: say(`starter.${key}`), own: false,
+    machines: machines.map(({ type, drains, leftOut }): MachineSketch => ({
+      type, label: '', maker: '', model: '', installed: null, fuel: 'electric', owner: 'landlord', drainBranch: '', leftOut: [...leftOut ?? []],
+      specifications: drains ? { 'drains.dose': { drainCount: drains } } : {},
+    })),
+  }));
+  return { templates: [...own, ...starters].map((it) => ({ ...it, points: pointsOf(it.machines) })) };
+}
+
+/** A unit as a template, to copy it or to keep it. */
+export async function templateOfPlace(call: Call, placeId: string): Promise<TemplateSummary> {
+  const place = await findPlace(call, placeId);
+  const machines = await sketchesOf(call, place.id);
+  return { id: place.id, name: place.name, own: false, machines, points: pointsOf(machines) };
+}
+
