@@ -21,6 +21,7 @@ const places = computed(() => [
     { to: '/faults', name: say('nav.faults'), count: board.counts.faults }, { to: '/homes', name: say('nav.homes'), count: 0 },
   ] : []),
   ...(desk.isStaff || desk.isManager ? [{ to: '/today', name: say('nav.today'), count: 0 }] : []),
+  ...(desk.isManager || desk.isStaff ? [{ to: '/procedures', name: say('nav.procedures'), count: 0 }, { to: '/measure', name: say('nav.measure'), count: 0 }] : []),
   ...(desk.isManager ? [{ to: '/practice', name: say('nav.practice'), count: 0 }, { to: '/people', name: say('nav.people'), count: 0 }] : [{ to: '/faults', name: say('nav.faults'), count: 0 }]),
 ]);
 
@@ -32,7 +33,7 @@ async function signOut(): Promise<void> {
   await router.push('/sign-in');
 }
 
-const GO: Readonly<Record<string, string>> = { l: '/line', p: '/proof', f: '/faults', h: '/homes', r: '/practice' };
+const GO: Readonly<Record<string, string>> = { l: '/line', p: '/proof', f: '/faults', h: '/homes', r: '/practice', c: '/procedures', m: '/measure' };
 let pending = false;
 const onKey = (event: KeyboardEvent) => {
   const { target } = event;

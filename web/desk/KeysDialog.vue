@@ -2,7 +2,7 @@
 import { say } from '../language/say.ts';
 
 const shown = defineModel<boolean>({ required: true });
-const KEYS = [['/', 'find'], ['↑ ↓ ← →', 'arrows'], ['Enter', 'open'], ['Esc', 'close'], ['a', 'accept'], ['s', 'sendBack'], ['r', 'register'], ['→', 'skip'], ['g then l p f h r', 'go'], ['?', 'help']] as const;
+const KEYS = [['/', 'find'], ['↑ ↓ ← →', 'arrows'], ['Enter', 'open'], ['Esc', 'close'], ['a', 'accept'], ['s', 'sendBack'], ['r', 'register'], ['→', 'skip'], ['g then l p f h r c m', 'go'], ['?', 'help']] as const;
 </script>
 
 <template>

@@ -23,8 +23,16 @@ export const router = createRouter({
     { path: '/faults', component: () => import('../faults/FaultsScreen.vue') },
     { path: '/faults/report', component: () => import('../faults/StaffReportScreen.vue') },
     { path: '/homes', component: () => import('../register/HomesScreen.vue'), meta: { manager: true } },
+    { path: '/homes/import', component: () => import('../register/ImportScreen.vue'), meta: { manager: true } },
+    { path: '/homes/baseline', component: () => import('../register/BaselineScreen.vue'), meta: { manager: true } },
+    { path: '/homes/labels', component: () => import('../register/LabelsScreen.vue'), meta: { manager: true } },
     { path: '/homes/:id', component: () => import('../register/PlaceScreen.vue'), props: true },
     { path: '/homes/:id/turnover', component: () => import('../register/TurnoverScreen.vue'), meta: { manager: true }, props: true },
+    { path: '/homes/:id/walk', component: () => import('../register/WalkScreen.vue'), meta: { manager: true }, props: true },
+    { path: '/procedures', component: () => import('../catalogue/ProceduresScreen.vue') },
+    { path: '/procedures/:id', component: () => import('../catalogue/ProcedureScreen.vue'), props: true },
+    { path: '/measure', component: () => import('../measure/MeasureScreen.vue') },
+    { path: '/m/:number(\\d+)', component: () => import('../catalogue/MachineScreen.vue'), props: true },
     { path: '/people', component: () => import('../people/PeopleScreen.vue'), meta: { manager: true } },
     { path: '/today', component: () => import('../jobs/TodayScreen.vue') },
     { path: '/jobs/:id', component: () => import('../jobs/StaffJobScreen.vue'), props: true },
@@ -38,6 +46,6 @@ router.beforeEach(async (to) => {
   if (desk.firstRun) return to.path === '/first-run' ? true : '/first-run';
   if (to.meta.open) return desk.me ? '/' : true;
   if (!desk.me) return { path: '/sign-in', query: to.fullPath === '/' ? {} : { to: to.fullPath } };
-  if (desk.me.roles.every((role) => role === 'tenant')) { location.assign('/home/'); return false; }
+  if (desk.me.roles.every((role) => role === 'tenant')) { location.assign(to.path.startsWith('/m/') ? `/home${to.path}` : '/home/'); return false; }
   return to.meta.manager && !desk.isManager ? '/today' : true;
 });

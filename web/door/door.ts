@@ -1,5 +1,6 @@
 /** The web's side of the door: reads, and writes that are safe to repeat. */
 import { v7 } from 'uuid';
+import { chosenUnits } from './units.ts';
 import type { SessionAnswer } from '../../contract/people.ts';
 
 /** A problem as the server tells it: a sentence, and what is wrong with which field. */
@@ -65,7 +66,7 @@ function send<T>(method: string, path: string, body: string | FormData | undefin
 async function ask<T>(path: string, init: RequestInit): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, { ...init, credentials: 'same-origin' });
+    response = await fetch(`/api${path}`, { ...init, credentials: 'same-origin', headers: { ...init.headers, 'x-units': chosenUnits() } });
   } catch {
     throw new Refusal(0, 'offline');
   }

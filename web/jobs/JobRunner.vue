@@ -10,6 +10,7 @@ import { useLoading } from '../door/load.ts';
 import StripGauge from '../due/StripGauge.vue';
 import { say } from '../language/say.ts';
 import { dropDraft, openOn, submissionOf, useDraft, type Draft } from './draft.ts';
+import Illustration from '../catalogue/Illustration.vue';
 import JobReview from './JobReview.vue';
 import JobStuck from './JobStuck.vue';
 import NeedField from './NeedField.vue';
@@ -103,6 +104,7 @@ async function send(): Promise<void> {
         <div v-if="job.sentBack" class="caution"><p class="strong">{{ say('job.sentBack') }}</p><p>{{ job.sentBack }}</p></div>
         <div class="stops"><h2>{{ say('job.stops') }}</h2><ul><li v-for="stop in job.stops" :key="stop" class="caution">{{ stop }}</li></ul></div>
         <div><h2>{{ say('job.need') }}</h2><ul class="kit"><li v-for="item in job.kit" :key="item">{{ item }}</li></ul></div>
+        <details class="mistakes"><summary>{{ say('job.mistakes') }}</summary><ul><li v-for="it in job.mistakes" :key="it">{{ it }}</li></ul></details>
         <StripGauge :marks="job.marks" :today="job.today" />
         <label class="safe" :class="{ open: tried && !safe }"><input v-model="safe" type="checkbox"> {{ say('job.stops.read') }}</label>
         <p v-if="tried && !safe" class="alarm" role="alert">{{ say('job.missing', { what: say('job.stops.read') }) }}</p>
@@ -112,6 +114,7 @@ async function send(): Promise<void> {
         <div><h1 ref="heading" tabindex="-1">{{ step.title }}</h1><p v-if="step.taskName" class="quiet">{{ step.taskName }}</p></div>
         <p v-if="step.caution" class="caution">{{ step.caution }}</p>
         <p class="words">{{ step.body }}</p>
+        <Illustration v-if="step.illustration" :drawing="step.illustration" />
         <p v-if="expected && (step.phase === 'open' || step.needs.some(({ need }) => need.kind === 'size'))" class="small quiet">{{ say('job.expected') }}: {{ expected }}</p>
         <figure v-if="step.shutoffPhotoId"><img :src="photoUrl(step.shutoffPhotoId)" :alt="say('job.shutoff')"><figcaption class="small quiet">{{ say('job.shutoff') }}</figcaption></figure>
         <NeedField v-for="need in step.needs" :key="`${step.key} ${need.need.kind} ${need.need.key}`" :need="need" :step="step" :draft="draft" :procedure="job.tasks.find(({ id: it }) => it === step!.taskIds[0])!.procedure" />

@@ -5,14 +5,18 @@ import type { PropertySummary } from '../../contract/register.ts';
 import { get } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
+import ManyForm from './ManyForm.vue';
 import PlaceForm from './PlaceForm.vue';
 import PropertyFacts from './PropertyFacts.vue';
 import PropertyForm from './PropertyForm.vue';
+import UnitsForm from './UnitsForm.vue';
 
 const { value: answer, failure, loading, reload } = useLoading(() => get<{ properties: PropertySummary[] }>('/homes'));
+type What = 'place' | 'facts' | 'units' | 'many';
 const find = ref('');
+const told = ref('');
 const adding = ref(false);
-const open = ref<{ property: string; what: 'place' | 'facts' } | null>(null);
+const open = ref<{ property: string; what: What } | null>(null);
 
 const shown = computed(() => {
   const wanted = find.value.trim().toLowerCase();
@@ -22,12 +26,13 @@ const shown = computed(() => {
   })).filter(({ places }) => wanted === '' || places.length > 0);
 });
 
-async function saved(): Promise<void> {
+async function saved(says = ''): Promise<void> {
+  told.value = says;
   adding.value = false;
   open.value = null;
   await reload();
 }
-const toggle = (property: string, what: 'place' | 'facts') => { open.value = open.value?.property === property && open.value.what === what ? null : { property, what }; };
+const toggle = (property: string, what: What) => { open.value = open.value?.property === property && open.value.what === what ? null : { property, what }; };
 onMounted(reload);
 </script>
 
@@ -40,7 +45,9 @@ onMounted(reload);
     </header>
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
     <PropertyForm v-if="adding" @saved="saved" />
-    <div v-if="answer && answer.properties.length === 0 && !adding" class="none"><h2>{{ say('homes.none') }}</h2><p class="quiet">{{ say('homes.none.why') }}</p></div>
+    <p v-if="told" class="told" role="status">{{ told }}</p>
+    <p v-if="answer?.properties.length" class="acts small no-print"><RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink><a href="/api/register/table" download>{{ say('homes.export') }}</a><RouterLink to="/homes/baseline">{{ say('homes.baseline') }}</RouterLink><RouterLink to="/homes/labels">{{ say('homes.labels') }}</RouterLink></p>
+    <div v-if="answer && answer.properties.length === 0 && !adding" class="none"><h2>{{ say('homes.none') }}</h2><p class="quiet">{{ say('homes.none.why') }}</p><p><RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink></p></div>
     <p v-if="loading && !answer" class="quiet">{{ say('loading') }}</p>
     <section v-for="property in shown" :key="property.id" class="property">
       <div class="title">
@@ -48,11 +55,15 @@ onMounted(reload);
         <p class="quiet small">{{ property.address }} · {{ property.practiceSays }} · {{ say(`property.source.${property.water.source}`) }}<template v-if="property.water.hardnessMgL !== null">, {{ property.water.hardnessMgL }} mg/L</template> · {{ property.zone }}</p>
         <span class="acts no-print">
           <button type="button" class="plain link" @click="toggle(property.id, 'facts')">{{ say('homes.facts') }}</button>
+          <button type="button" class="plain link" @click="toggle(property.id, 'units')">{{ say('homes.addUnits') }}</button>
+          <button v-if="property.places.length" type="button" class="plain link" @click="toggle(property.id, 'many')">{{ say('homes.addMany') }}</button>
           <button type="button" class="plain link" @click="toggle(property.id, 'place')">{{ say('homes.addPlace') }}</button>
         </span>
       </div>
-      <PropertyFacts v-if="open?.property === property.id && open.what === 'facts'" :property="property" @saved="saved" />
-      <PlaceForm v-if="open?.property === property.id && open.what === 'place'" :property="property" @saved="saved" />
+      <PropertyFacts v-if="open?.property === property.id && open.what === 'facts'" :property="property" @saved="saved()" />
+      <UnitsForm v-if="open?.property === property.id && open.what === 'units'" :property-id="property.id" :buildings="property.buildings" @saved="saved" />
+      <ManyForm v-if="open?.property === property.id && open.what === 'many'" :property="property" @saved="saved" />
+      <PlaceForm v-if="open?.property === property.id && open.what === 'place'" :property="property" @saved="saved()" />
       <ul class="places">
         <li v-for="place in property.places" :key="place.id">
           <RouterLink :to="`/homes/${place.id}`"><b>{{ place.name }}</b><span class="quiet small">{{ place.tenant ?? (place.kind === 'shared' ? say('place.kind.shared') : say('homes.vacant')) }}</span><span class="quiet small">{{ say('homes.machines', { count: place.machines }) }}</span></RouterLink>
@@ -68,7 +79,8 @@ header { display: flex; gap: 14px; align-items: center; flex-wrap: wrap; }
 header h1 { margin-right: auto; }
 .find { max-width: 260px; }
 .title { display: flex; align-items: baseline; gap: 6px 14px; flex-wrap: wrap; border-bottom: 2px solid var(--ink); padding-bottom: 5px; }
-.acts { margin-left: auto; display: flex; gap: 16px; }
+.acts { display: flex; flex-wrap: wrap; gap: 6px 16px; }
+.title .acts { margin-left: auto; }
 .link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; font-size: 14px; }
 .places { display: grid; grid-template-columns: repeat(auto-fill, minmax(230px, 1fr)); }
 .places a { display: grid; padding: 9px 10px 9px 0; color: var(--ink); text-decoration: none; border-bottom: 1px solid var(--hair); }

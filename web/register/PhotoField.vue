@@ -4,7 +4,7 @@ import { photoUrl, sendPhoto } from '../door/door.ts';
 import { pickedFile, useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 
-defineProps<{ label: string; hint?: string; quiet?: boolean }>();
+defineProps<{ label: string; hint?: string; quiet?: boolean; camera?: boolean }>();
 const photoId = defineModel<string | null>({ required: true });
 const { busy, failure, run } = useSending();
 
@@ -16,9 +16,9 @@ async function pick(event: Event): Promise<void> {
 
 <template>
   <div class="photo">
-    <label class="pick" :class="{ quiet }"><input type="file" accept="image/jpeg,image/png,image/webp" class="unseen" @change="pick"><span>{{ busy ? say('job.photo.sending') : label }}</span></label>
+    <label class="pick" :class="{ quiet }"><input type="file" accept="image/jpeg,image/png,image/webp" class="unseen" :capture="camera ? 'environment' : undefined" @change="pick"><span>{{ busy ? say('job.photo.sending') : label }}</span></label>
     <span v-if="hint" class="quiet small">{{ hint }}</span>
-    <img v-if="photoId" :src="photoUrl(photoId)" alt="" width="96">
+    <img v-if="photoId && !camera" :src="photoUrl(photoId)" alt="" width="96">
     <p v-if="failure" class="alarm small" role="alert">{{ failure }}</p>
   </div>
 </template>

@@ -2,7 +2,9 @@
 /** A home: its standing, who lives there, its machines with their points on the strip, its faults. */
 import { computed, onMounted, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import type { MachineSummary, PlaceAnswer } from '../../contract/register.ts';
+import type { TemplateSummary } from '../../contract/bulk.ts';
+import { newTemplate, type MachineSummary, type PlaceAnswer } from '../../contract/register.ts';
+import { useForm } from '../door/form.ts';
 import { useDesk } from '../desk/deskStore.ts';
 import { get, photoUrl, write, newId } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
@@ -18,6 +20,7 @@ import MachineMore from './MachineMore.vue';
 import PhotoField from './PhotoField.vue';
 import PointSpecification from './PointSpecification.vue';
 import TenancyPanel from './TenancyPanel.vue';
+import UnitsForm from './UnitsForm.vue';
 import type { PointSummary } from '../../contract/register.ts';
 
 const props = defineProps<{ id: string }>();
@@ -50,7 +53,7 @@ function words({ mark, scheduled }: PointSummary): string {
 const isLate = ({ mark, scheduled }: PointSummary) => scheduled && ['past', 'longPast'].includes(standOn(mark, today.value).state) && mark.work === 0;
 const lacksSpecification = ({ fields, specification }: PointSummary) => fields.includes('filterSize') && !specification.filterSize;
 const detail = (machine: MachineSummary) => [
-  [machine.maker, machine.model].filter(Boolean).join(' '), machine.fuel === 'gas' ? say('machine.gas') : '',
+  [machine.maker, machine.model].filter(Boolean).join(' '), say('machine.number', { number: machine.number }), machine.fuel === 'gas' ? say('machine.gas') : '',
   machine.installed ? say('machine.installed.says', { day: say.day(dayFromIso(machine.installed)) }) : '', machine.drainBranch,
   machine.contract ? say('machine.contract.says', { months: machine.contract.everyMonths }) : '', machine.retired ? say('machine.retired', { day: say.day(dayFromIso(machine.retired)) }) : '',
 ].filter(Boolean).join(' · ');
@@ -59,6 +62,22 @@ async function setShutoff(machine: MachineSummary, shutoffPhotoId: string | null
   if (!shutoffPhotoId) return;
   await write('PUT', `/machines/${machine.id}`, { shutoffPhotoId }, newId());
   await reload();
+}
+const copying = ref(false);
+const naming = ref(false);
+const templateName = ref('');
+const told = ref('');
+const template = useForm(newTemplate);
+function copied(says: string): void {
+  copying.value = false;
+  told.value = says;
+}
+async function saveTemplate(): Promise<void> {
+  const { machines } = await get<TemplateSummary>(`/places/${props.id}/template`);
+  const id = newId();
+  if (!(await template.submit({ id, name: templateName.value, machines }, (form) => write('POST', '/templates', form, id)))) return;
+  naming.value = false;
+  told.value = say('template.saved');
 }
 async function saved(): Promise<void> {
   addingMachine.value = false;
@@ -81,11 +100,15 @@ onMounted(reload);
       <div class="columns">
         <section>
           <div class="head"><h2>{{ say('place.machines') }}</h2><VBtn v-if="desk.isManager" color="primary" :variant="addingMachine ? 'outlined' : 'flat'" @click="addingMachine = !addingMachine">{{ say(addingMachine ? 'cancel' : 'place.addMachine') }}</VBtn></div>
+          <p v-if="desk.isManager" class="acts small no-print"><RouterLink :to="`/homes/${place.id}/walk`">{{ say('place.walk') }}</RouterLink><button type="button" class="plain link" @click="copying = !copying">{{ say('place.copy') }}</button><button v-if="place.machines.length" type="button" class="plain link" @click="naming = !naming">{{ say('template.save') }}</button><RouterLink v-if="place.machines.length" :to="{ path: '/homes/labels', query: { where: `place/${place.id}` } }">{{ say('place.labels') }}</RouterLink></p>
+          <p v-if="told" class="told" role="status">{{ told }}</p>
+          <UnitsForm v-if="copying" :property-id="place.property.id" :buildings="[]" :copy-of="place.id" :building-id="place.buildingId" @saved="copied" />
+          <form v-if="naming" class="naming" @submit.prevent="saveTemplate"><VTextField v-model="templateName" :label="say('template.name')" density="compact" :error-messages="template.errors.name" /><VBtn type="submit" variant="outlined" :loading="template.busy.value">{{ say('template.save') }}</VBtn></form>
           <MachineForm v-if="addingMachine" :place="place" @saved="saved" />
           <p v-if="place.machines.length === 0" class="quiet">{{ say('place.noMachines') }}</p>
           <article v-for="machine in place.machines" :key="machine.id" class="machine">
             <div class="head"><h3>{{ machine.name }}</h3><p class="quiet small">{{ detail(machine) }} <button v-if="desk.isManager && !machine.retired" type="button" class="plain link" :aria-expanded="more === machine.id" @click="more = more === machine.id ? null : machine.id">{{ say('machine.more') }}</button></p></div>
-            <MachineMore v-if="more === machine.id" :machine="machine" :today="today" @saved="saved" />
+            <MachineMore v-if="more === machine.id" :machine="machine" :place-id="place.id" :today="today" @saved="saved" />
             <ul>
               <li v-for="point in machine.points" :key="point.id" class="point">
                 <RouterLink v-if="desk.isManager" :to="`/line/${point.number}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink>
@@ -129,6 +152,8 @@ header { display: flex; align-items: baseline; gap: 12px; flex-wrap: wrap; }
 .spec { grid-column: 1 / -1; }
 .link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; text-align: right; }
 .shut { padding-top: 8px; }
+.acts { display: flex; flex-wrap: wrap; gap: 4px 18px; padding-top: 4px; }
+.naming { display: grid; grid-template-columns: minmax(0, 320px) auto; gap: 10px; justify-content: start; padding-top: 8px; }
 .shut img { border-radius: 6px; }
 aside { display: grid; gap: 22px; }
 @media (max-width: 860px) { .columns { grid-template-columns: 1fr; } .point { grid-template-columns: 1fr auto; } .page { padding: 14px; } }

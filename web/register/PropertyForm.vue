@@ -1,15 +1,19 @@
 <script setup lang="ts">
 /** Registering a property. */
-import { reactive } from 'vue';
+import { onMounted, reactive } from 'vue';
 import { newProperty } from '../../contract/register.ts';
 import { newId, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import type { Practice } from '../../core/due/practice.ts';
 import ZoneField from '../people/ZoneField.vue';
+import { namesBy, useTemplates } from './useTemplates.ts';
 import WaterAndPractice from './WaterAndPractice.vue';
 
-const emit = defineEmits<{ saved: [] }>();
+const emit = defineEmits<{ saved: [string] }>();
+const { load, chosen, template, items } = useTemplates(null);
+const units = reactive({ count: 0, pattern: 'Flat #' });
+chosen.value = 'oneBed';
 const entry = reactive({
   id: newId(), name: '', address: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   water: { source: 'public' as 'public' | 'well', hardnessMgL: null as number | null }, practice: null as Practice | null,
@@ -17,8 +21,18 @@ const entry = reactive({
 const { errors, refusal, busy, submit } = useForm(newProperty);
 
 async function save(): Promise<void> {
-  if (await submit(entry, (form) => write('POST', '/properties', form, entry.id))) emit('saved');
+  let says = '';
+  const done = await submit(entry, async (form) => {
+    await write('POST', '/properties', form, entry.id);
+    const names = namesBy(units.pattern, 1, Math.min(300, Number(units.count) || 0));
+    if (names.length === 0) return;
+    const { points } = await write<{ points: number }>('POST', '/units', { propertyId: entry.id, buildingId: null, names, machines: template.value?.machines ?? [] }, unitsKey);
+    says = say('units.done', { count: names.length, points });
+  });
+  if (done) emit('saved', says);
 }
+const unitsKey = newId();
+onMounted(load);
 </script>
 
 <template>
@@ -27,6 +41,12 @@ async function save(): Promise<void> {
     <VTextField v-model="entry.address" :label="say('property.address')" :error-messages="errors.address" />
     <ZoneField v-model="entry.zone" :label="say('property.zone')" :error="errors.zone" />
     <WaterAndPractice v-model:water="entry.water" v-model:practice="entry.practice" :errors="errors" />
+    <fieldset class="units">
+      <legend>{{ say('units.first') }}</legend>
+      <VTextField v-model.number="units.count" type="number" min="0" max="300" :label="say('units.count')" />
+      <VTextField v-model="units.pattern" :label="say('units.pattern')" :hint="say('units.pattern.hint')" />
+      <VSelect v-model="chosen" class="template" :items="items" :label="say('units.template')" :hint="template ? say('units.says', { machines: template.machines.length, points: template.points }) : ''" persistent-hint />
+    </fieldset>
     <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
     <VBtn type="submit" color="primary" :loading="busy">{{ say('property.save') }}</VBtn>
   </form>
@@ -34,5 +54,8 @@ async function save(): Promise<void> {
 
 <style scoped>
 .form { padding: 18px; display: grid; grid-template-columns: repeat(auto-fit, minmax(260px, 1fr)); gap: 4px 16px; }
+.units { grid-column: 1 / -1; border: 0; padding: 0; display: grid; grid-template-columns: 130px 1fr 2fr; gap: 4px 16px; }
+.units legend { font-weight: 640; padding: 0 0 6px; }
+@media (max-width: 720px) { .units { grid-template-columns: 1fr; } }
 .tell, .v-btn { grid-column: 1 / -1; justify-self: start; }
 </style>

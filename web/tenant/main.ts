@@ -15,6 +15,7 @@ const createTenantRouter = () => createRouter({
     { path: '/', component: () => import('./HomeScreen.vue') },
     { path: '/jobs/:id', component: () => import('./TenantJobScreen.vue'), props: true },
     { path: '/look/:number(\\d+)', component: () => import('./TenantLookScreen.vue'), props: true },
+    { path: '/m/:number(\\d+)', component: () => import('./TenantMachineScreen.vue'), props: true },
     { path: '/report', component: () => import('./ReportScreen.vue') },
     { path: '/:rest(.*)*', redirect: '/' },
   ],

@@ -1,0 +1,24 @@
+/** The units in which this person reads and enters, kept on the device; at first those of where it is set up. */
+import { ref } from 'vue';
+import { celsius, fahrenheit, MM_PER_FOOT, type UnitSystem } from '../../core/quantities/units.ts';
+import { US_FLUID_OUNCE_ML, US_GALLON_ML } from '../../core/quantities/volume.ts';
+import type { FieldKind } from '../../core/measure/measures.ts';
+import { chosenUnits, keepUnits } from '../door/units.ts';
+
+export const units = ref<UnitSystem>(chosenUnits());
+
+export function setUnits(system: UnitSystem): void {
+  units.value = system;
+  keepUnits(system);
+}
+
+interface Entered { readonly unit: string; readonly shown: (metric: number) => number; readonly metric: (shown: number) => number }
+const by = (unit: string, factor: number): Entered => ({ unit, shown: (it) => it / factor, metric: (it) => it * factor });
+
+const ENTERED: Readonly<Record<UnitSystem, Readonly<Partial<Record<FieldKind, Entered>>>>> = {
+  metric: { celsius: by('°C', 1), ml: by('mL', 1), litres: by('L', 1), mm: by('m', 1000) },
+  us: { celsius: { unit: '°F', shown: fahrenheit, metric: celsius }, ml: by('fl oz', US_FLUID_OUNCE_ML), litres: by('gal', US_GALLON_ML / 1000), mm: by('ft', MM_PER_FOOT) },
+};
+
+/** How a field of some kind is entered. */
+export const enteredAs = (kind: FieldKind, system: UnitSystem): Entered => ENTERED[system][kind] ?? by('', 1);
