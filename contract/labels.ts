@@ -44,6 +44,8 @@ export interface MachineAnswer {
   readonly place: { readonly id: string; readonly name: string; readonly property: string; readonly today: number };
   readonly points: readonly {
     readonly number: number; readonly name: string; readonly kind: PointKind; readonly safetyCritical: boolean; readonly mark: MarkDates; readonly due: string;
+    /** It asks by itself; false is done when the machine is opened anyway. */
+    readonly scheduled: boolean;
   }[];
   /** The job that the caller has here, and whether anybody has one. */
   readonly job: { readonly id: string; readonly title: string } | null;

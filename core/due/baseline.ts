@@ -39,8 +39,8 @@ export function spreadBaseline(points: readonly Unlogged[], weeks: number): Map<
       const placeId = [...left.keys()].find((id) => entered.has(id)) ?? left.keys().next().value!;
       const sitting = left.get(placeId)!.shift()!;
       if (left.get(placeId)!.length === 0) left.delete(placeId);
-      // Over half of it on the far side of the share belongs to the next week.
-      while (current < weeks - 1 && filled + sitting.minutes / 2 > share * (current + 1)) {
+      // A sitting belongs to the week in which it begins.
+      while (current < weeks - 1 && filled >= share * (current + 1) - 1e-9) {
         current += 1;
         entered = new Set();
       }

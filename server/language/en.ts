@@ -30,7 +30,7 @@ export const serverText = {
   'problem.agentForbidden': '{option} uses {agent}, which is forbidden at {point}.',
   'problem.edition': '{says}', 'problem.editionChanged': '{by} has saved another edition meanwhile: {what}. Reload to build on it; your words stay in this form until you do.', 'problem.oursAlready': 'Ours is in force already.',
   'problem.noLabels': 'No machine stands there yet, so there is nothing to label.', 'problem.labelElsewhere': 'This label belongs to a machine that is not in your home. It may have been moved; tell your letting office.',
-  'label.title': 'Labels', 'label.number': 'No. {number}', 'label.scan': 'Scan: what is due, a look, a fault',
+  'label.title': 'Labels', 'label.number': 'No. {number}', 'label.rides': 'looked after when it is opened next', 'label.scan': 'Scan: what is due, a look, a fault',
   'item.finds': 'what was found', 'item.timer': 'a wait of {minutes, number} min', 'item.reading': '{name}: right from {low, number} to {high, number} {unit}',
   'story.measured': 'Measured: {says}{note, select, none {} other {. {note}}}', 'field.measurePoint': 'This measurement does not belong to that part.', 'field.measure': 'These values cannot be. Look at each once more.',
   'problem.rows': 'Nothing was written. {first}', 'problem.tooManyRows': 'A file may have up to {most, number} rows. Split it.', 'problem.noRows': 'The file has no rows under its head line.', 'import.row': 'Row {row, number}: {says}',

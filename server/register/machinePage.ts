@@ -34,7 +34,7 @@ export async function readMachine(call: Call, number: string): Promise<MachineAn
     points: points.flatMap((point) => {
       const mark = marks.find(({ pointId }) => pointId === point.id);
       const { kind, safetyCritical, key } = procedureOf(point.procedure);
-      return mark ? [{ number: point.number, name: say(`point.${key}`), kind, safetyCritical, mark: markDates(mark), due: dueWords(say, [mark], today) }] : [];
+      return mark ? [{ number: point.number, name: say(`point.${key}`), kind, safetyCritical, mark: markDates(mark), scheduled: mark.scheduled === 1, due: mark.scheduled === 1 ? dueWords(say, [mark], today) : say('label.rides') }] : [];
     }),
     job: mine ? { id: mine.id, title: (await summarise(call, mine)).title } : null,
     othersJob: jobs.some(({ assigneeId }) => assigneeId !== actor.personId),

@@ -66,8 +66,8 @@ async function save(): Promise<void> {
 
 <style scoped>
 .edition { display: grid; gap: 12px; }
-.top { display: grid; grid-template-columns: 140px 240px minmax(0, 1fr); gap: 8px 14px; }
-.top .v-textarea { grid-column: span 1; }
+.top { display: grid; grid-template-columns: 130px 190px repeat(auto-fit, minmax(180px, 1fr)); gap: 8px 14px; align-items: start; }
+.edition :deep(::placeholder) { color: var(--ink-2); opacity: 1; }
 ol { display: grid; gap: 8px; }
 li { padding: 8px 12px 12px; display: grid; gap: 8px; }
 .head { display: flex; gap: 10px; align-items: baseline; flex-wrap: wrap; }

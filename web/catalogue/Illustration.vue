@@ -18,6 +18,6 @@ watch(() => props.drawing.key, draw);
 </template>
 
 <style scoped>
-.drawing { margin: 0; background: #eef1ec; color: #18262b; border-radius: 8px; padding: 8px; display: grid; justify-items: center; gap: 2px; max-width: 300px; }
-img, .space { width: 100%; max-width: 240px; height: auto; aspect-ratio: 4 / 3; }
+.drawing { margin: 0; background: #eef1ec; color: #18262b; border-radius: 8px; padding: 8px; display: grid; justify-items: center; gap: 2px; max-width: 260px; }
+img, .space { width: 100%; max-width: 200px; height: auto; aspect-ratio: 4 / 3; }
 </style>

@@ -14,7 +14,7 @@ const props = defineProps<{ number: string; placeLink: boolean }>();
 const { value: machine, failure, reload } = useLoading(() => get<MachineAnswer>(`/labels/${props.number}`));
 const reporting = ref(false);
 const told = ref(false);
-const marks = computed(() => machine.value!.points.map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical })));
+const marks = computed(() => machine.value!.points.filter(({ scheduled }) => scheduled).map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical })));
 async function sent(): Promise<void> {
   reporting.value = false;
   told.value = true;

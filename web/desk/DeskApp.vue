@@ -21,8 +21,9 @@ const places = computed(() => [
     { to: '/faults', name: say('nav.faults'), count: board.counts.faults }, { to: '/homes', name: say('nav.homes'), count: 0 },
   ] : []),
   ...(desk.isStaff || desk.isManager ? [{ to: '/today', name: say('nav.today'), count: 0 }] : []),
+  ...(desk.isManager ? [] : [{ to: '/faults', name: say('nav.faults'), count: 0 }]),
   ...(desk.isManager || desk.isStaff ? [{ to: '/procedures', name: say('nav.procedures'), count: 0 }, { to: '/measure', name: say('nav.measure'), count: 0 }] : []),
-  ...(desk.isManager ? [{ to: '/practice', name: say('nav.practice'), count: 0 }, { to: '/people', name: say('nav.people'), count: 0 }] : [{ to: '/faults', name: say('nav.faults'), count: 0 }]),
+  ...(desk.isManager ? [{ to: '/practice', name: say('nav.practice'), count: 0 }, { to: '/people', name: say('nav.people'), count: 0 }] : []),
 ]);
 
 watch(() => desk.theme, (theme) => vuetify.change(theme), { immediate: true });

@@ -3,6 +3,7 @@
 import { computed, onMounted, ref } from 'vue';
 import { doneDayOf, WORK, type PointAnswer } from '../../contract/due.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
+import { MEASURES } from '../../core/measure/measures.ts';
 import { get, write } from '../door/door.ts';
 import { sentenceOf } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
@@ -34,6 +35,7 @@ const headline = computed(() => {
   if (share === undefined) return say('point.noRecord');
   return daysLeft < 0 ? say('point.past', { days: -daysLeft }) : daysLeft === 0 ? say('point.today') : say('point.in', { days: daysLeft });
 });
+const measurable = computed(() => MEASURES.some(({ of }) => of.includes(point.value!.procedure)));
 const lineDay = computed(() => point.value!.mark.servedDay + point.value!.mark.intervalDays);
 
 async function changed(): Promise<void> {
@@ -93,6 +95,7 @@ onMounted(load);
           <VBtn variant="outlined" @click="open = open === 'log' ? null : 'log'">{{ say('point.log') }}</VBtn>
         </template>
         <VBtn variant="outlined" :to="`/look/${point.number}`">{{ say('point.look') }}</VBtn>
+        <VBtn v-if="measurable" variant="outlined" :to="{ path: '/measure', query: { point: point.number, procedure: point.procedure } }">{{ say('point.measure') }}</VBtn>
         <VBtn variant="outlined" @click="open = open === 'specify' ? null : 'specify'">{{ say('point.specify') }}</VBtn>
       </section>
       <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>

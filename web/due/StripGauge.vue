@@ -8,7 +8,9 @@ import { GUTTER_END, LINE_AT, placeOf } from './scale.ts';
 import type { MarkDates } from '../../contract/register.ts';
 import type { PointKind } from '../../core/catalogue/types.ts';
 
-export interface GaugeMark extends MarkDates { readonly kind: string; readonly name: string; readonly safetyCritical: boolean }
+export interface GaugeMark extends MarkDates { readonly kind: string; readonly name: string; readonly safetyCritical: boolean;
+  /** It asks by itself; what rides along is never late. */
+  readonly scheduled?: boolean }
 
 const props = withDefaults(defineProps<{ marks: readonly GaugeMark[]; today: number; width?: number }>(), { width: 320 });
 const HEIGHT = 26;
@@ -22,7 +24,7 @@ const placed = computed(() => {
       const x = placeOf(mark.share) * props.width;
       const level = x - levels[0]! >= 13 ? 0 : 1;
       levels[level] = x;
-      const past = (mark.state === 'past' || mark.state === 'longPast') && mark.work === 0;
+      const past = mark.scheduled !== false && (mark.state === 'past' || mark.state === 'longPast') && mark.work === 0;
       return { ...mark, x, y: level === 0 ? HEIGHT / 2 : 6, glyph: GLYPHS[mark.kind as PointKind], tone: past ? 'late' : isOnHold(mark) ? 'fresh' : mark.work > 0 ? 'on' : mark.state === 'fresh' ? 'fresh' : 'plain' };
     });
 });

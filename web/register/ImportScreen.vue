@@ -109,7 +109,7 @@ onBeforeUnmount(() => worker?.terminate());
         <p class="strong">{{ say('import.counts', { rows: done.rows, properties: done.properties, units: done.units, machines: done.machines }) }}</p>
         <template v-if="done.wrong">
           <p class="alarm strong">{{ say('import.wrong', { count: done.wrong }) }}</p>
-          <table><thead><tr><th scope="col">{{ say('import.row') }}</th><th scope="col"><span class="unseen">{{ say('import.wrong', { count: done.wrong }) }}</span></th></tr></thead>
+          <table><thead><tr><th scope="col">{{ say('import.row') }}</th><th scope="col">{{ say('import.what') }}</th></tr></thead>
             <tbody><tr v-for="it in done.first" :key="it.row"><th scope="row">{{ it.row }}</th><td>{{ it.says.join(' ') }}</td></tr></tbody></table>
           <p v-if="done.wrong > done.first.length" class="quiet small">{{ say('import.more', { count: done.wrong - done.first.length }) }}</p>
         </template>

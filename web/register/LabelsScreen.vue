@@ -38,6 +38,6 @@ onMounted(all.load);
 .lead { max-width: 60ch; }
 .columns { display: grid; grid-template-columns: minmax(0, 420px) 210px; gap: 40px; align-items: start; }
 .sheet { display: grid; gap: 3px; padding: 10px; background: #fff; border: 1px solid var(--edge); aspect-ratio: 210 / 297; }
-.sheet i { background: var(--ink); opacity: .78; border-radius: 1px; } .sheet i.used { background: none; border: 1px dashed #84908f; opacity: 1; }
+.sheet i { border: 1px solid #cfd4d0; border-radius: 2px; background: linear-gradient(#18262b, #18262b) 12% 50% / 9px 9px no-repeat, linear-gradient(#9aa5a4, #9aa5a4) 70% 38% / 42% 2px no-repeat, linear-gradient(#c6ccca, #c6ccca) 62% 60% / 30% 2px no-repeat; } .sheet i.used { background: none; border-style: dashed; border-color: #84908f; }
 @media (max-width: 720px) { .columns { grid-template-columns: 1fr; } }
 </style>

@@ -31,7 +31,7 @@ const specifying = ref<string | null>(null);
 const more = ref<string | null>(null);
 
 const today = computed(() => place.value!.property.today);
-const gaugeOf = (points: readonly PointSummary[]): GaugeMark[] => points.map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical }));
+const gaugeOf = (points: readonly PointSummary[]): GaugeMark[] => points.map(({ mark, kind, name, safetyCritical, scheduled }) => ({ ...mark, kind, name, safetyCritical, scheduled }));
 const standing = computed(() => {
   const it = place.value!.standing;
   if (it.inOrder.of === 0) return [];
@@ -152,7 +152,7 @@ header { display: flex; align-items: baseline; gap: 12px; flex-wrap: wrap; }
 .spec { grid-column: 1 / -1; }
 .link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; text-align: right; }
 .shut { padding-top: 8px; }
-.acts { display: flex; flex-wrap: wrap; gap: 4px 18px; padding-top: 4px; }
+.acts { display: flex; flex-wrap: wrap; gap: 4px 18px; padding-top: 4px; align-items: baseline; }
 .naming { display: grid; grid-template-columns: minmax(0, 320px) auto; gap: 10px; justify-content: start; padding-top: 8px; }
 .shut img { border-radius: 6px; }
 aside { display: grid; gap: 22px; }

@@ -1,29 +1,58 @@
 <script setup lang="ts">
-/** The fields of a specification that a point has. */
+/** The fields of a specification that a point has, with what follows from them. */
+import { computed } from 'vue';
 import { FORBIDDABLE_AGENTS, type Specification } from '../../contract/register.ts';
 import type { SpecificationField } from '../../core/catalogue/types.ts';
+import { ductWorking } from '../../core/measure/ductRun.ts';
+import { faceWorking } from '../../core/measure/faceVelocity.ts';
+import { workingWords, type WorkingWords } from '../../core/measure/words.ts';
+import { parseFilterSize } from '../../core/quantities/filterSize.ts';
+import { units } from '../measure/units.ts';
 import { say } from '../language/say.ts';
+import DuctFields from './DuctFields.vue';
 
 defineProps<{ fields: readonly SpecificationField[]; errors: Readonly<Record<string, string>> }>();
 const value = defineModel<Specification>({ required: true });
 const TEXT: readonly SpecificationField[] = ['filterSize', 'position', 'airflow', 'note'];
+const NUMBERS: readonly SpecificationField[] = ['airflowCfm', 'drainCount', 'runMinutes', 'makerLimitDays', 'localLimitDays'];
+const HINTED: readonly SpecificationField[] = ['filterSize', 'airflowCfm', 'runMinutes'];
+type NumberField = 'airflowCfm' | 'drainCount' | 'runMinutes' | 'makerLimitDays' | 'localLimitDays';
+
+const emptied = (field: SpecificationField, text: unknown) => { if (text === '' || text === null) value.value[field as NumberField] = null; };
+/** What is worked out from what stands here; nothing while it is incomplete. */
+function worked(field: SpecificationField): WorkingWords | null {
+  const { filterSize, airflowCfm, duct } = value.value;
+  const size = filterSize ? parseFilterSize(filterSize) : undefined;
+  try {
+    if (field === 'airflowCfm' && size && airflowCfm) return workingWords(say, faceWorking(size, airflowCfm), units.value);
+    if (field === 'duct' && duct) return workingWords(say, ductWorking(duct), units.value);
+  } catch { /* not yet values that can be */ }
+  return null;
+}
+const workings = computed(() => ({ airflowCfm: worked('airflowCfm'), duct: worked('duct') }));
 </script>
 
 <template>
   <template v-for="field in fields" :key="field">
     <VTextField
-      v-if="TEXT.includes(field)" v-model="value[field as 'note']" :label="say(`spec.${field}`)" :hint="field === 'filterSize' ? say('spec.filterSize.hint') : ''"
+      v-if="TEXT.includes(field)" v-model="value[field as 'note']" :label="say(`spec.${field}`)" :hint="HINTED.includes(field) ? say(`spec.${field}.hint`) : ''"
       :error-messages="errors[`specification.${field}`]"
     />
-    <VTextField v-else-if="field === 'makerLimitDays' || field === 'localLimitDays'" v-model.number="value[field]" type="number" :label="say(`spec.${field}`)" :error-messages="errors[`specification.${field}`]" @update:model-value="(text) => { if (String(text) === '') value[field] = null; }" />
+    <VTextField v-else-if="NUMBERS.includes(field)" v-model.number="value[field as NumberField]" type="number" :label="say(`spec.${field}`)" :hint="HINTED.includes(field) ? say(`spec.${field}.hint`) : ''" :error-messages="errors[`specification.${field}`]" @update:model-value="emptied(field, $event)" />
+    <DuctFields v-else-if="field === 'duct'" v-model="value.duct" />
     <fieldset v-else class="agents">
       <legend class="small">{{ say('spec.forbiddenAgents') }}</legend>
       <VCheckbox v-for="agent in FORBIDDABLE_AGENTS" :key="agent" v-model="value.forbiddenAgents" :value="agent" :label="say(`agent.${agent}`)" density="compact" />
     </fieldset>
+    <div v-if="(field === 'airflowCfm' || field === 'duct') && workings[field]" class="worked small" role="status">
+      <p v-for="term in workings[field]!.terms" :key="term" class="quiet">{{ term }}</p>
+      <p v-for="limit in workings[field]!.limits" :key="limit.says" :class="{ caution: !limit.met }">{{ limit.says }}</p>
+    </div>
   </template>
 </template>
 
 <style scoped>
 .agents { border: 0; padding: 0; display: grid; grid-template-columns: 1fr 1fr; }
 .agents legend { padding: 0; }
+.worked { display: grid; gap: 2px; padding-bottom: 8px; }
 </style>

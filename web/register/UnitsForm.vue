@@ -39,7 +39,7 @@ onMounted(load);
 </template>
 
 <style scoped>
-.form { padding: 16px; margin-top: 10px; display: grid; grid-template-columns: repeat(auto-fit, minmax(150px, 1fr)); gap: 4px 14px; align-items: start; }
+.form { padding: 16px; margin-top: 10px; display: grid; grid-template-columns: repeat(auto-fit, minmax(150px, 1fr)); gap: 12px 14px; align-items: start; }
 .wide { grid-column: 1 / -1; }
 .v-btn { justify-self: start; }
 </style>

@@ -22,4 +22,5 @@ export const doingText = {
   'strip.label': 'Share of interval used: {marks}', 'strip.mark': '{name} {percent} percent', 'strip.none': '{name}, no record',
   'habits.card': 'How is it going?', 'habits.card.why': 'Small things that only you can do. Answer as it is; nobody is cross.', 'habits.answer.kept': 'I do that', 'habits.answer.lapsed': 'Not really', 'habits.send': 'Send',
   'look.title': 'How does it look?', 'look.send': 'Send the look', 'look.note': 'Note (optional)', 'look.why': 'A look teaches the interval. It does not count as a service.', 'look.served': 'last served {day}', 'look.never': 'never logged', 'look.earlier': 'I looked on another day', 'look.day': 'Looked on',
+  'label.open': 'What is due', 'label.look': 'Look', 'label.job': 'Your job here', 'label.start': 'Open the job', 'label.others': 'Somebody has a job here.', 'label.fault': 'Something is wrong', 'label.faults': 'Open faults', 'label.retired': 'Out of service since {day}.', 'label.number': 'No. {number}', 'label.home': 'My home', 'label.told': 'Told. Thank you.', 'label.place': 'See the home',
 } as const;
