@@ -119,6 +119,8 @@ export interface PointAnswer {
   readonly signals: readonly { id: string; says: string; state: 'open' | 'dismissed'; recheck: string | null }[];
   readonly calendar: string | null;
   readonly hold: string | null;
+  /** Monday of the week in which the baseline plans it, while it has no record. */
+  readonly baseline: string | null;
   readonly scheduled: boolean;
   readonly specification: Specification;
   readonly job: { id: string; state: JobState; says: string; assignee: string | null; revision: number; reason: string | null } | null;

@@ -114,6 +114,12 @@ export interface JobAnswer extends JobSummary {
   readonly steps: readonly JobStep[];
 }
 
+export interface TodayAnswer {
+  readonly jobs: readonly JobSummary[];
+  /** Agents in the kit of these jobs that must not meet, a sentence a pair. */
+  readonly apart: readonly string[];
+}
+
 export interface HomeAnswer {
   readonly name: string;
   readonly place: { id: string; name: string; property: string; today: number } | null;

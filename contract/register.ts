@@ -6,7 +6,7 @@ import { ELBOW_RADII, type DuctRun } from '../core/measure/ductRun.ts';
 import { parseFilterSize } from '../core/quantities/filterSize.ts';
 import type { Agent, PointKind, SpecificationField } from '../core/catalogue/types.ts';
 import type { Standing } from '../core/standing/standing.ts';
-import { count, id, isoDay, line, note, yes, zone } from './fields.ts';
+import { count, id, ids, isoDay, line, note, yes, zone } from './fields.ts';
 import type { Severity } from '../core/faults/symptoms.ts';
 import type { HabitSummary } from './habits.ts';
 import type { SignalSummary } from './signals.ts';
@@ -82,6 +82,8 @@ export const newUnits = object({
   propertyId: id().required(), buildingId: id().nullable().default(null), names: array().of(line(80).required()).min(1).max(300).required(),
   machines: machineSketches,
 });
+/** Units to take back while nothing has happened in them. */
+export const removeUnits = object({ ids: ids(300).required() });
 /** One machine, added to many places. */
 export const manyMachines = object({ placeIds: array().of(id().required()).min(1).max(500).required(), machine: machineSketch.required() });
 export const newTemplate = object({ id: id().required(), name: line(80).required(), machines: machineSketches.min(1) });
@@ -113,6 +115,7 @@ export type HouseholdChange = InferType<typeof householdChange>;
 export type NewMachine = InferType<typeof newMachine>;
 export type MachineSketch = Omit<InferType<typeof machineSketch>, 'specifications'> & { readonly specifications: Readonly<Record<string, Specification>> };
 export type NewUnits = Omit<InferType<typeof newUnits>, 'machines'> & { readonly machines: readonly MachineSketch[] };
+export type RemoveUnits = InferType<typeof removeUnits>;
 export type ManyMachines = { readonly placeIds: readonly string[]; readonly machine: MachineSketch };
 export type NewTemplate = { readonly id: string; readonly name: string; readonly machines: readonly MachineSketch[] };
 export type MoveMachine = InferType<typeof moveMachine>;

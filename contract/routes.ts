@@ -86,6 +86,7 @@ export const ROUTES = {
   'template.remove': write('DELETE', '/templates/:id', M, 0),
   'template.ofPlace': read('/places/:id/template', M),
   'units.create': write('POST', '/units', M, 128, 60),
+  'units.remove': write('POST', '/units/removal', M, 32),
   'machines.createMany': write('POST', '/machines/many', M, 64, 60),
   'register.known': read('/register/known', M),
   'register.export': read('/register/table', M),

@@ -25,5 +25,7 @@ export const measureText = {
   'tuning.measure': 'Measure both, after half an hour with the doors shut.', 'tuning.wait': 'Wait until {at}: two days between steps.', 'tuning.done': 'Both are right. Leave the dial alone.',
   'tuning.turn': 'Turn the {compartment, select, freezer {freezer} other {fridge}} one degree {direction, select, colder {colder} other {warmer}}, then wait 48 hours and measure again.',
   'tuning.fault': 'Turning does not help the {compartment, select, freezer {freezer} other {fridge}}: look at coil and door seal, and report it.',
+  'measure.cold.fridge': 'Fridge: {celsius, number} °C', 'measure.cold.freezer': 'Freezer: {celsius, number} °C', 'measure.cold.done': 'Both are right. Leave the dial alone.',
+  'measure.cold.turn': 'Turn the {compartment, select, freezer {freezer} other {fridge}} one degree {direction, select, colder {colder} other {warmer}}, wait 48 hours, measure again (common practice).',
   'limit.cold': 'Fridge at or below 4 °C (40 °F), freezer at or below −18 °C (0 °F): US FDA consumer guidance (from memory)',
 } as const;

@@ -5,6 +5,7 @@ import { dilutionWorking, doseWorking } from './dilution.ts';
 import { ductWorking, ELBOW_RADII, type ElbowRadius } from './ductRun.ts';
 import { actualSize, faceWorking } from './faceVelocity.ts';
 import { dryingTime, hardnessWorking, pumpOut, temperatureDrop, waterUsed } from './readings.ts';
+import { coldWorking } from './tuning.ts';
 import type { Working } from './working.ts';
 
 /** What a field holds, and so in which units it may be entered. */
@@ -73,6 +74,10 @@ export const MEASURES: readonly Measure[] = [
   { key: 'drop', of: ['airHandler.coolingCheck', 'airHandler.returnFilter', 'airHandler.mediaFilter', 'outdoorUnit.coil'], fields: [field('return', 'celsius', 24), field('supply', 'celsius', 15)], work: (inputs) => temperatureDrop(numberIn(inputs, 'return'), numberIn(inputs, 'supply')) },
   { key: 'drying', of: ['dryer.duct', 'dryer.lintScreen', 'dryer.transitionHose', 'dryer.outdoorHood', 'dryer.slot', 'condenserDryer.fluffFilter', 'condenserDryer.condenser'], fields: [field('minutes', 'number', 55)], work: (inputs) => dryingTime(numberIn(inputs, 'minutes')) },
   { key: 'pump', of: ['dishwasher.drainPump', 'dishwasher.sump', 'dishwasher.filter'], fields: [field('poured', 'litres', 7.5), field('pumped', 'litres', 7.3), field('seconds', 'number', 35)], work: (inputs) => pumpOut(numberIn(inputs, 'poured'), numberIn(inputs, 'pumped'), numberIn(inputs, 'seconds')) },
+  {
+    key: 'cold', of: ['refrigerator.temperatures', 'freezer.temperature', 'refrigerator.doorSeals'], fields: [field('fridge', 'celsius', 6), field('freezer', 'celsius', -18)],
+    work: (inputs) => coldWorking(numberIn(inputs, 'fridge'), numberIn(inputs, 'freezer')),
+  },
   { key: 'dilution', of: [], fields: [field('total', 'ml', 236.5882365), field('parts', 'number', 3)], work: (inputs) => dilutionWorking(numberIn(inputs, 'total'), numberIn(inputs, 'parts')) },
   { key: 'dose', of: ['drains.dose'], fields: [field('each', 'ml', 59.147), field('count', 'number', 7)], work: (inputs) => doseWorking(numberIn(inputs, 'each'), numberIn(inputs, 'count')) },
   { key: 'hardness', of: [], fields: [field('value', 'number', 10), field('unit', 'choice', 'gpg', { choices: HARDNESS_UNITS })], work: (inputs) => hardnessWorking(numberIn(inputs, 'value'), choiceIn<HardnessUnit>(inputs, 'unit', HARDNESS_UNITS)) },

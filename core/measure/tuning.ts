@@ -3,11 +3,25 @@
  * steps (common practice). Limits: refrigerator at or below 40 °F (4 °C), freezer 0 °F (−18 °C), US FDA consumer guidance
  * (from memory); the lower ends are ours, so that food does not freeze and power is not wasted.
  */
+import { rounded, within, type Working } from './working.ts';
+
 export const COLD_LIMITS = { fridge: { low: 0, high: 4 }, freezer: { low: -25, high: -18 } } as const;
 export type Compartment = keyof typeof COLD_LIMITS;
 export const HOURS_BETWEEN = 48;
 /** After so many steps one way without getting there, it is no setting that is wrong. Ours. */
 const ENOUGH_STEPS = 4;
+
+/** A single look at both, with the next degree to turn. */
+export function coldWorking(fridgeC: number, freezerC: number): Working {
+  within('fridgeC', fridgeC, -30, 40);
+  within('freezerC', freezerC, -50, 40);
+  const step = nextTuning([{ at: 0, fridgeC, freezerC }], 0);
+  const fits = (compartment: Compartment, value: number) => value <= COLD_LIMITS[compartment].high && value >= COLD_LIMITS[compartment].low;
+  return {
+    terms: [{ key: 'cold.fridge', values: { celsius: rounded(fridgeC) } }, { key: 'cold.freezer', values: { celsius: rounded(freezerC) } }, { key: `cold.${step.do}`, values: step.do === 'turn' ? { compartment: step.compartment, direction: step.direction } : {} }],
+    limits: [{ key: 'cold', met: fits('fridge', fridgeC) && fits('freezer', freezerC), values: {} }],
+  };
+}
 
 export interface Measured {
   /** Instant, ms. */

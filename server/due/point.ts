@@ -46,6 +46,7 @@ export async function readPoint(call: Call, idOrNumber: string): Promise<PointAn
     signals: history.signals.flatMap(({ id, type, state, recheckDay }) => (state === 'answered' ? [] : [{ id, state, says: say(`signal.${type}`), recheck: recheckDay === null ? null : isoFromDay(recheckDay) }])),
     calendar: history.anchorChoice.kind === 'none' ? null : anchorWords(say, history.anchorChoice, history),
     hold: hold && say('hold.says', { until: say.day(hold.until), reason: hold.reason }),
+    baseline: mark.servedDay > 0 ? null : isoOrNull((await factsOf(db, [point.id], 'baseline')).at(-1)?.value),
     scheduled: history.scheduled,
     specification: specifications.at(-1)?.value ?? {},
     job: job ? {
@@ -59,6 +60,8 @@ export async function readPoint(call: Call, idOrNumber: string): Promise<PointAn
     minutes: procedure.minutes, level: procedure.level, levelSays: say(`level.${procedure.level}`),
   };
 }
+
+const isoOrNull = (day: number | undefined) => (day === undefined ? null : isoFromDay(day));
 
 /** Other points of the machine that nobody is on; the near ones are ticked beforehand. */
 async function companions({ db, env: { say } }: Call, machineId: string, pointId: string, today: number) {

@@ -24,8 +24,9 @@ import * as signals from '../due/signals.ts';
 import { readWorking, supposeWorking } from '../due/working.ts';
 import type { Call } from '../env.ts';
 import { closeFault, listFaults, reportFault } from '../faults/faults.ts';
-import { jobsInHand, readJob } from '../jobs/describe.ts';
+import { readJob } from '../jobs/describe.ts';
 import { giveJob, moveJob } from '../jobs/jobs.ts';
+import { readToday } from '../jobs/today.ts';
 import { sendJob } from '../jobs/submission.ts';
 import { keepMeasurement } from '../measure/measurements.ts';
 import * as people from '../people/people.ts';
@@ -37,6 +38,7 @@ import { importForm, importTable } from '../register/importTable.ts';
 import { readMachine } from '../register/machinePage.ts';
 import { changeMachine, contractMachine, createMachine, moveMachine, retireMachine, specifyPoint } from '../register/machines.ts';
 import * as places from '../register/places.ts';
+import { removeUnits } from '../register/removeUnits.ts';
 import { readKnown } from '../register/table.ts';
 import * as tenancies from '../register/tenancies.ts';
 import * as turnover from '../register/turnover.ts';
@@ -86,6 +88,7 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'template.remove': bare((call, { id }) => units.removeTemplate(call, id!)),
   'template.ofPlace': bare((call, { id }) => units.templateOfPlace(call, id!)),
   'units.create': write(registerForms.newUnits, units.createUnits),
+  'units.remove': write(registerForms.removeUnits, removeUnits),
   'machines.createMany': write(registerForms.manyMachines, units.addToMany),
   'register.known': bare((call) => readKnown(call)),
   'register.import': write(importForm, importTable),
@@ -125,7 +128,7 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'emitter.retire': bare((call, { id }) => inbox.retireEmitter(call, id!)),
   'habits.attest': write(habitForms.attestHabits, habits.attestHabits),
   'habits.check': write(habitForms.checkHabit, habits.checkHabit),
-  'jobs.mine': bare(async (call) => ({ jobs: await jobsInHand(call) })),
+  'jobs.mine': bare((call) => readToday(call)),
   'jobs.give': write(jobForms.giveJob, giveJob),
   'jobs.read': bare((call, { id }) => readJob(call, id!)),
   'jobs.move': write(jobForms.moveJob, (call, form: jobForms.MoveJob, { id }) => moveJob(call, id!, form)),

@@ -8,7 +8,7 @@ import { dilute, dilutionWorking, doseWorking } from '../../core/measure/dilutio
 import { ductWorking, elbowMm, ELBOW_RADII, equivalentMm, LONGEST_DUCT_MM, rodsFor, ROD_MM } from '../../core/measure/ductRun.ts';
 import { actualSize, CFM_PER_TON, faceSqIn, faceWorking } from '../../core/measure/faceVelocity.ts';
 import { dryingTime, hardnessWorking, pumpOut, temperatureDrop, waterUsed } from '../../core/measure/readings.ts';
-import { COLD_LIMITS, HOURS_BETWEEN, nextTuning } from '../../core/measure/tuning.ts';
+import { coldWorking, COLD_LIMITS, HOURS_BETWEEN, nextTuning } from '../../core/measure/tuning.ts';
 import type { Working } from '../../core/measure/working.ts';
 import { formatFilterSize, parseFilterSize } from '../../core/quantities/filterSize.ts';
 import { celsius, fahrenheit, kelvins, MM_PER_FOOT } from '../../core/quantities/units.ts';
@@ -179,6 +179,8 @@ describe('Setting a fridge right', () => {
     expect(nextTuning([first, later], 49 * HOUR)).to.deep.equal({ do: 'turn', compartment: 'fridge', direction: 'colder' });
     expect(nextTuning([first, later, { at: 98 * HOUR, fridgeC: 3.5, freezerC: -19 }], 98 * HOUR)).to.deep.equal({ do: 'done' });
     for (const text of ['measure', 'done']) say(`tuning.${text}`);
+    expect(told(coldWorking(6, -18)).join()).to.contain('fridge one degree colder');
+    expect(coldWorking(3, -19).limits[0]!.met).to.equal(true);
   });
   it('calls it a fault where turning does not help, and asks for warmer where it freezes', () => {
     const stubborn = Array.from({ length: 5 }, (_, i) => ({ at: i * 50 * HOUR, fridgeC: 9, freezerC: null }));

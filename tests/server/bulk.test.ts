@@ -59,6 +59,19 @@ describe('Filling a register', () => {
     expect(await template(id)).to.equal(undefined);
     await house.manager.delete(`/templates/${id}`).expect(404);
   });
+  it('takes back units that were added by mistake, whole, but none in which something has happened', async () => {
+    const { machines } = await template('oneBed');
+    const { body } = await house.manager.post('/units', { propertyId, names: ['A', 'B'], machines }).expect(200);
+    const [a, b] = body.ids;
+    expect((await house.manager.post('/units/removal', { ids: [a] }).expect(200)).body.removed).to.equal(1);
+    expect((await homes()).map(({ name }) => name)).to.deep.equal(['B']);
+    expect((await read('/board')).rows).to.have.length(1);
+    const point = (await read(`/places/${b}`)).machines[0].points[0];
+    await house.manager.post('/records', { id: v7(), pointId: point.id, done: '2026-11-20' }).expect(200);
+    expect((await house.manager.post('/units/removal', { ids: [b] }).expect(409)).body.detail).to.contain('B');
+    await house.manager.post('/units/removal', { ids: [v7()] }).expect(404);
+    expect(await homes()).to.have.length(1);
+  });
   it('adds the same machine to many units at once', async () => {
     const { body } = await house.manager.post('/units', { propertyId, names: ['A', 'B', 'C'], machines: [] }).expect(200);
     const form = { placeIds: body.ids.slice(0, 2), machine: { type: 'bathFan', maker: 'Brisoc' } };

@@ -107,6 +107,14 @@ describe('Agents that must not meet', () => {
     await ask(air.points[DRAIN]!).expect(200);
     await ask(wash.points[TUB]!).expect(200);
   });
+  it('in one person’s kit of a day are told to be kept apart', async () => {
+    await house.manager.put(`/machines/${wash.machineId}`, { drainBranch: 'West riser' }).expect(200);
+    const apart = async () => (await house.manager.get('/jobs').expect(200)).body.apart as string[];
+    await ask(air.points[DRAIN]!).expect(200);
+    expect(await apart()).to.deep.equal([]);
+    await ask(wash.points[TUB]!).expect(200);
+    expect((await apart()).join()).to.contain('bleach').and.to.contain('vinegar').and.to.contain('Flat 1A');
+  });
   it('are not begun on the day on which the other went down, and the step offers no such agent', async () => {
     const boot = await give(house, house.manager, me, [wash.points['washer.doorBoot']!]);
     const tub = await give(house, house.manager, me, [wash.points[TUB]!]);

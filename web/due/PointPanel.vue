@@ -81,6 +81,7 @@ onMounted(load);
       <p class="big" :class="{ alarm: late }">{{ headline }}</p>
       <p v-if="stand.share !== undefined" class="quiet small">{{ say('point.used', { share: stand.share, past: String(stand.daysLeft < 0), day: say.shortDay(lineDay) }) }}</p>
       <p class="says">{{ point.says }} {{ point.why }}</p>
+      <p v-if="point.baseline" class="small">{{ say('point.baseline', { day: say.shortDay(dayFromIso(point.baseline)) }) }}</p>
       <p v-if="point.hold" class="small strong">{{ point.hold }}</p>
       <p v-if="!point.scheduled" class="small quiet">{{ say('point.rides') }} <button type="button" class="plain link" @click="schedule('yes')">{{ say('point.schedule') }}</button></p>
       <SignalList v-if="signals.value.value?.length" :signals="signals.value.value" @changed="changed" />

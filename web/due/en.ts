@@ -2,6 +2,7 @@
 export const dueDeskText = {
   'nav.practice': 'Practice',
   'line.clock': 'The clock of this server is {days, plural, one {one day} other {# days}} behind the newest record. Set it right: until then no date here is to be trusted.',
+  'point.baseline': 'The baseline plans it for the week of {day}.',
   'practice.title': 'Practice', 'practice.part.practice': 'Practice', 'practice.part.methods': 'Methods', 'practice.part.calendar': 'Calendar', 'practice.part.assumptions': 'Assumptions', 'practice.part.prices': 'Prices and budget',
   'practice.where': 'Where', 'practice.everywhere': '{name}, everywhere', 'practice.lead': 'How much a part may foul before it is served. See what each school asks of whom, then choose.',
   'practice.now': 'in force', 'practice.choose': 'Choose {practice}', 'practice.back': 'Take back', 'practice.exceptions': 'Chosen otherwise', 'practice.exceptions.none': 'Nothing is chosen otherwise: every home follows.', 'practice.saved': 'Chosen: {what}. {count, plural, one {One point follows} other {# points follow}}.', 'practice.undo': 'Undo', 'practice.undone': 'Taken back.',

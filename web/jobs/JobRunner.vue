@@ -102,7 +102,7 @@ async function send(): Promise<void> {
         <h1 ref="heading" tabindex="-1">{{ job.title }}</h1>
         <p class="quiet">{{ job.machine }} · {{ job.why }}</p>
         <div v-if="job.sentBack" class="caution"><p class="strong">{{ say('job.sentBack') }}</p><p>{{ job.sentBack }}</p></div>
-        <div class="stops"><h2>{{ say('job.stops') }}</h2><ul><li v-for="stop in job.stops" :key="stop" class="caution">{{ stop }}</li></ul></div>
+        <div class="stops"><h2>{{ say('job.stops') }}</h2><ul><li v-for="stop in job.stops" :key="stop" class="caution">{{ stop }}</li></ul><p class="small quiet">{{ say('job.defer') }}</p></div>
         <div><h2>{{ say('job.need') }}</h2><ul class="kit"><li v-for="item in job.kit" :key="item">{{ item }}</li></ul></div>
         <details class="mistakes"><summary>{{ say('job.mistakes') }}</summary><ul><li v-for="it in job.mistakes" :key="it">{{ it }}</li></ul></details>
         <StripGauge :marks="job.marks" :today="job.today" />

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** What is given to this person, the most pressing first. */
 import { onMounted } from 'vue';
-import type { JobSummary } from '../../contract/jobs.ts';
+import type { TodayAnswer } from '../../contract/jobs.ts';
 import { get } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
 import JobCard from './JobCard.vue';
 
-const { value: answer, failure, reload } = useLoading(() => get<{ jobs: JobSummary[] }>('/jobs'));
+const { value: answer, failure, reload } = useLoading(() => get<TodayAnswer>('/jobs'));
 onMounted(reload);
 </script>
 
@@ -18,6 +18,7 @@ onMounted(reload);
     <template v-if="answer">
       <p v-if="answer.jobs.length" class="quiet">{{ say('today.jobs', { count: answer.jobs.length }) }}</p>
       <div v-else class="none"><h2>{{ say('today.none') }}</h2><p class="quiet">{{ say('today.none.why') }}</p></div>
+      <p v-for="it in answer.apart" :key="it" class="caution">{{ it }}</p>
       <div class="jobs"><JobCard v-for="job in answer.jobs" :key="job.id" :job="job" :to="`/jobs/${job.id}`" with-place /></div>
     </template>
     <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>

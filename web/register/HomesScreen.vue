@@ -2,8 +2,9 @@
 /** All properties and what stands in them; where registering begins. */
 import { computed, onMounted, ref } from 'vue';
 import type { PropertySummary } from '../../contract/register.ts';
-import { get } from '../door/door.ts';
+import { get, newId, write } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
+import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import ManyForm from './ManyForm.vue';
 import PlaceForm from './PlaceForm.vue';
@@ -26,8 +27,15 @@ const shown = computed(() => {
   })).filter(({ places }) => wanted === '' || places.length > 0);
 });
 
-async function saved(says = ''): Promise<void> {
+const undoable = ref<readonly string[]>([]);
+const sending = useSending();
+async function undo(): Promise<void> {
+  if (await sending.run(async () => { await write('POST', '/units/removal', { ids: undoable.value }, newId()); })) { told.value = say('units.undone'); undoable.value = []; }
+  await reload();
+}
+async function saved(says = '', ids: readonly string[] = []): Promise<void> {
   told.value = says;
+  undoable.value = ids;
   adding.value = false;
   open.value = null;
   await reload();
@@ -45,7 +53,8 @@ onMounted(reload);
     </header>
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
     <PropertyForm v-if="adding" @saved="saved" />
-    <p v-if="told" class="told" role="status">{{ told }}</p>
+    <p v-if="told" class="told" role="status">{{ told }} <button v-if="undoable.length" type="button" class="plain link" @click="undo">{{ say('practice.undo') }}</button></p>
+    <p v-if="sending.failure.value" class="tell" role="alert">{{ sending.failure.value }}</p>
     <p v-if="answer?.properties.length" class="acts small no-print"><RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink><a href="/api/register/table" download>{{ say('homes.export') }}</a><RouterLink to="/homes/baseline">{{ say('homes.baseline') }}</RouterLink><RouterLink to="/homes/labels">{{ say('homes.labels') }}</RouterLink></p>
     <div v-if="answer && answer.properties.length === 0 && !adding" class="none"><h2>{{ say('homes.none') }}</h2><p class="quiet">{{ say('homes.none.why') }}</p><p><RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink></p></div>
     <p v-if="loading && !answer" class="quiet">{{ say('loading') }}</p>

@@ -10,7 +10,7 @@ import ZoneField from '../people/ZoneField.vue';
 import { namesBy, useTemplates } from './useTemplates.ts';
 import WaterAndPractice from './WaterAndPractice.vue';
 
-const emit = defineEmits<{ saved: [string] }>();
+const emit = defineEmits<{ saved: [says: string, ids: readonly string[]] }>();
 const { load, chosen, template, items } = useTemplates(null);
 const units = reactive({ count: 0, pattern: 'Flat #' });
 chosen.value = 'oneBed';
@@ -22,14 +22,16 @@ const { errors, refusal, busy, submit } = useForm(newProperty);
 
 async function save(): Promise<void> {
   let says = '';
+  let ids: string[] = [];
   const done = await submit(entry, async (form) => {
     await write('POST', '/properties', form, entry.id);
     const names = namesBy(units.pattern, 1, Math.min(300, Number(units.count) || 0));
     if (names.length === 0) return;
-    const { points } = await write<{ points: number }>('POST', '/units', { propertyId: entry.id, buildingId: null, names, machines: template.value?.machines ?? [] }, unitsKey);
-    says = say('units.done', { count: names.length, points });
+    const added = await write<{ points: number; ids: string[] }>('POST', '/units', { propertyId: entry.id, buildingId: null, names, machines: template.value?.machines ?? [] }, unitsKey);
+    ids = added.ids;
+    says = say('units.done', { count: names.length, points: added.points });
   });
-  if (done) emit('saved', says);
+  if (done) emit('saved', says, ids);
 }
 const unitsKey = newId();
 onMounted(load);

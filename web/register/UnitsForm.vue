@@ -8,7 +8,7 @@ import { say } from '../language/say.ts';
 import { namesBy, useTemplates } from './useTemplates.ts';
 
 const props = defineProps<{ propertyId: string; buildings: readonly { readonly id: string; readonly name: string }[]; copyOf?: string | null; buildingId?: string | null }>();
-const emit = defineEmits<{ saved: [string] }>();
+const emit = defineEmits<{ saved: [says: string, ids: readonly string[]] }>();
 const { load, chosen, template, items } = useTemplates(props.copyOf ?? null);
 const entry = reactive({ pattern: 'Flat #', from: 1, count: props.copyOf ? 1 : 4, buildingId: props.buildingId ?? props.buildings[0]?.id ?? null });
 const names = ref('');
@@ -18,9 +18,10 @@ const { errors, refusal, busy, submit } = useForm(newUnits);
 let key = newId();
 async function save(): Promise<void> {
   const form = { propertyId: props.propertyId, buildingId: entry.buildingId, names: list.value, machines: template.value?.machines ?? [] };
-  let points = 0;
-  if (!(await submit(form, async (it) => { ({ points } = await write<{ points: number }>('POST', '/units', it, key)); }))) { key = newId(); return; }
-  emit('saved', say('units.done', { count: list.value.length, points }));
+  let added: { points: number; ids: string[] } | null = null;
+  if (!(await submit(form, async (it) => { added = await write<{ points: number; ids: string[] }>('POST', '/units', it, key); }))) { key = newId(); return; }
+  const { points, ids } = added!;
+  emit('saved', say('units.done', { count: ids.length, points }), ids);
 }
 onMounted(load);
 </script>

@@ -7,7 +7,7 @@ export const doingText = {
   'home.noLink': 'Open the personal link from your letting office. This page belongs to one home, and we cannot tell which.',
   'home.ended': 'There is no home on this link any more.',
   'job.minutes': 'about {minutes} min', 'job.wait': ' and {minutes} min of waiting', 'job.start': 'Start', 'job.resume': 'Go on', 'job.again': 'Do it again',
-  'job.sentBack': 'Please do part of this again', 'job.need': 'You need', 'job.mistakes': 'What goes wrong most often', 'job.stops': 'Before you start', 'job.stops.read': 'I have read this and it is safe to start',
+  'job.sentBack': 'Please do part of this again', 'job.need': 'You need', 'job.defer': 'The maker’s manual and the local code come first. In doubt, stop and tell us.', 'job.mistakes': 'What goes wrong most often', 'job.stops': 'Before you start', 'job.stops.read': 'I have read this and it is safe to start',
   'job.step': 'Step {step} of {steps}', 'job.next': 'Done, next', 'job.take': 'Take the photo', 'job.retake': 'Take it again', 'job.gallery': 'Choose a photo', 'job.photo.sending': 'Sending the photo…',
   'job.shutoff': 'Your shut-offs', 'job.grade.pick': 'Pick the nearest picture', 'job.finds': 'What did you find? Tap all that apply.', 'job.agent': 'Which cleaner did you use?', 'job.size': 'Size on the frame',
   'job.timer.start': 'Start the timer, {minutes} min', 'job.timer.left': '{minutes}:{seconds} left', 'job.timer.done': 'Time is up', 'job.timer.already': 'I waited already', 'job.optional': 'optional',

@@ -1,0 +1,10 @@
+/** A staff member's day: the jobs in hand, and what of their kit must be kept apart. */
+import type { TodayAnswer } from '../../contract/jobs.ts';
+import type { Call } from '../env.ts';
+import { jobsInHand } from './describe.ts';
+import { agentsToKeepApart } from './kit.ts';
+
+export async function readToday(call: Call): Promise<TodayAnswer> {
+  const jobs = await jobsInHand(call);
+  return { jobs, apart: await agentsToKeepApart(call, jobs.map(({ id }) => id)) };
+}
