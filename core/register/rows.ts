@@ -132,7 +132,7 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
     const property = cell('property');
     const unit = cell('unit');
     for (const column of ['property', 'unit'] as const) if (cell(column) === '') wrong(column, 'missing');
-    const standing = known.properties[property];
+    const standing = Object.hasOwn(known.properties, property) ? known.properties[property] : undefined;
     const zone = cell('zone') || standing?.zone || wording.zone;
     if (!isZone(zone)) wrong('zone', 'zone', { value: zone });
     const hardness = number('hardness', 0, 1000);

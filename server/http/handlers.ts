@@ -38,7 +38,7 @@ import { importForm, importTable } from '../register/importTable.ts';
 import { readMachine } from '../register/machinePage.ts';
 import { changeMachine, contractMachine, createMachine, moveMachine, retireMachine, specifyPoint } from '../register/machines.ts';
 import * as places from '../register/places.ts';
-import { removeUnits } from '../register/removeUnits.ts';
+import { removeMachine, removeUnits } from '../register/removal.ts';
 import { readKnown } from '../register/table.ts';
 import * as tenancies from '../register/tenancies.ts';
 import * as turnover from '../register/turnover.ts';
@@ -82,6 +82,7 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'machine.create': write(registerForms.newMachine, createMachine),
   'machine.change': write(registerForms.machineChange, (call, form: registerForms.MachineChange, { id }) => changeMachine(call, id!, form)),
   'machine.read': bare((call, { number }) => readMachine(call, number!)),
+  'machine.remove': bare((call, { id }) => removeMachine(call, id!)),
   'machine.move': write(registerForms.moveMachine, (call, form: registerForms.MoveMachine, { id }) => moveMachine(call, id!, form)),
   'templates.list': bare((call) => units.listTemplates(call)),
   'template.create': write(registerForms.newTemplate, units.createTemplate),

@@ -33,7 +33,7 @@ export const serverText = {
   'label.title': 'Labels', 'label.number': 'No. {number}', 'label.rides': 'looked after when it is opened next', 'label.scan': 'Scan: what is due, a look, a fault',
   'item.finds': 'what was found', 'item.timer': 'a wait of {minutes, number} min', 'item.reading': '{name}: right from {low, number} to {high, number} {unit}',
   'story.measured': 'Measured: {says}{note, select, none {} other {. {note}}}', 'field.measurePoint': 'This measurement does not belong to that part.', 'field.measure': 'These values cannot be. Look at each once more.',
-  'kit.apart': 'Keep {one} ({here}) and {other} ({there}) apart today: own containers, and never down one drain. {reason}', 'problem.unitsInUse': 'Something has happened in {names} already, so that they cannot be taken back. Take machines out of service, or end the tenancy, instead.',
+  'kit.apart': 'Keep {one} ({here}) and {other} ({there}) apart today: own containers, and never down one drain. {reason}', 'problem.inUse': 'Something has happened in {names} already, so that it cannot be taken back. Take the machine out of service, or end the tenancy, instead.',
   'problem.rows': 'Nothing was written. {first}', 'problem.tooManyRows': 'A file may have up to {most, number} rows. Split it.', 'problem.noRows': 'The file has no rows under its head line.', 'import.row': 'Row {row, number}: {says}',
   'problem.fields': 'Some fields want another look.',
   'problem.tooMany': 'Too many requests. Wait a minute and try again.',

@@ -138,7 +138,7 @@ export async function claimPhoto({ env, db, actor }: Call, photoId: string, subj
 }
 
 /** What staff may see though others took it. */
-const STAFF_SLOTS = ['shutoff', 'fault'];
+const STAFF_SLOTS = ['shutoff', 'fault', 'plate'];
 
 /** The file of a photo that this person may see: a manager any, staff shut-offs and faults, everybody their own and the shut-offs of their jobs. */
 export async function photoFile({ env, db, actor }: Call, id: string): Promise<string> {

@@ -39,8 +39,10 @@ export function eachRow(csv: string, columns: readonly (Column | null)[], take: 
   let rowNumber = 0;
   Papa.parse<string[]>(csv, {
     skipEmptyLines: 'greedy',
-    step: ({ data }) => {
+    step: ({ data }, parser) => {
       rowNumber += 1;
+      // One more than is allowed is enough to refuse the file.
+      if (rowNumber > MAX_IMPORT_ROWS + 2) { parser.abort(); return; }
       if (rowNumber > 1) take(Object.fromEntries(columns.flatMap((column, i) => (column ? [[column, data[i] ?? '']] : []))), rowNumber);
     },
   });

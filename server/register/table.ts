@@ -78,7 +78,8 @@ export async function exportRegister(call: Call): Promise<string> {
     factsOf(db, points.map(({ id }) => id), 'specification'), factsOf(db, [...tenancies.values()].map(({ id }) => id), 'household'),
   ]);
   const people = new Map((await db.person.all({ id: [...tenancies.values()].map(({ personId }) => personId) }, { columns: ['id', 'name'] })).map(({ id, name }) => [id, name]));
-  const specificationOf = new Map(specifications.map(({ subjectId, value }) => [points.find(({ id }) => id === subjectId)!.machineId, value]));
+  const machineOf = new Map(points.map(({ id, machineId }) => [id, machineId]));
+  const specificationOf = new Map(specifications.map(({ subjectId, value }) => [machineOf.get(subjectId)!, value]));
   const householdOf = new Map(households.map(({ subjectId, value }) => [subjectId, value]));
   const names = columnNames(say);
   const rows = properties.flatMap((property) => places.filter(({ propertyId }) => propertyId === property.id).flatMap((place) => {

@@ -91,6 +91,12 @@ describe('Filling a register', () => {
     await house.manager.put(`/machines/${id}`, { leftOut: [] }).expect(200);
     expect((await machine()).points.find(({ id: it }: { id: string }) => it === boot.id).mark.servedDay).to.be.above(0);
     await house.manager.put(`/machines/${id}`, { leftOut: ['dryer.duct'] }).expect(422);
+    // What has a record is not taken back; what has none is.
+    await house.manager.delete(`/machines/${id}`).expect(409);
+    const extra = v7();
+    await house.manager.post('/machines', { id: extra, placeId: body.ids[0], type: 'bathFan', fuel: 'electric', owner: 'landlord' }).expect(200);
+    await house.manager.delete(`/machines/${extra}`).expect(200);
+    expect((await read(`/places/${body.ids[0]}`)).machines).to.have.length(1);
   });
 });
 

@@ -91,7 +91,7 @@ describe('The door', () => {
       'emitter.create': [flat.machineId, {}], 'emitter.retire': [emitterId, {}], 'machine.contract': [flat.machineId, { contract: null }], 'machine.retire': [flat.machineId, { day: '2026-11-24' }],
       'place.hold': [flat.placeId, { until: null }], 'tenancy.end': [flat.tenancyId, { last: '2026-11-24' }],
       'point.anchor': [flat.points[BOOT]!, { anchor: null }], 'point.schedule': [flat.points[BOOT]!, { scheduled: 'no' }], 'point.suppose': [flat.points[BOOT]!, {}], 'point.working': [flat.points[BOOT]!, {}],
-      'machine.move': [flat.machineId, { placeId: flat.placeId }], 'labels.read': [flat.placeId, {}], 'template.ofPlace': [flat.placeId, {}], 'template.remove': [templateId, {}],
+      'machine.remove': [flat.machineId, {}], 'machine.move': [flat.machineId, { placeId: flat.placeId }], 'labels.read': [flat.placeId, {}], 'template.ofPlace': [flat.placeId, {}], 'template.remove': [templateId, {}],
       'signal.dismiss': [signalId, { reason: 'Nothing at all.', recheck: '2026-12-24' }],
     };
     const withId = (Object.keys(ROUTES) as RouteName[]).filter((name) => ROUTES[name].path.includes(':id'));

@@ -23,6 +23,7 @@ INSERT INTO person (id, organisation_id, name, created_at) VALUES ('p', 'o', 'T.
 INSERT INTO property VALUES ('q', 'o', 'The Ropewalk', 'x', 'Europe/Dublin', 0, 1);
 INSERT INTO place (id, organisation_id, property_id, kind, name, sort, created_at) VALUES ('l', 'o', 'q', 'unit', 'Flat 1A', 0, 1);
 INSERT INTO machine (id, organisation_id, place_id, type, label, maker, model, fuel, owner, drain_branch, created_at) VALUES ('m', 'o', 'l', 'washer', '', '', '', 'electric', 'landlord', '', 1);
+INSERT INTO machine (id, organisation_id, place_id, type, label, maker, model, fuel, owner, drain_branch, created_at) VALUES ('n', 'o', 'l', 'dryer', '', '', '', 'electric', 'landlord', '', 2);
 INSERT INTO point VALUES ('t', 'o', 1, 'm', 'washer.doorBoot', 1);
 INSERT INTO record (id, organisation_id, point_id, done_day, done_at, person_id, canonical, hash) VALUES ('r1', 'o', 't', 20700, 5, 'p', '{"grade":"heavy","agent":"dishSoap"}', 'h'), ('r2', 'o', 't', 20720, 6, 'p', '{"grade":"due","agent":null}', 'h');
 INSERT INTO proof (record_id, organisation_id, point_id, state, evidence, on_time, findings, sent_at) VALUES ('r1', 'o', 't', 'accepted', 'proven', 1, '[]', 5), ('r2', 'o', 't', 'sentBack', 'proven', 1, '[]', 6);
@@ -32,6 +33,8 @@ INSERT INTO personal VALUES ('x', 'o', 'r1', 'by', 'salt', 'p');`);
     expect((await store.db.condition.all({})).map(({ id, kind, day, grade, agent, confirmed, evidence }) => [id, kind, day, grade, agent, confirmed, evidence]))
       .to.deep.equal([['r1', 'service', 20700, 'heavy', 'dishSoap', 1, 'proven']]);
     expect(await store.db.personal.count({ recordId: 'r1' })).to.equal(1);
+    // Machines have numbers for their labels, and lack nothing.
+    expect((await store.db.machine.all({})).map(({ number, leftOut }) => [number, leftOut])).to.deep.equal([[1, '[]'], [2, '[]']]);
     await store.close();
     rmSync(folder, { recursive: true, force: true });
   });
@@ -51,6 +54,22 @@ INSERT INTO personal VALUES ('x', 'o', 'r1', 'by', 'salt', 'p');`);
     expect((await store.db.point.all({ machineId: flat.machineId })).map(({ procedure }) => procedure).sort()).to.deep.equal(Object.keys(flat.points).sort());
     for (const { pointId, type } of await store.db.mark.all({})) expect(type).to.equal(typeNumber((await store.db.point.one({ id: pointId }))!.procedure));
     expect(await bringUpToDate(house.env)).to.equal(0);
+    await house.close();
+  });
+  it('gives no machine a part that it lacks on purpose', async () => {
+    const house = await openHouse();
+    const flat = await registerFlat(house);
+    await house.manager.put(`/machines/${flat.machineId}`, { leftOut: ['washer.drawer'] }).expect(200);
+    await house.env.store.write(async (db) => {
+      await db.mark.remove({ pointId: flat.points['washer.tub']! });
+      await db.line.remove({ pointId: flat.points['washer.tub']! });
+      await db.point.remove({ id: [flat.points['washer.tub']!] });
+      await run(db, "UPDATE line SET inputs = json_set(inputs, '$.catalogue', 1)", []);
+    });
+    await bringUpToDate(house.env);
+    const marks = await house.env.store.db.mark.all({});
+    expect(marks).to.have.length(3);
+    expect(marks.some(({ pointId }) => pointId === flat.points['washer.drawer'])).to.equal(false);
     await house.close();
   });
 });

@@ -297,7 +297,12 @@ describe('A register, in a browser', function register() {
     await page.goto(`${stage.url}/measure`);
     await page.getByText('Crosses it at 360 ft/min').waitFor();
     await expectFit(page, 'measure');
-    await expectFit(phone, 'the phone');
+    await phone.goto(`${stage.url}/measure`);
+    await phone.getByText('Crosses it at').waitFor();
+    await expectFit(phone, 'measure, on a phone');
+    await phone.goto(`${stage.url}/procedures/dishwasher.filter`);
+    await phone.getByRole('heading', { name: 'Clean the dishwasher filter' }).waitFor();
+    await expectFit(phone, 'a procedure, on a phone');
     await page.getByLabel('US').check();
     await page.locator('#duct').getByText('Counts as 9.14 m (30 ft)').waitFor();
     expect(await page.locator('#duct').getByLabel('Straight length').inputValue()).to.equal('20');

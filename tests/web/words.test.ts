@@ -6,9 +6,19 @@ import { coreText } from '../../core/language/en.ts';
 import { vocabulary } from '../../core/language/vocabulary.ts';
 import { speaker } from '../../core/language/message.ts';
 import { serverText } from '../../server/language/en.ts';
+import { catalogueWords } from '../../core/catalogue/en/words.ts';
+import { measureText } from '../../core/measure/en.ts';
+import { registerText } from '../../core/register/en.ts';
+import { catalogueDeskText } from '../../web/catalogue/en.ts';
 import { deskText } from '../../web/desk/en.ts';
 import { dueDeskText } from '../../web/due/en.ts';
+import { measureDeskText } from '../../web/measure/en.ts';
+import { namesBy } from '../../web/register/useTemplates.ts';
+import { registerDeskText } from '../../web/register/en.ts';
 import { doingText } from '../../web/tenant/en.ts';
+
+/** The desk's words, with those of the core's measurements and tables that it says too. */
+const DESK = { ...deskText, ...dueDeskText, ...catalogueDeskText, ...registerDeskText, ...measureDeskText };
 
 const WEB = resolve(import.meta.dirname, '../../web');
 
@@ -48,7 +58,7 @@ function unknown(files: Iterable<string>, messages: Record<string, string>): str
 
 describe('Words', () => {
   it('are there for everything the desk says', () => {
-    expect(unknown(reach(join(WEB, 'desk/main.ts')), { ...fieldsText, ...vocabulary, ...doingText, ...deskText, ...dueDeskText })).to.deep.equal([]);
+    expect(unknown(reach(join(WEB, 'desk/main.ts')), { ...fieldsText, ...vocabulary, ...catalogueWords, ...doingText, ...DESK })).to.deep.equal([]);
   });
   it('are there for everything a tenant can reach, without the desk’s', () => {
     const files = reach(join(WEB, 'tenant/main.ts'));
@@ -58,14 +68,21 @@ describe('Words', () => {
   it('are all used: no key is left over', () => {
     const said = filesUnder(WEB).map((file) => readFileSync(file, 'utf8')).join('\n');
     const begun = filesUnder(WEB).flatMap((file) => keysIn(file).begun);
-    const idle = Object.keys({ ...deskText, ...dueDeskText, ...doingText }).filter((key) => !said.includes(`'${key}'`) && !begun.some((start) => key.startsWith(start)));
+    const idle = Object.keys({ ...DESK, ...doingText }).filter((key) => !(key in measureText) && !(key in registerText) && !said.includes(`'${key}'`) && !begun.some((start) => key.startsWith(start)));
     expect(idle).to.deep.equal([]);
   });
   it('can all be formatted', () => {
-    const all = { ...coreText, ...fieldsText, ...serverText, ...doingText, ...deskText, ...dueDeskText };
+    const all = { ...coreText, ...fieldsText, ...serverText, ...doingText, ...DESK };
     const say = speaker('en-GB', all);
     const values = Object.fromEntries([...Object.values(all).join(' ').matchAll(/\{(\w+)/g)].map(([, name]) => [name!, 2]));
     for (const key of Object.keys(all)) expect(say(key, values), key).not.to.equal('');
+  });
+  it('name units by a pattern, the number where its sign stands', () => {
+    expect(namesBy('Flat #', 3, 2)).to.deep.equal(['Flat 3', 'Flat 4']);
+    expect(namesBy('# Quay Street', 1, 2)).to.deep.equal(['1 Quay Street', '2 Quay Street']);
+    expect(namesBy('Lodge', 1, 1)).to.deep.equal(['Lodge']);
+    expect(namesBy('Lodge', 1, 2)).to.deep.equal(['Lodge 1', 'Lodge 2']);
+    expect(namesBy('x', 1, -1)).to.deep.equal([]);
   });
   it('count in plurals and write days as people do', () => {
     const say = speaker('en-GB', deskText);

@@ -4,6 +4,7 @@ import { computed, onMounted, reactive, ref, watch } from 'vue';
 import { newUnits } from '../../contract/register.ts';
 import { newId, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
+import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import { namesBy, useTemplates } from './useTemplates.ts';
 
@@ -15,6 +16,7 @@ const names = ref('');
 watch(() => [entry.pattern, entry.from, entry.count] as const, ([pattern, from, count]) => { names.value = namesBy(pattern, Number(from) || 1, Math.min(300, Number(count) || 0)).join('\n'); }, { immediate: true });
 const list = computed(() => names.value.split('\n').map((name) => name.trim()).filter(Boolean));
 const { errors, refusal, busy, submit } = useForm(newUnits);
+const sending = useSending();
 let key = newId();
 async function save(): Promise<void> {
   const form = { propertyId: props.propertyId, buildingId: entry.buildingId, names: list.value, machines: template.value?.machines ?? [] };
@@ -23,18 +25,24 @@ async function save(): Promise<void> {
   const { points, ids } = added!;
   emit('saved', say('units.done', { count: ids.length, points }), ids);
 }
+async function forget(): Promise<void> {
+  if (!(await sending.run(async () => { await write('DELETE', `/templates/${chosen.value}`); }))) return;
+  chosen.value = 'bare';
+  await load();
+}
 onMounted(load);
 </script>
 
 <template>
   <form class="panel form" :aria-label="say('units.title')" @submit.prevent="save">
     <VSelect v-model="chosen" class="wide" :items="items" :label="say('units.template')" :hint="template ? say('units.says', { machines: template.machines.length, points: template.points }) : ''" persistent-hint />
+    <button v-if="template?.own" type="button" class="plain link small wide" @click="forget">{{ say('template.remove') }}</button>
     <VTextField v-model="entry.pattern" :label="say('units.pattern')" :hint="say('units.pattern.hint')" />
     <VTextField v-model.number="entry.from" type="number" min="0" :label="say('units.from')" />
     <VTextField v-model.number="entry.count" type="number" min="1" max="300" :label="say('units.count')" />
     <VSelect v-if="buildings.length" v-model="entry.buildingId" :items="[{ value: null, title: say('building.none') }, ...buildings.map(({ id, name }) => ({ value: id, title: name }))]" :label="say('units.building')" />
     <VTextarea v-model="names" class="wide" :label="say('units.names')" rows="3" max-rows="8" :error-messages="errors.names" />
-    <p v-if="refusal" class="tell wide" role="alert">{{ refusal }}</p>
+    <p v-if="refusal || sending.failure.value" class="tell wide" role="alert">{{ refusal || sending.failure.value }}</p>
     <VBtn type="submit" color="primary" :loading="busy" :disabled="list.length === 0">{{ say('units.save', { count: list.length }) }}</VBtn>
   </form>
 </template>

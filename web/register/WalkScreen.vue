@@ -3,7 +3,6 @@
 import { computed, onMounted, reactive, ref } from 'vue';
 import type { CatalogueAnswer } from '../../contract/catalogue.ts';
 import { newMachine, type PlaceAnswer } from '../../contract/register.ts';
-import { isoFromDay } from '../../core/calendar/day.ts';
 import { get, newId, photoUrl, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
@@ -39,7 +38,7 @@ async function add(): Promise<void> {
 }
 async function undo(): Promise<void> {
   const it = last.value!;
-  await sending.run(async () => { await write('POST', `/machines/${it.id}/retirement`, { day: isoFromDay(place.value!.property.today) }, newId()); });
+  await sending.run(async () => { await write('DELETE', `/machines/${it.id}`); });
   last.value = null;
   told.value = say('walk.undone');
   await reload();
