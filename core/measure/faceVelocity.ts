@@ -11,17 +11,9 @@ export const CFM_PER_TON = 400;
 /** Fastest face velocity by depth, ft/min. */
 const CEILING_FPM = { thin: 300, deep: 500 } as const;
 const DEEP_IN = 4;
-/** A printed size is about so much larger than the frame each way (from memory). */
-const NOMINAL_EXTRA_IN = 0.5;
 
 /** Gross face, square inches. */
 export const faceSqIn = ({ widthIn, heightIn }: FilterSize): number => widthIn * heightIn;
-
-/** The frame behind a printed size, inches. */
-export function actualSize({ widthIn, heightIn, depthIn }: FilterSize): FilterSize {
-  const side = (nominal: number) => Math.max(0.5, nominal - NOMINAL_EXTRA_IN);
-  return { widthIn: side(widthIn), heightIn: side(heightIn), depthIn: depthIn <= 2 ? depthIn - 0.25 : depthIn };
-}
 
 /** @param airflowCfm 50 to 10,000 */
 export function faceWorking(size: FilterSize, airflowCfm: number): Working & { readonly velocityFpm: number } {

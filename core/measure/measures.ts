@@ -1,9 +1,9 @@
 /** Every measurement by its name: what is entered, in metric, and what is worked out. */
-import { formatFilterSize, parseFilterSize } from '../quantities/filterSize.ts';
+import { actualSize, formatFilterSize, parseFilterSize } from '../quantities/filterSize.ts';
 import { HARDNESS_UNITS, type HardnessUnit } from '../quantities/hardness.ts';
 import { dilutionWorking, doseWorking } from './dilution.ts';
 import { ductWorking, ELBOW_RADII, type ElbowRadius } from './ductRun.ts';
-import { actualSize, faceWorking } from './faceVelocity.ts';
+import { faceWorking } from './faceVelocity.ts';
 import { dryingTime, hardnessWorking, pumpOut, temperatureDrop, waterUsed } from './readings.ts';
 import { coldWorking } from './tuning.ts';
 import type { Working } from './working.ts';

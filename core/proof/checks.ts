@@ -5,7 +5,7 @@
 import { waitMinutes } from '../catalogue/catalogue.ts';
 import { mustNotMeet } from '../catalogue/hazards.ts';
 import type { Agent, Need, Procedure } from '../catalogue/types.ts';
-import { parseFilterSize, sameFilterSize } from '../quantities/filterSize.ts';
+import { isActualOf, parseFilterSize, sameFilterSize } from '../quantities/filterSize.ts';
 import type { Values } from '../language/message.ts';
 import type { Observation } from './record.ts';
 
@@ -135,7 +135,7 @@ function size({ observation, specification }: Proof): CheckFinding[] {
   if (observation.size === null || !specification.filterSize) return [];
   const [found, wanted] = [observation.size, specification.filterSize];
   const [a, b] = [parseFilterSize(found), parseFilterSize(wanted)];
-  const fits = a !== undefined && b !== undefined && sameFilterSize(a, b);
+  const fits = a !== undefined && b !== undefined && (sameFilterSize(a, b) || isActualOf(a, b));
   return [{ check: fits ? 'sizeFits' : 'wrongSize', weight: fits ? 'fine' : 'fail', values: { found, wanted } }];
 }
 

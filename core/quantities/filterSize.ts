@@ -50,3 +50,24 @@ export function sameFilterSize(a: FilterSize, b: FilterSize): boolean {
   const face = ({ widthIn, heightIn }: FilterSize) => [widthIn, heightIn].sort((x, y) => x - y).join('x');
   return face(a) === face(b) && a.depthIn === b.depthIn;
 }
+
+/** A printed size is about so much larger than the frame, each way and in depth (from memory). */
+const NOMINAL_EXTRA_IN = { face: 0.5, thin: 0.25 } as const;
+const THIN_IN = 2;
+
+/** The frame behind a printed size, inches. */
+export function actualSize({ widthIn, heightIn, depthIn }: FilterSize): FilterSize {
+  const side = (nominal: number) => Math.max(0.5, nominal - NOMINAL_EXTRA_IN.face);
+  return { widthIn: side(widthIn), heightIn: side(heightIn), depthIn: depthIn <= THIN_IN ? Math.max(0.25, depthIn - NOMINAL_EXTRA_IN.thin) : depthIn };
+}
+
+/** How far a rule laid along a frame may read off its actual size, inches. Ours. */
+const READING_IN = 0.25;
+
+/** Whether a size that somebody measured along a frame is that of a printed one; a frame may be turned. */
+export function isActualOf(measured: FilterSize, printed: FilterSize): boolean {
+  const actual = actualSize(printed);
+  const near = (a: number, b: number) => Math.abs(a - b) <= READING_IN;
+  const faces = [[actual.widthIn, actual.heightIn], [actual.heightIn, actual.widthIn]] as const;
+  return near(measured.depthIn, actual.depthIn) && faces.some(([width, height]) => near(measured.widthIn, width) && near(measured.heightIn, height));
+}

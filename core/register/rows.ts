@@ -99,7 +99,7 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
     const problems: RowProblem[] = [];
     const wrong = (column: Column, key: string, values: Values = {}) => { problems.push({ column, key, values }); };
     const cell = (column: Column): string => {
-      const text = plainCell((raw[column] ?? '').trim()).replace(/\s*[\r\n]+\s*/g, ' ');
+      const text = plainCell((raw[column] ?? '').trim()).trim().replace(/\s*[\r\n]+\s*/g, ' ');
       const most = LONGEST[column];
       if (most !== undefined && text.length > most) wrong(column, 'long', { most });
       return text;

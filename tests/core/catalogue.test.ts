@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
 import { machineTypes, procedureOf, procedures, waitMinutes } from '../../core/catalogue/catalogue.ts';
 import { pointLike } from '../../core/catalogue/machines.ts';
 import { SCHOOLS, type School } from '../../core/due/practice.ts';
@@ -9,6 +10,7 @@ import { SIGNALS, SIGNAL_KINDS, signalsOf, signalTypeOf } from '../../core/due/s
 import { mustNotMeet } from '../../core/catalogue/hazards.ts';
 import { illustrationOf } from '../../core/catalogue/illustrated.ts';
 import { ILLUSTRATIONS } from '../../core/catalogue/illustrations.ts';
+import { drawingOf } from '../../core/catalogue/parts.ts';
 import { referencePicture, scenePicture } from '../../core/catalogue/picture.ts';
 import { GRADES } from '../../core/due/grades.ts';
 import { SYMPTOMS, REPAIR_HOURS, symptomOf, symptomsOf } from '../../core/faults/symptoms.ts';
@@ -174,6 +176,14 @@ describe('The catalogue', () => {
     }
     expect(scenePicture('dishwasher.filter', 1, 1)).not.to.equal(scenePicture('dishwasher.filter', 1, 2));
     expect(() => referencePicture('toaster.crumbs', 'due')).to.throw(RangeError);
+  });
+  it('keeps dirt on the part, whatever the chance: inside the frame of its drawing', () => {
+    const unit = fc.double({ min: 0, max: 1, maxExcluded: true, noNaN: true });
+    fc.assert(fc.property(fc.constantFrom(...procedures.keys()), unit, unit, (key, u, v) => {
+      const [x, y] = drawingOf(key).settle(u, v);
+      expect(x, key).to.be.within(0, 200);
+      expect(y, key).to.be.within(0, 150);
+    }), { numRuns: 2000 });
   });
   it('illustrates what words do badly, each drawing on steps that exist, with its words, all in one style', () => {
     const steps = new Set(variants.flatMap((it) => it.steps.map(({ text }) => text)));

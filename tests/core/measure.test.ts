@@ -6,11 +6,11 @@ import { coreText } from '../../core/language/en.ts';
 import { speaker } from '../../core/language/message.ts';
 import { dilute, dilutionWorking, doseWorking } from '../../core/measure/dilution.ts';
 import { ductWorking, elbowMm, ELBOW_RADII, equivalentMm, LONGEST_DUCT_MM, rodsFor, ROD_MM } from '../../core/measure/ductRun.ts';
-import { actualSize, CFM_PER_TON, faceSqIn, faceWorking } from '../../core/measure/faceVelocity.ts';
+import { CFM_PER_TON, faceSqIn, faceWorking } from '../../core/measure/faceVelocity.ts';
 import { dryingTime, hardnessWorking, pumpOut, temperatureDrop, waterUsed } from '../../core/measure/readings.ts';
 import { coldWorking, COLD_LIMITS, HOURS_BETWEEN, nextTuning } from '../../core/measure/tuning.ts';
 import type { Working } from '../../core/measure/working.ts';
-import { formatFilterSize, parseFilterSize } from '../../core/quantities/filterSize.ts';
+import { actualSize, formatFilterSize, isActualOf, parseFilterSize, sameFilterSize } from '../../core/quantities/filterSize.ts';
 import { celsius, fahrenheit, kelvins, MM_PER_FOOT } from '../../core/quantities/units.ts';
 import { asMeasured, millilitres, US_CUP_ML, US_FLUID_OUNCE_ML, US_GALLON_ML } from '../../core/quantities/volume.ts';
 
@@ -72,6 +72,9 @@ describe('Filter sizes', () => {
     expect(faceWorking({ ...size, depthIn: 4 }, 1000).limits[0]!.met).to.equal(true);
     expect(CFM_PER_TON).to.equal(400);
     expect(actualSize(size)).to.deep.equal({ widthIn: 15.5, heightIn: 24.5, depthIn: 0.75 });
+    // What a rule reads along the frame is known for the printed size, turned or not; the next size is not.
+    for (const measured of ['15.5 x 24.5 x 0.75', '24 1/2 x 15.5 x ¾', '15.6 x 24.4 x 0.8']) expect(isActualOf(parseFilterSize(measured)!, size), measured).to.equal(true);
+    for (const other of ['14x25x1', '16x24x1', '16x20x1', '15.5 x 24.5 x 4']) expect(isActualOf(parseFilterSize(other)!, size) || sameFilterSize(parseFilterSize(other)!, size), other).to.equal(false);
     told(thin);
     expect(() => faceWorking(size, 0)).to.throw(RangeError);
   });
