@@ -9,6 +9,7 @@ import { COOKING } from '../due/drivers.ts';
 import type { Values } from '../language/message.ts';
 import { formatFilterSize, parseFilterSize } from '../quantities/filterSize.ts';
 import { plainCell, type Column } from './columns.ts';
+import { fingerprintOf } from './fingerprint.ts';
 
 export type Cells = Readonly<Partial<Record<Column, string>>>;
 
@@ -89,12 +90,15 @@ export const keyOfUnit = (property: string, unit: string): string => `${property
 export const keyOfMachine = (type: string, label: string): string => `${type}\n${label}`;
 
 const LONGEST: Readonly<Partial<Record<Column, number>>> = { property: 120, address: 300, building: 120, unit: 120, tenant: 120, label: 60, maker: 80, model: 80, branch: 60, filterSize: 40 };
+const OF_PROPERTIES: readonly Column[] = ['address', 'zone', 'waterSource', 'hardness'];
+const OF_UNITS: readonly Column[] = ['building', 'kind', 'tenant', 'since', 'people', 'pets', 'cooking', 'loads'];
 const OF_MACHINES: readonly Column[] = ['label', 'maker', 'model', 'installed', 'fuel', 'owner', 'branch', 'filterSize', 'drains', 'leftOut'];
 
 /** A reader of rows that remembers what was said of each property and unit. Row numbers are those of the file, its head being row 1. */
 export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells, rowNumber: number) => ReadRow {
-  const said = new Map<string, { readonly value: string; readonly row: number }>();
-  const machines = new Map<string, number>();
+  /** Of a property or unit: for each column the fingerprint of what was said first, and its row. */
+  const said = new Map<string, number[]>();
+  const machines = new Map<number, number>();
   return (raw, rowNumber) => {
     const problems: RowProblem[] = [];
     const wrong = (column: Column, key: string, values: Values = {}) => { problems.push({ column, key, values }); };
@@ -182,18 +186,22 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
 
     /** What is said of a property or a unit is said once, or alike. */
     function againstBefore(): void {
-      const same = (of: string, name: string, column: Column, value: string) => {
-        if (value === '') return;
-        const key = `${of}\n${column}`;
-        const first = said.get(key);
-        if (!first) said.set(key, { value, row: rowNumber });
-        else if (first.value !== value) wrong(column, 'differs', { name, value, first: first.value, row: first.row });
+      const same = (of: string, name: string, columns: readonly Column[]) => {
+        const first = said.get(of) ?? [];
+        if (first.length === 0) said.set(of, first);
+        columns.forEach((column, i) => {
+          const value = cell(column);
+          if (value === '') return;
+          const print = fingerprintOf(value);
+          if (first[2 * i] === undefined) [first[2 * i], first[2 * i + 1]] = [print, rowNumber];
+          else if (first[2 * i] !== print) wrong(column, 'differs', { name, value, row: first[2 * i + 1]! });
+        });
       };
-      for (const column of ['address', 'zone', 'waterSource', 'hardness'] as const) same(property, property, column, cell(column));
       const unitKey = keyOfUnit(property, unit);
-      for (const column of ['building', 'kind', 'tenant', 'since', 'people', 'pets', 'cooking', 'loads'] as const) same(unitKey, unit, column, cell(column));
+      same(property, property, OF_PROPERTIES);
+      same(unitKey, unit, OF_UNITS);
       if (!row.machine?.type) return;
-      const machine = `${unitKey}\n${keyOfMachine(row.machine.type, row.machine.label)}`;
+      const machine = fingerprintOf(`${unitKey}\n${keyOfMachine(row.machine.type, row.machine.label)}`);
       const before = machines.get(machine);
       if (before !== undefined) wrong('machine', 'twice', { name: unit, row: before });
       else machines.set(machine, rowNumber);

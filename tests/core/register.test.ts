@@ -7,6 +7,7 @@ import { mondayOf, spreadBaseline, type Unlogged } from '../../core/due/baseline
 import { coreText } from '../../core/language/en.ts';
 import { speaker } from '../../core/language/message.ts';
 import { COLUMNS, matchColumns, neutralised, plainCell } from '../../core/register/columns.ts';
+import { fingerprintOf } from '../../core/register/fingerprint.ts';
 import { decoded, encodingOf } from '../../core/register/decode.ts';
 import { keyOfMachine, keyOfUnit, rowReader, type Cells, type KnownRegister } from '../../core/register/rows.ts';
 import { STARTERS } from '../../core/register/starters.ts';
@@ -76,7 +77,7 @@ describe('A row of a table', () => {
   it('is held against the rows before it: a unit is one thing, a machine stands once', () => {
     const read = reader();
     expect(read({ ...home, building: 'Long House' }, 2).problems).to.deep.equal([]);
-    expect(read({ ...home, machine: 'washer', building: 'Short House' }, 3).problems).to.deep.equal([{ column: 'building', key: 'differs', values: { name: 'Flat 1A', value: 'Short House', first: 'Long House', row: 2 } }]);
+    expect(read({ ...home, machine: 'washer', building: 'Short House' }, 3).problems).to.deep.equal([{ column: 'building', key: 'differs', values: { name: 'Flat 1A', value: 'Short House', row: 2 } }]);
     expect(read({ ...home, building: 'Long House' }, 4).problems[0]).to.deep.include({ key: 'twice', values: { name: 'Flat 1A', row: 2 } });
     expect(read({ ...home, label: 'The other one' }, 5).problems).to.deep.equal([]);
   });
@@ -95,6 +96,25 @@ describe('A row of a table', () => {
       const read = reader();
       rows.forEach((row, i) => { for (const { column, key, values } of read(row, i + 2).problems) say(`row.${key}`, { column: names[column], ...values }); });
     }));
+  });
+});
+
+describe('A fingerprint', () => {
+  it('is whole, of 53 bits, and the same for the same text', () => {
+    fc.assert(fc.property(fc.string(), (text) => {
+      expect(Number.isSafeInteger(fingerprintOf(text))).to.equal(true);
+      expect(fingerprintOf(text)).to.be.at.least(0);
+      expect(fingerprintOf(`${text}`)).to.equal(fingerprintOf(text));
+    }));
+  });
+  it('tells two hundred thousand texts that differ in a digit from each other', () => {
+    const prints = new Set(Array.from({ length: 200_000 }, (_, i) => fingerprintOf(`Long Court ${i % 40}\nFlat ${i}\nwasher\n`)));
+    expect(prints.size).to.equal(200_000);
+  });
+  it('uses its bits evenly', () => {
+    const ones = Array.from({ length: 53 }, () => 0);
+    for (let i = 0; i < 4000; i += 1) { let print = BigInt(fingerprintOf(`Flat ${i}`)); for (let bit = 0; bit < 53; bit += 1) { ones[bit]! += Number(print & 1n); print >>= 1n; } }
+    for (const count of ones) expect(count).to.be.within(1800, 2200);
   });
 });
 
