@@ -142,7 +142,7 @@ function overbooked(day: Day): boolean {
 }
 
 /** As many points as one sitting of the demo takes. */
-const MOST_POINTS = 4;
+const MOST_POINTS = 3;
 
 /** One tenant sends the photo of one service again at the next; the point is kept free for it. */
 const RESENT = { procedure: 'washer.doorBoot', daysAgo: [24, 2], reservedDays: 45 };
@@ -165,7 +165,7 @@ async function give(world: World, db: Db, day: Day, now: number): Promise<void> 
     // The sitting: other points of this machine that are near enough, and that this person may do.
     const sitting = world.lived.filter((it) => it === point || (
       it.machineId === point.machineId && !it.busy && !isResent(it) && (!tenantWork || it.procedure.level === 'T')
-      && (shareUsed(lineOfMark(marks.get(it.id)!), { today: day }) ?? 0) > (marks.get(it.id)!.scheduled === 1 ? 0.72 : 1) && marks.get(it.id)!.servedDay > 0)).slice(0, MOST_POINTS);
+      && (shareUsed(lineOfMark(marks.get(it.id)!), { today: day }) ?? 0) > (marks.get(it.id)!.scheduled === 1 ? 0.72 : 1.6) && marks.get(it.id)!.servedDay > 0)).slice(0, MOST_POINTS);
     const jobId = env.newId();
     const assign = (personId: string) => giveJob(callAs(world, db, cast.manager, now), { id: jobId, pointIds: sitting.map(({ id }) => id), assigneeId: personId });
     // What exceeds the tenant's budget goes to staff.

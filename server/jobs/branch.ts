@@ -3,7 +3,7 @@ import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { certainAgents, meetingOf } from '../../core/catalogue/hazards.ts';
 import type { Agent } from '../../core/catalogue/types.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
-import { readHistories } from '../due/history.ts';
+import { readHistories, type PointHistory } from '../due/history.ts';
 import type { Call } from '../env.ts';
 import { Problem } from '../http/problem.ts';
 import { machineName } from '../register/names.ts';
@@ -52,9 +52,8 @@ async function inHandOnBranch({ db, now }: Call, machineId: string, zone: string
  * Refuses work whose agents must not meet: among themselves, or with what its drain's branch saw or will see today.
  * @param exceptJob the job that asks, which is not held against itself
  */
-export async function refuseMeeting(call: Call, pointIds: readonly string[], exceptJob: string | null): Promise<void> {
+export async function refuseMeeting(call: Call, histories: readonly PointHistory[], exceptJob: string | null): Promise<void> {
   const { db, now, env: { say } } = call;
-  const histories = await readHistories(db, pointIds, now);
   const agents = histories.flatMap(({ procedure, turn }) => certainAgents(procedure, turn));
   const [first] = histories;
   if (agents.length === 0 || !first) return;

@@ -30,7 +30,7 @@ export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }
     const strict = procedures.find(({ level }) => level !== 'T')!;
     throw new Problem(422, 'level', { task: env.say(`task.${strict.key}`), level: env.say(`level.${strict.level}`) });
   }
-  await refuseMeeting(call, form.pointIds, null);
+  await refuseMeeting(call, histories, null);
   for (const point of points) await freePoint(call, point);
   await db.job.insert({
     id: form.id, organisationId, machineId: machine.id, placeId: machine.placeId, assigneeId: assignee.id, state: 'given', revision: 1,
@@ -103,7 +103,10 @@ export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ 
     throw jobMoved(say, job);
   }
   const reason = form.reason === null ? null : [say(`notAble.${form.reason}`), form.note].filter(Boolean).join(': ');
-  if (form.move === 'start') await refuseMeeting(call, (await db.task.all({ jobId: id, state: 'outstanding' })).map(({ pointId }) => pointId), id);
+  if (form.move === 'start') {
+    const tasks = await db.task.all({ jobId: id, state: 'outstanding' });
+    await refuseMeeting(call, await readHistories(db, tasks.map(({ pointId }) => pointId), now), id);
+  }
   const extra = form.move === 'start' ? { startedAt: now } : form.move === 'notAble' ? { assigneeId: null } : {};
   await applyMove(call, job, form.move, reason, extra);
   const tasks = await db.task.all({ jobId: id });
