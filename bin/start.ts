@@ -33,12 +33,16 @@ async function makeDemo(): Promise<void> {
   rmSync(data, { recursive: true, force: true });
   say('Making the demo: eighteen months of three properties, lived day by day.');
   const started = Date.now();
+  // The store's library reads a trace at each of some hundred thousand queries.
+  const { stackTraceLimit } = Error;
+  Error.stackTraceLimit = 0;
   const store = await openStore(file);
   const env = createEnv(store, join(data, 'photos'));
   const emitter = await buildDemo(env, (share) => {
     const full = Math.round(share * 30);
     process.stdout.write(`\r  ${'█'.repeat(full)}${'·'.repeat(30 - full)} ${Math.round(share * 100)} %`);
   });
+  Error.stackTraceLimit = stackTraceLimit;
   await store.close();
   writeFileSync(join(data, 'emitter.json'), JSON.stringify(emitter), { mode: 0o600 });
   writeFileSync(marker, new Date().toISOString());

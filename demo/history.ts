@@ -11,7 +11,7 @@ import { drawGrade, drawLoad, drawSpeed } from '../core/lab/truth.ts';
 import { seedOf, seeded, type Random } from '../core/statistics/random.ts';
 import type { SubmittedRecord } from '../contract/jobs.ts';
 import { lineOfMark } from '../contract/due.ts';
-import { readHistory } from '../server/due/history.ts';
+import { readHistories } from '../server/due/history.ts';
 import type { Actor, Call, Env } from '../server/env.ts';
 import { closeFault, reportFault } from '../server/faults/faults.ts';
 import { giveJob, moveJob } from '../server/jobs/jobs.ts';
@@ -76,9 +76,10 @@ export async function liveForward(env: Env, cast: Cast, points: readonly LivedPo
   const today = dayOfInstant(env.clock(), zone);
   const random = seeded(20_260_101);
   const lived: Lived[] = [];
+  const histories = new Map((await readHistories(env.store.db, points.map(({ id }) => id), env.clock())).map((history) => [history.point.id, history]));
   for (const point of points) {
     const own = seeded(seedOf(`${point.placeName} ${point.procedure.key}`));
-    const factor = (await readHistory(env.store.db, point.id, env.clock())).inputs.stretches.at(-1)!.factor;
+    const { factor } = histories.get(point.id)!.inputs.stretches.at(-1)!;
     lived.push({
       ...point, speed: Math.min(1.5, Math.max(0.5, drawSpeed(own))) * point.fast, load: own() * 0.6,
       perDay: factor / point.procedure.days.steady, busy: false, washes: 0, lastPhoto: null,
@@ -174,17 +175,19 @@ async function give(world: World, db: Db, day: Day, now: number): Promise<void> 
       const staff = cast.staff[seedOf(point.placeName) % cast.staff.length]!;
       await assign(staff.personId);
       return staff;
-    }).catch((error: unknown) => {
-      // Two agents would meet in one branch today: another day.
-      if (error instanceof Problem && error.key === 'agentsBranch') return null;
-      throw error;
-    });
+    }).catch(metOnBranch);
     if (!given) continue;
     for (const it of sitting) it.busy = true;
     const mean = tenantWork ? point.habits.delay : overbooked(day) ? 16 : 3;
     const delay = staged ? 0 : Math.max(0, Math.round(-Math.log(1 - random()) * mean)) + (random() < point.habits.lapse ? 14 : 0);
     world.pending.push({ jobId, points: sitting, doer: given, doOn: day + delay });
   }
+}
+
+/** Two agents would meet in one branch today: another day. */
+function metOnBranch(error: unknown): null {
+  if (error instanceof Problem && error.key === 'agentsBranch') return null;
+  throw error;
 }
 
 /** The morning's list for staff, so that whoever signs in as one has something to do. */
@@ -221,7 +224,11 @@ async function doJob(world: World, db: Db, pending: Pending, day: Day, startedAt
   if (tasks.length === 0) return;
   if (day > world.today - RETENTION_DAYS) {
     const job = (await db.job.one({ id: jobId }))!;
-    await moveJob(callAs(world, db, doer, startedAt), jobId, { move: 'start', reason: null, note: '', revision: job.revision });
+    const started = await moveJob(callAs(world, db, doer, startedAt), jobId, { move: 'start', reason: null, note: '', revision: job.revision }).catch(metOnBranch);
+    if (!started) {
+      world.pending.push({ ...pending, doOn: day + 1 });
+      return;
+    }
   }
   const cheat = points.some(({ habits }) => habits.resends) && day > world.today - 6 && points.some(({ lastPhoto }) => lastPhoto);
   const records: SubmittedRecord[] = [];

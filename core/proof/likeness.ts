@@ -15,35 +15,41 @@ export const SAME_PICTURE = 0.985;
 /** Grey values 0–255, `THUMB_SIDE`² of them, row by row. */
 export type Thumb = Uint8Array;
 
-/** The gradient hash of a thumbnail: is each cell brighter than its right neighbour. 16 hex digits. */
-export function gradientHash(thumb: Thumb): string {
-  let bits = '';
-  for (let row = 0; row < HASH_ROWS; row += 1) {
-    for (let column = 0; column < HASH_COLUMNS - 1; column += 1) {
-      bits += cell(thumb, row, column) > cell(thumb, row, column + 1) ? '1' : '0';
-    }
-  }
-  return bits.replace(/.{4}/g, (nibble) => parseInt(nibble, 2).toString(16));
+/** The pixels of each cell of the hash, row by row. */
+const CELLS: readonly (readonly number[])[] = Array.from({ length: HASH_ROWS * HASH_COLUMNS }, (_, i) => {
+  const rows = span(Math.floor(i / HASH_COLUMNS), HASH_ROWS);
+  const columns = span(i % HASH_COLUMNS, HASH_COLUMNS);
+  return rows.flatMap((y) => columns.map((x) => y * THUMB_SIDE + x));
+});
+
+/** The pixels of a side that part `index` of `parts` covers. */
+function span(index: number, parts: number): number[] {
+  const from = Math.floor((index * THUMB_SIDE) / parts);
+  const to = Math.floor(((index + 1) * THUMB_SIDE) / parts);
+  return Array.from({ length: to - from }, (_, i) => from + i);
 }
 
-function cell(thumb: Thumb, row: number, column: number): number {
-  const from = (index: number, of: number) => Math.floor((index * THUMB_SIDE) / of);
-  let sum = 0;
-  let count = 0;
-  for (let y = from(row, HASH_ROWS); y < from(row + 1, HASH_ROWS); y += 1) {
-    for (let x = from(column, HASH_COLUMNS); x < from(column + 1, HASH_COLUMNS); x += 1) {
-      sum += thumb[y * THUMB_SIDE + x]!;
-      count += 1;
-    }
+/** The gradient hash of a thumbnail: is each cell brighter than its right neighbour. 16 hex digits. */
+export function gradientHash(thumb: Thumb): string {
+  const means = CELLS.map((pixels) => {
+    let sum = 0;
+    for (const pixel of pixels) sum += thumb[pixel]!;
+    return sum / pixels.length;
+  });
+  let hash = '';
+  for (let row = 0; row < HASH_ROWS; row += 1) {
+    let byte = 0;
+    for (let i = row * HASH_COLUMNS; i < (row + 1) * HASH_COLUMNS - 1; i += 1) byte = byte * 2 + (means[i]! > means[i + 1]! ? 1 : 0);
+    hash += byte.toString(16).padStart(2, '0');
   }
-  return sum / count;
+  return hash;
 }
 
 /** Bits in which two hashes differ, 0 to 64. */
 export function hashDistance(a: string, b: string): number {
   let bits = 0;
-  for (let i = 0; i < a.length; i += 1) {
-    let differing = parseInt(a[i]!, 16) ^ parseInt(b[i]!, 16);
+  for (let i = 0; i < a.length; i += 8) {
+    let differing = parseInt(a.slice(i, i + 8), 16) ^ parseInt(b.slice(i, i + 8), 16);
     for (; differing; differing &= differing - 1) bits += 1;
   }
   return bits;
@@ -65,9 +71,8 @@ function remapped(thumb: Thumb, source: (x: number, y: number) => [number, numbe
 
 /** Pearson correlation of two thumbnails, −1 to 1; 0 where one is flat. */
 export function correlation(a: Thumb, b: Thumb): number {
-  const mean = (it: Thumb) => it.reduce((sum, value) => sum + value, 0) / it.length;
-  const meanA = mean(a);
-  const meanB = mean(b);
+  const meanA = meanOf(a);
+  const meanB = meanOf(b);
   let ab = 0;
   let aa = 0;
   let bb = 0;
@@ -79,6 +84,12 @@ export function correlation(a: Thumb, b: Thumb): number {
     bb += db * db;
   }
   return aa > 0 && bb > 0 ? ab / Math.sqrt(aa * bb) : 0;
+}
+
+function meanOf(thumb: Thumb): number {
+  let sum = 0;
+  for (const value of thumb) sum += value;
+  return sum / thumb.length;
 }
 
 export interface KnownPhoto {

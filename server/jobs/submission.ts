@@ -5,7 +5,7 @@ import { stateAfter } from '../../core/jobs/transitions.ts';
 import { sameAs } from '../../core/proof/likeness.ts';
 import type { Observation, ServiceRecord } from '../../core/proof/record.ts';
 import type { SubmittedRecord, Submission } from '../../contract/jobs.ts';
-import { readHistory } from '../due/history.ts';
+import { readHistories, type PointHistory } from '../due/history.ts';
 import { recomputeWork } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
@@ -37,9 +37,11 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
   const times = trueTimes(form, now);
   const zone = await zoneOfPlace(db, job.placeId);
   const photoIds = form.records.flatMap(({ photos }) => photos.map(({ photoId }) => photoId));
+  const histories = new Map((await readHistories(db, tasks.map(({ pointId }) => pointId), now)).map((history) => [history.point.id, history]));
   const earlier = photoIds.length > 0 ? await earlierPhotos(db, actor.organisationId, photoIds) : [];
   for (const record of form.records) {
-    await sendRecord(call, { record, job, task: tasks.find((task) => task.id === record.taskId)!, zone, earlier, deviceAt: form.deviceAt, ...times });
+    const task = tasks.find(({ id: taskId }) => taskId === record.taskId)!;
+    await sendRecord(call, { record, job, task, history: histories.get(task.pointId)!, zone, earlier, deviceAt: form.deviceAt, ...times });
   }
   await applyMove(call, job, 'send', null);
   await recomputeWork(db, tasks.map(({ pointId }) => pointId), now);
@@ -67,15 +69,16 @@ interface Sending extends Times {
   readonly record: SubmittedRecord;
   readonly job: Row<'job'>;
   readonly task: Row<'task'>;
+  readonly history: PointHistory;
   readonly zone: string;
   readonly earlier: readonly EarlierPhoto[];
   readonly deviceAt: number;
 }
 
-async function sendRecord(call: Call, { record, job, task, zone, earlier, deviceAt, startedAt, doneAt }: Sending): Promise<void> {
+async function sendRecord(call: Call, { record, job, task, history, zone, earlier, deviceAt, startedAt, doneAt }: Sending): Promise<void> {
   const { db, actor } = call;
   const point = (await db.point.one({ id: task.pointId }))!;
-  const { procedure, edition, inputs: { methods } } = await readHistory(db, point.id, call.now);
+  const { procedure, edition, inputs: { methods } } = history;
   const photos: CheckedPhoto[] = [];
   const hashes: Record<string, string> = {};
   for (const { slot, photoId } of record.photos) {
