@@ -195,7 +195,7 @@ async function giveRound(world: World, db: Db, day: Day, now: number): Promise<v
   const marks = new Map((await db.mark.all({})).map((mark) => [mark.pointId, mark]));
   const used = (point: Lived) => shareUsed(lineOfMark(marks.get(point.id)!), { today: day }) ?? 0;
   for (const [i, person] of world.cast.staff.entries()) {
-    const free = world.lived.filter((it) => it.procedure.level === 'S' && !it.busy && seedOf(it.placeName) % world.cast.staff.length === i);
+    const free = world.lived.filter((it) => it.procedure.level === 'S' && !it.busy && marks.get(it.id)!.scheduled === 1 && seedOf(it.placeName) % world.cast.staff.length === i);
     for (const point of free.sort((a, b) => used(b) - used(a)).slice(0, 2)) {
       point.busy = true;
       await giveJob(callAs(world, db, world.cast.manager, now), { id: world.env.newId(), pointIds: [point.id], assigneeId: person.personId }).catch((error: unknown) => { if (!(error instanceof Problem)) throw error; });

@@ -58,7 +58,10 @@ async function describe({ db, env: { say }, now }: Call, job: Row<'job'>): Promi
     const mark = marks.find(({ pointId }) => pointId === point.id) ?? { ...NO_MARK, pointId: point.id };
     return { ...task, point, procedure, turn, edition, mark };
   });
-  const current = tasks.some(outstanding) ? tasks.filter(outstanding) : tasks;
+  const open = tasks.some(outstanding) ? tasks.filter(outstanding) : tasks;
+  // What rides along has no date of its own: the job is named and dated by what has.
+  const current = open.toSorted((a, b) => b.mark.scheduled - a.mark.scheduled);
+  const dated = current.filter(({ mark }, _, all) => mark.scheduled === 1 || all.every((it) => it.mark.scheduled === 0));
   const first = current[0];
   const today = dayOfInstant(now, property.zone);
   const title = first ? say(`task.${first.procedure.key}`) : say(`job.${job.state}`);
@@ -70,9 +73,9 @@ async function describe({ db, env: { say }, now }: Call, job: Row<'job'>): Promi
     minutes: sum(current.map(({ procedure }) => procedure.minutes)),
     waitMinutes: sum(current.map(({ procedure }) => waitMinutes(procedure))),
     why: first ? say(`why.${first.procedure.key}`) : '',
-    due: dueWords(say, current.map(({ mark }) => mark), today),
+    due: dueWords(say, dated.map(({ mark }) => mark), today),
     today,
-    marks: current.map(({ mark, procedure }) => ({ ...markDates(mark), kind: procedure.kind, safetyCritical: procedure.safetyCritical, name: say(`point.${procedure.key}`) })),
+    marks: dated.map(({ mark, procedure }) => ({ ...markDates(mark), kind: procedure.kind, safetyCritical: procedure.safetyCritical, name: say(`point.${procedure.key}`) })),
     sentBack: current.find(({ sentBack }) => sentBack)?.sentBack ?? null,
     doneDay: null,
   };

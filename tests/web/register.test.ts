@@ -140,6 +140,8 @@ describe('A register, in a browser', function register() {
     await page.locator('input[type=file]').setInputFiles(file('Property,Unit,Machine,Filter size,Tenant,Since,People,Drain branch\nQuay House,Flat 1,"Washer, front load",,R. Holloway,2025-03-01,2,East riser\nQuay House,Flat 1,"Air handler, 1-inch filter",400x625x25 mm,,,,East riser\nQuay House,Flat 2,Dishwasher,,,,,\n'));
     await page.getByText('Every row is right.').waitFor();
     await page.getByText('3 rows: one new property, 2 new units, 3 machines.').waitFor();
+    await page.getByRole('row', { name: /Flat 1.*R\. Holloway Washer, front load · Air handler, 1-inch filter, 15\.5 × 24\.5 × 1 in/ }).waitFor();
+    await expectFit(page, 'import, the preview');
     await page.getByRole('button', { name: 'Import', exact: true }).click();
     await page.getByText('Imported: 2 units, 3 machines').waitFor();
     await expectFit(page, 'import, done');

@@ -67,7 +67,7 @@ onMounted(reload);
             <VBtn color="primary" @click="editing = true">{{ say(it.number ? 'procedure.edit.again' : 'procedure.edit') }}</VBtn>
             <template v-if="it.number"><button type="button" class="plain link" @click="comparing = !comparing">{{ say(comparing ? 'procedure.compare.back' : 'procedure.compare') }}</button><button type="button" class="plain link" :class="{ alarm: sure }" @click="takeOurs">{{ say(sure ? 'procedure.takeOurs.sure' : 'procedure.takeOurs') }}</button></template>
           </section>
-          <section><h2>{{ say('procedure.days') }}</h2><dl><div v-for="school in SCHOOLS" :key="school"><dt>{{ say(`practice.${school}`) }}</dt><dd>{{ it.signalled.includes(school) ? say('procedure.signalled', { days: it.days[school] }) : say('point.days', { days: it.days[school] }) }}<small v-if="it.assumed.includes(school)" class="quiet"> {{ say('procedure.assumed') }}</small></dd></div></dl></section>
+          <section><h2>{{ say('procedure.days') }}</h2><dl><div v-for="school in SCHOOLS" :key="school"><dt>{{ say(`practice.${school}`) }}</dt><dd>{{ it.signalled.includes(school) ? say('procedure.signalled', { days: it.days[school] }) : say('point.days', { days: it.days[school] }) }}<small v-if="it.assumed.includes(school)" class="quiet">{{ say('procedure.assumed') }}</small></dd></div></dl></section>
           <section><h2>{{ say('procedure.kit') }}</h2><ul><li v-for="item in it.kit" :key="item">{{ item }}</li></ul></section>
           <section><h2>{{ say('procedure.mistakes') }}</h2><p>{{ it.mistakes }}</p></section>
           <section><h2>{{ say('procedure.on') }}</h2><p>{{ it.machines.join(', ') }}</p></section>
@@ -95,7 +95,7 @@ header { display: grid; gap: 3px; }
 aside { display: grid; gap: 18px; }
 aside h2 { font-size: 15px; padding-bottom: 3px; }
 .acts { display: grid; gap: 6px; justify-items: start; }
-dl { margin: 0; } dl div { display: flex; justify-content: space-between; gap: 10px; border-top: 1px solid var(--hair); padding: 3px 0; } dd { margin: 0; text-align: right; }
+dl { margin: 0; } dl div { display: flex; justify-content: space-between; gap: 10px; border-top: 1px solid var(--hair); padding: 3px 0; } dd { margin: 0; text-align: right; } dd small { margin-left: 7px; }
 .editions li { border-top: 1px solid var(--hair); padding: 5px 0; }
 .link.alarm { color: var(--alarm); }
 @media (max-width: 860px) { .columns { grid-template-columns: 1fr; } .page { padding: 14px; } .steps li { grid-template-columns: 1fr; } }

@@ -89,10 +89,10 @@ main { flex: 1; min-width: 0; }
 .skip:focus { left: 8px; top: 8px; z-index: 99; background: var(--panel); padding: 8px; }
 @media (max-width: 720px) {
   .desk { flex-direction: column; }
-  .nav { position: static; width: auto; height: auto; flex-direction: row; align-items: center; padding: 6px 14px; gap: 12px; border-right: 0; border-bottom: 1px solid var(--hair); }
+  .nav { position: static; width: auto; height: auto; flex-flow: row wrap; align-items: center; padding: 6px 14px 0; column-gap: 12px; border-right: 0; border-bottom: 1px solid var(--hair); }
   .brand { margin: 0; font-size: 17px; }
   .brand::after { display: none; }
-  .nav ul { display: flex; gap: 14px; overflow-x: auto; }
+  .nav ul { order: 3; width: 100%; display: flex; gap: 20px; overflow-x: auto; }
   .nav a { padding: 11px 0; }
   .me { margin: 0 0 0 auto; padding: 0; }
   .me > p:not(.switches), .keys { display: none; }

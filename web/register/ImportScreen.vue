@@ -20,6 +20,8 @@ const progress = shallowRef<{ share: number; rows: number } | null>(null);
 const done = shallowRef<Done | null>(null);
 const imported = shallowRef<ImportAnswer | null>(null);
 const trouble = ref('');
+/** Whether a head of the file is known for nothing, so that the person is asked. */
+const unsure = ref(true);
 const { busy, failure, run } = useSending();
 let worker: Worker | null = null;
 let key = newId();
@@ -35,6 +37,7 @@ function ask(question: Ask): void {
     else if (data.told === 'heads') {
       heads.value = data;
       columns.value = [...data.columns];
+      unsure.value = data.columns.includes(null);
       if (data.heads.every((head) => head === '')) trouble.value = say('import.empty');
       else if (missing.value.length === 0) void look();
     } else {
@@ -94,16 +97,18 @@ onBeforeUnmount(() => worker?.terminate());
       <p v-if="file" class="small quiet">{{ file.name }}</p>
       <p v-if="trouble || failure" class="tell" role="alert">{{ trouble || failure }}</p>
       <p v-if="heads && heads.encoding !== 'utf-8'" class="caution small">{{ say(`import.encoding.${heads.encoding}`) }}</p>
-      <section v-if="heads && !trouble">
-        <h2>{{ say('import.columns') }}</h2>
+      <details v-if="heads && !trouble" class="columns" :open="unsure">
+        <summary><h2>{{ say('import.columns') }}</h2> <span class="quiet small">{{ say('import.columns.count', { taken: columns.filter(Boolean).length, left: columns.filter((it) => !it).length }) }}</span></summary>
         <p class="quiet small">{{ say('import.columns.why') }}</p>
         <ul class="heads">
           <li v-for="(head, i) in heads.heads" :key="i"><span><b>{{ head || '–' }}</b><small class="quiet">{{ heads.sample[i] || ' ' }}</small></span>
             <label><span class="unseen">{{ say('import.example.none') }} {{ head }}</span><select v-model="columns[i]" @change="change"><option v-for="it in choices" :key="String(it.value)" :value="it.value">{{ it.title }}</option></select></label></li>
         </ul>
+      </details>
+      <template v-if="heads && !trouble">
         <p v-if="missing.length" class="alarm" role="alert">{{ say('import.missing', { columns: missing.map((column) => say(`column.${column}`)).join(', ') }) }}</p>
         <VBtn v-else-if="!done && !progress" color="primary" @click="look">{{ say('import.read') }}</VBtn>
-      </section>
+      </template>
       <div v-if="progress" class="reading" role="status"><p>{{ say('import.reading') }} {{ progress.rows }}</p><progress :value="progress.share" max="1" :aria-label="say('import.reading')" /><VBtn variant="outlined" size="small" @click="stop">{{ say('import.cancel') }}</VBtn></div>
       <section v-if="done" aria-live="polite">
         <p class="strong">{{ say('import.counts', { rows: done.rows, properties: done.properties, units: done.units, machines: done.machines }) }}</p>
@@ -114,6 +119,9 @@ onBeforeUnmount(() => worker?.terminate());
           <p v-if="done.wrong > done.first.length" class="quiet small">{{ say('import.more', { count: done.wrong - done.first.length }) }}</p>
         </template>
         <template v-else-if="done.rows">
+          <table class="units"><caption class="quiet small">{{ say('import.sample', { shown: done.sample.length }) }}</caption>
+            <thead><tr><th scope="col">{{ say('column.unit') }}</th><th scope="col">{{ say('column.tenant') }}</th><th scope="col">{{ say('column.machine') }}</th></tr></thead>
+            <tbody><tr v-for="it in done.sample" :key="it.property + it.unit"><th scope="row">{{ it.unit }}<small class="quiet">{{ it.property }}</small></th><td>{{ it.tenant || '–' }}</td><td>{{ it.machines.join(' · ') || '–' }}</td></tr></tbody></table>
           <p class="dew">{{ say('import.right') }}</p>
           <VBtn color="primary" :loading="busy" @click="send">{{ say('import.go') }}</VBtn>
           <p v-if="busy" role="status" class="small quiet">{{ say('import.going') }}</p>
@@ -125,10 +133,11 @@ onBeforeUnmount(() => worker?.terminate());
 
 <style scoped>
 .page { padding: 22px 26px; max-width: 1000px; display: grid; gap: 14px; justify-items: start; }
-.page > section, header { width: 100%; }
+.page > section, .columns, header { width: 100%; }
 .lead { max-width: 70ch; }
 .pick { display: inline-flex; align-items: center; min-height: 44px; padding: 0 18px; border: 1.5px solid var(--edge); border-radius: 8px; font-weight: 600; cursor: pointer; color: var(--dew-deep); background: var(--panel); }
 .pick:focus-within { outline: 3px solid var(--dew); outline-offset: 2px; }
+summary { cursor: pointer; } summary h2 { display: inline; }
 .heads { display: grid; grid-template-columns: repeat(auto-fill, minmax(230px, 1fr)); gap: 8px 18px; margin: 10px 0; }
 .heads li { display: flex; justify-content: space-between; gap: 10px; align-items: center; border-top: 1px solid var(--hair); padding: 5px 0; }
 .heads span { display: grid; min-width: 0; overflow: hidden; }
@@ -139,5 +148,6 @@ progress { flex: 1; max-width: 420px; accent-color: var(--dew-deep); }
 table { border-collapse: collapse; width: 100%; font-size: 14px; }
 th { text-align: left; padding: 4px 14px 4px 0; border-top: 1px solid var(--hair); vertical-align: top; font-weight: 640; }
 td { border-top: 1px solid var(--hair); padding: 4px 0; }
+caption { text-align: left; padding: 6px 0; } .units { margin-bottom: 12px; } .units small { display: block; font-weight: 400; } .units td { padding-right: 14px; }
 .links { display: flex; gap: 16px; }
 </style>

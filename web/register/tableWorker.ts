@@ -14,14 +14,19 @@ export type Ask =
 
 export interface WrongRow { readonly row: number; readonly says: readonly string[] }
 
+/** A unit as its rows were read: the machines as they will be named. */
+export interface SampleUnit { readonly property: string; readonly unit: string; readonly tenant: string; machines: string[] }
+
 export type Told =
   | { readonly told: 'heads'; readonly heads: readonly string[]; readonly sample: readonly string[]; readonly columns: readonly (Column | null)[]; readonly encoding: Encoding }
   | { readonly told: 'progress'; readonly share: number; readonly rows: number }
-  | { readonly told: 'done'; readonly rows: number; readonly properties: number; readonly units: number; readonly machines: number; readonly wrong: number; readonly first: readonly WrongRow[] };
+  | { readonly told: 'done'; readonly rows: number; readonly properties: number; readonly units: number; readonly machines: number; readonly wrong: number; readonly first: readonly WrongRow[]; readonly sample: readonly SampleUnit[] };
 
 const say = speaker('en-GB', coreText);
 /** As many wrong rows are listed. */
 const LISTED = 50;
+/** As many units are shown as they were read. */
+const SHOWN = 6;
 const CHUNK_BYTES = 256 * 1024;
 
 /** By the bytes, a slice at a time, so that a file of any size takes no more room. */
@@ -66,6 +71,7 @@ async function readRows({ file, columns, encoding, known }: Extract<Ask, { ask: 
   let rowNumber = 0;
   let wrong = 0;
   let machines = 0;
+  const sample = new Map<string, SampleUnit>();
   const words = ({ column, key, values }: RowProblem) => say(`row.${key}`, { column: names[column], ...values });
   await parse(file, encoding, (cells, cursor) => {
     rowNumber += 1;
@@ -75,13 +81,16 @@ async function readRows({ file, columns, encoding, known }: Extract<Ask, { ask: 
     properties.add(row.property);
     units.add(keyOfUnit(row.property, row.unit));
     if (row.machine) machines += 1;
+    const key = keyOfUnit(row.property, row.unit);
+    if (!sample.has(key) && sample.size < SHOWN) sample.set(key, { property: row.property, unit: row.unit, tenant: row.tenancy?.name ?? '', machines: [] });
+    if (row.machine?.type) sample.get(key)?.machines.push([row.machine.label || say(`machine.${row.machine.type}`), row.machine.filterSize].filter(Boolean).join(', '));
     if (problems.length > 0) {
       wrong += 1;
       if (first.length < LISTED) first.push({ row: rowNumber, says: problems.map(words) });
     }
     if (rowNumber % 500 === 0) self.postMessage({ told: 'progress', share: Math.min(1, cursor / file.size), rows: rowNumber - 1 } satisfies Told);
   });
-  return { told: 'done', rows: Math.max(0, rowNumber - 1), properties: properties.size - before.properties, units: units.size - before.units, machines, wrong, first };
+  return { told: 'done', rows: Math.max(0, rowNumber - 1), properties: properties.size - before.properties, units: units.size - before.units, machines, wrong, first, sample: [...sample.values()] };
 }
 
 self.onmessage = async ({ data }: MessageEvent<Ask>) => {
