@@ -17,7 +17,7 @@ const readings = lazy((value: unknown) => object(Object.fromEntries(
 export const giveJob = object({ id: id().required(), pointIds: ids(12).required(), assigneeId: id().required() });
 /** Moves a person asks for by name; sending and judging have their own routes. */
 export const ASKED_MOVES = ['start', 'workDone', 'notAble', 'cancel'] as const;
-export const NOT_ABLE_REASONS = ['willNotMove', 'notSafe', 'partMissing', 'noTime', 'other'] as const;
+export const NOT_ABLE_REASONS = ['willNotMove', 'notSafe', 'partMissing', 'away', 'noTime', 'other'] as const;
 export const moveJob = object({
   move: mixed<(typeof ASKED_MOVES)[number]>().oneOf([...ASKED_MOVES]).required(),
   reason: mixed<(typeof NOT_ABLE_REASONS)[number]>().oneOf([...NOT_ABLE_REASONS]).nullable().default(null),

@@ -1,3 +1,4 @@
 /// <reference types="vite/client" />
 declare module '@fontsource-variable/archivo';
 declare module 'vuetify/styles';
+

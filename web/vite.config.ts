@@ -1,11 +1,22 @@
 import vue from '@vitejs/plugin-vue';
 import { resolve } from 'node:path';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 import vuetify from 'vite-plugin-vuetify';
 
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [vue(), vuetify({ autoImport: true })],
+  plugins: [
+    vue(), vuetify({ autoImport: true }),
+    VitePWA({
+      strategies: 'injectManifest', srcDir: '.', filename: 'worker.ts', injectRegister: false,
+      injectManifest: { globPatterns: ['**/*.{js,css,html,svg,woff2}'], maximumFileSizeToCacheInBytes: 3_000_000 },
+      manifest: {
+        name: 'Dewline', short_name: 'Dewline', start_url: '/', display: 'standalone', background_color: '#f4f3ee', theme_color: '#f4f3ee',
+        icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml' }],
+      },
+    }),
+  ],
   build: {
     outDir: resolve(import.meta.dirname, '../dist/web'),
     emptyOutDir: true,

@@ -56,7 +56,7 @@ export const serverText = {
   'verdict.waiting': 'being looked at', 'verdict.accepted': 'accepted, thank you', 'verdict.sentBack': 'sent back', 'verdict.registerWrong': 'accepted, thank you',
   'verdict.accept': 'accepted', 'verdict.sendBack': 'sent back',
   'effect.accept': 'Done {done}{late, plural, =0 {, on time} one {, one day late} other {, # days late}}. Accepting starts the clock from that day; next about {next}.',
-  'notAble.willNotMove': 'it will not move', 'notAble.notSafe': 'it is not safe', 'notAble.partMissing': 'a part is missing', 'notAble.noTime': 'no time for it', 'notAble.other': 'it could not be done',
+  'notAble.willNotMove': 'it will not move', 'notAble.notSafe': 'it is not safe', 'notAble.partMissing': 'a part is missing', 'notAble.away': 'away', 'notAble.noTime': 'no time for it', 'notAble.other': 'it could not be done',
   'expect.filterSize': 'Wanted: {size}',
   'position.is': 'Where: {position}',
   'job.title.several': '{task} and {more, plural, one {one more} other {# more}}',

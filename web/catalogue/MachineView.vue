@@ -3,21 +3,21 @@
 import { computed, onMounted, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import type { MachineAnswer } from '../../contract/labels.ts';
-import { get } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import KindGlyph from '../due/KindGlyph.vue';
 import StripGauge from '../due/StripGauge.vue';
 import ReportFault from '../faults/ReportFault.vue';
 import { say } from '../language/say.ts';
+import { getKept } from '../outbox/kept.ts';
 
 const props = defineProps<{ number: string; placeLink: boolean }>();
-const { value: machine, failure, reload } = useLoading(() => get<MachineAnswer>(`/labels/${props.number}`));
+const { value: machine, failure, reload } = useLoading(async () => (await getKept<MachineAnswer>(`/labels/${props.number}`)).answer);
 const reporting = ref(false);
-const told = ref(false);
+const told = ref<'label.told' | 'fault.kept' | null>(null);
 const marks = computed(() => machine.value!.points.filter(({ scheduled }) => scheduled).map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical })));
-async function sent(): Promise<void> {
+async function sent(kept: boolean): Promise<void> {
   reporting.value = false;
-  told.value = true;
+  told.value = kept ? 'fault.kept' : 'label.told';
   await reload();
 }
 onMounted(reload);
@@ -29,7 +29,7 @@ onMounted(reload);
     <template v-if="machine">
       <header><h1>{{ machine.name }}</h1><p class="quiet">{{ machine.place.name }}, {{ machine.place.property }} · {{ say('label.number', { number: machine.number }) }}<template v-if="machine.maker"> · {{ machine.maker }} {{ machine.model }}</template></p></header>
       <p v-if="machine.retired" class="caution">{{ say('label.retired', { day: say.day(dayFromIso(machine.retired)) }) }}</p>
-      <p v-if="told" class="told" role="status">{{ say('label.told') }}</p>
+      <p v-if="told" class="told" role="status">{{ say(told) }}</p>
       <ReportFault v-if="reporting" :machines="[machine.reportable]" @sent="sent" />
       <template v-else>
         <section v-if="machine.job" class="panel job"><h2>{{ say('label.job') }}</h2><p>{{ machine.job.title }}</p><VBtn color="primary" size="large" block :to="`/jobs/${machine.job.id}`">{{ say('label.start') }}</VBtn></section>

@@ -6,6 +6,7 @@ import { useTheme } from 'vuetify';
 import { say } from '../language/say.ts';
 import { useBoard } from '../due/boardStore.ts';
 import { useDesk } from './deskStore.ts';
+import WaitingBar from '../outbox/WaitingBar.vue';
 import KeysDialog from './KeysDialog.vue';
 
 const desk = useDesk();
@@ -66,7 +67,7 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
           </p>
         </div>
       </nav>
-      <main id="main"><RouterView /></main>
+      <main id="main"><WaitingBar v-if="desk.me" /><RouterView /></main>
     </div>
     <KeysDialog v-model="keys" />
   </VApp>

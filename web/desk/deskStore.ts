@@ -3,6 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import type { Me, SessionAnswer } from '../../contract/people.ts';
 import { readSession, write } from '../door/door.ts';
+import { forgetAnswers } from '../outbox/device.ts';
 import { chosenTheme, keepTheme } from '../theme/vuetify.ts';
 
 export const useDesk = defineStore('desk', () => {
@@ -19,7 +20,9 @@ export const useDesk = defineStore('desk', () => {
     return session;
   }
   async function signOut(): Promise<void> {
+    const leaving = me.value?.id;
     await write('DELETE', '/session');
+    if (leaving) await forgetAnswers(leaving).catch(() => undefined);
     await recognise();
   }
   function setTheme(next: 'light' | 'night'): void {

@@ -16,3 +16,4 @@ import { router } from './router.ts';
 
 learn({ ...fieldsText, ...vocabulary, ...doingText, ...catalogueWords, ...catalogueDeskText, ...registerDeskText, ...measureDeskText, ...deskText, ...dueDeskText });
 createApp(DeskApp).use(createPinia()).use(router).use(createTheme()).mount('#app');
+void import('../outbox/start.ts').then(({ startOutbox }) => startOutbox());

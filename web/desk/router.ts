@@ -36,6 +36,7 @@ export const router = createRouter({
     { path: '/people', component: () => import('../people/PeopleScreen.vue'), meta: { manager: true } },
     { path: '/today', component: () => import('../jobs/TodayScreen.vue') },
     { path: '/jobs/:id', component: () => import('../jobs/StaffJobScreen.vue'), props: true },
+    { path: '/kept', component: () => import('../outbox/KeptScreen.vue') },
     { path: '/:rest(.*)*', component: () => import('./NotFoundScreen.vue') },
   ],
 });

@@ -1,5 +1,6 @@
 /** The web's side of the door: reads, and writes that are safe to repeat. */
 import { v7 } from 'uuid';
+import { ref } from 'vue';
 import { chosenUnits } from './units.ts';
 import type { SessionAnswer } from '../../contract/people.ts';
 
@@ -16,11 +17,34 @@ export class Refusal extends Error {
 
 export const newId = (): string => v7();
 
-let csrf: string | null = null;
+/** Whether the last question had no answer at all. */
+export const lineDown = ref(false);
 
-export async function readSession(): Promise<SessionAnswer> {
-  const session = await get<SessionAnswer>('/session');
+let csrf: string | null = null;
+let person: string | null = null;
+
+const SESSION = 'dewline.session';
+
+/** Who is signed in on this device, as far as is known. */
+export const signedIn = (): string | null => person;
+
+/**
+ * Who is signed in. Without a line, whoever was, so that work goes on; `line` asks the server or fails.
+ * @throws Refusal
+ */
+export async function readSession(from: 'line' | 'device' = 'device'): Promise<SessionAnswer> {
+  let session: SessionAnswer;
+  try {
+    session = await get<SessionAnswer>('/session');
+    localStorage.setItem(SESSION, JSON.stringify(session));
+  } catch (error) {
+    const kept = localStorage.getItem(SESSION);
+    if (from === 'line' || !kept || !(error instanceof Refusal) || error.status !== 0) throw error;
+    session = JSON.parse(kept) as SessionAnswer;
+  }
   csrf = session.csrf;
+  // Work made under a session that has ended stays that person's until somebody else signs in.
+  if (session.me || from === 'device') person = session.me?.id ?? null;
   return session;
 }
 
@@ -38,13 +62,13 @@ export function write<T = object>(method: 'POST' | 'PUT' | 'DELETE', path: strin
   return send<T>(method, path, method === 'DELETE' ? undefined : JSON.stringify(form), key);
 }
 
-/** Sends one photo and returns its id. */
-export async function sendPhoto(photo: File, source: 'camera' | 'gallery' | 'unknown', id = newId()): Promise<string> {
+/** Sends one photo and returns its id. `capturedAt`: when it was taken, in milliseconds since 1970, where that is known. */
+export async function sendPhoto(photo: Blob, source: 'camera' | 'gallery' | 'unknown', capturedAt: number | null, id = newId()): Promise<string> {
   const form = new FormData();
   form.append('id', id);
   form.append('source', source);
-  if (photo.lastModified) form.append('capturedAt', String(photo.lastModified));
-  form.append('photo', photo);
+  if (capturedAt !== null) form.append('capturedAt', String(capturedAt));
+  form.append('photo', photo, 'photo.jpg');
   await send('POST', '/photos', form, id);
   return id;
 }
@@ -67,13 +91,23 @@ async function ask<T>(path: string, init: RequestInit): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, { ...init, credentials: 'same-origin', headers: { ...init.headers, 'x-units': chosenUnits() } });
+    lineDown.value = false;
   } catch {
+    lineDown.value = true;
     throw new Refusal(0, 'offline');
   }
   const body = await response.json().catch(() => ({})) as { detail?: string; fields?: Record<string, string> };
   if (!response.ok) throw new Refusal(response.status, body.detail ?? 'unknown', body.fields);
   return body as T;
 }
+
+/** Calls back whenever something that waited on this device was taken. @returns what ends it */
+export function onTaken(call: () => void): () => void {
+  window.addEventListener(TAKEN, call);
+  return () => window.removeEventListener(TAKEN, call);
+}
+export const tellTaken = (): boolean => window.dispatchEvent(new Event(TAKEN));
+const TAKEN = 'dewline.taken';
 
 const DEVICE = 'dewline.device';
 const SEQUENCE = 'dewline.sequence';

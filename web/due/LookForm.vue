@@ -4,13 +4,16 @@ import { onMounted, reactive, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { newLook, type LookAnswer, type LookDone } from '../../contract/signals.ts';
 import GradePicker from '../catalogue/GradePicker.vue';
-import { get, newId, write } from '../door/door.ts';
+import { newId, Refusal } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
+import { getKept } from '../outbox/kept.ts';
+import { sendOrKeep } from '../outbox/outbox.ts';
+import PlainField from '../theme/PlainField.vue';
 
 const props = defineProps<{ number: string; home: string; homeName: string }>();
-const { value: look, failure, reload } = useLoading(() => get<LookAnswer>(`/looks/${props.number}`));
+const { value: look, failure, reload } = useLoading(async () => (await getKept<LookAnswer>(`/looks/${props.number}`)).answer);
 const id = newId();
 const entry = reactive<{ grade: string | null; day: string; note: string }>({ grade: null, day: '', note: '' });
 const earlier = ref(false);
@@ -19,7 +22,9 @@ const { errors, refusal, busy, submit } = useForm(newLook);
 
 async function send(): Promise<void> {
   await submit({ id, number: Number(props.number), grade: entry.grade, note: entry.note, day: earlier.value && entry.day ? entry.day : null }, async (form) => {
-    done.value = (await write<LookDone>('POST', '/looks', form, id)).says;
+    const outcome = await sendOrKeep(id, { kind: 'form', path: '/looks', form }, id);
+    if (outcome.ended === 'refused') throw new Refusal(409, outcome.says);
+    done.value = outcome.ended === 'kept' ? say('look.kept') : (outcome.answer as LookDone).says;
   });
 }
 onMounted(reload);
@@ -37,8 +42,8 @@ onMounted(reload);
       <p class="quiet small">{{ say('look.why') }}</p>
       <button v-if="!earlier" type="button" class="plain link" @click="earlier = true">{{ say('look.earlier') }}</button>
       <template v-else>
-        <VTextField v-model="entry.day" type="date" :max="look.today" :label="say('look.day')" :error-messages="errors.day" />
-        <VTextarea v-model="entry.note" :label="say('look.note')" rows="1" :error-messages="errors.note" />
+        <PlainField v-model="entry.day" type="date" :max="look.today" :label="say('look.day')" :error="errors.day" />
+        <PlainField v-model="entry.note" :label="say('look.note')" :rows="1" :error="errors.note" />
       </template>
     </form>
     <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>

@@ -4,13 +4,15 @@ import { computed, reactive, ref } from 'vue';
 import { reportFault } from '../../contract/faults.ts';
 import { reportSignal } from '../../contract/signals.ts';
 import type { HomeAnswer } from '../../contract/jobs.ts';
-import { newId, write } from '../door/door.ts';
+import { newId, Refusal } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
-import PhotoField from '../register/PhotoField.vue';
+import StepPhoto from '../jobs/StepPhoto.vue';
+import { sendOrKeep } from '../outbox/outbox.ts';
+import PlainField from '../theme/PlainField.vue';
 
 const props = defineProps<{ machines: HomeAnswer['machines'] }>();
-const emit = defineEmits<{ sent: [] }>();
+const emit = defineEmits<{ /** `kept`: on the device, until there is a line. */ sent: [kept: boolean] }>();
 const id = newId();
 const entry = reactive({ machineId: props.machines.length === 1 ? props.machines[0]!.id : '', symptom: '', note: '' });
 const photos = ref<string[]>([]);
@@ -20,15 +22,20 @@ const machine = computed(() => props.machines.find(({ id: it }) => it === entry.
 const symptom = computed(() => machine.value?.symptoms.find(({ key }) => key === entry.symptom));
 /** Not broken, but asking for upkeep: a lamp, a code, weak flow, a smell. */
 const signal = computed(() => machine.value?.signals.find(({ key }) => key === entry.symptom));
-const addPhoto = (photo: string | null) => { if (photo) photos.value = [...photos.value, photo]; };
+const MOST_PHOTOS = 4;
+function setPhoto(at: number, photo: string | null): void {
+  photos.value = [...photos.value.slice(0, at), ...(photo ? [photo] : []), ...photos.value.slice(at + 1)];
+}
 
+async function hand(path: string, form: object): Promise<void> {
+  const outcome = await sendOrKeep(id, { kind: 'form', path, form }, id);
+  if (outcome.ended === 'refused') throw new Refusal(409, outcome.says);
+  emit('sent', outcome.ended === 'kept');
+}
 async function send(): Promise<void> {
-  if (signal.value) {
-    const { machineId, symptom: type, note } = entry;
-    if (await signals.submit({ id, machineId, type, note }, (form) => write('POST', '/signals', form, id))) emit('sent');
-    return;
-  }
-  if (await submit({ id, ...entry, photoIds: photos.value }, (form) => write('POST', '/faults', form, id))) emit('sent');
+  const { machineId, symptom: type, note } = entry;
+  if (signal.value) await signals.submit({ id, machineId, type, note }, (form) => hand('/signals', form));
+  else await submit({ id, ...entry, photoIds: photos.value }, (form) => hand('/faults', form));
 }
 </script>
 
@@ -46,9 +53,8 @@ async function send(): Promise<void> {
     </fieldset>
     <p v-if="symptom?.stopUsing" class="caution strong" role="alert">{{ say('fault.stop') }}</p>
     <template v-if="symptom || signal">
-      <VTextarea v-model="entry.note" :label="say('fault.note')" rows="2" :error-messages="errors.note" />
-      <PhotoField v-if="symptom" :label="say('fault.photo')" :model-value="photos.at(-1) ?? null" @update:model-value="addPhoto" />
-      <p v-if="photos.length" class="small quiet">{{ say('fault.photos', { count: photos.length }) }}</p>
+      <PlainField v-model="entry.note" :label="say('fault.note')" :rows="2" :error="errors.note" />
+      <template v-if="symptom"><StepPhoto v-for="at in Math.min(photos.length + 1, MOST_PHOTOS)" :key="at" :label="say('fault.photo', { at })" :job="id" :model-value="photos[at - 1] ?? null" @update:model-value="setPhoto(at - 1, $event)" /></template>
     </template>
     <p v-if="refusal || signals.refusal.value" class="tell" role="alert">{{ refusal || signals.refusal.value }}</p>
     <VBtn type="submit" color="primary" size="large" block :loading="busy">{{ say('fault.send') }}</VBtn>

@@ -4,16 +4,17 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import type { CatalogueAnswer } from '../../contract/catalogue.ts';
 import type { PlaceAnswer, PropertySummary } from '../../contract/register.ts';
-import { get } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
+import { getKept } from '../outbox/kept.ts';
 import ReportFault from './ReportFault.vue';
 
 const router = useRouter();
-const homes = useLoading(() => get<{ properties: PropertySummary[] }>('/homes'));
-const catalogue = useLoading(() => get<CatalogueAnswer>('/catalogue'));
+const homes = useLoading(async () => (await getKept<{ properties: PropertySummary[] }>('/homes')).answer);
+const catalogue = useLoading(async () => (await getKept<CatalogueAnswer>('/catalogue')).answer);
+const kept = ref(false);
 const placeId = ref<string | null>(null);
-const place = useLoading(() => get<PlaceAnswer>(`/places/${placeId.value}`));
+const place = useLoading(async () => (await getKept<PlaceAnswer>(`/places/${placeId.value}`)).answer);
 const choices = computed(() => homes.value.value?.properties.flatMap((property) => property.places.map(({ id, name }) => ({ value: id, title: `${name}, ${property.name}` }))) ?? []);
 const machines = computed(() => place.value.value?.machines.map(({ id, name, type }) => ({
   id, name, symptoms: catalogue.value.value?.machines.find(({ key }) => key === type)?.symptoms ?? [],
@@ -27,8 +28,9 @@ onMounted(() => Promise.all([homes.reload(), catalogue.reload()]));
   <div class="page">
     <h1>{{ say('fault.title') }}</h1>
     <p v-if="homes.failure.value" class="tell" role="alert">{{ homes.failure.value }}</p>
-    <VAutocomplete v-model="placeId" :items="choices" :label="say('faults.place')" />
-    <ReportFault v-if="place.value.value && place.value.value.id === placeId" :key="placeId" :machines="machines" @sent="router.push('/faults')" />
+    <div v-if="kept" role="status"><p class="strong">{{ say('fault.kept') }}</p><VBtn variant="outlined" to="/today">{{ say('job.today') }}</VBtn></div>
+    <VAutocomplete v-else v-model="placeId" :items="choices" :label="say('faults.place')" />
+    <ReportFault v-if="!kept && place.value.value && place.value.value.id === placeId" :key="placeId" :machines="machines" @sent="$event ? (kept = true) : router.push('/faults')" />
   </div>
 </template>
 

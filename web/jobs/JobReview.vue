@@ -2,17 +2,19 @@
 /** What is about to be sent, line by line; each leads back to its step. */
 import { computed } from 'vue';
 import type { JobAnswer, JobStep, StepNeed } from '../../contract/jobs.ts';
-import { photoUrl } from '../door/door.ts';
 import { say } from '../language/say.ts';
+import KeptPhoto from '../outbox/KeptPhoto.vue';
 import { isAnswered, type Draft } from './draft.ts';
+import PlainField from '../theme/PlainField.vue';
 
-const props = defineProps<{ job: JobAnswer; draft: Draft }>();
+const props = defineProps<{ job: JobAnswer; draft: Draft; frozen?: boolean }>();
 const emit = defineEmits<{ go: [number] }>();
 
 interface Line { readonly step: number; readonly label: string; readonly value: string; readonly photoId: string | null; readonly open: boolean }
 
 function valueOf(step: JobStep, { need, choices }: StepNeed): string {
-  const task = props.draft.tasks[step.taskIds[0]!]!;
+  const task = props.draft.tasks[step.taskIds[0]!];
+  if (!task) return say('job.none.entered');
   const named = (value: string | null) => choices.find((choice) => choice.value === value)?.label ?? say('job.none.entered');
   switch (need.kind) {
     case 'confirm': return say(task.confirmed.includes(need.key) ? 'job.confirmed' : 'job.notConfirmed');
@@ -28,24 +30,24 @@ function valueOf(step: JobStep, { need, choices }: StepNeed): string {
 
 const lines = computed<Line[]>(() => props.job.steps.flatMap((step, i) => step.needs.filter(({ need }) => need.kind !== 'timer').map((need) => ({
   step: i, label: need.need.kind === 'finds' ? say('job.finds') : need.label, value: valueOf(step, need),
-  photoId: need.need.kind === 'photo' ? props.draft.tasks[step.taskIds[0]!]!.photos[need.need.key] ?? null : null,
+  photoId: need.need.kind === 'photo' ? props.draft.tasks[step.taskIds[0]!]?.photos[need.need.key] ?? null : null,
   open: !isAnswered(props.draft, step, need),
 }))));
 </script>
 
 <template>
   <section class="review">
-    <h1>{{ say('job.review') }}</h1>
-    <p class="quiet">{{ say('job.review.why') }}</p>
+    <template v-if="!frozen"><h1>{{ say('job.review') }}</h1><p class="quiet">{{ say('job.review.why') }}</p></template>
     <ul>
       <li v-for="(line, i) in lines" :key="i">
-        <button type="button" class="plain" @click="emit('go', line.step)">
+        <button type="button" class="plain" :disabled="frozen" @click="emit('go', line.step)">
           <span>{{ line.label }}</span><span :class="{ alarm: line.open }" class="strong">{{ line.value }}</span>
-          <img v-if="line.photoId" :src="photoUrl(line.photoId)" alt="" width="56" height="42">
+          <KeptPhoto v-if="line.photoId" :id="line.photoId" alt="" width="56" height="42" />
         </button>
       </li>
     </ul>
-    <VTextarea v-model="draft.note" :label="say('job.note')" rows="2" />
+    <p v-if="frozen && draft.note">{{ draft.note }}</p>
+    <PlainField v-else-if="!frozen" v-model="draft.note" :label="say('job.note')" :rows="2" />
   </section>
 </template>
 

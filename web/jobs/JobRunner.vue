@@ -1,33 +1,72 @@
 <script setup lang="ts">
 /** A job, step by step: one thing a screen, the caution beside the hazard, one large button, a way out that is no failure. */
-import { computed, nextTick, onMounted, ref, shallowRef } from 'vue';
+import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { JobAnswer } from '../../contract/jobs.ts';
-import { get, photoUrl, write } from '../door/door.ts';
+import type { StuckReason } from './stuck.ts';
+import { photoUrl, Refusal } from '../door/door.ts';
+import { sentenceOf } from '../door/form.ts';
 import { useSending } from '../door/sending.ts';
 import { useLoading } from '../door/load.ts';
 import StripGauge from '../due/StripGauge.vue';
 import { say } from '../language/say.ts';
-import { dropDraft, openOn, submissionOf, useDraft, type Draft } from './draft.ts';
+import { askToPersist } from '../outbox/device.ts';
+import { getKept, keepAnswer, keptAnswer } from '../outbox/kept.ts';
+import { deliverNow, enqueue, sendOrKeep, submissionPath, submissionState, waiting } from '../outbox/outbox.ts';
+import { confirm, hasDraft, openOn, submissionOf, useDraft, type Draft } from './draft.ts';
 import Illustration from '../catalogue/Illustration.vue';
+import JobKept from './JobKept.vue';
 import JobReview from './JobReview.vue';
 import JobStuck from './JobStuck.vue';
 import NeedField from './NeedField.vue';
+import StepTicks from './StepTicks.vue';
 
 const props = defineProps<{ id: string; home: string; homeName: string }>();
 const router = useRouter();
-const { value: job, failure, reload } = useLoading(() => get<JobAnswer>(`/jobs/${props.id}`));
+/** The work as it stood when it was last theirs to do: what the office changes later takes nothing from it. */
+const work = `/work/${props.id}`;
+const { value: job, failure, reload } = useLoading(readJob);
+/** Why a job that was begun here is not theirs any more. */
+const lost = ref('');
 const draft = shallowRef<Draft | null>(null);
 const safe = ref(false);
 const tried = ref(false);
-const stuck = ref<'willNotMove' | 'notSafe' | 'partMissing' | null>(null);
+const stuck = ref<StuckReason | null>(null);
 const { busy: sending, failure: refusal, run } = useSending();
 const sent = ref<readonly string[] | null>(null);
 const heading = ref<HTMLElement>();
 
-const doable = computed(() => job.value !== null && job.value.mine && DOING_STATES.includes(job.value.state));
+const isDoable = ({ mine, state }: JobAnswer) => mine && DOING_STATES.includes(state);
+
+async function readJob(): Promise<JobAnswer> {
+  lost.value = '';
+  let said = '';
+  try {
+    const { answer } = await getKept<JobAnswer>(`/jobs/${props.id}`);
+    if (isDoable(answer)) await keepAnswer(work, answer);
+    if (isDoable(answer) || !hasDraft(props.id)) return answer;
+    said = say('job.over', { state: answer.stateSays });
+  } catch (error) {
+    if (!hasDraft(props.id)) throw error;
+    said = sentenceOf(error);
+  }
+  const kept = await keptAnswer<JobAnswer>(work);
+  if (!kept) throw new Refusal(404, said);
+  lost.value = said;
+  return kept.answer;
+}
+
+const doable = computed(() => job.value !== null && isDoable(job.value));
 const step = computed(() => (draft.value && job.value ? job.value.steps[draft.value.step] : undefined));
+/** Where a step asks for one assurance and nothing else, its button gives it. */
+const assurance = computed(() => (step.value?.needs.length === 1 && step.value.needs[0]!.need.kind === 'confirm' ? step.value.needs[0]! : null));
+/** What a step asks for in its own field; all its assurances are one tick. */
+const fields = computed(() => (step.value?.needs ?? []).filter(({ need }) => need.kind !== 'confirm'));
+const ticks = computed(() => (assurance.value ? [] : (step.value?.needs ?? []).filter(({ need }) => need.kind === 'confirm')));
+/** A job of so few steps is sent from its last one: there is little to look over. */
+const SHORT = 3;
+const isLast = computed(() => draft.value !== null && job.value !== null && draft.value.step === job.value.steps.length - 1 && job.value.steps.length <= SHORT);
 const open = computed(() => (step.value && draft.value ? openOn(draft.value, step.value) : []));
 const expected = computed(() => job.value?.tasks.filter((task) => step.value?.taskIds.includes(task.id)).map((task) => task.expected).filter(Boolean).join(' · '));
 const minutesLeft = computed(() => {
@@ -37,8 +76,24 @@ const minutesLeft = computed(() => {
 
 onMounted(async () => {
   await reload();
-  if (job.value && doable.value) draft.value = useDraft(job.value);
+  if (job.value && (doable.value || lost.value)) draft.value = useDraft(job.value);
+  follow();
 });
+
+/** What was kept goes by itself; this follows it. */
+function follow(): void {
+  if (!draft.value?.queued) return;
+  const { state, says } = submissionState(props.id);
+  if (state === 'gone') {
+    draft.value = null;
+    sent.value ??= [];
+  } else if (state === 'refused') {
+    draft.value.queued = false;
+    refusal.value = says;
+    void reload();
+  }
+}
+watch(waiting, follow);
 
 async function turn(to: number): Promise<void> {
   draft.value!.step = to;
@@ -49,36 +104,44 @@ async function turn(to: number): Promise<void> {
   heading.value?.focus();
 }
 
-/** Tells the office how far one is. Work goes on when it cannot be told. */
-async function tell(move: 'start' | 'workDone'): Promise<void> {
+/** Tells the office how far one is, when there is a line; what is sent at the end tells it too. */
+function tell(move: 'start' | 'workDone'): void {
   if (!job.value || job.value.state !== (move === 'start' ? 'given' : 'started')) return;
-  try {
-    const { revision, state } = await write<{ revision: number; state: JobAnswer['state'] }>('POST', `/jobs/${props.id}/moves`, { move, revision: job.value.revision });
-    job.value = { ...job.value, revision, state };
-  } catch { /* the sending tells it, too */ }
+  const { revision } = job.value;
+  job.value = { ...job.value, revision: revision + 1, state: move === 'start' ? 'started' : 'awaitingTest' };
+  void enqueue(props.id, { kind: 'form', path: `/jobs/${props.id}/moves`, form: { move, reason: null, note: '', revision }, passing: true }).then(deliverNow).catch(() => undefined);
 }
 
 async function start(): Promise<void> {
   if (!safe.value) { tried.value = true; return; }
   draft.value!.startedAt ??= Date.now();
+  askToPersist();
   await turn(0);
-  await tell('start');
+  tell('start');
 }
 
 async function next(): Promise<void> {
+  if (assurance.value) confirm(draft.value!, step.value!, [assurance.value.need.key], true);
   if (open.value.length > 0) { tried.value = true; return; }
+  if (isLast.value) { await send(); return; }
   const upcoming = job.value!.steps[draft.value!.step + 1];
   await turn(draft.value!.step + 1);
-  if (upcoming?.phase === 'test') await tell('workDone');
+  if (upcoming?.phase === 'test') tell('workDone');
 }
 
 async function send(): Promise<void> {
-  draft.value!.finishedAt ??= Date.now();
+  const finished = draft.value!;
+  finished.finishedAt ??= Date.now();
   await run(async () => {
-    const { notes } = await write<{ notes: string[] }>('POST', `/jobs/${props.id}/submission`, submissionOf(draft.value!, Date.now()), draft.value!.sendKey);
-    dropDraft(props.id);
+    const form = submissionOf(finished, Date.now());
+    const outcome = await sendOrKeep(props.id, { kind: 'form', path: submissionPath(props.id), form, stamped: true }, finished.sendKey);
+    if (outcome.ended === 'refused') throw new Refusal(409, outcome.says);
+    if (outcome.ended === 'kept') {
+      finished.queued = true;
+      return;
+    }
     draft.value = null;
-    sent.value = notes;
+    sent.value = (outcome.answer as { notes?: string[] }).notes ?? [];
   });
 }
 </script>
@@ -91,6 +154,7 @@ async function send(): Promise<void> {
       <VBtn color="primary" size="large" block :to="home">{{ homeName }}</VBtn>
     </div>
     <div v-else-if="failure" class="end"><p class="tell" role="alert">{{ failure }}</p><VBtn variant="outlined" @click="reload">{{ say('again') }}</VBtn><VBtn variant="text" :to="home">{{ homeName }}</VBtn></div>
+    <JobKept v-else-if="job && draft && (draft.queued || lost)" :job="job" :draft="draft" :lost="lost" :home="home" :home-name="homeName" @forgotten="router.push(home)" />
     <div v-else-if="job && !doable" class="end"><h1>{{ job.title }}</h1><p>{{ say('job.over', { state: job.stateSays }) }}</p><VBtn variant="outlined" :to="home">{{ homeName }}</VBtn></div>
     <p v-else-if="!job || !draft" class="quiet end">{{ say('loading') }}</p>
 
@@ -117,7 +181,8 @@ async function send(): Promise<void> {
         <Illustration v-if="step.illustration" :drawing="step.illustration" />
         <p v-if="expected && (step.phase === 'open' || step.needs.some(({ need }) => need.kind === 'size'))" class="small quiet">{{ say('job.expected') }}: {{ expected }}</p>
         <figure v-if="step.shutoffPhotoId"><img :src="photoUrl(step.shutoffPhotoId)" :alt="say('job.shutoff')"><figcaption class="small quiet">{{ say('job.shutoff') }}</figcaption></figure>
-        <NeedField v-for="need in step.needs" :key="`${step.key} ${need.need.kind} ${need.need.key}`" :need="need" :step="step" :draft="draft" :procedure="job.tasks.find(({ id: it }) => it === step!.taskIds[0])!.procedure" />
+        <NeedField v-for="need in fields" :key="`${step.key} ${need.need.kind} ${need.need.key}`" :need="need" :step="step" :job="id" :draft="draft" :procedure="job.tasks.find(({ id: it }) => it === step!.taskIds[0])!.procedure" />
+        <StepTicks v-if="ticks.length" :needs="ticks" :step="step" :draft="draft" />
         <p v-if="tried && open.length" class="alarm" role="alert">{{ say('job.missing', { what: open.join('; ') }) }}</p>
       </section>
 
@@ -128,7 +193,7 @@ async function send(): Promise<void> {
         <JobStuck v-if="stuck" :job="job" :reason="stuck" @close="stuck = null" @left="router.push(home)" />
         <template v-else>
           <VBtn v-if="draft.step < 0" color="primary" size="x-large" block @click="start">{{ say('job.start') }}</VBtn>
-          <VBtn v-else-if="step" color="primary" size="x-large" block @click="next">{{ step.button ?? say('job.next') }}</VBtn>
+          <VBtn v-else-if="step" color="primary" size="x-large" block :loading="sending" @click="next">{{ isLast ? say('job.send') : step.button ?? assurance?.label ?? say('job.next') }}</VBtn>
           <VBtn v-else color="primary" size="x-large" block :loading="sending" @click="send">{{ say('job.send') }}</VBtn>
           <div class="ways">
             <VBtn v-if="draft.step >= 0" variant="outlined" @click="turn(draft.step - 1)">{{ say('back') }}</VBtn>
@@ -136,6 +201,7 @@ async function send(): Promise<void> {
               <VBtn v-if="draft.step >= 0" variant="outlined" @click="stuck = 'willNotMove'">{{ say('job.wontMove') }}</VBtn>
               <VBtn variant="outlined" @click="stuck = 'notSafe'">{{ say('job.notSafe') }}</VBtn>
               <VBtn v-if="draft.step >= 0" variant="outlined" @click="stuck = 'partMissing'">{{ say('job.partMissing') }}</VBtn>
+              <VBtn v-else variant="outlined" @click="stuck = 'away'">{{ say('job.away') }}</VBtn>
             </template>
             <VBtn variant="outlined" :to="home">{{ say('job.later') }}</VBtn>
           </div>

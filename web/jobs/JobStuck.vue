@@ -2,27 +2,35 @@
 /** Stopping a job with a reason. It goes back to the office; nobody is blamed. */
 import { ref } from 'vue';
 import type { JobAnswer } from '../../contract/jobs.ts';
-import { write } from '../door/door.ts';
+import { get, Refusal } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
+import { sendOrKeep } from '../outbox/outbox.ts';
+import { STUCK_WORDS, type StuckReason } from './stuck.ts';
+import PlainField from '../theme/PlainField.vue';
 
-const props = defineProps<{ job: JobAnswer; reason: 'willNotMove' | 'notSafe' | 'partMissing' }>();
+const props = defineProps<{ job: JobAnswer; reason: StuckReason }>();
 const emit = defineEmits<{ close: []; left: [] }>();
 const note = ref('');
 const { busy, failure, run } = useSending();
-const NAMES = { willNotMove: 'job.wontMove', notSafe: 'job.notSafe', partMissing: 'job.partMissing' } as const;
 
 async function leave(): Promise<void> {
-  const told = { move: 'notAble', reason: props.reason, note: note.value, revision: props.job.revision };
-  if (await run(async () => { await write('POST', `/jobs/${props.job.id}/moves`, told); })) emit('left');
+  const path = `/jobs/${props.job.id}`;
+  const left = await run(async () => {
+    // How far the job is, as the office has it; without a line, as it is here.
+    const { revision } = await get<JobAnswer>(path).catch(() => props.job);
+    const outcome = await sendOrKeep(props.job.id, { kind: 'form', path: `${path}/moves`, form: { move: 'notAble', reason: props.reason, note: note.value, revision } });
+    if (outcome.ended === 'refused') throw new Refusal(409, outcome.says);
+  });
+  if (left) emit('left');
 }
 </script>
 
 <template>
   <div class="stuck" role="group" :aria-label="say('job.stuck')">
-    <h2>{{ say(NAMES[reason]) }}. {{ say('job.stuck') }}</h2>
+    <h2>{{ say(STUCK_WORDS[reason]) }}. {{ say('job.stuck') }}</h2>
     <p class="small">{{ say('job.stuck.why') }}</p>
-    <VTextarea v-model="note" :label="say('job.stuck.note')" rows="1" hide-details />
+    <PlainField v-model="note" :label="say('job.stuck.note')" :rows="1" />
     <p v-if="failure" class="tell small" role="alert">{{ failure }}</p>
     <VBtn color="primary" size="large" block :loading="busy" @click="leave">{{ say('job.stuck.send') }}</VBtn>
     <VBtn variant="outlined" block min-height="44" @click="emit('close')">{{ say('back') }}</VBtn>

@@ -6,8 +6,9 @@ import GradePicker from '../catalogue/GradePicker.vue';
 import { say } from '../language/say.ts';
 import type { Draft, TaskDraft } from './draft.ts';
 import StepPhoto from './StepPhoto.vue';
+import PlainField from '../theme/PlainField.vue';
 
-const props = defineProps<{ need: StepNeed; step: JobStep; draft: Draft; procedure: string }>();
+const props = defineProps<{ need: StepNeed; step: JobStep; job: string; draft: Draft; procedure: string }>();
 
 const tasks = computed(() => props.step.taskIds.map((id) => props.draft.tasks[id]).filter((task): task is TaskDraft => task !== undefined));
 const first = computed(() => tasks.value[0]!);
@@ -17,7 +18,6 @@ const key = props.need.need.key;
 const shared = <T>(read: (task: TaskDraft) => T, set: (task: TaskDraft, value: T) => void) =>
   computed<T>({ get: () => read(first.value), set: (value) => tasks.value.forEach((task) => set(task, value)) });
 
-const confirmed = shared((task) => task.confirmed.includes(key), (task, value) => { task.confirmed = value ? [...new Set([...task.confirmed, key])] : task.confirmed.filter((it) => it !== key); });
 const grade = shared((task) => (key === 'part' ? task.grade : task.cavityGrade), (task, value) => { if (key === 'part') task.grade = value; else task.cavityGrade = value; });
 const finds = shared((task) => task.finds, (task, value) => { task.finds = value; });
 const agent = shared((task) => task.agent, (task, value) => { task.agent = value; });
@@ -49,8 +49,7 @@ const isWaited = computed(() => props.draft.waited.includes(props.step.key));
 </script>
 
 <template>
-  <label v-if="need.need.kind === 'confirm'" class="tick"><input v-model="confirmed" type="checkbox"> {{ need.label }}</label>
-  <StepPhoto v-else-if="need.need.kind === 'photo'" v-model="photo" :label="need.label" />
+  <StepPhoto v-if="need.need.kind === 'photo'" v-model="photo" :label="need.label" :job="job" />
   <GradePicker v-else-if="need.need.kind === 'grade'" v-model="grade" :procedure="procedure" :label="say('job.grade.pick')" :choices="need.choices" />
   <fieldset v-else-if="need.need.kind === 'finds'" class="chips">
     <legend>{{ say('job.finds') }}</legend>
@@ -60,12 +59,12 @@ const isWaited = computed(() => props.draft.waited.includes(props.step.key));
     <legend>{{ say('job.agent') }}</legend>
     <label v-for="choice in need.choices" :key="choice.value"><input v-model="agent" type="radio" name="agent" :value="choice.value"><span>{{ choice.label }}</span></label>
   </fieldset>
-  <VTextField v-else-if="need.need.kind === 'size'" v-model="size" :label="say('job.size')" placeholder="16 x 25 x 1" />
+  <PlainField v-else-if="need.need.kind === 'size'" v-model="size" :label="say('job.size')" placeholder="16 x 25 x 1" />
   <div v-else-if="need.need.kind === 'reading'">
-    <VTextField v-model="reading" inputmode="decimal" :label="need.need.optional ? `${need.label} (${say('job.optional')})` : need.label" :suffix="need.unit ?? ''" hide-details="auto" />
+    <PlainField v-model="reading" inputmode="decimal" :label="need.need.optional ? `${need.label} (${say('job.optional')})` : need.label" :suffix="need.unit ?? ''" />
     <p v-if="failsPass && need.help" class="caution small" role="status">{{ need.help }}</p>
   </div>
-  <div v-else class="timer" role="timer">
+  <div v-else-if="need.need.kind === 'timer'" class="timer" role="timer">
     <p v-if="isWaited" class="strong dew">✓ {{ say('job.timer.done') }}</p>
     <template v-else-if="left !== null"><p class="clock">{{ say('job.timer.left', { minutes: Math.floor(left / 60), seconds: String(left % 60).padStart(2, '0') }) }}</p><VBtn variant="outlined" @click="waited">{{ say('job.timer.already') }}</VBtn></template>
     <template v-else>
@@ -76,8 +75,6 @@ const isWaited = computed(() => props.draft.waited.includes(props.step.key));
 </template>
 
 <style scoped>
-.tick { display: flex; gap: 12px; align-items: center; min-height: 48px; padding: 8px 12px; border: 1.5px solid var(--edge); border-radius: 8px; background: var(--panel); }
-.tick input { width: 22px; height: 22px; flex: none; accent-color: var(--dew-deep); }
 .chips { border: 0; padding: 0; display: flex; flex-wrap: wrap; gap: 8px; }
 .chips legend { padding: 0; margin-bottom: 8px; font-weight: 640; }
 .chips label { position: relative; display: inline-flex; align-items: center; min-height: 44px; padding: 0 16px; border: 1.5px solid var(--edge); border-radius: 22px; background: var(--panel); font-size: 16px; }

@@ -1,23 +1,30 @@
 <script setup lang="ts">
-/** Taking a step's photo: straight from the camera, or chosen. Sent at once, so that nothing waits at the end. */
-import { photoUrl, sendPhoto } from '../door/door.ts';
+/** Taking a step's photo: straight from the camera, or chosen. Made small, kept on the phone, and sent as soon as there is a line. */
 import { pickedFile, useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
+import KeptPhoto from '../outbox/KeptPhoto.vue';
 
-defineProps<{ label: string }>();
+const props = defineProps<{ label: string; job: string }>();
 const photoId = defineModel<string | null>({ required: true });
 const { busy, failure, run } = useSending();
 
-async function pick(event: Event, source: 'camera' | 'gallery'): Promise<void> {
+async function pick(event: Event, from: 'camera' | 'gallery'): Promise<void> {
   const file = pickedFile(event);
-  if (file) await run(async () => { photoId.value = await sendPhoto(file, source); });
+  if (!file) return;
+  await run(async () => {
+    const [{ shrink }, { keepPhoto, dropPhoto }] = await Promise.all([import('../outbox/shrink.ts'), import('../outbox/outbox.ts')]);
+    const { photo, takenAt } = await shrink(file);
+    const id = await keepPhoto(props.job, photo, from, takenAt);
+    if (photoId.value) await dropPhoto(photoId.value);
+    photoId.value = id;
+  });
 }
 </script>
 
 <template>
   <div class="photo" role="group" :aria-label="label">
     <p class="strong">{{ label }}</p>
-    <img v-if="photoId" :src="photoUrl(photoId)" :alt="label">
+    <KeptPhoto v-if="photoId" :id="photoId" :alt="label" />
     <p v-if="busy" class="quiet" role="status">{{ say('job.photo.sending') }}</p>
     <div v-else class="ways">
       <label class="take" :class="{ again: photoId }"><input type="file" accept="image/jpeg" capture="environment" class="unseen" @change="pick($event, 'camera')"><span>{{ say(photoId ? 'job.retake' : 'job.take') }}</span></label>

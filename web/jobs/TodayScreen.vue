@@ -1,14 +1,24 @@
 <script setup lang="ts">
 /** What is given to this person, the most pressing first. */
-import { onMounted } from 'vue';
+import { onBeforeUnmount, onMounted, ref } from 'vue';
 import type { TodayAnswer } from '../../contract/jobs.ts';
-import { get } from '../door/door.ts';
+import { onTaken } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
+import { getKept } from '../outbox/kept.ts';
+import { takeAlong } from '../outbox/takeAlong.ts';
 import JobCard from './JobCard.vue';
 
-const { value: answer, failure, reload } = useLoading(() => get<TodayAnswer>('/jobs'));
+const keptAt = ref<number | null>(null);
+const { value: answer, failure, reload } = useLoading(async () => {
+  const kept = await getKept<TodayAnswer>('/jobs');
+  keptAt.value = kept.keptAt;
+  if (kept.keptAt === null) void takeAlong(kept.answer.jobs, ['/homes', '/catalogue', ...new Set(kept.answer.jobs.map(({ placeId }) => `/places/${placeId}`))]);
+  return kept.answer;
+});
+const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 onMounted(reload);
+onBeforeUnmount(onTaken(reload));
 </script>
 
 <template>
@@ -16,6 +26,7 @@ onMounted(reload);
     <header><h1>{{ say('today.title') }}</h1><VBtn variant="outlined" to="/faults/report">{{ say('today.report') }}</VBtn></header>
     <p v-if="failure" class="tell" role="alert">{{ failure }} <button type="button" class="plain strong" @click="reload">{{ say('again') }}</button></p>
     <template v-if="answer">
+      <p v-if="keptAt !== null" class="quiet small">{{ say('kept.asOf', { at: say.time(keptAt, ZONE) }) }}</p>
       <p v-if="answer.jobs.length" class="quiet">{{ say('today.jobs', { count: answer.jobs.length }) }}</p>
       <div v-else class="none"><h2>{{ say('today.none') }}</h2><p class="quiet">{{ say('today.none.why') }}</p></div>
       <p v-for="it in answer.apart" :key="it" class="caution">{{ it }}</p>

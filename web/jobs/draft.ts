@@ -23,6 +23,8 @@ export interface Draft {
   /** When it was first sent off; the same for every try, so that repeating acts once. */
   finishedAt: number | null;
   sendKey: string;
+  /** It waits on the device to be sent; nothing is changed any more. */
+  queued: boolean;
   note: string;
   tasks: Record<string, TaskDraft>;
   /** When a running timer ends, by step. */
@@ -37,7 +39,7 @@ const emptyTask = (): TaskDraft => ({
 });
 
 function emptyDraft(): Draft {
-  return { step: -1, startedAt: null, finishedAt: null, sendKey: newId(), note: '', tasks: {}, timers: {}, waited: [] };
+  return { step: -1, startedAt: null, finishedAt: null, sendKey: newId(), queued: false, note: '', tasks: {}, timers: {}, waited: [] };
 }
 
 /** The draft of a job, as it was left; every change is kept at once. */
@@ -53,9 +55,20 @@ export function useDraft(job: JobAnswer): Draft {
   return draft;
 }
 
+/** Whether something of a job was begun on this device. */
+export const hasDraft = (jobId: string): boolean => (JSON.parse(localStorage.getItem(keyOf(jobId)) ?? '{}') as Partial<Draft>).startedAt != null;
+
 /** Forgets a draft once it is sent, so that work sent back begins afresh. */
 export function dropDraft(jobId: string): void {
   localStorage.removeItem(keyOf(jobId));
+}
+
+/** Gives or takes back assurances of a step, for every task that it serves. */
+export function confirm(draft: Draft, step: JobStep, keys: readonly string[], given: boolean): void {
+  for (const id of step.taskIds) {
+    const task = draft.tasks[id];
+    if (task) task.confirmed = [...task.confirmed.filter((key) => !keys.includes(key)), ...(given ? keys : [])];
+  }
 }
 
 /** Whether a need is answered for every task that its step serves. */

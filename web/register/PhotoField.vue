@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Adding one photo outside a job. Phones are asked for JPEG. */
 import { photoUrl, sendPhoto } from '../door/door.ts';
+import { shrink } from '../outbox/shrink.ts';
 import { pickedFile, useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 
@@ -10,7 +11,11 @@ const { busy, failure, run } = useSending();
 
 async function pick(event: Event): Promise<void> {
   const file = pickedFile(event);
-  if (file) await run(async () => { photoId.value = await sendPhoto(file, 'unknown'); });
+  if (!file) return;
+  await run(async () => {
+    const { photo, takenAt } = await shrink(file);
+    photoId.value = await sendPhoto(photo, 'unknown', takenAt);
+  });
 }
 </script>
 

@@ -1,22 +1,26 @@
 <script setup lang="ts">
 /** My home: the one thing to do, what was done, and where to say that something is wrong. */
-import { onMounted } from 'vue';
+import { onBeforeUnmount, onMounted } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import type { HomeAnswer } from '../../contract/jobs.ts';
-import { get, Refusal } from '../door/door.ts';
+import { onTaken, Refusal } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
+import { getKept } from '../outbox/kept.ts';
 import JobCard from '../jobs/JobCard.vue';
 import { say } from '../language/say.ts';
 import HabitCard from './HabitCard.vue';
 
 const { value: home, failure, reload } = useLoading(async () => {
   try {
-    return await get<HomeAnswer>('/home');
+    const { answer, keptAt } = await getKept<HomeAnswer>('/home');
+    if (keptAt === null) void import('../outbox/takeAlong.ts').then(({ takeAlong }) => takeAlong(answer.jobs));
+    return answer;
   } catch (error) {
     throw error instanceof Refusal && (error.status === 401 || error.status === 403) ? new Refusal(error.status, say('home.noLink')) : error;
   }
 });
 onMounted(reload);
+onBeforeUnmount(onTaken(reload));
 </script>
 
 <template>

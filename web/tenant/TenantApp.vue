@@ -1,13 +1,15 @@
 <script setup lang="ts">
+import { defineAsyncComponent } from 'vue';
 import { say } from '../language/say.ts';
 
+const WaitingBar = defineAsyncComponent(() => import('../outbox/WaitingBar.vue'));
 defineProps<{ refusal: string }>();
 </script>
 
 <template>
   <VApp>
     <main v-if="refusal" class="refused"><h1>{{ say('home.title') }}</h1><p class="tell" role="alert">{{ refusal }}</p></main>
-    <main v-else><RouterView /></main>
+    <template v-else><WaitingBar /><main><RouterView /></main></template>
   </VApp>
 </template>
 

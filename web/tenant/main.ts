@@ -17,6 +17,7 @@ const createTenantRouter = () => createRouter({
     { path: '/look/:number(\\d+)', component: () => import('./TenantLookScreen.vue'), props: true },
     { path: '/m/:number(\\d+)', component: () => import('./TenantMachineScreen.vue'), props: true },
     { path: '/report', component: () => import('./ReportScreen.vue') },
+    { path: '/kept', component: () => import('../outbox/KeptScreen.vue') },
     { path: '/:rest(.*)*', redirect: '/' },
   ],
 });
@@ -38,3 +39,6 @@ async function enter(): Promise<string> {
 
 const refusal = await enter();
 createApp(TenantApp, { refusal }).use(createTenantRouter()).use(createTheme()).mount('#app');
+
+// What can wait until the first screen is there.
+void import('../outbox/start.ts').then(({ startOutbox }) => startOutbox());

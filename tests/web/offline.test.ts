@@ -1,0 +1,175 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import sharp from 'sharp';
+import { v7 } from 'uuid';
+import { Caller, PASSWORD, registerFlat, type Flat, type House } from '../server/house.ts';
+import { expectFit, openStage, PHONE, type Stage } from './browser.ts';
+import { walkJob } from './walk.ts';
+
+/** A phone below ground: the line is cut and comes back, the page is closed, the office changes its mind meanwhile. */
+describe('Work without a line, on a phone', function offline() {
+  this.timeout(120_000);
+  this.bail(true);
+  let stage: Stage;
+  let house: House;
+  let flat: Flat;
+  let staffId = '';
+  let page: Page;
+
+  before(async () => {
+    stage = await openStage();
+    const manager = new Caller(stage.url as never);
+    await manager.open('/install', { organisation: 'Saltmarsh & Vane', name: 'R. Okonjo-Vane', email: 'vane@saltmarsh.example', password: PASSWORD });
+    house = { env: stage.running.env, manager, caller: () => new Caller(stage.url as never) } as House;
+    flat = await registerFlat(house);
+    staffId = v7();
+    await manager.post('/people', { id: staffId, name: 'T. Hollis', email: 'hollis@saltmarsh.example', password: PASSWORD, roles: ['staff'] }).expect(200);
+    page = await stage.page(PHONE);
+    await page.goto('/sign-in');
+    await page.getByLabel('Email').fill('hollis@saltmarsh.example');
+    await page.getByLabel('Password').fill(PASSWORD);
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.getByRole('heading', { name: 'Today' }).waitFor();
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  });
+  after(() => stage.close());
+
+  const cut = (on: Page, is: boolean) => on.context().setOffline(is);
+  const give = async (to: string, procedure: string) => {
+    const id = v7();
+    await house.manager.post('/jobs', { id, pointIds: [flat.points[procedure]], assigneeId: to }).expect(200);
+    return id;
+  };
+  /** Waits until a job is on the device, as one looks at the list before going down. */
+  const onDevice = (on: Page, job: string) => on.waitForFunction((id) => new Promise<boolean>((resolve) => {
+    const open = indexedDB.open('dewline');
+    open.onsuccess = () => {
+      const keys = open.result.transaction('answers').objectStore('answers').getAllKeys();
+      keys.onsuccess = () => { open.result.close(); resolve(keys.result.some((key) => String(key).endsWith(`/jobs/${id}`))); };
+    };
+    open.onerror = () => resolve(false);
+  }), job);
+  const takeAlong = async (job: string) => {
+    await page.goto('/today');
+    await page.locator(`a[href="/jobs/${job}"]`).first().waitFor();
+    await onDevice(page, job);
+  };
+  const recordsOf = (job: string) => house.env.store.db.record.all({ jobId: job });
+  const stateOf = async (job: string) => (await house.env.store.db.job.one({ id: job }))!.state;
+
+  it('does a whole job with the line cut, through a closed page, and sends it once when there is a line again', async () => {
+    const job = await give(staffId, 'washer.doorBoot');
+    await takeAlong(job);
+    await cut(page, true);
+    await page.reload();
+    await page.getByText('there is no line').waitFor();
+    await expectFit(page, 'today, without a line');
+    await page.locator(`a[href="/jobs/${job}"]`).first().click();
+    await page.getByRole('heading', { name: 'Clean the washer’s door seal' }).waitFor();
+    const { photos } = await walkJob(page, 'washer.doorBoot', { seed: 40 });
+    await page.getByRole('button', { name: 'Send', exact: true }).click();
+    await page.getByRole('heading', { name: 'Done, and kept on this phone.' }).waitFor();
+    await expectFit(page, 'kept on this phone');
+    expect(await recordsOf(job)).to.have.length(0);
+
+    const context = page.context();
+    await page.close();
+    page = await context.newPage();
+    page.setDefaultTimeout(15_000);
+    await page.goto('/kept');
+    await page.getByText('Finished work').waitFor();
+    expect(await page.getByText('Photo', { exact: true }).count()).to.equal(photos);
+    await expectFit(page, 'what waits');
+    await cut(page, false);
+    await page.getByText('Nothing waits.').waitFor();
+    expect(await recordsOf(job)).to.have.length(1);
+    expect(await stateOf(job)).to.equal('sent');
+    const events = await house.env.store.db.jobEvent.all({ jobId: job }, { order: [['at', 'ASC']] });
+    expect(events.map(({ move }) => move)).to.deep.equal(['give', 'start', 'workDone', 'send']);
+    const [record] = await recordsOf(job);
+    expect(await house.env.store.db.photoUse.count({ subjectId: record!.id })).to.equal(photos);
+  });
+
+  it('shows it when the office took the job back meanwhile, and throws nothing away', async () => {
+    const job = await give(staffId, 'washer.drainPumpFilter');
+    await takeAlong(job);
+    await page.locator(`a[href="/jobs/${job}"]`).first().click();
+    await page.getByRole('button', { name: 'Start', exact: true }).waitFor();
+    await cut(page, true);
+    await walkJob(page, 'washer.drainPumpFilter', { seed: 80 });
+    await page.getByRole('button', { name: 'Send', exact: true }).click();
+    await page.getByRole('heading', { name: 'Done, and kept on this phone.' }).waitFor();
+    await house.manager.post(`/jobs/${job}/moves`, { move: 'cancel', reason: null, note: '', revision: 1 }).expect(200);
+    await cut(page, false);
+    await page.getByText('This job is cancelled').first().waitFor();
+    await page.getByText('nothing is thrown away').waitFor();
+    expect(await page.locator('.review img').count()).to.be.above(0);
+    await expectFit(page, 'work that was not taken');
+    await page.getByText('One thing was not taken').waitFor();
+    await page.goto('/kept');
+    await page.getByRole('link', { name: 'Open the job' }).click();
+    await page.getByText('nothing is thrown away').waitFor();
+    await page.getByRole('button', { name: 'Throw it away' }).click();
+    await page.getByRole('button', { name: 'Yes, throw it away' }).click();
+    await page.getByRole('heading', { name: 'Today' }).waitFor();
+    expect(await recordsOf(job)).to.have.length(0);
+    expect(await page.getByText('was not taken').count()).to.equal(0);
+  });
+
+  it('keeps a tenant’s work when the link is revoked in mid-job, says so, and sends it by the new link', async () => {
+    const tenant = await stage.page(PHONE);
+    const link = async () => (await house.manager.post(`/tenancies/${flat.tenancyId}/links`).expect(200)).body.path as string;
+    await tenant.goto(await link());
+    const job = await give(flat.tenantId, 'washer.drainPumpFilter');
+    await tenant.reload();
+    await tenant.getByRole('link', { name: 'Start' }).click();
+    await tenant.getByRole('checkbox', { name: 'I have read this' }).waitFor();
+    await tenant.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await cut(tenant, true);
+    const { screens, inputs } = await walkJob(tenant, 'washer.drainPumpFilter', { seed: 120 });
+    expect(screens.length).to.be.above(3);
+    expect(inputs).to.be.at.most(6);
+    await house.manager.delete(`/tenancies/${flat.tenancyId}/links`).expect(200);
+    await cut(tenant, false);
+    await tenant.getByRole('button', { name: 'Send', exact: true }).click();
+    await tenant.getByText('open your personal link, and it is sent').waitFor();
+    expect(await recordsOf(job)).to.have.length(0);
+    await tenant.goto(await link());
+    await tenant.getByText('being looked at').first().waitFor();
+    expect(await stateOf(job)).to.equal('sent');
+  });
+
+  it('takes pictures as they come: a large one is made small and keeps its time, what is no picture is told', async () => {
+    const job = await give(staffId, 'washer.drawer');
+    await takeAlong(job);
+    await page.locator(`a[href="/jobs/${job}"]`).first().click();
+    await page.getByRole('checkbox', { name: 'I have read this' }).check();
+    await page.getByRole('button', { name: 'Start', exact: true }).click();
+    for (let i = 0; i < 6 && !(await page.locator('.photo input').count()); i += 1) {
+      for (const tick of await page.locator('.tick input').all()) await tick.check();
+      await page.locator('.foot .v-btn').first().click();
+    }
+    const file = page.locator('.photo input').nth(1);
+    await file.setInputFiles({ name: 'plan.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('%PDF-1.7\nnot a picture') });
+    await page.getByText('This is no photo that can be read here.').waitFor();
+    await file.setInputFiles({ name: 'photo.heic', mimeType: 'image/jpeg', buffer: Buffer.from('\0\0\0\x18ftypheic\0\0\0\0mif1heic', 'latin1') });
+    await page.getByText('(HEIC)').waitFor();
+    const noise = await sharp({ create: { width: 4000, height: 3000, channels: 3, background: '#777', noise: { type: 'gaussian', mean: 120, sigma: 60 } } })
+      .withExif({ IFD2: { DateTimeOriginal: '2026:11:20 18:05:00', OffsetTimeOriginal: '+00:00' } }).withMetadata({ orientation: 6 }).jpeg({ quality: 90 }).toBuffer();
+    expect(noise.length).to.be.above(2_000_000);
+    await file.setInputFiles({ name: 'large.jpg', mimeType: 'image/jpeg', buffer: noise });
+    await page.locator('.photo img').waitFor();
+    const bytes = await page.evaluate(() => new Promise<number>((resolve) => {
+      const open = indexedDB.open('dewline');
+      open.onsuccess = () => {
+        const all = open.result.transaction('photos').objectStore('photos').getAll();
+        all.onsuccess = () => resolve((all.result.at(-1) as { photo: Blob }).photo.size);
+      };
+    }));
+    expect(bytes).to.be.below(500_000);
+    await page.waitForTimeout(1500);
+    const [stored] = await house.env.store.db.photo.all({ personId: staffId }, { order: [['receivedAt', 'DESC']], limit: 1 });
+    expect(new Date(stored!.capturedAt!).toISOString()).to.equal('2026-11-20T18:05:00.000Z');
+    expect([stored!.width, stored!.height], 'the right way up').to.satisfy(([width, height]: number[]) => width! < height!);
+  });
+});

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+/** Work that is on the device and not at the office: it waits for a line, or the job is not theirs any more. Nothing is thrown away unasked. */
+import { computed, ref } from 'vue';
+import type { JobAnswer } from '../../contract/jobs.ts';
+import { say } from '../language/say.ts';
+import { deliverNow, forgetJob, hindrance } from '../outbox/outbox.ts';
+import type { Draft } from './draft.ts';
+import JobReview from './JobReview.vue';
+
+const props = defineProps<{ job: JobAnswer; draft: Draft; lost: string; home: string; homeName: string }>();
+const emit = defineEmits<{ forgotten: [] }>();
+const sure = ref(false);
+const trying = ref(false);
+const why = computed(() => (hindrance.value === 'session' ? say('kept.session') : say('job.kept.why')));
+
+async function tryNow(): Promise<void> {
+  trying.value = true;
+  await deliverNow();
+  trying.value = false;
+}
+async function forget(): Promise<void> {
+  await forgetJob(props.job.id);
+  emit('forgotten');
+}
+</script>
+
+<template>
+  <div class="kept" role="status">
+    <template v-if="lost">
+      <h1>{{ job.title }}</h1>
+      <p class="tell">{{ lost }}</p>
+      <p>{{ say('job.kept.lost') }}</p>
+      <JobReview :job="job" :draft="draft" frozen />
+      <VBtn color="primary" size="large" block :to="home">{{ homeName }}</VBtn>
+      <VBtn v-if="!sure" variant="outlined" block min-height="44" @click="sure = true">{{ say('kept.discard') }}</VBtn>
+      <VBtn v-else variant="outlined" color="error" block min-height="44" @click="forget">{{ say('kept.discard.sure') }}</VBtn>
+    </template>
+    <template v-else>
+      <h1>{{ say('job.kept') }}</h1>
+      <p class="quiet">{{ why }}</p>
+      <VBtn color="primary" size="large" block :loading="trying" @click="tryNow">{{ say('kept.now') }}</VBtn>
+      <VBtn variant="outlined" size="large" block :to="home">{{ homeName }}</VBtn>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.kept { display: grid; gap: 14px; padding: 30px 0; }
+</style>

@@ -1,0 +1,37 @@
+/** Reading what is on the device where there is no line. */
+import { get, Refusal, signedIn } from '../door/door.ts';
+import { device } from './device.ts';
+
+export interface Kept<T> {
+  readonly answer: T;
+  /** When it was kept, where it came from the device; null where it came over the line. */
+  readonly keptAt: number | null;
+}
+
+/** Reads over the line and keeps what came; without a line, gives what was kept for this person. */
+export async function getKept<T>(path: string): Promise<Kept<T>> {
+  try {
+    const answer = await get<T>(path);
+    await keepAnswer(path, answer);
+    return { answer, keptAt: null };
+  } catch (error) {
+    if (!(error instanceof Refusal) || error.status !== 0) throw error;
+    const kept = await keptAnswer<T>(path);
+    if (!kept) throw error;
+    return kept;
+  }
+}
+
+/** What was kept of a path, whatever the line says. */
+export async function keptAnswer<T>(path: string): Promise<Kept<T> | null> {
+  const personId = signedIn();
+  const kept = personId ? await (await device()).get('answers', `${personId} ${path}`).catch(() => undefined) : undefined;
+  return kept ? { answer: kept.answer as T, keptAt: kept.at } : null;
+}
+
+/** Keeps what was read, so that it can be read again below ground. A device that cannot keep it goes on without. */
+export async function keepAnswer(path: string, answer: unknown): Promise<void> {
+  const personId = signedIn();
+  if (!personId) return;
+  await device().then((db) => db.put('answers', { id: `${personId} ${path}`, personId, at: Date.now(), answer })).catch(() => undefined);
+}
