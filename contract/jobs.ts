@@ -15,6 +15,8 @@ const readings = lazy((value: unknown) => object(Object.fromEntries(
 )).default({}));
 
 export const giveJob = object({ id: id().required(), pointIds: ids(12).required(), assigneeId: id().required() });
+/** Beginning work that nobody asked for, at the machine: points by their numbers. */
+export const begin = object({ id: id().required(), numbers: array().of(count(1_000_000_000).required()).min(1).max(12).required() });
 /** Moves a person asks for by name; sending and judging have their own routes. */
 export const ASKED_MOVES = ['start', 'workDone', 'notAble', 'cancel'] as const;
 export const NOT_ABLE_REASONS = ['willNotMove', 'notSafe', 'partMissing', 'away', 'noTime', 'other'] as const;
@@ -51,6 +53,7 @@ export const logRecord = object({
 });
 
 export type GiveJob = InferType<typeof giveJob>;
+export type Begin = InferType<typeof begin>;
 export type MoveJob = InferType<typeof moveJob>;
 export type Submission = InferType<typeof submission>;
 export type SubmittedRecord = Submission['records'][number];
@@ -97,8 +100,8 @@ export interface StepNeed {
   readonly need: Need;
   readonly label: string;
   readonly help: string | null;
-  /** Of a reading. */
-  readonly unit: string | null;
+  /** Of a reading: its unit in the caller's system, how it is kept, and what passes, in words. */
+  readonly reading: { readonly unit: string; readonly factor: number; readonly offset: number; readonly wanted: string; readonly likely: string } | null;
   readonly choices: readonly { value: string; label: string }[];
 }
 

@@ -46,6 +46,8 @@ export interface MachineAnswer {
     readonly number: number; readonly name: string; readonly kind: PointKind; readonly safetyCritical: boolean; readonly mark: MarkDates; readonly due: string;
     /** It asks by itself; false is done when the machine is opened anyway. */
     readonly scheduled: boolean;
+    /** The caller may do it there and then: it is of their level, and nobody is on it. */
+    readonly may: boolean;
   }[];
   /** The job that the caller has here, and whether anybody has one. */
   readonly job: { readonly id: string; readonly title: string } | null;

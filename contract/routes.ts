@@ -79,6 +79,7 @@ export const ROUTES = {
   'machine.contract': write('PUT', '/machines/:id/contract', M),
   'machine.retire': write('POST', '/machines/:id/retirement', M),
   'machine.read': read('/labels/:number', ALL),
+  'jobs.begin': write('POST', '/labels/:number/jobs', ALL, 8, 30),
   'machine.remove': write('DELETE', '/machines/:id', M, 0),
   'machine.move': write('PUT', '/machines/:id/place', M),
   'labels.read': { ...read('/labels/:scope/:id', M), perMinute: 60 },

@@ -26,6 +26,7 @@ import type { Call } from '../env.ts';
 import { closeFault, listFaults, reportFault } from '../faults/faults.ts';
 import { readJob } from '../jobs/describe.ts';
 import { giveJob, moveJob } from '../jobs/jobs.ts';
+import { beginUnplanned } from '../jobs/unplanned.ts';
 import { readToday } from '../jobs/today.ts';
 import { sendJob } from '../jobs/submission.ts';
 import { keepMeasurement } from '../measure/measurements.ts';
@@ -82,6 +83,7 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'machine.create': write(registerForms.newMachine, createMachine),
   'machine.change': write(registerForms.machineChange, (call, form: registerForms.MachineChange, { id }) => changeMachine(call, id!, form)),
   'machine.read': bare((call, { number }) => readMachine(call, number!)),
+  'jobs.begin': write(jobForms.begin, (call, form: jobForms.Begin, { number }) => beginUnplanned(call, number!, form)),
   'machine.remove': bare((call, { id }) => removeMachine(call, id!)),
   'machine.move': write(registerForms.moveMachine, (call, form: registerForms.MoveMachine, { id }) => moveMachine(call, id!, form)),
   'templates.list': bare((call) => units.listTemplates(call)),

@@ -12,12 +12,14 @@ export interface BudgetUse extends Budget {
   readonly usedMinutes: number;
 }
 
-/** What a tenancy was asked for in the calendar month of an instant. Jobs that were cancelled do not count. */
+/** What a tenancy was asked for in the calendar month of an instant. Jobs that were cancelled do not count, nor those that the tenant began unasked. */
 export async function budgetUse(db: Db, tenancy: Row<'tenancy'>, now: number, zone: string): Promise<BudgetUse> {
   const today: Day = dayOfInstant(now, zone);
   const { year, month } = civilOf(today);
   const since = instantOfDay(dayOfCivil(year, month, 1), 0, zone);
-  const jobs = (await db.job.all({ assigneeId: tenancy.personId, placeId: tenancy.placeId })).filter(({ givenAt, state }) => givenAt !== null && givenAt >= since && givenAt <= now && state !== 'cancelled');
+  const given = (await db.job.all({ assigneeId: tenancy.personId, placeId: tenancy.placeId })).filter(({ givenAt, state }) => givenAt !== null && givenAt >= since && givenAt <= now && state !== 'cancelled');
+  const begun = given.length === 0 ? [] : await db.jobEvent.all({ jobId: given.map(({ id }) => id), move: 'give', personId: tenancy.personId }, { columns: ['jobId'] });
+  const jobs = given.filter(({ id }) => !begun.some(({ jobId }) => jobId === id));
   const tasks = jobs.length === 0 ? [] : (await db.task.all({ jobId: jobs.map(({ id }) => id) })).filter(({ state }) => state !== 'dropped');
   const points = tasks.length === 0 ? [] : await db.point.all({ id: tasks.map(({ pointId }) => pointId) });
   return {

@@ -4,13 +4,14 @@ import { FINDS, waitMinutes } from '../../core/catalogue/catalogue.ts';
 import { ownStepKey } from '../../core/catalogue/edition.ts';
 import { mustNotMeet } from '../../core/catalogue/hazards.ts';
 import { illustrationOf } from '../../core/catalogue/illustrated.ts';
-import type { Agent, Need, Procedure } from '../../core/catalogue/types.ts';
+import type { Agent, Need, Procedure, ReadingNeed } from '../../core/catalogue/types.ts';
 import { GRADES } from '../../core/due/grades.ts';
 import { materialWords, stepAmounts, type Extent } from '../../core/jobs/amounts.ts';
 import { mergeSteps, type SittingStep } from '../../core/jobs/sitting.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { Speaker, Values } from '../../core/language/message.ts';
 import { rodsFor, ROD_MM } from '../../core/measure/ductRun.ts';
+import { enteredIn, enteredOf } from '../../core/quantities/entered.ts';
 import { MM_PER_FOOT, type UnitSystem } from '../../core/quantities/units.ts';
 import type { Specification } from '../../contract/register.ts';
 import type { JobAnswer, JobStep, JobSummary, StepNeed } from '../../contract/jobs.ts';
@@ -117,7 +118,7 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
     steps: mergeSteps(procedures).map((step) => {
       const first = current.find(({ procedure }) => step.procedures.includes(procedure.key))!;
       const amounts = stepAmounts(say, first.procedure, extentOf(first.pointId), units);
-      return describeStep(say, step, { tasks: current, shutoffPhotoId: machine.shutoffPhotoId, amounts, blocked, runMinutes: runs.get(first.pointId) ?? null });
+      return describeStep(say, step, { tasks: current, shutoffPhotoId: machine.shutoffPhotoId, amounts, blocked, units, runMinutes: runs.get(first.pointId) ?? null });
     }),
   };
 }
@@ -165,9 +166,10 @@ interface StepContext {
   readonly amounts: Values;
   readonly blocked: readonly Agent[];
   readonly runMinutes: number | null;
+  readonly units: UnitSystem;
 }
 
-function describeStep(say: Speaker, step: SittingStep, { tasks, shutoffPhotoId, amounts, blocked, runMinutes }: StepContext): JobStep {
+function describeStep(say: Speaker, step: SittingStep, { tasks, shutoffPhotoId, amounts, blocked, runMinutes, units }: StepContext): JobStep {
   const mine = tasks.filter(({ procedure }) => step.procedures.includes(procedure.key));
   const [first] = mine;
   const own = ownWords(first!, step.text);
@@ -179,7 +181,7 @@ function describeStep(say: Speaker, step: SittingStep, { tasks, shutoffPhotoId, 
     illustration: drawing ? { key: drawing, says: say(`illustration.${drawing}`) } : null,
     taskIds: mine.map(({ id }) => id),
     taskName: mine.length === 1 && tasks.length > 1 ? say(`point.${first!.procedure.key}`) : null,
-    needs: step.needs.map((need) => describeNeed(say, fitted(need, first!.turn, blocked, runMinutes), first!.procedure.key)),
+    needs: step.needs.map((need) => describeNeed(say, fitted(need, first!.turn, blocked, runMinutes), first!.procedure.key, units)),
     shutoffPhotoId: step.phase === 'isolate' ? shutoffPhotoId : null,
   };
 }
@@ -201,14 +203,21 @@ function fitted(need: Need, turn: Agent | null, blocked: readonly Agent[], runMi
 /** A timer of so many minutes is a machine's run, not a soak. */
 const RUN_FROM_MINUTES = 60;
 
-function describeNeed(say: Speaker, need: Need, procedure: string): StepNeed {
+function describeReading(say: Speaker, { unit: kept, pass, plausible }: ReadingNeed, units: UnitSystem): StepNeed['reading'] {
+  const entered = enteredIn(kept, units);
+  const unit = say(`unit.${entered.unit}`);
+  const range = ([from, to]: readonly [number, number]) => ({ from: enteredOf(from, entered), to: enteredOf(to, entered), unit });
+  return { unit, factor: entered.factor, offset: entered.offset, wanted: say('reading.wanted', range(pass)), likely: say('reading.likely', range(plausible)) };
+}
+
+function describeNeed(say: Speaker, need: Need, procedure: string, units: UnitSystem): StepNeed {
   const choices = need.kind === 'grade' ? GRADES.map((value) => ({ value, label: say(`grade.${value}`) }))
     : need.kind === 'finds' ? FINDS.map((value) => ({ value, label: say(`find.${value}`) }))
     : need.kind === 'agent' ? need.choices.map((value) => ({ value, label: say(`agent.${value}`) })) : [];
   const reading = need.kind === 'reading' ? need : null;
   return {
     need, choices, label: needLabel(say, need, procedure),
-    help: reading && say(`reading.${reading.key}.fails`), unit: reading && say(`unit.${reading.unit}`),
+    help: reading && say(`reading.${reading.key}.fails`), reading: reading && describeReading(say, reading, units),
   };
 }
 

@@ -1,10 +1,11 @@
 /** Giving and moving jobs. */
 import { machineTypeOf } from '../../core/catalogue/catalogue.ts';
+import type { Procedure } from '../../core/catalogue/types.ts';
 import { moverOf, needsReason, stateAfter, type Move } from '../../core/jobs/transitions.ts';
 import type { Speaker } from '../../core/language/message.ts';
 import type { GiveJob, MoveJob } from '../../contract/jobs.ts';
 import { recomputeWork } from '../due/recompute.ts';
-import { readHistories } from '../due/history.ts';
+import { readHistories, type PointHistory } from '../due/history.ts';
 import { liveJobOf } from './live.ts';
 import type { Call } from '../env.ts';
 import { isManager } from '../env.ts';
@@ -15,34 +16,49 @@ import { refuseMeeting } from './branch.ts';
 
 export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }> {
   const { env, db, actor, now } = call;
-  const { organisationId } = actor;
-  const points = await db.point.all({ id: form.pointIds, organisationId });
+  const points = await db.point.all({ id: form.pointIds, organisationId: actor.organisationId });
   if (points.length !== new Set(form.pointIds).size) throw notFound();
   const machine = (await db.machine.one({ id: points[0]!.machineId }))!;
   if (points.some(({ machineId }) => machineId !== machine.id)) throw new Problem(422, 'otherMachine');
   const histories = await readHistories(db, form.pointIds, now);
-  if (histories.some(({ retired }) => retired)) throw new Problem(409, 'machineRetired', { day: env.say.day(machine.retiredDay!) });
   const procedures = histories.map(({ procedure }) => procedure);
   const assignee = (await assigneesFor(call, machine.placeId, procedures)).find(({ id }) => id === form.assigneeId);
   if (!assignee) throw fieldProblem('assigneeId', 'field.oneOf');
   if (assignee.budget !== null && assignee.role === 'tenant' && !assignee.may && procedures.every(({ level }) => level === 'T')) throw new Problem(409, 'budget', { name: assignee.name, budget: assignee.budget });
-  if (!assignee.may) {
-    const strict = procedures.find(({ level }) => level !== 'T')!;
-    throw new Problem(422, 'level', { task: env.say(`task.${strict.key}`), level: env.say(`level.${strict.level}`) });
-  }
+  if (!assignee.may) throw aboveLevel(env.say, procedures.find(({ level }) => level !== 'T')!);
+  return createJob(call, { id: form.id, machine, points, histories, assigneeId: assignee.id });
+}
+
+/** The work wants somebody of a higher level. */
+export function aboveLevel(say: Speaker, { key, level }: Procedure): Problem {
+  return new Problem(422, 'level', { task: say(`task.${key}`), level: say(`level.${level}`) });
+}
+
+interface NewJob {
+  readonly id: string;
+  readonly machine: Row<'machine'>;
+  readonly points: readonly Row<'point'>[];
+  readonly histories: readonly PointHistory[];
+  readonly assigneeId: string;
+}
+
+/** A job of these points of one machine, in somebody's hands. Whether it may be theirs is decided before. */
+export async function createJob(call: Call, { id, machine, points, histories, assigneeId }: NewJob): Promise<{ id: string }> {
+  const { env, db, actor: { organisationId }, now } = call;
+  if (histories.some(({ retired }) => retired)) throw new Problem(409, 'machineRetired', { day: env.say.day(machine.retiredDay!) });
   await refuseMeeting(call, histories, null);
   for (const point of points) await freePoint(call, point);
   await db.job.insert({
-    id: form.id, organisationId, machineId: machine.id, placeId: machine.placeId, assigneeId: assignee.id, state: 'given', revision: 1,
+    id, organisationId, machineId: machine.id, placeId: machine.placeId, assigneeId, state: 'given', revision: 1,
     createdAt: now, givenAt: now, startedAt: null, reason: null,
   });
   // Catalogue order is the order of the sitting.
   const order = machineTypeOf(machine.type).points;
   const sorted = [...points].sort((a, b) => order.indexOf(a.procedure) - order.indexOf(b.procedure));
-  await db.task.insertMany(sorted.map(({ id }) => ({ id: env.newId(), organisationId, jobId: form.id, pointId: id, state: 'outstanding' as const, sentBack: null })));
-  await noteEvent(call, form.id, 'give', 'given', null);
-  await recomputeWork(db, form.pointIds, now);
-  return { id: form.id };
+  await db.task.insertMany(sorted.map((point) => ({ id: env.newId(), organisationId, jobId: id, pointId: point.id, state: 'outstanding' as const, sentBack: null })));
+  await noteEvent(call, id, 'give', 'given', null);
+  await recomputeWork(db, points.map((point) => point.id), now);
+  return { id };
 }
 
 /** A point that was handed back is free for a new job; one that somebody is on is not. */

@@ -4,6 +4,7 @@ import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { signalsForPeople } from '../../core/due/signals.ts';
 import { symptomsOf } from '../../core/faults/symptoms.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
+import { WORK } from '../../contract/due.ts';
 import type { MachineAnswer } from '../../contract/labels.ts';
 import { dueWords } from '../due/dueWords.ts';
 import { markDates } from '../due/point.ts';
@@ -12,15 +13,23 @@ import { isOffice } from '../env.ts';
 import { listFaults } from '../faults/faults.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { summarise } from '../jobs/describe.ts';
+import { mayDo } from '../jobs/unplanned.ts';
+import type { Row } from '../store/tables.ts';
 import { machineName } from './names.ts';
 import { visibleMachine } from './visible.ts';
 
-export async function readMachine(call: Call, number: string): Promise<MachineAnswer> {
-  const { db, actor, now, env: { say } } = call;
+/** The machine of a label, where the caller may see it. @throws Problem 404 */
+export async function labelledMachine(call: Call, number: string): Promise<Row<'machine'>> {
+  const { db, actor } = call;
   const labelled = /^\d{1,9}$/.test(number) ? await db.machine.one({ number: Number(number), organisationId: actor.organisationId }) : undefined;
   if (!labelled) throw notFound();
   // A machine that moved, or somebody who moved: the label still means that machine, and it is not theirs to see.
-  const machine = await visibleMachine(call, labelled.id).catch(() => { throw new Problem(404, 'labelElsewhere'); });
+  return visibleMachine(call, labelled.id).catch(() => { throw new Problem(404, 'labelElsewhere'); });
+}
+
+export async function readMachine(call: Call, number: string): Promise<MachineAnswer> {
+  const { db, actor, now, env: { say } } = call;
+  const machine = await labelledMachine(call, number);
   const place = (await db.place.one({ id: machine.placeId }))!;
   const property = (await db.property.one({ id: place.propertyId }))!;
   const today = dayOfInstant(now, property.zone);
@@ -33,8 +42,9 @@ export async function readMachine(call: Call, number: string): Promise<MachineAn
     place: { id: place.id, name: place.name, property: property.name, today },
     points: points.flatMap((point) => {
       const mark = marks.find(({ pointId }) => pointId === point.id);
-      const { kind, safetyCritical, key } = procedureOf(point.procedure);
-      return mark ? [{ number: point.number, name: say(`point.${key}`), kind, safetyCritical, mark: markDates(mark), scheduled: mark.scheduled === 1, due: mark.scheduled === 1 ? dueWords(say, [mark], today) : say('label.rides') }] : [];
+      const { kind, safetyCritical, key, level } = procedureOf(point.procedure);
+      const taken = mark !== undefined && mark.work !== WORK.none && mark.work !== WORK.onHold;
+      return mark ? [{ number: point.number, name: say(`point.${key}`), kind, safetyCritical, mark: markDates(mark), scheduled: mark.scheduled === 1, due: mark.scheduled === 1 ? dueWords(say, [mark], today) : say('label.rides'), may: !taken && machine.retiredDay === null && mayDo(call, level) }] : [];
     }),
     job: mine ? { id: mine.id, title: (await summarise(call, mine)).title } : null,
     othersJob: jobs.some(({ assigneeId }) => assigneeId !== actor.personId),

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { MM_PER_INCH } from '../../core/quantities/units.ts';
 import { formatFilterSize, parseFilterSize, sameFilterSize } from '../../core/quantities/filterSize.ts';
 import { hardnessClass, hardnessMgL, likelierMeant } from '../../core/quantities/hardness.ts';
+import { enteredIn, enteredOf, keptOf, numberIn } from '../../core/quantities/entered.ts';
 
 describe('Quantities', () => {
   it('class hardness by the USGS bounds (from memory)', () => {
@@ -44,5 +45,25 @@ describe('Quantities', () => {
       return sameFilterSize(size, { widthIn: heightIn, heightIn: widthIn, depthIn });
     }));
     expect(sameFilterSize({ widthIn: 16, heightIn: 20, depthIn: 1 }, { widthIn: 20, heightIn: 20, depthIn: 1 })).to.equal(false);
+  });
+});
+
+describe('Readings, entered in one’s own units', () => {
+  it('are kept in one: 39.2 °F is 4 °C, 2.5 US gallons are 9.46 L (NIST SP 811)', () => {
+    expect(keptOf(39.2, enteredIn('celsius', 'us'))).to.equal(4);
+    expect(keptOf(2.5, enteredIn('litres', 'us'))).to.be.closeTo(9.464, 0.001);
+    expect(keptOf(4, enteredIn('celsius', 'metric'))).to.equal(4);
+    expect(keptOf(90, enteredIn('seconds', 'us'))).to.equal(90);
+    expect(enteredOf(-18, enteredIn('celsius', 'us'))).to.equal(-0.4);
+  });
+  it('come back as they were entered, to a tenth', () => {
+    fc.assert(fc.property(fc.integer({ min: -400, max: 4000 }), fc.constantFrom('celsius' as const, 'litres' as const, 'minutes' as const), fc.constantFrom('metric' as const, 'us' as const), (tenths, unit, system) => {
+      const how = enteredIn(unit, system);
+      expect(enteredOf(keptOf(tenths / 10, how), how)).to.be.closeTo(tenths / 10, 0.051);
+    }));
+  });
+  it('are read with a comma, a point or a true minus, and nonsense is none', () => {
+    expect([numberIn('3,5'), numberIn(' 3.5 '), numberIn('−18')]).to.deep.equal([3.5, 3.5, -18]);
+    expect([numberIn(''), numberIn('warm'), numberIn('1.2.3')].every(Number.isNaN)).to.equal(true);
   });
 });

@@ -9,10 +9,12 @@ import StripGauge from '../due/StripGauge.vue';
 import ReportFault from '../faults/ReportFault.vue';
 import { say } from '../language/say.ts';
 import { getKept } from '../outbox/kept.ts';
+import BeginHere from './BeginHere.vue';
 
 const props = defineProps<{ number: string; placeLink: boolean }>();
 const { value: machine, failure, reload } = useLoading(async () => (await getKept<MachineAnswer>(`/labels/${props.number}`)).answer);
 const reporting = ref(false);
+const beginning = ref(false);
 const told = ref<'label.told' | 'fault.kept' | null>(null);
 const marks = computed(() => machine.value!.points.filter(({ scheduled }) => scheduled).map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical })));
 async function sent(kept: boolean): Promise<void> {
@@ -31,6 +33,7 @@ onMounted(reload);
       <p v-if="machine.retired" class="caution">{{ say('label.retired', { day: say.day(dayFromIso(machine.retired)) }) }}</p>
       <p v-if="told" class="told" role="status">{{ say(told) }}</p>
       <ReportFault v-if="reporting" :machines="[machine.reportable]" @sent="sent" />
+      <BeginHere v-else-if="beginning" :machine="machine" @close="beginning = false" />
       <template v-else>
         <section v-if="machine.job" class="panel job"><h2>{{ say('label.job') }}</h2><p>{{ machine.job.title }}</p><VBtn color="primary" size="large" block :to="`/jobs/${machine.job.id}`">{{ say('label.start') }}</VBtn></section>
         <p v-else-if="machine.othersJob" class="quiet">{{ say('label.others') }}</p>
@@ -39,6 +42,7 @@ onMounted(reload);
           <StripGauge :marks="marks" :today="machine.place.today" />
           <ul class="points"><li v-for="point in machine.points" :key="point.number"><span><KindGlyph :kind="point.kind" /> {{ point.name }}<small class="quiet">{{ point.due }}</small></span><VBtn variant="outlined" :to="`/look/${point.number}`" :aria-label="`${say('label.look')}: ${point.name}`">{{ say('label.look') }}</VBtn></li></ul>
         </section>
+        <VBtn v-if="machine.points.some(({ may }) => may)" variant="outlined" size="large" block @click="beginning = true">{{ say('label.begin') }}</VBtn>
         <VBtn v-if="!machine.retired" variant="outlined" size="large" block @click="reporting = true">{{ say('label.fault') }}</VBtn>
         <RouterLink v-if="placeLink" :to="`/homes/${machine.place.id}`">{{ say('label.place') }}</RouterLink>
       </template>

@@ -12,7 +12,7 @@ const emit = defineEmits<{ go: [number] }>();
 
 interface Line { readonly step: number; readonly label: string; readonly value: string; readonly photoId: string | null; readonly open: boolean }
 
-function valueOf(step: JobStep, { need, choices }: StepNeed): string {
+function valueOf(step: JobStep, { need, choices, reading }: StepNeed): string {
   const task = props.draft.tasks[step.taskIds[0]!];
   if (!task) return say('job.none.entered');
   const named = (value: string | null) => choices.find((choice) => choice.value === value)?.label ?? say('job.none.entered');
@@ -22,7 +22,7 @@ function valueOf(step: JobStep, { need, choices }: StepNeed): string {
     case 'agent': return named(task.agent);
     case 'finds': return task.finds.map(named).join(', ') || '–';
     case 'size': return task.size || say('job.none.entered');
-    case 'reading': return task.readings[need.key] || say('job.none.entered');
+    case 'reading': return task.readings[need.key] ? `${task.readings[need.key]} ${reading?.unit ?? ''}` : say('job.none.entered');
     case 'photo': return say(task.photos[need.key] ? 'job.photo' : 'job.none.entered');
     case 'timer': return '';
   }

@@ -133,7 +133,7 @@ async function send(): Promise<void> {
   const finished = draft.value!;
   finished.finishedAt ??= Date.now();
   await run(async () => {
-    const form = submissionOf(finished, Date.now());
+    const form = submissionOf(finished, job.value!, Date.now());
     const outcome = await sendOrKeep(props.id, { kind: 'form', path: submissionPath(props.id), form, stamped: true }, finished.sendKey);
     if (outcome.ended === 'refused') throw new Refusal(409, outcome.says);
     if (outcome.ended === 'kept') {

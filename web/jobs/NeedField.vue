@@ -2,6 +2,7 @@
 /** One thing that a step asks for. What belongs to several tasks is entered once. */
 import { computed, onBeforeUnmount, ref } from 'vue';
 import type { JobStep, StepNeed } from '../../contract/jobs.ts';
+import { keptOf, numberIn } from '../../core/quantities/entered.ts';
 import GradePicker from '../catalogue/GradePicker.vue';
 import { say } from '../language/say.ts';
 import type { Draft, TaskDraft } from './draft.ts';
@@ -25,10 +26,14 @@ const size = shared((task) => task.size, (task, value) => { task.size = value; }
 const reading = shared((task) => task.readings[key] ?? '', (task, value) => { task.readings[key] = value; });
 const photo = shared((task) => task.photos[key] ?? null, (task, value) => { if (value) task.photos[key] = value; else delete task.photos[key]; });
 
-const failsPass = computed(() => {
-  const { need } = props.need;
-  const value = Number(reading.value.replace(',', '.'));
-  return need.kind === 'reading' && reading.value.trim() !== '' && (value < need.pass[0] || value > need.pass[1]);
+/** What was read, as it is kept, against what is likely and what passes. */
+const judged = computed(() => {
+  const { need, reading: how } = props.need;
+  const entered = numberIn(reading.value);
+  if (need.kind !== 'reading' || !how || Number.isNaN(entered)) return null;
+  const kept = keptOf(entered, how);
+  const outside = ([from, to]: readonly [number, number]) => kept < from || kept > to;
+  return outside(need.plausible) ? how.likely : outside(need.pass) ? props.need.help : null;
 });
 
 const now = ref(Date.now());
@@ -61,8 +66,9 @@ const isWaited = computed(() => props.draft.waited.includes(props.step.key));
   </fieldset>
   <PlainField v-else-if="need.need.kind === 'size'" v-model="size" :label="say('job.size')" placeholder="16 x 25 x 1" />
   <div v-else-if="need.need.kind === 'reading'">
-    <PlainField v-model="reading" inputmode="decimal" :label="need.need.optional ? `${need.label} (${say('job.optional')})` : need.label" :suffix="need.unit ?? ''" />
-    <p v-if="failsPass && need.help" class="caution small" role="status">{{ need.help }}</p>
+    <PlainField v-model="reading" inputmode="decimal" :label="need.need.optional ? `${need.label} (${say('job.optional')})` : need.label" :suffix="need.reading?.unit ?? ''" />
+    <p class="quiet small">{{ need.reading?.wanted }}</p>
+    <p v-if="judged" class="caution small" role="status">{{ judged }}</p>
   </div>
   <div v-else-if="need.need.kind === 'timer'" class="timer" role="timer">
     <p v-if="isWaited" class="strong dew">✓ {{ say('job.timer.done') }}</p>

@@ -1,6 +1,7 @@
 /** What a person has entered of a job, kept on the device until it is sent. */
 import { reactive, watch } from 'vue';
 import type { JobAnswer, JobStep, StepNeed, Submission } from '../../contract/jobs.ts';
+import { keptOf, numberIn } from '../../core/quantities/entered.ts';
 import { newId } from '../door/door.ts';
 import { say } from '../language/say.ts';
 
@@ -89,7 +90,7 @@ export function isAnswered(draft: Draft, step: JobStep, { need }: StepNeed): boo
   });
 }
 
-const isNumber = (text: string | undefined) => text !== undefined && text.trim() !== '' && Number.isFinite(Number(text.replace(',', '.')));
+const isNumber = (text: string | undefined) => text !== undefined && Number.isFinite(numberIn(text));
 const isNumberOrEmpty = (text: string | undefined) => !text?.trim() || isNumber(text);
 
 /** What is still open on a step, in words. */
@@ -100,15 +101,16 @@ export function openOn(draft: Draft, step: JobStep): string[] {
   });
 }
 
-/** The draft as it is sent. */
-export function submissionOf(draft: Draft, now: number): Submission {
+/** The draft as it is sent: readings in the units in which they are kept. */
+export function submissionOf(draft: Draft, { steps }: JobAnswer, now: number): Submission {
+  const readings = new Map(steps.flatMap(({ needs }) => needs.flatMap(({ need, reading }) => (reading ? [[need.key, reading] as const] : []))));
   return {
     startedAt: draft.startedAt ?? now, doneAt: draft.finishedAt ?? now, deviceAt: now,
     records: Object.entries(draft.tasks).map(([taskId, task]) => ({
       id: task.recordId, taskId,
       photos: Object.entries(task.photos).map(([slot, photoId]) => ({ slot, photoId })),
       grade: task.grade, cavityGrade: task.cavityGrade, finds: task.finds, confirmed: task.confirmed, agent: task.agent,
-      readings: Object.fromEntries(Object.entries(task.readings).filter(([, text]) => isNumber(text)).map(([key, text]) => [key, Number(text.replace(',', '.'))])),
+      readings: Object.fromEntries(Object.entries(task.readings).filter(([, text]) => isNumber(text)).map(([key, text]) => [key, keptOf(numberIn(text), readings.get(key) ?? { factor: 1, offset: 0 })])),
       size: task.size.trim() || null, note: draft.note,
     })) as Submission['records'],
   };

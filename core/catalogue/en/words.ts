@@ -83,5 +83,6 @@ export const catalogueWords = {
   'edition.order': 'This order cannot be right: isolate, open, look, clean, refit, power back, test.', 'edition.untitled': 'Each step of your own has a title.', 'edition.levelLowered': 'Who may do it can be raised, never lowered.', 'edition.agentsMeet': '{one} and {other} must not meet: {reason}', 'edition.phase': '“{title}” stays in its own part of the work.',
   'changed.minutes': '{from, number} → {to, number} min', 'changed.level': '{from} → {to}', 'changed.kit': 'Kit: {to}', 'changed.cautions': 'Cautions: {to}', 'changed.agents': 'Agents: {to}', 'changed.added': 'New step “{title}”', 'changed.leftOut': 'Without “{title}”', 'changed.reworded': '“{title}” reworded', 'changed.moved': 'Steps in another order', 'changed.ours': 'Ours taken up again', 'changed.nothing': 'Nothing changed',
   'phase.isolate': 'Isolate', 'phase.open': 'Open', 'phase.look': 'Look', 'phase.clean': 'Clean', 'phase.refit': 'Refit', 'phase.restore': 'Power back', 'phase.test': 'Test',
-  'unit.celsius': '°C', 'unit.minutes': 'min', 'unit.seconds': 's', 'unit.litres': 'L', 'unit.inches': 'in',
+  'unit.celsius': '°C', 'unit.minutes': 'min', 'unit.seconds': 's', 'unit.litres': 'L', 'unit.inches': 'in', 'unit.fahrenheit': '°F', 'unit.gallons': 'gal',
+  'reading.wanted': 'Wanted: {from, number} to {to, number} {unit}.', 'reading.likely': 'Is that right? Between {from, number} and {to, number} {unit} is likely. Look again before you send it.',
 } as const;

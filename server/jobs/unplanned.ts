@@ -1,0 +1,22 @@
+/** Work that nobody asked for: whoever scans a machine's label begins it there and then, and proves it like any other. */
+import type { Begin } from '../../contract/jobs.ts';
+import { readHistories } from '../due/history.ts';
+import type { Call } from '../env.ts';
+import { isOffice } from '../env.ts';
+import { notFound } from '../http/problem.ts';
+import { labelledMachine } from '../register/machinePage.ts';
+import { aboveLevel, createJob } from './jobs.ts';
+
+/** The levels that this person may do: a tenant what needs nobody else, staff all that needs no licence. */
+export const mayDo = ({ actor }: Call, level: string): boolean => level === 'T' || (level === 'S' && isOffice(actor));
+
+export async function beginUnplanned(call: Call, number: string, { id, numbers }: Begin): Promise<{ id: string }> {
+  const { env: { say }, db, actor, now } = call;
+  const machine = await labelledMachine(call, number);
+  const points = await db.point.all({ number: [...numbers], machineId: machine.id });
+  if (points.length !== new Set(numbers).size) throw notFound();
+  const histories = await readHistories(db, points.map((point) => point.id), now);
+  const above = histories.find(({ procedure }) => !mayDo(call, procedure.level));
+  if (above) throw aboveLevel(say, above.procedure);
+  return createJob(call, { id, machine, points, histories, assigneeId: actor.personId });
+}
