@@ -1,8 +1,9 @@
 /** The catalogue as forms need it. */
 import type { Level, PointKind, SpecificationField } from '../core/catalogue/types.ts';
+import type { Reportable } from './faults.ts';
 import type { PracticeDays } from '../core/due/practice.ts';
 
-export interface CatalogueMachine {
+export interface CatalogueMachine extends Reportable {
   readonly key: string;
   readonly name: string;
   readonly fuels: readonly string[];
@@ -18,8 +19,6 @@ export interface CatalogueMachine {
     /** Number of the manager's own edition in force; 0 is ours. */
     readonly edition: number;
   }[];
-  readonly signals: readonly { readonly key: string; readonly says: string }[];
-  readonly symptoms: readonly { readonly key: string; readonly says: string; readonly stopUsing: boolean }[];
 }
 
 export interface CatalogueAnswer {

@@ -7,7 +7,7 @@ export const fieldsText = {
   'field.minItems': 'Pick at least {min, number}.', 'field.maxItems': 'At most {max, number}.', 'field.unknown': 'This field is not known.',
   'field.id': 'This reference is broken. Reload the page.', 'field.day': 'Write a date, like 2026-11-24.', 'field.zone': 'Pick a time zone from the list.',
   'field.password': 'Use at least ten characters.', 'field.filterSize': 'Write a size like 16 x 25 x 1 or 400 x 625 x 25 mm.',
-  'field.reason': 'Say what has to be better; the tenant reads this.', 'field.found': 'Say what was found.',
+  'field.reason': 'Say what has to be better; the tenant reads this.', 'field.found': 'Say what was found.', 'field.done': 'Say in a few words what was done.',
   'field.rule': 'Write a recurrence rule such as FREQ=MONTHLY;BYDAY=1SA: days, weeks, months or years only.', 'field.currency': 'Three letters, such as EUR.',
   'field.dismissReason': 'Say why it can wait; a later reader depends on it.', 'field.recheck': 'Pick a day after today on which somebody looks again.',
   'field.hardness': 'No drinking water holds that much. Which unit does your report use?', 'field.peopleNone': 'At least one. For an empty home end the tenancy, or put the home on hold.',

@@ -7,5 +7,16 @@ export const reportFault = object({
   photoIds: array().of(id().required()).max(6).default([]),
 });
 export const closeFault = object({ found: note().min(3, 'field.found').required('field.found') });
+/** What may be said of a machine: symptoms of a fault, signals that make upkeep due, deficiencies that upkeep will not cure. */
+export interface Reportable {
+  readonly symptoms: readonly { readonly key: string; readonly says: string; readonly stopUsing: boolean }[];
+  readonly signals: readonly { readonly key: string; readonly says: string }[];
+  readonly deficiencies: readonly { readonly key: string; readonly says: string }[];
+}
+/** A machine of which something may be said. */
+export interface ReportableMachine extends Reportable {
+  readonly id: string;
+  readonly name: string;
+}
 export type ReportFault = InferType<typeof reportFault>;
 export type CloseFault = InferType<typeof closeFault>;

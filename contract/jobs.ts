@@ -6,6 +6,7 @@ import { AGENTS, type Need, type Phase } from '../core/catalogue/types.ts';
 import { GRADES } from '../core/due/grades.ts';
 import type { JobState } from '../core/jobs/transitions.ts';
 import { count, id, ids, instant, isoDay, line, note } from './fields.ts';
+import type { ReportableMachine } from './faults.ts';
 import type { HabitCard } from './habits.ts';
 import type { FaultSummary, MarkDates } from './register.ts';
 
@@ -17,6 +18,8 @@ const readings = lazy((value: unknown) => object(Object.fromEntries(
 export const giveJob = object({ id: id().required(), pointIds: ids(12).required(), assigneeId: id().required() });
 /** Beginning work that nobody asked for, at the machine: points by their numbers. */
 export const begin = object({ id: id().required(), numbers: array().of(count(1_000_000_000).required()).min(1).max(12).required() });
+/** Giving to a contractor, who gets a link to this job alone. */
+export const giveContracted = object({ id: id().required(), pointIds: ids(12).required(), name: line().required() });
 /** Moves a person asks for by name; sending and judging have their own routes. */
 export const ASKED_MOVES = ['start', 'workDone', 'notAble', 'cancel'] as const;
 export const NOT_ABLE_REASONS = ['willNotMove', 'notSafe', 'partMissing', 'away', 'noTime', 'other'] as const;
@@ -54,6 +57,7 @@ export const logRecord = object({
 
 export type GiveJob = InferType<typeof giveJob>;
 export type Begin = InferType<typeof begin>;
+export type GiveContracted = InferType<typeof giveContracted>;
 export type MoveJob = InferType<typeof moveJob>;
 export type Submission = InferType<typeof submission>;
 export type SubmittedRecord = Submission['records'][number];
@@ -115,6 +119,7 @@ export interface JobAnswer extends JobSummary {
   readonly mistakes: readonly string[];
   readonly tasks: readonly { id: string; pointId: string; name: string; kind: string; procedure: string; state: string; sentBack: string | null; findings: readonly string[]; expected: string | null }[];
   readonly steps: readonly JobStep[];
+  readonly reportable: ReportableMachine;
 }
 
 export interface TodayAnswer {
@@ -125,6 +130,8 @@ export interface TodayAnswer {
 
 export interface HomeAnswer {
   readonly name: string;
+  /** A home of one's own, or a contractor's work. */
+  readonly kind: 'home' | 'work';
   readonly place: { id: string; name: string; property: string; today: number } | null;
   readonly jobs: readonly JobSummary[];
   readonly done: readonly { id: string; says: string; day: string; verdict: string }[];
@@ -133,12 +140,4 @@ export interface HomeAnswer {
   readonly signals: readonly { readonly id: string; readonly says: string; readonly machine: string }[];
   readonly faults: readonly FaultSummary[];
   readonly machines: readonly ReportableMachine[];
-}
-
-/** A machine and what may be noticed at it: symptoms of a fault, and signals that make upkeep due. */
-export interface ReportableMachine {
-  readonly id: string;
-  readonly name: string;
-  readonly symptoms: readonly { readonly key: string; readonly says: string; readonly stopUsing: boolean }[];
-  readonly signals: readonly { readonly key: string; readonly says: string }[];
 }

@@ -1,6 +1,7 @@
 /** Sheets of labels, and what a scanned one opens. */
 import { number, object, string, type InferType } from 'yup';
 import type { PointKind } from '../core/catalogue/types.ts';
+import type { ReportableMachine } from './faults.ts';
 import type { MarkDates, FaultSummary } from './register.ts';
 
 interface Sheet {
@@ -53,5 +54,5 @@ export interface MachineAnswer {
   readonly job: { readonly id: string; readonly title: string } | null;
   readonly othersJob: boolean;
   readonly faults: readonly FaultSummary[];
-  readonly reportable: { readonly id: string; readonly name: string; readonly symptoms: readonly { readonly key: string; readonly says: string; readonly stopUsing: boolean }[]; readonly signals: readonly { readonly key: string; readonly says: string }[] };
+  readonly reportable: ReportableMachine;
 }

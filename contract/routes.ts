@@ -19,6 +19,8 @@ export interface Route {
 const M: readonly Role[] = ['manager'];
 const MS: readonly Role[] = ['manager', 'staff'];
 const ALL: readonly Role[] = ['manager', 'staff', 'tenant'];
+/** Whoever does jobs. */
+const DOERS: readonly Role[] = [...ALL, 'contractor'];
 
 const read = (path: string, roles: Route['roles']): Route => ({ method: 'GET', path, roles, perMinute: 600, bodyKb: 0 });
 const write = (method: 'POST' | 'PUT' | 'DELETE', path: string, roles: Route['roles'], bodyKb = 32, perMinute = 240): Route =>
@@ -29,12 +31,12 @@ export const MAX_PHOTO_MB = 15;
 export const ROUTES = {
   'session.read': read('/session', 'anyone'),
   'session.open': write('POST', '/session', 'anyone', 4, 10),
-  'session.close': write('DELETE', '/session', ALL, 0),
+  'session.close': write('DELETE', '/session', DOERS, 0),
   'install.create': write('POST', '/install', 'anyone', 4, 10),
   'link.exchange': write('POST', '/link', 'anyone', 4, 20),
   'people.read': read('/people', M),
   'people.create': write('POST', '/people', M, 4, 30),
-  'catalogue.read': read('/catalogue', ALL),
+  'catalogue.read': read('/catalogue', DOERS),
   'homes.read': read('/homes', MS),
   'property.create': write('POST', '/properties', M),
   'property.change': write('POST', '/properties/:id/changes', M),
@@ -103,18 +105,23 @@ export const ROUTES = {
   'board.read': read('/board', M),
   'jobs.mine': read('/jobs', MS),
   'jobs.give': write('POST', '/jobs', M),
-  'jobs.read': read('/jobs/:id', ALL),
-  'jobs.move': write('POST', '/jobs/:id/moves', ALL),
-  'jobs.send': write('POST', '/jobs/:id/submission', ALL, 128, 60),
-  'home.read': read('/home', ['tenant']),
+  'jobs.contract': write('POST', '/jobs/contracted', M, 16, 60),
+  'jobs.read': read('/jobs/:id', DOERS),
+  'jobs.move': write('POST', '/jobs/:id/moves', DOERS),
+  'jobs.send': write('POST', '/jobs/:id/submission', DOERS, 128, 60),
+  'home.read': read('/home', ['tenant', 'contractor']),
   'record.log': write('POST', '/records', MS),
-  'photo.create': write('POST', '/photos', ALL, MAX_PHOTO_MB * 1024, 60),
-  'photo.read': read('/photos/:id', ALL),
+  'photo.create': write('POST', '/photos', DOERS, MAX_PHOTO_MB * 1024, 60),
+  'photo.read': read('/photos/:id', DOERS),
   'proof.queue': read('/proof', M),
   'proof.read': read('/proof/:id', M),
   'proof.judge': write('POST', '/proof/:id/verdict', M),
   'faults.list': read('/faults', MS),
-  'faults.report': write('POST', '/faults', ALL, 32, 30),
+  'faults.report': write('POST', '/faults', DOERS, 32, 30),
+  'deficiencies.list': read('/deficiencies', MS),
+  'deficiencies.report': write('POST', '/deficiencies', DOERS, 32, 30),
+  'deficiencies.change': write('PUT', '/deficiencies/:id', M, 8),
+  'deficiencies.close': write('POST', '/deficiencies/:id/close', MS, 16),
   'faults.close': write('POST', '/faults/:id/close', MS),
 } as const satisfies Record<string, Route>;
 

@@ -1,9 +1,8 @@
 /** The catalogue as forms need it. */
 import { machineTypes, procedureOf } from '../../core/catalogue/catalogue.ts';
-import { signalsForPeople } from '../../core/due/signals.ts';
-import { symptomsOf } from '../../core/faults/symptoms.ts';
 import type { CatalogueAnswer } from '../../contract/catalogue.ts';
 import type { Call } from '../env.ts';
+import { reportableOf } from '../faults/reportable.ts';
 import { editionsInForce } from './inForce.ts';
 
 export async function readCatalogue({ db, env: { say }, actor: { organisationId } }: Call): Promise<CatalogueAnswer> {
@@ -16,8 +15,7 @@ export async function readCatalogue({ db, env: { say }, actor: { organisationId 
         const own = editions.get(`${organisationId} ${point}`);
         return { key: point, kind, safetyCritical, fields: specification, days, level: own?.content.level ?? level, edition: own?.number ?? 0, name: say(`point.${point}`) };
       }),
-      signals: signalsForPeople(key).map((it) => ({ key: it.key, says: say(`signal.${it.key}`) })),
-      symptoms: symptomsOf(key).map((it) => ({ key: it.key, says: say(`symptom.${it.key}`), stopUsing: it.stopUsing })),
+      ...reportableOf(say, key),
     })),
   };
 }

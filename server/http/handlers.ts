@@ -2,6 +2,7 @@
 import type { AnySchema } from 'yup';
 import * as bulkForms from '../../contract/bulk.ts';
 import * as editionForms from '../../contract/editions.ts';
+import * as deficiencyForms from '../../contract/deficiencies.ts';
 import * as faultForms from '../../contract/faults.ts';
 import * as measureForms from '../../contract/measure.ts';
 import * as jobForms from '../../contract/jobs.ts';
@@ -23,8 +24,10 @@ import * as settings from '../due/settings.ts';
 import * as signals from '../due/signals.ts';
 import { readWorking, supposeWorking } from '../due/working.ts';
 import type { Call } from '../env.ts';
+import * as deficiencies from '../faults/deficiencies.ts';
 import { closeFault, listFaults, reportFault } from '../faults/faults.ts';
 import { readJob } from '../jobs/describe.ts';
+import { giveContracted } from '../jobs/contracted.ts';
 import { giveJob, moveJob } from '../jobs/jobs.ts';
 import { beginUnplanned } from '../jobs/unplanned.ts';
 import { readToday } from '../jobs/today.ts';
@@ -84,6 +87,11 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'machine.change': write(registerForms.machineChange, (call, form: registerForms.MachineChange, { id }) => changeMachine(call, id!, form)),
   'machine.read': bare((call, { number }) => readMachine(call, number!)),
   'jobs.begin': write(jobForms.begin, (call, form: jobForms.Begin, { number }) => beginUnplanned(call, number!, form)),
+  'jobs.contract': { form: jobForms.giveContracted, secret: true, run: giveContracted as Handler['run'] },
+  'deficiencies.list': bare((call) => deficiencies.listDeficiencies(call)),
+  'deficiencies.report': write(deficiencyForms.reportDeficiency, deficiencies.reportDeficiency),
+  'deficiencies.change': write(deficiencyForms.changeDeficiency, (call, form: deficiencyForms.ChangeDeficiency, { id }) => deficiencies.changeDeficiency(call, id!, form)),
+  'deficiencies.close': write(deficiencyForms.closeDeficiency, (call, form: deficiencyForms.CloseDeficiency, { id }) => deficiencies.closeDeficiency(call, id!, form)),
   'machine.remove': bare((call, { id }) => removeMachine(call, id!)),
   'machine.move': write(registerForms.moveMachine, (call, form: registerForms.MoveMachine, { id }) => moveMachine(call, id!, form)),
   'templates.list': bare((call) => units.listTemplates(call)),

@@ -20,6 +20,7 @@ import { dueWords } from '../due/dueWords.ts';
 import { readHistories } from '../due/history.ts';
 import { markDates } from '../due/point.ts';
 import type { Call } from '../env.ts';
+import { reportableOf } from '../faults/reportable.ts';
 import { tellFindings } from '../proof/findings.ts';
 import { machineName } from '../register/names.ts';
 import { factsOf } from '../store/facts.ts';
@@ -106,6 +107,7 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
     stops: [...new Set([...current.flatMap(({ edition }) => edition?.content.cautions ?? []), ...procedures.flatMap(({ stops }) => stops).filter((stop) => stopApplies(stop, machine.fuel)).map((stop) => say(`stop.${stop}`))])],
     mistakes: [...new Set(procedures.map(({ key }) => say(`mistakes.${key}`)))],
     kit: [...kit],
+    reportable: { id: machine.id, name: machineName(say, machine), ...reportableOf(say, machine.type) },
     tasks: await Promise.all(tasks.map(async (task) => {
       const { filterSize, position, note } = specificationOf(task.pointId);
       return {

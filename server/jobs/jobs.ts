@@ -11,22 +11,28 @@ import type { Call } from '../env.ts';
 import { isManager } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
 import type { Row } from '../store/tables.ts';
+import { revokeJobLink } from '../people/jobLinks.ts';
 import { assigneesFor } from './assignees.ts';
 import { refuseMeeting } from './branch.ts';
 
 export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }> {
-  const { env, db, actor, now } = call;
-  const points = await db.point.all({ id: form.pointIds, organisationId: actor.organisationId });
-  if (points.length !== new Set(form.pointIds).size) throw notFound();
-  const machine = (await db.machine.one({ id: points[0]!.machineId }))!;
-  if (points.some(({ machineId }) => machineId !== machine.id)) throw new Problem(422, 'otherMachine');
-  const histories = await readHistories(db, form.pointIds, now);
-  const procedures = histories.map(({ procedure }) => procedure);
-  const assignee = (await assigneesFor(call, machine.placeId, procedures)).find(({ id }) => id === form.assigneeId);
+  const { env } = call;
+  const sitting = await readSitting(call, form.pointIds);
+  const procedures = sitting.histories.map(({ procedure }) => procedure);
+  const assignee = (await assigneesFor(call, sitting.machine.placeId, procedures)).find(({ id }) => id === form.assigneeId);
   if (!assignee) throw fieldProblem('assigneeId', 'field.oneOf');
   if (assignee.budget !== null && assignee.role === 'tenant' && !assignee.may && procedures.every(({ level }) => level === 'T')) throw new Problem(409, 'budget', { name: assignee.name, budget: assignee.budget });
   if (!assignee.may) throw aboveLevel(env.say, procedures.find(({ level }) => level !== 'T')!);
-  return createJob(call, { id: form.id, machine, points, histories, assigneeId: assignee.id });
+  return createJob(call, { id: form.id, ...sitting, assigneeId: assignee.id });
+}
+
+/** Points of one machine, which one person may do in one sitting. */
+export async function readSitting({ db, actor, now }: Call, pointIds: readonly string[]): Promise<Pick<NewJob, 'machine' | 'points' | 'histories'>> {
+  const points = await db.point.all({ id: [...pointIds], organisationId: actor.organisationId });
+  if (points.length !== new Set(pointIds).size) throw notFound();
+  const machine = (await db.machine.one({ id: points[0]!.machineId }))!;
+  if (points.some(({ machineId }) => machineId !== machine.id)) throw new Problem(422, 'otherMachine');
+  return { machine, points, histories: await readHistories(db, pointIds, now) };
 }
 
 /** The work wants somebody of a higher level. */
@@ -126,7 +132,10 @@ export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ 
   const extra = form.move === 'start' ? { startedAt: now } : form.move === 'notAble' ? { assigneeId: null } : {};
   await applyMove(call, job, form.move, reason, extra);
   const tasks = await db.task.all({ jobId: id });
-  if (form.move === 'cancel') await db.task.update({ jobId: id, state: 'outstanding' }, { state: 'dropped' });
+  if (form.move === 'cancel') {
+    await db.task.update({ jobId: id, state: 'outstanding' }, { state: 'dropped' });
+    await revokeJobLink(call, id);
+  }
   await recomputeWork(db, tasks.map(({ pointId }) => pointId), now);
   const moved = (await db.job.one({ id }))!;
   return { revision: moved.revision, state: moved.state };

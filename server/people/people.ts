@@ -1,10 +1,12 @@
 /** Accounts: the first run, signing in, personal links, staff. */
+import { readCode } from '../../core/people/code.ts';
 import type { ExchangeResult } from './types.ts';
 import type { FirstRun, NewPerson, Person, SessionAnswer, SignIn } from '../../contract/people.ts';
 import type { Actor, Call, Env } from '../env.ts';
 import { sha256 } from '../env.ts';
 import { Problem } from '../http/problem.ts';
 import type { Db } from '../store/db.ts';
+import { contractorOf } from './jobLinks.ts';
 import { hashPassword, openSession, passwordFits } from './sessions.ts';
 
 export async function describeSession(env: Env, actor: Actor | null): Promise<SessionAnswer> {
@@ -63,7 +65,9 @@ export async function listPeople({ db, actor }: Call): Promise<Person[]> {
 
 /** A link's token for a session; the link itself stays good until it is revoked. */
 export async function exchangeLink(env: Env, db: Db, token: string, now: number): Promise<ExchangeResult> {
-  const link = await db.link.one({ id: sha256(token) });
+  const contractor = await contractorOf(db, token, now);
+  if (contractor) return { session: await openSession(env, db, contractor, null, now) };
+  const link = await db.link.one({ id: sha256(readCode(token) ?? token) });
   if (!link || link.revokedAt !== null || link.expiresAt <= now) throw new Problem(401, 'linkOver');
   return { session: await openSession(env, db, { id: link.personId, organisationId: link.organisationId }, link.id, now) };
 }

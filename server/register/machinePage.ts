@@ -1,8 +1,6 @@
 /** What a label opens: a machine wherever it stands now, for whoever may see it. */
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
-import { signalsForPeople } from '../../core/due/signals.ts';
-import { symptomsOf } from '../../core/faults/symptoms.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import { WORK } from '../../contract/due.ts';
 import type { MachineAnswer } from '../../contract/labels.ts';
@@ -11,6 +9,7 @@ import { markDates } from '../due/point.ts';
 import type { Call } from '../env.ts';
 import { isOffice } from '../env.ts';
 import { listFaults } from '../faults/faults.ts';
+import { reportableOf } from '../faults/reportable.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { summarise } from '../jobs/describe.ts';
 import { mayDo } from '../jobs/unplanned.ts';
@@ -51,9 +50,6 @@ export async function readMachine(call: Call, number: string): Promise<MachineAn
     faults: (await listFaults(call, { machineId: machine.id })).filter(({ closedAt }) => closedAt === null)
       // At a machine that serves several homes, who reported what is not the neighbours' to know.
       .map((fault) => (isOffice(actor) ? fault : { ...fault, openedBy: '', note: '', photoIds: [] })),
-    reportable: {
-      id: machine.id, name: machineName(say, machine), symptoms: symptomsOf(machine.type).map(({ key, stopUsing }) => ({ key, stopUsing, says: say(`symptom.${key}`) })),
-      signals: signalsForPeople(machine.type).map(({ key }) => ({ key, says: say(`signal.${key}`) })),
-    },
+    reportable: { id: machine.id, name: machineName(say, machine), ...reportableOf(say, machine.type) },
   };
 }

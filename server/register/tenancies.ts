@@ -1,6 +1,8 @@
 /** Tenancies, their households, their personal links. */
+import { randomBytes } from 'node:crypto';
 import { dayFromIso, dayOfInstant, instantOfDay, MS_PER_DAY, type Day } from '../../core/calendar/day.ts';
 import type { HouseholdChange, NewTenancy } from '../../contract/register.ts';
+import { makeCode } from '../../core/people/code.ts';
 import type { Call } from '../env.ts';
 import { sha256 } from '../env.ts';
 import { notFound, Problem } from '../http/problem.ts';
@@ -60,16 +62,18 @@ export async function changeHousehold(call: Call, id: string, form: HouseholdCha
 }
 
 /** A new personal link; the token is told once and kept only as its hash. Earlier links go on working. */
-export async function createLink(call: Call, id: string): Promise<{ path: string }> {
+export async function createLink(call: Call, id: string): Promise<{ path: string; code: string }> {
   const { env, db, actor, now } = call;
   const tenancy = await findTenancy(call, id);
   if (tenancy.toDay !== null) throw new Problem(409, 'tenancyEnded', { day: env.say.day(tenancy.toDay) });
   const token = env.secret();
-  await db.link.insert({
-    id: sha256(token), organisationId: actor.organisationId, tenancyId: id, personId: tenancy.personId, createdAt: now,
+  // The same way in, for a phone that cannot scan.
+  const code = makeCode(() => randomBytes(1)[0]!);
+  await db.link.insertMany([token, code].map((secret) => ({
+    id: sha256(secret), organisationId: actor.organisationId, tenancyId: id, personId: tenancy.personId, createdAt: now,
     expiresAt: now + LINK_DAYS * MS_PER_DAY, revokedAt: null,
-  });
-  return { path: `/home/#${token}` };
+  })));
+  return { path: `/home/#${token}`, code };
 }
 
 /** Lets the links of a tenancy end with its last day; with that day past, they are revoked. */

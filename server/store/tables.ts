@@ -19,6 +19,8 @@ export const TABLES = {
   session: { id: key(), organisationId, personId: text(), linkId: textOrNull(), csrf: text(), createdAt, expiresAt: integer() },
   /** A tenancy's personal link; `id` is the SHA-256 of its token. */
   link: { id: key(), organisationId, tenancyId: text(), personId: text(), createdAt, expiresAt: integer(), revokedAt: integerOrNull() },
+  /** A contractor's link to one job; `id` is the SHA-256 of its token. */
+  jobLink: { id: key(), organisationId, jobId: text(), personId: text(), createdAt, expiresAt: integer(), revokedAt: integerOrNull() },
   property: { id: key(), organisationId, name: text(), address: text(), zone: text(), sort: integer(), createdAt },
   building: { id: key(), organisationId, propertyId: text(), name: text(), createdAt },
   place: { id: key(), organisationId, propertyId: text(), buildingId: textOrNull(), kind: text<'unit' | 'shared'>(), name: text(), sort: integer(), createdAt },
@@ -100,6 +102,13 @@ export const TABLES = {
     id: key(), organisationId, placeId: text(), machineId: text(), pointId: textOrNull(), symptom: text(), severity: text(), note: text(),
     openedAt: integer(), openedDay: integer(), openedBy: text(), correctBy: integer(), closedAt: integerOrNull(), closedBy: textOrNull(), found: textOrNull(),
   },
+  /** Something that upkeep will not cure. */
+  deficiency: {
+    id: key(), organisationId, placeId: text(), machineId: text(), pointId: textOrNull(), recordId: textOrNull(), type: text(), severity: text(), note: text(), correctBy: integer(),
+    responsibleId: textOrNull(), openedAt: integer(), openedBy: text(), closedAt: integerOrNull(), closedBy: textOrNull(), done: textOrNull(),
+  },
+  /** A procedure walked through without a machine: how many questions were asked and answered right. */
+  rehearsal: { id: key(), organisationId, personId: text(), procedure: text(), edition: integerOrNull(), catalogue: integer(), asked: integer(), correct: integer(), at: integer() },
   /** The answer to a write, kept so that the same write sent twice acts once. */
   receipt: { id: key(), organisationId: textOrNull(), fingerprint: text(), status: integer(), body: text(), device: textOrNull(), deviceSequence: integerOrNull(), at: integer() },
 } as const;

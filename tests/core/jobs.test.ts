@@ -1,7 +1,11 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { mergeSteps, rideAlong } from '../../core/jobs/sitting.ts';
 import { JOB_STATES, MOVES, moverOf, needsReason, stateAfter } from '../../core/jobs/transitions.ts';
+import { correctBy, deficienciesOf } from '../../core/faults/deficiencies.ts';
+import { makeCode, readCode } from '../../core/people/code.ts';
+import { seeded } from '../../core/statistics/random.ts';
 
 describe('A job', () => {
   it('moves along the table and nowhere else', () => {
@@ -47,5 +51,35 @@ describe('A sitting', () => {
   it('takes along what wastes little of its interval, the most used first', () => {
     const others = [{ pointId: 'fresh', share: 0.2 }, { pointId: 'near', share: 0.75 }, { pointId: 'past', share: 1.4 }, { pointId: 'never', share: undefined }];
     expect(rideAlong(others).map(({ pointId }) => pointId)).to.deep.equal(['past', 'never', 'near']);
+  });
+});
+
+describe('A short code', () => {
+  it('is read back however it is typed, and mistakes none of its signs for another', () => {
+    fc.assert(fc.property(fc.infiniteStream(fc.integer({ min: 0, max: 255 })), (bytes) => {
+      const code = makeCode(() => bytes.next().value as number);
+      expect(code).to.match(/^[2-9A-HJKMNP-TW-Z]{4}-[2-9A-HJKMNP-TW-Z]{4}$/);
+      expect(readCode(` ${code.toLowerCase().replace('-', ' ')}`)).to.equal(code);
+    }));
+    expect(['', 'K7MP', 'K7MP-3QX0', 'OIL1-OIL1', 'K7MP-3QXDD'].map(readCode)).to.deep.equal([null, null, null, null, null]);
+  });
+  it('favours no sign: each comes up as often as by chance (chi-square, 28 degrees of freedom, 0.1 %)', () => {
+    const random = seeded(7);
+    const seen = new Map<string, number>();
+    for (let i = 0; i < 4000; i += 1) for (const sign of makeCode(() => Math.floor(random() * 256)).replace('-', '')) seen.set(sign, (seen.get(sign) ?? 0) + 1);
+    const expected = 32_000 / 29;
+    const chi = [...seen.values()].reduce((sum, count) => sum + (count - expected) ** 2 / expected, 0);
+    expect(seen.size).to.equal(29);
+    expect(chi).to.be.below(56.89);
+  });
+});
+
+describe('Deficiencies', () => {
+  it('name what the handbook of dryer runs names, and take a fault’s clock (HUD NSPIRE hours, from memory)', () => {
+    const dryer = deficienciesOf('dryer').map(({ key }) => key);
+    expect(dryer).to.include.members(['hoseCrushed', 'hoseLoose', 'hoseKind', 'outletMesh', 'outletFlap', 'runTooLong', 'ventsIndoors']);
+    expect(deficienciesOf('washer').map(({ key }) => key)).to.include('noClip').and.not.include('hoseCrushed');
+    expect(correctBy('severe', 0)).to.equal(24 * 3_600_000);
+    expect(correctBy('moderate', 0)).to.equal(30 * 24 * 3_600_000);
   });
 });

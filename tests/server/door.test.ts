@@ -52,7 +52,11 @@ describe('The door', () => {
 
   it('lets in by the table: every route, as every role', async () => {
     const { caller: staff } = await hire(house, 'staff', 'hollis@saltmarsh.example');
-    const roles = { nobody: house.caller(), tenant: flat.tenant, staff };
+    const contractor = house.caller();
+    const contracted = v7();
+    const { body: { path } } = await house.manager.post('/jobs/contracted', { id: contracted, pointIds: [flat.points[BOOT]], name: 'Gannet Works' }).expect(200);
+    await contractor.open('/link', { token: path.split('#')[1] });
+    const roles = { nobody: house.caller(), tenant: flat.tenant, staff, contractor };
     for (const [name, route] of Object.entries(ROUTES) as [RouteName, Route][]) {
       for (const [role, caller] of Object.entries(roles)) {
         if (name === 'session.close') continue;
@@ -64,6 +68,7 @@ describe('The door', () => {
         if (status >= 400) expect(headers['content-type'], `${name} as ${role}`).to.equal(PROBLEM);
       }
     }
+    await house.manager.post(`/jobs/${contracted}/moves`, { move: 'cancel', revision: 1 }).expect(200);
   });
 
   it('answers 404 for other people’s ids, on every route that takes one', async () => {
@@ -73,6 +78,8 @@ describe('The door', () => {
     await flat.tenant.post(`/jobs/${job.id}/submission`, submission).expect(200);
     const faultId = v7();
     await flat.tenant.post('/faults', { id: faultId, machineId: flat.machineId, symptom: 'washer.smell' }).expect(200);
+    const deficiencyId = v7();
+    await flat.tenant.post('/deficiencies', { id: deficiencyId, machineId: flat.machineId, type: 'noClip' }).expect(200);
     const photoId = submission.records[0]!.photos[0]!.photoId;
     const signalId = v7();
     await flat.tenant.post('/signals', { id: signalId, machineId: flat.machineId, type: 'washer.code' }).expect(200);
@@ -86,7 +93,7 @@ describe('The door', () => {
       'point.read': [flat.points[BOOT]!, {}], 'point.specify': [flat.points[BOOT]!, { specification: {}, basedOn: null }],
       'jobs.read': [job.id, {}], 'jobs.move': [job.id, { move: 'cancel', revision: job.revision }], 'jobs.send': [job.id, submission],
       'photo.read': [photoId, {}], 'proof.read': [submission.records[0]!.id, {}], 'proof.judge': [submission.records[0]!.id, { verdict: 'accept' }],
-      'faults.close': [faultId, { found: 'Nothing at all.' }],
+      'faults.close': [faultId, { found: 'Nothing at all.' }], 'deficiencies.change': [deficiencyId, { severity: 'low', correctBy: '2026-12-24' }], 'deficiencies.close': [deficiencyId, { done: 'Nothing at all.' }],
       'calendar.read': [flat.placeId, {}], 'practice.preview': [flat.placeId, {}], 'place.turnover': [flat.placeId, {}],
       'emitter.create': [flat.machineId, {}], 'emitter.retire': [emitterId, {}], 'machine.contract': [flat.machineId, { contract: null }], 'machine.retire': [flat.machineId, { day: '2026-11-24' }],
       'place.hold': [flat.placeId, { until: null }], 'tenancy.end': [flat.tenancyId, { last: '2026-11-24' }],

@@ -3,7 +3,7 @@ import type { Page } from 'playwright-core';
 import sharp from 'sharp';
 import { v7 } from 'uuid';
 import { Caller, PASSWORD, registerFlat, type Flat, type House } from '../server/house.ts';
-import { expectFit, openStage, PHONE, type Stage } from './browser.ts';
+import { DESK, expectFit, openStage, PHONE, type Stage } from './browser.ts';
 import { walkJob } from './walk.ts';
 
 /** A phone below ground: the line is cut and comes back, the page is closed, the office changes its mind meanwhile. */
@@ -171,5 +171,77 @@ describe('Work without a line, on a phone', function offline() {
     const [stored] = await house.env.store.db.photo.all({ personId: staffId }, { order: [['receivedAt', 'DESC']], limit: 1 });
     expect(new Date(stored!.capturedAt!).toISOString()).to.equal('2026-11-20T18:05:00.000Z');
     expect([stored!.width, stored!.height], 'the right way up').to.satisfy(([width, height]: number[]) => width! < height!);
+  });
+
+  it('gives a contractor one job by link: done below ground, with a deficiency seen on the way', async () => {
+    const manager = await stage.page(DESK);
+    await manager.goto('/sign-in');
+    await manager.getByLabel('Email').fill('vane@saltmarsh.example');
+    await manager.getByLabel('Password').fill(PASSWORD);
+    await manager.getByRole('button', { name: 'Sign in' }).click();
+    await manager.getByRole('application', { name: /Line board/ }).waitFor();
+    const number = (await house.env.store.db.point.one({ id: flat.points['washer.tub']! }))!.number;
+    await manager.goto(`/line/${number}`);
+    await manager.getByRole('button', { name: 'Give to…' }).click();
+    await manager.getByLabel('A contractor, by link').check();
+    await manager.getByRole('button', { name: 'Give the job' }).click();
+    await manager.getByText('Please fill this in.').waitFor();
+    await manager.getByLabel('Their name').fill('Gannet Works');
+    for (const box of await manager.locator('form.give input[type=checkbox]').all()) await box.uncheck();
+    await expectFit(manager, 'giving to a contractor');
+    await manager.getByRole('button', { name: 'Give the job' }).click();
+    const link = await manager.locator('.give code').innerText();
+
+    const contractor = await stage.page(PHONE);
+    await contractor.goto(link);
+    await contractor.getByRole('heading', { name: 'Your work' }).waitFor();
+    await expectFit(contractor, 'a contractor’s work');
+    await contractor.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await contractor.getByRole('link', { name: 'Start' }).click();
+    await contractor.getByRole('button', { name: 'Start', exact: true }).waitFor();
+    await cut(contractor, true);
+    await walkJob(contractor, 'washer.tub', { seed: 200 });
+    await contractor.getByRole('button', { name: 'Seen something that cleaning will not cure?' }).click();
+    await contractor.getByLabel('A part no longer clips in').check();
+    await expectFit(contractor, 'a deficiency, seen at the job');
+    await contractor.getByRole('button', { name: 'Tell the office' }).click();
+    await contractor.getByText('The office hears of it as soon as there is a line.').waitFor();
+    await contractor.getByRole('button', { name: 'Send', exact: true }).click();
+    await contractor.getByRole('heading', { name: 'Done, and kept on this phone.' }).waitFor();
+    await cut(contractor, false);
+    await contractor.getByRole('button', { name: 'Send now' }).click();
+    await contractor.getByRole('heading', { name: 'Sent. Thank you.' }).waitFor();
+
+    await manager.goto('/faults');
+    await manager.getByText('A part no longer clips in').waitFor();
+    await expectFit(manager, 'deficiencies');
+    await manager.getByRole('button', { name: 'Put right' }).click();
+    await manager.getByLabel('What was done?').fill('New catch fitted.');
+    await manager.getByRole('button', { name: 'Put right' }).last().click();
+    await manager.getByText('New catch fitted.').waitFor();
+  });
+
+  it('opens a home by the code of a printed card', async () => {
+    const { body: { code } } = await house.manager.post(`/tenancies/${flat.tenancyId}/links`).expect(200);
+    const phone = await stage.page(PHONE);
+    await phone.goto('/home/');
+    await phone.getByLabel('Or type the code from your card').fill('K7');
+    await phone.getByRole('button', { name: 'Open my home' }).click();
+    await phone.getByText('A code has eight letters and figures').waitFor();
+    await expectFit(phone, 'typing a code');
+    await phone.getByLabel('Or type the code from your card').fill(code.toLowerCase().replace('-', ' '));
+    await phone.getByRole('button', { name: 'Open my home' }).click();
+    await phone.getByRole('heading', { name: 'Flat 1A' }).waitFor();
+  });
+
+  it('begins unplanned work from a scanned label', async () => {
+    const other = await registerFlat(house, 'dishwasher', 'Flat 2B');
+    const { number } = (await house.env.store.db.machine.one({ id: other.machineId }))!;
+    await page.goto(`/m/${number}`);
+    await page.getByRole('button', { name: 'Do some of it now' }).click();
+    await page.getByLabel('Racks and wheels').check();
+    await expectFit(page, 'beginning at the machine');
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await page.getByRole('checkbox', { name: 'I have read this' }).waitFor();
   });
 });

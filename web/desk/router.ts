@@ -47,6 +47,6 @@ router.beforeEach(async (to) => {
   if (desk.firstRun) return to.path === '/first-run' ? true : '/first-run';
   if (to.meta.open) return desk.me ? '/' : true;
   if (!desk.me) return { path: '/sign-in', query: to.fullPath === '/' ? {} : { to: to.fullPath } };
-  if (desk.me.roles.every((role) => role === 'tenant')) { location.assign(to.path.startsWith('/m/') ? `/home${to.path}` : '/home/'); return false; }
+  if (desk.me.roles.every((role) => role === 'tenant' || role === 'contractor')) { location.assign(to.path.startsWith('/m/') ? `/home${to.path}` : '/home/'); return false; }
   return to.meta.manager && !desk.isManager ? '/today' : true;
 });

@@ -7,13 +7,16 @@ import { get } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
 import type { SignalSummary } from '../../contract/signals.ts';
+import type { DeficienciesAnswer } from '../../contract/deficiencies.ts';
 import SignalList from '../due/SignalList.vue';
+import DeficiencyList from './DeficiencyList.vue';
 import FaultList from './FaultList.vue';
 
 const desk = useDesk();
 const board = useBoard();
 const { value: answer, failure, reload } = useLoading(() => get<{ faults: FaultSummary[] }>('/faults'));
 const signals = useLoading(() => get<{ signals: SignalSummary[] }>('/signals'));
+const deficiencies = useLoading(() => get<DeficienciesAnswer>('/deficiencies'));
 const open = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt === null) ?? []);
 const closed = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt !== null) ?? []);
 
@@ -21,7 +24,7 @@ async function changed(): Promise<void> {
   await Promise.all([reload(), signals.reload()]);
   if (desk.isManager) await board.load();
 }
-onMounted(() => Promise.all([reload(), signals.reload()]));
+onMounted(() => Promise.all([reload(), signals.reload(), deficiencies.reload()]));
 </script>
 
 <template>
@@ -32,6 +35,7 @@ onMounted(() => Promise.all([reload(), signals.reload()]));
       <div class="columns">
         <section><p class="count">{{ say('faults.open', { count: open.length }) }}</p><p v-if="!open.length" class="quiet">{{ say('faults.none.why') }}</p><FaultList v-if="open.length" :faults="open" with-place @changed="changed" /></section>
         <section><h2>{{ say('signals.title') }}</h2><SignalList :signals="signals.value.value?.signals ?? []" with-place @changed="changed" /></section>
+        <section><h2>{{ say('deficiencies.title') }}</h2><DeficiencyList v-if="deficiencies.value.value" :answer="deficiencies.value.value" @changed="deficiencies.reload()" /></section>
         <section v-if="closed.length"><h2>{{ say('faults.closed') }}</h2><FaultList :faults="closed" with-place /></section>
       </div>
     </template>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Saying that something is wrong: which machine, what is noticed, a photo. */
 import { computed, reactive, ref } from 'vue';
-import { reportFault } from '../../contract/faults.ts';
+import { reportFault, type ReportableMachine } from '../../contract/faults.ts';
 import { reportSignal } from '../../contract/signals.ts';
-import type { HomeAnswer } from '../../contract/jobs.ts';
+import { reportDeficiency } from '../../contract/deficiencies.ts';
 import { newId, Refusal } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
@@ -11,7 +11,7 @@ import StepPhoto from '../jobs/StepPhoto.vue';
 import { sendOrKeep } from '../outbox/outbox.ts';
 import PlainField from '../theme/PlainField.vue';
 
-const props = defineProps<{ machines: HomeAnswer['machines'] }>();
+const props = defineProps<{ machines: readonly ReportableMachine[] }>();
 const emit = defineEmits<{ /** `kept`: on the device, until there is a line. */ sent: [kept: boolean] }>();
 const id = newId();
 const entry = reactive({ machineId: props.machines.length === 1 ? props.machines[0]!.id : '', symptom: '', note: '' });
@@ -22,6 +22,10 @@ const machine = computed(() => props.machines.find(({ id: it }) => it === entry.
 const symptom = computed(() => machine.value?.symptoms.find(({ key }) => key === entry.symptom));
 /** Not broken, but asking for upkeep: a lamp, a code, weak flow, a smell. */
 const signal = computed(() => machine.value?.signals.find(({ key }) => key === entry.symptom));
+/** It works, and upkeep will not cure it. */
+const deficiency = computed(() => machine.value?.deficiencies.find(({ key }) => key === entry.symptom));
+const deficiencies = useForm(reportDeficiency);
+const refused = computed(() => refusal.value || signals.refusal.value || deficiencies.refusal.value);
 const MOST_PHOTOS = 4;
 function setPhoto(at: number, photo: string | null): void {
   photos.value = [...photos.value.slice(0, at), ...(photo ? [photo] : []), ...photos.value.slice(at + 1)];
@@ -35,6 +39,7 @@ async function hand(path: string, form: object): Promise<void> {
 async function send(): Promise<void> {
   const { machineId, symptom: type, note } = entry;
   if (signal.value) await signals.submit({ id, machineId, type, note }, (form) => hand('/signals', form));
+  else if (deficiency.value) await deficiencies.submit({ id, machineId, type, note, photoIds: photos.value }, (form) => hand('/deficiencies', form));
   else await submit({ id, ...entry, photoIds: photos.value }, (form) => hand('/faults', form));
 }
 </script>
@@ -51,13 +56,17 @@ async function send(): Promise<void> {
       <label v-for="it in [...machine.symptoms, ...machine.signals]" :key="it.key" class="choice"><input v-model="entry.symptom" type="radio" name="symptom" :value="it.key"> {{ it.says }}</label>
       <p v-if="errors.symptom" class="alarm small" role="alert">{{ errors.symptom }}</p>
     </fieldset>
+    <fieldset v-if="machine?.deficiencies.length">
+      <legend>{{ say('fault.seen') }}</legend>
+      <label v-for="it in machine.deficiencies" :key="it.key" class="choice"><input v-model="entry.symptom" type="radio" name="symptom" :value="it.key"> {{ it.says }}</label>
+    </fieldset>
     <p v-if="symptom?.stopUsing" class="caution strong" role="alert">{{ say('fault.stop') }}</p>
-    <template v-if="symptom || signal">
+    <template v-if="symptom || signal || deficiency">
       <PlainField v-model="entry.note" :label="say('fault.note')" :rows="2" :error="errors.note" />
-      <template v-if="symptom"><StepPhoto v-for="at in Math.min(photos.length + 1, MOST_PHOTOS)" :key="at" :label="say('fault.photo', { at })" :job="id" :model-value="photos[at - 1] ?? null" @update:model-value="setPhoto(at - 1, $event)" /></template>
+      <template v-if="symptom || deficiency"><StepPhoto v-for="at in Math.min(photos.length + 1, MOST_PHOTOS)" :key="at" :label="say('fault.photo', { at })" :job="id" :model-value="photos[at - 1] ?? null" @update:model-value="setPhoto(at - 1, $event)" /></template>
     </template>
-    <p v-if="refusal || signals.refusal.value" class="tell" role="alert">{{ refusal || signals.refusal.value }}</p>
-    <VBtn type="submit" color="primary" size="large" block :loading="busy">{{ say('fault.send') }}</VBtn>
+    <p v-if="refused" class="tell" role="alert">{{ refused }}</p>
+    <VBtn type="submit" color="primary" size="large" block :loading="busy || signals.busy.value || deficiencies.busy.value">{{ say('fault.send') }}</VBtn>
   </form>
 </template>
 

@@ -17,8 +17,7 @@ const placeId = ref<string | null>(null);
 const place = useLoading(async () => (await getKept<PlaceAnswer>(`/places/${placeId.value}`)).answer);
 const choices = computed(() => homes.value.value?.properties.flatMap((property) => property.places.map(({ id, name }) => ({ value: id, title: `${name}, ${property.name}` }))) ?? []);
 const machines = computed(() => place.value.value?.machines.map(({ id, name, type }) => ({
-  id, name, symptoms: catalogue.value.value?.machines.find(({ key }) => key === type)?.symptoms ?? [],
-  signals: catalogue.value.value?.machines.find(({ key }) => key === type)?.signals ?? [],
+  id, name, ...(catalogue.value.value?.machines.find(({ key }) => key === type) ?? { symptoms: [], signals: [], deficiencies: [] }),
 })) ?? []);
 watch(placeId, (id) => { if (id) void place.reload(); });
 onMounted(() => Promise.all([homes.reload(), catalogue.reload()]));

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** What is about to be sent, line by line; each leads back to its step. */
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import type { JobAnswer, JobStep, StepNeed } from '../../contract/jobs.ts';
+import ReportFault from '../faults/ReportFault.vue';
 import { say } from '../language/say.ts';
 import KeptPhoto from '../outbox/KeptPhoto.vue';
 import { isAnswered, type Draft } from './draft.ts';
@@ -9,6 +10,13 @@ import PlainField from '../theme/PlainField.vue';
 
 const props = defineProps<{ job: JobAnswer; draft: Draft; frozen?: boolean }>();
 const emit = defineEmits<{ go: [number] }>();
+
+const seeing = ref(false);
+const told = ref<'fault.sent' | 'fault.kept' | null>(null);
+function seen(kept: boolean): void {
+  seeing.value = false;
+  told.value = kept ? 'fault.kept' : 'fault.sent';
+}
 
 interface Line { readonly step: number; readonly label: string; readonly value: string; readonly photoId: string | null; readonly open: boolean }
 
@@ -46,6 +54,11 @@ const lines = computed<Line[]>(() => props.job.steps.flatMap((step, i) => step.n
         </button>
       </li>
     </ul>
+    <template v-if="!frozen">
+      <p v-if="told" class="told" role="status">{{ say(told) }}</p>
+      <ReportFault v-if="seeing" :machines="[job.reportable]" @sent="seen" />
+      <VBtn v-else variant="outlined" min-height="44" @click="seeing = true">{{ say('job.seen') }}</VBtn>
+    </template>
     <p v-if="frozen && draft.note">{{ draft.note }}</p>
     <PlainField v-else-if="!frozen" v-model="draft.note" :label="say('job.note')" :rows="2" />
   </section>

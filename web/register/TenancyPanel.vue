@@ -9,6 +9,7 @@ import { newId, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
+import HomeCard from './HomeCard.vue';
 import HoldForm from './HoldForm.vue';
 
 const props = defineProps<{ place: PlaceAnswer }>();
@@ -17,6 +18,7 @@ const desk = useDesk();
 
 const open = ref(false);
 const link = ref('');
+const code = ref('');
 const copied = ref(false);
 const told = ref('');
 const { failure, run } = useSending();
@@ -47,8 +49,9 @@ async function endIt(): Promise<void> {
 }
 async function makeLink(): Promise<void> {
   await run(async () => {
-    const { path } = await write<{ path: string }>('POST', `/tenancies/${props.place.tenancy!.id}/links`);
+    const { path, code: made } = await write<{ path: string; code: string }>('POST', `/tenancies/${props.place.tenancy!.id}/links`);
     link.value = `${location.origin}${path}`;
+    code.value = made;
     copied.value = false;
     told.value = '';
   });
@@ -89,6 +92,7 @@ const setLoads = (text: string) => { entry.household.loadsAWeek = text === '' ? 
       </div>
       <div v-if="link" class="link-box panel small" role="status">
         <p>{{ say('tenancy.link.once') }}</p><code>{{ link }}</code>
+        <HomeCard :place="place.name" :property="place.property.name" :name="place.tenancy.name" :link="link" :code="code" />
         <button type="button" class="plain link" @click="copy">{{ say(copied ? 'tenancy.link.copied' : 'tenancy.link.copy') }}</button>
       </div>
       <form v-if="ending" class="panel form" @submit.prevent="endIt">

@@ -1,0 +1,12 @@
+/** What may be said of a machine: symptoms of a fault, signals that make upkeep due, deficiencies that upkeep will not cure. */
+import { signalsForPeople } from '../../core/due/signals.ts';
+import { deficienciesOf } from '../../core/faults/deficiencies.ts';
+import { symptomsOf } from '../../core/faults/symptoms.ts';
+import type { Speaker } from '../../core/language/message.ts';
+import type { Reportable } from '../../contract/faults.ts';
+
+export const reportableOf = (say: Speaker, type: string): Reportable => ({
+  symptoms: symptomsOf(type).map(({ key, stopUsing }) => ({ key, stopUsing, says: say(`symptom.${key}`) })),
+  signals: signalsForPeople(type).map(({ key }) => ({ key, says: say(`signal.${key}`) })),
+  deficiencies: deficienciesOf(type).map(({ key }) => ({ key, says: say(`deficiency.${key}`) })),
+});

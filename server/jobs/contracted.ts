@@ -1,0 +1,16 @@
+/** A job for a contractor: one link opens one job, and closes with it. */
+import type { GiveContracted } from '../../contract/jobs.ts';
+import type { Call } from '../env.ts';
+import { makeJobLink } from '../people/jobLinks.ts';
+import { createJob, readSitting } from './jobs.ts';
+
+/** Work of any level: a contractor holds what licence it wants, and the office has seen to that. */
+export async function giveContracted(call: Call, form: GiveContracted): Promise<{ id: string; path: string }> {
+  const { env, db, actor: { organisationId }, now } = call;
+  const sitting = await readSitting(call, form.pointIds);
+  const personId = env.newId();
+  await db.person.insert({ id: personId, organisationId, name: form.name, email: null, passwordHash: null, createdAt: now });
+  await db.roleGrant.insert({ id: env.newId(), organisationId, personId, role: 'contractor' });
+  await createJob(call, { id: form.id, ...sitting, assigneeId: personId });
+  return { id: form.id, path: await makeJobLink(call, form.id, personId) };
+}

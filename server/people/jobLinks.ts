@@ -1,0 +1,31 @@
+/** Links that open one job to a contractor: good until the job is over, revoked, or their time has run out. */
+import { MS_PER_DAY } from '../../core/calendar/day.ts';
+import { LIVE_STATES } from '../../core/jobs/transitions.ts';
+import type { Call } from '../env.ts';
+import { sha256 } from '../env.ts';
+import type { Db } from '../store/db.ts';
+
+const JOB_LINK_DAYS = 60;
+
+/** @returns the path that opens the job; its token is kept as a hash only */
+export async function makeJobLink({ env, db, actor: { organisationId }, now }: Call, jobId: string, personId: string): Promise<string> {
+  const token = env.secret();
+  await db.jobLink.insert({ id: sha256(token), organisationId, jobId, personId, createdAt: now, expiresAt: now + JOB_LINK_DAYS * MS_PER_DAY, revokedAt: null });
+  return `/home/#${token}`;
+}
+
+/** Ends the link of a job, and whoever is in by it. */
+export async function revokeJobLink({ db, now }: Pick<Call, 'db' | 'now'>, jobId: string): Promise<void> {
+  const links = await db.jobLink.all({ jobId, revokedAt: null });
+  if (links.length === 0) return;
+  await db.jobLink.update({ jobId, revokedAt: null }, { revokedAt: now });
+  await db.session.remove({ personId: links.map(({ personId }) => personId) });
+}
+
+/** Whose job a token still opens; undefined where it opens none. */
+export async function contractorOf(db: Db, token: string, now: number): Promise<{ id: string; organisationId: string } | undefined> {
+  const link = await db.jobLink.one({ id: sha256(token) });
+  if (!link || link.revokedAt !== null || link.expiresAt <= now) return undefined;
+  const job = await db.job.one({ id: link.jobId });
+  return job && LIVE_STATES.includes(job.state) ? { id: link.personId, organisationId: link.organisationId } : undefined;
+}
