@@ -8,6 +8,7 @@ import * as measureForms from '../../contract/measure.ts';
 import * as jobForms from '../../contract/jobs.ts';
 import * as peopleForms from '../../contract/people.ts';
 import * as proofForms from '../../contract/proof.ts';
+import * as rehearsalForms from '../../contract/rehearsals.ts';
 import * as registerForms from '../../contract/register.ts';
 import type { RouteName } from '../../contract/routes.ts';
 import * as habitForms from '../../contract/habits.ts';
@@ -15,6 +16,7 @@ import * as practiceForms from '../../contract/practice.ts';
 import * as signalForms from '../../contract/signals.ts';
 import * as editions from '../catalogue/editions.ts';
 import { readCatalogue } from '../catalogue/catalogue.ts';
+import { keepRehearsal, listRehearsals, readRehearsal } from '../catalogue/rehearsals.ts';
 import * as habits from '../due/habits.ts';
 import * as inbox from '../due/inbox.ts';
 import * as looks from '../due/looks.ts';
@@ -92,6 +94,9 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'deficiencies.report': write(deficiencyForms.reportDeficiency, deficiencies.reportDeficiency),
   'deficiencies.change': write(deficiencyForms.changeDeficiency, (call, form: deficiencyForms.ChangeDeficiency, { id }) => deficiencies.changeDeficiency(call, id!, form)),
   'deficiencies.close': write(deficiencyForms.closeDeficiency, (call, form: deficiencyForms.CloseDeficiency, { id }) => deficiencies.closeDeficiency(call, id!, form)),
+  'rehearsal.read': { form: rehearsalForms.rehearsalOf, run: ((call: Call, form: rehearsalForms.RehearsalOf, { key }: Params) => readRehearsal(call, key!, form)) as Handler['run'] },
+  'rehearsals.list': bare((call) => listRehearsals(call)),
+  'rehearsal.keep': write(rehearsalForms.rehearsed, keepRehearsal),
   'machine.remove': bare((call, { id }) => removeMachine(call, id!)),
   'machine.move': write(registerForms.moveMachine, (call, form: registerForms.MoveMachine, { id }) => moveMachine(call, id!, form)),
   'templates.list': bare((call) => units.listTemplates(call)),

@@ -6,6 +6,8 @@ import { JOB_STATES, MOVES, moverOf, needsReason, stateAfter } from '../../core/
 import { correctBy, deficienciesOf } from '../../core/faults/deficiencies.ts';
 import { makeCode, readCode } from '../../core/people/code.ts';
 import { seeded } from '../../core/statistics/random.ts';
+import { questionsOf, rightOf } from '../../core/jobs/rehearsal.ts';
+import { procedures } from '../../core/catalogue/catalogue.ts';
 
 describe('A job', () => {
   it('moves along the table and nowhere else', () => {
@@ -81,5 +83,43 @@ describe('Deficiencies', () => {
     expect(deficienciesOf('washer').map(({ key }) => key)).to.include('noClip').and.not.include('hoseCrushed');
     expect(correctBy('severe', 0)).to.equal(24 * 3_600_000);
     expect(correctBy('moderate', 0)).to.equal(30 * 24 * 3_600_000);
+  });
+});
+
+describe('A rehearsal', () => {
+  const stopsOfAll = [...new Set([...procedures.values()].flatMap(({ stops }) => stops))];
+  const questions = (key: string, seed: number) => questionsOf({ ...procedures.get(key)!, steps: procedures.get(key)!.steps.map(({ text, phase }) => ({ key: text, phase })), otherStops: stopsOfAll }, seed);
+
+  it('asks something of every procedure, with one right answer of three, and the same by the same seed', () => {
+    for (const key of procedures.keys()) {
+      const asked = questions(key, 5);
+      expect(asked.length, key).to.be.at.least(1);
+      for (const { options, right, kind } of asked) {
+        expect(new Set(options).size, `${key} ${kind}`).to.equal(3);
+        expect(right).to.be.within(0, 2);
+      }
+      expect(questions(key, 5)).to.deep.equal(asked);
+    }
+  });
+  it('calls first what the order of phases has first, and of this work what its stop points say', () => {
+    for (const key of procedures.keys()) {
+      const { steps, stops } = procedures.get(key)!;
+      const at = (text: string) => steps.findIndex((step) => step.text === text);
+      for (let seed = 0; seed < 20; seed += 1) {
+        for (const { kind, options, right, grade } of questions(key, seed)) {
+          const answer = options[right]!;
+          const others = options.filter((it) => it !== answer);
+          if (kind === 'first') expect(others.every((it) => at(answer) < at(it)), `${key}: ${answer} before ${others}`).to.equal(true);
+          if (kind === 'beforeOpening') expect(steps[at(answer)]!.phase).to.equal('isolate');
+          if (kind === 'stop') expect([stops.includes(answer), others.some((it) => stops.includes(it))], key).to.deep.equal([true, false]);
+          if (kind === 'picture') expect(answer).to.equal(grade);
+        }
+      }
+    }
+  });
+  it('counts what is right', () => {
+    const asked = questions('dishwasher.filter', 1);
+    expect(rightOf(asked, asked.map(({ right }) => right))).to.equal(asked.length);
+    expect(rightOf(asked, asked.map(({ right }) => (right + 1) % 3))).to.equal(0);
   });
 });

@@ -160,3 +160,23 @@ describe('Deficiencies', () => {
     await flat.tenant.post('/deficiencies', { id: v7(), machineId: other.machineId, type: 'noClip' }).expect(404);
   });
 });
+
+describe('Rehearsals', () => {
+  let house: House;
+  before(async () => { house = await openHouse(); await registerFlat(house); });
+  after(() => house.close());
+
+  it('ask the same by the same seed, are looked at again by the server, and stand beside the procedure', async () => {
+    const seed = 77;
+    const path = `/procedures/washer.doorBoot/rehearsal?with=${encodeURIComponent(JSON.stringify({ seed }))}`;
+    const { body: { questions } } = await house.manager.get(path).expect(200);
+    expect(questions.length).to.be.at.least(3);
+    const answers = questions.map(({ right }: { right: number }, i: number) => (i === 0 ? (right + 1) % 3 : right));
+    const { body: kept } = await house.manager.post('/rehearsals', { id: v7(), procedure: 'washer.doorBoot', seed, answers }).expect(200);
+    expect(kept).to.deep.equal({ asked: questions.length, correct: questions.length - 1 });
+    expect((await house.manager.get('/rehearsals').expect(200)).body.rehearsals).to.deep.equal([{ procedure: 'washer.doorBoot', day: '2026-11-24', ...kept, older: false }]);
+    await house.manager.post('/rehearsals', { id: v7(), procedure: 'washer.doorBoot', seed, answers: [0] }).expect(422);
+    await house.manager.post('/rehearsals', { id: v7(), procedure: 'no.such', seed, answers: [] }).expect(404);
+    await house.manager.get('/procedures/washer.doorBoot/rehearsal').expect(422);
+  });
+});

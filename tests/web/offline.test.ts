@@ -244,4 +244,30 @@ describe('Work without a line, on a phone', function offline() {
     await page.getByRole('button', { name: 'Begin' }).click();
     await page.getByRole('checkbox', { name: 'I have read this' }).waitFor();
   });
+
+  it('rehearses a procedure by the keyboard alone, and remembers it', async () => {
+    await page.goto('/procedures/washer.doorBoot');
+    await page.getByRole('link', { name: 'Rehearse it' }).click();
+    await page.getByRole('progressbar', { name: 'Rehearsal' }).waitFor();
+    let asked = 0;
+    for (let i = 0; i < 30 && !(await page.getByText(/\d of \d right/).count()); i += 1) {
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      if (await page.getByRole('radio').count()) {
+        if (asked === 0) await expectFit(page, 'a question of a rehearsal');
+        await page.getByRole('radio').first().focus();
+        await page.keyboard.press('Space');
+        await page.getByText(/^(Right\.|Not that one\.)/).waitFor();
+        asked += 1;
+      }
+      const heading = await page.getByRole('heading', { level: 1 }).innerText();
+      await page.locator('.page .v-btn').first().focus();
+      await page.keyboard.press('Enter');
+      await page.waitForFunction((was) => document.querySelector('h1')?.textContent !== was, heading); throw e; });
+    }
+    expect(asked).to.be.at.least(3);
+    await page.getByText(/\d of \d right/).waitFor();
+    await expectFit(page, 'a rehearsal’s end');
+    await page.getByRole('link', { name: 'Procedures' }).last().click();
+    await page.getByText(/rehearsed \d+ \w+, \d of \d/).first().waitFor();
+  });
 });

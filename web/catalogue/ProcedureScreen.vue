@@ -63,6 +63,7 @@ onMounted(reload);
           </ol>
         </section>
         <aside>
+          <section class="acts no-print"><VBtn variant="outlined" :to="`/procedures/${id}/rehearsal`">{{ say('rehearsal.start') }}</VBtn></section>
           <section v-if="desk.isManager" class="acts no-print">
             <VBtn color="primary" @click="editing = true">{{ say(it.number ? 'procedure.edit.again' : 'procedure.edit') }}</VBtn>
             <template v-if="it.number"><button type="button" class="plain link" @click="comparing = !comparing">{{ say(comparing ? 'procedure.compare.back' : 'procedure.compare') }}</button><button type="button" class="plain link" :class="{ alarm: sure }" @click="takeOurs">{{ say(sure ? 'procedure.takeOurs.sure' : 'procedure.takeOurs') }}</button></template>

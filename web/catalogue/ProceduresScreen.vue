@@ -2,18 +2,22 @@
 /** Every machine and its parts, as an index of procedures. */
 import { computed, onMounted, ref } from 'vue';
 import type { CatalogueAnswer } from '../../contract/catalogue.ts';
+import { dayFromIso } from '../../core/calendar/day.ts';
+import type { RehearsalsAnswer } from '../../contract/rehearsals.ts';
 import { get } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import KindGlyph from '../due/KindGlyph.vue';
 import { say } from '../language/say.ts';
 
 const { value: catalogue, failure, reload } = useLoading(() => get<CatalogueAnswer>('/catalogue'));
+const rehearsals = useLoading(() => get<RehearsalsAnswer>('/rehearsals'));
+const rehearsed = (key: string) => rehearsals.value.value?.rehearsals.find(({ procedure }) => procedure === key);
 const find = ref('');
 const shown = computed(() => {
   const wanted = find.value.trim().toLowerCase();
   return (catalogue.value?.machines ?? []).map((machine) => ({ ...machine, points: machine.name.toLowerCase().includes(wanted) ? machine.points : machine.points.filter(({ name }) => name.toLowerCase().includes(wanted)) })).filter(({ points }) => points.length > 0);
 });
-onMounted(reload);
+onMounted(() => Promise.all([reload(), rehearsals.reload()]));
 </script>
 
 <template>
@@ -25,7 +29,7 @@ onMounted(reload);
     <div class="machines">
       <section v-for="machine in shown" :key="machine.key">
         <h2>{{ machine.name }}</h2>
-        <ul><li v-for="point in machine.points" :key="point.key"><RouterLink :to="`/procedures/${point.key}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink><small v-if="point.edition" class="dew strong">{{ say('procedures.own') }}</small><span class="quiet small">{{ say(`level.${point.level}`) }}</span></li></ul>
+        <ul><li v-for="point in machine.points" :key="point.key"><RouterLink :to="`/procedures/${point.key}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink><small v-if="point.edition" class="dew strong">{{ say('procedures.own') }}</small><small v-if="rehearsed(point.key)" class="dew">{{ say('rehearsal.done', { day: say.shortDay(dayFromIso(rehearsed(point.key)!.day)), correct: rehearsed(point.key)!.correct, asked: rehearsed(point.key)!.asked, older: String(rehearsed(point.key)!.older) }) }}</small><span class="quiet small">{{ say(`level.${point.level}`) }}</span></li></ul>
       </section>
     </div>
   </div>

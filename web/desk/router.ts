@@ -31,6 +31,7 @@ export const router = createRouter({
     { path: '/homes/:id/walk', component: () => import('../register/WalkScreen.vue'), meta: { manager: true }, props: true },
     { path: '/procedures', component: () => import('../catalogue/ProceduresScreen.vue') },
     { path: '/procedures/:id', component: () => import('../catalogue/ProcedureScreen.vue'), props: true },
+    { path: '/procedures/:id/rehearsal', component: () => import('../catalogue/RehearsalScreen.vue'), props: true },
     { path: '/measure', component: () => import('../measure/MeasureScreen.vue') },
     { path: '/m/:number(\\d+)', component: () => import('../catalogue/MachineScreen.vue'), props: true },
     { path: '/people', component: () => import('../people/PeopleScreen.vue'), meta: { manager: true } },
