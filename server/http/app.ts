@@ -55,7 +55,7 @@ export function createApp(env: Env, { logger, rateFactor = 1, web }: AppOptions)
   }));
 
   const recognise = sessionReader(env);
-  const respond: Record<RouteName, Respond> = { ...ownRoutes(env), ...servedRoutes(env) };
+  const respond: Record<RouteName, Respond> = { ...ownRoutes(env, recognise), ...servedRoutes(env) };
   const api = express.Router();
   for (const name of Object.keys(ROUTES) as RouteName[]) {
     const route: Route = ROUTES[name];
@@ -170,14 +170,15 @@ function supposedIn(request: Request): unknown {
 }
 
 /** Routes that open sessions or answer with bytes. */
-function ownRoutes(env: Env) {
+function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>) {
   const { store } = env;
   const opens = (work: (request: Request) => Promise<{ session: NewSession }>): Respond => async (request, response) => {
     const { session } = await work(request);
     response.cookie(COOKIE, session.token, {
       httpOnly: true, sameSite: 'lax', secure: request.secure, path: '/', expires: new Date(session.expiresAt),
     });
-    response.json({ csrf: session.csrf });
+    // Whoever is let in learns at once who they are: one journey less on a thin line.
+    response.json(await people.describeSession(env, await recognise(session.token)));
   };
   const readBoard = boardReader(env);
   return {

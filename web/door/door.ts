@@ -33,24 +33,28 @@ export const signedIn = (): string | null => person;
  * @throws Refusal
  */
 export async function readSession(from: 'line' | 'device' = 'device'): Promise<SessionAnswer> {
-  let session: SessionAnswer;
   try {
-    session = await get<SessionAnswer>('/session');
-    localStorage.setItem(SESSION, JSON.stringify(session));
+    const session = await get<SessionAnswer>('/session');
+    // Work made under a session that has ended stays that person's until somebody else signs in.
+    return from === 'line' && !session.me ? session : remember(session);
   } catch (error) {
     const kept = localStorage.getItem(SESSION);
     if (from === 'line' || !kept || !(error instanceof Refusal) || error.status !== 0) throw error;
-    session = JSON.parse(kept) as SessionAnswer;
+    return remember(JSON.parse(kept) as SessionAnswer);
   }
-  csrf = session.csrf;
-  // Work made under a session that has ended stays that person's until somebody else signs in.
-  if (session.me || from === 'device') person = session.me?.id ?? null;
-  return session;
 }
 
 /** Opens a session by a form of its own: signing in, the first run, a personal link. */
 export async function openSession(path: '/session' | '/install' | '/link', form: object): Promise<void> {
-  ({ csrf } = await send<{ csrf: string }>('POST', path, JSON.stringify(form)));
+  remember(await send<SessionAnswer>('POST', path, JSON.stringify(form)));
+}
+
+/** Keeps who is signed in, so that the app opens without a line. */
+function remember(session: SessionAnswer): SessionAnswer {
+  localStorage.setItem(SESSION, JSON.stringify(session));
+  csrf = session.csrf;
+  person = session.me?.id ?? null;
+  return session;
 }
 
 export const get = <T>(path: string): Promise<T> => ask<T>(path, {});

@@ -4,6 +4,7 @@ import type { AnySchema } from 'yup';
 import { check } from '../../contract/validate.ts';
 import { say } from '../language/say.ts';
 import { Refusal } from './door.ts';
+import { sentenceOf } from './sentence.ts';
 
 export interface Form {
   /** What is wrong, by field path. */
@@ -47,10 +48,4 @@ export function useForm(schema: AnySchema): Form {
       }
     },
   };
-}
-
-/** What a person is told of a failure. */
-export function sentenceOf(error: unknown): string {
-  if (error instanceof Refusal) return error.status === 0 ? say('offline') : error.message === 'unknown' ? say('failed') : error.message;
-  return say('failed');
 }

@@ -1,6 +1,6 @@
 /** Loading something for a screen: the value, whether it is on its way, and what went wrong. */
 import { ref, shallowRef, type Ref, type ShallowRef } from 'vue';
-import { sentenceOf } from './form.ts';
+import { sentenceOf } from './sentence.ts';
 
 export interface Loading<T> {
   readonly value: ShallowRef<T | null>;

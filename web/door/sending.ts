@@ -1,6 +1,6 @@
 /** Doing one thing that takes a moment: whether it is under way, and what went wrong, in words. */
 import { ref, type Ref } from 'vue';
-import { sentenceOf } from './form.ts';
+import { sentenceOf } from './sentence.ts';
 
 export interface Sending {
   readonly busy: Ref<boolean>;

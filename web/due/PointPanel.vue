@@ -5,7 +5,7 @@ import { doneDayOf, WORK, type PointAnswer } from '../../contract/due.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { MEASURES } from '../../core/measure/measures.ts';
 import { get, write } from '../door/door.ts';
-import { sentenceOf } from '../door/form.ts';
+import { sentenceOf } from '../door/sentence.ts';
 import { useLoading } from '../door/load.ts';
 import GiveJob from '../jobs/GiveJob.vue';
 import LogRecord from '../proof/LogRecord.vue';

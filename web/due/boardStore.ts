@@ -3,7 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import type { BoardAnswer } from '../../contract/due.ts';
 import { get } from '../door/door.ts';
-import { sentenceOf } from '../door/form.ts';
+import { sentenceOf } from '../door/sentence.ts';
 import { foremost, isIdle, isOnHold, isPast, isSent, rowsOf, urgency, type BoardRow, type Mark } from './marks.ts';
 
 export type Focus = 'all' | 'past' | 'nobody' | 'soon' | 'noRecord';

@@ -6,7 +6,7 @@ import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { JobAnswer } from '../../contract/jobs.ts';
 import type { StuckReason } from './stuck.ts';
 import { photoUrl, Refusal } from '../door/door.ts';
-import { sentenceOf } from '../door/form.ts';
+import { sentenceOf } from '../door/sentence.ts';
 import { useSending } from '../door/sending.ts';
 import { useLoading } from '../door/load.ts';
 import StripGauge from '../due/StripGauge.vue';

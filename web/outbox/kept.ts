@@ -8,8 +8,23 @@ export interface Kept<T> {
   readonly keptAt: number | null;
 }
 
+const early = new Map<string, Promise<Kept<unknown>>>();
+
+/** Asks before whoever wants it is there to ask: the answer travels while the screen is built. */
+export function askEarly(path: string): void {
+  const asked = readOrKept(path);
+  asked.catch(() => undefined);
+  early.set(path, asked);
+}
+
 /** Reads over the line and keeps what came; without a line, gives what was kept for this person. */
-export async function getKept<T>(path: string): Promise<Kept<T>> {
+export function getKept<T>(path: string): Promise<Kept<T>> {
+  const asked = early.get(path);
+  early.delete(path);
+  return (asked ?? readOrKept(path)) as Promise<Kept<T>>;
+}
+
+async function readOrKept<T>(path: string): Promise<Kept<T>> {
   try {
     const answer = await get<T>(path);
     await keepAnswer(path, answer);

@@ -2,7 +2,7 @@
 import { ref, shallowRef } from 'vue';
 import { deliver, deliveryOf, type Content, type Delivery, type Hindrance, type Parcel, type Queue } from '../../core/outbox/deliver.ts';
 import { newId, readSession, Refusal, sendPhoto, signedIn, tellTaken, write } from '../door/door.ts';
-import { sentenceOf } from '../door/form.ts';
+import { sentenceOf } from '../door/sentence.ts';
 import { dropDraft } from '../jobs/draft.ts';
 import { say } from '../language/say.ts';
 import { device, isFull } from './device.ts';

@@ -2,7 +2,7 @@
 /** The short code of a printed card, for whoever cannot scan it. */
 import { ref } from 'vue';
 import { readCode } from '../../core/people/code.ts';
-import { openSession, readSession, Refusal } from '../door/door.ts';
+import { openSession, Refusal } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import PlainField from '../theme/PlainField.vue';
@@ -16,7 +16,6 @@ async function open(): Promise<void> {
     const token = readCode(typed.value);
     if (token === null) throw new Refusal(422, say('code.wrong'));
     await openSession('/link', { token });
-    await readSession();
   });
   if (opened) emit('opened');
 }

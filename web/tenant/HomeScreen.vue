@@ -1,15 +1,17 @@
 <script setup lang="ts">
 /** My home: the one thing to do, what was done, and where to say that something is wrong. */
-import { onBeforeUnmount, onMounted, ref } from 'vue';
+import { defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue';
 import type { HomeAnswer } from '../../contract/jobs.ts';
 import { onTaken, Refusal } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { getKept } from '../outbox/kept.ts';
 import JobCard from '../jobs/JobCard.vue';
 import { say } from '../language/say.ts';
-import CodeEntry from './CodeEntry.vue';
 import DoneLately from './DoneLately.vue';
-import HabitCard from './HabitCard.vue';
+
+// Not of the first second: their forms bring the checks of every field along.
+const CodeEntry = defineAsyncComponent(() => import('./CodeEntry.vue'));
+const HabitCard = defineAsyncComponent(() => import('./HabitCard.vue'));
 
 /** Nobody is in: a link, or the code of a card, lets one in. */
 const nobody = ref(false);

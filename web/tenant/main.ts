@@ -4,7 +4,9 @@ import { fieldsText } from '../../contract/en.ts';
 import { openSession, readSession } from '../door/door.ts';
 import { learn } from '../language/say.ts';
 import { createTheme } from '../theme/vuetify.ts';
+import { askEarly } from '../outbox/kept.ts';
 import { doingText } from './en.ts';
+import HomeScreen from './HomeScreen.vue';
 import TenantApp from './TenantApp.vue';
 
 learn({ ...fieldsText, ...doingText });
@@ -12,7 +14,8 @@ learn({ ...fieldsText, ...doingText });
 const createTenantRouter = () => createRouter({
   history: createWebHistory('/home/'),
   routes: [
-    { path: '/', component: () => import('./HomeScreen.vue') },
+    // Comes with the entry: on a thin line a second wave of files is half a second.
+    { path: '/', component: HomeScreen },
     { path: '/jobs/:id', component: () => import('./TenantJobScreen.vue'), props: true },
     { path: '/look/:number(\\d+)', component: () => import('./TenantLookScreen.vue'), props: true },
     { path: '/m/:number(\\d+)', component: () => import('./TenantMachineScreen.vue'), props: true },
@@ -29,6 +32,7 @@ async function enter(): Promise<string> {
     history.replaceState(null, '', '/home/');
     try {
       await openSession('/link', { token });
+      return '';
     } catch (error) {
       return error instanceof Error ? error.message : '';
     }
@@ -38,7 +42,9 @@ async function enter(): Promise<string> {
 }
 
 const refusal = await enter();
+if (location.pathname === '/home/') askEarly('/home');
 createApp(TenantApp, { refusal }).use(createTenantRouter()).use(createTheme()).mount('#app');
 
-// What can wait until the first screen is there.
-void import('../outbox/start.ts').then(({ startOutbox }) => startOutbox());
+/** What keeps the app on the device is large; it waits until the first screen is there. */
+const LATER_MS = 4000;
+setTimeout(() => void import('../outbox/start.ts').then(({ startOutbox }) => startOutbox()), LATER_MS);

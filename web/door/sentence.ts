@@ -1,0 +1,9 @@
+/** Failures in a sentence. */
+import { say } from '../language/say.ts';
+import { Refusal } from './door.ts';
+
+/** What a person is told of a failure. */
+export function sentenceOf(error: unknown): string {
+  if (error instanceof Refusal) return error.status === 0 ? say('offline') : error.message === 'unknown' ? say('failed') : error.message;
+  return say('failed');
+}
