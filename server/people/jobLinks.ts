@@ -27,5 +27,5 @@ export async function contractorOf(db: Db, token: string, now: number): Promise<
   const link = await db.jobLink.one({ id: sha256(token) });
   if (!link || link.revokedAt !== null || link.expiresAt <= now) return undefined;
   const job = await db.job.one({ id: link.jobId });
-  return job && LIVE_STATES.includes(job.state) ? { id: link.personId, organisationId: link.organisationId } : undefined;
+  return job && job.assigneeId === link.personId && LIVE_STATES.includes(job.state) ? { id: link.personId, organisationId: link.organisationId } : undefined;
 }

@@ -15,7 +15,8 @@ import type { Row } from '../store/tables.ts';
 const LONGEST_SIDE = 1600;
 /** A picture of more pixels than this is refused before it is unpacked. */
 const MOST_PIXELS = 100_000_000;
-const SWEEP_AFTER_MS = 24 * 3_600_000;
+/** A job may be sent days after its photos: a phone can be without a line for as long. */
+const SWEEP_AFTER_MS = 14 * MS_PER_DAY;
 
 export interface StoredPhoto {
   readonly hash: string;
@@ -156,7 +157,7 @@ async function isShutoffOfTheirs(db: Call['db'], personId: string, photoId: stri
   return machine !== undefined && (await db.job.count({ machineId: machine.id, assigneeId: personId, state: ['given', 'started', 'awaitingTest', 'sent'] })) > 0;
 }
 
-/** Drops photos that nothing names after a day, and files that no photo names. Safe to run at any time. */
+/** Drops photos that nothing names after a fortnight, and files that no photo names. Safe to run at any time. */
 export async function sweepPhotos(env: Env): Promise<number> {
   const before = env.clock() - SWEEP_AFTER_MS;
   const dropped = await env.store.write(async (db) => {

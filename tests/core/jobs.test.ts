@@ -8,6 +8,7 @@ import { makeCode, readCode } from '../../core/people/code.ts';
 import { seeded } from '../../core/statistics/random.ts';
 import { questionsOf, rightOf } from '../../core/jobs/rehearsal.ts';
 import { procedures } from '../../core/catalogue/catalogue.ts';
+import { asksOf, inputsOf, screensOf } from '../../core/jobs/asks.ts';
 
 describe('A job', () => {
   it('moves along the table and nowhere else', () => {
@@ -121,5 +122,21 @@ describe('A rehearsal', () => {
     const asked = questions('dishwasher.filter', 1);
     expect(rightOf(asked, asked.map(({ right }) => right))).to.equal(asked.length);
     expect(rightOf(asked, asked.map(({ right }) => (right + 1) % 3))).to.equal(0);
+  });
+});
+
+describe('What a tenant is asked for', () => {
+  const theirs = [...procedures.values()].filter(({ level }) => level === 'T');
+  it('is at most six things besides photos in any procedure, and four screens in the simplest', () => {
+    for (const { key, steps } of theirs) expect(inputsOf(steps.map(({ needs }) => needs)), key).to.be.at.most(6);
+    expect(Math.min(...theirs.map(({ steps }) => screensOf(steps.length)))).to.be.at.most(4);
+  });
+  it('loses no assurance: each stands on the button or in the tick', () => {
+    for (const { steps } of procedures.values()) {
+      for (const { needs } of steps) {
+        const { button, ticks, fields } = asksOf(needs.map((need) => ({ need })));
+        expect([...(button ? [button] : []), ...ticks, ...fields]).to.have.length(needs.length);
+      }
+    }
   });
 });

@@ -295,11 +295,14 @@ describe('A photo', () => {
     expect((await flat.tenant.post(`/jobs/${job.id}/submission`, form).expect(422)).body.fields.photos).to.contain('Take it again');
     expect(await house.env.store.db.record.count({})).to.equal(0);
   });
-  it('without a record is swept after a day, with its file', async () => {
+  it('without a record is kept for a fortnight, then swept with its file', async () => {
     const before = await house.env.store.db.photo.count({});
     await flat.tenant.take(BOOT, 50);
     const files = () => readdirSync(house.env.photos, { recursive: true }).filter((it) => String(it).endsWith('.jpg')).map((it) => join(house.env.photos, String(it)));
     expect(await sweepPhotos(house.env)).to.equal(0);
+    await letDaysPass(house, 13);
+    for (const file of files()) utimesSync(file, new Date(0), new Date(0));
+    expect(await sweepPhotos(house.env), 'a phone may be without a line for days').to.equal(0);
     await letDaysPass(house, 2);
     for (const file of files()) utimesSync(file, new Date(0), new Date(0));
     expect(await sweepPhotos(house.env)).to.equal(before + 1);

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import sharp from 'sharp';
 import { v7 } from 'uuid';
-import { Caller, PASSWORD, registerFlat, type Flat, type House } from '../server/house.ts';
+import { Caller, drawn, PASSWORD, registerFlat, type Flat, type House } from '../server/house.ts';
 import { DESK, expectFit, openStage, PHONE, type Stage } from './browser.ts';
 import { walkJob } from './walk.ts';
 
@@ -53,6 +53,14 @@ describe('Work without a line, on a phone', function offline() {
     await page.goto('/today');
     await page.locator(`a[href="/jobs/${job}"]`).first().waitFor();
     await onDevice(page, job);
+  };
+  /** What comes by itself, once it is there. */
+  const arrived = async <T>(look: () => Promise<T | undefined>): Promise<T> => {
+    for (const until = Date.now() + 10_000; Date.now() < until;) {
+      const found = await look();
+      if (found !== undefined) return found;
+    }
+    throw new Error('it did not arrive');
   };
   const recordsOf = (job: string) => house.env.store.db.record.all({ jobId: job });
   const stateOf = async (job: string) => (await house.env.store.db.job.one({ id: job }))!.state;
@@ -157,6 +165,7 @@ describe('Work without a line, on a phone', function offline() {
     const noise = await sharp({ create: { width: 4000, height: 3000, channels: 3, background: '#777', noise: { type: 'gaussian', mean: 120, sigma: 60 } } })
       .withExif({ IFD2: { DateTimeOriginal: '2026:11:20 18:05:00', OffsetTimeOriginal: '+00:00' } }).withMetadata({ orientation: 6 }).jpeg({ quality: 90 }).toBuffer();
     expect(noise.length).to.be.above(2_000_000);
+    const began = Date.now();
     await file.setInputFiles({ name: 'large.jpg', mimeType: 'image/jpeg', buffer: noise });
     await page.locator('.photo img').waitFor();
     const bytes = await page.evaluate(() => new Promise<number>((resolve) => {
@@ -167,8 +176,7 @@ describe('Work without a line, on a phone', function offline() {
       };
     }));
     expect(bytes).to.be.below(500_000);
-    await page.waitForTimeout(1500);
-    const [stored] = await house.env.store.db.photo.all({ personId: staffId }, { order: [['receivedAt', 'DESC']], limit: 1 });
+    const stored = await arrived(async () => (await house.env.store.db.photo.all({ personId: staffId }, { order: [['receivedAt', 'DESC']], limit: 1 })).find(({ receivedAt }) => receivedAt >= began));
     expect(new Date(stored!.capturedAt!).toISOString()).to.equal('2026-11-20T18:05:00.000Z');
     expect([stored!.width, stored!.height], 'the right way up').to.satisfy(([width, height]: number[]) => width! < height!);
   });
@@ -243,6 +251,42 @@ describe('Work without a line, on a phone', function offline() {
     await expectFit(page, 'beginning at the machine');
     await page.getByRole('button', { name: 'Begin' }).click();
     await page.getByRole('checkbox', { name: 'I have read this' }).waitFor();
+  });
+
+  it('starts a wait at one stop and finishes it at another, over a locked phone', async () => {
+    const fan = await registerFlat(house, 'dishwasher', 'Flat 3C');
+    const job = v7();
+    await house.manager.post('/jobs', { id: job, pointIds: [fan.points['dishwasher.filter']], assigneeId: staffId }).expect(200);
+    await page.goto(`/jobs/${job}`);
+    await page.getByRole('checkbox', { name: 'I have read this' }).check();
+    await page.getByRole('button', { name: 'Start', exact: true }).click();
+    for (let i = 0; i < 12 && !(await page.getByRole('button', { name: /Start the timer/ }).count()); i += 1) {
+      for (const tick of await page.locator('.tick input').all()) await tick.check();
+      for (const photo of await page.locator('.photo').all()) {
+        await photo.locator('input[type=file]').first().setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: await drawn('dishwasher.filter', 300 + i) });
+        await photo.getByRole('img').waitFor();
+      }
+      for (const field of await page.locator('.grades').all()) await field.locator('input[type=radio]').nth(1).check({ force: true });
+      const heading = await page.getByRole('heading', { level: 1 }).innerText();
+      await page.locator('.foot .v-btn').first().click();
+      await page.waitForFunction((was) => document.querySelector('h1')?.textContent !== was, heading);
+    }
+    await page.getByRole('button', { name: /Start the timer/ }).click();
+    await page.getByRole('button', { name: 'Finish later' }).or(page.getByRole('link', { name: 'Finish later' })).click();
+    const card = page.locator('.card', { hasText: 'Flat 3C' });
+    await card.getByText('Something else can be done meanwhile.').waitFor();
+    await expectFit(page, 'today, with a wait that runs');
+    // Time passes while the phone is locked: nothing ticks, and the end is still the end.
+    await page.evaluate((id) => {
+      const key = `dewline.job.${id}`;
+      const draft = JSON.parse(localStorage.getItem(key)!) as { timers: Record<string, number> };
+      for (const step of Object.keys(draft.timers)) draft.timers[step] = Date.now() - 1000;
+      localStorage.setItem(key, JSON.stringify(draft));
+    }, job);
+    await page.reload();
+    await card.getByText('The wait is over: go on here.').waitFor();
+    await card.getByRole('link').click();
+    await page.getByText('Time is up').waitFor();
   });
 
   it('rehearses a procedure by the keyboard alone, and remembers it', async () => {

@@ -32,7 +32,7 @@ export const deskText = {
   'keys.title': 'Keys', 'keys.find': 'find', 'keys.arrows': 'move through homes and marks', 'keys.open': 'open the mark', 'keys.close': 'close the panel', 'keys.accept': 'accept the proof', 'keys.sendBack': 'send it back', 'keys.register': 'the register is wrong', 'keys.skip': 'skip it', 'keys.help': 'this list', 'keys.go': 'go to Line, Proof, Faults, Homes, Practice, Procedures, Measure',
   'notFound.title': 'There is nothing here.', 'notFound.go': 'Go to the start',
   'point.contractor': 'A contractor, by link', 'point.contractor.why': 'opens this job alone', 'point.contractor.name': 'Their name', 'point.contractor.link': 'Send this link to {name}. It opens this job alone, until it is over or you cancel it. It is shown once.',
-  'card.scan': 'Scan to open your home.', 'card.type': 'Or type, at the same address:', 'card.print': 'Print the card',
+  'card.scan': 'Scan to open your home.', 'card.type': 'Or open {address} and type', 'card.print': 'Print the card',
   'deficiencies.title': 'Deficiencies', 'deficiencies.none': 'None. What upkeep will not cure is reported at the machine.', 'deficiencies.seen': 'seen by {by}, {day}', 'deficiencies.closed': '{done} ({day})', 'deficiencies.overdue': 'should have been right by {day}', 'deficiencies.by': 'right by {day}', 'deficiencies.nobody': 'nobody yet',
   'deficiencies.change': 'Change', 'deficiencies.close': 'Put right', 'deficiencies.severity': 'Severity', 'deficiencies.correctBy': 'Right by', 'deficiencies.responsible': 'Responsible', 'deficiencies.save': 'Save', 'deficiencies.done': 'What was done?',
 } as const;

@@ -1,10 +1,18 @@
 <script setup lang="ts">
 /** A job in a list: what, where, how long, how pressing. */
+import { onBeforeUnmount, ref } from 'vue';
 import type { JobSummary } from '../../contract/jobs.ts';
 import StripGauge from '../due/StripGauge.vue';
 import { say } from '../language/say.ts';
+import { waitOf } from './draft.ts';
 
-defineProps<{ job: JobSummary; to: string; withPlace?: boolean }>();
+const props = defineProps<{ job: JobSummary; to: string; withPlace?: boolean }>();
+const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
+/** A wait was begun here and can be finished at another stop. */
+const end = waitOf(props.job.id);
+const now = ref(Date.now());
+const ticking = setInterval(() => { now.value = Date.now(); }, 5000);
+onBeforeUnmount(() => clearInterval(ticking));
 </script>
 
 <template>
@@ -15,6 +23,8 @@ defineProps<{ job: JobSummary; to: string; withPlace?: boolean }>();
     <p>{{ job.why }}</p>
     <StripGauge :marks="job.marks" :today="job.today" />
     <p class="small quiet">{{ job.due }}</p>
+    <p v-if="end !== null" class="strong" :class="{ dew: end <= now }">{{ end > now ? say('job.wait.until', { at: say.time(end, ZONE) }) : say('job.wait.over') }}</p>
+    <p v-else-if="job.state === 'awaitingTest'" class="strong">{{ job.stateSays }}</p>
     <VBtn color="primary" size="large" block :to="to">{{ say(job.sentBack ? 'job.again' : job.state === 'given' ? 'job.start' : 'job.resume') }}</VBtn>
   </article>
 </template>

@@ -2,6 +2,7 @@
 /** A job, step by step: one thing a screen, the caution beside the hazard, one large button, a way out that is no failure. */
 import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
+import { asksOf, SHORT_STEPS } from '../../core/jobs/asks.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { JobAnswer } from '../../contract/jobs.ts';
 import type { StuckReason } from './stuck.ts';
@@ -59,14 +60,8 @@ async function readJob(): Promise<JobAnswer> {
 
 const doable = computed(() => job.value !== null && isDoable(job.value));
 const step = computed(() => (draft.value && job.value ? job.value.steps[draft.value.step] : undefined));
-/** Where a step asks for one assurance and nothing else, its button gives it. */
-const assurance = computed(() => (step.value?.needs.length === 1 && step.value.needs[0]!.need.kind === 'confirm' ? step.value.needs[0]! : null));
-/** What a step asks for in its own field; all its assurances are one tick. */
-const fields = computed(() => (step.value?.needs ?? []).filter(({ need }) => need.kind !== 'confirm'));
-const ticks = computed(() => (assurance.value ? [] : (step.value?.needs ?? []).filter(({ need }) => need.kind === 'confirm')));
-/** A job of so few steps is sent from its last one: there is little to look over. */
-const SHORT = 3;
-const isLast = computed(() => draft.value !== null && job.value !== null && draft.value.step === job.value.steps.length - 1 && job.value.steps.length <= SHORT);
+const asks = computed(() => asksOf(step.value?.needs ?? []));
+const isLast = computed(() => draft.value !== null && job.value !== null && draft.value.step === job.value.steps.length - 1 && job.value.steps.length <= SHORT_STEPS);
 const open = computed(() => (step.value && draft.value ? openOn(draft.value, step.value) : []));
 const expected = computed(() => job.value?.tasks.filter((task) => step.value?.taskIds.includes(task.id)).map((task) => task.expected).filter(Boolean).join(' · '));
 const minutesLeft = computed(() => {
@@ -121,7 +116,7 @@ async function start(): Promise<void> {
 }
 
 async function next(): Promise<void> {
-  if (assurance.value) confirm(draft.value!, step.value!, [assurance.value.need.key], true);
+  if (asks.value.button) confirm(draft.value!, step.value!, [asks.value.button.need.key], true);
   if (open.value.length > 0) { tried.value = true; return; }
   if (isLast.value) { await send(); return; }
   const upcoming = job.value!.steps[draft.value!.step + 1];
@@ -181,8 +176,8 @@ async function send(): Promise<void> {
         <Illustration v-if="step.illustration" :drawing="step.illustration" />
         <p v-if="expected && (step.phase === 'open' || step.needs.some(({ need }) => need.kind === 'size'))" class="small quiet">{{ say('job.expected') }}: {{ expected }}</p>
         <figure v-if="step.shutoffPhotoId"><img :src="photoUrl(step.shutoffPhotoId)" :alt="say('job.shutoff')"><figcaption class="small quiet">{{ say('job.shutoff') }}</figcaption></figure>
-        <NeedField v-for="need in fields" :key="`${step.key} ${need.need.kind} ${need.need.key}`" :need="need" :step="step" :job="id" :draft="draft" :procedure="job.tasks.find(({ id: it }) => it === step!.taskIds[0])!.procedure" />
-        <StepTicks v-if="ticks.length" :needs="ticks" :step="step" :draft="draft" />
+        <NeedField v-for="need in asks.fields" :key="`${step.key} ${need.need.kind} ${need.need.key}`" :need="need" :step="step" :job="id" :draft="draft" :procedure="job.tasks.find(({ id: it }) => it === step!.taskIds[0])!.procedure" />
+        <StepTicks v-if="asks.ticks.length" :needs="asks.ticks" :step="step" :draft="draft" />
         <p v-if="tried && open.length" class="alarm" role="alert">{{ say('job.missing', { what: open.join('; ') }) }}</p>
       </section>
 
@@ -193,7 +188,7 @@ async function send(): Promise<void> {
         <JobStuck v-if="stuck" :job="job" :reason="stuck" @close="stuck = null" @left="router.push(home)" />
         <template v-else>
           <VBtn v-if="draft.step < 0" color="primary" size="x-large" block @click="start">{{ say('job.start') }}</VBtn>
-          <VBtn v-else-if="step" color="primary" size="x-large" block :loading="sending" @click="next">{{ isLast ? say('job.send') : step.button ?? assurance?.label ?? say('job.next') }}</VBtn>
+          <VBtn v-else-if="step" color="primary" size="x-large" block :loading="sending" @click="next">{{ isLast ? say('job.send') : step.button ?? asks.button?.label ?? say('job.next') }}</VBtn>
           <VBtn v-else color="primary" size="x-large" block :loading="sending" @click="send">{{ say('job.send') }}</VBtn>
           <div class="ways">
             <VBtn v-if="draft.step >= 0" variant="outlined" @click="turn(draft.step - 1)">{{ say('back') }}</VBtn>

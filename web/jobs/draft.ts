@@ -59,6 +59,13 @@ export function useDraft(job: JobAnswer): Draft {
 /** Whether something of a job was begun on this device. */
 export const hasDraft = (jobId: string): boolean => (JSON.parse(localStorage.getItem(keyOf(jobId)) ?? '{}') as Partial<Draft>).startedAt != null;
 
+/** When the last wait that runs in a job on this device is over, in milliseconds since 1970; null where none runs. */
+export function waitOf(jobId: string): number | null {
+  const { timers = {}, waited = [] } = JSON.parse(localStorage.getItem(keyOf(jobId)) ?? '{}') as Partial<Draft>;
+  const ends = Object.entries(timers).filter(([step]) => !waited.includes(step)).map(([, end]) => end);
+  return ends.length > 0 ? Math.max(...ends) : null;
+}
+
 /** Forgets a draft once it is sent, so that work sent back begins afresh. */
 export function dropDraft(jobId: string): void {
   localStorage.removeItem(keyOf(jobId));

@@ -20,7 +20,8 @@ export type Outcome =
 /** How often what waits is tried again by itself. */
 const AGAIN_MS = 8_000;
 
-const answers = new Map<string, object>();
+/** Answers that somebody waits for, by the key of their parcel. */
+const answers = new Map<string, object | null>();
 
 const queue: Queue = {
   async list() {
@@ -29,7 +30,7 @@ const queue: Queue = {
   async taken(parcel, answer) {
     const db = await device();
     await db.delete('parcels', parcel.order);
-    answers.set(parcel.key, answer);
+    if (answers.has(parcel.key)) answers.set(parcel.key, answer);
     if (parcel.content.kind === 'form' && parcel.content.path === submissionPath(parcel.subject)) await forgetWork(parcel.subject);
     await look();
     if (parcel.content.kind === 'form') tellTaken();
@@ -127,13 +128,12 @@ export async function enqueue(subject: string, content: Content, key = newId()):
 export async function sendOrKeep(subject: string, content: Content, key = newId()): Promise<Outcome> {
   const db = await device();
   for (const old of await queue.list()) if (old.key === key) await db.delete('parcels', old.order);
-  await enqueue(subject, content, key);
+  answers.set(key, null);
+  await enqueue(subject, content, key).catch((error: unknown) => { throw isFull(error) ? new Refusal(507, say('kept.full')) : error; });
   await deliverNow();
   const answer = answers.get(key);
-  if (answer) {
-    answers.delete(key);
-    return { ended: 'taken', answer };
-  }
+  answers.delete(key);
+  if (answer) return { ended: 'taken', answer };
   const parcel = (await queue.list()).find((it) => it.key === key);
   if (!parcel) return { ended: 'taken', answer: {} };
   if (parcel.refused === null) return { ended: 'kept', why: hindrance.value ?? 'line' };

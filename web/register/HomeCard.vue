@@ -4,6 +4,8 @@ import { onMounted, ref } from 'vue';
 import { say } from '../language/say.ts';
 
 const props = defineProps<{ place: string; property: string; name: string; link: string; code: string }>();
+/** Short enough to be typed: without the token. */
+const address = props.link.replace(/^https?:\/\//, '').replace(/#.*$/, '');
 const picture = ref('');
 onMounted(async () => {
   const { toDataURL } = await import('qrcode');
@@ -15,7 +17,7 @@ const print = () => window.print();
 <template>
   <div class="home-card">
     <img v-if="picture" :src="picture" :alt="say('card.scan')" width="110" height="110">
-    <div><p class="strong">{{ place }}, {{ property }}</p><p>{{ name }}</p><p>{{ say('card.scan') }}</p><p>{{ say('card.type') }} <b class="code">{{ code }}</b></p></div>
+    <div><p class="strong">{{ place }}, {{ property }}</p><p>{{ name }}</p><p>{{ say('card.scan') }}</p><p>{{ say('card.type', { address }) }} <b class="code">{{ code }}</b></p></div>
   </div>
   <button type="button" class="plain link no-print" @click="print">{{ say('card.print') }}</button>
 </template>

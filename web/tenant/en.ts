@@ -6,7 +6,7 @@ export const doingText = {
   'home.todo': '{count, plural, one {One thing to do} other {# things to do}}', 'home.done': 'What was done', 'home.wrong': 'Something is wrong', 'home.open': 'Reported, being looked at',
   'home.noLink': 'Open the personal link from your letting office. This page belongs to one home, and we cannot tell which.',
   'home.ended': 'There is no home on this link any more.',
-  'job.minutes': 'about {minutes} min', 'job.wait': ' and {minutes} min of waiting', 'job.start': 'Start', 'job.resume': 'Go on', 'job.again': 'Do it again',
+  'job.minutes': 'about {minutes} min', 'job.wait': ' and {minutes} min of waiting', 'job.wait.until': 'Waiting until {at}. Something else can be done meanwhile.', 'job.wait.over': 'The wait is over: go on here.', 'job.start': 'Start', 'job.resume': 'Go on', 'job.again': 'Do it again',
   'job.sentBack': 'Please do part of this again', 'job.need': 'You need', 'job.defer': 'The maker’s manual and the local code come first. In doubt, stop and tell us.', 'job.mistakes': 'What goes wrong most often', 'job.stops': 'Before you start', 'job.stops.read': 'I have read this and it is safe to start',
   'job.step': 'Step {step} of {steps}', 'job.next': 'Done, next', 'job.take': 'Take the photo', 'job.retake': 'Take it again', 'job.gallery': 'Choose a photo', 'job.photo.sending': 'One moment, the photo…',
   'job.shutoff': 'Your shut-offs', 'job.grade.pick': 'Pick the nearest picture', 'job.finds': 'What did you find? Tap all that apply.', 'job.agent': 'Which cleaner did you use?', 'job.size': 'Size on the frame',
