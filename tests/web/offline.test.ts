@@ -147,7 +147,7 @@ describe('Work without a line, on a phone', function offline() {
     expect(await stateOf(job)).to.equal('sent');
   });
 
-  it('takes pictures as they come: a large one is made small and keeps its time, what is no picture is told', async () => {
+  it('takes pictures as they come: a large one is made small and keeps its time, what is no picture is told, and a full phone too', async () => {
     const job = await give(staffId, 'washer.drawer');
     await takeAlong(job);
     await page.locator(`a[href="/jobs/${job}"]`).first().click();
@@ -162,6 +162,18 @@ describe('Work without a line, on a phone', function offline() {
     await page.getByText('This is no photo that can be read here.').waitFor();
     await file.setInputFiles({ name: 'photo.heic', mimeType: 'image/jpeg', buffer: Buffer.from('\0\0\0\x18ftypheic\0\0\0\0mif1heic', 'latin1') });
     await page.getByText('(HEIC)').waitFor();
+    // What a browser answers where the device has no room.
+    await page.evaluate(`{
+      const { put } = IDBObjectStore.prototype;
+      window.roomAgain = () => { IDBObjectStore.prototype.put = put; };
+      IDBObjectStore.prototype.put = function (...args) {
+        if (this.name === 'photos') throw new DOMException('no room', 'QuotaExceededError');
+        return put.apply(this, args);
+      };
+    }`);
+    await file.setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: await drawn('washer.drawer', 7) });
+    await page.getByText('There is no room left on this phone.').waitFor();
+    await page.evaluate('window.roomAgain()');
     const noise = await sharp({ create: { width: 4000, height: 3000, channels: 3, background: '#777', noise: { type: 'gaussian', mean: 120, sigma: 60 } } })
       .withExif({ IFD2: { DateTimeOriginal: '2026:11:20 18:05:00', OffsetTimeOriginal: '+00:00' } }).withMetadata({ orientation: 6 }).jpeg({ quality: 90 }).toBuffer();
     expect(noise.length).to.be.above(2_000_000);

@@ -31,7 +31,10 @@ const queue: Queue = {
     const db = await device();
     await db.delete('parcels', parcel.order);
     if (answers.has(parcel.key)) answers.set(parcel.key, answer);
-    if (parcel.content.kind === 'form' && parcel.content.path === submissionPath(parcel.subject)) await forgetWork(parcel.subject);
+    if (parcel.content.kind === 'form' && !parcel.content.passing) {
+      await forgetPhotos(parcel.subject);
+      if (parcel.content.path === submissionPath(parcel.subject)) dropDraft(parcel.subject);
+    }
     await look();
     if (parcel.content.kind === 'form') tellTaken();
   },
@@ -59,14 +62,15 @@ export function submissionState(jobId: string): { readonly state: 'waiting' | 'r
 export async function forgetJob(jobId: string): Promise<void> {
   const db = await device();
   for (const it of await queue.list()) if (it.subject === jobId) await db.delete('parcels', it.order);
-  await forgetWork(jobId);
+  await forgetPhotos(jobId);
+  dropDraft(jobId);
   await look();
 }
 
-async function forgetWork(jobId: string): Promise<void> {
-  dropDraft(jobId);
+/** The office has what these belong to, and them before it. */
+async function forgetPhotos(subject: string): Promise<void> {
   const photos = (await device()).transaction('photos', 'readwrite').store;
-  for (const id of await photos.index('subject').getAllKeys(jobId)) await photos.delete(id);
+  for (const id of await photos.index('subject').getAllKeys(subject)) await photos.delete(id);
 }
 
 async function post({ key, content }: Parcel): Promise<Delivery> {
