@@ -2,6 +2,7 @@
 import { dayOfInstant, instantOfDay, isoFromDay } from '../core/calendar/day.ts';
 import { habitsOf } from '../core/catalogue/habits.ts';
 import { seeded } from '../core/statistics/random.ts';
+import { keepRehearsal, readRehearsal } from '../server/catalogue/rehearsals.ts';
 import { attestHabits, checkHabit } from '../server/due/habits.ts';
 import { createEmitter } from '../server/due/inbox.ts';
 import { createLook } from '../server/due/looks.ts';
@@ -9,6 +10,7 @@ import { changeBudget, changePrices, choosePractice, chooseMethod, changeUpkeepD
 import { dismissSignal, raiseSignal, reportSignal } from '../server/due/signals.ts';
 import type { Actor, Call, Env } from '../server/env.ts';
 import { Problem } from '../server/http/problem.ts';
+import { changeDeficiency, closeDeficiency, reportDeficiency } from '../server/faults/deficiencies.ts';
 import { giveJob } from '../server/jobs/jobs.ts';
 import { contractMachine } from '../server/register/machines.ts';
 import { endTenancy, holdPlace } from '../server/register/turnover.ts';
@@ -65,12 +67,36 @@ export async function tellStories(env: Env, manager: Actor, staff: readonly Acto
       const point = (await db.point.one({ machineId: washer.id, procedure }))!;
       if (await giveJob(as(manager, at(0, 8)), { id: env.newId(), pointIds: [point.id], assigneeId: tenant.personId }).then(() => true, (error: unknown) => { if (error instanceof Problem) return false; throw error; })) break;
     }
+    await seeDeficiencies(db, as, manager, staff, at);
+    await rehearse(as(staff[1]!, at(20, 8)));
     const empty = await placeOf(db, 'No. 2');
     const tenancy = (await db.tenancy.one({ placeId: empty.id, toDay: null }))!;
     await endTenancy(as(manager, at(8, 10)), tenancy.id, { last: isoFromDay(today - 8), holdUntil: null });
     await holdPlace(as(manager, now), empty.id, { until: isoFromDay(today + 45), reason: 'painting, then a new tenancy' });
     return emitter;
   });
+}
+
+/** What upkeep will not cure: the hose behind House 16 has somebody on it, a clip has nobody yet, a mesh is gone. */
+async function seeDeficiencies(db: Db, as: (actor: Actor, when: number) => Call, manager: Actor, staff: readonly Actor[], at: (daysAgo: number, hour?: number) => number): Promise<void> {
+  const report = async (place: string, machine: string, type: string, note: string, daysAgo: number) => {
+    const call = as(staff[0]!, at(daysAgo, 11));
+    return reportDeficiency(call, { id: call.env.newId(), machineId: (await machineOf(db, place, machine)).id, type, note, photoIds: [] });
+  };
+  const hose = await report('House 16', 'dryer', 'hoseCrushed', 'Too little room behind the machine; it is crushed again whenever it is pushed back.', 11);
+  const call = as(manager, at(10, 9));
+  await changeDeficiency(call, hose.id, { severity: 'moderate', correctBy: isoFromDay(dayOfInstant(call.now, ZONE) + 21), responsibleId: staff[1]!.personId });
+  await report('Flat 3A', 'dishwasher', 'noClip', 'Lower spray arm lifts off by hand.', 4);
+  const mesh = await report('House 12', 'dryer', 'outletMesh', 'Fly screen over the outlet, felted with lint.', 40);
+  await closeDeficiency(as(staff[0]!, at(33, 15)), mesh.id, { done: 'Screen taken off, flap fitted.' });
+}
+
+/** One of the staff has walked through the work that they did least. */
+async function rehearse(call: Call): Promise<void> {
+  const seed = 5;
+  const { questions } = await readRehearsal(call, 'dryer.duct', { seed });
+  const answers = questions.map(({ right }, i) => (i === questions.length - 1 ? (right + 1) % 3 : right));
+  await keepRehearsal(call, { id: call.env.newId(), procedure: 'dryer.duct', seed, answers });
 }
 
 /** Half a year of monthly answers; one household lapses, and staff saw it. */

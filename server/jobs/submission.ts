@@ -32,7 +32,13 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
   if (!stateAfter(job.state, 'send')) throw jobMoved(say, job);
   const tasks = await db.task.all({ jobId: id, state: 'outstanding' });
   const sent = form.records.map(({ taskId }) => taskId);
-  if (tasks.length !== sent.length || tasks.some((task) => !sent.includes(task.id))) throw fieldProblem('records', 'field.invalid');
+  if (tasks.length !== sent.length || tasks.some((task) => !sent.includes(task.id))) {
+    // What belonged to it once and does not any more was taken out by the office: that is told, not called a mistake.
+    const gone = await db.task.all({ id: sent.filter((taskId) => !tasks.some((task) => task.id === taskId)), jobId: id });
+    if (gone.length === 0) throw fieldProblem('records', 'field.invalid');
+    const points = await db.point.all({ id: gone.map(({ pointId }) => pointId) });
+    throw new Problem(409, 'sittingChanged', { points: say.list(points.map(({ procedure }) => say(`point.${procedure}`))) });
+  }
 
   const times = trueTimes(form, now);
   const zone = await zoneOfPlace(db, job.placeId);

@@ -22,6 +22,7 @@ export const serverText = {
   'problem.installed': 'This installation already has its manager. Sign in instead.',
   'problem.changed': 'This changed while you were looking: {what}. Reload to see it as it is now.',
   'problem.jobMoved': 'The job is now {state}{reason, select, none {} other {: {reason}}}. What you entered is still on this device.',
+  'problem.sittingChanged': 'The office took {points} out of this job meanwhile. What you did of it is not sent; look the rest over and send it again.',
   'problem.notYours': 'The job was given to somebody else. What you entered is still on this device.',
   'problem.moveNotAllowed': 'A job that is {state} cannot be moved that way.',
   'problem.judged': 'This proof was already judged by {by}: {verdict}.',

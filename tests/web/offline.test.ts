@@ -265,6 +265,24 @@ describe('Work without a line, on a phone', function offline() {
     await page.getByRole('checkbox', { name: 'I have read this' }).waitFor();
   });
 
+  it('is done by the keyboard alone, every screen sound to axe, and says so when the office took a part out of it', async () => {
+    const unit = await registerFlat(house, 'washer', 'Flat 4D');
+    const job = v7();
+    const [boot, drawer] = [unit.points['washer.doorBoot']!, unit.points['washer.drawer']!];
+    await house.manager.post('/jobs', { id: job, pointIds: [boot, drawer], assigneeId: staffId }).expect(200);
+    await page.goto(`/jobs/${job}`);
+    await walkJob(page, 'washer.doorBoot', { seed: 400, fit: true, keyboard: true });
+    await expectFit(page, 'ready to send');
+    // Meanwhile somebody logs one of the two as done: it is out of this job.
+    await house.manager.post('/records', { id: v7(), pointId: drawer, done: new Date().toISOString().slice(0, 10), grade: null, finds: [], note: '' }).expect(200);
+    await page.getByRole('button', { name: 'Send', exact: true }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByText('The office took Dispenser drawer out of this job meanwhile.').waitFor();
+    await page.getByRole('button', { name: 'Send', exact: true }).click();
+    await page.getByRole('heading', { name: 'Sent. Thank you.' }).waitFor();
+    expect((await recordsOf(job)).map(({ pointId }) => pointId)).to.deep.equal([boot]);
+  });
+
   it('starts a wait at one stop and finishes it at another, over a locked phone', async () => {
     const fan = await registerFlat(house, 'dishwasher', 'Flat 3C');
     const job = v7();

@@ -197,7 +197,7 @@ describe('A register, in a browser', function register() {
     await phone.getByLabel('Email').fill('vane@saltmarsh.example');
     await phone.getByLabel('Password').fill(PASSWORD);
     await phone.getByRole('button', { name: 'Sign in' }).click();
-    await phone.waitForURL(/line/);
+    await phone.getByRole('application', { name: /Line board/ }).or(phone.getByRole('heading', { name: /past the line|in order|no record/ })).first().waitFor();
     await page.getByRole('link', { name: /Flat 2/ }).click();
     await page.getByRole('link', { name: 'Walk it on site' }).waitFor();
     await phone.goto(`${new URL(page.url()).pathname}/walk`);

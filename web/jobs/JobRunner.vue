@@ -69,9 +69,13 @@ const minutesLeft = computed(() => {
   return Math.max(1, Math.round((job.value!.minutes * (all - Math.max(0, draft.value!.step))) / all));
 });
 
-onMounted(async () => {
+/** Reads the job as it is now, and holds what was entered against it. */
+async function read(): Promise<void> {
   await reload();
   if (job.value && (doable.value || lost.value)) draft.value = useDraft(job.value);
+}
+onMounted(async () => {
+  await read();
   follow();
 });
 
@@ -85,7 +89,7 @@ function follow(): void {
   } else if (state === 'refused') {
     draft.value.queued = false;
     refusal.value = says;
-    void reload();
+    void read();
   }
 }
 watch(waiting, follow);
@@ -130,7 +134,10 @@ async function send(): Promise<void> {
   await run(async () => {
     const form = submissionOf(finished, job.value!, Date.now());
     const outcome = await sendOrKeep(props.id, { kind: 'form', path: submissionPath(props.id), form, stamped: true }, finished.sendKey);
-    if (outcome.ended === 'refused') throw new Refusal(409, outcome.says);
+    if (outcome.ended === 'refused') {
+      await read();
+      throw new Refusal(409, outcome.says);
+    }
     if (outcome.ended === 'kept') {
       finished.queued = true;
       return;

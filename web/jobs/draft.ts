@@ -47,10 +47,9 @@ function emptyDraft(): Draft {
 export function useDraft(job: JobAnswer): Draft {
   const kept = localStorage.getItem(keyOf(job.id));
   const draft = reactive<Draft>(kept ? { ...emptyDraft(), ...JSON.parse(kept) as Draft } : emptyDraft());
-  for (const { id, state } of job.tasks) {
-    if (state === 'outstanding') draft.tasks[id] ??= emptyTask();
-    else delete draft.tasks[id];
-  }
+  const outstanding = job.tasks.filter(({ state }) => state === 'outstanding').map(({ id }) => id);
+  for (const id of outstanding) draft.tasks[id] ??= emptyTask();
+  for (const id of Object.keys(draft.tasks)) if (!outstanding.includes(id)) delete draft.tasks[id];
   draft.step = Math.min(draft.step, job.steps.length);
   watch(draft, (now) => localStorage.setItem(keyOf(job.id), JSON.stringify(now)), { deep: true });
   return draft;

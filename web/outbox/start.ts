@@ -1,7 +1,10 @@
 /** Begins what makes the app work without a line: the worker that keeps its pages, and the way out. */
 import { keepSending } from './outbox.ts';
 
+/** The worker takes the whole app down; that waits until the first screen is there. */
+const WORKER_AFTER_MS = 4000;
+
 export function startOutbox(): void {
-  void navigator.serviceWorker?.register('/worker.js').catch(() => undefined);
   keepSending();
+  setTimeout(() => void navigator.serviceWorker?.register('/worker.js').catch(() => undefined), WORKER_AFTER_MS);
 }

@@ -45,6 +45,6 @@ const refusal = await enter();
 if (location.pathname === '/home/') askEarly('/home');
 createApp(TenantApp, { refusal }).use(createTenantRouter()).use(createTheme()).mount('#app');
 
-/** What keeps the app on the device is large; it waits until the first screen is there. */
-const LATER_MS = 4000;
+// What was left waiting goes out once the first screen has had its turn.
+const LATER_MS = 1500;
 setTimeout(() => void import('../outbox/start.ts').then(({ startOutbox }) => startOutbox()), LATER_MS);
