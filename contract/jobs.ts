@@ -117,7 +117,9 @@ export interface JobAnswer extends JobSummary {
   readonly kit: readonly string[];
   /** What goes wrong most often. */
   readonly mistakes: readonly string[];
-  readonly tasks: readonly { id: string; pointId: string; name: string; kind: string; procedure: string; state: string; sentBack: string | null; findings: readonly string[]; expected: string | null }[];
+  /** What stands on the label of its machine. */
+  readonly machineNumber: number;
+  readonly tasks: readonly { id: string; pointId: string; pointNumber: number; name: string; kind: string; procedure: string; state: string; sentBack: string | null; findings: readonly string[]; expected: string | null }[];
   readonly steps: readonly JobStep[];
   readonly reportable: ReportableMachine;
 }

@@ -106,12 +106,12 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
     assigneeId: job.assigneeId, mine: job.assigneeId === actor.personId, zone: property.zone,
     stops: [...new Set([...current.flatMap(({ edition }) => edition?.content.cautions ?? []), ...procedures.flatMap(({ stops }) => stops).filter((stop) => stopApplies(stop, machine.fuel)).map((stop) => say(`stop.${stop}`))])],
     mistakes: [...new Set(procedures.map(({ key }) => say(`mistakes.${key}`)))],
-    kit: [...kit],
+    kit: [...kit], machineNumber: machine.number,
     reportable: { id: machine.id, name: machineName(say, machine), ...reportableOf(say, machine.type) },
     tasks: await Promise.all(tasks.map(async (task) => {
       const { filterSize, position, note } = specificationOf(task.pointId);
       return {
-        id: task.id, pointId: task.pointId, name: say(`point.${task.procedure.key}`), kind: task.procedure.kind, procedure: task.procedure.key,
+        id: task.id, pointId: task.pointId, pointNumber: task.point.number, name: say(`point.${task.procedure.key}`), kind: task.procedure.kind, procedure: task.procedure.key,
         state: task.state, sentBack: task.sentBack,
         findings: task.sentBack ? await toldFindings(call, task.id) : [],
         expected: [filterSize && say('expect.filterSize', { size: filterSize }), position && say('position.is', { position }), note].filter(Boolean).join(' · ') || null,

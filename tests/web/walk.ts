@@ -11,7 +11,7 @@ export async function walkJob(page: Page, procedure: string, { seed = 1, until =
   const screens: string[] = [];
   /** Presses, ticks and picks, by a finger or by a key. */
   const press = async (button: Locator) => { if (keyboard) { await button.focus(); await page.keyboard.press('Enter'); } else await button.click(); };
-  const tickIt = async (box: Locator) => { if (keyboard) { await box.focus(); await page.keyboard.press('Space'); } else await box.check({ force: true }); };
+  const tickIt = async (box: Locator) => { if (keyboard) { await box.focus(); await page.keyboard.press('Space'); } else await box.check({ force: (await box.getAttribute('type')) === 'radio' }); };
   let inputs = 0;
   let photos = 0;
   await tickIt(page.getByRole('checkbox', { name: 'I have read this' }));

@@ -26,7 +26,7 @@ import StepTicks from './StepTicks.vue';
 const props = defineProps<{ id: string; home: string; homeName: string }>();
 const router = useRouter();
 /** The work as it stood when it was last theirs to do: what the office changes later takes nothing from it. */
-const work = `/work/${props.id}`;
+const begun = `/begun/${props.id}`;
 const { value: job, failure, reload } = useLoading(readJob);
 /** Why a job that was begun here is not theirs any more. */
 const lost = ref('');
@@ -45,14 +45,14 @@ async function readJob(): Promise<JobAnswer> {
   let said = '';
   try {
     const { answer } = await getKept<JobAnswer>(`/jobs/${props.id}`);
-    if (isDoable(answer)) await keepAnswer(work, answer);
+    if (isDoable(answer)) await keepAnswer(begun, answer);
     if (isDoable(answer) || !hasDraft(props.id)) return answer;
     said = say('job.over', { state: answer.stateSays });
   } catch (error) {
     if (!hasDraft(props.id)) throw error;
     said = sentenceOf(error);
   }
-  const kept = await keptAnswer<JobAnswer>(work);
+  const kept = await keptAnswer<JobAnswer>(begun);
   if (!kept) throw new Refusal(404, said);
   lost.value = said;
   return kept.answer;
