@@ -285,8 +285,10 @@ describe('A due engine that practitioners would trust, in a browser', function s
 
   it('offers the conversion where hardness was read in another unit', async () => {
     await manager.goto(`${stage.url}/homes`);
+    await manager.getByRole('link', { name: 'Import a table' }).waitFor();
     await manager.getByRole('button', { name: 'Add a property' }).click();
     await manager.getByLabel('Hardness').fill('12');
+    await manager.getByLabel('Hardness').blur();
     await manager.getByRole('button', { name: '12 grains/gal = 205.2 mg/L?' }).click();
     await manager.getByText('= 205.2 mg/L').waitFor();
     await expectFit(manager, 'hardness');
