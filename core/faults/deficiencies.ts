@@ -3,7 +3,7 @@
  * not mend it, and not a symptom, since nobody has suffered from it yet. Those of a dryer's run: common practice.
  */
 import { familyOf } from '../catalogue/machines.ts';
-import { REPAIR_HOURS, type Severity } from './symptoms.ts';
+import type { Severity } from './symptoms.ts';
 
 export interface Deficiency {
   /** Words at `deficiency.<key>`. */
@@ -28,8 +28,3 @@ export function deficienciesOf(type: string): Deficiency[] {
   const family = familyOf(type);
   return DEFICIENCIES.filter(({ families }) => families === null || families.includes(type) || families.includes(family));
 }
-
-const HOUR_MS = 3_600_000;
-
-/** By when it is put right: the clock of a fault of the same severity. */
-export const correctBy = (severity: Severity, openedAt: number): number => openedAt + REPAIR_HOURS[severity] * HOUR_MS;

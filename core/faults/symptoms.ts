@@ -14,6 +14,11 @@ export const REPAIR_HOURS: Readonly<Record<Severity, number>> = {
   low: 60 * 24,
 };
 
+const HOUR_MS = 3_600_000;
+
+/** By when something of a severity, seen at an instant, is put right; both in milliseconds since 1970. */
+export const correctBy = (severity: Severity, openedAt: number): number => openedAt + REPAIR_HOURS[severity] * HOUR_MS;
+
 export interface Symptom {
   readonly key: string;
   /** Of the whole family. */

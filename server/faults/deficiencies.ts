@@ -1,7 +1,7 @@
 /** Deficiencies: reported by whoever is at the machine, put right by somebody by a day. */
 import { dayFromIso, dayOfInstant, instantOfDay, isoFromDay } from '../../core/calendar/day.ts';
-import { correctBy, deficienciesOf } from '../../core/faults/deficiencies.ts';
-import type { Severity } from '../../core/faults/symptoms.ts';
+import { deficienciesOf } from '../../core/faults/deficiencies.ts';
+import { correctBy, type Severity } from '../../core/faults/symptoms.ts';
 import type { ChangeDeficiency, CloseDeficiency, DeficienciesAnswer, ReportDeficiency } from '../../contract/deficiencies.ts';
 import { namesOf } from '../due/find.ts';
 import type { Call } from '../env.ts';

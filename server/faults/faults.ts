@@ -1,6 +1,6 @@
 /** Saying that something is wrong, and closing it. An open fault makes its point due. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
-import { REPAIR_HOURS, symptomOf, symptomsOf, type Severity } from '../../core/faults/symptoms.ts';
+import { correctBy, symptomOf, symptomsOf, type Severity } from '../../core/faults/symptoms.ts';
 import type { CloseFault, ReportFault } from '../../contract/faults.ts';
 import type { FaultSummary } from '../../contract/register.ts';
 import { namesOf } from '../due/find.ts';
@@ -13,8 +13,6 @@ import { visibleMachine } from '../register/visible.ts';
 import { zoneOfPlace } from '../register/zone.ts';
 import type { Row } from '../store/tables.ts';
 
-const HOUR_MS = 3_600_000;
-
 export async function reportFault(call: Call, form: ReportFault): Promise<{ id: string }> {
   const { db, actor, now } = call;
   const machine = await visibleMachine(call, form.machineId);
@@ -25,7 +23,7 @@ export async function reportFault(call: Call, form: ReportFault): Promise<{ id: 
   await db.fault.insert({
     id: form.id, organisationId: actor.organisationId, placeId: machine.placeId, machineId: machine.id, pointId: point?.id ?? null,
     symptom: symptom.key, severity: symptom.severity, note: form.note, openedAt: now, openedDay: dayOfInstant(now, zone), openedBy: actor.personId,
-    correctBy: now + REPAIR_HOURS[symptom.severity] * HOUR_MS, closedAt: null, closedBy: null, found: null,
+    correctBy: correctBy(symptom.severity, now), closedAt: null, closedBy: null, found: null,
   });
   for (const photoId of form.photoIds) await claimPhoto(call, photoId, form.id, 'fault');
   if (point) await recompute(db, [point.id], now);

@@ -3,10 +3,15 @@ import { signalsForPeople } from '../../core/due/signals.ts';
 import { deficienciesOf } from '../../core/faults/deficiencies.ts';
 import { symptomsOf } from '../../core/faults/symptoms.ts';
 import type { Speaker } from '../../core/language/message.ts';
-import type { Reportable } from '../../contract/faults.ts';
+import type { Reportable, ReportableMachine } from '../../contract/faults.ts';
+import { machineName } from '../register/names.ts';
+import type { Row } from '../store/tables.ts';
 
 export const reportableOf = (say: Speaker, type: string): Reportable => ({
   symptoms: symptomsOf(type).map(({ key, stopUsing }) => ({ key, stopUsing, says: say(`symptom.${key}`) })),
   signals: signalsForPeople(type).map(({ key }) => ({ key, says: say(`signal.${key}`) })),
   deficiencies: deficienciesOf(type).map(({ key }) => ({ key, says: say(`deficiency.${key}`) })),
 });
+
+/** The same of a machine that stands somewhere, by its name. */
+export const reportableMachine = (say: Speaker, machine: Row<'machine'>): ReportableMachine => ({ id: machine.id, name: machineName(say, machine), ...reportableOf(say, machine.type) });

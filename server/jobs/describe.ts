@@ -20,7 +20,7 @@ import { dueWords } from '../due/dueWords.ts';
 import { readHistories } from '../due/history.ts';
 import { markDates } from '../due/point.ts';
 import type { Call } from '../env.ts';
-import { reportableOf } from '../faults/reportable.ts';
+import { reportableMachine } from '../faults/reportable.ts';
 import { tellFindings } from '../proof/findings.ts';
 import { machineName } from '../register/names.ts';
 import { factsOf } from '../store/facts.ts';
@@ -63,7 +63,8 @@ async function describe({ db, env: { say }, now }: Call, job: Row<'job'>): Promi
   const open = tasks.some(outstanding) ? tasks.filter(outstanding) : tasks;
   // What rides along has no date of its own: the job is named and dated by what has.
   const current = open.toSorted((a, b) => b.mark.scheduled - a.mark.scheduled);
-  const dated = current.filter(({ mark }, _, all) => mark.scheduled === 1 || all.every((it) => it.mark.scheduled === 0));
+  const scheduled = current.filter(({ mark }) => mark.scheduled === 1);
+  const dated = scheduled.length > 0 ? scheduled : current;
   const first = current[0];
   const today = dayOfInstant(now, property.zone);
   const title = first ? say(`task.${first.procedure.key}`) : say(`job.${job.state}`);
@@ -107,7 +108,7 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
     stops: [...new Set([...current.flatMap(({ edition }) => edition?.content.cautions ?? []), ...procedures.flatMap(({ stops }) => stops).filter((stop) => stopApplies(stop, machine.fuel)).map((stop) => say(`stop.${stop}`))])],
     mistakes: [...new Set(procedures.map(({ key }) => say(`mistakes.${key}`)))],
     kit: [...kit], machineNumber: machine.number,
-    reportable: { id: machine.id, name: machineName(say, machine), ...reportableOf(say, machine.type) },
+    reportable: reportableMachine(say, machine),
     tasks: await Promise.all(tasks.map(async (task) => {
       const { filterSize, position, note } = specificationOf(task.pointId);
       return {

@@ -5,9 +5,8 @@ import { habitsAt } from '../due/habits.ts';
 import { listSignals } from '../due/signals.ts';
 import type { Call } from '../env.ts';
 import { listFaults } from '../faults/faults.ts';
-import { reportableOf } from '../faults/reportable.ts';
+import { reportableMachine } from '../faults/reportable.ts';
 import { doneLately, jobsInHand } from '../jobs/describe.ts';
-import { machineName } from './names.ts';
 
 const NOTHING = { kind: 'home', place: null, jobs: [], done: [], habits: [], signals: [], faults: [], machines: [] } as const;
 
@@ -31,6 +30,6 @@ export async function readHome(call: Call): Promise<HomeAnswer> {
     habits: (await habitsAt(call, place.id, tenancy)).filter(({ due }) => due),
     signals: (await listSignals(call, { placeId: place.id })).filter(({ state }) => state === 'open').map(({ id, says, machine }) => ({ id, says, machine })),
     faults: (await listFaults(call, { placeId: place.id })).filter(({ closedAt }) => closedAt === null),
-    machines: mine.map((machine) => ({ id: machine.id, name: machineName(say, machine), ...reportableOf(say, machine.type) })),
+    machines: mine.map((machine) => reportableMachine(say, machine)),
   };
 }

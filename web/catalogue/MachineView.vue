@@ -8,11 +8,11 @@ import KindGlyph from '../due/KindGlyph.vue';
 import StripGauge from '../due/StripGauge.vue';
 import ReportFault from '../faults/ReportFault.vue';
 import { say } from '../language/say.ts';
-import { getKept } from '../outbox/kept.ts';
+import { readKept } from '../outbox/kept.ts';
 import BeginHere from './BeginHere.vue';
 
 const props = defineProps<{ number: string; placeLink: boolean }>();
-const { value: machine, failure, reload } = useLoading(async () => (await getKept<MachineAnswer>(`/labels/${props.number}`)).answer);
+const { value: machine, failure, reload } = useLoading(() => readKept<MachineAnswer>(`/labels/${props.number}`));
 const reporting = ref(false);
 const beginning = ref(false);
 const told = ref<'label.told' | 'fault.kept' | null>(null);

@@ -9,6 +9,7 @@ import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import KindGlyph from '../due/KindGlyph.vue';
 import { say } from '../language/say.ts';
+import { deviceZone } from '../language/zone.ts';
 import EditionForm from './EditionForm.vue';
 import Illustration from './Illustration.vue';
 
@@ -21,7 +22,7 @@ const comparing = ref(false);
 const sure = ref(false);
 const told = ref('');
 const steps = computed(() => (comparing.value ? it.value!.ourSteps : it.value!.steps));
-const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+const zone = deviceZone();
 
 async function saved(number: number): Promise<void> {
   editing.value = false;

@@ -11,7 +11,8 @@ import { say } from '../language/say.ts';
 
 const { value: catalogue, failure, reload } = useLoading(() => get<CatalogueAnswer>('/catalogue'));
 const rehearsals = useLoading(() => get<RehearsalsAnswer>('/rehearsals'));
-const rehearsed = (key: string) => rehearsals.value.value?.rehearsals.find(({ procedure }) => procedure === key);
+/** When each was rehearsed last, in words. */
+const rehearsed = computed(() => new Map(rehearsals.value.value?.rehearsals.map(({ procedure, day, correct, asked, older }) => [procedure, say('rehearsal.done', { day: say.shortDay(dayFromIso(day)), correct, asked, older: String(older) })])));
 const find = ref('');
 const shown = computed(() => {
   const wanted = find.value.trim().toLowerCase();
@@ -29,7 +30,7 @@ onMounted(() => Promise.all([reload(), rehearsals.reload()]));
     <div class="machines">
       <section v-for="machine in shown" :key="machine.key">
         <h2>{{ machine.name }}</h2>
-        <ul><li v-for="point in machine.points" :key="point.key"><RouterLink :to="`/procedures/${point.key}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink><small v-if="point.edition" class="dew strong">{{ say('procedures.own') }}</small><small v-if="rehearsed(point.key)" class="dew">{{ say('rehearsal.done', { day: say.shortDay(dayFromIso(rehearsed(point.key)!.day)), correct: rehearsed(point.key)!.correct, asked: rehearsed(point.key)!.asked, older: String(rehearsed(point.key)!.older) }) }}</small><span class="quiet small">{{ say(`level.${point.level}`) }}</span></li></ul>
+        <ul><li v-for="point in machine.points" :key="point.key"><RouterLink :to="`/procedures/${point.key}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink><small v-if="point.edition" class="dew strong">{{ say('procedures.own') }}</small><small v-if="rehearsed.has(point.key)" class="dew">{{ rehearsed.get(point.key) }}</small><span class="quiet small">{{ say(`level.${point.level}`) }}</span></li></ul>
       </section>
     </div>
   </div>

@@ -11,7 +11,8 @@ import { say } from '../language/say.ts';
 import Illustration from './Illustration.vue';
 
 const props = defineProps<{ id: string }>();
-const seed = ref(Math.floor(Math.random() * 0xffffffff));
+const newSeed = () => Math.floor(Math.random() * 0xffffffff);
+const seed = ref(newSeed());
 const { value: it, failure, reload } = useLoading(async () => {
   const [procedure, { questions }] = await Promise.all([
     get<ProcedureAnswer>(`/procedures/${props.id}`), get<RehearsalAnswer>(`/procedures/${props.id}/rehearsal?with=${encodeURIComponent(JSON.stringify({ seed: seed.value }))}`),
@@ -46,7 +47,7 @@ async function next(): Promise<void> {
   heading.value?.focus();
 }
 async function again(): Promise<void> {
-  seed.value = Math.floor(Math.random() * 0xffffffff);
+  seed.value = newSeed();
   key.value = newId();
   answers.value = [];
   result.value = null;

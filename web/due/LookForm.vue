@@ -4,16 +4,16 @@ import { onMounted, reactive, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { newLook, type LookAnswer, type LookDone } from '../../contract/signals.ts';
 import GradePicker from '../catalogue/GradePicker.vue';
-import { newId, Refusal } from '../door/door.ts';
+import { newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
-import { getKept } from '../outbox/kept.ts';
+import { readKept } from '../outbox/kept.ts';
 import { sendOrKeep } from '../outbox/outbox.ts';
 import PlainField from '../theme/PlainField.vue';
 
 const props = defineProps<{ number: string; home: string; homeName: string }>();
-const { value: look, failure, reload } = useLoading(async () => (await getKept<LookAnswer>(`/looks/${props.number}`)).answer);
+const { value: look, failure, reload } = useLoading(() => readKept<LookAnswer>(`/looks/${props.number}`));
 const id = newId();
 const entry = reactive<{ grade: string | null; day: string; note: string }>({ grade: null, day: '', note: '' });
 const earlier = ref(false);
@@ -23,7 +23,6 @@ const { errors, refusal, busy, submit } = useForm(newLook);
 async function send(): Promise<void> {
   await submit({ id, number: Number(props.number), grade: entry.grade, note: entry.note, day: earlier.value && entry.day ? entry.day : null }, async (form) => {
     const outcome = await sendOrKeep(id, { kind: 'form', path: '/looks', form }, id);
-    if (outcome.ended === 'refused') throw new Refusal(409, outcome.says);
     done.value = outcome.ended === 'kept' ? say('look.kept') : (outcome.answer as LookDone).says;
   });
 }

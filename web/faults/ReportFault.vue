@@ -4,7 +4,7 @@ import { computed, reactive, ref } from 'vue';
 import { reportFault, type ReportableMachine } from '../../contract/faults.ts';
 import { reportSignal } from '../../contract/signals.ts';
 import { reportDeficiency } from '../../contract/deficiencies.ts';
-import { newId, Refusal } from '../door/door.ts';
+import { newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import StepPhoto from '../jobs/StepPhoto.vue';
@@ -33,7 +33,6 @@ function setPhoto(at: number, photo: string | null): void {
 
 async function hand(path: string, form: object): Promise<void> {
   const outcome = await sendOrKeep(id, { kind: 'form', path, form }, id);
-  if (outcome.ended === 'refused') throw new Refusal(409, outcome.says);
   emit('sent', outcome.ended === 'kept');
 }
 async function send(): Promise<void> {

@@ -6,15 +6,15 @@ import type { CatalogueAnswer } from '../../contract/catalogue.ts';
 import type { PlaceAnswer, PropertySummary } from '../../contract/register.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
-import { getKept } from '../outbox/kept.ts';
+import { readKept } from '../outbox/kept.ts';
 import ReportFault from './ReportFault.vue';
 
 const router = useRouter();
-const homes = useLoading(async () => (await getKept<{ properties: PropertySummary[] }>('/homes')).answer);
-const catalogue = useLoading(async () => (await getKept<CatalogueAnswer>('/catalogue')).answer);
+const homes = useLoading(() => readKept<{ properties: PropertySummary[] }>('/homes'));
+const catalogue = useLoading(() => readKept<CatalogueAnswer>('/catalogue'));
 const kept = ref(false);
 const placeId = ref<string | null>(null);
-const place = useLoading(async () => (await getKept<PlaceAnswer>(`/places/${placeId.value}`)).answer);
+const place = useLoading(() => readKept<PlaceAnswer>(`/places/${placeId.value}`));
 const choices = computed(() => homes.value.value?.properties.flatMap((property) => property.places.map(({ id, name }) => ({ value: id, title: `${name}, ${property.name}` }))) ?? []);
 const machines = computed(() => place.value.value?.machines.map(({ id, name, type }) => ({
   id, name, ...(catalogue.value.value?.machines.find(({ key }) => key === type) ?? { symptoms: [], signals: [], deficiencies: [] }),

@@ -4,10 +4,11 @@ import { onBeforeUnmount, ref } from 'vue';
 import type { JobSummary } from '../../contract/jobs.ts';
 import StripGauge from '../due/StripGauge.vue';
 import { say } from '../language/say.ts';
+import { deviceZone } from '../language/zone.ts';
 import { waitOf } from './draft.ts';
 
 const props = defineProps<{ job: JobSummary; to: string; withPlace?: boolean }>();
-const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
+const ZONE = deviceZone();
 /** A wait was begun here and can be finished at another stop. */
 const end = waitOf(props.job.id);
 const now = ref(Date.now());

@@ -133,11 +133,10 @@ async function send(): Promise<void> {
   finished.finishedAt ??= Date.now();
   await run(async () => {
     const form = submissionOf(finished, job.value!, Date.now());
-    const outcome = await sendOrKeep(props.id, { kind: 'form', path: submissionPath(props.id), form, stamped: true }, finished.sendKey);
-    if (outcome.ended === 'refused') {
-      await read();
-      throw new Refusal(409, outcome.says);
-    }
+    const outcome = await sendOrKeep(props.id, { kind: 'form', path: submissionPath(props.id), form, stamped: true }, finished.sendKey).catch(async (error: unknown) => {
+      if (error instanceof Refusal && error.status === 409) await read();
+      throw error;
+    });
     if (outcome.ended === 'kept') {
       finished.queued = true;
       return;

@@ -2,7 +2,7 @@
 /** Stopping a job with a reason. It goes back to the office; nobody is blamed. */
 import { ref } from 'vue';
 import type { JobAnswer } from '../../contract/jobs.ts';
-import { get, Refusal } from '../door/door.ts';
+import { get } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import { sendOrKeep } from '../outbox/outbox.ts';
@@ -19,8 +19,7 @@ async function leave(): Promise<void> {
   const left = await run(async () => {
     // How far the job is, as the office has it; without a line, as it is here.
     const { revision } = await get<JobAnswer>(path).catch(() => props.job);
-    const outcome = await sendOrKeep(props.job.id, { kind: 'form', path: `${path}/moves`, form: { move: 'notAble', reason: props.reason, note: note.value, revision } });
-    if (outcome.ended === 'refused') throw new Refusal(409, outcome.says);
+    await sendOrKeep(props.job.id, { kind: 'form', path: `${path}/moves`, form: { move: 'notAble', reason: props.reason, note: note.value, revision } });
   });
   if (left) emit('left');
 }

@@ -5,6 +5,7 @@ import type { TodayAnswer } from '../../contract/jobs.ts';
 import { onTaken } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
+import { deviceZone } from '../language/zone.ts';
 import { getKept } from '../outbox/kept.ts';
 import { takeAlong } from '../outbox/takeAlong.ts';
 import JobCard from './JobCard.vue';
@@ -16,7 +17,7 @@ const { value: answer, failure, reload } = useLoading(async () => {
   if (kept.keptAt === null) void takeAlong(kept.answer.jobs, ['/homes', '/catalogue', ...new Set(kept.answer.jobs.map(({ placeId }) => `/places/${placeId}`))]);
   return kept.answer;
 });
-const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
+const ZONE = deviceZone();
 onMounted(reload);
 onBeforeUnmount(onTaken(reload));
 </script>

@@ -43,10 +43,12 @@ function emptyDraft(): Draft {
   return { step: -1, startedAt: null, finishedAt: null, sendKey: newId(), queued: false, note: '', tasks: {}, timers: {}, waited: [] };
 }
 
+/** What stands on the device of a job; nothing where none was begun. */
+const stored = (jobId: string): Partial<Draft> => JSON.parse(localStorage.getItem(keyOf(jobId)) ?? '{}') as Partial<Draft>;
+
 /** The draft of a job, as it was left; every change is kept at once. */
 export function useDraft(job: JobAnswer): Draft {
-  const kept = localStorage.getItem(keyOf(job.id));
-  const draft = reactive<Draft>(kept ? { ...emptyDraft(), ...JSON.parse(kept) as Draft } : emptyDraft());
+  const draft = reactive<Draft>({ ...emptyDraft(), ...stored(job.id) });
   const outstanding = job.tasks.filter(({ state }) => state === 'outstanding').map(({ id }) => id);
   for (const id of outstanding) draft.tasks[id] ??= emptyTask();
   for (const id of Object.keys(draft.tasks)) if (!outstanding.includes(id)) delete draft.tasks[id];
@@ -56,11 +58,11 @@ export function useDraft(job: JobAnswer): Draft {
 }
 
 /** Whether something of a job was begun on this device. */
-export const hasDraft = (jobId: string): boolean => (JSON.parse(localStorage.getItem(keyOf(jobId)) ?? '{}') as Partial<Draft>).startedAt != null;
+export const hasDraft = (jobId: string): boolean => stored(jobId).startedAt != null;
 
 /** When the last wait that runs in a job on this device is over, in milliseconds since 1970; null where none runs. */
 export function waitOf(jobId: string): number | null {
-  const { timers = {}, waited = [] } = JSON.parse(localStorage.getItem(keyOf(jobId)) ?? '{}') as Partial<Draft>;
+  const { timers = {}, waited = [] } = stored(jobId);
   const ends = Object.entries(timers).filter(([step]) => !waited.includes(step)).map(([, end]) => end);
   return ends.length > 0 ? Math.max(...ends) : null;
 }

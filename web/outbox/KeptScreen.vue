@@ -3,10 +3,11 @@
 import { onMounted, ref } from 'vue';
 import type { Parcel } from '../../core/outbox/deliver.ts';
 import { say } from '../language/say.ts';
+import { deviceZone } from '../language/zone.ts';
 import { deliverNow, discard, hindrance, look, tryAgain, waiting } from './outbox.ts';
 
 /** The device's own. */
-const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
+const ZONE = deviceZone();
 const sure = ref<number | null>(null);
 const busy = ref(false);
 

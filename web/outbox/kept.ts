@@ -24,6 +24,9 @@ export function getKept<T>(path: string): Promise<Kept<T>> {
   return (asked ?? readOrKept(path)) as Promise<Kept<T>>;
 }
 
+/** The same where it does not matter how old it is. */
+export const readKept = async <T>(path: string): Promise<T> => (await getKept<T>(path)).answer;
+
 async function readOrKept<T>(path: string): Promise<Kept<T>> {
   try {
     const answer = await get<T>(path);

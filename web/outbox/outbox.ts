@@ -14,8 +14,7 @@ export const hindrance = ref<Hindrance | null>(null);
 
 export type Outcome =
   | { readonly ended: 'taken'; readonly answer: object }
-  | { readonly ended: 'kept'; readonly why: Hindrance }
-  | { readonly ended: 'refused'; readonly says: string };
+  | { readonly ended: 'kept'; readonly why: Hindrance };
 
 /** How often what waits is tried again by itself. */
 const AGAIN_MS = 8_000;
@@ -120,20 +119,25 @@ async function run(): Promise<void> {
   await look();
 }
 
-/** Puts one thing into the queue. @throws DOMException where the device is full */
+/** Says in a sentence that a device has no room left; every other failure stays what it is. */
+function tellFull(error: unknown): never {
+  throw isFull(error) ? new Refusal(507, say('kept.full')) : error;
+}
+
+/** Puts one thing into the queue. @throws Refusal where the device is full */
 export async function enqueue(subject: string, content: Content, key = newId()): Promise<void> {
   // As it will be sent: a form that is still being looked at cannot be stored as it is.
   const asSent = JSON.parse(JSON.stringify(content)) as Content;
-  await (await device()).put('parcels', { key, personId: signedIn() ?? '', subject, content: asSent, at: Date.now(), refused: null });
+  await (await device()).put('parcels', { key, personId: signedIn() ?? '', subject, content: asSent, at: Date.now(), refused: null }).catch(tellFull);
   await look();
 }
 
-/** Puts one thing into the queue, sends what waits, and says what became of it. What is refused at once is given back. */
+/** Puts one thing into the queue, sends what waits, and says what became of it. @throws Refusal where it is refused at once, and taken out again, or the device is full */
 export async function sendOrKeep(subject: string, content: Content, key = newId()): Promise<Outcome> {
   const db = await device();
   for (const old of await queue.list()) if (old.key === key) await db.delete('parcels', old.order);
   answers.set(key, null);
-  await enqueue(subject, content, key).catch((error: unknown) => { throw isFull(error) ? new Refusal(507, say('kept.full')) : error; });
+  await enqueue(subject, content, key);
   await deliverNow();
   const answer = answers.get(key);
   answers.delete(key);
@@ -143,18 +147,14 @@ export async function sendOrKeep(subject: string, content: Content, key = newId(
   if (parcel.refused === null) return { ended: 'kept', why: hindrance.value ?? 'line' };
   await db.delete('parcels', parcel.order);
   await look();
-  return { ended: 'refused', says: parcel.refused };
+  throw new Refusal(409, parcel.refused);
 }
 
-/** Keeps a photo and sends it when it can. @returns its id; @throws Error with a sentence where the device is full */
+/** Keeps a photo and sends it when it can. @returns its id; @throws Refusal where the device is full */
 export async function keepPhoto(subject: string, photo: Blob, source: 'camera' | 'gallery' | 'unknown', capturedAt: number | null): Promise<string> {
   const id = newId();
-  try {
-    await (await device()).put('photos', { id, personId: signedIn() ?? '', subject, photo });
-    await enqueue(subject, { kind: 'photo', id, source, capturedAt }, id);
-  } catch (error) {
-    throw isFull(error) ? new Refusal(507, say('kept.full')) : error;
-  }
+  await (await device()).put('photos', { id, personId: signedIn() ?? '', subject, photo }).catch(tellFull);
+  await enqueue(subject, { kind: 'photo', id, source, capturedAt }, id);
   void deliverNow();
   return id;
 }

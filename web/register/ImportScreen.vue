@@ -8,6 +8,7 @@ import { decoded } from '../../core/register/decode.ts';
 import { get, newId, write } from '../door/door.ts';
 import { pickedFile, useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
+import { deviceZone } from '../language/zone.ts';
 import type { Ask, Told } from './tableWorker.ts';
 
 type Heads = Extract<Told, { told: 'heads' }>;
@@ -60,13 +61,14 @@ function pick(event: Event): void {
   if (!trouble.value) ask({ ask: 'heads', file: picked });
 }
 let known: KnownAnswer | null = null;
+/** An install without a property takes the zone of whoever fills it. */
+const zoneOf = ({ zone }: KnownAnswer) => (zone === 'UTC' ? deviceZone() : zone);
 async function look(): Promise<void> {
   done.value = null;
   progress.value = { share: 0, rows: 0 };
   await run(async () => { known = await get<KnownAnswer>('/register/known'); });
   if (!known) { progress.value = null; return; }
-  const zone = known.zone === 'UTC' ? Intl.DateTimeFormat().resolvedOptions().timeZone : known.zone;
-  ask({ ask: 'rows', file: file.value!, columns: [...columns.value], encoding: heads.value!.encoding, known: { ...known, zone } });
+  ask({ ask: 'rows', file: file.value!, columns: [...columns.value], encoding: heads.value!.encoding, known: { ...known, zone: zoneOf(known) } });
 }
 function stop(): void {
   worker?.terminate();
@@ -76,8 +78,7 @@ function stop(): void {
 async function send(): Promise<void> {
   await run(async () => {
     const { text } = decoded(new Uint8Array(await file.value!.arrayBuffer()));
-    const zone = known!.zone === 'UTC' ? Intl.DateTimeFormat().resolvedOptions().timeZone : known!.zone;
-    imported.value = await write<ImportAnswer>('POST', '/register/table', { csv: text, columns: columns.value, zone }, key);
+    imported.value = await write<ImportAnswer>('POST', '/register/table', { csv: text, columns: columns.value, zone: zoneOf(known!) }, key);
   });
 }
 function change(): void {

@@ -5,6 +5,7 @@ import { newProperty } from '../../contract/register.ts';
 import { newId, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
+import { deviceZone } from '../language/zone.ts';
 import type { Practice } from '../../core/due/practice.ts';
 import ZoneField from '../people/ZoneField.vue';
 import { namesBy, useTemplates } from './useTemplates.ts';
@@ -15,7 +16,7 @@ const { load, chosen, template, items } = useTemplates(null);
 const units = reactive({ count: 0, pattern: 'Flat #' });
 chosen.value = 'oneBed';
 const entry = reactive({
-  id: newId(), name: '', address: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  id: newId(), name: '', address: '', zone: deviceZone(),
   water: { source: 'public' as 'public' | 'well', hardnessMgL: null as number | null }, practice: null as Practice | null,
 });
 const { errors, refusal, busy, submit } = useForm(newProperty);

@@ -5,9 +5,9 @@ import type { HomeAnswer } from '../../contract/jobs.ts';
 import { useLoading } from '../door/load.ts';
 import ReportFault from '../faults/ReportFault.vue';
 import { say } from '../language/say.ts';
-import { getKept } from '../outbox/kept.ts';
+import { readKept } from '../outbox/kept.ts';
 
-const { value: home, failure, reload } = useLoading(async () => (await getKept<HomeAnswer>('/home')).answer);
+const { value: home, failure, reload } = useLoading(() => readKept<HomeAnswer>('/home'));
 const sent = ref<'sent' | 'kept' | null>(null);
 onMounted(reload);
 </script>
