@@ -22,7 +22,7 @@ By \`npm run bench:doing\`, ${new Date().toISOString().slice(0, 10)}, on ${cpus(
 Run with every test, since they are quick:
 
 - 200 rounds over a line that drops, doubles, delays and reorders: nothing lost, nothing twice, order kept (\`tests/server/line.test.ts\`, against the real server).
-- First useful screen of a tenant on a phone fourfold slower, 1.6 Mbit/s, 150 ms, with nothing kept from before: 2.5, 2.7 and 3.1 s in three goes on this machine, which was 4.1 s before the first screen's files came in one wave (\`tests/web/offline.test.ts\`; the best of three is held below 3 s). Two cores share browser and server; goes differ by half a second, and by more while other tests run beside them.
+- First useful screen of a tenant: [waiting-figures.md](waiting-figures.md).
 - Script and styles of the tenant's entry: 160 kB for the first screen, 208 kB for all of them, gzip (bar 220 kB). The worker then keeps the app on the device, after the first screen.
 `;
 writeFileSync(join(resolve(import.meta.dirname, '..'), 'docs/doing-figures.md'), report);

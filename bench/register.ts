@@ -115,5 +115,5 @@ Machine: ${cpus().length} × ${cpus()[0]!.model}, Node ${process.version}; ${ROW
 | Heap at its highest, of ${ROWS.toLocaleString('en')} rows and of five times as many, both over what stood before | ${heap[0]!.toFixed(0)} MB and ${heap[1]!.toFixed(0)} MB: what was said of each unit, no rows | flat: no rows are kept | |
 | Taking it in over HTTP: ${taken.machines.toLocaleString('en')} machines, ${taken.points.toLocaleString('en')} points with their lines, in one write | ${seconds.toFixed(1)} s | none | |
 
-The browser does the same beside the page, with progress and a way to stop; a test holds it under 15 seconds.
+The browser does the same beside the page, with progress and a way to stop; [waiting-figures.md](waiting-figures.md) has its seconds.
 `);

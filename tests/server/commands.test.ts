@@ -9,7 +9,6 @@ const ROOT = resolve(import.meta.dirname, '../..');
 const run = (script: string, ...args: string[]) => spawnSync('node', ['--import', 'tsx', `bin/${script}.ts`, ...args], { cwd: ROOT, encoding: 'utf8' });
 
 describe('The commands', function commands() {
-  this.timeout(60_000);
 
   it('back up a live data folder and restore it: the database and exactly the photos it names', async () => {
     const house = await openHouse();

@@ -32,7 +32,6 @@ async function live() {
 }
 
 describe('The demo', function demo() {
-  this.timeout(120_000);
   let first: Awaited<ReturnType<typeof live>>;
   before(async () => { first = await live(); });
 

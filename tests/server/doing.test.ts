@@ -3,7 +3,6 @@ import { v7 } from 'uuid';
 import { give, honestWork, openHouse, registerFlat, type Caller, type Flat, type House } from './house.ts';
 
 describe('Unplanned work, begun at the machine', function unplanned() {
-  this.timeout(60_000);
   let house: House;
   let flat: Flat;
   let number: number;
@@ -47,7 +46,6 @@ describe('Unplanned work, begun at the machine', function unplanned() {
 });
 
 describe('Readings in the doer’s units', function readings() {
-  this.timeout(60_000);
   let house: House;
   let fridge: Flat;
   before(async () => { house = await openHouse(); fridge = await registerFlat(house, 'refrigerator'); });
@@ -67,7 +65,6 @@ describe('Readings in the doer’s units', function readings() {
 });
 
 describe('A contractor', function contractor() {
-  this.timeout(60_000);
   let house: House;
   let flat: Flat;
   before(async () => { house = await openHouse(); flat = await registerFlat(house, 'airHandler'); });

@@ -5,7 +5,6 @@ import { killWhileSending } from './killing.ts';
 const KILLS = 6;
 
 describe('A server killed with SIGKILL in the middle of submissions', function killed() {
-  this.timeout(120_000);
   it('has every record and photo that it acknowledged, and a log that verifies', async () => {
     const { photos, records, faults, lost, broken } = await killWhileSending(KILLS);
     console.log(`      ${KILLS} kills: ${photos} photos, ${records} records, ${faults} faults acknowledged`);

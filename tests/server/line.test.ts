@@ -20,7 +20,6 @@ class Phone implements Queue {
 }
 
 describe('A line that drops, doubles, delays and reorders', function line() {
-  this.timeout(300_000);
   let house: House;
   let flat: Flat;
   const random = seeded(20_261_125);

@@ -31,7 +31,6 @@ function fileOf(property: string, homes: readonly Home[]): string {
 }
 
 describe('A register as a table', function table() {
-  this.timeout(120_000);
   it('goes out and comes in as the same, whatever people call their homes', async () => {
     const registers = fc.tuple(awkward, fc.array(home, { minLength: 1, maxLength: 4 })).filter(([, homes]) =>
       distinct(homes, ({ unit }) => normal(unit)) && homes.every(({ machines }) => distinct(machines, ({ type, label }) => `${type} ${normal(label)}`)));

@@ -37,7 +37,7 @@ export async function openStage(): Promise<Stage> {
       const context = await browser.newContext({ viewport, timezoneId: 'Europe/Dublin', locale: 'en-GB', reducedMotion: 'reduce', baseURL: running.url });
       contexts.push(context);
       const page = await context.newPage();
-      page.setDefaultTimeout(15_000);
+      page.setDefaultTimeout(60_000);
       return page;
     },
     async restart() {

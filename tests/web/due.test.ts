@@ -9,7 +9,6 @@ import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './b
 
 /** The due engine on its screens, over some weeks of the demo. */
 describe('A due engine that practitioners would trust, in a browser', function story() {
-  this.timeout(120_000);
   let stage: Stage;
   let manager: Page;
   let staff: Page;
@@ -21,7 +20,7 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await page.getByLabel('Email').fill(email);
     await page.getByLabel('Password').fill(password);
     await page.getByRole('button', { name: 'Sign in' }).click();
-    await page.getByRole('button', { name: 'Sign out' }).waitFor({ timeout: 30_000 });
+    await page.getByRole('button', { name: 'Sign out' }).waitFor();
   };
   before(async () => {
     stage = await openStage();

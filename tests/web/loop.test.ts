@@ -8,7 +8,6 @@ const PASSWORD = 'a long password';
 
 /** One story from an empty installation to a proven service, told in order. */
 describe('The whole loop in a browser', function story() {
-  this.timeout(90_000);
   this.bail(true);
   let stage: Stage;
   let manager: Page;

