@@ -47,7 +47,11 @@ export interface BoardAnswer {
     readonly marks: readonly number[];
   }[];
   /** `clockBehindDays`: whole days by which the server's clock is behind the newest entry of the log. */
-  readonly waiting: { readonly proofs: number; readonly faults: number; readonly clockBehindDays: number };
+  readonly waiting: {
+    readonly proofs: number; readonly faults: number; readonly handBacks: number; readonly clockBehindDays: number;
+    /** Called unsafe, the newest first. */
+    readonly alarms: readonly { readonly id: string; readonly says: string; readonly place: string; readonly placeId: string; readonly machine: string; readonly at: string; readonly acknowledgedBy: string | null }[];
+  };
 }
 
 export interface TermLine {

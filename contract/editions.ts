@@ -25,6 +25,8 @@ export type TakeOurs = InferType<typeof takeOurs>;
 export interface ProcedureStep {
   readonly key: string;
   readonly phase: Phase;
+  /** What the machine must be like, in words; empty where nothing is switched. */
+  readonly stateSays: string;
   readonly title: string;
   readonly body: string;
   readonly caution: string | null;

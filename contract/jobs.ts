@@ -2,10 +2,13 @@
 import { array, lazy, mixed, number, object, string, type InferType } from 'yup';
 import { FINDS } from '../core/catalogue/catalogue.ts';
 import type { IllustrationKey } from '../core/catalogue/illustrations.ts';
-import { AGENTS, type Need, type Phase } from '../core/catalogue/types.ts';
+import { SWITCHES } from '../core/catalogue/systems.ts';
+import { AGENTS, FINDINGS, type Need, type Phase, type State } from '../core/catalogue/types.ts';
 import { GRADES } from '../core/due/grades.ts';
+import type { Sitting } from '../core/jobs/sitting.ts';
 import type { JobState } from '../core/jobs/transitions.ts';
 import { count, id, ids, instant, isoDay, line, note } from './fields.ts';
+import type { AlarmAnswer, EmergencyNumbers } from './alarms.ts';
 import type { ReportableMachine } from './faults.ts';
 import type { HabitCard } from './habits.ts';
 import type { FaultSummary, MarkDates } from './register.ts';
@@ -22,11 +25,15 @@ export const begin = object({ id: id().required(), numbers: array().of(count(1_0
 export const giveContracted = object({ id: id().required(), pointIds: ids(12).required(), name: line().required() });
 /** Moves a person asks for by name; sending and judging have their own routes. */
 export const ASKED_MOVES = ['start', 'workDone', 'notAble', 'cancel'] as const;
-export const NOT_ABLE_REASONS = ['willNotMove', 'notSafe', 'partMissing', 'away', 'noTime', 'other'] as const;
+export const NOT_ABLE_REASONS = ['willNotMove', 'notSafe', 'partMissing', 'away', 'noSwitch', 'noTime', 'other'] as const;
+/** Why a task of a sitting was left while the others were done. */
+export const LEFT_REASONS = ['noSwitch', 'cannot'] as const;
 export const moveJob = object({
   move: mixed<(typeof ASKED_MOVES)[number]>().oneOf([...ASKED_MOVES]).required(),
   reason: mixed<(typeof NOT_ABLE_REASONS)[number]>().oneOf([...NOT_ABLE_REASONS]).nullable().default(null),
   note: note().default(''),
+  /** What stands otherwise than usual: keys of changes that were made and not taken back. */
+  still: array().of(line(60).required()).max(12).default([]),
   /** The revision of the job that the person was looking at. */
   revision: count(1_000_000).required(),
 });
@@ -41,8 +48,24 @@ const observed = {
   note: note().default(''),
 };
 
+/** How a machine may be found otherwise than usual. */
+export const BEGINNINGS = { power: ['off'], outdoor: ['off'], tap: ['shut'], gas: ['shut'], place: ['out'], water: ['holds'] } as const;
+
+const foundAs = lazy((value: unknown) => object(Object.fromEntries(
+  Object.keys((value as object | undefined) ?? {}).slice(0, SWITCHES.length).filter((key) => (SWITCHES as readonly string[]).includes(key)).map((key) => [key, string().oneOf(BEGINNINGS[key as keyof typeof BEGINNINGS]).required()]),
+)).noUnknown().default({}));
+/** The sitting as it was gone through on the device: the server replays it. */
+export const gonePlan = object({
+  keys: array().of(line(80).required()).max(160).required(),
+  found: array().of(string().oneOf(FINDINGS).required()).max(FINDINGS.length).default([]),
+  begin: foundAs,
+}).nullable().default(null);
+
 export const submission = object({
   startedAt: instant().required(), doneAt: instant().required(), deviceAt: instant().required(),
+  plan: gonePlan,
+  /** Tasks that could not be done in this sitting; they go back to the office, with the reason. */
+  left: array().of(object({ taskId: id().required(), reason: string().oneOf(LEFT_REASONS).required() })).max(12).default([]),
   records: array().of(object({
     id: id().required(), taskId: id().required(),
     photos: array().of(object({ slot: line(40).required(), photoId: id().required() })).max(8).default([]),
@@ -95,6 +118,9 @@ export interface JobStep {
   readonly illustration: { readonly key: IllustrationKey; readonly says: string } | null;
   /** Task ids that what is entered here belongs to. */
   readonly taskIds: readonly string[];
+  /** The state that the machine must be in now, in words: `unplugged, tap shut`. */
+  readonly stateSays: string;
+  readonly state: State;
   readonly taskName: string | null;
   readonly needs: readonly StepNeed[];
   readonly shutoffPhotoId: string | null;
@@ -102,6 +128,8 @@ export interface JobStep {
 
 export interface StepNeed {
   readonly need: Need;
+  /** Tasks that it is of; a step may serve others besides. */
+  readonly taskIds: readonly string[];
   readonly label: string;
   readonly help: string | null;
   /** Of a reading: its unit in the caller's system, how it is kept, and what passes, in words. */
@@ -121,7 +149,19 @@ export interface JobAnswer extends JobSummary {
   readonly machineNumber: number;
   readonly tasks: readonly { id: string; pointId: string; pointNumber: number; name: string; kind: string; procedure: string; state: string; sentBack: string | null; findings: readonly string[]; expected: string | null }[];
   readonly steps: readonly JobStep[];
+  /** Steps that only come when something is found, and all that may be switched. */
+  readonly others: readonly Omit<JobStep, 'stateSays' | 'state'>[];
+  /** What the device plans from, when something is found. */
+  readonly sitting: Sitting;
+  /** Words for `<variable>.<value>` of the state. */
+  readonly stateWords: Readonly<Record<string, string>>;
+  /** How it may be found otherwise than usual. */
+  readonly beginnings: readonly { readonly variable: string; readonly value: (typeof BEGINNINGS)[keyof typeof BEGINNINGS][number]; readonly says: string }[];
   readonly reportable: ReportableMachine;
+  /** Whom to call when it is not safe. */
+  readonly numbers: EmergencyNumbers;
+  /** Somebody has called its machine unsafe: nothing is done at it. */
+  readonly stopped: AlarmAnswer | null;
 }
 
 export interface TodayAnswer {

@@ -1,4 +1,6 @@
 /** Property, building, place, tenancy, machine, service point. */
+import type { AlarmAnswer, EmergencyNumbers } from './alarms.ts';
+import type { HandBackSummary } from './handBacks.ts';
 import { array, lazy, mixed, number, object, string, type InferType } from 'yup';
 import { COOKING, DETERGENTS } from '../core/due/drivers.ts';
 import { PRACTICES, type Practice } from '../core/due/practice.ts';
@@ -126,6 +128,7 @@ export type WaterFacts = NewProperty['water'];
 export const FORBIDDABLE_AGENTS = FORBIDDABLE;
 
 export interface PropertySummary {
+  readonly numbers: EmergencyNumbers;
   readonly id: string;
   readonly name: string;
   readonly address: string;
@@ -199,6 +202,8 @@ export interface FaultSummary {
   readonly openedBy: string;
   readonly correctBy: number;
   readonly stopUsing: boolean;
+  /** Called unsafe by somebody at the machine: its work stands still until it is closed. */
+  readonly alarm: boolean;
   readonly photoIds: readonly string[];
   readonly pointNumber: number | null;
   readonly closedAt: number | null;
@@ -217,6 +222,9 @@ export interface PlaceAnswer {
   readonly habits: readonly HabitSummary[];
   readonly budget: { readonly jobs: number; readonly minutes: number; readonly usedJobs: number; readonly usedMinutes: number } | null;
   readonly standing: Standing;
+  readonly alarms: readonly AlarmAnswer[];
+  /** What was handed back undone and nobody has seen to. */
+  readonly handBacks: readonly HandBackSummary[];
   readonly faults: readonly FaultSummary[];
   readonly signals: readonly SignalSummary[];
 }

@@ -29,6 +29,8 @@ const write = (method: 'POST' | 'PUT' | 'DELETE', path: string, roles: Route['ro
 export const MAX_PHOTO_MB = 15;
 
 export const ROUTES = {
+  'handBacks.read': read('/hand-backs', M),
+  'handBack.settle': write('POST', '/hand-backs/:id/settle', M, 1),
   'session.read': read('/session', 'anyone'),
   'session.open': write('POST', '/session', 'anyone', 4, 10),
   'session.close': write('DELETE', '/session', DOERS, 0),
@@ -125,6 +127,15 @@ export const ROUTES = {
   'deficiencies.report': write('POST', '/deficiencies', DOERS, 32, 30),
   'deficiencies.change': write('PUT', '/deficiencies/:id', M, 8),
   'deficiencies.close': write('POST', '/deficiencies/:id/close', MS, 16),
+  'alarms.list': read('/alarms', MS),
+  'alarm.raise': write('POST', '/alarms', DOERS, 8, 60),
+  'alarm.read': read('/alarms/:id', DOERS),
+  'alarm.acknowledge': write('POST', '/alarms/:id/acknowledge', MS, 1),
+  'alarm.answer': write('POST', '/alarms/answer', 'anyone', 4, 20),
+  'duty.read': read('/duty', M),
+  'duty.change': write('POST', '/duty', M, 8),
+  'duty.try': write('POST', '/duty/try', M, 1, 10),
+  'property.numbers': write('POST', '/properties/:id/numbers', M, 4),
   'faults.close': write('POST', '/faults/:id/close', MS),
 } as const satisfies Record<string, Route>;
 

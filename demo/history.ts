@@ -3,6 +3,7 @@
  * what the engine calls due, people do it in their own way, proofs are judged, faults happen. Every step
  * goes through the services that a person's click would reach.
  */
+import { askedOf } from '../server/jobs/jobSitting.ts';
 import { dayOfInstant, instantOfDay, isoFromDay, type Day } from '../core/calendar/day.ts';
 import type { Find } from '../core/catalogue/catalogue.ts';
 import type { Need, Procedure } from '../core/catalogue/types.ts';
@@ -224,7 +225,7 @@ async function doJob(world: World, db: Db, pending: Pending, day: Day, startedAt
   if (tasks.length === 0) return;
   if (day > world.today - RETENTION_DAYS) {
     const job = (await db.job.one({ id: jobId }))!;
-    const started = await moveJob(callAs(world, db, doer, startedAt), jobId, { move: 'start', reason: null, note: '', revision: job.revision }).catch(metOnBranch);
+    const started = await moveJob(callAs(world, db, doer, startedAt), jobId, { move: 'start', reason: null, note: '', still: [], revision: job.revision }).catch(metOnBranch);
     if (!started) {
       world.pending.push({ ...pending, doOn: day + 1 });
       return;
@@ -232,12 +233,14 @@ async function doJob(world: World, db: Db, pending: Pending, day: Day, startedAt
   }
   const cheat = points.some(({ habits }) => habits.resends) && day > world.today - 6 && points.some(({ lastPhoto }) => lastPhoto);
   const records: SubmittedRecord[] = [];
+  const machine = (await db.machine.one({ id: (await db.job.one({ id: jobId }))!.machineId }))!;
+  const asked = askedOf(machine, tasks.map((task) => ({ id: task.id, procedure: world.lived.find(({ id }) => id === task.pointId)!.procedure, turn: null })));
   for (const task of tasks) {
     // Two of a sitting may have been sent back; whoever comes first does both.
     const point = world.lived.find(({ id }) => id === task.pointId)!;
-    records.push(await recordOf(world, call, point, task.id, day, startedAt, cheat));
+    records.push(await recordOf(world, call, point, task.id, asked.get(task.id)!, day, startedAt, cheat));
   }
-  await sendJob(call, jobId, { startedAt, doneAt, deviceAt: doneAt, records });
+  await sendJob(call, jobId, { startedAt, doneAt, deviceAt: doneAt, plan: null, left: [], records });
   for (const { id: recordId } of records) {
     world.waiting.push({ recordId, judgeOn: day + 1 + Math.floor(world.random() * 3), cheat, pending });
   }
@@ -248,9 +251,8 @@ const FINDS_BY: Readonly<Record<string, readonly Find[]>> = {
   'washer.doorBoot': ['hair', 'lint', 'growth'], 'hood.greaseFilter': ['grease'], 'dryer.duct': ['lint'], 'airHandler.condensateDrain': ['growth'],
 };
 
-async function recordOf(world: World, call: Call, point: Lived, taskId: string, day: Day, startedAt: number, cheat: boolean): Promise<SubmittedRecord> {
+async function recordOf(world: World, call: Call, point: Lived, taskId: string, needs: readonly Need[], day: Day, startedAt: number, cheat: boolean): Promise<SubmittedRecord> {
   const { random, env } = world;
-  const needs = point.procedure.steps.flatMap((step) => step.needs);
   const grade = drawGrade(random, point.load);
   const shots = needs.filter(({ kind }) => kind === 'photo').map(({ key }) => {
     const before = ['out', 'open', 'before'].includes(key);

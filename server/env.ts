@@ -11,6 +11,8 @@ import type { Db } from './store/db.ts';
 import type { Store } from './store/store.ts';
 import type { Weather } from './due/weather.ts';
 import { standInWeather } from './due/weather.ts';
+import { waysOut, type WaysOut } from './notices/mail.ts';
+import type { TakenLetter } from './notices/standIn.ts';
 
 export interface Env {
   readonly store: Store;
@@ -23,7 +25,16 @@ export interface Env {
   readonly secret: () => string;
   readonly newId: () => string;
   readonly weather: Weather;
+  /** How the house reaches others. */
+  readonly waysOut: WaysOut;
+  /** Where people reach this server, for links in letters. */
+  readonly address: () => string;
+  /** What the mail stand-in took, newest first; absent where none runs. */
+  readonly letters?: () => readonly TakenLetter[];
 }
+
+/** What differs from install to install. */
+export type Outside = Partial<Pick<Env, 'waysOut' | 'address' | 'letters'>>;
 
 /** Who calls. */
 export interface Actor {
@@ -49,8 +60,9 @@ export interface Call {
   readonly origin?: string;
 }
 
-export function createEnv(store: Store, photos: string, clock: () => number = Date.now): Env {
+export function createEnv(store: Store, photos: string, clock: () => number = Date.now, outside: Outside = {}): Env {
   return {
+    waysOut, address: () => '', ...outside,
     store, clock, photos,
     say: speaker('en-GB', { ...coreText, ...fieldsText, ...serverText }),
     secret: () => randomBytes(24).toString('base64url'),

@@ -7,6 +7,8 @@ import { turnDay } from './due/daily.ts';
 import { createApp } from './http/app.ts';
 import { sweepReceipts } from './http/once.ts';
 import { bringUpToDate } from './register/upgrade.ts';
+import { callOnDuty } from './notices/calls.ts';
+import { openStandIn } from './notices/standIn.ts';
 import { sweepPhotos } from './proof/photos.ts';
 import { openStore } from './store/store.ts';
 
@@ -18,19 +20,27 @@ export interface ServeOptions {
   readonly clock?: () => number;
   readonly logger?: Logger;
   readonly rateFactor?: number;
+  /** Where people reach this server; else where it listens. */
+  readonly address?: string;
+  /** Port on which the mail stand-in takes letters; absent: none runs. */
+  readonly standInPort?: number;
 }
 
 export interface Running {
   readonly env: Env;
   readonly url: string;
+  readonly standInPort: number | null;
   close(): Promise<void>;
 }
 
 const SWEEP_EVERY_MS = 3_600_000;
+const CALL_EVERY_MS = 2_000;
 
-export async function serve({ data, port, host = '127.0.0.1', web, clock, logger = pino(), rateFactor = 1 }: ServeOptions): Promise<Running> {
+export async function serve({ data, port, host = '127.0.0.1', web, clock, logger = pino(), rateFactor = 1, address, standInPort }: ServeOptions): Promise<Running> {
   const store = await openStore(join(data, 'dewline.sqlite'));
-  const env = createEnv(store, join(data, 'photos'), clock);
+  let url = '';
+  const standIn = standInPort === undefined ? null : await openStandIn(standInPort).catch((error: unknown) => { logger.warn({ error }, 'the mail stand-in could not be opened'); return null; });
+  const env = createEnv(store, join(data, 'photos'), clock, { address: () => address ?? url, ...(standIn && { letters: standIn.letters }) });
   const redrawn = await bringUpToDate(env);
   if (redrawn > 0) logger.info({ redrawn }, 'lines of an older version were drawn anew');
   const app = createApp(env, { logger, rateFactor, web });
@@ -40,12 +50,20 @@ export async function serve({ data, port, host = '127.0.0.1', web, clock, logger
   const sweep = () => Promise.all([sweepPhotos(env), sweepReceipts(env), turnDay(env)]).catch((error: unknown) => logger.error({ error }, 'sweep failed'));
   const timer = setInterval(sweep, SWEEP_EVERY_MS);
   timer.unref();
+  let calling: Promise<unknown> = Promise.resolve();
+  const callTimer = setInterval(() => { calling = calling.then(() => callOnDuty(env)).catch((error: unknown) => logger.error({ error }, 'calling failed')); }, CALL_EVERY_MS);
+  callTimer.unref();
+  url = `http://${host}:${(server.address() as AddressInfo).port}`;
   void sweep();
   return {
     env,
-    url: `http://${host}:${(server.address() as AddressInfo).port}`,
+    url,
+    standInPort: standIn?.port ?? null,
     async close() {
       clearInterval(timer);
+      clearInterval(callTimer);
+      await calling;
+      await standIn?.close();
       await new Promise((resolve) => {
         server.close(resolve);
         server.closeAllConnections();

@@ -15,7 +15,7 @@ import * as washerDryer from './procedures/washerDryer.ts';
 import type { Choices, PointKind, Procedure } from './types.ts';
 
 /** Raised whenever a procedure or a machine type changes; every record names the one it was done by. */
-export const CATALOGUE_VERSION = 3;
+export const CATALOGUE_VERSION = 4;
 
 export const POINT_KINDS: readonly PointKind[] = ['filter', 'screen', 'seal', 'drain', 'coil', 'duct', 'fan', 'tub', 'sensor'];
 
@@ -75,6 +75,7 @@ export function methodsOf({ follows }: Procedure, choices: Choices): Record<stri
 /** Minutes that nobody stands beside: soaks, runs and drying. */
 export function waitMinutes(procedure: Procedure): number {
   return procedure.steps
+    .filter((step) => step.when === undefined)
     .flatMap(({ needs }) => needs)
     .reduce((sum, need) => (need.kind === 'timer' ? sum + need.minutes : sum), 0);
 }

@@ -1,10 +1,12 @@
 /**
  * A manager's own edition of a procedure, beside ours: other words, steps of their own, more minutes, a higher level,
  * another agent. What keeps people safe or proves the work stays: every step of ours that isolates, restores,
- * tests, cautions or asks for something is in every edition, in an order that can be right.
+ * tests, cautions or asks for something is in every edition, in an order that can be right. A step of one's own is done in
+ * the strictest state of its neighbours.
  */
 import { meetingOf } from './hazards.ts';
-import type { Agent, Level, Phase, Procedure, Step } from './types.ts';
+import { isSwitch } from '../jobs/state.ts';
+import type { Agent, Level, Phase, Procedure, State, Step } from './types.ts';
 
 export const PHASES: readonly Phase[] = ['isolate', 'open', 'look', 'clean', 'refit', 'restore', 'test'];
 const LEVELS: readonly Level[] = ['T', 'S', 'L'];
@@ -54,12 +56,53 @@ export function checkEdition(ours: Procedure, edition: Edition, cautioned: (step
     if (step.ours === null && step.title.trim() === '') problems.push({ key: 'untitled' });
     if (step.ours !== null && known.has(step.ours) && known.get(step.ours)!.phase !== step.phase) problems.push({ key: 'phase', step: step.ours });
   }
-  const phases = edition.steps.map(({ phase }) => PHASES.indexOf(phase));
-  if (phases.some((phase, i) => phase < (phases[i - 1] ?? 0))) problems.push({ key: 'order' });
+  if (!isInOrder(ours, edition.steps)) problems.push({ key: 'order' });
   if (LEVELS.indexOf(edition.level) < LEVELS.indexOf(ours.level)) problems.push({ key: 'levelLowered' });
   const meeting = meetingOf(edition.agents, edition.agents);
   if (meeting) problems.push({ key: 'agentsMeet', agents: meeting });
   return problems;
+}
+
+/** Steps of ours of different phases stand as ours do; one's own has the phase of a neighbour. */
+function isInOrder(ours: Procedure, steps: readonly EditionStep[]): boolean {
+  const place = new Map(ours.steps.map(({ text }, i) => [text, i]));
+  const own = steps.filter((step) => step.ours !== null && place.has(step.ours));
+  const turned = own.some((step, i) => own.slice(0, i).some((before) => before.phase !== step.phase && place.get(before.ours!)! > place.get(step.ours!)!));
+  const astray = steps.some((step, i) => step.ours === null && ![steps[i - 1], steps[i + 1]].some((beside) => beside?.phase === step.phase));
+  return !turned && !astray;
+}
+
+/**
+ * An edition as it was saved, on ours as it is now: what ours no longer has is left out (isolating and putting back
+ * come from the sitting's plan), what it gained stands at its place, and an order that ours can no longer have gives way.
+ */
+export function carriedOver(ours: Procedure, edition: Edition): Edition {
+  const known = new Set(ours.steps.map(({ text }) => text));
+  const phaseOf = new Map(ours.steps.map(({ text, phase }) => [text, phase]));
+  let steps = edition.steps.filter((step) => step.ours === null || known.has(step.ours)).map((step) => (step.ours === null ? step : { ...step, phase: phaseOf.get(step.ours)! }));
+  if (!isInOrder(ours, steps)) steps = inOurOrder(ours, steps);
+  for (const [i, step] of ours.steps.entries()) {
+    if (steps.some((it) => it.ours === step.text) || step.needs.length === 0) continue;
+    const next = ours.steps.slice(i + 1).find(({ text }) => steps.some((it) => it.ours === text));
+    steps = steps.toSpliced(next ? steps.findIndex((it) => it.ours === next.text) : steps.length, 0, { ours: step.text, phase: step.phase, title: '', body: '', caution: '' });
+  }
+  return { ...edition, steps: isInOrder(ours, steps) ? steps : inOurOrder(ours, steps) };
+}
+
+/** Ours in our order, each followed by what followed it, with its phase. */
+function inOurOrder(ours: Procedure, steps: readonly EditionStep[]): EditionStep[] {
+  const following = (index: number) => {
+    const rest = steps.slice(index + 1);
+    const end = rest.findIndex((step) => step.ours !== null);
+    return rest.slice(0, end === -1 ? undefined : end);
+  };
+  const first = steps.findIndex((step) => step.ours !== null);
+  const leading = first === -1 ? steps : steps.slice(0, first);
+  const rows = ours.steps.flatMap(({ text, phase }) => {
+    const at = steps.findIndex((step) => step.ours === text);
+    return at === -1 ? [] : [steps[at]!, ...following(at).map((step) => ({ ...step, phase }))];
+  });
+  return [...leading.map((step) => ({ ...step, phase: rows[0]?.phase ?? step.phase })), ...rows];
 }
 
 /** The key of the words of a step of one's own. */
@@ -69,12 +112,35 @@ export const ownStepKey = (procedure: string, index: number): string => `${proce
 export function withEdition(ours: Procedure, edition: Edition | null): Procedure {
   if (!edition) return ours;
   const byText = new Map(ours.steps.map((step) => [step.text, step]));
+  const beside = (i: number, by: -1 | 1): Step | undefined => {
+    for (let at = i + by; edition.steps[at]; at += by) {
+      const { ours: text } = edition.steps[at]!;
+      if (text !== null) return byText.get(text);
+    }
+    return undefined;
+  };
   const steps = edition.steps.flatMap((step, i): Step[] => {
-    const base = step.ours === null ? { text: ownStepKey(ours.key, i), phase: step.phase, needs: [] } : byText.get(step.ours);
+    const base = step.ours === null ? { text: ownStepKey(ours.key, i), phase: step.phase, needs: [], ...strictest(beside(i, -1), beside(i, 1)) } : byText.get(step.ours);
     if (!base) return [];
     return [{ ...base, needs: base.needs.map((need) => (need.kind === 'agent' && edition.agents.length > 0 ? { ...need, choices: edition.agents } : need)) }];
   });
   return { ...ours, minutes: edition.minutes, level: edition.level, steps };
+}
+
+/** From the loosest to the strictest. */
+const STRICTNESS: Readonly<Record<string, readonly string[]>> = { power: ['on', 'idle', 'off'], outdoor: ['on', 'off'], tap: ['open', 'shut'], gas: ['open', 'shut'], place: ['home', 'out'] };
+
+/** The strictest state of two neighbours: whatever either wants isolated is, and where both leave power, it is done outside. */
+function strictest(before: Step | undefined, then: Step | undefined): { wants: State; makes: State } {
+  const wants: Record<string, string> = {};
+  for (const beside of [before, then]) {
+    for (const [variable, value] of Object.entries(beside?.wants ?? {})) {
+      if (!isSwitch(variable)) continue;
+      const order = STRICTNESS[variable] ?? [];
+      if (wants[variable] === undefined || order.indexOf(value) > order.indexOf(wants[variable])) wants[variable] = value;
+    }
+  }
+  return { wants, makes: {} };
 }
 
 /** Ours, written as an edition to begin from. */

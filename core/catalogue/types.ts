@@ -23,6 +23,7 @@ export type Need =
   | { readonly kind: 'agent'; readonly key: 'agent'; readonly choices: readonly Agent[] }
   | { readonly kind: 'size'; readonly key: 'size' }
   | { readonly kind: 'timer'; readonly key: string; readonly minutes: number }
+  | { readonly kind: 'finding'; readonly key: Finding }
   | ReadingNeed;
 
 export interface ReadingNeed {
@@ -41,7 +42,45 @@ export type MethodKey = (typeof METHODS)[number];
 /** The option chosen for each question; those left out stand at their first option. */
 export type Choices = Readonly<Partial<Record<MethodKey, string>>>;
 
-export interface Step {
+/** What may be found on the way that changes what is needed; asked where it shows. Words at `finding.<key>`. */
+export const FINDINGS = ['crayon', 'crackedRack', 'noWire', 'standingWater'] as const;
+export type Finding = (typeof FINDINGS)[number];
+
+/** How the machine runs in a step; what is wet wets the inside. */
+export const RUNS = ['fan', 'cool', 'short', 'hot', 'pump', 'warm', 'grind'] as const;
+export type Run = (typeof RUNS)[number];
+
+/** The variable of a part that belongs to one point alone. */
+export const OWN = 'own';
+
+/** Where the hands are: outside; in the opening of a machine that stands still; at what may move, is hot or live. */
+export type Hands = 'outside' | 'opening' | 'inside';
+
+/**
+ * Values of the variables of a system: what is switched (`power`, `tap`, …; `systems.ts`) and what steps do themselves:
+ * a removable part (`part.<name>`, or `own`: in, out), heat, water, settling.
+ */
+export type State = Readonly<Record<string, string>>;
+
+/** What a step asks of the system's state; `sittings` are planned from it. */
+export interface StepState {
+  /** What the system must be like. What is left out may be either way. */
+  readonly wants?: State;
+  /** What it leaves otherwise than it found it. */
+  readonly makes?: State;
+  readonly run?: Run;
+  /** Parts that need not be back in while it runs. */
+  readonly but?: readonly string[];
+  readonly hands?: Hands;
+  /** One act, done once however many procedures of the sitting ask for it. */
+  readonly act?: string;
+  /** Only where this was found. */
+  readonly when?: Finding;
+  /** Where this was found, power may stay on. */
+  readonly poweredWhen?: Finding;
+}
+
+export interface Step extends StepState {
   /** Where its words are: `<text>.title`, `.body`, and, where present, `.caution` and `.button`. Also its identity. */
   readonly text: string;
   readonly phase: Phase;

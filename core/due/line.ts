@@ -4,6 +4,9 @@ import type { Day } from '../calendar/day.ts';
 export const POINT_STATES = ['noRecord', 'onHold', 'fresh', 'nearing', 'onLine', 'past', 'longPast'] as const;
 export type PointState = (typeof POINT_STATES)[number];
 
+/** The definition of *past* and *on time* by which proofs are judged now; earlier ones stay as they were judged. */
+export const ON_TIME_DEFINITION = 2;
+
 export const NEARING_SHARE = 0.7;
 export const WINDOW_OPENS = 0.8;
 export const WINDOW_CLOSES = 1.1;

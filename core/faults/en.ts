@@ -1,5 +1,6 @@
 /** English text of faults: a tenant's words. */
 export const faultsText = {
+  'symptom.alarm.burning': 'Not safe: burning, or something scorched', 'symptom.alarm.gas': 'Not safe: smell of gas', 'symptom.alarm.shock': 'Not safe: a shock, or bare wires', 'symptom.alarm.water': 'Not safe: water where it should not be', 'symptom.alarm.other': 'Not safe',
   'symptom.dryer.burning': 'Burning smell, or the dryer is very hot',
   'symptom.dryer.damp': 'Clothes still damp after a normal load',
   'symptom.dryer.noStart': 'The dryer will not start',

@@ -26,7 +26,7 @@ export const screensOf = (steps: number): number => 1 + steps + (steps > SHORT_S
 export function inputsOf(steps: readonly (readonly Need[])[]): number {
   return steps.reduce((sum, needs) => {
     const { ticks, fields } = asksOf(needs.map((need) => ({ need })));
-    const entered = fields.filter(({ need }) => !['photo', 'timer', 'finds'].includes(need.kind) && !('optional' in need && need.optional));
+    const entered = fields.filter(({ need }) => !['photo', 'timer', 'finds', 'finding'].includes(need.kind) && !('optional' in need && need.optional));
     return sum + Math.min(1, ticks.length) + entered.length;
   }, 0);
 }

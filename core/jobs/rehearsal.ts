@@ -1,5 +1,4 @@
 /** The questions of a rehearsal: what a supervisor would ask beside the machine. Drawn by a seed, so that answers can be checked again. */
-import { PHASES } from '../catalogue/edition.ts';
 import type { Phase } from '../catalogue/types.ts';
 import { GRADES, type Grade } from '../due/grades.ts';
 import { seeded, type Random } from '../statistics/random.ts';
@@ -37,7 +36,7 @@ export function questionsOf({ steps, stops, otherStops }: Rehearsed, seed: numbe
   }
   const isolate = steps.findIndex(({ phase }) => phase === 'isolate');
   const opening = steps.findIndex(({ phase }) => phase === 'open');
-  const later = steps.filter(({ phase }) => PHASES.indexOf(phase) > PHASES.indexOf('open'));
+  const later = steps.slice(opening + 1).filter(({ phase }) => phase !== 'isolate');
   if (isolate !== -1 && opening > isolate && later.length >= OPTIONS - 1) {
     questions.push(ask(random, 'beforeOpening', 0, steps[isolate]!.key, some(random, later.map(({ key }) => key), OPTIONS - 1)));
   }
@@ -49,11 +48,11 @@ export function questionsOf({ steps, stops, otherStops }: Rehearsed, seed: numbe
     const near = GRADES.filter((it) => it !== grade).sort((a, b) => Math.abs(GRADES.indexOf(a) - at) - Math.abs(GRADES.indexOf(b) - at)).slice(0, OPTIONS - 1);
     questions.push({ ...ask(random, 'picture', look + 1, grade, near), grade });
   }
-  // Of steps of different phases there is only one right order.
+  // Of steps of different phases there is one right order: that of the plan.
   const phases = [...new Set(steps.map(({ phase }) => phase))].filter((phase) => phase !== 'isolate');
   if (phases.length >= OPTIONS) {
-    const chosen = some(random, phases, OPTIONS).sort((a, b) => PHASES.indexOf(a) - PHASES.indexOf(b));
-    const keys = chosen.map((phase) => pick(random, steps.filter((step) => step.phase === phase)).key);
+    const place = (key: string) => steps.findIndex((step) => step.key === key);
+    const keys = some(random, phases, OPTIONS).map((phase) => pick(random, steps.filter((step) => step.phase === phase)).key).sort((a, b) => place(a) - place(b));
     questions.push(ask(random, 'first', steps.length, keys[0]!, keys.slice(1)));
   }
   return questions;

@@ -2,6 +2,7 @@
 import { calendarText } from '../calendar/en.ts';
 import { airText, moreAirHandlerText } from '../catalogue/en/air.ts';
 import { airHandlerText } from '../catalogue/en/airHandler.ts';
+import { changesText } from '../catalogue/en/changes.ts';
 import { dishwasherText } from '../catalogue/en/dishwasher.ts';
 import { dryerText } from '../catalogue/en/dryer.ts';
 import { habitText } from '../catalogue/en/habits.ts';
@@ -21,6 +22,6 @@ import { proofText } from '../proof/en.ts';
 import { vocabulary } from './vocabulary.ts';
 
 export const coreText = {
-  ...vocabulary, ...calendarText, ...catalogueWords, ...airHandlerText, ...dryerText, ...dishwasherText, ...washerText, ...refrigeratorText, ...hoodText, ...airText, ...moreAirHandlerText, ...moreLaundryText, ...moreKitchenText, ...methodText, ...habitText,
+  ...vocabulary, ...calendarText, ...catalogueWords, ...airHandlerText, ...dryerText, ...dishwasherText, ...washerText, ...refrigeratorText, ...hoodText, ...airText, ...moreAirHandlerText, ...moreLaundryText, ...moreKitchenText, ...methodText, ...habitText, ...changesText,
   ...registerText, ...measureText, ...dueText, ...jobsText, ...proofText, ...faultsText,
 };

@@ -13,7 +13,7 @@ import type { Observation } from './record.ts';
 export type Weight = 'fail' | 'look' | 'fine';
 
 export const CHECKS = [
-  'missing', 'readingFails', 'readingImplausible', 'tooFast', 'timeFits', 'samePicture', 'capturedOutside',
+  'missing', 'planBroken', 'readingFails', 'readingImplausible', 'tooFast', 'timeFits', 'samePicture', 'capturedOutside',
   'tooDark', 'blurred', 'wrongSize', 'sizeFits', 'forbiddenAgent', 'agentsMet', 'alwaysClean', 'confirmed',
 ] as const;
 export type Check = (typeof CHECKS)[number];
@@ -41,6 +41,10 @@ export interface CheckedPhoto {
 
 export interface Proof {
   readonly procedure: Procedure;
+  /** What was asked of this task: by its steps in the sitting, and the confirmation of each change that was for it. */
+  readonly asked: readonly Need[];
+  /** Steps of the sitting that cannot have been done as the device says. */
+  readonly planWrong?: readonly string[];
   readonly observation: Observation;
   readonly photos: readonly CheckedPhoto[];
   readonly startedAt: number | null;
@@ -63,19 +67,24 @@ const CLOCK_SLACK_MS = 10 * 60_000;
 
 /** All findings of a proof, contradictions first. */
 export function checkProof(proof: Proof): CheckFinding[] {
-  const found = [missing, readings, pace, pictures, captureTimes, size, agents, sameGradeAlways, confirmations]
+  const found = [missing, sitting, readings, pace, pictures, captureTimes, size, agents, sameGradeAlways, confirmations]
     .flatMap((check) => check(proof));
   const order: Weight[] = ['fail', 'look', 'fine'];
   return found.sort((a, b) => order.indexOf(a.weight) - order.indexOf(b.weight));
 }
 
-const needsOf = ({ procedure }: Proof): Need[] => procedure.steps.flatMap(({ needs }) => needs);
+const needsOf = ({ asked }: Proof): readonly Need[] => asked;
 
 function missing(proof: Proof): CheckFinding[] {
   return needsOf(proof).flatMap((need): CheckFinding[] => {
     if (isAnswered(need, proof)) return [];
     return [{ check: 'missing', weight: 'fail', values: { what: need.kind, key: need.key } }];
   });
+}
+
+/** An order of steps in which the machine cannot have been as the work wants it. */
+function sitting({ planWrong = [] }: Proof): CheckFinding[] {
+  return planWrong.length > 0 ? [{ check: 'planBroken', weight: 'fail', values: { steps: planWrong.length } }] : [];
 }
 
 function isAnswered(need: Need, { observation, photos }: Proof): boolean {
@@ -86,7 +95,7 @@ function isAnswered(need: Need, { observation, photos }: Proof): boolean {
     case 'confirm': return observation.confirmed.includes(need.key);
     case 'agent': return observation.agent !== null;
     case 'size': return observation.size !== null;
-    case 'timer': case 'finds': return true;
+    case 'timer': case 'finds': case 'finding': return true;
   }
 }
 

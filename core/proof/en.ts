@@ -2,6 +2,8 @@
 export const proofText = {
   'finding.missing.reviewer': 'Missing: {item}.',
   'finding.missing.assignee': 'Still missing: {item}.',
+  'finding.planBroken.reviewer': '{steps, plural, one {One step} other {# steps}} of this sitting cannot have been done in the order and state that was sent.',
+  'finding.planBroken.assignee': 'The order in which we got the steps cannot be right. Tell us what you did.',
   'finding.readingFails.reviewer': '{name}: {value, number} {unit} does not pass.',
   'finding.readingFails.assignee': '{name} was {value, number} {unit}. {fails}',
   'finding.readingImplausible.reviewer': '{name}: {value, number} {unit} is hardly possible.',

@@ -5,14 +5,17 @@
  */
 import canonicalize from 'canonicalize';
 import type { Find } from '../catalogue/catalogue.ts';
-import type { Agent } from '../catalogue/types.ts';
+import type { Agent, Finding } from '../catalogue/types.ts';
 import type { Grade } from '../due/grades.ts';
 
-/** 2 says by which methods it was done, 3 by whose edition of the procedure; earlier records stay as they are. */
-export const RECORD_SCHEMA = 3;
+/**
+ * 2 says by which methods it was done, 3 by whose edition of the procedure, 4 in which order and state, with every agent,
+ * the condition after and what was replaced; earlier records stay as they are.
+ */
+export const RECORD_SCHEMA = 4;
 
-/** How well a service is attested. Four levels that are never added up. */
-export const EVIDENCE_LEVELS = ['attested', 'selfCertified', 'proven', 'spotChecked'] as const;
+/** How well a service is attested, never added up: said, said by who judged it, accepted by rule, by another person, looked at. */
+export const EVIDENCE_LEVELS = ['attested', 'selfCertified', 'checked', 'proven', 'spotChecked'] as const;
 export type EvidenceLevel = (typeof EVIDENCE_LEVELS)[number];
 
 /** What a person found and did at one point. */
@@ -26,8 +29,22 @@ export interface Observation {
   readonly size: string | null;
 }
 
+/** A step of a plan in a record: its key, and the state it was done in. */
+export interface PlannedLine {
+  readonly step: string;
+  readonly state: Readonly<Record<string, string>>;
+}
+
+/** What was put in place of the old one. */
+export interface Replaced {
+  readonly size: string | null;
+  readonly lot: string | null;
+  /** In the currency of the prices. */
+  readonly cost: number | null;
+}
+
 export interface ServiceRecord extends Observation {
-  readonly schema: 1 | 2 | typeof RECORD_SCHEMA;
+  readonly schema: 1 | 2 | 3 | typeof RECORD_SCHEMA;
   readonly catalogue: number;
   readonly kind: 'service';
   readonly id: string;
@@ -38,6 +55,14 @@ export interface ServiceRecord extends Observation {
   readonly procedureVersion: number;
   /** Options of the methods that it followed; absent in schema 1. */
   readonly methods?: Readonly<Record<string, string>>;
+  /** The steps of the sitting as they were shown, each with the state it was done in; null where it was logged afterwards. Absent before schema 4, like what follows. */
+  readonly plan?: readonly PlannedLine[] | null;
+  /** What was found on the way, and how the system was found where it was not as usual. */
+  readonly found?: readonly Finding[];
+  readonly begin?: Readonly<Record<string, string>>;
+  readonly agents?: readonly Agent[];
+  readonly after?: Grade | null;
+  readonly replaced?: Replaced | null;
   /** Number of the manager's own edition; null is ours, absent before schema 3. */
   readonly edition?: number | null;
   /** Instants in ms; the day in the property's zone. */

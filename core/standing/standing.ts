@@ -57,6 +57,7 @@ export function standingOf(points: readonly StandingPoint[], services: readonly 
     evidence: {
       attested: level('attested'),
       selfCertified: level('selfCertified'),
+      checked: level('checked'),
       proven: level('proven'),
       spotChecked: level('spotChecked'),
     },

@@ -1,9 +1,11 @@
 /** Procedures in words, and a manager's own editions of them. */
-import { changesBetween, checkEdition, editionOf, mustStay, ownStepKey, withEdition, type Edition, type EditionChange } from '../../core/catalogue/edition.ts';
+import { carriedOver, changesBetween, checkEdition, editionOf, mustStay, ownStepKey, withEdition, type Edition, type EditionChange } from '../../core/catalogue/edition.ts';
 import { procedureOf, procedures, waitMinutes } from '../../core/catalogue/catalogue.ts';
 import { illustrationOf } from '../../core/catalogue/illustrated.ts';
 import { machineTypes } from '../../core/catalogue/machines.ts';
 import type { Need, Procedure, Step } from '../../core/catalogue/types.ts';
+import { stepsOfAct } from '../../core/jobs/gone.ts';
+import { planSitting } from '../../core/jobs/plan.ts';
 import { materialWords, stepAmounts } from '../../core/jobs/amounts.ts';
 import type { Speaker } from '../../core/language/message.ts';
 import { inForce, factsOf } from '../store/facts.ts';
@@ -11,7 +13,8 @@ import type { EditionSummary, ProcedureAnswer, ProcedureStep, SaveEdition, TakeO
 import { namesOf } from '../due/find.ts';
 import type { Call } from '../env.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { needLabel } from '../jobs/describe.ts';
+import { sittingOn, stateLines } from '../jobs/jobSitting.ts';
+import { describeChange, needLabel } from '../jobs/steps.ts';
 import { firstZone } from '../register/table.ts';
 import type { Row } from '../store/tables.ts';
 
@@ -32,7 +35,7 @@ export async function readProcedure(call: Call, key: string): Promise<ProcedureA
   const ours = await oursOf(call, key);
   const rows = await editionsOf(call, key);
   const last = rows.at(-1);
-  const own = last?.content ? JSON.parse(last.content) as Edition : null;
+  const own = last?.content ? carriedOver(ours, JSON.parse(last.content) as Edition) : null;
   const now = withEdition(ours, own);
   const names = await namesOf(db, rows.map(({ createdBy }) => createdBy));
   const units = call.units ?? 'metric';
@@ -48,14 +51,29 @@ export async function readProcedure(call: Call, key: string): Promise<ProcedureA
     stops: [...own?.cautions ?? [], ...ours.stops.map((stop) => say(`stop.${stop}`))],
     kit: [...ours.kit.map((item) => say(`kit.${item}`)), ...ours.materials.map((material) => materialWords(say, material, {}, units)), ...own?.kit ?? []],
     agents: [...new Set(now.steps.flatMap(({ needs }) => needs.flatMap((need) => (need.kind === 'agent' ? need.choices : []))))],
-    steps: now.steps.map((step) => stepWords(call, step, ours, own)), ourSteps: ours.steps.map((step) => stepWords(call, step, ours, null)),
+    steps: flowWords(call, now, ours, own), ourSteps: flowWords(call, ours, ours, null),
     version: ours.version, number: own ? last!.number : 0, content: own ?? editionOf(ours),
     editions: [{ number: 0, at: null, by: null, note: '', changes: [], inForce: own === null, ours: true }, ...summaries.map((it) => ({ ...it, inForce: it.inForce && own !== null }))],
     improved: own !== null && last!.ours < ours.version,
   };
 }
 
-function stepWords({ env: { say }, units }: Call, step: Step, ours: Procedure, own: Edition | null): ProcedureStep {
+/** The procedure as it is gone through by itself, with what is isolated for it and put back. */
+function flowWords(call: Call, now: Procedure, ours: Procedure, own: Edition | null): ProcedureStep[] {
+  const { env: { say } } = call;
+  const type = [...machineTypes.values()].find(({ points }) => points.includes(now.key))!;
+  const task = { id: '', steps: now.steps, minutes: now.minutes };
+  const sitting = sittingOn({ type: type.key, fuel: type.fuels[0]! }, [task]);
+  const { steps } = planSitting(sitting, { found: now.steps.flatMap(({ when }) => when ?? []) });
+  const lines = stateLines(say, sitting, steps);
+  return steps.map((planned, i) => {
+    if (!planned.change) return { ...stepWords(call, stepsOfAct([task], planned)[0]!.step, ours, own), stateSays: lines[i]! };
+    const { title, body, caution, phase, needs } = describeChange(say, planned.change, null);
+    return { key: planned.key, phase, title, body, caution, asks: needs.map(({ label }) => label), waitMinutes: 0, illustration: null, stays: true, own: false, stateSays: lines[i]! };
+  });
+}
+
+function stepWords({ env: { say }, units }: Call, step: Step, ours: Procedure, own: Edition | null): Omit<ProcedureStep, 'stateSays'> {
   const amounts = stepAmounts(say, ours, {}, units ?? 'metric');
   const words = own?.steps.find((it, i) => (it.ours ?? ownStepKey(ours.key, i)) === step.text);
   const said = (part: string) => (say.has(`${step.text}.${part}`) ? say(`${step.text}.${part}`, amounts) : '');

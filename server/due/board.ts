@@ -7,6 +7,7 @@ import { riskWeight } from '../../core/catalogue/types.ts';
 import { hardnessClass } from '../../core/quantities/hardness.ts';
 import type { BoardType } from '../../contract/due.ts';
 import type { Env } from '../env.ts';
+import { openAlarms } from '../faults/alarms.ts';
 import { readBoardRows, readWaiting } from '../sql/board.ts';
 import { factsOf, inForce } from '../store/facts.ts';
 
@@ -36,7 +37,7 @@ interface Head {
 }
 
 const HEAD_TABLES = ['property', 'place', 'fact'] as const;
-const BOARD_TABLES = [...HEAD_TABLES, 'mark', 'proof', 'fault', 'signal'] as const;
+const BOARD_TABLES = [...HEAD_TABLES, 'mark', 'proof', 'fault', 'signal', 'alarm', 'handBack'] as const;
 
 /** A reader of boards that remembers one per organisation, until its tables are written or a day begins. */
 export function boardReader(env: Env) {
@@ -57,14 +58,16 @@ export function boardReader(env: Env) {
 const daysIn = ({ clock }: Env, zones: readonly string[]) => zones.map((zone) => dayOfInstant(clock(), zone)).join();
 
 /** The board's JSON (`BoardAnswer`). The marks come out of the database as text and go in as they are. */
-async function composeBoard({ store: { db }, clock }: Env, organisationId: string, head: Head): Promise<string> {
+async function composeBoard(env: Env, organisationId: string, head: Head): Promise<string> {
+  const { store: { db }, clock } = env;
   const [rows, waiting] = await Promise.all([readBoardRows(db, organisationId), readWaiting(db, organisationId)]);
   const rowTexts = rows.map(({ id, name, property_id, marks }) =>
     `{"id":"${id}","name":${JSON.stringify(name)},"property":${head.index.get(property_id)},"marks":[${marks ?? ''}]}`);
-  const { proofs, faults, latest } = waiting;
+  const { proofs, faults, handBacks, latest } = waiting;
+  const alarms = (await openAlarms({ db, env }, organisationId)).map(({ id, says, place, placeId, machine, at, zone, acknowledgedBy }) => ({ id, says, place, placeId, machine, at: env.say.time(at, zone), acknowledgedBy }));
   // A clock that was moved back makes every date here wrong: the newest entry lies in its future.
   const clockBehindDays = latest === null ? 0 : Math.max(0, Math.floor((latest - clock()) / MS_PER_DAY));
-  return `${head.text},"waiting":${JSON.stringify({ proofs, faults, clockBehindDays })},"rows":[${rowTexts.join()}]}`;
+  return `${head.text},"waiting":${JSON.stringify({ proofs, faults, handBacks, alarms, clockBehindDays })},"rows":[${rowTexts.join()}]}`;
 }
 
 async function headOf(env: Env, organisationId: string, known: Head | undefined): Promise<Head> {

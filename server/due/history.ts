@@ -1,6 +1,6 @@
 /** What a point's line is computed from: its register, its facts as they were, what was found, its signals. Read for many points at once. */
 import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
-import { withEdition } from '../../core/catalogue/edition.ts';
+import { carriedOver, withEdition } from '../../core/catalogue/edition.ts';
 import { methodsOf, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { withoutAgents } from '../../core/catalogue/methods.ts';
 import type { Agent, Choices, Procedure } from '../../core/catalogue/types.ts';
@@ -138,8 +138,9 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
   const specification = facts.of(id, 'specification').at(-1)?.value;
   const forbidden = specification?.forbiddenAgents ?? [];
   const choices = withoutAgents(supposed.choices ?? choicesOf(facts, scopes, today), forbidden);
-  const edition = read.editions.get(`${organisationId} ${key}`) ?? null;
+  const saved = read.editions.get(`${organisationId} ${key}`) ?? null;
   const ours = procedureOf(key, choices);
+  const edition = saved && { ...saved, content: carriedOver(ours, saved.content) };
   const procedure = edition ? withEdition(ours, edition.content) : ours;
   const place = remembered(read.places, placeId, () => placeHistory(facts, placeId, propertyId, read.tenancies.get(placeId) ?? [], assumed));
   const stretches = remembered(read.stretches, `${placeId} ${procedure.drivers.join()}`, () => stretchesOf(procedure, place, assumed));

@@ -1,5 +1,6 @@
 /** Saying that something is wrong, and closing it. An open fault makes its point due. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
+import { isAlarmSymptom } from '../../core/faults/alarms.ts';
 import { correctBy, symptomOf, symptomsOf, type Severity } from '../../core/faults/symptoms.ts';
 import type { CloseFault, ReportFault } from '../../contract/faults.ts';
 import type { FaultSummary } from '../../contract/register.ts';
@@ -8,6 +9,7 @@ import { recompute } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
 import { claimPhoto } from '../proof/photos.ts';
+import { liftAlarms } from './alarms.ts';
 import { machineName } from '../register/names.ts';
 import { visibleMachine } from '../register/visible.ts';
 import { zoneOfPlace } from '../register/zone.ts';
@@ -36,6 +38,7 @@ export async function closeFault(call: Call, id: string, form: CloseFault): Prom
   if (!fault) throw notFound();
   if (fault.closedAt !== null) throw new Problem(409, 'faultClosed', { found: fault.found ?? '' });
   await db.fault.update({ id }, { closedAt: now, closedBy: actor.personId, found: form.found });
+  await liftAlarms(call, id);
   if (fault.pointId) await recompute(db, [fault.pointId], now);
   return {};
 }
@@ -65,7 +68,7 @@ async function describeFaults({ db, env: { say }, actor: { organisationId } }: C
     machine: machineName(say, machines.find(({ id }) => id === fault.machineId)!),
     symptom: fault.symptom, says: say(`symptom.${fault.symptom}`), severity: fault.severity as Severity, note: fault.note,
     openedAt: fault.openedAt, openedBy: names.get(fault.openedBy) ?? say('story.someone'), correctBy: fault.correctBy,
-    stopUsing: symptomOf(fault.symptom).stopUsing,
+    stopUsing: isAlarmSymptom(fault.symptom) || symptomOf(fault.symptom).stopUsing, alarm: isAlarmSymptom(fault.symptom),
     photoIds: uses.filter(({ subjectId }) => subjectId === fault.id).map(({ photoId }) => photoId),
     pointNumber: points.find(({ id }) => id === fault.pointId)?.number ?? null,
     closedAt: fault.closedAt, found: fault.found,

@@ -16,6 +16,9 @@ import { photoFields } from '../../contract/proof.ts';
 import { MAX_PHOTO_MB, ROUTES, type Route, type RouteName } from '../../contract/routes.ts';
 import { check } from '../../contract/validate.ts';
 import { SIGNATURE_HEADER } from '../../contract/signals.ts';
+import { acknowledgeAlarm } from '../../contract/alarms.ts';
+import { acknowledgeByLink } from '../faults/alarms.ts';
+import { tryMail } from '../notices/duty.ts';
 import { boardReader } from '../due/board.ts';
 import { readCalendar } from '../due/calendar.ts';
 import { UNIT_SYSTEMS, type UnitSystem } from '../../core/quantities/units.ts';
@@ -197,6 +200,13 @@ function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>) {
       const { token } = formOf(exchangeLink, request.body) as { token: string };
       return store.write((db) => people.exchangeLink(env, db, token, env.clock()));
     }),
+    'alarm.answer': async (request: Request, response: Response) => {
+      const { token } = formOf(acknowledgeAlarm, request.body) as { token: string };
+      response.json(await store.write((db) => acknowledgeByLink(env, db, token, env.clock())));
+    },
+    'duty.try': async (_request: Request, response: Response, actor: Actor | null) => {
+      response.json(await tryMail({ env, db: store.db, actor: actor!, now: env.clock() }));
+    },
     'board.read': async (request: Request, response: Response, actor: Actor | null) => {
       const board = await readBoard(actor!.organisationId);
       const packed = /\bgzip\b/.test(request.get('accept-encoding') ?? '');

@@ -1,5 +1,6 @@
 /** Which service answers which route. Nothing else happens here. */
 import type { AnySchema } from 'yup';
+import * as alarmForms from '../../contract/alarms.ts';
 import * as bulkForms from '../../contract/bulk.ts';
 import * as editionForms from '../../contract/editions.ts';
 import * as deficiencyForms from '../../contract/deficiencies.ts';
@@ -27,7 +28,9 @@ import * as signals from '../due/signals.ts';
 import { readWorking, supposeWorking } from '../due/working.ts';
 import type { Call } from '../env.ts';
 import * as deficiencies from '../faults/deficiencies.ts';
+import * as alarms from '../faults/alarms.ts';
 import { closeFault, listFaults, reportFault } from '../faults/faults.ts';
+import { openHandBacks, settleHandBack } from '../jobs/handBacks.ts';
 import { readJob } from '../jobs/describe.ts';
 import { giveContracted } from '../jobs/contracted.ts';
 import { giveJob, moveJob } from '../jobs/jobs.ts';
@@ -35,6 +38,7 @@ import { beginUnplanned } from '../jobs/unplanned.ts';
 import { readToday } from '../jobs/today.ts';
 import { sendJob } from '../jobs/submission.ts';
 import { keepMeasurement } from '../measure/measurements.ts';
+import * as duty from '../notices/duty.ts';
 import * as people from '../people/people.ts';
 import { logRecord } from '../proof/records.ts';
 import { judgeProof, proofQueue, readProof } from '../proof/verdicts.ts';
@@ -68,7 +72,7 @@ const write = <F>(form: AnySchema, run: (call: Call, form: F, params: Params) =>
   ({ form, run: run as Handler['run'] });
 
 /** Routes that open a session, send a file or send bytes of their own are mounted by the door itself. */
-export type OwnRoute = 'session.read' | 'session.open' | 'install.create' | 'link.exchange' | 'photo.create' | 'photo.read' | 'board.read' | 'calendar.read' | 'inbox.signal' | 'labels.read' | 'register.export';
+export type OwnRoute = 'session.read' | 'session.open' | 'install.create' | 'link.exchange' | 'photo.create' | 'photo.read' | 'board.read' | 'calendar.read' | 'inbox.signal' | 'labels.read' | 'register.export' | 'alarm.answer' | 'duty.try';
 
 export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> = {
   'session.close': bare((call) => people.closeSession(call)),
@@ -145,6 +149,8 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'habits.attest': write(habitForms.attestHabits, habits.attestHabits),
   'habits.check': write(habitForms.checkHabit, habits.checkHabit),
   'jobs.mine': bare((call) => readToday(call)),
+  'handBacks.read': bare(async (call) => ({ open: await openHandBacks(call) })),
+  'handBack.settle': bare((call, { id }) => settleHandBack(call, id!)),
   'jobs.give': write(jobForms.giveJob, giveJob),
   'jobs.read': bare((call, { id }) => readJob(call, id!)),
   'jobs.move': write(jobForms.moveJob, (call, form: jobForms.MoveJob, { id }) => moveJob(call, id!, form)),
@@ -156,5 +162,12 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'proof.judge': write(proofForms.judge, (call, form: proofForms.Judge, { id }) => judgeProof(call, id!, form)),
   'faults.list': bare(async (call) => ({ faults: await listFaults(call, {}) })),
   'faults.report': write(faultForms.reportFault, reportFault),
+  'alarms.list': bare(async (call) => ({ alarms: await alarms.openAlarms(call, call.actor.organisationId) })),
+  'alarm.raise': write(alarmForms.raiseAlarm, alarms.raiseAlarm),
+  'alarm.read': bare((call, { id }) => alarms.readAlarm(call, id!)),
+  'alarm.acknowledge': bare((call, { id }) => alarms.acknowledge(call, id!)),
+  'duty.read': bare((call) => duty.readDuty(call)),
+  'duty.change': write(alarmForms.changeDuty, duty.changeDuty),
+  'property.numbers': write(alarmForms.changeNumbers, (call, form: alarmForms.ChangeNumbers, { id }) => duty.changeNumbers(call, id!, form)),
   'faults.close': write(faultForms.closeFault, (call, form: faultForms.CloseFault, { id }) => closeFault(call, id!, form)),
 };

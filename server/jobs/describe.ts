@@ -1,25 +1,24 @@
 /** Jobs as their doers see them: a summary for a list, and the steps of the sitting. */
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
-import { FINDS, waitMinutes } from '../../core/catalogue/catalogue.ts';
-import { ownStepKey } from '../../core/catalogue/edition.ts';
-import { mustNotMeet } from '../../core/catalogue/hazards.ts';
-import { illustrationOf } from '../../core/catalogue/illustrated.ts';
-import type { Agent, Need, Procedure, ReadingNeed } from '../../core/catalogue/types.ts';
-import { GRADES } from '../../core/due/grades.ts';
+import { waitMinutes } from '../../core/catalogue/catalogue.ts';
+import type { Agent, Procedure } from '../../core/catalogue/types.ts';
 import { materialWords, stepAmounts, type Extent } from '../../core/jobs/amounts.ts';
-import { mergeSteps, type SittingStep } from '../../core/jobs/sitting.ts';
+import { planSitting, REST, type PlannedStep } from '../../core/jobs/plan.ts';
+import type { Act } from '../../core/jobs/sitting.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
-import type { Speaker, Values } from '../../core/language/message.ts';
+import type { Speaker } from '../../core/language/message.ts';
 import { rodsFor, ROD_MM } from '../../core/measure/ductRun.ts';
-import { enteredIn, enteredOf } from '../../core/quantities/entered.ts';
 import { MM_PER_FOOT, type UnitSystem } from '../../core/quantities/units.ts';
 import type { Specification } from '../../contract/register.ts';
-import type { JobAnswer, JobStep, JobSummary, StepNeed } from '../../contract/jobs.ts';
+import type { JobAnswer, JobSummary } from '../../contract/jobs.ts';
+import { placedStep } from '../../contract/steps.ts';
 import type { EditionInForce } from '../catalogue/inForce.ts';
 import { dueWords } from '../due/dueWords.ts';
 import { readHistories } from '../due/history.ts';
 import { markDates } from '../due/point.ts';
 import type { Call } from '../env.ts';
+import { openAlarms } from '../faults/alarms.ts';
+import { numbersOf } from '../notices/duty.ts';
 import { reportableMachine } from '../faults/reportable.ts';
 import { tellFindings } from '../proof/findings.ts';
 import { machineName } from '../register/names.ts';
@@ -28,6 +27,8 @@ import type { Row } from '../store/tables.ts';
 import { zoneOfPlace } from '../register/zone.ts';
 import { usedOnBranch } from './branch.ts';
 import { findJob } from './jobs.ts';
+import { beginningsOf, sittingOn, sittingTask, stateLines, stateWordsOf } from './jobSitting.ts';
+import { describeAct, describeChange, describeRest } from './steps.ts';
 
 interface Described {
   readonly job: Row<'job'>;
@@ -108,7 +109,7 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
     stops: [...new Set([...current.flatMap(({ edition }) => edition?.content.cautions ?? []), ...procedures.flatMap(({ stops }) => stops).filter((stop) => stopApplies(stop, machine.fuel)).map((stop) => say(`stop.${stop}`))])],
     mistakes: [...new Set(procedures.map(({ key }) => say(`mistakes.${key}`)))],
     kit: [...kit], machineNumber: machine.number,
-    reportable: reportableMachine(say, machine),
+    reportable: reportableMachine(say, machine), numbers: await numbersOf(db, property.id), stopped: (await openAlarms(call, actor.organisationId, { machineId: machine.id }))[0] ?? null,
     tasks: await Promise.all(tasks.map(async (task) => {
       const { filterSize, position, note } = specificationOf(task.pointId);
       return {
@@ -118,12 +119,39 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
         expected: [filterSize && say('expect.filterSize', { size: filterSize }), position && say('position.is', { position }), note].filter(Boolean).join(' · ') || null,
       };
     })),
-    steps: mergeSteps(procedures).map((step) => {
-      const first = current.find(({ procedure }) => step.procedures.includes(procedure.key))!;
-      const amounts = stepAmounts(say, first.procedure, extentOf(first.pointId), units);
-      return describeStep(say, step, { tasks: current, shutoffPhotoId: machine.shutoffPhotoId, amounts, blocked, units, runMinutes: runs.get(first.pointId) ?? null });
-    }),
+    ...describeSitting(call, machine, current, { specificationOf, units, blocked, runs }),
   };
+}
+
+interface Fittings {
+  readonly specificationOf: (pointId: string) => Specification;
+  readonly units: UnitSystem;
+  readonly blocked: readonly Agent[];
+  /** Minutes that the cycle of a point runs. */
+  readonly runs: ReadonlyMap<string, number>;
+}
+
+/** The sitting as it is planned now, and all that it may become. */
+function describeSitting({ env: { say } }: Call, machine: Row<'machine'>, current: Described['tasks'], { specificationOf, units, blocked, runs }: Fittings): Pick<JobAnswer, 'steps' | 'others' | 'sitting' | 'stateWords' | 'beginnings'> {
+  const tasks = current.map(({ id, procedure, turn, pointId }) => sittingTask(id, procedure, { turn, blocked, runMinutes: runs.get(pointId) ?? null }));
+  const sitting = sittingOn(machine, tasks);
+  const plan = planSitting(sitting);
+  const lines = stateLines(say, sitting, plan.steps);
+  const ofAct = (act: Act) => act.of.flatMap(({ task, text }) => {
+    const of = current.find(({ id }) => id === task)!;
+    const step = tasks.find(({ id }) => id === task)!.steps.find((it) => it.text === text);
+    return step ? [{ taskId: task, step, procedure: of.procedure, edition: of.edition, amounts: stepAmounts(say, of.procedure, { drains: specificationOf(of.pointId).drainCount }, units) }] : [];
+  });
+  const described = ({ act, change }: Pick<PlannedStep, 'act' | 'change'>) => {
+    if (change) return describeChange(say, change, machine.shutoffPhotoId);
+    return act!.key === REST ? describeRest(say, REST, act!.wait) : describeAct(say, act!.key, ofAct(act!), units, tasks.length > 1);
+  };
+  const steps = plan.steps.map((step, i) => placedStep(described(step), { key: step.key, taskIds: step.tasks, state: step.state, stateSays: lines[i]! }));
+  const shown = new Set(steps.map(({ key }) => key));
+  const rest = [
+    ...sitting.acts.map((act) => ({ key: act.key, act, change: null })), ...sitting.changes.map((change) => ({ key: change.words, act: null, change })),
+  ].filter(({ key }) => !shown.has(key));
+  return { steps, others: rest.map(described), sitting, stateWords: stateWordsOf(say, sitting), beginnings: beginningsOf(say, sitting) };
 }
 
 /** The brush with as many rods as the run is long, where it was entered. */
@@ -161,79 +189,6 @@ async function toldFindings({ db, env: { say } }: Call, taskId: string): Promise
   const record = (await db.record.all({ taskId }, { order: [['doneAt', 'DESC']], limit: 1 }))[0];
   const proof = record && await db.proof.one({ recordId: record.id });
   return proof ? tellFindings(say, record!, proof).filter(({ weight }) => weight !== 'fine').map(({ tells }) => tells) : [];
-}
-
-interface StepContext {
-  readonly tasks: Described['tasks'];
-  readonly shutoffPhotoId: string | null;
-  readonly amounts: Values;
-  readonly blocked: readonly Agent[];
-  readonly runMinutes: number | null;
-  readonly units: UnitSystem;
-}
-
-function describeStep(say: Speaker, step: SittingStep, { tasks, shutoffPhotoId, amounts, blocked, runMinutes, units }: StepContext): JobStep {
-  const mine = tasks.filter(({ procedure }) => step.procedures.includes(procedure.key));
-  const [first] = mine;
-  const own = ownWords(first!, step.text);
-  const ours = (part: 'title' | 'body' | 'caution' | 'button') => (say.has(`${step.text}.${part}`) ? say(`${step.text}.${part}`, amounts) : null);
-  const drawing = illustrationOf(step.text);
-  return {
-    key: step.text, phase: step.phase,
-    title: own?.title || ours('title') || '', body: own?.body || ours('body') || '', caution: [own?.caution, ours('caution')].filter(Boolean).join(' ') || null, button: ours('button'),
-    illustration: drawing ? { key: drawing, says: say(`illustration.${drawing}`) } : null,
-    taskIds: mine.map(({ id }) => id),
-    taskName: mine.length === 1 && tasks.length > 1 ? say(`point.${first!.procedure.key}`) : null,
-    needs: step.needs.map((need) => describeNeed(say, fitted(need, first!.turn, blocked, runMinutes), first!.procedure.key, units)),
-    shutoffPhotoId: step.phase === 'isolate' ? shutoffPhotoId : null,
-  };
-}
-
-/** The words of a step in the manager's own edition. */
-function ownWords({ edition, procedure }: Described['tasks'][number], text: string) {
-  return edition?.content.steps.find((it, i) => (it.ours ?? ownStepKey(procedure.key, i)) === text);
-}
-
-/** A need as it is asked today: the agent whose turn it is, none that must not meet what the drains saw, the model's own running time. */
-function fitted(need: Need, turn: Agent | null, blocked: readonly Agent[], runMinutes: number | null): Need {
-  if (need.kind === 'timer') return runMinutes !== null && need.minutes >= RUN_FROM_MINUTES ? { ...need, minutes: runMinutes } : need;
-  if (need.kind !== 'agent') return need;
-  const may = (agent: Agent) => !blocked.some((it) => mustNotMeet(agent, it));
-  const choices = turn && may(turn) ? [turn] : need.choices.filter(may);
-  return { ...need, choices: choices.length > 0 ? choices : need.choices };
-}
-
-/** A timer of so many minutes is a machine's run, not a soak. */
-const RUN_FROM_MINUTES = 60;
-
-function describeReading(say: Speaker, { unit: kept, pass, plausible }: ReadingNeed, units: UnitSystem): StepNeed['reading'] {
-  const entered = enteredIn(kept, units);
-  const unit = say(`unit.${entered.unit}`);
-  const range = ([from, to]: readonly [number, number]) => ({ from: enteredOf(from, entered), to: enteredOf(to, entered), unit });
-  return { unit, factor: entered.factor, offset: entered.offset, wanted: say('reading.wanted', range(pass)), likely: say('reading.likely', range(plausible)) };
-}
-
-function describeNeed(say: Speaker, need: Need, procedure: string, units: UnitSystem): StepNeed {
-  const choices = need.kind === 'grade' ? GRADES.map((value) => ({ value, label: say(`grade.${value}`) }))
-    : need.kind === 'finds' ? FINDS.map((value) => ({ value, label: say(`find.${value}`) }))
-    : need.kind === 'agent' ? need.choices.map((value) => ({ value, label: say(`agent.${value}`) })) : [];
-  const reading = need.kind === 'reading' ? need : null;
-  return {
-    need, choices, label: needLabel(say, need, procedure),
-    help: reading && say(`reading.${reading.key}.fails`), reading: reading && describeReading(say, reading, units),
-  };
-}
-
-/** What a need is called, on the step and in findings. */
-export function needLabel(say: Speaker, need: Pick<Need, 'kind' | 'key'>, procedure: string): string {
-  switch (need.kind) {
-    case 'confirm': return say(`confirm.${procedure}.${need.key}`);
-    case 'photo': return say(`photo.${procedure}.${need.key}`);
-    case 'reading': return say(`reading.${need.key}`);
-    case 'grade': return say(`item.grade.${need.key}`);
-    case 'agent': case 'size': return say(`item.${need.kind}`);
-    default: return '';
-  }
 }
 
 /** The jobs a person has in hand, most urgent first. */

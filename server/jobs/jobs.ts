@@ -1,5 +1,6 @@
 /** Giving and moving jobs. */
 import { machineTypeOf } from '../../core/catalogue/catalogue.ts';
+import { systemOf, systems } from '../../core/catalogue/systems.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import { moverOf, needsReason, stateAfter, type Move } from '../../core/jobs/transitions.ts';
 import type { Speaker } from '../../core/language/message.ts';
@@ -14,6 +15,9 @@ import type { Row } from '../store/tables.ts';
 import { revokeJobLink } from '../people/jobLinks.ts';
 import { assigneesFor } from './assignees.ts';
 import { refuseMeeting } from './branch.ts';
+import { noteEvent } from './events.ts';
+import { handBack, settleFor } from './handBacks.ts';
+import { raiseAlarm, refuseStopped } from '../faults/alarms.ts';
 
 export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }> {
   const { env } = call;
@@ -26,12 +30,13 @@ export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }
   return createJob(call, { id: form.id, ...sitting, assigneeId: assignee.id });
 }
 
-/** Points of one machine, which one person may do in one sitting. */
+/** Points of one system in one place, which one person may do in one sitting; the first machine leads. */
 export async function readSitting({ db, actor, now }: Call, pointIds: readonly string[]): Promise<Pick<NewJob, 'machine' | 'points' | 'histories'>> {
   const points = await db.point.all({ id: [...pointIds], organisationId: actor.organisationId });
   if (points.length !== new Set(pointIds).size) throw notFound();
   const machine = (await db.machine.one({ id: points[0]!.machineId }))!;
-  if (points.some(({ machineId }) => machineId !== machine.id)) throw new Problem(422, 'otherMachine');
+  const others = await db.machine.all({ id: [...new Set(points.map(({ machineId }) => machineId))] });
+  if (others.some((it) => it.placeId !== machine.placeId || (it.id !== machine.id && systemOf(it.type).key !== systemOf(machine.type).key))) throw new Problem(422, 'otherMachine');
   return { machine, points, histories: await readHistories(db, pointIds, now) };
 }
 
@@ -46,22 +51,26 @@ interface NewJob {
   readonly points: readonly Row<'point'>[];
   readonly histories: readonly PointHistory[];
   readonly assigneeId: string;
+  /** The request that it is given with, where there are several. */
+  readonly listId?: string | null;
 }
 
 /** A job of these points of one machine, in somebody's hands. Whether it may be theirs is decided before. */
-export async function createJob(call: Call, { id, machine, points, histories, assigneeId }: NewJob): Promise<{ id: string }> {
+export async function createJob(call: Call, { id, machine, points, histories, assigneeId, listId = null }: NewJob): Promise<{ id: string }> {
   const { env, db, actor: { organisationId }, now } = call;
   if (histories.some(({ retired }) => retired)) throw new Problem(409, 'machineRetired', { day: env.say.day(machine.retiredDay!) });
+  for (const machineId of new Set(points.map((point) => point.machineId))) await refuseStopped(call, machineId);
   await refuseMeeting(call, histories, null);
   for (const point of points) await freePoint(call, point);
   await db.job.insert({
     id, organisationId, machineId: machine.id, placeId: machine.placeId, assigneeId, state: 'given', revision: 1,
-    createdAt: now, givenAt: now, startedAt: null, reason: null,
+    createdAt: now, givenAt: now, startedAt: null, reason: null, listId,
   });
   // Catalogue order is the order of the sitting.
   const order = machineTypeOf(machine.type).points;
   const sorted = [...points].sort((a, b) => order.indexOf(a.procedure) - order.indexOf(b.procedure));
   await db.task.insertMany(sorted.map((point) => ({ id: env.newId(), organisationId, jobId: id, pointId: point.id, state: 'outstanding' as const, sentBack: null })));
+  await settleFor(call, points.map((point) => point.id), machine.placeId);
   await noteEvent(call, id, 'give', 'given', null);
   await recomputeWork(db, points.map((point) => point.id), now);
   return { id };
@@ -109,29 +118,38 @@ export async function applyMove(call: Call, job: Row<'job'>, move: Move, reason:
   await noteEvent(call, job.id, move, state, reason);
 }
 
-export async function noteEvent({ env, db, actor, now }: Call, jobId: string, move: string, toState: Row<'job'>['state'], reason: string | null): Promise<void> {
-  await db.jobEvent.insert({ id: env.newId(), organisationId: actor.organisationId, jobId, at: now, personId: actor.personId, move, toState, reason });
-}
-
 /** What a person is told whose job is no longer as they saw it. */
 export function jobMoved(say: Speaker, { state, reason }: Row<'job'>): Problem {
   return new Problem(409, 'jobMoved', { state: say(`job.${state}`), reason: reason ?? 'none' });
 }
 
+/** What a device says that stands otherwise: only what can be switched at all. */
+const STATES = new Set(systems.flatMap(({ changes }) => changes.map(({ variable, to }) => `${variable}.${to}`)));
+const knownStates = (still: readonly string[]) => still.filter((key) => STATES.has(key));
+
 export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ revision: number; state: string }> {
-  const { db, env: { say }, now } = call;
+  const { env, db, now } = call;
+  const { say } = env;
   const job = await findJob(call, id);
+  // *Not safe* is an alarm, whatever way it comes in, and is never refused for being late.
+  if (form.reason === 'notSafe' && form.move === 'notAble') {
+    await raiseAlarm(call, { id: env.newId(), kind: 'other', jobId: id, machineId: null, note: form.note, still: form.still });
+    const { revision, state } = (await db.job.one({ id }))!;
+    return { revision, state };
+  }
   if (job.revision !== form.revision) {
     throw jobMoved(say, job);
   }
   const reason = form.reason === null ? null : [say(`notAble.${form.reason}`), form.note].filter(Boolean).join(': ');
   if (form.move === 'start') {
+    await refuseStopped(call, job.machineId);
     const tasks = await db.task.all({ jobId: id, state: 'outstanding' });
     await refuseMeeting(call, await readHistories(db, tasks.map(({ pointId }) => pointId), now), id);
   }
   const extra = form.move === 'start' ? { startedAt: now } : form.move === 'notAble' ? { assigneeId: null } : {};
   await applyMove(call, job, form.move, reason, extra);
   const tasks = await db.task.all({ jobId: id });
+  if (form.move === 'notAble') await handBack(call, job, { pointIds: tasks.filter((task) => task.state === 'outstanding').map(({ pointId }) => pointId), reason: form.reason ?? 'other', note: form.note, still: knownStates(form.still) });
   if (form.move === 'cancel') {
     await db.task.update({ jobId: id, state: 'outstanding' }, { state: 'dropped' });
     await revokeJobLink(call, id);

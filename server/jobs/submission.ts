@@ -1,6 +1,9 @@
 /** Sending a job: a record a task, each checked on its own. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { checkProof, type CheckedPhoto } from '../../core/proof/checks.ts';
+import { needsInPlan, replaySitting, stepsOfAct } from '../../core/jobs/gone.ts';
+import { planSitting, type PlannedStep } from '../../core/jobs/plan.ts';
+import type { SittingTask } from '../../core/jobs/sitting.ts';
 import { stateAfter } from '../../core/jobs/transitions.ts';
 import { sameAs } from '../../core/proof/likeness.ts';
 import type { Observation, ServiceRecord } from '../../core/proof/record.ts';
@@ -10,13 +13,15 @@ import { recomputeWork } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
 import { earlierPhotos, type EarlierPhoto } from '../proof/lookalikes.ts';
-import { claimPhoto } from '../proof/photos.ts';
+import { claimPhoto, sharePhoto } from '../proof/photos.ts';
 import { tellFindings } from '../proof/findings.ts';
-import { writeRecord } from '../proof/records.ts';
+import { writeRecord, type GoneSitting } from '../proof/records.ts';
 import { zoneOfPlace } from '../register/zone.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { usedOnBranch } from './branch.ts';
+import { handBack } from './handBacks.ts';
+import { sittingOn, sittingTask } from './jobSitting.ts';
 import { applyMove, jobMoved } from './jobs.ts';
 
 /** A device's clock, read at sending, is taken at its word up to this much; beyond, its times are moved by how far it is off. */
@@ -31,7 +36,8 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
   }
   if (!stateAfter(job.state, 'send')) throw jobMoved(say, job);
   const tasks = await db.task.all({ jobId: id, state: 'outstanding' });
-  const sent = form.records.map(({ taskId }) => taskId);
+  const left = form.left.map(({ taskId }) => taskId);
+  const sent = [...form.records.map(({ taskId }) => taskId), ...left];
   if (tasks.length !== sent.length || tasks.some((task) => !sent.includes(task.id))) {
     // What belonged to it once and does not any more was taken out by the office: that is told, not called a mistake.
     const gone = await db.task.all({ id: sent.filter((taskId) => !tasks.some((task) => task.id === taskId)), jobId: id });
@@ -41,14 +47,19 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
   }
 
   const times = trueTimes(form, now);
+
   const zone = await zoneOfPlace(db, job.placeId);
   const photoIds = form.records.flatMap(({ photos }) => photos.map(({ photoId }) => photoId));
   const histories = new Map((await readHistories(db, tasks.map(({ pointId }) => pointId), now)).map((history) => [history.point.id, history]));
   const earlier = photoIds.length > 0 ? await earlierPhotos(db, actor.organisationId, photoIds) : [];
+  const machine = (await db.machine.one({ id: job.machineId }))!;
+  const sitting = goneThrough(machine, tasks.map((task) => ({ task, history: histories.get(task.pointId)! })), form);
+  const claimed: Claimed = new Map();
   for (const record of form.records) {
     const task = tasks.find(({ id: taskId }) => taskId === record.taskId)!;
-    await sendRecord(call, { record, job, task, history: histories.get(task.pointId)!, zone, earlier, deviceAt: form.deviceAt, ...times });
+    await sendRecord(call, { record, job, task, history: histories.get(task.pointId)!, sitting, claimed, zone, earlier, deviceAt: form.deviceAt, ...times });
   }
+  await leaveTasks(call, job, tasks.filter(({ id: taskId }) => left.includes(taskId)), form);
   await applyMove(call, job, 'send', null);
   await recomputeWork(db, tasks.map(({ pointId }) => pointId), now);
   return { state: 'sent', notes: await notesFor(call, form.records.map((record) => record.id)) };
@@ -57,6 +68,55 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
 /** Whether this person has, or once had, the job; anybody else does not learn that it exists. */
 async function wasTheirs({ db, actor }: Call, job: Row<'job'>): Promise<boolean> {
   return job.assigneeId === actor.personId || (await db.jobEvent.count({ jobId: job.id, personId: actor.personId })) > 0;
+}
+
+/** The sitting as the device says that it was gone through, replayed; without a word from it, as it was planned. */
+interface GoneThrough {
+  readonly tasks: readonly SittingTask[];
+  readonly steps: readonly PlannedStep[];
+  readonly wrong: readonly string[];
+  readonly kept: GoneSitting;
+}
+
+function goneThrough(machine: Row<'machine'>, of: readonly { readonly task: Row<'task'>; readonly history: PointHistory }[], { plan, left }: Submission): GoneThrough {
+  const tasks = of.map(({ task, history: { procedure, turn } }) => sittingTask(task.id, procedure, { turn, blocked: [], runMinutes: null }));
+  const sitting = sittingOn(machine, tasks);
+  const situation = { begin: plan?.begin ?? {}, found: plan?.found ?? [], done: plan?.keys ?? planSitting(sitting).steps.map(({ key }) => key) };
+  const { steps, wrong } = replaySitting(sitting, situation, left.map(({ taskId }) => taskId));
+  return { tasks, steps, wrong, kept: { plan: steps.map(({ key, state }) => ({ step: key, state })), found: situation.found, begin: situation.begin } };
+}
+
+/** Photos that this submission has claimed, with the act of the slot that each is for. */
+type Claimed = Map<string, { readonly photo: Row<'photo'>; readonly act: string | null }>;
+
+/** The act that a photo slot of a task belongs to. */
+function actOfSlot({ tasks, steps }: GoneThrough, taskId: string, slot: string): string | null {
+  const found = steps.find((planned) => stepsOfAct(tasks, planned).some(({ task, step }) => task === taskId && step.needs.some(({ kind, key }) => kind === 'photo' && key === slot)));
+  return found?.key ?? null;
+}
+
+/** A photo of an act that two records share is one photo; any other is used once. */
+async function claim(call: Call, sitting: GoneThrough, claimed: Claimed, photoId: string, record: SubmittedRecord, slot: string): Promise<Row<'photo'>> {
+  const act = actOfSlot(sitting, record.taskId, slot);
+  const before = claimed.get(photoId);
+  if (before && before.act !== null && before.act === act) {
+    await sharePhoto(call, photoId, record.id, slot);
+    return before.photo;
+  }
+  const photo = await claimPhoto(call, photoId, record.id, slot);
+  claimed.set(photoId, { photo, act });
+  return photo;
+}
+
+/** Tasks that could not be done in this sitting go back to the office, with the reason. */
+async function leaveTasks(call: Call, job: Row<'job'>, tasks: readonly Row<'task'>[], { left }: Submission): Promise<void> {
+  const { db, env: { say } } = call;
+  for (const reason of new Set(left.map((it) => it.reason))) {
+    const of = tasks.filter(({ id }) => left.some((it) => it.taskId === id && it.reason === reason));
+    if (of.length === 0) continue;
+    for (const { id } of of) await db.task.update({ id }, { state: 'dropped' });
+    await handBack(call, job, { pointIds: of.map(({ pointId }) => pointId), reason, note: say(`left.${reason}`), still: [] });
+  }
 }
 
 interface Times {
@@ -76,19 +136,21 @@ interface Sending extends Times {
   readonly job: Row<'job'>;
   readonly task: Row<'task'>;
   readonly history: PointHistory;
+  readonly sitting: GoneThrough;
+  readonly claimed: Claimed;
   readonly zone: string;
   readonly earlier: readonly EarlierPhoto[];
   readonly deviceAt: number;
 }
 
-async function sendRecord(call: Call, { record, job, task, history, zone, earlier, deviceAt, startedAt, doneAt }: Sending): Promise<void> {
+async function sendRecord(call: Call, { record, job, task, history, sitting, claimed, zone, earlier, deviceAt, startedAt, doneAt }: Sending): Promise<void> {
   const { db, actor } = call;
   const point = (await db.point.one({ id: task.pointId }))!;
   const { procedure, edition, inputs: { methods } } = history;
   const photos: CheckedPhoto[] = [];
   const hashes: Record<string, string> = {};
   for (const { slot, photoId } of record.photos) {
-    const photo = await claimPhoto(call, photoId, record.id, slot);
+    const photo = await claim(call, sitting, claimed, photoId, record, slot);
     const same = sameAs(new Uint8Array(photo.thumb), earlier);
     hashes[slot] = photo.hash;
     photos.push({
@@ -101,14 +163,14 @@ async function sendRecord(call: Call, { record, job, task, history, zone, earlie
   const specification = (await factsOf(db, [point.id], 'specification')).at(-1)?.value ?? {};
   const before = await db.record.all({ personId: actor.personId }, { order: [['doneAt', 'DESC']], limit: 6, columns: ['canonical'] });
   const findings = checkProof({
-    procedure, observation, photos, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
+    procedure, observation, photos, planWrong: sitting.wrong, asked: needsInPlan(sitting.tasks.find(({ id }) => id === task.id)!, sitting.steps), startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
     agentsNearby: agent === null ? [] : (await usedOnBranch(db, job.machineId, dayOfInstant(doneAt, zone))).map((it) => it.agent),
     specification: { filterSize: specification.filterSize, forbiddenAgents: specification.forbiddenAgents },
     gradesBefore: before.map(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).grade ?? ''),
   });
   await writeRecord(call, {
     id: record.id, point, methods, edition: edition?.number ?? null, job: job.id, task: task.id, zone, observation, note: record.note, startedAt, doneAt,
-    doneDay: dayOfInstant(doneAt, zone), deviceAt, photos: hashes, selfCertified: false, findings,
+    doneDay: dayOfInstant(doneAt, zone), deviceAt, photos: hashes, selfCertified: false, gone: sitting.kept, findings,
   });
   await db.task.update({ id: task.id }, { state: 'sent' });
 }

@@ -4,7 +4,7 @@ import type { Speaker } from '../../core/language/message.ts';
 import type { Need } from '../../core/catalogue/types.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
 import type { ProofFinding } from '../../contract/proof.ts';
-import { needLabel } from '../jobs/describe.ts';
+import { needLabel } from '../jobs/steps.ts';
 import type { Row } from '../store/tables.ts';
 
 /** The stored findings of a proof, said to its reviewer and told to its sender. */

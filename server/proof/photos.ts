@@ -138,6 +138,11 @@ export async function claimPhoto({ env, db, actor }: Call, photoId: string, subj
   return photo;
 }
 
+/** Names a photo that was claimed in this submission for a second record: one act served both. */
+export async function sharePhoto({ env, db, actor: { organisationId } }: Call, photoId: string, subjectId: string, slot: string): Promise<void> {
+  await db.photoUse.insert({ id: env.newId(), organisationId, photoId, subjectId, slot });
+}
+
 /** What staff may see though others took it. */
 const STAFF_SLOTS = ['shutoff', 'fault', 'plate'];
 

@@ -2,7 +2,9 @@
 import { dayFromIso, dayOfInstant, instantOfDay, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { CATALOGUE_VERSION, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { windowOf } from '../../core/due/line.ts';
-import { canonicalText, RECORD_SCHEMA, type EvidenceLevel, type Observation, type ServiceRecord } from '../../core/proof/record.ts';
+import { canonicalText, RECORD_SCHEMA, type EvidenceLevel, type Observation, type PlannedLine, type ServiceRecord } from '../../core/proof/record.ts';
+import type { Finding, State } from '../../core/catalogue/types.ts';
+import { ON_TIME_DEFINITION } from '../../core/due/line.ts';
 import type { CheckFinding } from '../../core/proof/checks.ts';
 import type { LogRecord } from '../../contract/jobs.ts';
 import { lineOfMark } from '../../contract/due.ts';
@@ -20,6 +22,12 @@ import type { Row } from '../store/tables.ts';
 import { appendToLog, commitment } from './log.ts';
 
 const NOON = 12 * 60;
+
+export interface GoneSitting {
+  readonly plan: readonly PlannedLine[];
+  readonly found: readonly Finding[];
+  readonly begin: State;
+}
 
 export interface Written {
   readonly id: string;
@@ -39,6 +47,8 @@ export interface Written {
   readonly deviceAt: number;
   readonly photos: Readonly<Record<string, string>>;
   readonly selfCertified: boolean;
+  /** The sitting as it was gone through; null where it was logged afterwards. */
+  readonly gone: GoneSitting | null;
   readonly findings: readonly CheckFinding[];
 }
 
@@ -57,6 +67,7 @@ export async function writeRecord({ env, db, actor, now }: Call, written: Writte
   const record: ServiceRecord = {
     schema: RECORD_SCHEMA, catalogue: CATALOGUE_VERSION, kind: 'service', id, organisation: organisationId, point: point.id, job: written.job,
     procedure: procedure.key, procedureVersion: procedure.version, methods, edition: written.edition, ...observation,
+    plan: written.gone?.plan ?? null, found: written.gone?.found ?? [], begin: written.gone?.begin ?? {}, agents: observation.agent ? [observation.agent] : [], after: null, replaced: null,
     startedAt: written.startedAt, doneAt: written.doneAt, doneDay: isoFromDay(written.doneDay), zone: written.zone,
     deviceAt: written.deviceAt, receivedAt: now, offsetMs: now - written.deviceAt, photos: written.photos,
     by: commit('by', actor.personId), note: note ? commit('note', note) : null, selfCertified, corrects: null,
@@ -74,7 +85,7 @@ export async function writeRecord({ env, db, actor, now }: Call, written: Writte
     recordId: id, organisationId, pointId: point.id, state: selfCertified ? 'accepted' : 'waiting',
     evidence: (selfCertified ? 'selfCertified' : 'proven') satisfies EvidenceLevel,
     onTime: !window || written.doneDay <= window.closes ? 1 : 0,
-    findings: JSON.stringify(written.findings), sentAt: now, judgedAt: null, judgedBy: null, reason: null,
+    findings: JSON.stringify(written.findings), sentAt: now, judgedAt: null, judgedBy: null, reason: null, definition: ON_TIME_DEFINITION,
   });
 }
 
@@ -82,9 +93,9 @@ export async function writeRecord({ env, db, actor, now }: Call, written: Writte
 export async function countService(call: Call, recordId: string, evidence: EvidenceLevel): Promise<void> {
   const { db, now } = call;
   const record = (await db.record.one({ id: recordId }))!;
-  const { grade, agent } = JSON.parse(record.canonical) as ServiceRecord;
+  const { grade, agent, agents, after } = JSON.parse(record.canonical) as ServiceRecord;
   await db.condition.insert({
-    id: recordId, organisationId: record.organisationId, pointId: record.pointId, kind: 'service', day: record.doneDay, at: record.doneAt, grade, confirmed: 1, agent, evidence, personId: record.personId,
+    id: recordId, organisationId: record.organisationId, pointId: record.pointId, kind: 'service', day: record.doneDay, at: record.doneAt, grade, confirmed: 1, agent, agents: JSON.stringify(agents ?? (agent ? [agent] : [])), afterGrade: after ?? null, evidence, personId: record.personId,
   });
   await answerSignals(db, record.pointId, record.doneDay, now);
   await followTuning(call, recordId);
@@ -106,7 +117,7 @@ export async function logRecord(call: Call, form: LogRecord): Promise<{ id: stri
   await writeRecord(call, {
     id: form.id, point, methods: history.inputs.methods, edition: history.edition?.number ?? null, job: null, task: null, zone,
     observation: { grade: form.grade, cavityGrade: null, finds: form.finds, readings: {}, confirmed: [], agent: null, size: null },
-    note: form.note, startedAt: null, doneAt, doneDay, deviceAt: now, photos: {}, selfCertified: true, findings: [],
+    note: form.note, startedAt: null, doneAt, doneDay, deviceAt: now, photos: {}, selfCertified: true, gone: null, findings: [],
   });
   await countService(call, form.id, 'selfCertified');
   await recompute(db, [point.id], now);

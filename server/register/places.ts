@@ -12,6 +12,9 @@ import { listSignals } from '../due/signals.ts';
 import { budgetUse } from '../jobs/budget.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
+import { openAlarms } from '../faults/alarms.ts';
+import { numbersOf } from '../notices/duty.ts';
+import { openHandBacks } from '../jobs/handBacks.ts';
 import { listFaults } from '../faults/faults.ts';
 import { fieldProblem, notFound } from '../http/problem.ts';
 import type { Db } from '../store/db.ts';
@@ -85,13 +88,14 @@ export async function listHomes(call: Call): Promise<{ properties: PropertySumma
   const [waters, practices] = await Promise.all([factsOf(db, ids, 'water'), factsOf(db, [organisationId, ...ids], 'practice')]);
   const practiceOf = (subject: string, day: number) => inForce(practices.filter(({ subjectId }) => subjectId === subject), day)?.value ?? null;
   const names = new Map(people.map(({ id, name }) => [id, name]));
+  const numbers = new Map(await Promise.all(ids.map(async (id) => [id, await numbersOf(db, id)] as const)));
   return {
     properties: properties.map(({ id, name, address, zone }) => {
       const today = dayOfInstant(now, zone);
       return {
         id, name, address, zone, today: isoFromDay(today),
         water: inForce(waters.filter(({ subjectId }) => subjectId === id), today)!.value,
-        practice: practiceOf(id, today),
+        practice: practiceOf(id, today), numbers: numbers.get(id)!,
         practiceSays: say(`practice.${practiceOf(id, today) ?? practiceOf(organisationId, today) ?? 'steady'}`),
         buildings: buildings.filter(({ propertyId }) => propertyId === id).map((it) => ({ id: it.id, name: it.name })),
         places: places.filter(({ propertyId }) => propertyId === id).map((place) => {
@@ -131,7 +135,7 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
       state: stateOf(lineOfMark(mark), { today, doneDay: doneDayOf(mark), onHold: mark.work === WORK.onHold }),
       safetyCritical: critical.has(mark.pointId), evidence: mark.evidence,
     })), services),
-    faults: await listFaults(call, { placeId: id }),
+    faults: await listFaults(call, { placeId: id }), alarms: await openAlarms(call, call.actor.organisationId, { placeId: id }), handBacks: await openHandBacks(call, id),
   };
 }
 

@@ -25,11 +25,13 @@ const WAITING_SQL = `
 SELECT (SELECT count(*) FROM proof WHERE organisation_id = ?1 AND state = 'waiting') AS proofs,
        (SELECT count(*) FROM fault WHERE organisation_id = ?1 AND closed_at IS NULL)
        + (SELECT count(*) FROM signal WHERE organisation_id = ?1 AND state = 'open') AS faults,
+       (SELECT count(*) FROM hand_back WHERE organisation_id = ?1 AND settled_at IS NULL) AS "handBacks",
        (SELECT at FROM log_entry WHERE organisation_id = ?1 ORDER BY sequence DESC LIMIT 1) AS latest`;
 
 export interface Waiting {
   readonly proofs: number;
   readonly faults: number;
+  readonly handBacks: number;
   /** When the newest entry of the log was written, ms; null without one. */
   readonly latest: number | null;
 }

@@ -5,6 +5,7 @@ import type { AnchorChoice, Contract, UpkeepDay } from '../../core/due/anchor.ts
 import type { Changes } from '../../core/due/assumptions.ts';
 import type { Budget, Prices } from '../../core/due/burden.ts';
 import type { Practice } from '../../core/due/practice.ts';
+import type { EmergencyNumbers } from '../../contract/alarms.ts';
 import type { HouseholdFacts, Specification, WaterFacts } from '../../contract/register.ts';
 import type { Call } from '../env.ts';
 import type { Db } from './db.ts';
@@ -42,6 +43,11 @@ export interface FactValues {
   budget: Budget | null;
   hold: Hold | null;
   scheduled: boolean;
+  /** Who is called about an alarm, in order; minutes until the next is. */
+  duty: { readonly people: readonly string[]; readonly minutes: number; readonly webhook: string | null };
+  mail: { readonly host: string; readonly port: number; readonly secure: boolean; readonly user: string; readonly password: string; readonly from: string } | null;
+  /** Emergency, gas and office numbers of a property. */
+  numbers: EmergencyNumbers;
   /** The Monday of the week in which a point without a record is brought to a baseline. */
   baseline: Day;
 }

@@ -15,6 +15,7 @@ import type { TableName } from './tables.ts';
 import { due } from './migrations/0002-due.ts';
 import { register } from './migrations/0003-register.ts';
 import { doing } from './migrations/0004-doing.ts';
+import { sittings } from './migrations/0005-sittings.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -32,7 +33,7 @@ export class UnusableDatabase extends Error {}
 
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0001-foundation', sql: foundation }, { name: '0002-due', sql: due }, { name: '0003-register', sql: register },
-  { name: '0004-doing', sql: doing },
+  { name: '0004-doing', sql: doing }, { name: '0005-sittings', sql: sittings },
 ];
 
 /**

@@ -6,6 +6,7 @@ import type { EvidenceLevel } from '../../core/proof/record.ts';
 import type { Agent } from '../../core/catalogue/types.ts';
 import type { Grade } from '../../core/due/grades.ts';
 import type { SignalState } from '../../core/due/signals.ts';
+import type { AlarmKind } from '../../core/faults/alarms.ts';
 import type { FactName } from './facts.ts';
 
 const organisationId = text();
@@ -62,6 +63,8 @@ export const TABLES = {
   job: {
     id: key(), organisationId, machineId: text(), placeId: text(), assigneeId: textOrNull(), state: text<JobState>(), revision: integer(),
     createdAt, givenAt: integerOrNull(), startedAt: integerOrNull(), reason: textOrNull(),
+    /** Jobs given together, in one request for one home, share it. */
+    listId: textOrNull(),
   },
   task: { id: key(), organisationId, jobId: text(), pointId: text(), state: text<'outstanding' | 'sent' | 'accepted' | 'dropped'>(), sentBack: textOrNull() },
   jobEvent: { id: key(), organisationId, jobId: text(), at: integer(), personId: text(), move: text(), toState: text<JobState>(), reason: textOrNull() },
@@ -73,11 +76,15 @@ export const TABLES = {
   proof: {
     recordId: key(), organisationId, pointId: text(), state: text<'waiting' | 'accepted' | 'sentBack' | 'registerWrong'>(), evidence: text<EvidenceLevel>(),
     onTime: flag(), findings: text(), sentAt: integer(), judgedAt: integerOrNull(), judgedBy: textOrNull(), reason: textOrNull(),
+    /** By which definition of *on time* it was judged (`core/standing`). */
+    definition: integer(),
   },
   /** What was found at a service that counts, or at a look: what teaches. Its id is that of the record or look. */
   condition: {
     id: key(), organisationId, pointId: text(), kind: text<'service' | 'look'>(), day: integer(), at: integer(), grade: textOrNull<Grade>(), confirmed: flag(),
     agent: textOrNull<Agent>(), evidence: textOrNull<EvidenceLevel>(), personId: textOrNull(),
+    /** Every agent that was used, JSON. */
+    agents: text(), afterGrade: textOrNull<Grade>(),
   },
   /** A look as it was sent; immutable like a record. */
   look: { id: key(), organisationId, pointId: text(), day: integer(), at: integer(), personId: text(), canonical: text(), hash: text() },
@@ -101,6 +108,20 @@ export const TABLES = {
   fault: {
     id: key(), organisationId, placeId: text(), machineId: text(), pointId: textOrNull(), symptom: text(), severity: text(), note: text(),
     openedAt: integer(), openedDay: integer(), openedBy: text(), correctBy: integer(), closedAt: integerOrNull(), closedBy: textOrNull(), found: textOrNull(),
+  },
+  /** *Not safe*: a fault of the first class that stops work on its machine until it is lifted. */
+  alarm: {
+    id: key(), organisationId, placeId: text(), machineId: text(), jobId: textOrNull(), faultId: text(), kind: text<AlarmKind>(), note: text(), raisedAt: integer(), raisedBy: text(),
+    acknowledgedAt: integerOrNull(), acknowledgedBy: textOrNull(), liftedAt: integerOrNull(), liftedBy: textOrNull(),
+  },
+  /** Somebody on duty who is called about an alarm, in order; `tokenHash` is the SHA-256 of the link's token. */
+  alarmCall: {
+    id: key(), organisationId, alarmId: text(), personId: text(), placeInOrder: integer(), dueAt: integer(), tokenHash: text(), sentAt: integerOrNull(), failed: textOrNull(), tries: integer(),
+  },
+  /** Work that came back undone, why, and what stands otherwise than usual since; `pointIds` and `still` are JSON. */
+  handBack: {
+    id: key(), organisationId, placeId: text(), machineId: text(), jobId: text(), pointIds: text(), reason: text(), note: text(), still: text(), at: integer(), personId: text(),
+    settledAt: integerOrNull(), settledBy: textOrNull(),
   },
   /** Something that upkeep will not cure. */
   deficiency: {

@@ -1,14 +1,17 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { procedureOf } from '../../core/catalogue/catalogue.ts';
-import { mergeSteps, rideAlong } from '../../core/jobs/sitting.ts';
 import { JOB_STATES, MOVES, moverOf, needsReason, stateAfter } from '../../core/jobs/transitions.ts';
 import { deficienciesOf } from '../../core/faults/deficiencies.ts';
 import { correctBy } from '../../core/faults/symptoms.ts';
 import { makeCode, readCode } from '../../core/people/code.ts';
 import { seeded } from '../../core/statistics/random.ts';
 import { questionsOf, rightOf } from '../../core/jobs/rehearsal.ts';
-import { procedures } from '../../core/catalogue/catalogue.ts';
+import type { Need, Phase } from '../../core/catalogue/types.ts';
+import { machineTypes, procedures } from '../../core/catalogue/catalogue.ts';
+import { systemOf } from '../../core/catalogue/systems.ts';
+import { planSitting } from '../../core/jobs/plan.ts';
+import { sittingOf } from '../../core/jobs/sitting.ts';
+import { taskOf } from './sittings.ts';
 import { asksOf, inputsOf, screensOf } from '../../core/jobs/asks.ts';
 
 describe('A job', () => {
@@ -29,32 +32,6 @@ describe('A job', () => {
   });
   it('is sent back and handed back only with a reason', () => {
     expect(MOVES.filter(needsReason).sort()).to.deep.equal(['notAble', 'sendBack']);
-  });
-});
-
-describe('A sitting', () => {
-  const steps = mergeSteps([procedureOf('washer.drainPumpFilter'), procedureOf('washer.doorBoot')]);
-  it('isolates once, for both, and puts power back once', () => {
-    expect(steps.filter(({ text }) => text === 'washer.off')).to.have.length(1);
-    expect(steps.filter(({ text }) => text === 'washer.on')).to.have.length(1);
-    expect(steps[0]!.procedures).to.deep.equal(['washer.drainPumpFilter', 'washer.doorBoot']);
-  });
-  it('does the filter before what it protects, and tests at the end', () => {
-    const texts = steps.map(({ text }) => text);
-    expect(texts.indexOf('washer.drainPumpFilter.lock')).to.be.below(texts.indexOf('washer.doorBoot.folds'));
-    expect(steps.slice(-2).map(({ phase }) => phase)).to.deep.equal(['test', 'test']);
-    expect(texts.indexOf('washer.on')).to.equal(texts.length - 3);
-  });
-  it('keeps every need of every procedure', () => {
-    for (const key of ['washer.drainPumpFilter', 'washer.doorBoot']) {
-      const wanted = procedureOf(key).steps.flatMap(({ needs }) => needs.map((need) => `${need.kind} ${need.key}`)).sort();
-      const got = steps.filter(({ procedures }) => procedures.includes(key)).flatMap(({ needs }) => needs.map((need) => `${need.kind} ${need.key}`)).sort();
-      expect(got).to.include.members(wanted);
-    }
-  });
-  it('takes along what wastes little of its interval, the most used first', () => {
-    const others = [{ pointId: 'fresh', share: 0.2 }, { pointId: 'near', share: 0.75 }, { pointId: 'past', share: 1.4 }, { pointId: 'never', share: undefined }];
-    expect(rideAlong(others).map(({ pointId }) => pointId)).to.deep.equal(['past', 'never', 'near']);
   });
 });
 
@@ -88,9 +65,20 @@ describe('Deficiencies', () => {
   });
 });
 
+/** A procedure as it is gone through by itself, with what is isolated for it and put back. */
+function flowOf(key: string): { key: string; phase: Phase; needs: Need[] }[] {
+  const procedure = procedures.get(key)!;
+  const type = [...machineTypes.values()].find(({ points }) => points.includes(key))!;
+  return planSitting(sittingOf(systemOf(type.key), [taskOf(procedure)])).steps.map((step): { key: string; phase: Phase; needs: Need[] } => {
+    if (step.change) return { key: step.key, phase: ['off', 'idle', 'shut', 'out'].includes(step.change.to) ? 'isolate' : 'restore', needs: [{ kind: 'confirm', key: step.key }] };
+    const { text, phase, needs } = procedure.steps.find((it) => it.text === step.act!.of[0]!.text)!;
+    return { key: text, phase, needs: [...needs] };
+  });
+}
+
 describe('A rehearsal', () => {
   const stopsOfAll = [...new Set([...procedures.values()].flatMap(({ stops }) => stops))];
-  const questions = (key: string, seed: number) => questionsOf({ ...procedures.get(key)!, steps: procedures.get(key)!.steps.map(({ text, phase }) => ({ key: text, phase })), otherStops: stopsOfAll }, seed);
+  const questions = (key: string, seed: number) => questionsOf({ stops: procedures.get(key)!.stops, steps: flowOf(key), otherStops: stopsOfAll }, seed);
 
   it('asks something of every procedure, with one right answer of three, and the same by the same seed', () => {
     for (const key of procedures.keys()) {
@@ -103,10 +91,11 @@ describe('A rehearsal', () => {
       expect(questions(key, 5)).to.deep.equal(asked);
     }
   });
-  it('calls first what the order of phases has first, and of this work what its stop points say', () => {
+  it('calls first what the order of the steps has first, and of this work what its stop points say', () => {
     for (const key of procedures.keys()) {
-      const { steps, stops } = procedures.get(key)!;
-      const at = (text: string) => steps.findIndex((step) => step.text === text);
+      const { stops } = procedures.get(key)!;
+      const steps = flowOf(key);
+      const at = (step: string) => steps.findIndex((it) => it.key === step);
       for (let seed = 0; seed < 20; seed += 1) {
         for (const { kind, options, right, grade } of questions(key, seed)) {
           const answer = options[right]!;
@@ -129,8 +118,8 @@ describe('A rehearsal', () => {
 describe('What a tenant is asked for', () => {
   const theirs = [...procedures.values()].filter(({ level }) => level === 'T');
   it('is at most six things besides photos in any procedure, and four screens in the simplest', () => {
-    for (const { key, steps } of theirs) expect(inputsOf(steps.map(({ needs }) => needs)), key).to.be.at.most(6);
-    expect(Math.min(...theirs.map(({ steps }) => screensOf(steps.length)))).to.be.at.most(4);
+    for (const { key } of theirs) expect(inputsOf(flowOf(key).map(({ needs }) => needs)), key).to.be.at.most(6);
+    expect(Math.min(...theirs.map(({ key }) => screensOf(flowOf(key).length)))).to.be.at.most(4);
   });
   it('loses no assurance: each stands on the button or in the tick', () => {
     for (const { steps } of procedures.values()) {

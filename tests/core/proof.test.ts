@@ -10,7 +10,8 @@ const HOUR = 3_600_000;
 const good = (slot: string): CheckedPhoto => ({ slot, capturedAt: 10 * HOUR, brightness: 120, sharpness: 300 });
 const complete: Proof = {
   procedure: procedureOf('airHandler.returnFilter'),
-  observation: { grade: 'due', cavityGrade: null, finds: [], readings: {}, confirmed: ['off', 'arrow', 'on', 'air'], agent: null, size: '16x25x1' },
+  asked: [{ kind: 'confirm', key: 'airHandler.off' }, ...procedureOf('airHandler.returnFilter').steps.flatMap(({ needs }) => needs), { kind: 'confirm', key: 'airHandler.on' }],
+  observation: { grade: 'due', cavityGrade: null, finds: [], readings: {}, confirmed: ['airHandler.off', 'arrow', 'airHandler.on', 'air'], agent: null, size: '16x25x1' },
   photos: [good('out'), good('in')], startedAt: 10 * HOUR, doneAt: 10 * HOUR + 6 * 60_000, givenAt: 8 * HOUR,
   specification: { filterSize: '16 x 25 x 1' }, agentsNearby: [], gradesBefore: ['due', 'light', 'due', 'clean'],
 };
@@ -23,6 +24,9 @@ describe('Checks', () => {
     expect(found({ photos: [good('out')] })).to.deep.equal(['missing']);
     expect(seen({ grade: null, size: null })).to.deep.equal(['missing', 'missing']);
     expect(seen({ confirmed: [] })).to.have.length(4);
+  });
+  it('know a sitting that cannot have gone as the device says', () => {
+    expect(found({ planWrong: ['washer.shortWash'] })).to.deep.equal(['planBroken']);
   });
   it('know work that is faster than it can be done, waits included', () => {
     expect(found({ doneAt: complete.startedAt! + 40_000 })).to.deep.equal(['tooFast']);
@@ -42,7 +46,7 @@ describe('Checks', () => {
     expect(found({ photos: [{ ...good('out'), capturedAt: null }, good('in')] })).to.deep.equal([]);
   });
   it('tell a reading that does not pass from one that cannot be', () => {
-    const drain: Partial<Proof> = { procedure: procedureOf('airHandler.condensateDrain'), photos: [good('open'), good('done')], startedAt: null, specification: { forbiddenAgents: ['bleach'] } };
+    const drain: Partial<Proof> = { procedure: procedureOf('airHandler.condensateDrain'), asked: procedureOf('airHandler.condensateDrain').steps.flatMap(({ needs }) => needs), photos: [good('open'), good('done')], startedAt: null, specification: { forbiddenAgents: ['bleach'] } };
     const read = (drainSeconds: number, agent: 'bleach' | 'vinegar' = 'vinegar') => found({ ...drain, observation: { ...complete.observation, confirmed: ['off', 'on', 'runs'], agent, readings: { drainSeconds } } });
     expect(read(20)).to.deep.equal([]);
     expect(read(300)).to.deep.equal(['readingFails']);
@@ -50,7 +54,7 @@ describe('Checks', () => {
     expect(read(20, 'bleach')).to.deep.equal(['forbiddenAgent']);
   });
   it('see bleach and vinegar in one branch on one day', () => {
-    const drain: Partial<Proof> = { procedure: procedureOf('airHandler.condensateDrain'), photos: [good('open'), good('done')], startedAt: null, specification: {}, agentsNearby: ['dishSoap', 'bleach'] };
+    const drain: Partial<Proof> = { procedure: procedureOf('airHandler.condensateDrain'), asked: procedureOf('airHandler.condensateDrain').steps.flatMap(({ needs }) => needs), photos: [good('open'), good('done')], startedAt: null, specification: {}, agentsNearby: ['dishSoap', 'bleach'] };
     const using = (agent: 'bleach' | 'vinegar') => found({ ...drain, observation: { ...complete.observation, confirmed: ['off', 'on', 'runs'], agent, readings: { drainSeconds: 20 } } });
     expect(using('vinegar')).to.deep.equal(['agentsMet']);
     expect(using('bleach')).to.deep.equal([]);

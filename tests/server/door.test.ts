@@ -85,6 +85,11 @@ describe('The door', () => {
     await flat.tenant.post('/signals', { id: signalId, machineId: flat.machineId, type: 'washer.code' }).expect(200);
     const templateId = v7();
     await house.manager.post('/templates', { id: templateId, name: 'Bare', machines: [{ type: 'washer' }] }).expect(200);
+    const drawer = await give(house, flat.tenant, flat.tenantId, [flat.points['washer.drawer']!]);
+    await flat.tenant.post(`/jobs/${drawer.id}/moves`, { move: 'notAble', reason: 'partMissing', revision: drawer.revision }).expect(200);
+    const handBackId = (await house.manager.get('/hand-backs').expect(200)).body.open[0].id as string;
+    const alarmId = v7();
+    await flat.tenant.post('/alarms', { id: alarmId, kind: 'water', machineId: flat.machineId }).expect(200);
     const emitterId = (await house.manager.post(`/machines/${flat.machineId}/emitters`).expect(200)).body.id as string;
     const proper: Partial<Record<RouteName, [string, object]>> = {
       'property.change': [flat.propertyId, { practice: 'light', from: '2026-11-01' }], 'place.read': [flat.placeId, {}],
@@ -99,6 +104,7 @@ describe('The door', () => {
       'place.hold': [flat.placeId, { until: null }], 'tenancy.end': [flat.tenancyId, { last: '2026-11-24' }],
       'point.anchor': [flat.points[BOOT]!, { anchor: null }], 'point.schedule': [flat.points[BOOT]!, { scheduled: 'no' }], 'point.suppose': [flat.points[BOOT]!, {}], 'point.working': [flat.points[BOOT]!, {}],
       'machine.remove': [flat.machineId, {}], 'machine.move': [flat.machineId, { placeId: flat.placeId }], 'labels.read': [flat.placeId, {}], 'template.ofPlace': [flat.placeId, {}], 'template.remove': [templateId, {}],
+      'handBack.settle': [handBackId, {}], 'alarm.read': [alarmId, {}], 'alarm.acknowledge': [alarmId, {}], 'property.numbers': [flat.propertyId, { emergency: '555 0100' }],
       'signal.dismiss': [signalId, { reason: 'Nothing at all.', recheck: '2026-12-24' }],
     };
     const withId = (Object.keys(ROUTES) as RouteName[]).filter((name) => ROUTES[name].path.includes(':id'));
@@ -114,6 +120,7 @@ describe('The door', () => {
       ['/faults', { id: v7(), machineId: flat.machineId, symptom: 'washer.smell' }], ['/places', { id: v7(), propertyId: flat.propertyId, kind: 'unit', name: 'Mine' }],
       ['/practice', { scope: 'property', subjectId: flat.propertyId, practice: 'light' }], ['/methods', { scope: 'point', subjectId: flat.points[BOOT], method: 'tubClean', option: 'tablets' }],
       ['/seasons', { scope: 'property', subjectId: flat.propertyId, coolingMonth: 5, coolingDate: 1, leadDays: 1, warmCelsius: 20 }], ['/upkeep-day', { scope: 'place', subjectId: flat.placeId, rule: null }],
+      ['/alarms', { id: v7(), kind: 'gas', machineId: flat.machineId }], ['/alarms', { id: v7(), kind: 'gas', jobId: job.id }],
       ['/looks', { id: v7(), number: 1, grade: 'due' }], ['/signals', { id: v7(), machineId: flat.machineId, type: 'washer.code' }], ['/habits/checks', { id: v7(), machineId: flat.machineId, habit: 'washer.doorOpen', kept: 'kept' }],
       ['/machines', { id: v7(), placeId: flat.placeId, type: 'washer', fuel: 'electric', owner: 'tenant' }], ['/buildings', { id: v7(), propertyId: flat.propertyId, name: 'Mine' }],
     ] as const) expect((await other.post(path, form)).status, path).to.equal(404);

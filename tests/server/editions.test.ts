@@ -45,7 +45,7 @@ describe('A procedure of one’s own', () => {
     await flat.tenant.post(`/jobs/${job.id}/submission`, form).expect(200);
     await house.manager.post(`/procedures/${FILTER}/ours`, { basedOn: 1 }).expect(200);
     const record = JSON.parse((await house.env.store.db.record.one({ id: form.records[0]!.id }))!.canonical);
-    expect(record).to.include({ edition: 1, procedure: FILTER, schema: 3 });
+    expect(record).to.include({ edition: 1, procedure: FILTER, schema: 4 });
     const again = await read();
     expect(again).to.include({ number: 0, minutes: 20 });
     expect(again.editions.map(({ number, ours, inForce }) => [number, ours, inForce])).to.deep.equal([[0, true, true], [1, false, false], [2, true, false]]);
@@ -62,7 +62,7 @@ describe('A procedure of one’s own', () => {
   it('that would be unsafe is refused with the reason', async () => {
     const { content } = await read();
     const refusal = async (change: Partial<Edition>) => (await save({ ...content, ...change }, 0).expect(422)).body.detail as string;
-    expect(await refusal({ steps: content.steps.filter(({ ours }) => ours !== 'dishwasher.off') })).to.contain('Switch the dishwasher off').and.to.contain('stays');
+    expect(await refusal({ steps: content.steps.filter(({ ours }) => ours !== `${FILTER}.unlock`) })).to.contain('Unlock the filter').and.to.contain('stays');
     expect(await refusal({ agents: ['bleach', 'vinegar'] })).to.contain('chlorine');
     await house.manager.post('/procedures/toaster.crumbs/editions', { content, basedOn: 0 }).expect(404);
     await house.manager.get('/procedures/toaster.crumbs').expect(404);

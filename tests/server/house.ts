@@ -127,10 +127,10 @@ export async function give(house: House, doer: Caller, assigneeId: string, point
 interface Told { [key: string]: unknown }
 
 /** A complete, honest submission of a job. */
-export async function honestWork(house: House, doer: Caller, job: { tasks: { id: string; procedure: string; state: string }[]; steps: { taskIds: string[]; needs: { need: Told; choices: { value: string }[] }[] }[] }, change: Told = {}, seed = Math.floor(Math.random() * 1e9)) {
+export async function honestWork(house: House, doer: Caller, job: { tasks: { id: string; procedure: string; state: string }[]; steps: { key: string; taskIds: string[]; needs: { need: Told; taskIds: string[]; choices: { value: string }[] }[] }[] }, change: Told = {}, seed = Math.floor(Math.random() * 1e9)) {
   const records = [];
   for (const task of job.tasks.filter(({ state }) => state === 'outstanding')) {
-    const needs = job.steps.filter(({ taskIds }) => taskIds.includes(task.id)).flatMap((step) => step.needs.map(({ need }) => need));
+    const needs = job.steps.flatMap((step) => step.needs.filter(({ taskIds }) => taskIds.includes(task.id)).map(({ need }) => need));
     const of = (kind: string) => needs.filter((need) => need.kind === kind);
     const photos: { slot: unknown; photoId: string }[] = [];
     for (const { key } of of('photo')) photos.push({ slot: key, photoId: await doer.take(task.procedure, seed + photos.length + records.length * 10) });
@@ -140,5 +140,7 @@ export async function honestWork(house: House, doer: Caller, job: { tasks: { id:
       agent: of('agent').length ? (of('agent')[0]!.choices as string[])[0] : null, size: of('size').length ? '16x25x1' : null, ...change,
     });
   }
-  return { startedAt: house.clock.now - 90 * 60_000, doneAt: house.clock.now, deviceAt: house.clock.now, records };
+  // As long as the waits and runs of the job take, and then some.
+  const waits = job.steps.flatMap(({ needs }) => needs).reduce((sum, { need }) => sum + (need.kind === 'timer' ? Number(need.minutes) : 0), 90);
+  return { startedAt: house.clock.now - waits * 60_000, doneAt: house.clock.now, deviceAt: house.clock.now, records };
 }

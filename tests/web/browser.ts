@@ -25,7 +25,7 @@ export interface Stage {
 
 export async function openStage(): Promise<Stage> {
   const data = mkdtempSync(join(tmpdir(), 'dewline-stage-'));
-  const start = (port: number) => serve({ data, port, web: resolve(import.meta.dirname, '../../dist/web'), logger: pino({ level: 'silent' }), rateFactor: 100 });
+  const start = (port: number) => serve({ data, port, web: resolve(import.meta.dirname, '../../dist/web'), logger: pino({ level: 'silent' }), rateFactor: 100, standInPort: 0 });
   let running = await start(0);
   const browser: Browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
   const contexts: BrowserContext[] = [];

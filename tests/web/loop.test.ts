@@ -70,6 +70,7 @@ describe('The whole loop in a browser', function story() {
     await manager.getByRole('button', { name: 'Add a building' }).click();
     await manager.getByRole('textbox', { name: 'Building' }).fill('Long House');
     await manager.getByRole('button', { name: 'Save the building' }).click();
+    await manager.getByRole('textbox', { name: 'Building' }).waitFor({ state: 'hidden' });
     await manager.getByRole('button', { name: 'Add a unit or shared space' }).click();
     await manager.getByLabel('Name or number').fill('Flat 1B');
     await manager.getByRole('button', { name: 'Save and open' }).click();
@@ -188,13 +189,12 @@ describe('The whole loop in a browser', function story() {
     await tenant.getByLabel('I have read this').check();
     await tenant.getByRole('button', { name: 'Start' }).click();
     await tenant.getByAltText('Your shut-offs').waitFor();
-    await next(tenant, 'Off and closed');
-    await tenant.getByText('Still open: The washer is unplugged').waitFor();
-    await tenant.getByLabel('The washer is unplugged').check();
-    await tenant.getByLabel('The water tap is closed').check();
+    await tenant.getByText('Then it is: unplugged, tap open').waitFor();
     await expectFit(tenant, 'a step');
     await expectThumbs(tenant, 'a step');
-    await next(tenant, 'Off and closed');
+    await next(tenant, 'It is unplugged');
+    await next(tenant, 'The tap is shut');
+    await tenant.getByText('The machine now: unplugged, tap shut').waitFor();
     await next(tenant, 'The small hose’s cap is back on');
     await tenant.locator('input[type=file]').first().setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no photo') });
     await tenant.getByText('This is no photo that can be read here').waitFor();
@@ -219,7 +219,8 @@ describe('The whole loop in a browser', function story() {
     await addPhoto(tenant, 'Filter locked upright', 12);
     await tenant.getByLabel('The grip stands upright').check();
     await next(tenant, 'It is locked upright');
-    await next(tenant, 'Water and power are back');
+    await next(tenant, 'The tap is open, the hose is dry');
+    await next(tenant, 'Power is back');
     await tenant.getByRole('button', { name: 'Start the timer, 30 min' }).click();
     await tenant.getByText(/(29:5\d|30:00) left/).waitFor();
     await expectFit(tenant, 'timer step');
@@ -253,9 +254,8 @@ describe('The whole loop in a browser', function story() {
     await tenant.getByRole('link', { name: 'Do it again' }).click();
     await tenant.getByLabel('I have read this').check();
     await tenant.getByRole('button', { name: 'Start' }).click();
-    await tenant.getByLabel('The washer is unplugged').check();
-    await tenant.getByLabel('The water tap is closed').check();
-    await next(tenant, 'Off and closed');
+    await next(tenant, 'It is unplugged');
+    await next(tenant, 'The tap is shut');
     await next(tenant, 'The small hose’s cap is back on');
     await addPhoto(tenant, 'Filter, out, with what it held', 21);
     await next(tenant, 'It is out');
@@ -268,7 +268,8 @@ describe('The whole loop in a browser', function story() {
     await addPhoto(tenant, 'Filter locked upright', 22);
     await tenant.getByLabel('The grip stands upright').check();
     await next(tenant, 'It is locked upright');
-    await next(tenant, 'Water and power are back');
+    await next(tenant, 'The tap is open, the hose is dry');
+    await next(tenant, 'Power is back');
     await tenant.getByRole('button', { name: 'I waited already' }).click();
     await tenant.getByLabel('No drip in the whole wash').check();
     await next(tenant);
@@ -337,15 +338,17 @@ describe('The whole loop in a browser', function story() {
     await staff.getByText('Bleach and vinegar together give off chlorine gas.').waitFor();
     await tap(staff, 'bleach');
     await next(staff);
-    await addPhoto(staff, 'Closed tee, after', 42, 'airHandler.condensateDrain');
-    await next(staff);
-    await next(staff, 'Power is back');
+    // Tried and capped while the power is off: the tee is not opened again behind it.
+    await staff.getByText('The machine now: off at its switch').waitFor();
     await staff.getByLabel('Seconds to drain').fill('300');
     await staff.getByText('Slower than a minute').waitFor();
     await staff.getByLabel('Seconds to drain').fill('20');
     await staff.getByLabel('Water comes out at the outlet').check();
     await expectFit(staff, 'reading step');
     await next(staff);
+    await addPhoto(staff, 'Closed tee, after', 42, 'airHandler.condensateDrain');
+    await next(staff);
+    await next(staff, 'Power is back');
     await staff.getByRole('button', { name: 'Send' }).click();
     await staff.getByRole('heading', { name: 'Sent. Thank you.' }).waitFor();
     await staff.getByRole('link', { name: 'Back to today' }).click();
@@ -438,7 +441,7 @@ describe('The whole loop in a browser', function story() {
     await manager.getByText('Accepted, register mended: Return filter, Flat 1B').waitFor();
   });
 
-  it('lets a tenant stop with a reason, which the manager sees', async () => {
+  it('lets a tenant stop with a reason, which stands on the home and in the list of what was handed back', async () => {
     await manager.goto(`${stage.url}/line/2`);
     await manager.getByRole('button', { name: 'Give to…' }).click();
     await manager.getByLabel('I. Marrable').check();
@@ -446,13 +449,22 @@ describe('The whole loop in a browser', function story() {
     await manager.getByText('Given to I. Marrable').waitFor();
     await tenant.goto(`${stage.url}/home/`);
     await tenant.getByRole('link', { name: 'Start' }).click();
-    await tenant.getByRole('button', { name: 'Not safe' }).click();
+    await tenant.getByLabel('I have read this').check();
+    await tenant.getByRole('button', { name: 'Start' }).click();
+    await next(tenant, 'It is unplugged');
+    await tenant.getByRole('button', { name: 'Part missing' }).click();
+    await tenant.getByText('Still unplugged. Leave it so').waitFor();
     await expectFit(tenant, 'stopping');
     await tenant.getByRole('button', { name: 'Stop and tell the office' }).click();
     await tenant.getByRole('heading', { name: 'Nothing to do just now.' }).waitFor();
-    await manager.reload();
-    await manager.getByRole('button', { name: 'Give to…' }).waitFor();
-    await manager.getByText('it is not safe').waitFor();
+    await manager.goto(`${stage.url}/line`);
+    await manager.getByRole('link', { name: 'One job was handed back.' }).click();
+    await manager.getByText('Left so: power is off').waitFor();
+    await expectFit(manager, 'faults with what was handed back');
+    await manager.goto(`${stage.url}${home}`);
+    await manager.getByText('A part is missing').waitFor();
+    await manager.getByRole('button', { name: 'Seen to' }).click();
+    await manager.getByText('A part is missing').waitFor({ state: 'hidden' });
   });
 
   it('has it all after the server was stopped and started', async () => {

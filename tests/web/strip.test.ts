@@ -48,7 +48,7 @@ describe('The strip', () => {
 
 describe('Marks', () => {
   const board: BoardAnswer = {
-    types: [FILTER, DUCT], properties: [{ id: 'p', name: 'Ropewalk', today: TODAY, says: '' }], waiting: { proofs: 0, faults: 0, clockBehindDays: 0 },
+    types: [FILTER, DUCT], properties: [{ id: 'p', name: 'Ropewalk', today: TODAY, says: '' }], waiting: { proofs: 0, faults: 0, clockBehindDays: 0, handBacks: 0, alarms: [] },
     rows: [{ id: 'r', name: 'Flat 1A', property: 0, marks: [7, 0, TODAY - 90, 60, 30, 0, 8, 1, 0, 0, 0, 0, 9, 1, TODAY - 80, 60, 0, 5 + 50] }],
   };
   it('come out of the board’s numbers with share, state and days', () => {

@@ -57,8 +57,8 @@ onMounted(reload);
           <ul class="stops"><li v-for="stop in it.stops" :key="stop" class="caution small">{{ stop }}</li><li class="small quiet">{{ say('procedure.defer') }}</li></ul>
           <h2>{{ say('procedure.steps') }} <small v-if="comparing" class="quiet">{{ say('procedure.ours') }}</small></h2>
           <ol class="steps">
-            <li v-for="step in steps" :key="step.key">
-              <div><h3>{{ step.title }} <small v-if="step.own" class="dew">{{ say('procedures.own') }}</small></h3><p>{{ step.body }}</p><p v-if="step.caution" class="caution small">{{ step.caution }}</p><p v-if="step.asks.length" class="small quiet">{{ say('procedure.asks') }}: {{ step.asks.join('; ') }}</p></div>
+            <li v-for="step in steps" :key="step.key" :class="step.phase">
+              <div><h3>{{ step.title }} <small v-if="!step.own && step.stateSays" class="quiet">{{ step.stateSays }}</small> <small v-if="step.own" class="dew">{{ say('procedures.own') }}</small></h3><p>{{ step.body }}</p><p v-if="step.caution" class="caution small">{{ step.caution }}</p><p v-if="step.own && step.stateSays" class="small quiet">{{ say('procedure.own.state', { state: step.stateSays }) }}</p><p v-if="step.asks.length" class="small quiet">{{ say('procedure.asks') }}: {{ step.asks.join('; ') }}</p></div>
               <Illustration v-if="step.illustration" :drawing="step.illustration" />
             </li>
           </ol>

@@ -5,6 +5,8 @@ import { useDesk } from './deskStore.ts';
 declare module 'vue-router' {
   interface RouteMeta {
     readonly open?: boolean;
+    /** Where a letter leads: open to whoever holds it, signed in or not. */
+    readonly letter?: boolean;
     readonly manager?: boolean;
   }
 }
@@ -13,6 +15,7 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', redirect: () => (useDesk().isManager ? '/line' : '/today') },
+    { path: '/alarm', component: () => import('../notices/AlarmScreen.vue'), meta: { letter: true } },
     { path: '/sign-in', component: () => import('../people/SignInScreen.vue'), meta: { open: true } },
     { path: '/first-run', component: () => import('../people/FirstRunScreen.vue'), meta: { open: true } },
     { path: '/line/:number(\\d+)?', component: () => import('../due/LineScreen.vue'), meta: { manager: true } },
@@ -44,6 +47,7 @@ export const router = createRouter({
 
 router.beforeEach(async (to) => {
   const desk = useDesk();
+  if (to.meta.letter) return true;
   if (!desk.known) await desk.recognise().catch(() => undefined);
   if (desk.firstRun) return to.path === '/first-run' ? true : '/first-run';
   if (to.meta.open) return desk.me ? '/' : true;

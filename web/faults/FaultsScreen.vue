@@ -8,6 +8,10 @@ import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
 import type { SignalSummary } from '../../contract/signals.ts';
 import type { DeficienciesAnswer } from '../../contract/deficiencies.ts';
+import type { AlarmAnswer } from '../../contract/alarms.ts';
+import type { HandBacksAnswer } from '../../contract/handBacks.ts';
+import HandBackList from '../jobs/HandBackList.vue';
+import AlarmList from './AlarmList.vue';
 import SignalList from '../due/SignalList.vue';
 import DeficiencyList from './DeficiencyList.vue';
 import FaultList from './FaultList.vue';
@@ -18,13 +22,16 @@ const { value: answer, failure, reload } = useLoading(() => get<{ faults: FaultS
 const signals = useLoading(() => get<{ signals: SignalSummary[] }>('/signals'));
 const deficiencies = useLoading(() => get<DeficienciesAnswer>('/deficiencies'));
 const open = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt === null) ?? []);
+const alarms = useLoading(() => get<{ alarms: AlarmAnswer[] }>('/alarms'));
+const backs = useLoading(() => get<HandBacksAnswer>('/hand-backs'));
+const shownAlarms = computed(() => alarms.value.value?.alarms.map((it) => ({ ...it, at: say.time(it.at, it.zone) })) ?? []);
 const closed = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt !== null) ?? []);
 
 async function changed(): Promise<void> {
-  await Promise.all([reload(), signals.reload()]);
+  await Promise.all([reload(), signals.reload(), alarms.reload(), ...(desk.isManager ? [backs.reload()] : [])]);
   if (desk.isManager) await board.load();
 }
-onMounted(() => Promise.all([reload(), signals.reload(), deficiencies.reload()]));
+onMounted(() => Promise.all([changed(), deficiencies.reload()]));
 </script>
 
 <template>
@@ -32,10 +39,12 @@ onMounted(() => Promise.all([reload(), signals.reload(), deficiencies.reload()])
     <header><h1>{{ say('faults.title') }}</h1><VBtn variant="outlined" to="/faults/report">{{ say('faults.report') }}</VBtn></header>
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
     <template v-if="answer">
+      <AlarmList :alarms="shownAlarms" with-place @changed="changed" />
       <div class="columns">
         <section><p class="count">{{ say('faults.open', { count: open.length }) }}</p><p v-if="!open.length" class="quiet">{{ say('faults.none.why') }}</p><FaultList v-if="open.length" :faults="open" with-place @changed="changed" /></section>
         <section><h2>{{ say('signals.title') }}</h2><SignalList :signals="signals.value.value?.signals ?? []" with-place @changed="changed" /></section>
         <section><h2>{{ say('deficiencies.title') }}</h2><DeficiencyList v-if="deficiencies.value.value" :answer="deficiencies.value.value" @changed="deficiencies.reload()" /></section>
+        <section v-if="desk.isManager && backs.value.value"><h2>{{ say('handBack.title') }}</h2><HandBackList :open="backs.value.value.open" with-place @changed="changed" /><p v-if="!backs.value.value.open.length" class="quiet">{{ say('handBack.none') }}</p></section>
         <section v-if="closed.length"><h2>{{ say('faults.closed') }}</h2><FaultList :faults="closed" with-place /></section>
       </div>
     </template>

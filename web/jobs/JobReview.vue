@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** What is about to be sent, line by line; each leads back to its step. */
 import { computed, ref } from 'vue';
-import type { JobAnswer, JobStep, StepNeed } from '../../contract/jobs.ts';
+import type { JobAnswer, StepNeed } from '../../contract/jobs.ts';
 import ReportFault from '../faults/ReportFault.vue';
 import { say } from '../language/say.ts';
 import KeptPhoto from '../outbox/KeptPhoto.vue';
 import { isAnswered, type Draft } from './draft.ts';
+import { stepsOn } from './plan.ts';
 import PlainField from '../theme/PlainField.vue';
 
 const props = defineProps<{ job: JobAnswer; draft: Draft; frozen?: boolean }>();
@@ -20,8 +21,8 @@ function seen(kept: boolean): void {
 
 interface Line { readonly step: number; readonly label: string; readonly value: string; readonly photoId: string | null; readonly open: boolean }
 
-function valueOf(step: JobStep, { need, choices, reading }: StepNeed): string {
-  const task = props.draft.tasks[step.taskIds[0]!];
+function valueOf({ need, taskIds, choices, reading }: StepNeed): string {
+  const task = props.draft.tasks[taskIds[0]!];
   if (!task) return say('job.none.entered');
   const named = (value: string | null) => choices.find((choice) => choice.value === value)?.label ?? say('job.none.entered');
   switch (need.kind) {
@@ -32,13 +33,13 @@ function valueOf(step: JobStep, { need, choices, reading }: StepNeed): string {
     case 'size': return task.size || say('job.none.entered');
     case 'reading': return task.readings[need.key] ? `${task.readings[need.key]} ${reading?.unit ?? ''}` : say('job.none.entered');
     case 'photo': return say(task.photos[need.key] ? 'job.photo' : 'job.none.entered');
-    case 'timer': return '';
+    case 'finding': case 'timer': return '';
   }
 }
 
-const lines = computed<Line[]>(() => props.job.steps.flatMap((step, i) => step.needs.filter(({ need }) => need.kind !== 'timer').map((need) => ({
-  step: i, label: need.need.kind === 'finds' ? say('job.finds') : need.label, value: valueOf(step, need),
-  photoId: need.need.kind === 'photo' ? props.draft.tasks[step.taskIds[0]!]?.photos[need.need.key] ?? null : null,
+const lines = computed<Line[]>(() => stepsOn(props.job, props.draft).flatMap((step, i) => step.needs.filter(({ need }) => need.kind !== 'timer' && need.kind !== 'finding').map((need) => ({
+  step: i, label: need.need.kind === 'finds' ? say('job.finds') : need.label, value: valueOf(need),
+  photoId: need.need.kind === 'photo' ? props.draft.tasks[need.taskIds[0]!]?.photos[need.need.key] ?? null : null,
   open: !isAnswered(props.draft, step, need),
 }))));
 </script>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** A job, step by step: one thing a screen, the caution beside the hazard, one large button, a way out that is no failure. */
-import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { asksOf, SHORT_STEPS } from '../../core/jobs/asks.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
+import type { AlarmAnswer } from '../../contract/alarms.ts';
 import type { JobAnswer } from '../../contract/jobs.ts';
 import type { StuckReason } from './stuck.ts';
-import { photoUrl, Refusal } from '../door/door.ts';
+import { get, photoUrl, Refusal } from '../door/door.ts';
 import { sentenceOf } from '../door/sentence.ts';
 import { useSending } from '../door/sending.ts';
 import { useLoading } from '../door/load.ts';
@@ -16,7 +17,11 @@ import { askToPersist } from '../outbox/device.ts';
 import { getKept, keepAnswer, keptAnswer } from '../outbox/kept.ts';
 import { deliverNow, enqueue, sendOrKeep, submissionPath, submissionState, waiting } from '../outbox/outbox.ts';
 import { confirm, hasDraft, openOn, submissionOf, useDraft, type Draft } from './draft.ts';
+import { freeze, replan, stepsOn, stillBefore } from './plan.ts';
+import type { Finding } from '../../core/catalogue/types.ts';
 import Illustration from '../catalogue/Illustration.vue';
+import AlarmForm from '../faults/AlarmForm.vue';
+import AlarmTold from '../faults/AlarmTold.vue';
 import JobKept from './JobKept.vue';
 import JobReview from './JobReview.vue';
 import JobStuck from './JobStuck.vue';
@@ -59,13 +64,14 @@ async function readJob(): Promise<JobAnswer> {
 }
 
 const doable = computed(() => job.value !== null && isDoable(job.value));
-const step = computed(() => (draft.value && job.value ? job.value.steps[draft.value.step] : undefined));
+const steps = computed(() => (draft.value && job.value ? stepsOn(job.value, draft.value) : []));
+const step = computed(() => (draft.value ? steps.value[draft.value.step] : undefined));
 const asks = computed(() => asksOf(step.value?.needs ?? []));
-const isLast = computed(() => draft.value !== null && job.value !== null && draft.value.step === job.value.steps.length - 1 && job.value.steps.length <= SHORT_STEPS);
+const isLast = computed(() => draft.value !== null && job.value !== null && draft.value.step === steps.value.length - 1 && steps.value.length <= SHORT_STEPS);
 const open = computed(() => (step.value && draft.value ? openOn(draft.value, step.value) : []));
 const expected = computed(() => job.value?.tasks.filter((task) => step.value?.taskIds.includes(task.id)).map((task) => task.expected).filter(Boolean).join(' · '));
 const minutesLeft = computed(() => {
-  const all = job.value!.steps.length;
+  const all = steps.value.length;
   return Math.max(1, Math.round((job.value!.minutes * (all - Math.max(0, draft.value!.step))) / all));
 });
 
@@ -74,8 +80,22 @@ async function read(): Promise<void> {
   await reload();
   if (job.value && (doable.value || lost.value)) draft.value = useDraft(job.value);
 }
+/** Somebody has called this machine unsafe: the work stands still here as soon as this device hears of it. */
+const stopped = shallowRef<AlarmAnswer | null>(null);
+const stillHere = computed(() => (job.value && draft.value ? stillBefore(job.value, draft.value, draft.value.step).says : ''));
+const LISTEN_MS = 20_000;
+async function listen(): Promise<void> {
+  if (document.hidden || !draft.value || draft.value.queued || sent.value || stuck.value) return;
+  const heard = await get<JobAnswer>(`/jobs/${props.id}`).catch(() => null);
+  if (heard) stopped.value = heard.stopped;
+}
+const listening = setInterval(() => void listen(), LISTEN_MS);
+window.addEventListener('online', listen);
+onBeforeUnmount(() => { clearInterval(listening); window.removeEventListener('online', listen); });
+
 onMounted(async () => {
   await read();
+  stopped.value = job.value?.stopped ?? null;
   follow();
 });
 
@@ -95,6 +115,7 @@ function follow(): void {
 watch(waiting, follow);
 
 async function turn(to: number): Promise<void> {
+  void listen();
   draft.value!.step = to;
   tried.value = false;
   refusal.value = '';
@@ -114,25 +135,55 @@ function tell(move: 'start' | 'workDone'): void {
 async function start(): Promise<void> {
   if (!safe.value) { tried.value = true; return; }
   draft.value!.startedAt ??= Date.now();
+  freeze(job.value!, draft.value!);
   askToPersist();
   await turn(0);
   tell('start');
 }
 
 async function next(): Promise<void> {
-  if (asks.value.button) confirm(draft.value!, step.value!, [asks.value.button.need.key], true);
+  if (asks.value.button) confirm(draft.value!, [asks.value.button], true);
   if (open.value.length > 0) { tried.value = true; return; }
   if (isLast.value) { await send(); return; }
-  const upcoming = job.value!.steps[draft.value!.step + 1];
+  const upcoming = steps.value[draft.value!.step + 1];
   await turn(draft.value!.step + 1);
   if (upcoming?.phase === 'test') tell('workDone');
 }
+
+/** Something was found that changes what is needed: the rest is planned again, what was done stays done. */
+async function found(key: Finding): Promise<void> {
+  const here = draft.value!;
+  here.found = here.found.includes(key) ? here.found.filter((it) => it !== key) : [...here.found, key];
+  await replan(job.value!, here, here.step + 1);
+}
+
+/** How the machine was found: the plan begins from there, and ends there. */
+async function begins({ variable, value }: JobAnswer['beginnings'][number]): Promise<void> {
+  const here = draft.value!;
+  if (here.begin[variable] === value) delete here.begin[variable];
+  else here.begin[variable] = value;
+  await replan(job.value!, here, 0);
+}
+
+/** Without a switch only what needs none is done; the rest goes back, and all of it where nothing is left. */
+async function noSwitch(): Promise<void> {
+  const here = draft.value!;
+  here.noSwitch = true;
+  await replan(job.value!, here, here.step);
+  if (here.left.length < Object.keys(here.tasks).length) return;
+  here.noSwitch = false;
+  await replan(job.value!, here, here.step);
+  stuck.value = 'noSwitch';
+}
+
+/** Parts of this job that the sitting cannot do as things stand. */
+const leftNames = computed(() => job.value?.tasks.filter(({ id }) => draft.value?.left.some(({ taskId }) => taskId === id)).map(({ name }) => name).join(', ') ?? '');
 
 async function send(): Promise<void> {
   const finished = draft.value!;
   finished.finishedAt ??= Date.now();
   await run(async () => {
-    const form = submissionOf(finished, job.value!, Date.now());
+    const form = submissionOf(finished, steps.value, Date.now());
     const outcome = await sendOrKeep(props.id, { kind: 'form', path: submissionPath(props.id), form, stamped: true }, finished.sendKey).catch(async (error: unknown) => {
       if (error instanceof Refusal && error.status === 409) await read();
       throw error;
@@ -155,13 +206,14 @@ async function send(): Promise<void> {
       <VBtn color="primary" size="large" block :to="home">{{ homeName }}</VBtn>
     </div>
     <div v-else-if="failure" class="end"><p class="tell" role="alert">{{ failure }}</p><VBtn variant="outlined" @click="reload">{{ say('again') }}</VBtn><VBtn variant="text" :to="home">{{ homeName }}</VBtn></div>
+    <AlarmTold v-else-if="stopped && !stuck" :id="stopped.id" class="end" :kind="stopped.kind" :answer="stopped" :numbers="stopped.numbers" :still-says="stillHere" @left="router.push(home)" />
     <JobKept v-else-if="job && draft && (draft.queued || lost)" :job="job" :draft="draft" :lost="lost" :home="home" :home-name="homeName" @forgotten="router.push(home)" />
     <div v-else-if="job && !doable" class="end"><h1>{{ job.title }}</h1><p>{{ say('job.over', { state: job.stateSays }) }}</p><VBtn variant="outlined" :to="home">{{ homeName }}</VBtn></div>
     <p v-else-if="!job || !draft" class="quiet end">{{ say('loading') }}</p>
 
     <template v-else>
-      <p class="bar small"><b>{{ job.place }}</b><span class="quiet">{{ draft.step < 0 ? say('job.minutes', { minutes: job.minutes }) : draft.step < job.steps.length ? `${say('job.step', { step: draft.step + 1, steps: job.steps.length })} · ${say('job.minutes', { minutes: minutesLeft })}` : '' }}</span></p>
-      <progress class="progress" :value="draft.step + 1" :max="job.steps.length + 1" :aria-label="say('job.step', { step: draft.step + 1, steps: job.steps.length })" />
+      <p class="bar small"><b>{{ job.place }}</b><span class="quiet">{{ draft.step < 0 ? say('job.minutes', { minutes: job.minutes }) : draft.step < steps.length ? `${say('job.step', { step: draft.step + 1, steps: steps.length })} · ${say('job.minutes', { minutes: minutesLeft })}` : '' }}</span></p>
+      <progress class="progress" :value="draft.step + 1" :max="steps.length + 1" :aria-label="say('job.step', { step: draft.step + 1, steps: steps.length })" />
 
       <section v-if="draft.step < 0" class="body">
         <h1 ref="heading" tabindex="-1">{{ job.title }}</h1>
@@ -171,19 +223,26 @@ async function send(): Promise<void> {
         <div><h2>{{ say('job.need') }}</h2><ul class="kit"><li v-for="item in job.kit" :key="item">{{ item }}</li></ul></div>
         <details class="mistakes"><summary>{{ say('job.mistakes') }}</summary><ul><li v-for="it in job.mistakes" :key="it">{{ it }}</li></ul></details>
         <StripGauge :marks="job.marks" :today="job.today" />
+        <details v-if="job.beginnings.length" class="mistakes" :open="Object.keys(draft.begin).length > 0"><summary>{{ say('job.begin') }}</summary>
+          <label v-for="it in job.beginnings" :key="it.variable" class="safe"><input type="checkbox" :checked="draft.begin[it.variable] === it.value" @change="begins(it)"> {{ it.says }}</label>
+        </details>
+        <p v-if="leftNames" class="caution small" role="status">{{ say('job.left', { points: leftNames }) }}</p>
         <label class="safe" :class="{ open: tried && !safe }"><input v-model="safe" type="checkbox"> {{ say('job.stops.read') }}</label>
         <p v-if="tried && !safe" class="alarm" role="alert">{{ say('job.missing', { what: say('job.stops.read') }) }}</p>
       </section>
 
       <section v-else-if="step" :key="step.key" class="body">
+        <p v-if="step.stateSays" class="state small" :class="{ turned: step.phase === 'isolate' || step.phase === 'restore' }"><span class="quiet">{{ say(step.phase === 'isolate' || step.phase === 'restore' ? 'job.state.then' : 'job.state') }}</span> <b>{{ step.stateSays }}</b></p>
         <div><h1 ref="heading" tabindex="-1">{{ step.title }}</h1><p v-if="step.taskName" class="quiet">{{ step.taskName }}</p></div>
         <p v-if="step.caution" class="caution">{{ step.caution }}</p>
         <p class="words">{{ step.body }}</p>
         <Illustration v-if="step.illustration" :drawing="step.illustration" />
         <p v-if="expected && (step.phase === 'open' || step.needs.some(({ need }) => need.kind === 'size'))" class="small quiet">{{ say('job.expected') }}: {{ expected }}</p>
         <figure v-if="step.shutoffPhotoId"><img :src="photoUrl(step.shutoffPhotoId)" :alt="say('job.shutoff')"><figcaption class="small quiet">{{ say('job.shutoff') }}</figcaption></figure>
-        <NeedField v-for="need in asks.fields" :key="`${step.key} ${need.need.kind} ${need.need.key}`" :need="need" :step="step" :job="id" :draft="draft" :procedure="job.tasks.find(({ id: it }) => it === step!.taskIds[0])!.procedure" />
+        <NeedField v-for="need in asks.fields" :key="`${step.key} ${need.need.kind} ${need.need.key} ${need.taskIds[0]}`" :need="need" :step="step" :job="id" :draft="draft" :procedure="job.tasks.find(({ id: it }) => it === need.taskIds[0])!.procedure" @found="found" />
         <StepTicks v-if="asks.ticks.length" :needs="asks.ticks" :step="step" :draft="draft" />
+        <p v-if="leftNames" class="caution small" role="status">{{ say('job.left', { points: leftNames }) }}</p>
+        <button v-if="step.phase === 'isolate' && step.state.power === 'off' && !draft.noSwitch" type="button" class="plain link" @click="noSwitch">{{ say('job.noSwitch') }}</button>
         <p v-if="tried && open.length" class="alarm" role="alert">{{ say('job.missing', { what: open.join('; ') }) }}</p>
       </section>
 
@@ -191,14 +250,15 @@ async function send(): Promise<void> {
       <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
 
       <footer class="foot">
-        <JobStuck v-if="stuck" :job="job" :reason="stuck" @close="stuck = null" @left="router.push(home)" />
+        <AlarmForm v-if="stuck === 'notSafe'" :job-id="id" :numbers="job.numbers" :still="stillBefore(job, draft, draft.step).keys" :still-says="stillBefore(job, draft, draft.step).says" @close="stuck = null" @left="router.push(home)" />
+        <JobStuck v-else-if="stuck" :job="job" :reason="stuck" :still="stillBefore(job, draft, draft.step)" @close="stuck = null" @left="router.push(home)" />
         <template v-else>
           <VBtn v-if="draft.step < 0" color="primary" size="x-large" block @click="start">{{ say('job.start') }}</VBtn>
           <VBtn v-else-if="step" color="primary" size="x-large" block :loading="sending" @click="next">{{ isLast ? say('job.send') : step.button ?? asks.button?.label ?? say('job.next') }}</VBtn>
           <VBtn v-else color="primary" size="x-large" block :loading="sending" @click="send">{{ say('job.send') }}</VBtn>
           <div class="ways">
             <VBtn v-if="draft.step >= 0" variant="outlined" @click="turn(draft.step - 1)">{{ say('back') }}</VBtn>
-            <template v-if="draft.step < job.steps.length">
+            <template v-if="draft.step < steps.length">
               <VBtn v-if="draft.step >= 0" variant="outlined" @click="stuck = 'willNotMove'">{{ say('job.wontMove') }}</VBtn>
               <VBtn variant="outlined" @click="stuck = 'notSafe'">{{ say('job.notSafe') }}</VBtn>
               <VBtn v-if="draft.step >= 0" variant="outlined" @click="stuck = 'partMissing'">{{ say('job.partMissing') }}</VBtn>
@@ -224,6 +284,8 @@ h1:focus { outline: none; }
 .words { line-height: 1.5; }
 .stops ul { display: grid; gap: 8px; margin-top: 8px; }
 .stops .caution { background: var(--panel); }
+.state { padding: 5px 10px; border-left: 3px solid var(--dew); background: var(--panel); }
+.state.turned { border-color: var(--edge); }
 .kit { display: flex; flex-wrap: wrap; gap: 4px 16px; }
 .kit li::before { content: '· '; }
 .safe { display: flex; gap: 12px; align-items: center; min-height: 48px; padding: 8px 12px; border: 1.5px solid var(--edge); border-radius: 8px; background: var(--panel); }

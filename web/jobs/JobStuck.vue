@@ -9,7 +9,7 @@ import { sendOrKeep } from '../outbox/outbox.ts';
 import { STUCK_WORDS, type StuckReason } from './stuck.ts';
 import PlainField from '../theme/PlainField.vue';
 
-const props = defineProps<{ job: JobAnswer; reason: StuckReason }>();
+const props = defineProps<{ job: JobAnswer; reason: StuckReason; still: { keys: string[]; says: string } }>();
 const emit = defineEmits<{ close: []; left: [] }>();
 const note = ref('');
 const { busy, failure, run } = useSending();
@@ -19,7 +19,7 @@ async function leave(): Promise<void> {
   const left = await run(async () => {
     // How far the job is, as the office has it; without a line, as it is here.
     const { revision } = await get<JobAnswer>(path).catch(() => props.job);
-    await sendOrKeep(props.job.id, { kind: 'form', path: `${path}/moves`, form: { move: 'notAble', reason: props.reason, note: note.value, revision } });
+    await sendOrKeep(props.job.id, { kind: 'form', path: `${path}/moves`, form: { move: 'notAble', reason: props.reason, note: note.value, still: props.still.keys, revision } });
   });
   if (left) emit('left');
 }
@@ -29,6 +29,7 @@ async function leave(): Promise<void> {
   <div class="stuck" role="group" :aria-label="say('job.stuck')">
     <h2>{{ say(STUCK_WORDS[reason]) }}. {{ say('job.stuck') }}</h2>
     <p class="small">{{ say('job.stuck.why') }}</p>
+    <p v-if="still.says" class="caution small">{{ say('job.still', { still: still.says }) }}</p>
     <PlainField v-model="note" :label="say('job.stuck.note')" :rows="1" />
     <p v-if="failure" class="tell small" role="alert">{{ failure }}</p>
     <VBtn color="primary" size="large" block :loading="busy" @click="leave">{{ say('job.stuck.send') }}</VBtn>

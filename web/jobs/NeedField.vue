@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One thing that a step asks for. What belongs to several tasks is entered once. */
 import { computed, onBeforeUnmount, ref } from 'vue';
+import type { Finding } from '../../core/catalogue/types.ts';
 import type { JobStep, StepNeed } from '../../contract/jobs.ts';
 import { keptOf, numberIn } from '../../core/quantities/entered.ts';
 import GradePicker from '../catalogue/GradePicker.vue';
@@ -9,9 +10,10 @@ import type { Draft, TaskDraft } from './draft.ts';
 import StepPhoto from './StepPhoto.vue';
 import PlainField from '../theme/PlainField.vue';
 
+const emit = defineEmits<{ found: [Finding] }>();
 const props = defineProps<{ need: StepNeed; step: JobStep; job: string; draft: Draft; procedure: string }>();
 
-const tasks = computed(() => props.step.taskIds.map((id) => props.draft.tasks[id]).filter((task): task is TaskDraft => task !== undefined));
+const tasks = computed(() => props.need.taskIds.map((id) => props.draft.tasks[id]).filter((task): task is TaskDraft => task !== undefined));
 const first = computed(() => tasks.value[0]!);
 const key = props.need.need.key;
 
@@ -70,6 +72,7 @@ const isWaited = computed(() => props.draft.waited.includes(props.step.key));
     <p class="quiet small">{{ need.reading?.wanted }}</p>
     <p v-if="judged" class="caution small" role="status">{{ judged }}</p>
   </div>
+  <label v-else-if="need.need.kind === 'finding'" class="tick"><input type="checkbox" :checked="draft.found.includes(need.need.key)" @change="emit('found', need.need.key)"><span>{{ need.label }}</span></label>
   <div v-else-if="need.need.kind === 'timer'" class="timer" role="timer">
     <p v-if="isWaited" class="strong dew">✓ {{ say('job.timer.done') }}</p>
     <template v-else-if="left !== null"><p class="clock">{{ say('job.timer.left', { minutes: Math.floor(left / 60), seconds: String(left % 60).padStart(2, '0') }) }}</p><VBtn variant="outlined" @click="waited">{{ say('job.timer.already') }}</VBtn></template>
@@ -87,6 +90,9 @@ const isWaited = computed(() => props.draft.waited.includes(props.step.key));
 .chips label:has(:checked) { background: var(--dew-deep); color: var(--on-dew); border-color: var(--dew-deep); }
 .chips label:focus-within { outline: 3px solid var(--dew); outline-offset: 2px; }
 .chips input { position: absolute; opacity: 0; width: 1px; }
+/* Beside what a step must be assured of, and like it. */
+.tick { display: flex; gap: 12px; align-items: center; min-height: 48px; padding: 8px 12px; border: 1.5px solid var(--edge); border-radius: 8px; background: var(--panel); }
+.tick input { width: 22px; height: 22px; flex: none; accent-color: var(--dew-deep); }
 .timer { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
 .clock { font-size: 26px; font-weight: 680; }
 </style>

@@ -7,7 +7,7 @@ import { confirm, isAnswered, type Draft } from './draft.ts';
 const props = defineProps<{ needs: readonly StepNeed[]; step: JobStep; draft: Draft }>();
 const given = computed({
   get: () => props.needs.every((need) => isAnswered(props.draft, props.step, need)),
-  set: (value) => confirm(props.draft, props.step, props.needs.map(({ need }) => need.key), value),
+  set: (value) => confirm(props.draft, props.needs, value),
 });
 </script>
 

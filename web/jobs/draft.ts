@@ -1,6 +1,8 @@
 /** What a person has entered of a job, kept on the device until it is sent. */
 import { reactive, watch } from 'vue';
+import type { Finding } from '../../core/catalogue/types.ts';
 import type { JobAnswer, JobStep, StepNeed, Submission } from '../../contract/jobs.ts';
+import type { StepPlace } from '../../contract/steps.ts';
 import { keptOf, numberIn } from '../../core/quantities/entered.ts';
 import { newId } from '../door/door.ts';
 import { say } from '../language/say.ts';
@@ -31,6 +33,15 @@ export interface Draft {
   /** When a running timer ends, by step. */
   timers: Record<string, number>;
   waited: string[];
+  /** How the machine was found where it was not as usual, and what was found on the way. */
+  begin: NonNullable<Submission['plan']>['begin'];
+  found: Finding[];
+  /** No switch was found to isolate it by. */
+  noSwitch: boolean;
+  /** The steps as they are gone through here, from the start on; null before, and where the job has to be planned again. */
+  plan: StepPlace[] | null;
+  /** Tasks that this sitting cannot do, with the reason. */
+  left: Submission['left'];
 }
 
 const keyOf = (jobId: string) => `dewline.job.${jobId}`;
@@ -40,7 +51,7 @@ const emptyTask = (): TaskDraft => ({
 });
 
 function emptyDraft(): Draft {
-  return { step: -1, startedAt: null, finishedAt: null, sendKey: newId(), queued: false, note: '', tasks: {}, timers: {}, waited: [] };
+  return { step: -1, startedAt: null, finishedAt: null, sendKey: newId(), queued: false, note: '', tasks: {}, timers: {}, waited: [], begin: {}, found: [], noSwitch: false, plan: null, left: [] };
 }
 
 /** What stands on the device of a job; nothing where none was begun. */
@@ -52,7 +63,7 @@ export function useDraft(job: JobAnswer): Draft {
   const outstanding = job.tasks.filter(({ state }) => state === 'outstanding').map(({ id }) => id);
   for (const id of outstanding) draft.tasks[id] ??= emptyTask();
   for (const id of Object.keys(draft.tasks)) if (!outstanding.includes(id)) delete draft.tasks[id];
-  draft.step = Math.min(draft.step, job.steps.length);
+  draft.step = Math.min(draft.step, draft.plan?.length ?? job.steps.length);
   watch(draft, (now) => localStorage.setItem(keyOf(job.id), JSON.stringify(now)), { deep: true });
   return draft;
 }
@@ -72,17 +83,18 @@ export function dropDraft(jobId: string): void {
   localStorage.removeItem(keyOf(jobId));
 }
 
-/** Gives or takes back assurances of a step, for every task that it serves. */
-export function confirm(draft: Draft, step: JobStep, keys: readonly string[], given: boolean): void {
-  for (const id of step.taskIds) {
-    const task = draft.tasks[id];
-    if (task) task.confirmed = [...task.confirmed.filter((key) => !keys.includes(key)), ...(given ? keys : [])];
+/** Gives or takes back assurances, for every task that each is of. */
+export function confirm(draft: Draft, needs: readonly StepNeed[], given: boolean): void {
+  for (const { need: { key }, taskIds } of needs) {
+    for (const task of taskIds.map((id) => draft.tasks[id])) {
+      if (task) task.confirmed = [...task.confirmed.filter((it) => it !== key), ...(given ? [key] : [])];
+    }
   }
 }
 
-/** Whether a need is answered for every task that its step serves. */
-export function isAnswered(draft: Draft, step: JobStep, { need }: StepNeed): boolean {
-  return step.taskIds.every((id) => {
+/** Whether a need is answered for every task that it is of. */
+export function isAnswered(draft: Draft, step: JobStep, { need, taskIds }: StepNeed): boolean {
+  return taskIds.every((id) => {
     const task = draft.tasks[id];
     if (!task) return true;
     switch (need.kind) {
@@ -93,7 +105,7 @@ export function isAnswered(draft: Draft, step: JobStep, { need }: StepNeed): boo
       case 'size': return task.size.trim() !== '';
       case 'reading': return need.optional === true ? isNumberOrEmpty(task.readings[need.key]) : isNumber(task.readings[need.key]);
       case 'timer': return draft.waited.includes(step.key);
-      case 'finds': return true;
+      case 'finds': case 'finding': return true;
     }
   });
 }
@@ -110,11 +122,12 @@ export function openOn(draft: Draft, step: JobStep): string[] {
 }
 
 /** The draft as it is sent: readings in the units in which they are kept. */
-export function submissionOf(draft: Draft, { steps }: JobAnswer, now: number): Submission {
+export function submissionOf(draft: Draft, steps: readonly JobStep[], now: number): Submission {
   const readings = new Map(steps.flatMap(({ needs }) => needs.flatMap(({ need, reading }) => (reading ? [[need.key, reading] as const] : []))));
   return {
     startedAt: draft.startedAt ?? now, doneAt: draft.finishedAt ?? now, deviceAt: now,
-    records: Object.entries(draft.tasks).map(([taskId, task]) => ({
+    plan: { keys: steps.map(({ key }) => key), found: draft.found, begin: draft.begin }, left: draft.left,
+    records: Object.entries(draft.tasks).filter(([taskId]) => !draft.left.some((it) => it.taskId === taskId)).map(([taskId, task]) => ({
       id: task.recordId, taskId,
       photos: Object.entries(task.photos).map(([slot, photoId]) => ({ slot, photoId })),
       grade: task.grade, cavityGrade: task.cavityGrade, finds: task.finds, confirmed: task.confirmed, agent: task.agent,

@@ -5,6 +5,7 @@ import { get, newId, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
+import DutyPart from '../notices/DutyPart.vue';
 
 const { value: answer, failure, reload } = useLoading(() => get<{ people: Person[] }>('/people'));
 const adding = ref(false);
@@ -37,6 +38,7 @@ onMounted(reload);
       <li v-for="person in answer.people" :key="person.id"><span class="strong">{{ person.name }}</span><span class="quiet">{{ person.roles.map((role) => say(`people.role.${role}`)).join(', ') }}</span><span class="quiet">{{ person.email ?? '' }}</span></li>
     </ul>
     <p class="quiet small">{{ say('people.tenantWhy') }}</p>
+    <DutyPart />
   </div>
 </template>
 

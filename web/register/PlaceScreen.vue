@@ -8,6 +8,8 @@ import { useForm } from '../door/form.ts';
 import { useDesk } from '../desk/deskStore.ts';
 import { get, photoUrl, write, newId } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
+import AlarmList from '../faults/AlarmList.vue';
+import HandBackList from '../jobs/HandBackList.vue';
 import FaultList from '../faults/FaultList.vue';
 import KindGlyph from '../due/KindGlyph.vue';
 import HabitPanel from '../due/HabitPanel.vue';
@@ -95,6 +97,7 @@ onMounted(reload);
         <h1>{{ place.name }}</h1><p class="quiet">{{ place.property.name }}</p>
         <p class="verdict" :class="place.standing.verdict"><b>{{ say(place.standing.inOrder.of ? `standing.${place.standing.verdict}` : 'standing.none') }}</b></p>
       </header>
+      <AlarmList :alarms="place.alarms.map((it) => ({ ...it, at: say.time(it.at, it.zone) }))" @changed="reload" />
       <StripGauge v-if="place.machines.length" :marks="place.machines.flatMap((machine) => gaugeOf(machine.points.filter(({ scheduled }) => scheduled)))" :today="today" :width="1060" class="whole" />
       <ul v-if="standing.length" class="standing small" :aria-label="say('place.standing')"><li v-for="line in standing" :key="line">{{ line }}</li></ul>
       <div class="columns">
@@ -127,6 +130,7 @@ onMounted(reload);
         </section>
         <aside>
           <TenancyPanel v-if="place.kind === 'unit'" :key="place.tenancy?.id ?? 'none'" :place="place" @saved="saved" />
+          <section v-if="place.handBacks.length"><h2>{{ say('handBack.title') }}</h2><HandBackList :open="place.handBacks" @changed="reload" /></section>
           <section v-if="place.signals.length"><h2>{{ say('signals.title') }}</h2><SignalList :signals="place.signals" @changed="saved" /></section>
           <section v-if="place.habits.length"><h2>{{ say('habits.title') }}</h2><HabitPanel :habits="place.habits" :let="place.tenancy !== null" @changed="saved" /></section>
           <section><h2>{{ say('place.faults') }}</h2><FaultList :faults="place.faults" @changed="saved" /></section>

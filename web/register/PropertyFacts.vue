@@ -5,6 +5,7 @@ import { propertyChange, type PropertySummary } from '../../contract/register.ts
 import { newId, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
+import NumbersForm from '../notices/NumbersForm.vue';
 import WaterAndPractice from './WaterAndPractice.vue';
 
 const props = defineProps<{ property: PropertySummary }>();
@@ -19,12 +20,15 @@ async function save(): Promise<void> {
 </script>
 
 <template>
+  <div>
   <form class="panel form" @submit.prevent="save">
     <WaterAndPractice v-model:water="entry.water" v-model:practice="entry.practice" :errors="errors" />
     <VTextField v-model="entry.from" type="date" :label="say('property.from')" :error-messages="errors.from" />
     <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
     <VBtn type="submit" color="primary" :loading="busy">{{ say('spec.save') }}</VBtn>
   </form>
+  <NumbersForm :property-id="property.id" :numbers="property.numbers" />
+  </div>
 </template>
 
 <style scoped>

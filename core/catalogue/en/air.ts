@@ -1,7 +1,6 @@
 /** English text of the outdoor unit, the thermostat, the room air cleaner and the bathroom fan. */
 import { machineWords, procedureWords } from './wording.ts';
 
-const CLEANER_ON = { off: 'Off, unplugged, in a clear space', on: 'It is plugged in again' };
 
 export const airText = {
   ...machineWords('outdoorUnit', 'Outdoor unit', {
@@ -18,21 +17,18 @@ export const airText = {
       straight: ['Look at the fins', 'They stand straight and light shows between them. Photograph the same face.'],
       run: ['Let it run', 'Cooling for a few minutes: the fan turns, the air out of the top is warm, nothing rattles. Not so? Off again and tell the office.'],
     },
-    confirm: { off: 'The disconnect is out, the fan stands', on: 'The disconnect is in', runs: 'It runs smoothly and blows warm' }, photo: { before: 'Coil, before', after: 'Coil, rinsed' },
+    confirm: { runs: 'It runs smoothly and blows warm' }, photo: { before: 'Coil, before', after: 'Coil, rinsed' },
   }),
-  ...machineWords('thermostat', 'Thermostat', {
-    off: ['Heating and cooling off', 'Set the thermostat to off. Staff switch the heating’s circuit off as well.', 'Thick wires, or 230 V on the plate? It is not opened: tell us.', 'It is off'],
-    on: ['Switch it on again', 'Cover back on. Circuit on again where staff switched it off, then the thermostat to where it was.', undefined, 'It is on'],
-  }),
+  ...machineWords('thermostat', 'Thermostat'),
   ...procedureWords('thermostat.battery', {
     point: 'Thermostat battery', task: 'Change the thermostat’s batteries', why: 'A flat battery stops the heating on the coldest night.',
     mistakes: 'One new battery beside an old one. Plus and minus swapped. The set temperature not put back.',
     steps: {
-      out: ['Cover off, old batteries out', 'Pull the cover straight off, or slide it. Note whether they are AA or AAA. Photograph them in place.'],
+      out: ['Cover off, old batteries out', 'Thick wires, or 230 V on the plate? It is not opened: tell us. Else pull the cover straight off, or slide it. Note whether they are AA or AAA. Photograph them in place.'],
       in: ['New ones in', 'All of them new and alike, plus to plus as drawn inside. The old ones go to the battery collection.'],
       answers: ['Does it answer?', 'The display lights up, no battery mark. Turn it up a degree: within minutes something starts. Photograph the display.'],
     },
-    confirm: { off: 'It is set to off', polarity: 'All new, plus to plus', on: 'It is on, as it was set', answers: 'It lights up and the heating or cooling answers' }, photo: { old: 'Old batteries in place', lit: 'Display, lit' },
+    confirm: { polarity: 'All new, plus to plus', answers: 'It lights up and the heating or cooling answers' }, photo: { old: 'Old batteries in place', lit: 'Display, lit' },
   }),
   ...machineWords('airCleaner', 'Room air cleaner', {
     off: ['Off, unplugged, space cleared', 'Off with its control, off at the wall, plug out. Clear a large place to lay the parts on, so that none is lost.', undefined, 'It is unplugged'],
@@ -46,7 +42,7 @@ export const airText = {
       dry: ['Dry before it goes back', 'Vacuumed only: it is dry already. Washed: in the shade, in moving air, until no drop is left.'],
       in: ['Put it back', 'Mesh in until it clicks, cover top edge first. Photograph it in place.'], run: ['Let it run', 'It starts quietly and air comes out. No crackle.'],
     },
-    confirm: { ...CLEANER_ON, dry: 'It is dry', runs: 'It runs quietly' }, photo: { out: 'Pre-filter, out', in: 'Pre-filter, in' },
+    confirm: { dry: 'It is dry', runs: 'It runs quietly' }, photo: { out: 'Pre-filter, out', in: 'Pre-filter, in' },
   }),
   ...procedureWords('airCleaner.ioniser', {
     point: 'Ioniser frame and plates', task: 'Clean the ioniser frame and plates', why: 'Dust on the plates is dust that stays in the room.', mistakes: 'A fibre left on a wire: it crackles. Refitted damp. Plates the wrong way round.',
@@ -56,7 +52,7 @@ export const airText = {
       fibres: ['Take off every fibre', 'Gloves on, a swab along each wire: what lint stays there makes it crackle. Photograph the clean plates.', 'Wires are thin: along them, never across.'],
       dry: ['A day to dry', 'In the shade, ventilated, never in the sun. Come back to this step when it is dry.'], in: ['Back in, last out first', 'Each part until it clicks.'], run: ['Let it run', 'Ten minutes: no crackle, no smell.'],
     },
-    confirm: { ...CLEANER_ON, dry: 'Everything has dried for a day, or was never wet', clicked: 'Each part clicked in', runs: 'No crackle, no smell' }, photo: { out: 'Frame and plates, out', clean: 'Plates, clean' },
+    confirm: { dry: 'Everything has dried for a day, or was never wet', clicked: 'Each part clicked in', runs: 'No crackle, no smell' }, photo: { out: 'Frame and plates, out', clean: 'Plates, clean' },
   }),
   ...procedureWords('airCleaner.needles', {
     point: 'Discharge needles', task: 'Clean the discharge needles', why: 'Needles with a crust deodorise less, and a lamp says so only late.', mistakes: 'Bending a needle. Wiping them without gloves. Refitting damp.',
@@ -65,7 +61,7 @@ export const airText = {
       soak: ['Soak an hour', 'Lukewarm water, needles down.'], swab: ['Swab each needle', 'A wet swab from the root to the tip, without bending it.'], rinse: ['Rinse and drain', 'Under running water, shaken out. Photograph the clean needles.'],
       dry: ['Dry in the shade', 'Ventilated, never in the sun. Come back to this step when it is dry.'], in: ['Click it in', 'Then the parts before it, front cover top edge first.'], lamp: ['Lamp out?', 'Reset it where it has a button. After ten minutes the lamp stays out.'],
     },
-    confirm: { ...CLEANER_ON, straight: 'No needle is bent', dry: 'It is dry', clicked: 'It clicked in', lampOff: 'Its lamp stays out' }, photo: { out: 'Needles, before', clean: 'Needles, clean' },
+    confirm: { straight: 'No needle is bent', dry: 'It is dry', clicked: 'It clicked in', lampOff: 'Its lamp stays out' }, photo: { out: 'Needles, before', clean: 'Needles, clean' },
   }),
   ...procedureWords('airCleaner.catalyst', {
     point: 'Deodorising catalyst', task: 'Vacuum the deodorising catalyst', why: 'Dust on it leaves smells in the room.', mistakes: 'Washing it: water deforms it for good.',
@@ -73,7 +69,7 @@ export const airText = {
       out: ['Take it out', 'The dark honeycomb behind the filter. Photograph it.', 'It never meets water.'], grade: ['How dusty is it?', 'Marks and dust on the face.'], vacuum: ['Vacuum only', 'Both faces, brush nozzle, no pressure.'],
       in: ['Put it back', 'Until it clicks. Photograph it.'], run: ['Let it run', 'Quiet, and no smell after ten minutes.'],
     },
-    confirm: { ...CLEANER_ON, runs: 'It runs, no smell' }, photo: { out: 'Catalyst, out', in: 'Catalyst, in' },
+    confirm: { runs: 'It runs, no smell' }, photo: { out: 'Catalyst, out', in: 'Catalyst, in' },
   }),
   ...procedureWords('airCleaner.pleatedFilter', {
     point: 'Pleated filter', task: 'Change the pleated filter', why: 'When its lamp comes on, it holds all it can.', mistakes: 'The coloured side towards you. Washing it. Forgetting to reset the lamp.',
@@ -81,12 +77,12 @@ export const airText = {
       out: ['Old filter out', 'Into a bag, level. Photograph it and its date.'], grade: ['How full was it?', 'Grey between the pleats, or black?'], in: ['New one in, white side towards you', 'Out of its wrapper, date written on the frame. Photograph it before the cover goes on.'],
       lamp: ['Reset the lamp', 'Hold its button until the lamp is out, then let it run.'],
     },
-    confirm: { ...CLEANER_ON, whiteSide: 'White side towards me, dated', lampOff: 'The lamp is out' }, photo: { out: 'Old filter, out', in: 'New filter, in' },
+    confirm: { whiteSide: 'White side towards me, dated', lampOff: 'The lamp is out' }, photo: { out: 'Old filter, out', in: 'New filter, in' },
   }),
   ...procedureWords('airCleaner.sensorInlet', {
     point: 'Air and odour sensor', task: 'Clear the air cleaner’s sensor', why: 'A dusty sensor thinks that the air is clean.', mistakes: 'A wet cloth, or a spray into the opening.',
     steps: { look: ['Find the small grille', 'On the side or the back. Photograph it.'], clear: ['Vacuum or wipe it', 'Vacuum, or a cloth that is barely damp. Nothing goes in.'], reacts: ['Does it react?', 'Breathe on it: the colour or the speed changes.'] },
-    confirm: { ...CLEANER_ON, reacts: 'It reacts' }, photo: { before: 'Sensor grille, before' },
+    confirm: { reacts: 'It reacts' }, photo: { before: 'Sensor grille, before' },
   }),
   ...machineWords('bathFan', 'Bathroom fan', {
     off: ['Fan off', 'Switch the fan off, and the light where they share a switch. Wait until it stands. Staff switch its circuit off.', undefined, 'It stands still'],
@@ -98,7 +94,7 @@ export const airText = {
       pull: ['Pull the grille straight down', 'Both hands, straight down or out. Two spring wires hold it: squeeze them together to free it. Photograph it.', 'Both feet on the floor or a steady step. Too high? Leave it and tell us.'], grade: ['How full was it?', 'Fluff in the slots, not stains.'],
       wash: ['Wash it', 'Warm water, dish soap, a soft brush.'], dry: ['Dry it', 'With a towel; no drop goes up.'], in: ['Wires in, push up', 'Squeeze the two wires into their slots and push until it sits flat. Photograph it.'], tissue: ['Tissue test', 'A sheet of tissue at the running grille: it stays there.'],
     },
-    confirm: { off: 'The fan is off and stands still', dry: 'It is dry', on: 'The fan is on', holds: 'It holds the tissue' }, photo: { out: 'Grille, off', in: 'Grille, back' },
+    confirm: { dry: 'It is dry', holds: 'It holds the tissue' }, photo: { out: 'Grille, off', in: 'Grille, back' },
   }),
   ...procedureWords('bathFan.motor', {
     point: 'Fan housing', task: 'Vacuum the bathroom fan’s housing', why: 'Fluff on the blades makes it loud, weak and hot.', mistakes: 'Reaching in by hand. Vacuuming while it can start.',
@@ -106,7 +102,7 @@ export const airText = {
       open: ['Grille off, look in', 'Circuit off. Light on the blades. Photograph them.', 'Power is off at the circuit, not only at the switch.'], grade: ['How much sits on blades and housing?', 'Pick the nearest picture.'], vacuum: ['Vacuum, nozzle only', 'Blades, housing, the flap behind. Hands stay out.'],
       spin: ['Does it spin?', 'Turn it with the nozzle or a stick: freely, no grinding. The flap behind falls open and shut.'], close: ['Grille back', 'Spring wires squeezed in, flat against the ceiling. Photograph the inside before you close it.'], tissue: ['Tissue test', 'A sheet of tissue at the running grille: it stays there. It falls? The duct is blocked or loose: report it.'],
     },
-    confirm: { off: 'Its circuit is off', spins: 'It spins freely, the flap moves', on: 'The fan is on', holds: 'It holds the tissue' }, photo: { before: 'Housing, before', after: 'Housing, clean' },
+    confirm: { spins: 'It spins freely, the flap moves', holds: 'It holds the tissue' }, photo: { before: 'Housing, before', after: 'Housing, clean' },
   }),
 } as const;
 
@@ -121,7 +117,7 @@ export const moreAirHandlerText = {
       out: ['Cabinet open, old filter out', 'Slide it straight out, level. Photograph the dirty side.', undefined, 'It is out'], grade: ['How full was it?', 'Hold it to a light. Deep pleats hide dust: look between them.'], size: ['Read the size on the frame', 'Three numbers, the last is the depth: 4 or 5 inches (100 or 125 mm).'],
       vacuum: ['Vacuum the cabinet', 'Floor of the cabinet and its door seal.'], arrow: ['New one in, arrow towards the unit', 'It glides in its guides; date on the frame, door shut on its seal.', 'One that binds is the wrong size. No force.'], air: ['Feel for air', 'Fan on: air at a register, no whistle at the cabinet.'],
     },
-    confirm: { off: 'The unit is off and the fan stands still', arrow: 'Arrow with the air, no force, dated', on: 'The power is on again', air: 'Air comes, nothing whistles' }, photo: { out: 'Old filter, out', in: 'New filter, arrow visible' },
+    confirm: { arrow: 'Arrow with the air, no force, dated', air: 'Air comes, nothing whistles' }, photo: { out: 'Old filter, out', in: 'New filter, arrow visible' },
   }),
   ...procedureWords('airHandler.registers', {
     point: 'Grilles and registers', task: 'Vacuum the grilles and registers', why: 'What hangs on the grilles is breathed or pulled into the filter.', mistakes: 'Standing on a chair. Shutting a register and forgetting it: the fan works against it.',
@@ -129,7 +125,7 @@ export const moreAirHandlerText = {
       look: ['Go from grille to grille', 'Return grilles where air goes in, registers where it comes out. Photograph the dustiest.'], grade: ['How dusty?', 'The dustiest one counts.'], vacuum: ['Vacuum them', 'Brush nozzle along the slats, those you reach from the floor. Photograph the same one.'],
       air: ['All open?', 'Fan on: every register is open and air comes.'],
     },
-    confirm: { off: 'The fan is off', on: 'The thermostat is as it was', air: 'All are open and air comes' }, photo: { out: 'Dustiest grille, before', after: 'The same, clean' },
+    confirm: { air: 'All are open and air comes' }, photo: { out: 'Dustiest grille, before', after: 'The same, clean' },
   }),
   ...procedureWords('airHandler.condensateTrap', {
     point: 'Condensate trap', task: 'Brush and flush the condensate trap', why: 'The bend holds the slime that later blocks the line.', mistakes: 'Flushing only: growth in the bend wants a brush. Bleach after vinegar. The cap left off, so that the fan sucks air.',
@@ -139,9 +135,9 @@ export const moreAirHandlerText = {
       flush: ['Flush, one to three', '{bleach} of household bleach in {water} of water, by funnel. Brush and flush in turn until it runs clean, then warm water.', 'Bleach and vinegar give off chlorine gas. One agent only, and none of the other in this drain today.'],
       flushVinegar: ['Flush with vinegar', '{vinegar} of plain vinegar, some minutes, then brush and warm water in turn until it runs clean.', 'No bleach in this drain today: with vinegar it gives off chlorine gas.'],
       clear: ['Look at the bottom of the bend', 'The cloudy layer is gone.'], cap: ['Cap it and wipe up', 'Cap on, so that the fan cannot suck air through it. Photograph the closed trap.'],
-      runs: ['See it run', 'Half a litre (a pint) of water, seconds counted until it has gone. It comes out at the outlet.'],
+      runs: ['See it run', 'Before the cap goes back: half a litre (a pint) of water, seconds counted until it has gone. It comes out at the outlet.'],
     },
-    confirm: { off: 'The unit is off and the fan stands still', layerGone: 'No cloudy layer is left', on: 'The power is on again', runs: 'Water comes out at the outlet' }, photo: { open: 'Bend, before', done: 'Closed trap, after' },
+    confirm: { layerGone: 'No cloudy layer is left', runs: 'Water comes out at the outlet' }, photo: { open: 'Bend, before', done: 'Closed trap, after' },
   }),
   'mistakes.airHandler.returnFilter': 'The arrow against the air. A size forced into its slot. No date on the frame, so that nobody knows.',
   'mistakes.airHandler.condensateDrain': 'Flushing without looking whether it comes out at the outlet. Two agents one after the other.',

@@ -1,9 +1,7 @@
 /** English text of the kitchen machines’ further procedures, and of the household’s drains. */
 import { machineWords, procedureWords } from './wording.ts';
 
-const OFF = 'Power to the dishwasher is off';
-const ON = 'The power is on again';
-const QUIET = { off: 'It is unplugged', panel: 'Panel or grille is back on', on: 'It is plugged in again', quiet: 'It runs, quietly' };
+const QUIET = { panel: 'Panel or grille is back on', quiet: 'It runs, quietly' };
 
 export const moreKitchenText = {
   'machine.hood': 'Range hood, ducted', 'machine.recirculatingHood': 'Range hood, recirculating',
@@ -13,12 +11,12 @@ export const moreKitchenText = {
       open: ['Filter out, light in', 'The filter soaks meanwhile. Photograph the inlet.'], grade: ['How greasy is it?', 'Inlet, walls, the rim of the lamp.'], apply: ['Degreaser or enzyme cleaner, on a cloth', 'One of them, onto the cloth, not into the fan.', 'Gloves on. Nothing is sprayed at the motor, the lamp or the switch.'],
       dwell: ['Fifteen minutes', 'Let it work.'], wipe: ['Wipe it off', 'Then a damp cloth, then a dry one. A stubborn film outside: mineral oil, wipe, then soapy water. Photograph the inlet.'], refit: ['Dry filter back in', 'Until the catch clicks.'], draw: ['Paper test', 'A sheet of tissue stays at the running hood.'],
     },
-    confirm: { off: 'The hood is off, the hob is cold', locked: 'The catch has clicked', on: 'The hood runs', draws: 'It holds the tissue' }, photo: { before: 'Inlet, before', after: 'Inlet, clean' },
+    confirm: { locked: 'The catch has clicked', draws: 'It holds the tissue' }, photo: { before: 'Inlet, before', after: 'Inlet, clean' },
   }),
   ...procedureWords('hood.charcoalFilter', {
     point: 'Charcoal filter', task: 'Change the hood’s charcoal filter', why: 'Spent charcoal lets the smell back into the kitchen.', mistakes: 'Washing it. Fitting it without its date.',
-    steps: { out: ['Grease filter down, charcoal out', 'It sits behind, on the motor or in a frame: turn or unclip. Photograph it.'], grade: ['How spent is it?', 'Greasy, or only grey?'], in: ['New one in, dated', 'Until it holds; date on its edge. Photograph it.'], draw: ['Paper test', 'A sheet of tissue stays at the running hood.'] },
-    confirm: { off: 'The hood is off, the hob is cold', dated: 'It holds and is dated', on: 'The hood runs', draws: 'It holds the tissue' }, photo: { out: 'Old charcoal, out', in: 'New charcoal, dated' },
+    steps: { down: ['Grease filter down', 'It hangs in front of the charcoal: press the catch, let it tilt down, lay it aside.'], up: ['Grease filter back up', 'The same way round, until the catch clicks.'], out: ['Charcoal out', 'It sits behind, on the motor or in a frame: turn or unclip. Photograph it.'], grade: ['How spent is it?', 'Greasy, or only grey?'], in: ['New one in, dated', 'Until it holds; date on its edge. Photograph it.'], draw: ['Paper test', 'A sheet of tissue stays at the running hood.'] },
+    confirm: { dated: 'It holds and is dated', locked: 'The catch has clicked', draws: 'It holds the tissue' }, photo: { out: 'Old charcoal, out', in: 'New charcoal, dated' },
   }),
   ...procedureWords('dishwasher.sump', {
     point: 'Sump', task: 'Clear the dishwasher’s sump', why: 'Glass and seeds in the sump stop the impeller, and the water stays.', mistakes: 'Feeling for glass with bare fingers. Poking the impeller with something sharp.',
@@ -27,7 +25,7 @@ export const moreKitchenText = {
       pick: ['Pick out what lies there', 'Long spoon first, gloved fingers last. Note what it was. Photograph the empty sump.'], impeller: ['Does the impeller turn?', 'With the blunt screwdriver, a little each way: it gives and turns freely.', 'A tool, not a finger.'],
       back: ['Screen, filter, arm, rack back', 'Filter turned until it locks.'], discharge: ['Start a short wash', 'Within two minutes it pumps out: you hear it at the sink.'],
     },
-    confirm: { off: OFF, impeller: 'The impeller turns freely', locked: 'The filter is locked', on: ON, discharge: 'It pumps out and nothing drips' }, photo: { before: 'Sump, before', after: 'Sump, empty' },
+    confirm: { impeller: 'The impeller turns freely', locked: 'The filter is locked', discharge: 'It pumps out and nothing drips' }, photo: { before: 'Sump, before', after: 'Sump, empty' },
   }),
   ...procedureWords('dishwasher.sprayArms', {
     point: 'Spray arms', task: 'Clear the spray arms', why: 'Scale and label paper in the holes leave dishes gritty.', mistakes: 'Widening the holes with a drill or a thick wire. An arm put back so that it does not turn.',
@@ -35,22 +33,22 @@ export const moreKitchenText = {
       out: ['Arms off', 'The lower one lifts or unscrews; the upper one by its nut. Photograph them held to a light.'], grade: ['How many holes are blocked?', 'A few, half of them, most?'], holes: ['Clear each hole', 'Cotton bud or thin wire, from outside in; shake out what rattles.'],
       pour: ['Pour-through test', 'Pour water into the hub: it leaves freely at both ends. Photograph that.'], in: ['Arms back', 'Until they hold; each turns a full circle with a finger.'], wash: ['Listen to the next wash', 'The arms whirl; nothing knocks.'],
     },
-    confirm: { off: OFF, flows: 'Water leaves at both ends', turns: 'Each arm turns freely', on: ON, clear: 'They whirl, nothing knocks' }, photo: { out: 'Arms, out', pour: 'Water leaving both ends' },
+    confirm: { flows: 'Water leaves at both ends', turns: 'Each arm turns freely', clear: 'They whirl, nothing knocks' }, photo: { out: 'Arms, out', pour: 'Water leaving both ends' },
   }),
   ...procedureWords('dishwasher.racks', {
     point: 'Racks and wheels', task: 'Check racks and wheels', why: 'A cracked coating rusts, and rust ends in the pump.', mistakes: 'Sealing a wet rack.',
-    steps: { out: ['Racks out', 'Look at every tine’s tip and foot. Photograph the worst.'], grade: ['How worn is the coating?', 'Cracks and rust count, stains do not.'], seal: ['Seal the cracks', 'Dry, brush off rust, a coat of rack sealer; its label says how long it dries. None cracked? Go on.'], wheels: ['Turn each wheel', 'Hair and label paper off the axle. Photograph it.'], roll: ['Roll both racks', 'In and out, level, without a catch.'] },
-    confirm: { off: OFF, on: ON, rolls: 'Both racks roll' }, photo: { before: 'Worst place, before', after: 'Racks, after' },
+    steps: { out: ['Racks out', 'Look at every tine’s tip and foot. Photograph the worst.'], grade: ['How worn is the coating?', 'Cracks and rust count, stains do not.'], seal: ['Seal the cracks', 'Dry, brush off rust, a coat of rack sealer; its label says how long it dries. No wet run until it is dry.'], wheels: ['Turn each wheel', 'Hair and label paper off the axle. Photograph it.'], roll: ['Roll both racks', 'In and out, level, without a catch.'] },
+    confirm: { rolls: 'Both racks roll' }, photo: { before: 'Worst place, before', after: 'Racks, after' },
   }),
   ...procedureWords('dishwasher.drainPump', {
     point: 'Drain hose and pump', task: 'Pump-out test', why: 'It tells a tired pump from a clog further down, before the kitchen floor does.', mistakes: 'Nobody at the bucket. The hose not tightened again.',
     steps: {
       fill: ['Empty it, rack out, hot water in', '{water} of hot water, until it covers the filter screen. Photograph it.', 'Hot water scalds.'], grade: ['How did it look standing there?', 'Clean water and a clean screen are clean; sludge is not.'],
-      hose: ['Drain hose off at the sink, into the bucket', 'Towel under it. A helper holds hose and bucket until the test is over.', 'Water and electricity: the plug and socket stay dry, or stop.'], power: ['Power on for the test', 'Hands dry. The helper is ready.'],
+      hose: ['Drain hose off at the sink, into the bucket', 'Towel under it. A helper holds hose and bucket until the test is over.', 'Water and electricity: the plug and socket stay dry, or stop.'],
       pump: ['Start any cycle and count', 'It begins by pumping out. Strong and steady: the pump is sound. Sputtering or weak: the pump, or a clog further down. Enter how much came, and in how many seconds.'],
-      back: ['Off again, hose back and tight', 'Power off, hose on, clamp tight. Photograph the clamp.'], dry: ['One more short cycle', 'Nothing drips at the clamp.'],
+      back: ['Hose back and tight', 'Hose on, clamp tight. Photograph the clamp.'], dry: ['One more short cycle', 'Nothing drips at the clamp.'],
     },
-    confirm: { off: OFF, bucket: 'The helper holds hose and bucket', powered: 'The power is on, hands are dry', tight: 'Power was off; the clamp is tight', on: ON, noDrip: 'Nothing drips' }, photo: { filled: 'Water over the screen', hose: 'Clamp, tight' },
+    confirm: { bucket: 'The helper holds hose and bucket', tight: 'The clamp is tight', noDrip: 'Nothing drips' }, photo: { filled: 'Water over the screen', hose: 'Clamp, tight' },
   }),
   ...machineWords('refrigerator', 'Refrigerator', {
     off: ['Unplug it', 'Doors stay shut; an hour without power does no harm. Pull the plug. Cannot reach it? Two people move it, the floor protected.', 'Never by the door handles.', 'It is unplugged'],
@@ -62,7 +60,7 @@ export const moreKitchenText = {
     steps: {
       reach: ['Front grille or back panel?', 'Find where the coil is reached and take that cover off. Photograph the coil.'], grade: ['How dusty is it?', 'Felt on it is heavy; bare metal is clean.'],
       brush: ['Brush gently', 'Front: bend the long brush to fit, front to back, left to right. Back: with the tubes, fins unbent.', 'No force, and not as far as the fan.'], vacuum: ['Vacuum what falls', 'Floor, grille, and the coil itself. Photograph it.'], panel: ['Cover back on', 'All its screws.'],
-      listen: ['Listen, then push it back', 'It starts and hums quietly. Only then back, with a hand’s width of air behind it.'],
+      listen: ['Listen to it run', 'It starts and hums quietly. It goes back to the wall only after that.'],
     },
     confirm: QUIET, photo: { before: 'Coil, before', after: 'Coil, clean' },
   }),
@@ -79,7 +77,7 @@ export const moreKitchenText = {
   ...procedureWords('refrigerator.defrostDrain', {
     point: 'Drip tray and defrost drain', task: 'Flush the defrost drain', why: 'Blocked, it puts the water on the shelves and then on the floor.', mistakes: 'A sharp wire through the liner. Boiling water on plastic.',
     steps: { open: ['Find drain and tray', 'The hole at the back of the fridge, the tray over the compressor. Photograph both.'], grade: ['How dirty?', 'Slime in the hole, crust in the tray.'], tray: ['Tray out, wash it', 'Where it comes out. Otherwise wipe it.'], flush: ['Flush the hole', '{water} of warm water by funnel; a blunt, soft wire where it stands. Photograph the clean hole.'], back: ['Tray and panel back', 'All its screws.'], drains: ['Does it arrive?', 'A last cup poured in shows up in the tray.'] },
-    confirm: { off: QUIET.off, panel: QUIET.panel, on: QUIET.on, drains: 'The water arrives in the tray' }, photo: { before: 'Hole and tray, before', after: 'Hole, clean' },
+    confirm: { panel: QUIET.panel, drains: 'The water arrives in the tray' }, photo: { before: 'Hole and tray, before', after: 'Hole, clean' },
   }),
   ...procedureWords('refrigerator.temperatures', {
     point: 'Compartment temperatures', task: 'Measure fridge and freezer', why: 'Too warm spoils food, too cold wastes power, and swinging points at the seal.', mistakes: 'Reading the air in the open door. Turning the dial by several steps at once.',

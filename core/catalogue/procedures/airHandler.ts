@@ -1,13 +1,23 @@
 import { US_CUP_ML } from '../../quantities/volume.ts';
 import { ALL, days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
-import { agent, confirm, finds, grade, photo, size, stepsOf, timer } from '../steps.ts';
-import type { Agent, Choices, Procedure } from '../types.ts';
+import { agent, as, confirm, either, finding, finds, grade, makes, OFF, photo, puts, runs, size, stepsOf, takes, timer, wants, type How } from '../steps.ts';
+import type { Agent, Choices, Need, Procedure } from '../types.ts';
 
-const filterStep = stepsOf('airHandler.returnFilter');
-const drainStep = stepsOf('airHandler.condensateDrain');
+const filterStep = stepsOf('airHandler.returnFilter', OFF);
+const drainStep = stepsOf('airHandler.condensateDrain', OFF);
 const floatStep = stepsOf('airHandler.floatSwitch');
 const coolingStep = stepsOf('airHandler.coolingCheck');
+
+/** Air felt at a register, once, serves every part that the air goes through. */
+const AIR = [runs('fan'), as('airHandler.fan')];
+/** The thermostat is set to cool, and back, once for all that is tried in cooling. */
+const SET_COOL = [runs('cool'), as('airHandler.cool'), makes({ mode: 'cool' })];
+const IN_COOLING: How = { ...runs('cool'), wants: { power: 'on', mode: 'cool' } };
+const SET_BACK: How[] = [either, wants({ power: 'on', mode: 'cool' }), as('airHandler.back'), makes({ mode: 'usual' })];
+/** Trap and line are opened at one tee, brushed, flushed, tried and capped once. By the second school power stays on where no wire sits at the opening. */
+const OPENED: How[] = [takes('tee'), as('airHandler.tee')];
+const CAPPED: How[] = [puts('tee'), as('airHandler.cap')];
 
 export function returnFilter(choices: Choices): Procedure {
   const thin = optionOf('filterMedia', choices).key === 'thin';
@@ -29,22 +39,26 @@ export function returnFilter(choices: Choices): Procedure {
     materials: [{ what: thin ? 'thinFilter' : 'airFilter' }],
     stops: thin ? ['blower', 'licensedAir'] : ['blower', 'denseFilter', 'licensedAir'],
     steps: [
-      filterStep('airHandler.off', 'isolate', confirm('off')),
-      filterStep('out', 'open', photo('out')),
+      filterStep('out', 'open', takes('own'), photo('out')),
       filterStep('grade', 'look', grade()),
       filterStep('size', 'look', size),
       filterStep('vacuum', 'clean'),
-      filterStep('arrow', 'refit', photo('in'), confirm('arrow')),
-      filterStep('airHandler.on', 'restore', confirm('on')),
-      filterStep('air', 'test', confirm('air')),
-    ],
+      filterStep('arrow', 'refit', puts('own'), photo('in'), confirm('arrow')),
+      filterStep('air', 'test', ...AIR, confirm('air')),
+  ],
     specification: ['filterSize', 'airflowCfm', 'position', 'airflow', 'makerLimitDays', 'localLimitDays', 'note'],
   };
 }
 
+const DRAIN_SECONDS: Need = { kind: 'reading', key: 'drainSeconds', unit: 'seconds', plausible: [1, 1800], pass: [1, 60] };
+
+/** By the second school, what is done at the tee is done with power on where no wire was found. */
+const tee = (whenWired: boolean): How => (whenWired ? { poweredWhen: 'noWire' } : {});
+
 export function condensateDrain(choices: Choices): Procedure {
   const chosen = optionOf('condensateAgent', choices).key as Agent;
   const whenWired = optionOf('condensatePower', choices).key === 'whenWired';
+  const at = tee(whenWired);
   return {
     key: 'airHandler.condensateDrain',
     version: 2,
@@ -63,17 +77,14 @@ export function condensateDrain(choices: Choices): Procedure {
     materials: [{ what: 'warmWater', volumeMl: 2000 }, chosen === 'bleach' ? { what: 'bleach', volumeMl: US_CUP_ML / 4 } : { what: 'vinegar', volumeMl: US_CUP_ML }],
     stops: ['blower', whenWired ? 'wireDecides' : 'wiredFloat', 'oneAgent', 'licensedAir'],
     steps: [
-      whenWired ? drainStep('wire', 'isolate', confirm('off')) : drainStep('airHandler.off', 'isolate', confirm('off')),
-      drainStep('open', 'open', photo('open')),
-      drainStep('grade', 'look', grade(), finds),
-      drainStep('brush', 'clean'),
-      drainStep(chosen === 'bleach' ? 'flush' : 'flushVinegar', 'clean', agent(chosen)),
-      drainStep('cap', 'refit', photo('done')),
-      drainStep('airHandler.on', 'restore', confirm('on')),
-      drainStep('runs', 'test', {
-        kind: 'reading', key: 'drainSeconds', unit: 'seconds', plausible: [1, 1800], pass: [1, 60],
-      }, confirm('runs')),
-    ],
+      ...(whenWired ? [drainStep('wire', 'look', either, as('airHandler.wire'), finding('noWire'))] : []),
+      drainStep('open', 'open', ...OPENED, at, photo('open')),
+      drainStep('grade', 'look', at, grade(), finds),
+      drainStep('brush', 'clean', as('airHandler.brush'), at),
+      drainStep(chosen === 'bleach' ? 'flush' : 'flushVinegar', 'clean', as('airHandler.flush'), at, agent(chosen)),
+      drainStep('runs', 'test', as('airHandler.pour'), at, DRAIN_SECONDS, confirm('runs')),
+      drainStep('cap', 'refit', ...CAPPED, at, photo('done')),
+  ],
     specification: ['position', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
   };
 }
@@ -96,7 +107,9 @@ export const floatSwitch: Procedure = {
   stops: ['blower', 'licensedAir'],
   steps: [
     floatStep('find', 'look', confirm('seen')),
-    floatStep('lift', 'test', photo('lifted'), confirm('stops'), confirm('restarts')),
+    floatStep('airHandler.coolingCheck.set', 'look', ...SET_COOL),
+    floatStep('lift', 'test', IN_COOLING, photo('lifted'), confirm('stops'), confirm('restarts')),
+    floatStep('airHandler.coolingCheck.back', 'test', ...SET_BACK),
   ],
   specification: ['position', 'makerLimitDays', 'note'],
 };
@@ -119,40 +132,41 @@ export const coolingCheck: Procedure = {
   materials: [],
   stops: ['licensedAir'],
   steps: [
-    coolingStep('set', 'open', confirm('cooling')),
-    coolingStep('wait', 'look', timer('run', 15)),
-    coolingStep('feel', 'test', confirm('cool'), {
+    coolingStep('set', 'open', ...SET_COOL, confirm('cooling')),
+    coolingStep('wait', 'look', IN_COOLING, timer('run', 15)),
+    coolingStep('feel', 'test', IN_COOLING, confirm('cool'), {
       kind: 'reading', key: 'supplyCelsius', unit: 'celsius', plausible: [0, 40], pass: [4, 18], optional: true,
     }),
-    coolingStep('back', 'test', confirm('back')),
+    coolingStep('back', 'test', ...SET_BACK, confirm('back')),
   ],
   specification: ['position', 'note'],
 };
 
-const media = stepsOf('airHandler.mediaFilter');
+const media = stepsOf('airHandler.mediaFilter', OFF);
 export const mediaFilter = procedure('airHandler.mediaFilter', {
   kind: 'filter', days: days(180, 270, 365), assumed: ALL, drivers: ['people', 'pets', 'smoking', 'dust', 'newHome'], core: true, risk: 'health', level: 'S', minutes: 10,
   kit: ['marker', 'vacuum', 'light'], materials: [{ what: 'mediaFilter' }], stops: ['blower', 'licensedAir'],
   steps: [
-    media('airHandler.off', 'isolate', confirm('off')), media('out', 'open', photo('out')), media('grade', 'look', grade()), media('size', 'look', size),
-    media('vacuum', 'clean'), media('arrow', 'refit', photo('in'), confirm('arrow')), media('airHandler.on', 'restore', confirm('on')), media('air', 'test', confirm('air')),
+    media('out', 'open', takes('own'), photo('out')), media('grade', 'look', grade()), media('size', 'look', size),
+    media('vacuum', 'clean'), media('arrow', 'refit', puts('own'), photo('in'), confirm('arrow')), media('air', 'test', ...AIR, confirm('air')),
   ],
   specification: ['filterSize', 'airflowCfm', 'position', 'airflow', 'makerLimitDays', 'localLimitDays', 'note'],
 });
 
-const register = stepsOf('airHandler.registers');
+const register = stepsOf('airHandler.registers', { power: 'idle' });
 export const registers = procedure('airHandler.registers', {
   kind: 'screen', days: days(90, 180, 365), assumed: ALL, drivers: ['pets', 'dust'], risk: 'comfort', level: 'T', minutes: 10, kit: ['vacuum', 'softBrush'], stops: ['lowGrilles'],
   steps: [
-    register('airHandler.idle', 'isolate', confirm('off')), register('look', 'open', photo('out')), register('grade', 'look', grade()), register('vacuum', 'clean', photo('after')),
-    register('airHandler.again', 'restore', confirm('on')), register('air', 'test', confirm('air')),
+    register('look', 'open', photo('out')), register('grade', 'look', grade()), register('vacuum', 'clean', photo('after')),
+    register('air', 'test', ...AIR, confirm('air')),
   ],
 });
 
-const trap = stepsOf('airHandler.condensateTrap');
+const trap = stepsOf('airHandler.condensateTrap', OFF);
 export function condensateTrap(choices: Choices): Procedure {
   const chosen = optionOf('condensateAgent', choices).key as Agent;
   const whenWired = optionOf('condensatePower', choices).key === 'whenWired';
+  const at = tee(whenWired);
   return procedure('airHandler.condensateTrap', {
     kind: 'drain', days: days(90, 180, 365), assumed: ALL, follows: ['condensateAgent', 'condensatePower'],
     anchor: { choice: { kind: 'beforeCooling' }, mode: 'limits' }, risk: 'flood', level: 'S', minutes: 25,
@@ -160,11 +174,11 @@ export function condensateTrap(choices: Choices): Procedure {
     materials: [{ what: 'warmWater', volumeMl: 2000 }, chosen === 'bleach' ? { what: 'bleach', volumeMl: US_CUP_ML / 4 } : { what: 'vinegar', volumeMl: US_CUP_ML }],
     stops: ['blower', whenWired ? 'wireDecides' : 'wiredFloat', 'oneAgent', 'licensedAir'],
     steps: [
-      trap(whenWired ? 'airHandler.condensateDrain.wire' : 'airHandler.off', 'isolate', confirm('off')), trap('open', 'open', photo('open')), trap('grade', 'look', grade(), finds),
-      trap('brush', 'clean'), trap(chosen === 'bleach' ? 'flush' : 'flushVinegar', 'clean', agent(chosen)), trap('clear', 'clean', confirm('layerGone')),
-      trap('cap', 'refit', photo('done')), trap('airHandler.on', 'restore', confirm('on')),
-      trap('runs', 'test', { kind: 'reading', key: 'drainSeconds', unit: 'seconds', plausible: [1, 1800], pass: [1, 60] }, confirm('runs')),
-    ],
+      ...(whenWired ? [trap('airHandler.condensateDrain.wire', 'look', either, as('airHandler.wire'), finding('noWire'))] : []),
+      trap('open', 'open', ...OPENED, at, photo('open')), trap('grade', 'look', at, grade(), finds),
+      trap('brush', 'clean', as('airHandler.brush'), at), trap(chosen === 'bleach' ? 'flush' : 'flushVinegar', 'clean', as('airHandler.flush'), at, agent(chosen)), trap('clear', 'clean', at, confirm('layerGone')),
+      trap('runs', 'test', as('airHandler.pour'), at, DRAIN_SECONDS, confirm('runs')), trap('cap', 'refit', ...CAPPED, at, photo('done')),
+  ],
     specification: ['position', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
   });
 }

@@ -1,11 +1,15 @@
 import { US_GALLON_ML } from '../../quantities/volume.ts';
 import { ALL, days, procedure, SIGNAL_CAP } from '../define.ts';
 import { optionOf } from '../methods.ts';
-import { agent, confirm, finds, grade, photo, stepsOf, timer } from '../steps.ts';
+import { agent, as, confirm, finding, finds, grade, makes, OFF, photo, puts, runs, stepsOf, takes, timer, when } from '../steps.ts';
 import { dayOfCivil } from '../../calendar/civil.ts';
 import type { Choices, Procedure } from '../types.ts';
 
-const step = stepsOf('dishwasher.filter');
+const step = stepsOf('dishwasher.filter', OFF);
+/** The filter comes out once for itself and the sump under it, and one short cycle tries all that water passes. */
+const OPENED = [takes('filter'), as('dishwasher.open')];
+const LOCKED = [puts('filter'), as('dishwasher.lock')];
+const SHORT = [runs('short'), as('dishwasher.short')];
 const sealStep = stepsOf('dishwasher.doorSeal');
 const washStep = stepsOf('dishwasher.interiorWash');
 
@@ -26,15 +30,14 @@ export const dishwasherFilter: Procedure = {
   materials: [{ what: 'dishSoap' }],
   stops: ['sharpSump', 'noDrainCycle', 'wiredIn'],
   steps: [
-    step('dishwasher.off', 'isolate', confirm('off')),
-    step('unlock', 'open', photo('out')),
+    step('unlock', 'open', ...OPENED, photo('out'), finding('standingWater')),
     step('grade', 'look', grade()),
     step('cavity', 'look', grade('cavity'), finds),
+    step('sponge', 'clean', when('standingWater'), as('dishwasher.sponge')),
     step('soak', 'clean', timer('soak', 5)),
     step('brush', 'clean'),
-    step('lock', 'refit', photo('in'), confirm('locked')),
-    step('dishwasher.on', 'restore', confirm('on')),
-    step('discharge', 'test', confirm('discharge')),
+    step('lock', 'refit', ...LOCKED, photo('in'), confirm('locked')),
+    step('discharge', 'test', ...SHORT, confirm('discharge')),
   ],
   specification: ['position', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
 };
@@ -56,12 +59,10 @@ export const dishwasherDoorSeal: Procedure = {
   materials: [{ what: 'dilutedVinegar' }],
   stops: ['oneAgent', 'wiredIn'],
   steps: [
-    sealStep('dishwasher.off', 'isolate', confirm('off')),
     sealStep('edge', 'open', photo('out')),
     sealStep('grade', 'look', grade()),
     sealStep('wipe', 'clean', agent('dishSoap', 'vinegar')),
     sealStep('done', 'refit', photo('in')),
-    sealStep('dishwasher.on', 'restore', confirm('on')),
     sealStep('shut', 'test', confirm('shut')),
   ],
   specification: ['forbiddenAgents', 'makerLimitDays', 'note'],
@@ -95,30 +96,30 @@ export function interiorWash(choices: Choices): Procedure {
     steps: [
       washStep('empty', 'open', photo('before')),
       washStep('grade', 'look', grade()),
-      washStep(rotating ? 'agent' : 'tablet', 'clean', ...(rotating ? [agent('bakingSoda', 'vinegar', 'cleaner')] : [agent('tablet')]), timer('run', 120)),
+      washStep(rotating ? 'agent' : 'tablet', 'clean', runs('hot'), ...(rotating ? [agent('bakingSoda', 'vinegar', 'cleaner')] : [agent('tablet')]), timer('run', 120)),
       washStep('clean', 'test', photo('after'), confirm('rinsed')),
     ],
     specification: ['runMinutes', 'forbiddenAgents', 'makerLimitDays', 'note'],
   };
 }
 
-const sumpStep = stepsOf('dishwasher.sump');
+const sumpStep = stepsOf('dishwasher.sump', OFF);
 export const sump = procedure('dishwasher.sump', {
   kind: 'drain', days: days(180, 365, SIGNAL_CAP), assumed: ALL, signalled: ['light'], risk: 'flood', level: 'S', minutes: 20,
   kit: ['gloves', 'light', 'spoon', 'sponge', 'bluntScrewdriver'], stops: ['sharpSump', 'wiredIn', 'waterNearPlug'],
   steps: [
-    sumpStep('dishwasher.off', 'isolate', confirm('off')), sumpStep('reach', 'open', photo('before')), sumpStep('grade', 'look', grade(), finds), sumpStep('sponge', 'clean'),
-    sumpStep('pick', 'clean', photo('after')), sumpStep('impeller', 'clean', confirm('impeller')), sumpStep('back', 'refit', confirm('locked')),
-    sumpStep('dishwasher.on', 'restore', confirm('on')), sumpStep('discharge', 'test', confirm('discharge')),
+    sumpStep('reach', 'open', ...OPENED, photo('before')), sumpStep('grade', 'look', grade(), finds), sumpStep('sponge', 'clean', as('dishwasher.sponge')),
+    sumpStep('pick', 'clean', photo('after')), sumpStep('impeller', 'clean', confirm('impeller')), sumpStep('back', 'refit', ...LOCKED, confirm('locked')),
+    sumpStep('discharge', 'test', ...SHORT, confirm('discharge')),
   ],
 });
 
-const arm = stepsOf('dishwasher.sprayArms');
+const arm = stepsOf('dishwasher.sprayArms', OFF);
 export const sprayArms = procedure('dishwasher.sprayArms', {
   kind: 'screen', days: days(30, 60, 365), drivers: ['hardness'], risk: 'comfort', level: 'T', minutes: 20, kit: ['swabs', 'thinWire', 'light'], stops: ['wiredIn'],
   steps: [
-    arm('dishwasher.off', 'isolate', confirm('off')), arm('out', 'open', photo('out')), arm('grade', 'look', grade(), finds), arm('holes', 'clean'),
-    arm('pour', 'clean', photo('pour'), confirm('flows')), arm('in', 'refit', confirm('turns')), arm('dishwasher.on', 'restore', confirm('on')), arm('wash', 'test', confirm('clear')),
+    arm('out', 'open', takes('own'), photo('out')), arm('grade', 'look', grade(), finds), arm('holes', 'clean'),
+    arm('pour', 'clean', photo('pour'), confirm('flows')), arm('in', 'refit', puts('own'), confirm('turns')), arm('wash', 'test', ...SHORT, confirm('clear')),
   ],
 });
 
@@ -126,21 +127,21 @@ const rack = stepsOf('dishwasher.racks');
 export const racks = procedure('dishwasher.racks', {
   kind: 'seal', days: days(180, 365, 365), assumed: ALL, risk: 'breakage', level: 'T', minutes: 10, kit: ['light'], materials: [{ what: 'rackSealer' }], stops: [],
   steps: [
-    rack('dishwasher.off', 'isolate', confirm('off')), rack('out', 'open', photo('before')), rack('grade', 'look', grade()), rack('seal', 'clean'), rack('wheels', 'clean', photo('after')),
-    rack('dishwasher.on', 'restore', confirm('on')), rack('roll', 'test', confirm('rolls')),
+    rack('out', 'open', photo('before')), rack('grade', 'look', grade(), finding('crackedRack')), rack('wheels', 'clean', photo('after')), rack('roll', 'test', confirm('rolls')),
+    // Sealed last: no wet run until it is dry.
+    rack('seal', 'refit', when('crackedRack'), makes({ racks: 'sealed' })),
   ],
 });
 
 /** Two US gallons, the common measure of the test. */
 const PUMP_TEST_LITRES = 7.5;
-const pump = stepsOf('dishwasher.drainPump');
+const pump = stepsOf('dishwasher.drainPump', { ...OFF, 'part.filter': 'in' });
 export const drainPump = procedure('dishwasher.drainPump', {
   kind: 'drain', days: days(365, 365, SIGNAL_CAP), assumed: ALL, signalled: ['light'], risk: 'flood', level: 'S', minutes: 25,
   kit: ['bucket', 'towels', 'gloves', 'bluntScrewdriver'], materials: [{ what: 'hotWater', volumeMl: 2 * US_GALLON_ML }], stops: ['hotWater', 'waterNearPlug', 'wiredIn', 'helper'],
   steps: [
-    pump('dishwasher.off', 'isolate', confirm('off')), pump('fill', 'open', photo('filled')), pump('grade', 'look', grade()), pump('hose', 'refit', confirm('bucket')),
-    pump('power', 'restore', confirm('powered')),
-    pump('pump', 'test', { kind: 'reading', key: 'pumpedLitres', unit: 'litres', plausible: [0.5, 20], pass: [PUMP_TEST_LITRES * 0.8, 20] }, { kind: 'reading', key: 'pumpSeconds', unit: 'seconds', plausible: [5, 600], pass: [5, 90] }),
-    pump('back', 'test', photo('hose'), confirm('tight')), pump('dishwasher.on', 'test', confirm('on')), pump('dry', 'test', confirm('noDrip')),
+    pump('fill', 'open', photo('filled')), pump('grade', 'look', grade()), pump('hose', 'open', takes('own'), confirm('bucket')),
+    pump('pump', 'test', runs('pump', 'own'), { kind: 'reading', key: 'pumpedLitres', unit: 'litres', plausible: [0.5, 20], pass: [PUMP_TEST_LITRES * 0.8, 20] }, { kind: 'reading', key: 'pumpSeconds', unit: 'seconds', plausible: [5, 600], pass: [5, 90] }),
+    pump('back', 'refit', puts('own'), photo('hose'), confirm('tight')), pump('dry', 'test', ...SHORT, confirm('noDrip')),
   ],
 });

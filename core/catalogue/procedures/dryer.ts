@@ -1,10 +1,19 @@
 import { ALL, days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
-import { confirm, finds, grade, photo, stepsOf, timer } from '../steps.ts';
-import type { Choices, Procedure } from '../types.ts';
+import { as, confirm, either, finding, finds, grade, makes, OFF, OFF_OUT, photo, puts, runs, stepsOf, takes, timer, wants, when } from '../steps.ts';
+import type { Choices, Procedure, Step } from '../types.ts';
 
-const screenStep = stepsOf('dryer.lintScreen');
-const ductStep = stepsOf('dryer.duct');
+/** Nothing inside is touched before it has cooled. */
+const COOL = { ...OFF, heat: 'cool' };
+const COOL_OUT = { ...OFF_OUT, heat: 'cool' };
+const screenStep = stepsOf('dryer.lintScreen', COOL);
+const ductStep = stepsOf('dryer.duct', COOL_OUT);
+/** Screen, hose and outdoor flap are handled once in a sitting, and one warm run tries all of it. */
+const SCREEN_OUT = [takes('screen'), as('dryer.screenOut')];
+const SCREEN_IN = [puts('screen'), as('dryer.screenIn')];
+const HOSE_OFF = [takes('hose'), as('dryer.hoseOff')];
+const HOSE_ON = [puts('hose'), as('dryer.hoseOn')];
+const RUN_WARM = [runs('warm'), as('dryer.run'), makes({ heat: 'hot' })];
 
 export function lintScreen(choices: Choices): Procedure {
   const softener = optionOf('lintWash', choices).key === 'softener';
@@ -25,15 +34,13 @@ export function lintScreen(choices: Choices): Procedure {
     materials: [{ what: softener ? 'softener' : 'dishSoap' }],
     stops: ['hotDryer', 'burningSmell', 'gasTenant'],
     steps: [
-      screenStep('dryer.off', 'isolate', confirm('off')),
-      screenStep('out', 'open', photo('out')),
+      screenStep('out', 'open', ...SCREEN_OUT, photo('out')),
       screenStep('grade', 'look', grade()),
       screenStep(softener ? 'washSoftener' : 'wash', 'clean'),
       screenStep('water', 'clean', photo('water'), confirm('water')),
       screenStep('dry', 'clean', timer('dry', 10)),
-      screenStep('refit', 'refit', confirm('refit')),
-      screenStep('dryer.on', 'restore', confirm('on')),
-      screenStep('run', 'test', {
+      screenStep('refit', 'refit', ...SCREEN_IN, confirm('refit')),
+      screenStep('run', 'test', ...RUN_WARM, {
         kind: 'reading', key: 'dryMinutes', unit: 'minutes', plausible: [10, 240], pass: [10, 60], optional: true,
       }),
     ],
@@ -58,70 +65,78 @@ export const duct: Procedure = {
   materials: [],
   stops: ['hotDryer', 'burningSmell', 'gasStaff', 'roofOutlet'],
   steps: [
-    ductStep('dryer.off', 'isolate', confirm('off')),
-    ductStep('dryer.pullOut', 'isolate', confirm('out')),
-    ductStep('hose', 'open', photo('out')),
+    ductStep('hose', 'open', ...HOSE_OFF, photo('out')),
     ductStep('grade', 'look', grade(), finds),
     ductStep('brush', 'clean'),
     ductStep('outlet', 'clean'),
-    ductStep('refit', 'refit', photo('in'), confirm('clearance')),
-    ductStep('hood', 'refit', photo('hood'), confirm('flap')),
-    ductStep('dryer.on', 'restore', confirm('on')),
-    ductStep('feel', 'test', confirm('strong'), {
+    ductStep('refit', 'refit', ...HOSE_ON, photo('in'), confirm('clearance')),
+    ductStep('hood', 'refit', either, wants(OFF), as('dryer.flap'), photo('hood'), confirm('flap')),
+    ductStep('feel', 'test', ...RUN_WARM, confirm('strong'), {
       kind: 'reading', key: 'dryMinutes', unit: 'minutes', plausible: [10, 240], pass: [10, 60], optional: true,
     }),
   ],
   specification: ['duct', 'position', 'makerLimitDays', 'localLimitDays', 'note'],
 };
 
-const slotStep = stepsOf('dryer.slot');
+const slotStep = stepsOf('dryer.slot', COOL);
 export const screenSlot = procedure('dryer.slot', {
   kind: 'duct', days: days(180, 180, 365), assumed: ALL, drivers: ['laundry', 'pets'], risk: 'fire', safetyCritical: true, level: 'T', minutes: 15,
   kit: ['narrowNozzle', 'softBrush', 'light'], stops: ['hotDryer', 'burningSmell', 'gasTenant', 'dryToolsOnly'],
   steps: [
-    slotStep('dryer.off', 'isolate', confirm('off')), slotStep('open', 'open', photo('before')), slotStep('grade', 'look', grade(), finds),
-    slotStep('vacuum', 'clean'), slotStep('brush', 'clean', photo('after')), slotStep('refit', 'refit', confirm('refit')),
-    slotStep('dryer.on', 'restore', confirm('on')), slotStep('run', 'test', confirm('quiet')),
+    slotStep('open', 'open', ...SCREEN_OUT, photo('before')), slotStep('grade', 'look', grade(), finds),
+    slotStep('vacuum', 'clean'), slotStep('brush', 'clean', photo('after')), slotStep('refit', 'refit', ...SCREEN_IN, confirm('refit')),
+    slotStep('run', 'test', ...RUN_WARM, confirm('quiet')),
   ],
 });
 
-const hoseStep = stepsOf('dryer.transitionHose');
+const hoseStep = stepsOf('dryer.transitionHose', COOL_OUT);
 export const transitionHose = procedure('dryer.transitionHose', {
   kind: 'duct', days: days(180, 365, 365), drivers: ['laundry', 'pets'], core: true, risk: 'fire', safetyCritical: true, level: 'S', minutes: 30,
   kit: ['vacuum', 'narrowNozzle', 'straps', 'light', 'tapeMeasure'], materials: [{ what: 'transitionDuct' }], stops: ['hotDryer', 'burningSmell', 'gasStaff', 'dryToolsOnly'],
   steps: [
-    hoseStep('dryer.off', 'isolate', confirm('off')), hoseStep('dryer.pullOut', 'isolate', confirm('out')), hoseStep('ends', 'open', photo('out')),
+    hoseStep('ends', 'open', ...HOSE_OFF, photo('out')),
     hoseStep('grade', 'look', grade(), finds), hoseStep('judge', 'look'), hoseStep('vacuum', 'clean'),
-    hoseStep('strap', 'refit', photo('in'), confirm('strapped')), hoseStep('clearance', 'refit', confirm('clearance')),
-    hoseStep('dryer.on', 'restore', confirm('on')), hoseStep('feel', 'test', confirm('strong')),
+    hoseStep('strap', 'refit', ...HOSE_ON, photo('in'), confirm('strapped')),
+    hoseStep('feel', 'test', ...RUN_WARM, confirm('strong')),
   ],
 });
 
-const outlet = stepsOf('dryer.outdoorHood');
+const outlet = stepsOf('dryer.outdoorHood', OFF);
 export const outdoorHood = procedure('dryer.outdoorHood', {
   kind: 'screen', days: days(90, 180, 365), assumed: ALL, drivers: ['laundry'], risk: 'fire', safetyCritical: true, level: 'S', minutes: 20,
   kit: ['gloves', 'softBrush', 'light'], stops: ['roofOutlet', 'stepSafely', 'burningSmell'],
   steps: [
-    outlet('dryer.off', 'isolate', confirm('off')), outlet('look', 'open', photo('out')), outlet('grade', 'look', grade(), finds), outlet('clear', 'clean'),
-    outlet('flap', 'clean', photo('after'), confirm('moves')), outlet('dryer.on', 'restore', confirm('on')), outlet('blows', 'test', confirm('opens')),
+    outlet('look', 'open', photo('out')), outlet('grade', 'look', grade(), finds), outlet('clear', 'clean'),
+    outlet('flap', 'clean', as('dryer.flap'), photo('after'), confirm('moves')), outlet('blows', 'test', ...RUN_WARM, confirm('opens')),
   ],
 });
 
-const drum = stepsOf('dryer.drumSeal');
+const drum = stepsOf('dryer.drumSeal', COOL);
+/** Melted crayon: warmed in the empty machine while it has power, and wiped once it can be touched, unplugged. The same on every dryer. */
+export function crayonSteps(point: string): Step[] {
+  const step = stepsOf(point, COOL);
+  return [
+    step('dryer.crayonWarm', 'clean', runs('warm'), when('crayon'), makes({ heat: 'hot' }), timer('warm', 10)),
+    step('dryer.crayonCool', 'clean', either, wants({ power: 'off' }), { hands: 'outside' }, when('crayon'), makes({ heat: 'cool' }), timer('cool', 15)),
+    step('dryer.crayonWipe', 'clean', when('crayon')),
+  ];
+}
+
 export const drumSeal = procedure('dryer.drumSeal', {
   kind: 'seal', days: days(90, 180, 365), assumed: ALL, drivers: ['laundry'], risk: 'comfort', level: 'T', minutes: 5, kit: ['vacuum', 'cloth', 'light'], stops: ['hotDryer', 'gasTenant', 'dryToolsOnly'],
   steps: [
-    drum('dryer.off', 'isolate', confirm('off')), drum('look', 'open', photo('before')), drum('grade', 'look', grade()), drum('wipe', 'clean', photo('after')),
-    drum('dryer.on', 'restore', confirm('on')), drum('shut', 'test', confirm('shut')),
+    drum('look', 'open', either, photo('before')), drum('grade', 'look', either, grade(), finding('crayon')),
+    ...crayonSteps('dryer.drumSeal'), drum('wipe', 'clean', photo('after')),
+    drum('shut', 'test', either, confirm('shut')),
   ],
 });
 
-const cabinet = stepsOf('dryer.cabinet');
+const cabinet = stepsOf('dryer.cabinet', COOL_OUT);
 export const cabinetBack = procedure('dryer.cabinet', {
   kind: 'fan', days: days(180, 365, 365), assumed: ALL, drivers: ['laundry', 'pets'], risk: 'fire', safetyCritical: true, level: 'S', minutes: 10, kit: ['vacuum', 'narrowNozzle', 'light'],
   stops: ['hotDryer', 'gasStaff', 'dryToolsOnly'],
   steps: [
-    cabinet('dryer.off', 'isolate', confirm('off')), cabinet('dryer.pullOut', 'isolate', confirm('out')), cabinet('look', 'open', photo('before')), cabinet('grade', 'look', grade(), finds),
-    cabinet('vacuum', 'clean', photo('after')), cabinet('back', 'refit', confirm('clearance')), cabinet('dryer.on', 'restore', confirm('on')), cabinet('run', 'test', confirm('quiet')),
+    cabinet('look', 'open', photo('before')), cabinet('grade', 'look', grade(), finds),
+    cabinet('vacuum', 'clean', photo('after')), cabinet('run', 'test', ...RUN_WARM, confirm('quiet')),
   ],
 });

@@ -1,9 +1,13 @@
 import { ALL, days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
-import { agent, confirm, finds, grade, photo, stepsOf, timer } from '../steps.ts';
+import { agent, as, confirm, finds, grade, OFF, photo, puts, runs, stepsOf, takes, timer } from '../steps.ts';
 import type { Choices, Procedure, Step } from '../types.ts';
 
-const step = stepsOf('hood.greaseFilter');
+const step = stepsOf('hood.greaseFilter', OFF);
+/** The grease filter comes down once, and goes back after all that is behind it. */
+const DOWN = [takes('grease'), as('hood.down')];
+const UP = [puts('grease'), as('hood.up')];
+const DRAW = [runs('fan'), as('hood.draw')];
 
 /** How the grease comes off, by school. */
 const CLEANING: Readonly<Record<string, readonly Step[]>> = {
@@ -33,38 +37,36 @@ export function greaseFilter(choices: Choices): Procedure {
     materials: chosen.key === 'soak' ? [{ what: 'degreaser' }] : [],
     stops: ['coldHob', 'greaseFire', ...(chosen.key === 'bake' ? ['bakeFire'] : [])],
     steps: [
-      step('hood.off', 'isolate', confirm('off')),
-      step('out', 'open', photo('out')),
+      step('out', 'open', ...DOWN, photo('out')),
       step('grade', 'look', grade(), finds),
       ...CLEANING[chosen.key]!,
       step('dry', 'clean', timer('dry', 30)),
-      step('refit', 'refit', photo('in'), confirm('locked')),
-      step('hood.on', 'restore', confirm('on')),
-      step('draw', 'test', confirm('draws')),
+      step('refit', 'refit', ...UP, photo('in'), confirm('locked')),
+      step('draw', 'test', ...DRAW, confirm('draws')),
     ],
     specification: ['position', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
   };
 }
 
-const housing = stepsOf('hood.housing');
+const housing = stepsOf('hood.housing', OFF);
 export const hoodHousing = procedure('hood.housing', {
   kind: 'fan', days: days(180, 180, 365), assumed: ALL, drivers: ['cooking'], risk: 'fire', level: 'S', minutes: 20,
   kit: ['cloth', 'gloves', 'light'], materials: [{ what: 'degreaser' }], stops: ['coldHob', 'greaseFire', 'noHands'],
   steps: [
-    housing('hood.off', 'isolate', confirm('off')), housing('open', 'open', photo('before')), housing('grade', 'look', grade()),
+    housing('open', 'open', ...DOWN, photo('before')), housing('grade', 'look', grade()),
     housing('apply', 'clean', agent('degreaser', 'enzyme')), housing('dwell', 'clean', timer('dwell', 15)), housing('wipe', 'clean', photo('after')),
-    housing('refit', 'refit', confirm('locked')), housing('hood.on', 'restore', confirm('on')), housing('draw', 'test', confirm('draws')),
+    housing('refit', 'refit', ...UP, confirm('locked')), housing('draw', 'test', ...DRAW, confirm('draws')),
   ],
   specification: ['position', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
 });
 
-const charcoal = stepsOf('hood.charcoalFilter');
+const charcoal = stepsOf('hood.charcoalFilter', OFF);
 /** From memory; it cannot be washed. */
 export const charcoalFilter = procedure('hood.charcoalFilter', {
   kind: 'filter', days: days(90, 120, 180), assumed: ALL, drivers: ['cooking'], core: true, risk: 'comfort', level: 'T', minutes: 10,
   kit: ['marker'], materials: [{ what: 'charcoalFilter' }], stops: ['coldHob', 'neverWashCharcoal'],
   steps: [
-    charcoal('hood.off', 'isolate', confirm('off')), charcoal('out', 'open', photo('out')), charcoal('grade', 'look', grade()),
-    charcoal('in', 'refit', photo('in'), confirm('dated')), charcoal('hood.on', 'restore', confirm('on')), charcoal('draw', 'test', confirm('draws')),
+    charcoal('down', 'open', ...DOWN), charcoal('out', 'open', takes('own'), photo('out')), charcoal('grade', 'look', grade()),
+    charcoal('in', 'refit', puts('own'), photo('in'), confirm('dated')), charcoal('up', 'refit', ...UP, confirm('locked')), charcoal('draw', 'test', ...DRAW, confirm('draws')),
   ],
 });

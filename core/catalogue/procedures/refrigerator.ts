@@ -1,10 +1,18 @@
 import { US_CUP_ML } from '../../quantities/volume.ts';
 import { ALL, days, procedure, SIGNAL_CAP } from '../define.ts';
-import { agent, confirm, finds, grade, photo, stepsOf, timer } from '../steps.ts';
+import { agent, as, confirm, finds, grade, makes, OFF_OUT, photo, puts, stepsOf, takes, timer } from '../steps.ts';
 import type { Procedure } from '../types.ts';
 
-const step = stepsOf('refrigerator.doorSeals');
-const waterStep = stepsOf('refrigerator.waterFilter');
+/** It stays on; what opens its doors ends the settling that temperatures want. */
+const ON = { power: 'on' };
+const OPENS = makes({ settled: 'no' });
+const SETTLED = { power: 'on', settled: 'yes' };
+const step = stepsOf('refrigerator.doorSeals', ON);
+const waterStep = stepsOf('refrigerator.waterFilter', ON);
+/** Behind it there is one panel, and it is heard running before it goes home. */
+const PANEL_OFF = [takes('panel'), as('refrigerator.panelOff')];
+const PANEL_ON = [puts('panel'), as('refrigerator.panelOn')];
+const LISTEN = [{ either: true as const, wants: { power: 'on', place: 'out', 'part.panel': 'in' }, hands: 'outside' as const }, as('refrigerator.listen')];
 
 export const doorSeals: Procedure = {
   key: 'refrigerator.doorSeals',
@@ -23,7 +31,7 @@ export const doorSeals: Procedure = {
   materials: [{ what: 'dishSoap' }, { what: 'petroleumJelly' }],
   stops: ['fridgeStaysOn'],
   steps: [
-    step('inspect', 'open', photo('out')),
+    step('inspect', 'open', OPENS, photo('out')),
     step('grade', 'look', grade()),
     step('wash', 'clean'),
     step('jelly', 'clean', photo('in')),
@@ -53,9 +61,9 @@ export const waterFilter: Procedure = {
   materials: [{ what: 'waterFilter' }],
   stops: ['fridgeStaysOn', 'supplyValve'],
   steps: [
-    waterStep('out', 'open', photo('out')),
+    waterStep('out', 'open', takes('own'), OPENS, photo('out')),
     waterStep('grade', 'look', grade()),
-    waterStep('in', 'refit', photo('in'), confirm('seated')),
+    waterStep('in', 'refit', puts('own'), photo('in'), confirm('seated')),
     waterStep('flush', 'test', confirm('noDrip'), {
       kind: 'reading', key: 'flushLitres', unit: 'litres', plausible: [1, 40], pass: [9, 40], optional: true,
     }),
@@ -63,49 +71,50 @@ export const waterFilter: Procedure = {
   specification: ['position', 'makerLimitDays', 'localLimitDays', 'note'],
 };
 
-const coilStep = stepsOf('refrigerator.coil');
+const coilStep = stepsOf('refrigerator.coil', OFF_OUT);
 export const condenserCoil = procedure('refrigerator.coil', {
   kind: 'coil', days: days(180, 180, 365), drivers: ['pets', 'cooking'], core: true, risk: 'breakage', level: 'S', minutes: 30,
   kit: ['coilBrush', 'vacuum', 'light'], stops: ['unplugFridge', 'noHands', 'heavyFridge'],
   steps: [
-    coilStep('refrigerator.off', 'isolate', confirm('off')), coilStep('reach', 'open', photo('before')), coilStep('grade', 'look', grade(), finds),
-    coilStep('brush', 'clean'), coilStep('vacuum', 'clean', photo('after')), coilStep('panel', 'refit', confirm('panel')),
-    coilStep('refrigerator.on', 'restore', confirm('on')), coilStep('listen', 'test', confirm('quiet')),
+    coilStep('reach', 'open', ...PANEL_OFF, photo('before')), coilStep('grade', 'look', grade(), finds),
+    coilStep('brush', 'clean'), coilStep('vacuum', 'clean', photo('after')), coilStep('panel', 'refit', ...PANEL_ON, confirm('panel')),
+    coilStep('listen', 'test', ...LISTEN, confirm('quiet')),
   ],
 });
 
-const fanStep = stepsOf('refrigerator.rearFan');
+const fanStep = stepsOf('refrigerator.rearFan', OFF_OUT);
 export const rearFan = procedure('refrigerator.rearFan', {
   kind: 'fan', days: days(180, 180, 365), drivers: ['pets'], risk: 'breakage', level: 'S', minutes: 20, kit: ['vacuum', 'cloth', 'light'], stops: ['unplugFridge', 'noHands', 'heavyFridge'],
   steps: [
-    fanStep('refrigerator.off', 'isolate', confirm('off')), fanStep('open', 'open', photo('before')), fanStep('grade', 'look', grade()), fanStep('wipe', 'clean'),
-    fanStep('valve', 'clean', photo('after')), fanStep('panel', 'refit', confirm('panel')), fanStep('refrigerator.on', 'restore', confirm('on')), fanStep('listen', 'test', confirm('quiet')),
+    fanStep('open', 'open', ...PANEL_OFF, photo('before')), fanStep('grade', 'look', grade()), fanStep('wipe', 'clean'),
+    fanStep('valve', 'clean', photo('after')), fanStep('panel', 'refit', ...PANEL_ON, confirm('panel')), fanStep('listen', 'test', ...LISTEN, confirm('quiet')),
   ],
 });
 
-const ice = stepsOf('refrigerator.iceMaker');
+const ice = stepsOf('refrigerator.iceMaker', ON);
 export const iceMaker = procedure('refrigerator.iceMaker', {
   kind: 'drain', days: days(180, 365, SIGNAL_CAP), assumed: ALL, signalled: ['light'], drivers: ['hardness'], risk: 'health', level: 'T', minutes: 30,
   kit: ['cloth', 'toothbrush'], materials: [{ what: 'vinegar', volumeMl: US_CUP_ML }], stops: ['fridgeStaysOn', 'oneAgent'],
   steps: [
-    ice('look', 'open', photo('before')), ice('grade', 'look', grade()), ice('wrap', 'clean', agent('vinegar'), timer('soak', 30)), ice('brush', 'clean'),
+    ice('look', 'open', OPENS, photo('before')), ice('grade', 'look', grade()), ice('wrap', 'clean', agent('vinegar'), timer('soak', 30)), ice('brush', 'clean'),
     ice('throw', 'refit', photo('after')), ice('flow', 'test', confirm('flows')),
   ],
   specification: ['forbiddenAgents', 'position', 'makerLimitDays', 'localLimitDays', 'note'],
 });
 
-const tray = stepsOf('refrigerator.defrostDrain');
+const tray = stepsOf('refrigerator.defrostDrain', OFF_OUT);
 /** From memory. */
 export const defrostDrain = procedure('refrigerator.defrostDrain', {
   kind: 'drain', days: days(365, 365, SIGNAL_CAP), assumed: ALL, signalled: ['light'], risk: 'flood', level: 'S', minutes: 20, kit: ['funnel', 'cloth', 'gloves', 'thinWire'],
   materials: [{ what: 'warmWater', volumeMl: 500 }], stops: ['unplugFridge', 'heavyFridge'],
   steps: [
-    tray('refrigerator.off', 'isolate', confirm('off')), tray('open', 'open', photo('before')), tray('grade', 'look', grade(), finds), tray('tray', 'clean'), tray('flush', 'clean', photo('after')),
-    tray('back', 'refit', confirm('panel')), tray('refrigerator.on', 'restore', confirm('on')), tray('drains', 'test', confirm('drains')),
+    tray('open', 'open', ...PANEL_OFF, photo('before')), tray('grade', 'look', grade(), finds), tray('tray', 'clean'), tray('flush', 'clean', photo('after')), tray('drains', 'test', confirm('drains')),
+    // The last cup is seen in the tray while the panel is still off.
+    tray('back', 'refit', ...PANEL_ON, confirm('panel')),
   ],
 });
 
-const measure = stepsOf('refrigerator.temperatures');
+const measure = stepsOf('refrigerator.temperatures', SETTLED);
 export const temperatures = procedure('refrigerator.temperatures', {
   kind: 'sensor', days: days(90, 180, 365), assumed: ALL, risk: 'health', level: 'T', minutes: 5, kit: ['thermometer'], stops: ['fridgeStaysOn'],
   steps: [
@@ -115,7 +124,7 @@ export const temperatures = procedure('refrigerator.temperatures', {
   specification: ['makerLimitDays', 'note'],
 });
 
-const freezer = stepsOf('freezer.temperature');
+const freezer = stepsOf('freezer.temperature', SETTLED);
 export const freezerTemperature = procedure('freezer.temperature', {
   kind: 'sensor', days: days(90, 180, 365), assumed: ALL, risk: 'health', level: 'T', minutes: 5, kit: ['thermometer'], stops: ['fridgeStaysOn'],
   steps: [

@@ -1,12 +1,15 @@
 import { days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
-import { agent, confirm, finds, grade, photo, stepsOf, timer } from '../steps.ts';
+import { agent, as, confirm, finds, grade, makes, OFF, OFF_DRY, photo, puts, runs, stepsOf, takes, timer, wants } from '../steps.ts';
 import type { Agent, Choices, Procedure, Step } from '../types.ts';
 
-const pumpStep = stepsOf('washer.drainPumpFilter');
-const bootStep = stepsOf('washer.doorBoot');
-const drawerStep = stepsOf('washer.drawer');
-const tubStep = stepsOf('washer.tub');
+const pumpStep = stepsOf('washer.drainPumpFilter', OFF_DRY);
+/** A door is opened on a drained drum only: a front door opened below the water level floods. */
+const bootStep = stepsOf('washer.doorBoot', { ...OFF, water: 'drained' });
+const drawerStep = stepsOf('washer.drawer', OFF_DRY);
+const tubStep = stepsOf('washer.tub', { water: 'drained' });
+/** One short wash tries filter and drawer. */
+const SHORT_WASH = [runs('short'), as('washer.shortWash')];
 
 export const drainPumpFilter: Procedure = {
   key: 'washer.drainPumpFilter',
@@ -25,15 +28,13 @@ export const drainPumpFilter: Procedure = {
   materials: [],
   stops: ['hotWater', 'waterNearPlug', 'sharpPump', 'wiredIn'],
   steps: [
-    pumpStep('washer.off', 'isolate', confirm('off'), confirm('tap')),
-    pumpStep('drain', 'open', confirm('capBack')),
-    pumpStep('unscrew', 'open', photo('out')),
+    pumpStep('drain', 'open', makes({ water: 'drained' }), confirm('capBack')),
+    pumpStep('unscrew', 'open', takes('own'), wants({ water: 'drained' }), photo('out')),
     pumpStep('grade', 'look', grade(), finds),
     pumpStep('cavity', 'look', grade('cavity'), confirm('impeller')),
     pumpStep('rinse', 'clean'),
-    pumpStep('lock', 'refit', photo('in'), confirm('locked')),
-    pumpStep('washer.on', 'restore', confirm('on')),
-    pumpStep('washTest', 'test', timer('wash', 30), confirm('noDrip')),
+    pumpStep('lock', 'refit', puts('own'), photo('in'), confirm('locked')),
+    pumpStep('washTest', 'test', ...SHORT_WASH, timer('wash', 30), confirm('noDrip')),
   ],
   specification: ['position', 'makerLimitDays', 'localLimitDays', 'note'],
 };
@@ -55,13 +56,11 @@ export const doorBoot: Procedure = {
   materials: [{ what: 'oneAgent' }],
   stops: ['oneAgent', 'waterNearPlug'],
   steps: [
-    bootStep('washer.off', 'isolate', confirm('off'), confirm('tap')),
     bootStep('folds', 'open', photo('out')),
     bootStep('grade', 'look', grade(), finds),
     bootStep('scrub', 'clean', agent('dishSoap', 'vinegar')),
     bootStep('glass', 'clean', photo('in')),
-    bootStep('washer.on', 'restore', confirm('on')),
-    bootStep('shut', 'test', confirm('shut')),
+    bootStep('shut', 'test', { either: true }, confirm('shut')),
   ],
   specification: ['forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
 };
@@ -83,24 +82,22 @@ export const drawer: Procedure = {
   materials: [{ what: 'dishSoap' }],
   stops: ['waterNearPlug'],
   steps: [
-    drawerStep('washer.off', 'isolate', confirm('off'), confirm('tap')),
-    drawerStep('out', 'open', photo('out')),
+    drawerStep('out', 'open', takes('own'), photo('out')),
     drawerStep('grade', 'look', grade()),
     drawerStep('bay', 'clean'),
     drawerStep('brush', 'clean'),
-    drawerStep('back', 'refit', photo('in'), confirm('slides')),
-    drawerStep('washer.on', 'restore', confirm('on')),
-    drawerStep('rinse', 'test', confirm('rinsed')),
+    drawerStep('back', 'refit', puts('own'), photo('in'), confirm('slides')),
+    drawerStep('rinse', 'test', ...SHORT_WASH, confirm('rinsed')),
   ],
   specification: ['forbiddenAgents', 'makerLimitDays', 'note'],
 };
 
 /** How the tub is cleaned, by school: which agent, and the runs that follow, each a cycle of its own. */
 const TUB_CLEANING: Readonly<Record<string, { readonly agents: readonly Agent[]; readonly material: string; readonly steps: readonly Step[] }>> = {
-  sodaThenVinegar: { agents: ['bakingSoda', 'vinegar'], material: 'sodaAndVinegar', steps: [tubStep('soda', 'clean', timer('soda', 75)), tubStep('vinegar', 'clean', confirm('separate'), timer('vinegar', 75))] },
-  vinegar: { agents: ['vinegar'], material: 'vinegarLitre', steps: [tubStep('vinegarOnly', 'clean', timer('vinegar', 75))] },
-  tablets: { agents: ['tablet'], material: 'twoTablets', steps: [tubStep('tablets', 'clean', timer('tablets', 75))] },
-  citricAcid: { agents: ['citricAcid'], material: 'citricAcid', steps: [tubStep('citric', 'clean', timer('citric', 75))] },
+  sodaThenVinegar: { agents: ['bakingSoda', 'vinegar'], material: 'sodaAndVinegar', steps: [tubStep('soda', 'clean', runs('hot'), timer('soda', 75)), tubStep('vinegar', 'clean', runs('hot'), confirm('separate'), timer('vinegar', 75))] },
+  vinegar: { agents: ['vinegar'], material: 'vinegarLitre', steps: [tubStep('vinegarOnly', 'clean', runs('hot'), timer('vinegar', 75))] },
+  tablets: { agents: ['tablet'], material: 'twoTablets', steps: [tubStep('tablets', 'clean', runs('hot'), timer('tablets', 75))] },
+  citricAcid: { agents: ['citricAcid'], material: 'citricAcid', steps: [tubStep('citric', 'clean', runs('hot'), timer('citric', 75))] },
 };
 
 export function tub(choices: Choices): Procedure {
@@ -134,12 +131,12 @@ export function tub(choices: Choices): Procedure {
   };
 }
 
-const lint = stepsOf('washer.lintTrap');
+const lint = stepsOf('washer.lintTrap', { ...OFF_DRY, water: 'drained' });
 export const lintTrap = procedure('washer.lintTrap', {
   kind: 'screen', days: days(90, 180, 180), drivers: ['laundry', 'pets'], core: true, risk: 'flood', level: 'T', minutes: 10,
   kit: ['toothbrush', 'towels'], materials: [{ what: 'lintTrap' }], stops: ['waterNearPlug', 'wiredIn'],
   steps: [
-    lint('washer.off', 'isolate', confirm('off'), confirm('tap')), lint('out', 'open', photo('out')), lint('grade', 'look', grade(), finds), lint('clean', 'clean'),
-    lint('in', 'refit', photo('in'), confirm('clipped')), lint('washer.on', 'restore', confirm('on')), lint('rinse', 'test', confirm('noDrip')),
+    lint('out', 'open', takes('own'), photo('out')), lint('grade', 'look', grade(), finds), lint('clean', 'clean'),
+    lint('in', 'refit', puts('own'), photo('in'), confirm('clipped')), lint('rinse', 'test', ...SHORT_WASH, confirm('noDrip')),
   ],
 });

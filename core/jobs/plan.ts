@@ -1,0 +1,292 @@
+/**
+ * The plan of a sitting: the order of its acts, with what is switched off, shut or moved between them.
+ *
+ * Hard limits and the trade's order first (`after`, wants, hands); then the fewest changes of state; then the fewest
+ * elapsed minutes, a wait running while something else is done; then the trade's score. Exact: a shortest path over what
+ * is done × the state, by dynamic programming. Acts in a row of one procedure that want the same are taken together. An
+ * act that changes nothing and needs no change is done at once when only changes are counted, since putting it off can
+ * only cost more.
+ */
+import type { Change } from '../catalogue/systems.ts';
+import type { Finding, State } from '../catalogue/types.ts';
+import { blocksOf, type Block } from './blocks.ts';
+import { bridger } from './bridges.ts';
+import type { Act, Sitting } from './sitting.ts';
+import { after, contradictionsIn, isPart, isSwitch, valueIn, wantsIn } from './state.ts';
+
+/** Where a sitting stands. */
+export interface Situation {
+  /** How the system was found, where it was not as usual. */
+  readonly begin?: State;
+  readonly found?: readonly Finding[];
+  /** Keys of planned steps that are done, in order. */
+  readonly done?: readonly string[];
+}
+
+export interface PlannedStep {
+  /** Unique in the plan: the act's key, or the words of a change, numbered where it comes again. */
+  readonly key: string;
+  readonly act: Act | null;
+  readonly change: Change | null;
+  /** Tasks that it serves. */
+  readonly tasks: readonly string[];
+  /** The state in which it is done; of a change, the one that it makes. */
+  readonly state: State;
+}
+
+export interface Plan {
+  readonly steps: readonly PlannedStep[];
+  /** Tasks that cannot be done in this sitting as things stand. */
+  readonly left: readonly string[];
+  /** Minutes from first to last, a newcomer's. */
+  readonly elapsed: number;
+}
+
+/** A newcomer's pace; a practised person needs less (`burden.ts`). */
+const NEWCOMER = 1;
+
+/**
+ * Plans a sitting, or the rest of one.
+ * @param pace share of a newcomer's minutes that the doer needs, for the longest time without power
+ */
+export function planSitting(sitting: Sitting, situation: Situation = {}, pace = NEWCOMER): Plan {
+  const found = situation.found ?? [];
+  const acts = activeActs(sitting, found);
+  const begin: State = { ...sitting.usual, ...situation.begin };
+  const past = replay(sitting, acts, situation);
+  const tasks = [...new Set(acts.flatMap(({ of }) => of.map(({ task }) => task)))];
+  for (let left: string[] = []; ; left = [...left, dropped(acts, tasks, left, past, begin, sitting)]) {
+    const wanted = acts.filter(({ of }) => of.some(({ task }) => !left.includes(task)));
+    const groups = groupsOf(sitting, wanted, tasks.filter((task) => !left.includes(task)), past, begin, pace);
+    if (groups) return { steps: [...past.steps, ...numbered(past.steps, groups.steps)], left, elapsed: groups.elapsed };
+    if (left.length >= tasks.length) return { steps: past.steps, left: tasks, elapsed: 0 };
+  }
+}
+
+/** What is left of the acts under what was found. */
+export function activeActs({ acts }: Sitting, found: readonly Finding[]): Act[] {
+  return acts.filter(({ when }) => when === null || found.includes(when)).map((act) => {
+    if (act.poweredWhen === null || !found.includes(act.poweredWhen)) return act;
+    const { power: _power, ...wants } = act.wants;
+    return { ...act, wants, hands: 'outside' };
+  });
+}
+
+interface Past {
+  readonly steps: readonly PlannedStep[];
+  readonly state: State;
+}
+
+/** The steps that were done, with the states they were done in. */
+export function replay(sitting: Sitting, acts: readonly Act[], { begin, done = [] }: Situation): Past {
+  let state: State = { ...sitting.usual, ...begin };
+  const steps: PlannedStep[] = [];
+  for (const key of done) {
+    const act = acts.find((it) => it.key === key) ?? null;
+    const change = act ? null : sitting.changes.find(({ words }) => words === baseKey(key)) ?? null;
+    if (change) state = { ...state, ...change.makes, [change.variable]: change.to };
+    steps.push({ key, act, change, tasks: act ? act.of.map(({ task }) => task) : [], state });
+    if (act) state = after(act, state);
+  }
+  return { steps: withTasks(steps), state };
+}
+
+/** The words of a change, without its number. */
+export const baseKey = (key: string): string => key.replace(/#\d+$/, '');
+
+interface Planned { readonly steps: readonly PlannedStep[]; readonly elapsed: number; readonly state: State }
+
+/** One plan; where power would be off too long, the tasks are planned in lots, power back for as long between them. */
+function groupsOf(sitting: Sitting, acts: readonly Act[], tasks: readonly string[], past: Past, begin: State, pace: number): Planned | null {
+  const done = new Set(past.steps.map(({ key }) => key));
+  const rest = acts.filter(({ key }) => !done.has(key));
+  const whole = solve(sitting, rest, past.state, begin);
+  if (!whole || sitting.offMinutes === null || longestOff(whole.steps, pace) <= sitting.offMinutes || tasks.length < 2) return whole;
+  const off = tasks.filter((task) => rest.some(({ of, wants }) => wants.power === 'off' && of.some((it) => it.task === task)));
+  if (off.length < 2) return whole;
+  // The last of those that want it off waits for a second stretch.
+  const last = off.at(-1)!;
+  const actsOf = (ids: readonly string[]) => rest.filter(({ of }) => of.some(({ task }) => ids.includes(task))).map((act) => ({ ...act, of: act.of.filter(({ task }) => ids.includes(task)) }));
+  const first = groupsOf(sitting, actsOf(tasks.filter((task) => task !== last)), tasks.filter((task) => task !== last), { steps: [], state: past.state }, begin, pace);
+  const second = first && solve(sitting, actsOf([last]).map((act) => ({ ...act, key: keyAgain(first.steps, act.key) , after: act.after.map((key) => keyAgain(first.steps, key)) })), first.state, begin);
+  if (!first || !second) return whole;
+  return { steps: [...first.steps, restStep(sitting.offMinutes, first.state, last), ...second.steps], elapsed: first.elapsed + sitting.offMinutes + second.elapsed, state: second.state };
+}
+
+const keyAgain = (steps: readonly PlannedStep[], key: string): string => (steps.some((it) => it.key === key) ? `${key}+` : key);
+
+/** Power stays on for as long as it may be off, before it is cut again. */
+export const REST = 'sitting.rest';
+function restStep(minutes: number, state: State, task: string): PlannedStep {
+  const act: Act = { key: REST, of: [{ task, text: REST }], wants: { power: 'on' }, makes: {}, run: null, but: [], hands: 'outside', when: null, poweredWhen: null, minutes: 0, wait: minutes, after: [], rank: 0 };
+  return { key: REST, act, change: null, tasks: [task], state };
+}
+
+function longestOff(steps: readonly PlannedStep[], pace: number): number {
+  let [longest, now] = [0, 0];
+  for (const { act, state } of steps) {
+    now = valueIn(state, 'power') === 'off' ? now + (act ? act.minutes * pace + act.wait : 0) : 0;
+    longest = Math.max(longest, now);
+  }
+  return longest;
+}
+
+/** The task that stands in the way: one that cannot be planned even alone, else the last. */
+function dropped(acts: readonly Act[], tasks: readonly string[], left: readonly string[], past: Past, begin: State, sitting: Sitting): string {
+  const open = tasks.filter((task) => !left.includes(task));
+  const done = new Set(past.steps.map(({ key }) => key));
+  const alone = (task: string) => solve(sitting, acts.filter(({ key, of }) => !done.has(key) && of.some((it) => it.task === task)), past.state, begin);
+  return open.find((task) => !alone(task)) ?? open.at(-1)!;
+}
+
+/** Numbers changes that come again, and says which tasks each change is for. */
+function numbered(past: readonly PlannedStep[], steps: readonly PlannedStep[]): PlannedStep[] {
+  const times = new Map<string, number>();
+  const count = (key: string) => times.set(key, (times.get(key) ?? 0) + 1).get(key)!;
+  for (const { key, change } of past) if (change) count(baseKey(key));
+  const named = steps.map((step) => {
+    if (!step.change) return step;
+    const n = count(step.change.words);
+    return n === 1 ? step : { ...step, key: `${step.change.words}#${n}` };
+  });
+  return withTasks([...past, ...named]).slice(past.length);
+}
+
+/** A change belongs to the tasks whose acts want its variable; where none says so, to all. */
+function withTasks(steps: readonly PlannedStep[]): PlannedStep[] {
+  const all = [...new Set(steps.flatMap(({ act }) => act?.of.map(({ task }) => task) ?? []))];
+  return steps.map((step) => {
+    if (!step.change) return step;
+    const { variable } = step.change;
+    const wanting = [...new Set(steps.flatMap(({ act, state }) => (act && wantsIn(act, state)[variable] !== undefined ? act.of.map(({ task }) => task) : [])))];
+    return { ...step, tasks: wanting.length > 0 ? wanting : all };
+  });
+}
+
+const INFINITE = Infinity;
+
+function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: State): Planned | null {
+  const blocks = blocksOf(acts);
+  const count = blocks.length;
+  const done: boolean[] = Array(count).fill(false);
+  // 2^53 sets of blocks are told apart exactly.
+  const bit = blocks.map((_, i) => 2 ** i);
+  const ready = (i: number) => !done[i] && blocks[i]!.before.every((it) => done[it]);
+  const bridges = bridger(sitting.changes);
+  const keyOf = (state: State) => Object.keys(state).sort().map((variable) => `${variable}=${state[variable]}`).join();
+
+  const fewest = new Map<string, number>();
+  /** Fewest changes from here to the end, everything put back. */
+  function changesLeft(set: number, left: number, state: State): number {
+    if (left === 0) return endChanges(state)?.length ?? INFINITE;
+    const key = `${set} ${keyOf(state)}`;
+    const known = fewest.get(key);
+    if (known !== undefined) return known;
+    let best = INFINITE;
+    const open: [number, Step[]][] = [];
+    for (let i = 0; i < count; i += 1) {
+      if (!ready(i)) continue;
+      const ways = waysInto(blocks[i]!, state);
+      const free = ways.find((way) => way.changes.length === 0);
+      if (free && keyOf(free.state) === keyOf(state)) { open.length = 0; open.push([i, [free]]); break; }
+      open.push([i, ways]);
+    }
+    for (const [i, ways] of open) {
+      for (const way of ways) {
+        if (way.changes.length >= best) continue;
+        done[i] = true;
+        best = Math.min(best, way.changes.length + changesLeft(set + bit[i]!, left - 1, way.state));
+        done[i] = false;
+      }
+    }
+    fewest.set(key, best);
+    return best;
+  }
+
+  interface Step { readonly changes: readonly Change[]; readonly state: State }
+  /** The ways to come to a block from a state, with the state after it; none where its limits cannot be met. */
+  function waysInto({ acts: row }: Block, state: State): Step[] {
+    return bridges(state, wantsIn(row[0]!, state)).flatMap(({ changes, state: reached }) => {
+      let now = reached;
+      for (const act of row) {
+        if (contradictionsIn(act, now).length > 0) return [];
+        now = after(act, now);
+      }
+      return [{ changes, state: now }];
+    });
+  }
+  const endWants = (state: State): State => ({
+    ...Object.fromEntries(Object.keys(state).filter(isPart).map((part) => [part, 'in'])),
+    ...Object.fromEntries(Object.entries(begin).filter(([variable]) => isSwitch(variable) && variable !== 'water')), ...(state.mode !== undefined && { mode: 'usual' }),
+  });
+  const endChanges = (state: State) => bridges(state, endWants(state)).map(({ changes }) => changes).sort((a, b) => a.length - b.length)[0];
+
+  type Waits = readonly (readonly [block: number, minutes: number])[];
+  const shortest = new Map<string, number>();
+  /** Fewest elapsed minutes to the end among plans with the fewest changes. */
+  function minutesLeft(set: number, left: number, state: State, waits: Waits): number {
+    if (left === 0) return 0;
+    const plain = waits.length === 0 && blocks.every(({ wait }, i) => done[i] || wait === 0);
+    if (plain) return blocks.reduce((sum, { minutes, busy }, i) => sum + (done[i] ? 0 : minutes + busy), 0);
+    const key = `${set} ${keyOf(state)} ${waits.map(([i, minutes]) => `${i}:${minutes.toFixed(3)}`).join()}`;
+    const known = shortest.get(key);
+    if (known !== undefined) return known;
+    let best = INFINITE;
+    for (const move of moves(set, left, state, waits)) best = Math.min(best, move.minutes + rest(move, set, left));
+    shortest.set(key, best);
+    return best;
+  }
+
+  interface Move extends Step { readonly block: number; readonly minutes: number; readonly waits: Waits }
+  function* moves(set: number, left: number, state: State, waits: Waits): Generator<Move> {
+    const fewestHere = changesLeft(set, left, state);
+    for (let i = 0; i < count; i += 1) {
+      if (!ready(i)) continue;
+      for (const way of waysInto(blocks[i]!, state)) {
+        done[i] = true;
+        const optimal = way.changes.length + changesLeft(set + bit[i]!, left - 1, way.state) === fewestHere;
+        done[i] = false;
+        if (!optimal) continue;
+        const { minutes, busy, wait, before } = blocks[i]!;
+        const idle = Math.max(0, ...waits.filter(([of]) => before.includes(of)).map(([, remaining]) => remaining));
+        const spent = idle + minutes + busy;
+        const running = waits.map(([of, remaining]) => [of, remaining - spent] as const).filter(([, remaining]) => remaining > 0);
+        yield { ...way, block: i, minutes: spent, waits: wait > 0 ? [...running, [i, wait] as const].sort((a, b) => a[0] - b[0]) : running };
+      }
+    }
+  }
+  function rest({ block, state, waits }: Move, set: number, left: number): number {
+    done[block] = true;
+    const minutes = minutesLeft(set + bit[block]!, left - 1, state, waits);
+    done[block] = false;
+    return minutes;
+  }
+
+  if (changesLeft(0, count, start) === INFINITE) return null;
+  const elapsed = minutesLeft(0, count, start, []);
+  const steps: PlannedStep[] = [];
+  const switchBy = (changes: readonly Change[], from: State) => {
+    let now = from;
+    for (const change of changes) {
+      now = { ...now, ...change.makes, [change.variable]: change.to };
+      steps.push({ key: change.words, act: null, change, tasks: [], state: now });
+    }
+    return now;
+  };
+  let [set, state, waits]: [number, State, Waits] = [0, start, []];
+  for (let left = count; left > 0; left -= 1) {
+    const wanted = minutesLeft(set, left, state, waits);
+    const best = [...moves(set, left, state, waits)].filter((move) => Math.abs(move.minutes + rest(move, set, left) - wanted) < 1e-6)
+      .sort((a, b) => blocks[a.block]!.first.rank - blocks[b.block]!.first.rank || a.changes.length - b.changes.length)[0]!;
+    let now = switchBy(best.changes, state);
+    for (const act of blocks[best.block]!.acts) {
+      steps.push({ key: act.key, act, change: null, tasks: act.of.map(({ task }) => task), state: now });
+      now = after(act, now);
+    }
+    done[best.block] = true;
+    set += bit[best.block]!;
+    [state, waits] = [now, best.waits];
+  }
+  state = switchBy(endChanges(state)!, state);
+  return { steps, elapsed, state };
+}

@@ -1,0 +1,69 @@
+/** Who is on duty, how they are reached, and the numbers that a doer is shown. */
+import type { ChangeDuty, ChangeNumbers, DutyAnswer, EmergencyNumbers } from '../../contract/alarms.ts';
+import { findScope } from '../due/scope.ts';
+import type { Call } from '../env.ts';
+import { fieldProblem } from '../http/problem.ts';
+import type { Db } from '../store/db.ts';
+import { factsOf, recordFact, type FactValues } from '../store/facts.ts';
+
+export type Duty = FactValues['duty'];
+
+/** Our assumption: whoever is called has ten minutes before the next is. */
+const NOBODY: Duty = { people: [], minutes: 10, webhook: null };
+
+export async function dutyOf(db: Db, organisationId: string): Promise<{ duty: Duty; mail: FactValues['mail'] }> {
+  const [duty, mail] = [(await factsOf(db, [organisationId], 'duty')).at(-1)?.value ?? NOBODY, (await factsOf(db, [organisationId], 'mail')).at(-1)?.value ?? null];
+  return { duty, mail };
+}
+
+export async function numbersOf(db: Db, propertyId: string): Promise<EmergencyNumbers> {
+  return (await factsOf(db, [propertyId], 'numbers')).at(-1)?.value ?? { emergency: '', gas: '', office: '' };
+}
+
+async function officePeople({ db, actor: { organisationId } }: Call) {
+  const grants = await db.roleGrant.all({ organisationId, role: ['staff', 'manager'] });
+  return db.person.all({ id: [...new Set(grants.map(({ personId }) => personId))] }, { order: [['name', 'ASC']], columns: ['id', 'name', 'email'] });
+}
+
+export async function readDuty(call: Call): Promise<DutyAnswer> {
+  const { env, db, actor: { organisationId } } = call;
+  const { duty, mail } = await dutyOf(db, organisationId);
+  const people = (await officePeople(call)).map(({ id, name, email }) => ({ id, name, email, onDuty: duty.people.includes(id) }));
+  const order = (id: string) => (duty.people.includes(id) ? duty.people.indexOf(id) : people.length);
+  return {
+    people: people.sort((a, b) => order(a.id) - order(b.id)), minutes: duty.minutes, webhook: duty.webhook,
+    mail: mail && { host: mail.host, port: mail.port, secure: mail.secure ? 'yes' : 'no', user: mail.user, hasPassword: mail.password !== '', from: mail.from },
+    letters: env.letters?.() ?? null,
+  };
+}
+
+export async function changeDuty(call: Call, { people, minutes, webhook, mail }: ChangeDuty): Promise<object> {
+  const { db, actor: { organisationId } } = call;
+  const known = await officePeople(call);
+  if (new Set(people).size !== people.length || people.some((id) => !known.some((person) => person.id === id))) throw fieldProblem('people', 'field.oneOf');
+  const { today } = await findScope(call, 'organisation', null);
+  const before = (await dutyOf(db, organisationId)).mail;
+  await recordFact(call, organisationId, 'duty', { people, minutes, webhook }, today);
+  await recordFact(call, organisationId, 'mail', mail && { host: mail.host, port: mail.port, secure: mail.secure === 'yes', user: mail.user, password: mail.password ?? before?.password ?? '', from: mail.from }, today);
+  return {};
+}
+
+export async function changeNumbers(call: Call, propertyId: string, numbers: ChangeNumbers): Promise<object> {
+  const { subjectId, today } = await findScope(call, 'property', propertyId);
+  await recordFact(call, subjectId, 'numbers', numbers, today);
+  return {};
+}
+
+/** Tries the way to one's own mailbox, so that nobody finds out in an emergency. */
+export async function tryMail({ env, db, actor, now }: Call): Promise<{ says: string }> {
+  const { say } = env;
+  const { mail } = await dutyOf(db, actor.organisationId);
+  const me = await db.person.one({ id: actor.personId });
+  if (!mail || !me?.email) return { says: say('duty.try.nothing') };
+  try {
+    await env.waysOut.mail(mail, { to: me.email, subject: say('duty.try.subject'), text: say('duty.try.text'), messageId: `<try-${now}-${actor.personId}@dewline>` });
+    return { says: say('duty.try.sent', { to: me.email }) };
+  } catch (error) {
+    return { says: say('duty.try.failed', { why: (error as Error).message.slice(0, 160) }) };
+  }
+}

@@ -1,0 +1,45 @@
+/** The steps of a job as they are gone through on this device; planned again, without a line too, when something is found. */
+import type { JobAnswer, JobStep } from '../../contract/jobs.ts';
+import { placedStep, type StepWords } from '../../contract/steps.ts';
+import { shownVariables, standsOtherwise, stateLine } from '../../core/jobs/stateLine.ts';
+import type { Draft } from './draft.ts';
+
+const baseOf = (key: string) => key.replace(/#\d+$/, '').replace(/\+$/, '');
+
+/** The steps as they stand: as planned here, else as they came. */
+export function stepsOn(job: JobAnswer, { plan }: Draft): readonly JobStep[] {
+  if (!plan) return job.steps;
+  const words = new Map<string, StepWords>([...job.others, ...job.steps].map((step) => [baseOf(step.key), step]));
+  // What came placed under another key and for other tasks is placed anew.
+  const unplaced = (step: StepWords): StepWords => (step.phase === 'isolate' || step.phase === 'restore' ? { ...step, needs: step.needs.map((need) => ({ ...need, taskIds: [] })) } : step);
+  return plan.flatMap((place) => {
+    const step = words.get(baseOf(place.key));
+    return step ? [placedStep(unplaced(step), place)] : [];
+  });
+}
+
+/** Keeps the steps as they came, so that they are gone through in this order whatever comes meanwhile. */
+export function freeze(job: JobAnswer, draft: Draft): void {
+  draft.plan ??= job.steps.map(({ key, taskIds, state, stateSays }) => ({ key, taskIds, state, stateSays }));
+}
+
+/**
+ * Plans the rest of the sitting again; what was done stays done.
+ * @param done how many of the steps are done
+ */
+export async function replan(job: JobAnswer, draft: Draft, done: number): Promise<void> {
+  const { planSitting } = await import('../../core/jobs/plan.ts');
+  const sitting = draft.noSwitch ? { ...job.sitting, changes: job.sitting.changes.filter(({ to }) => to !== 'off') } : job.sitting;
+  const keys = stepsOn(job, draft).slice(0, done).map(({ key }) => key).filter((key) => job.sitting.acts.some((act) => act.key === key) || job.sitting.changes.some(({ words }) => words === baseOf(key)));
+  const plan = planSitting(sitting, { begin: draft.begin, found: draft.found, done: keys });
+  const variables = shownVariables(job.sitting, plan.steps, draft.begin);
+  draft.plan = plan.steps.map(({ key, tasks, state }) => ({ key, taskIds: tasks, state, stateSays: stateLine(job.stateWords, variables, state) }));
+  draft.left = plan.left.map((taskId) => ({ taskId, reason: draft.noSwitch ? 'noSwitch' as const : 'cannot' as const }));
+}
+
+/** What stands otherwise than it was found, before a step: keys, and in words. */
+export function stillBefore(job: JobAnswer, draft: Draft, index: number): { readonly keys: string[]; readonly says: string } {
+  const last = stepsOn(job, draft)[index - 1];
+  const keys = last ? standsOtherwise(job.sitting, last.state, draft.begin) : [];
+  return { keys, says: keys.map((key) => job.stateWords[key] ?? '').filter(Boolean).join(', ') };
+}
