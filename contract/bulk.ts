@@ -1,5 +1,6 @@
 /** Filling a register fast: templates, import, the baseline. */
 import { array, number, object, string, type InferType } from 'yup';
+import { POINT_KINDS } from '../core/catalogue/catalogue.ts';
 import type { PointKind } from '../core/catalogue/types.ts';
 import type { KnownRegister } from '../core/register/rows.ts';
 import { id, isoDay } from './fields.ts';
@@ -45,6 +46,9 @@ export const giveWeek = object({ week: isoDay().required(), propertyId: id().nul
 export const previewBaseline = object({ propertyId: id().nullable().default(null), weeks: number().integer().min(BASELINE_WEEKS.least).max(BASELINE_WEEKS.most).default(BASELINE_WEEKS.usual), start: isoDay().default(undefined) });
 
 export type PlanBaseline = InferType<typeof planBaseline>;
+/** Parts of which nothing is known were last served on a day, as whoever handed them over says. */
+export const claimDone = object({ propertyId: id().nullable().default(null), kind: string().oneOf([...POINT_KINDS]).nullable().default(null), day: isoDay().required() });
+export type ClaimDone = InferType<typeof claimDone>;
 export type GiveWeek = InferType<typeof giveWeek>;
 export type PreviewBaseline = InferType<typeof previewBaseline>;
 

@@ -25,8 +25,8 @@ export function doneDayOf({ servedDay, work }: MarkDates): Day | null {
   return work >= WORK.sent && servedDay ? servedDay + work - WORK.sent : null;
 }
 
-/** Numbers a mark takes in the board's flat list: number, type, served day (0: no record), interval, cap slack, work. */
-export const MARK_FIELDS = 6;
+/** Numbers a mark takes in the board's flat list: number, type, served day (0: no record), interval, cap slack, work, 1 where it rides. */
+export const MARK_FIELDS = 7;
 
 export interface BoardType {
   readonly key: string;
@@ -49,6 +49,8 @@ export interface BoardAnswer {
   /** `clockBehindDays`: whole days by which the server's clock is behind the newest entry of the log. */
   readonly waiting: {
     readonly proofs: number; readonly faults: number; readonly handBacks: number; readonly clockBehindDays: number;
+    /** Parts without a record that a kept plan names, and the day it ends; null without one. */
+    readonly baseline: { readonly planned: number; readonly until: string } | null;
     /** Called unsafe, the newest first. */
     readonly alarms: readonly { readonly id: string; readonly says: string; readonly place: string; readonly placeId: string; readonly machine: string; readonly at: string; readonly acknowledgedBy: string | null }[];
   };
@@ -72,7 +74,10 @@ export interface WorkingAnswer {
   readonly line: string | null;
   readonly days: number;
   readonly terms: readonly TermLine[];
+  /** Of the date itself; null where the calendar or a report sets the day. */
   readonly band: { readonly early: string; readonly late: string } | null;
+  /** A calendar that lets it go far past what was learned here, in words. */
+  readonly beyond: string | null;
   readonly speed: { readonly median: number; readonly low: number; readonly high: number; readonly says: string };
   /** Every condition found, newest first. */
   readonly conditions: readonly {
@@ -119,6 +124,7 @@ export interface PointAnswer {
   readonly says: string;
   readonly terms: readonly TermLine[];
   readonly band: { early: number; late: number } | null;
+  readonly beyond: string | null;
   /** Signals that wait for an answer, with what may be done about them. */
   readonly signals: readonly { id: string; says: string; state: 'open' | 'dismissed'; recheck: string | null }[];
   readonly calendar: string | null;
@@ -131,7 +137,7 @@ export interface PointAnswer {
   readonly waitingRecordId: string | null;
   readonly story: readonly StoryEntry[];
   readonly rideAlong: readonly { id: string; name: string; share: number | null; chosen: boolean; forTenant: boolean; minutes: number }[];
-  readonly assignees: readonly { id: string; name: string; role: 'tenant' | 'staff' | 'me'; may: boolean; budget: string | null; /** Minutes that still fit this month; null without a limit. */ left: number | null }[];
+  readonly assignees: readonly { id: string; name: string; role: 'tenant' | 'staff' | 'me'; may: boolean; budget: string | null; /** Minutes that still fit this month; null without a limit. */ pace: number; left: number | null }[];
   readonly minutes: number;
   readonly level: string;
   readonly levelSays: string;

@@ -102,6 +102,8 @@ export interface JobSummary {
   readonly due: string;
   readonly today: number;
   readonly marks: readonly (MarkDates & { kind: string; safetyCritical: boolean; name: string })[];
+  /** The request that it came with, where several sittings did. */
+  readonly listId: string | null;
   readonly sentBack: string | null;
   readonly doneDay: string | null;
 }

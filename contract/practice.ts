@@ -50,7 +50,9 @@ export const changeSeasons = object({
 });
 export const changeUpkeepDay = object({ ...scoped, rule: rule().nullable().defined(), start: isoDay().nullable().default(null) });
 export const changePrices = object({
-  staffHour: number().min(0).max(100_000).required(), door: number().min(0).max(100_000).required(),
+  staffHour: number().min(0).max(100_000).required(),
+  /** Hours that staff have for upkeep in a month; null where nobody says. */
+  hoursAMonth: number().min(0).max(100_000).nullable().default(null), door: number().min(0).max(100_000).required(),
   currency: string().trim().matches(/^[A-Z]{3}$/, 'field.currency').required(),
   materials: lazy((value: unknown) => object(Object.fromEntries(
     Object.keys((value as object | undefined) ?? {}).slice(0, 60).map((name) => [name, number().min(0).max(100_000).required()]),
@@ -70,7 +72,7 @@ export type ChangeAssumptions = { readonly changes: Readonly<Record<string, numb
 export type AnchorForm = InferType<typeof anchorChoice>;
 export type ChangeSeasons = InferType<typeof changeSeasons>;
 export type ChangeUpkeepDay = InferType<typeof changeUpkeepDay>;
-export type ChangePrices = { readonly staffHour: number; readonly door: number; readonly currency: string; readonly materials: Readonly<Record<string, number>> };
+export type ChangePrices = { readonly staffHour: number; readonly hoursAMonth?: number | null; readonly door: number; readonly currency: string; readonly materials: Readonly<Record<string, number>> };
 export type ChangeBudget = InferType<typeof changeBudget>;
 export type Suppose = { readonly practice?: Practice; readonly anchor?: AnchorForm | null; readonly changes: Readonly<Record<string, number | null>>; readonly methods: readonly { method: MethodKey; option: string }[] };
 
@@ -85,6 +87,8 @@ export interface PracticeAnswer {
   }[];
   readonly seasons: { readonly coolingMonth: number; readonly coolingDate: number; readonly leadDays: number; readonly warmCelsius: number };
   readonly upkeepDay: { readonly rule: string; readonly start: string; readonly says: string } | null;
+  /** Parts that a calendar lets go far past what was learned there, with the rule that would fit. */
+  readonly beyond: readonly { readonly number: number; readonly point: string; readonly place: string; readonly says: string }[];
   readonly prices: ChangePrices | null;
   readonly budget: { readonly jobs: number; readonly minutes: number };
   readonly assumptions: readonly { readonly name: string; readonly says: string; readonly value: number; readonly usual: number; readonly low: number; readonly high: number }[];
@@ -97,6 +101,10 @@ export interface PracticePreview {
   /** Points among them that would follow; for the others something nearer is chosen. */
   readonly follow: number;
   readonly now: Practice;
+  /** Hours that staff have in a month; null where nobody said. */
+  readonly hoursAMonth: number | null;
+  /** The day from which the months are counted. */
+  readonly from: string;
   readonly currency: string | null;
   readonly options: readonly { readonly practice: Practice; readonly burden: Burden }[];
 }

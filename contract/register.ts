@@ -49,6 +49,8 @@ const described = {
   type: line(40).required(), label: line(60).default(''), maker: line(80).default(''), model: line(80).default(''),
   installed: isoDay().nullable().default(null), fuel: string().oneOf(FUELS).default('electric'), owner: string().oneOf(OWNERS).default('landlord'),
   drainBranch: line(60).default(''),
+  /** The day on which all its parts were last served, as whoever hands the home over says; believed as claimed. */
+  lastDone: isoDay().nullable().default(null),
   /** Procedures of parts that this one lacks. */
   leftOut: array().of(line(60).required()).max(20).default([]),
 };

@@ -29,6 +29,9 @@ const write = (method: 'POST' | 'PUT' | 'DELETE', path: string, roles: Route['ro
 export const MAX_PHOTO_MB = 15;
 
 export const ROUTES = {
+  'lastDone.claim': write('POST', '/last-done', M, 4, 30),
+  'list.read': read('/places/:id/list', M),
+  'list.give': write('POST', '/lists', M, 16),
   'handBacks.read': read('/hand-backs', M),
   'handBack.settle': write('POST', '/hand-backs/:id/settle', M, 1),
   'session.read': read('/session', 'anyone'),

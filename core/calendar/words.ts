@@ -7,6 +7,12 @@ import type { Rule, Weekday } from './rule.ts';
 /** 1 January 2024 was a Monday in January. */
 const MONDAY = dayOfCivil(2024, 1, 1);
 
+/** The plainest rule that comes round within so many days: monthly ones where a month fits, weekly ones else. */
+export function ruleWithin(days: number): string {
+  const months = Math.floor(days / 31);
+  return months >= 1 ? `FREQ=MONTHLY;INTERVAL=${months};BYMONTHDAY=1` : `FREQ=WEEKLY;INTERVAL=${Math.max(1, Math.floor(days / 7))}`;
+}
+
 /** Such as "on the first Saturday of every second month". `start` gives the day where the rule names none. */
 export function ruleWords(say: Speaker, rule: Rule, start: Day): string {
   const { frequency, interval: every, months, weekdays, monthDays, count, until, setPositions } = rule;

@@ -6,8 +6,9 @@
  * home within a fortnight is one door. It is a projection of the plan, without lateness or faults.
  */
 import type { Day } from '../calendar/day.ts';
-import { WASTE_ALLOWED } from '../jobs/sitting.ts';
 import type { Level } from '../catalogue/types.ts';
+import { WINDOW_OPENS } from './line.ts';
+import { JOIN_SHARE } from './riders.ts';
 
 /** Our assumption from common practice: a practised person needs a third to a half of a newcomer's minutes. */
 export const PRACTISED = 0.4;
@@ -30,7 +31,7 @@ export interface BurdenPoint {
   readonly machineId: string;
   readonly level: Level;
   readonly minutes: number;
-  /** Asks by itself; others ride along when near. */
+  /** Opens its machine by itself; others ride with it, and ask by their line where nothing does. */
   readonly scheduled: boolean;
   /** Days from now to its line; at most 0 when it is due. */
   readonly firstDue: number;
@@ -62,21 +63,38 @@ export interface Burden {
   /** Null where no price is known. */
   readonly costAMonth: number | null;
   readonly materialsAMonth: number;
+  /** Month by month from now: what tenants are asked for and what staff need, in their own minutes. */
+  readonly months: readonly BurdenMonth[];
+  /** Homes that have a tenant to ask. */
+  readonly tenancies: number;
+}
+
+export interface BurdenMonth {
+  readonly requests: number;
+  readonly tenantMinutes: number;
+  readonly staffHours: number;
 }
 
 interface Job {
   readonly day: Day;
   readonly minutes: number;
+  /** Days before its day from which it may be asked for with others. */
+  readonly early: number;
 }
 
 /**
  * The burden of some points over the coming year.
  * @param tenanted whether a place has a tenant to ask
  * @param budgetOf the budget of the tenancy of a place
+ * @param paceOf share of a newcomer's minutes that its tenant needs
  */
-export function burdenOf(points: readonly BurdenPoint[], tenanted: (placeId: string) => boolean, budgetOf: (placeId: string) => Budget, prices: Prices | null): Burden {
+export function burdenOf(points: readonly BurdenPoint[], tenanted: (placeId: string) => boolean, budgetOf: (placeId: string) => Budget, prices: Prices | null, paceOf: (placeId: string) => number = () => 1): Burden {
+  const months = Array.from({ length: 12 }, () => ({ requests: 0, tenantMinutes: 0, staffHours: 0 }));
+  const monthOf = (day: Day) => months[Math.min(11, Math.floor(day / MONTH))]!;
   const sum = { tenant: 0, most: 0, spilled: 0, staff: 0, minutes: 0, doors: 0, heavy: 0, weight: 0, materials: 0 };
+  let tenancies = 0;
   for (const [placeId, here] of grouped(points, ({ placeId }) => placeId)) {
+    if (tenanted(placeId)) tenancies += 1;
     const forTenant: Job[] = [];
     const forStaff: Job[] = [];
     for (const [, machine] of grouped(here, ({ machineId }) => machineId)) {
@@ -91,11 +109,16 @@ export function burdenOf(points: readonly BurdenPoint[], tenanted: (placeId: str
         (tenantWork ? forTenant : forStaff).push(...jobs);
       }
     }
-    const { asked, spilled, most } = withinBudget(forTenant, budgetOf(placeId));
-    sum.tenant += asked;
+    const { requests, spilled, most } = withinBudget(forTenant, budgetOf(placeId), paceOf(placeId));
+    sum.tenant += requests.length;
+    for (const { day, minutes } of requests) {
+      monthOf(day).requests += 1;
+      monthOf(day).tenantMinutes += minutes * paceOf(placeId);
+    }
     sum.most = Math.max(sum.most, most);
     sum.spilled += spilled.length;
     const staff = [...forStaff, ...spilled].sort((a, b) => a.day - b.day);
+    for (const { day, minutes } of staff) monthOf(day).staffHours += (minutes * PRACTISED) / 60;
     sum.staff += staff.length;
     sum.minutes += staff.reduce((total, { minutes }) => total + minutes, 0);
     sum.doors += visits(staff);
@@ -105,46 +128,60 @@ export function burdenOf(points: readonly BurdenPoint[], tenanted: (placeId: str
     tenantRequestsAMonth: sum.tenant / 12, mostInAMonth: sum.most, spilledAMonth: sum.spilled / 12,
     staffJobsAMonth: sum.staff / 12, staffHoursAMonth: hours / 12, doorsAMonth: sum.doors / 12,
     heavyShare: sum.weight > 0 ? sum.heavy / sum.weight : 0, materialsAMonth: sum.materials / 12,
+    months, tenancies,
     costAMonth: prices && (hours * prices.staffHour + sum.doors * prices.door + sum.materials) / 12,
   };
 }
 
-/** The sittings of some points of one machine over a year; `served` hears of each service. */
+/** The sittings of some points of one machine over a year; `served` hears of each service. Whatever falls due first opens it. */
 function sittings(points: readonly BurdenPoint[], served: (point: BurdenPoint) => void): Job[] {
   const next = points.map(({ firstDue }) => Math.max(0, firstDue));
+  const opens = Math.min(...points.filter(({ scheduled }) => scheduled).map(({ intervalDays }) => intervalDays));
   const jobs: Job[] = [];
   for (;;) {
     let lead = -1;
-    points.forEach(({ scheduled }, i) => { if (scheduled && next[i]! < YEAR && (lead === -1 || next[i]! < next[lead]!)) lead = i; });
+    points.forEach((_, i) => { if (next[i]! < YEAR && (lead === -1 || next[i]! < next[lead]!)) lead = i; });
     if (lead === -1) return jobs;
     const day = next[lead]!;
+    const again = day + Math.min(opens, points[lead]!.intervalDays);
     let minutes = 0;
     points.forEach((point, i) => {
-      if (next[i]! - day > point.intervalDays * WASTE_ALLOWED && i !== lead) return;
+      const near = next[i]! - day <= point.intervalDays * (1 - JOIN_SHARE);
+      // A rider that would pass before the machine is opened again comes along now.
+      if (i !== lead && !near && (point.scheduled || next[i]! >= again)) return;
       next[i] = day + point.intervalDays;
       minutes += point.minutes;
       served(point);
     });
-    jobs.push({ day, minutes });
+    jobs.push({ day, minutes, early: points[lead]!.intervalDays * (1 - WINDOW_OPENS) });
   }
 }
 
-function withinBudget(jobs: readonly Job[], { jobs: most, minutes: longest }: Budget): { asked: number; spilled: Job[]; most: number } {
+/** Sittings of one home that are near enough are one request, on the day of the first; what a month does not hold goes to staff. */
+function withinBudget(jobs: readonly Job[], { jobs: most, minutes: longest }: Budget, pace: number): { requests: { day: Day; minutes: number }[]; spilled: Job[]; most: number } {
   const spilled: Job[] = [];
-  const months = new Map<number, { jobs: number; minutes: number }>();
-  let asked = 0;
-  for (const job of [...jobs].sort((a, b) => a.day - b.day)) {
-    const key = Math.floor(job.day / MONTH);
-    const month = months.get(key) ?? { jobs: 0, minutes: 0 };
-    // One long job alone is still one job; only a second one can be too much.
-    if (month.jobs >= most || (month.jobs > 0 && month.minutes + job.minutes > longest)) {
-      spilled.push(job);
+  const requests: { day: Day; minutes: number }[] = [];
+  const months = new Map<number, { requests: number; minutes: number }>();
+  const open = [...jobs].sort((a, b) => a.day - b.day);
+  while (open.length > 0) {
+    const first = open.shift()!;
+    const key = Math.floor(first.day / MONTH);
+    const month = months.get(key) ?? { requests: 0, minutes: 0 };
+    // One long sitting alone is still one request; only more of it can be too much.
+    if (month.requests >= most || (month.requests > 0 && month.minutes + first.minutes * pace > longest)) {
+      spilled.push(first);
       continue;
     }
-    months.set(key, { jobs: month.jobs + 1, minutes: month.minutes + job.minutes });
-    asked += 1;
+    let minutes = first.minutes;
+    for (const other of open.filter(({ day, early }) => day - early <= first.day)) {
+      if (month.minutes + (minutes + other.minutes) * pace > longest) continue;
+      minutes += other.minutes;
+      open.splice(open.indexOf(other), 1);
+    }
+    requests.push({ day: first.day, minutes });
+    months.set(key, { requests: month.requests + 1, minutes: month.minutes + minutes * pace });
   }
-  return { asked, spilled, most: Math.max(0, ...[...months.values()].map(({ jobs: many }) => many)) };
+  return { requests, spilled, most: Math.max(0, ...[...months.values()].map(({ requests: many }) => many)) };
 }
 
 function visits(jobs: readonly Job[]): number {

@@ -2,7 +2,7 @@
  * The line of one point, and its working, from inputs that are complete by themselves.
  *
  * Ordinary points: the day on which the load of the middle speed reaches what the practice accepts.
- * Safety-critical points: learning shortens them alike, and lengthens them only by certainty. A tenant's own grade may shorten an interval at once but lengthens it only
+ * Safety-critical points: learning shortens them alike, and lengthens them only by certainty and by a quarter at a service (`lengthening.ts`). A tenant's own grade may shorten an interval at once but lengthens it only
  * when staff or a reviewer confirms it: of the beliefs with and without such grades, the earlier day wins.
  * Floor and caps follow; then the calendar (an anchor, or snapping to the upkeep day); then what was seen
  * or reported. No step after the caps passes them.
@@ -15,7 +15,8 @@ import type { Stretch } from './exposure.ts';
 import { daysToReach, daysWithPauses, withoutPauses } from './exposure.ts';
 import { leastLoad, type Grade } from './grades.ts';
 import { servedDayOf, type CapReason, type LineInputs } from './inputs.ts';
-import { believeSpeed, certainReach, expectedReach, priorBelief, speedQuantile, type SpeedBelief } from './learning.ts';
+import { believeSpeed, expectedReach, priorBelief, speedQuantile, type SpeedBelief } from './learning.ts';
+import { heldReach } from './lengthening.ts';
 import { lessonsOf, taughtConditions, type TaughtCondition } from './lessons.ts';
 import { acceptedLoad, practiceDays, type Practice, type PracticeDays } from './practice.ts';
 
@@ -26,6 +27,7 @@ export type Term =
   | { readonly term: 'held'; readonly low: number; readonly high: number; readonly days: number }
   | { readonly term: 'changed'; readonly fromDay: Day; readonly days: number }
   | { readonly term: 'found'; readonly count: number; readonly last: Grade; readonly unconfirmed: number; readonly speed: number; readonly days: number }
+  | { readonly term: 'quarter'; readonly days: number }
   | { readonly term: 'floor'; readonly days: number }
   | { readonly term: 'cap'; readonly reason: CapReason | 'own'; readonly days: number }
   | { readonly term: 'anchor'; readonly kind: Exclude<AnchorKind, 'none'>; readonly mode: 'sets' | 'limits'; readonly day: Day; readonly days: number }
@@ -47,9 +49,18 @@ export interface ComputedLine {
   readonly terms: readonly Term[];
   /** Learned speed: median and the middle 80 % of the belief. 1 is as assumed. */
   readonly speed: { readonly median: number; readonly low: number; readonly high: number };
-  /** Days at the fast and the slow end of that band, within floor and cap; ordered. */
+  /** Days at the fast and the slow end of that band, within floor and cap; ordered. It is the band of the interval before the calendar. */
   readonly band: { readonly early: number; readonly late: number };
+  /** The calendar, a condition seen or a report sets the day: the band is not that of the date. */
+  readonly fixed: boolean;
+  /** A calendar lets the part go far past what was learned here: days that were learned. Null where it does not, or nothing was. */
+  readonly beyondLearned: number | null;
 }
+
+/** Terms that set a day, whatever was learned. */
+const FIXING: readonly Term['term'][] = ['anchor', 'seen', 'signal'];
+/** Our assumption: a calendar that goes so much past what was learned wants another rule. */
+const FAR = 1.25;
 
 /** Half days round up, whatever the last bit of a sum says. */
 const TIE = 1e-6;
@@ -78,7 +89,7 @@ export function computeLine(inputs: LineInputs, today: Day): ComputedLine {
   const inDays = (exposure: number) => daysToReach(running, from, exposure, days.steady);
 
   const taught = taughtConditions(inputs);
-  const { belief, reach } = beliefOf(inputs, taught, accepted, assumed);
+  const { belief, reach, held } = beliefOf(inputs, taught, accepted, assumed);
   const learnt = inDays(reach);
   const floor = floorDays(days, assumed);
   const cap = capOf(inputs, assumed);
@@ -96,6 +107,7 @@ export function computeLine(inputs: LineInputs, today: Day): ComputedLine {
       unconfirmed: taught.filter(({ condition }) => !condition.confirmed).length,
     });
   }
+  if (held) terms.push({ term: 'quarter', days: learnt });
   if (Math.round(learnt + TIE) < floor && floor <= cap.days) terms.push({ term: 'floor', days: floor });
   if (Math.round(learnt + TIE) > cap.days) terms.push({ term: 'cap', ...cap });
   const intervalDays = limited(learnt);
@@ -109,23 +121,32 @@ export function computeLine(inputs: LineInputs, today: Day): ComputedLine {
   return {
     servedDay, lineDay: from + length, capDay: from + cap.days, days: length, intervalDays, terms,
     speed: { median, low, high }, band,
+    fixed: terms.some(({ term }) => FIXING.includes(term)),
+    beyondLearned: taught.length > 0 && terms.some((it) => it.term === 'anchor' && it.mode === 'sets') && length > intervalDays * FAR ? intervalDays : null,
   };
 }
 
+/** The band of the date itself: moved with it where it was snapped or paused. */
+export function bandOf({ band, days, intervalDays }: Pick<ComputedLine, 'band' | 'days' | 'intervalDays'>): { readonly early: number; readonly late: number } {
+  const by = days - intervalDays;
+  return { early: Math.max(1, Math.min(days, band.early + by)), late: Math.max(days, band.late + by) };
+}
+
 /** Of the beliefs with and without unconfirmed grades, the one that asks earlier. */
-function beliefOf({ critical, turnovers }: LineInputs, taught: readonly TaughtCondition[], accepted: number, assumed: Assumptions): { belief: SpeedBelief; reach: number } {
+function beliefOf({ critical, turnovers }: LineInputs, taught: readonly TaughtCondition[], accepted: number, assumed: Assumptions): { belief: SpeedBelief; reach: number; held: boolean } {
   const model = learningWith(assumed);
-  const reachOf = (belief: SpeedBelief) => (critical ? certainReach(belief, accepted, model) : expectedReach(belief, accepted));
   if (taught.length === 0) {
     // Without findings the interval is the practice's own, to the day.
-    return { belief: priorBelief(model), reach: accepted };
+    return { belief: priorBelief(model), reach: accepted, held: false };
   }
+  if (critical) return { belief: believeSpeed(lessonsOf(taught, turnovers), model), ...heldReach(taught, turnovers, accepted, model) };
+  const reachOf = (belief: SpeedBelief) => expectedReach(belief, accepted);
   const all = believeSpeed(lessonsOf(taught, turnovers), model);
   const sure = taught.filter(({ condition }) => condition.confirmed);
-  if (sure.length === taught.length) return { belief: all, reach: reachOf(all) };
+  if (sure.length === taught.length) return { belief: all, reach: reachOf(all), held: false };
   const confirmed = believeSpeed(lessonsOf(sure, turnovers), model);
   const [early, late] = [reachOf(all), sure.length === 0 ? accepted : reachOf(confirmed)];
-  return early <= late ? { belief: all, reach: early } : { belief: confirmed, reach: late };
+  return early <= late ? { belief: all, reach: early, held: false } : { belief: confirmed, reach: late, held: false };
 }
 
 function driverTerms(terms: Term[], days: number, effects: readonly DriverEffect[], assumed: Assumptions): void {

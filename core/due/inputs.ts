@@ -11,7 +11,7 @@ import type { Grade } from './grades.ts';
 import type { Practice, PracticeDays } from './practice.ts';
 
 /** Raised when the computation itself changes. */
-export const ENGINE_VERSION = 3;
+export const ENGINE_VERSION = 4;
 
 /** A condition found, oldest first: at a service, which resets the part, or at a look, which does not. */
 export interface Condition {
@@ -21,6 +21,8 @@ export interface Condition {
   readonly grade: Grade | null;
   /** Whether staff or a reviewer stands behind it. */
   readonly confirmed: boolean;
+  /** Its record had a finding that contradicts it: it may shorten, and never lengthens. Absent means no. */
+  readonly doubtful?: boolean;
 }
 
 export const CAP_REASONS = ['maker', 'local', 'water'] as const;

@@ -1,21 +1,20 @@
 /** Sittings: which tasks of one system are worth doing together, and the acts that their steps come to. */
+import type { Day } from '../calendar/day.ts';
+import { joins } from '../due/riders.ts';
 import { OWN, type Finding, type Hands, type Run, type State, type Step } from '../catalogue/types.ts';
 import type { Change, System } from '../catalogue/systems.ts';
 import { BEFORE, SCORE } from '../catalogue/tradeOrder.ts';
-
-/** Our assumption: a task may ride along when no more than this share of its interval is thrown away. */
-export const WASTE_ALLOWED = 0.3;
 
 export interface Candidate {
   readonly pointId: string;
   /** Share of interval used; undefined without a record. */
   readonly share: number | undefined;
+  readonly lineDay: Day | null;
 }
 
-/** The other points of a machine that are near enough to ride along, most used first; no record counts as due. */
-export function rideAlong(others: readonly Candidate[]): Candidate[] {
-  const waste = ({ share }: Candidate) => Math.max(0, 1 - (share ?? 1));
-  return others.filter((it) => waste(it) <= WASTE_ALLOWED).sort((a, b) => waste(a) - waste(b));
+/** The other points of a machine that join a sitting, most used first. @param nextSitting when the machine is expected to be opened again */
+export function rideAlong(others: readonly Candidate[], nextSitting: Day): Candidate[] {
+  return others.filter((it) => joins(it, nextSitting)).sort((a, b) => (b.share ?? 1) - (a.share ?? 1));
 }
 
 /** One service of one point, as its procedure is in force there. */

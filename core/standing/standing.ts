@@ -33,7 +33,7 @@ export interface Standing {
 /** Our assumption: a home is watched from its first point past the line, in breach from a fifth of them or any safety-critical one. */
 const BREACH_SHARE = 0.2;
 
-const IN_ORDER: readonly PointState[] = ['fresh', 'nearing', 'onLine'];
+const IN_ORDER: readonly PointState[] = ['fresh', 'nearing'];
 
 /** Standing of a set of points; points on hold count neither way. */
 export function standingOf(points: readonly StandingPoint[], services: readonly StandingService[]): Standing {

@@ -1,14 +1,14 @@
 /** The line board as bytes, kept until something is written or a day begins in one of its zones. */
 import { gzip } from 'node:zlib';
 import { promisify } from 'node:util';
-import { dayOfInstant, MS_PER_DAY } from '../../core/calendar/day.ts';
+import { dayOfInstant, isoFromDay, MS_PER_DAY } from '../../core/calendar/day.ts';
 import { procedures } from '../../core/catalogue/catalogue.ts';
 import { riskWeight } from '../../core/catalogue/types.ts';
 import { hardnessClass } from '../../core/quantities/hardness.ts';
 import type { BoardType } from '../../contract/due.ts';
 import type { Env } from '../env.ts';
 import { openAlarms } from '../faults/alarms.ts';
-import { readBoardRows, readWaiting } from '../sql/board.ts';
+import { readBaselinePlan, readBoardRows, readWaiting } from '../sql/board.ts';
 import { factsOf, inForce } from '../store/facts.ts';
 
 const compress = promisify(gzip);
@@ -64,10 +64,11 @@ async function composeBoard(env: Env, organisationId: string, head: Head): Promi
   const rowTexts = rows.map(({ id, name, property_id, marks }) =>
     `{"id":"${id}","name":${JSON.stringify(name)},"property":${head.index.get(property_id)},"marks":[${marks ?? ''}]}`);
   const { proofs, faults, handBacks, latest } = waiting;
+  const plan = await readBaselinePlan(db, organisationId);
   const alarms = (await openAlarms({ db, env }, organisationId)).map(({ id, says, place, placeId, machine, at, zone, acknowledgedBy }) => ({ id, says, place, placeId, machine, at: env.say.time(at, zone), acknowledgedBy }));
   // A clock that was moved back makes every date here wrong: the newest entry lies in its future.
   const clockBehindDays = latest === null ? 0 : Math.max(0, Math.floor((latest - clock()) / MS_PER_DAY));
-  return `${head.text},"waiting":${JSON.stringify({ proofs, faults, handBacks, alarms, clockBehindDays })},"rows":[${rowTexts.join()}]}`;
+  return `${head.text},"waiting":${JSON.stringify({ proofs, faults, handBacks, alarms, baseline: plan && { planned: plan.planned, until: isoFromDay(plan.until + 6) }, clockBehindDays })},"rows":[${rowTexts.join()}]}`;
 }
 
 async function headOf(env: Env, organisationId: string, known: Head | undefined): Promise<Head> {

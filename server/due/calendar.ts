@@ -13,7 +13,7 @@ export async function readCalendar(call: Call, scope: string, id: string): Promi
   const found = await findAddressed(call, scope, id);
   const histories = await readHistories(call.db, await pointsBelow(call, found), call.now);
   const places = new Map((await call.db.place.all({ id: [...new Set(histories.map(({ placeId }) => placeId))] })).map(({ id: placeId, name }) => [placeId, name]));
-  const events = histories.filter(({ scheduled, retired }) => scheduled && !retired).sort((a, b) => a.point.number - b.point.number)
+  const events = histories.filter(({ retired }) => !retired).sort((a, b) => a.point.number - b.point.number)
     .flatMap((history) => eventOf(call, history, places.get(history.placeId)!) ?? []);
   return { name: found.name, text: calendarOf(found.name, events, call.now) };
 }

@@ -146,7 +146,10 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
   const stretches = remembered(read.stretches, `${placeId} ${procedure.drivers.join()}`, () => stretchesOf(procedure, place, assumed));
   const practiceFact = facts.nearest(scopes, 'practice', today);
   const practice = supposed.practice ?? practiceFact?.value ?? 'steady';
-  const conditions = read.conditions.get(id) ?? [];
+  const found = read.conditions.get(id) ?? [];
+  const claimed = found.some((it) => it[1] === 'service') ? undefined : facts.nearest([id, machineId], 'lastDone', today)?.value;
+  // Believed as claimed until a service is recorded; it is nobody's condition, and teaches nothing.
+  const conditions = claimed === undefined ? found : [[id, 'service', claimed, 0, null, 0, null, 'attested', '', null, 0] as const, ...found.filter((it) => it[2] >= claimed)];
   const seasons = facts.nearest([propertyId, organisationId], 'seasons', today)?.value ?? SEASONS;
   const calendar = {
     cooling: { month: seasons.coolingMonth, date: seasons.coolingDate }, leadDays: seasons.leadDays, warmCelsius: seasons.warmCelsius,
@@ -154,7 +157,7 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
     contract: facts.nearest([machineId], 'contract', today)?.value ?? null, practice,
   };
   const anchor = supposed.anchor ?? facts.nearest([id], 'anchor', today)?.value ?? procedure.anchor ?? { choice: { kind: 'none' as const }, mode: 'sets' as const };
-  const simple = conditions.map((it) => ({ kind: it[1], day: it[2], grade: it[4], confirmed: it[5] === 1 }));
+  const simple = conditions.map((it) => ({ kind: it[1], day: it[2], grade: it[4], confirmed: it[5] === 1, ...(it[10] === 1 && { doubtful: true }) }));
   const servedDay = servedDayOf({ conditions: simple });
   const faults = (read.faults.get(id) ?? []).map(([, day, symptom]) => ({ day, symptom }));
   const signals = (read.signals.get(id) ?? []).map(([, signalId, type, state, day, recheckDay]) => ({ id: signalId, type, state, day, recheckDay }));

@@ -57,7 +57,7 @@ export async function createLook(call: Call, form: NewLook): Promise<LookDone> {
   await appendToLog(db, { organisationId: actor.organisationId, kind: 'look', subjectId: form.id, canonical, at: now });
   await db.condition.insert({
     id: form.id, organisationId: actor.organisationId, pointId: point.id, kind: 'look', day, at, grade: form.grade, confirmed: isOffice(actor) ? 1 : 0,
-    agent: null, agents: '[]', afterGrade: null, evidence: null, personId: actor.personId,
+    agent: null, agents: '[]', afterGrade: null, doubtful: 0, evidence: null, personId: actor.personId,
   });
   await recompute(db, [point.id], now);
   const after = (await db.mark.one({ pointId: point.id }))!;

@@ -1,7 +1,7 @@
 /** A point's side panel: where it stands, the working of its date, its story, what may be done. */
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
-import { computeLine } from '../../core/due/compute.ts';
+import { bandOf, computeLine } from '../../core/due/compute.ts';
 import { shareUsed } from '../../core/due/line.ts';
 import { rideAlong } from '../../core/jobs/sitting.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
@@ -16,7 +16,7 @@ import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { findPoint, namesOf } from './find.ts';
 import { readHistory } from './history.ts';
-import { anchorWords, plainWords, termLine } from './terms.ts';
+import { anchorWords, beyondWords, plainWords, termLine } from './terms.ts';
 
 export function markDates({ servedDay, intervalDays, capSlack, work }: Row<'mark'>): MarkDates {
   return { servedDay, intervalDays, capSlack, work };
@@ -42,7 +42,7 @@ export async function readPoint(call: Call, idOrNumber: string): Promise<PointAn
     mark: markDates(mark),
     says: plainWords(say, history, line),
     terms: line.terms.map((term) => termLine(say, term, history)),
-    band: line.servedDay === null ? null : line.band,
+    band: line.servedDay === null || line.fixed ? null : bandOf(line), beyond: beyondWords(say, line.days, line.beyondLearned),
     signals: history.signals.flatMap(({ id, type, state, recheckDay }) => (state === 'answered' ? [] : [{ id, state, says: say(`signal.${type}`), recheck: recheckDay === null ? null : isoFromDay(recheckDay) }])),
     calendar: history.anchorChoice.kind === 'none' ? null : anchorWords(say, history.anchorChoice, history),
     hold: hold && say('hold.says', { until: say.day(hold.until), reason: hold.reason }),
@@ -67,8 +67,11 @@ const isoOrNull = (day: number | undefined) => (day === undefined ? null : isoFr
 async function companions({ db, env: { say } }: Call, machineId: string, pointId: string, today: number) {
   const others = (await db.point.all({ machineId })).filter(({ id }) => id !== pointId);
   const marks = await db.mark.all({ pointId: others.map(({ id }) => id), work: 0 });
-  const candidates = marks.map((mark) => ({ pointId: mark.pointId, share: shareUsed(lineOfMark(mark), { today }) }));
-  const near = new Set(rideAlong(candidates).map((it) => it.pointId));
+  const candidates = marks.map((mark) => ({ pointId: mark.pointId, share: shareUsed(lineOfMark(mark), { today }), lineDay: mark.servedDay ? mark.servedDay + mark.intervalDays : null }));
+  // The machine is opened again when this part, or a core part of it, is due next.
+  const opened = await db.mark.all({ pointId: [pointId, ...others.map(({ id }) => id)] });
+  const nextSitting = today + Math.min(...opened.filter((mark) => mark.pointId === pointId || mark.scheduled === 1).map(({ intervalDays }) => intervalDays || Infinity), 365);
+  const near = new Set(rideAlong(candidates, nextSitting).map((it) => it.pointId));
   return candidates.map(({ pointId: id, share }) => {
     const { key, level, minutes } = procedureOf(others.find((it) => it.id === id)!.procedure);
     return { id, share: share ?? null, chosen: near.has(id), name: say(`point.${key}`), forTenant: level === 'T', minutes };

@@ -18,7 +18,10 @@ import type { Call } from '../env.ts';
 import { factsOf, inForce, nearestFact, type Fact } from '../store/facts.ts';
 import { practiceScope, readHistories, SEASONS, type PointHistory } from './history.ts';
 import { findAddressed, findScope, pointsBelow, type Found } from './scope.ts';
+import { personPace } from '../jobs/pace.ts';
+import { readBeyond } from '../sql/lines.ts';
 import { budgetOf, changesOf } from './settings.ts';
+import { beyondWords } from './terms.ts';
 
 export async function readPractice(call: Call): Promise<PracticeAnswer> {
   const { db, env: { say }, actor: { organisationId } } = call;
@@ -42,7 +45,8 @@ export async function readPractice(call: Call): Promise<PracticeAnswer> {
     })),
     seasons: seasons ?? SEASONS,
     upkeepDay: upkeepDay ? { rule: upkeepDay.rule, start: isoFromDay(upkeepDay.start), says: ruleWords(say, ruleOf(upkeepDay.rule), upkeepDay.start) } : null,
-    prices: prices ?? null,
+    beyond: (await readBeyond(db, organisationId)).map(({ number, procedure, place, days, learned }) => ({ number, place, point: say(`point.${procedure}`), says: beyondWords(say, days, learned)! })),
+    prices: prices ? { ...prices, hoursAMonth: prices.hoursAMonth ?? null } : null,
     budget: await budgetOf(db, organisationId, null, today),
     assumptions: Object.entries(JUDGEMENTS).map(([name, { value: usual, low, high }]) => ({ name, says: say(`assumption.${name}`), value: assumed[name as keyof typeof JUDGEMENTS], usual, low, high })),
     intervals: [...procedures.values()].map(({ key, days, assumed: ours }) => ({
@@ -85,6 +89,7 @@ export async function previewPractice(call: Call, scope: string, id: string): Pr
   const own = await factsOf(db, [...tenanted.values()], 'budget');
   const budget = await budgetOf(db, organisationId, null, found.today);
   const budgets = new Map(own.map(({ subjectId, value }) => [subjectId, value]));
+  const paces = new Map(await Promise.all(tenancies.filter(({ id: tenancyId }) => [...tenanted.values()].includes(tenancyId)).map(async ({ placeId, personId }) => [placeId, await personPace(db, personId)] as const)));
   const points = new Map<Practice, BurdenPoint[]>(PRACTICES.map((practice) => [practice, []]));
   let standard = await practiceAround(call, found);
   let follow = 0;
@@ -102,9 +107,9 @@ export async function previewPractice(call: Call, scope: string, id: string): Pr
     await new Promise(setImmediate);
   }
   return {
-    points: all.length, follow, now: standard, currency: prices?.currency ?? null,
+    points: all.length, follow, now: standard, currency: prices?.currency ?? null, hoursAMonth: prices?.hoursAMonth ?? null, from: isoFromDay(found.today),
     options: PRACTICES.map((practice) => ({
-      practice, burden: burdenOf(points.get(practice)!, (placeId) => tenanted.has(placeId), (placeId) => budgets.get(tenanted.get(placeId) ?? '') ?? budget, prices),
+      practice, burden: burdenOf(points.get(practice)!, (placeId) => tenanted.has(placeId), (placeId) => budgets.get(tenanted.get(placeId) ?? '') ?? budget, prices, (placeId) => paces.get(placeId) ?? 1),
     })),
   };
 }
@@ -123,8 +128,9 @@ function burdenPoint(history: PointHistory, practice: Practice, materials: Reado
   const taught = taughtConditions(inputs);
   return {
     placeId: history.placeId, machineId: history.machineId, level: procedure.level, minutes: procedure.minutes,
-    scheduled: history.scheduled && !history.hold,
-    firstDue: line.servedDay === null ? 0 : line.lineDay - today,
+    scheduled: history.scheduled,
+    // On hold it asks nothing until the hold is over.
+    firstDue: Math.max(line.servedDay === null ? 0 : line.lineDay - today, history.hold ? history.hold.until + 1 - today : 0),
     intervalDays: line.days, riskWeight: riskWeight(procedure.risk),
     heavy: overloadProbability(believeSpeed(lessonsOf(taught, inputs.turnovers), model), exposure, GRADE_BOUNDS[2], model),
     materials: procedure.materials.reduce((sum, { what }) => sum + (materials[what] ?? 0), 0),

@@ -2,9 +2,10 @@
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { CATALOGUE_VERSION, procedures } from '../../core/catalogue/catalogue.ts';
 import { computeLine } from '../../core/due/compute.ts';
+import { rides, type Sibling } from '../../core/due/riders.ts';
 import { ENGINE_VERSION } from '../../core/due/inputs.ts';
 import { WORK } from '../../contract/due.ts';
-import { appendLines, putMarks, readKeptLines, type NewLine, type NewMark } from '../sql/lines.ts';
+import { appendLines, putMarks, putScheduled, readKeptLines, readSiblings, type NewLine, type NewMark } from '../sql/lines.ts';
 import type { Db } from '../store/db.ts';
 import { readPointRows, readWaitingRows, readWorkRows } from '../sql/history.ts';
 import { readHistories, type PointHistory } from './history.ts';
@@ -36,13 +37,13 @@ async function recomputeChunk(db: Db, pointIds: readonly string[], now: number):
       retired.push(point.id);
       continue;
     }
-    const { servedDay, lineDay, capDay, terms, band, speed, days } = computeLine(inputs, today);
+    const { servedDay, lineDay, capDay, terms, band, speed, days, beyondLearned } = computeLine(inputs, today);
     // Without a record there is no line yet, and nothing of it depends on the day.
     const [line, cap] = servedDay === null ? [0, 0] : [lineDay, capDay];
     const text = JSON.stringify({ engine: ENGINE_VERSION, catalogue: CATALOGUE_VERSION, ...inputs });
     const was = before.get(point.id);
     const same = was !== undefined && was[2] === servedDay && was[3] === line && was[4] === cap && was[5] === text;
-    if (!same) lines.push([point.id, servedDay, line, cap, text, JSON.stringify({ days, band, speed, last: terms.at(-1) })]);
+    if (!same) lines.push([point.id, servedDay, line, cap, text, JSON.stringify({ days, band, speed, last: terms.at(-1), ...(beyondLearned !== null && { beyondLearned }) })]);
     const work = workOf(history, servedDay, hold !== null);
     marks.push({
       line: same ? was[1] : -lines.length,
@@ -57,6 +58,28 @@ async function recomputeChunk(db: Db, pointIds: readonly string[], now: number):
   const first = await appendLines(db, organisationId, now, lines);
   await putMarks(db, organisationId, marks.map(({ mark, line }) => mark.with(9, line > 0 ? line : first - line - 1) as unknown as NewMark));
   if (retired.length > 0) await db.mark.remove({ pointId: retired });
+  await settleRiders(db, histories);
+}
+
+/** Which parts of the machines touched ride with another: it follows from the lines of all of them. */
+async function settleRiders(db: Db, histories: readonly PointHistory[]): Promise<void> {
+  const own = new Map(histories.map((history) => [history.point.id, history]));
+  const rows = await readSiblings(db, JSON.stringify([...new Set(histories.map(({ machineId }) => machineId))]));
+  const machines = new Map<string, { readonly part: Sibling; readonly scheduled: number }[]>();
+  for (const [id, machineId, procedure, served, interval, scheduled, chosen] of rows) {
+    const { core, level } = own.get(id)?.procedure ?? procedures.get(procedure)!;
+    const part: Sibling = { id, core: chosen === null ? core : chosen === 'true', level, intervalDays: Math.max(1, interval || procedures.get(procedure)!.days.steady), lineDay: served === 0 ? null : served + interval };
+    machines.set(machineId, [...machines.get(machineId) ?? [], { part, scheduled }]);
+  }
+  const turned: { readonly id: string; readonly scheduled: number }[] = [];
+  for (const parts of machines.values()) {
+    const siblings = parts.map(({ part }) => part);
+    for (const { part, scheduled } of parts) {
+      const asks = rides(part, siblings) ? 0 : 1;
+      if (asks !== scheduled) turned.push({ id: part.id, scheduled: asks });
+    }
+  }
+  await putScheduled(db, turned);
 }
 
 /** Brings only the work on these points up to date: giving, starting and sending move no line. */

@@ -3,7 +3,7 @@ import type { Day } from '../../core/calendar/day.ts';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import type { Term } from '../../core/due/compute.ts';
 import type { Speaker } from '../../core/language/message.ts';
-import { ruleWords } from '../../core/calendar/words.ts';
+import { ruleWithin, ruleWords } from '../../core/calendar/words.ts';
 import { nextAnchorDay, ruleOf, type AnchorChoice } from '../../core/due/anchor.ts';
 import { assumptionsWith } from '../../core/due/assumptions.ts';
 import { dayOfCivil, civilOf } from '../../core/calendar/civil.ts';
@@ -28,6 +28,7 @@ export function termLine(say: Speaker, term: Term, { inputs, signals, faults }: 
       days, says: say('term.found', { count: term.count, last: say(`grade.${term.last}`) }),
       why: say('term.found.why', { pace: paceOf(term.speed), speed: term.speed, waiting: term.unconfirmed }),
     };
+    case 'quarter': return { days, says: say('term.quarter'), why: say('term.quarter.why') };
     case 'floor': return { days, says: say('term.floor'), why: say('term.floor.why') };
     case 'cap': return { days, says: say('term.cap'), why: say(`term.cap.${term.reason}`, { critical: String(inputs.critical) }) };
     case 'anchor': return { days, says: say('term.anchor', { anchor: say(`anchor.${term.kind}`), day: say.shortDay(term.day) }), why: say(`term.anchor.${term.mode}`) };
@@ -80,10 +81,15 @@ export function plainWords(say: Speaker, history: PointHistory, line: { readonly
     if (term.term === 'practice' && Math.round(term.days) !== reference!.days) reasons.add('practice');
     if (term.term === 'found' && paceOf(term.speed) !== 'same') reasons.add('found');
   }
-  const plain = terms.findLast(({ term }) => ['reference', 'practice', 'driver', 'held', 'changed', 'found', 'floor', 'cap'].includes(term))!;
+  const plain = terms.findLast(({ term }) => ['reference', 'practice', 'driver', 'held', 'changed', 'found', 'quarter', 'floor', 'cap'].includes(term))!;
   const direction = reasons.size === 0 || Math.round(plain.days) === reference!.days ? 'same' : plain.days < reference!.days ? 'sooner' : 'later';
   if (reported || last.term === 'seen' || terms.some(({ term }) => term === 'anchor')) return first;
   return `${first} ${say('due.why.reasons', { direction, reasons: say.list([...reasons].map((reason) => say(`due.reason.${reason}`))) })}`;
+}
+
+/** A calendar that lets a part go far past what was learned there, with the rule that would fit; null where it does not. */
+export function beyondWords(say: Speaker, days: number, learned: number | null): string | null {
+  return learned === null ? null : say('due.beyond', { days, learned, fits: ruleWords(say, ruleOf(ruleWithin(learned)), 0) });
 }
 
 export const isoOrNull = (day: Day | null) => (day === null ? null : isoFromDay(day));

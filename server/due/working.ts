@@ -5,7 +5,7 @@ import { methods } from '../../core/catalogue/methods.ts';
 import type { Choices, MethodKey } from '../../core/catalogue/types.ts';
 import { anchorDays, ruleOf } from '../../core/due/anchor.ts';
 import { assumptionsWith, intervalName, JUDGEMENTS, LONGEST_INTERVAL, learningWith, type AssumptionName } from '../../core/due/assumptions.ts';
-import { computeLine } from '../../core/due/compute.ts';
+import { bandOf, computeLine } from '../../core/due/compute.ts';
 import { believeSpeed, speedQuantile } from '../../core/due/learning.ts';
 import { contradictions, lessonsOf, taughtConditions } from '../../core/due/lessons.ts';
 import { SCHOOLS } from '../../core/due/practice.ts';
@@ -17,7 +17,7 @@ import type { Call } from '../env.ts';
 import { findPoint, namesOf } from './find.ts';
 import { practiceScope, readHistory, type PointHistory, type Supposed } from './history.ts';
 import { anchorOf, changesOf, withChanges } from './settings.ts';
-import { anchorWords, isoOrNull, plainWords, termLine } from './terms.ts';
+import { anchorWords, beyondWords, isoOrNull, plainWords, termLine } from './terms.ts';
 
 export async function readWorking(call: Call, idOrNumber: string): Promise<WorkingAnswer> {
   const point = await findPoint(call, idOrNumber);
@@ -52,7 +52,8 @@ async function describeWorking(call: Call, history: PointHistory): Promise<Worki
     says: plainWords(say, history, line),
     served: isoOrNull(line.servedDay), line: line.servedDay === null ? null : isoFromDay(line.lineDay), days: line.days,
     terms: line.terms.map((term) => termLine(say, term, history)),
-    band: line.servedDay === null ? null : { early: isoFromDay(line.servedDay + line.band.early), late: isoFromDay(line.servedDay + line.band.late) },
+    band: line.servedDay === null || line.fixed ? null : { early: isoFromDay(line.servedDay + bandOf(line).early), late: isoFromDay(line.servedDay + bandOf(line).late) },
+    beyond: beyondWords(say, line.days, line.beyondLearned),
     speed: { ...line.speed, says: say(`spread.${line.speed.high / line.speed.low > 2.6 ? 'alone' : line.speed.high / line.speed.low > 1.7 ? 'some' : 'sure'}`) },
     conditions: conditionsOf(say, history, names),
     contradictions: contradictions(inputs.conditions).map(({ earlier, later }) => say('due.contradiction', {

@@ -7,6 +7,7 @@ import * as deficiencyForms from '../../contract/deficiencies.ts';
 import * as faultForms from '../../contract/faults.ts';
 import * as measureForms from '../../contract/measure.ts';
 import * as jobForms from '../../contract/jobs.ts';
+import * as listForms from '../../contract/lists.ts';
 import * as peopleForms from '../../contract/people.ts';
 import * as proofForms from '../../contract/proof.ts';
 import * as rehearsalForms from '../../contract/rehearsals.ts';
@@ -34,6 +35,7 @@ import { openHandBacks, settleHandBack } from '../jobs/handBacks.ts';
 import { readJob } from '../jobs/describe.ts';
 import { giveContracted } from '../jobs/contracted.ts';
 import { giveJob, moveJob } from '../jobs/jobs.ts';
+import * as lists from '../jobs/lists.ts';
 import { beginUnplanned } from '../jobs/unplanned.ts';
 import { readToday } from '../jobs/today.ts';
 import { sendJob } from '../jobs/submission.ts';
@@ -43,7 +45,7 @@ import * as people from '../people/people.ts';
 import { logRecord } from '../proof/records.ts';
 import { judgeProof, proofQueue, readProof } from '../proof/verdicts.ts';
 import { readHome } from '../register/home.ts';
-import { giveWeek, planBaseline, readBaseline } from '../register/baseline.ts';
+import { claimDone, giveWeek, planBaseline, readBaseline } from '../register/baseline.ts';
 import { importForm, importTable } from '../register/importTable.ts';
 import { readMachine } from '../register/machinePage.ts';
 import { changeMachine, contractMachine, createMachine, moveMachine, retireMachine, specifyPoint } from '../register/machines.ts';
@@ -149,6 +151,9 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'habits.attest': write(habitForms.attestHabits, habits.attestHabits),
   'habits.check': write(habitForms.checkHabit, habits.checkHabit),
   'jobs.mine': bare((call) => readToday(call)),
+  'lastDone.claim': write(bulkForms.claimDone, claimDone),
+  'list.read': bare((call, { id }) => lists.readHomeList(call, id!)),
+  'list.give': write(listForms.giveList, lists.giveList),
   'handBacks.read': bare(async (call) => ({ open: await openHandBacks(call) })),
   'handBack.settle': bare((call, { id }) => settleHandBack(call, id!)),
   'jobs.give': write(jobForms.giveJob, giveJob),

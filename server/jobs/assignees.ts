@@ -1,5 +1,6 @@
 /** Who may be given a job: the tenants of the place for tenant work within their budget, staff and managers for staff work too. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
+import { PRACTISED } from '../../core/due/burden.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import type { PointAnswer } from '../../contract/due.ts';
 import { holdOf } from '../due/hold.ts';
@@ -17,8 +18,8 @@ export async function assigneesFor(call: Call, placeId: string, procedures: read
   const others = staff.filter(({ id }) => id !== actor.personId && grants.some(({ personId, role }) => personId === id && role === 'staff'));
   return [
     ...await tenantFor(call, placeId, procedures),
-    ...others.map(({ id, name }) => ({ id, name, role: 'staff' as const, may: forStaff, budget: null, left: null })),
-    ...mine.map(({ id, name }) => ({ id, name, role: 'me' as const, may: forStaff, budget: null, left: null })),
+    ...others.map(({ id, name }) => ({ id, name, role: 'staff' as const, may: forStaff, budget: null, left: null, pace: PRACTISED })),
+    ...mine.map(({ id, name }) => ({ id, name, role: 'me' as const, may: forStaff, budget: null, left: null, pace: PRACTISED })),
   ];
 }
 
@@ -31,6 +32,6 @@ async function tenantFor({ db, now, env: { say } }: Call, placeId: string, proce
   if (await holdOf(db, placeId, dayOfInstant(now, zone))) return [];
   const use = await budgetUse(db, tenancy, now, zone);
   const forTenant = procedures.every(({ level }) => level === 'T');
-  const fits = fitsBudget(use, procedures.reduce((sum, { minutes }) => sum + minutes, 0));
-  return [{ id: tenant.id, name: tenant.name, role: 'tenant', may: forTenant && fits, budget: say('budget.use', { ...use }), left: use.usedJobs === 0 ? null : use.minutes - use.usedMinutes }];
+  const fits = fitsBudget(use, procedures.reduce((sum, { minutes }) => sum + minutes, 0) * use.pace);
+  return [{ id: tenant.id, name: tenant.name, role: 'tenant', may: forTenant && fits, budget: say('budget.use', { ...use }), left: use.usedJobs === 0 ? null : use.minutes - use.usedMinutes, pace: use.pace }];
 }

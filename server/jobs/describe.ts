@@ -73,7 +73,7 @@ async function describe({ db, env: { say }, now }: Call, job: Row<'job'>): Promi
     id: job.id,
     title: current.length > 1 ? say('job.title.several', { task: title, more: current.length - 1 }) : title,
     machine: machineName(say, machine!), placeId: place!.id, place: place!.name, property: property.name,
-    state: job.state, stateSays: say(`job.${job.state}`), revision: job.revision,
+    listId: job.listId, state: job.state, stateSays: say(`job.${job.state}`), revision: job.revision,
     minutes: sum(current.map(({ procedure }) => procedure.minutes)),
     waitMinutes: sum(current.map(({ procedure }) => waitMinutes(procedure))),
     why: first ? say(`why.${first.procedure.key}`) : '',

@@ -27,6 +27,7 @@ export const serverText = {
   'problem.moveNotAllowed': 'A job that is {state} cannot be moved that way.',
   'problem.judged': 'This proof was already judged by {by}: {verdict}.',
   'problem.pointTaken': '{point} already has a job that is {state}. Cancel that one first.',
+  'problem.otherHome': 'A home list is of one home. Give the others as lists of their own.',
   'problem.otherMachine': 'One job is one sitting at one machine. Give the points of another machine as a job of their own.',
   'problem.level': '{task} is work for {level}; give it to somebody who may do it.',
   'problem.emailTaken': 'Somebody already signs in with this email.',

@@ -80,7 +80,7 @@ export async function writeRecord({ env, db, actor, now }: Call, written: Writte
   await db.personal.insertMany(personal);
   await appendToLog(db, { organisationId, kind: 'record', subjectId: id, canonical, at: now });
   const mark = await db.mark.one({ pointId: point.id });
-  const window = mark && windowOf(lineOfMark(mark));
+  const window = mark && windowOf(lineOfMark(mark), procedure.safetyCritical);
   await db.proof.insert({
     recordId: id, organisationId, pointId: point.id, state: selfCertified ? 'accepted' : 'waiting',
     evidence: (selfCertified ? 'selfCertified' : 'proven') satisfies EvidenceLevel,
@@ -89,13 +89,19 @@ export async function writeRecord({ env, db, actor, now }: Call, written: Writte
   });
 }
 
+/** Whether something contradicts it, whoever accepted it. */
+async function isDoubtful(db: Call['db'], recordId: string): Promise<boolean> {
+  const proof = await db.proof.one({ recordId });
+  return (JSON.parse(proof?.findings ?? '[]') as CheckFinding[]).some(({ weight }) => weight === 'fail');
+}
+
 /** What a record that counts has found: it teaches, resets the part, and answers what was reported. */
 export async function countService(call: Call, recordId: string, evidence: EvidenceLevel): Promise<void> {
   const { db, now } = call;
   const record = (await db.record.one({ id: recordId }))!;
   const { grade, agent, agents, after } = JSON.parse(record.canonical) as ServiceRecord;
   await db.condition.insert({
-    id: recordId, organisationId: record.organisationId, pointId: record.pointId, kind: 'service', day: record.doneDay, at: record.doneAt, grade, confirmed: 1, agent, agents: JSON.stringify(agents ?? (agent ? [agent] : [])), afterGrade: after ?? null, evidence, personId: record.personId,
+    id: recordId, organisationId: record.organisationId, pointId: record.pointId, kind: 'service', day: record.doneDay, at: record.doneAt, grade, confirmed: 1, agent, agents: JSON.stringify(agents ?? (agent ? [agent] : [])), afterGrade: after ?? null, doubtful: await isDoubtful(db, recordId) ? 1 : 0, evidence, personId: record.personId,
   });
   await answerSignals(db, record.pointId, record.doneDay, now);
   await followTuning(call, recordId);

@@ -93,7 +93,7 @@ export async function readProof(call: Call, id: string): Promise<ProofAnswer> {
 async function effectOf({ db, now, env: { say } }: Call, record: Row<'record'>): Promise<string> {
   const history = await readHistory(db, record.pointId, now);
   const mark = (await db.mark.one({ pointId: record.pointId }))!;
-  const window = windowOf(lineOfMark(mark));
+  const window = windowOf(lineOfMark(mark), history.procedure.safetyCritical);
   const { grade } = JSON.parse(record.canonical) as ServiceRecord;
   const conditions = [...history.inputs.conditions, { day: record.doneDay, kind: 'service' as const, grade, confirmed: true }].sort((a, b) => a.day - b.day);
   const next = computeLine({ ...history.inputs, conditions, signalDay: null }, history.today);

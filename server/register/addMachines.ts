@@ -1,5 +1,5 @@
 /** Adding machines, one or hundreds: checked all, then written together, with one drawing of lines. */
-import { dayFromIso, dayOfInstant } from '../../core/calendar/day.ts';
+import { dayFromIso, dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { machineTypes } from '../../core/catalogue/catalogue.ts';
 import type { MachineSketch, Specification } from '../../contract/register.ts';
 import { recompute } from '../due/recompute.ts';
@@ -29,6 +29,12 @@ export async function inParts<T>(rows: readonly T[], insert: (part: readonly T[]
   for (let i = 0; i < rows.length; i += PART) await insert(rows.slice(i, i + PART));
 }
 
+/** That something was last served on a day, as claimed. @throws Problem where the day has not come */
+export function claimOf({ env, actor, now }: Call, subjectId: string, day: Day, today: Day): Row<'fact'> {
+  if (day > today) throw fieldProblem('lastDone', 'field.future');
+  return { id: env.newId(), organisationId: actor.organisationId, subjectId, name: 'lastDone', value: JSON.stringify(day), fromDay: today, recordedAt: now, recordedBy: actor.personId };
+}
+
 /** Writes machines with their points, specifications and lines. Gives the numbers of their points. */
 export async function addMachines(call: Call, machines: readonly PlacedMachine[]): Promise<number[]> {
   const { env, db, actor, now } = call;
@@ -39,13 +45,14 @@ export async function addMachines(call: Call, machines: readonly PlacedMachine[]
   const rows: Row<'machine'>[] = [];
   const points: Row<'point'>[] = [];
   const facts: Row<'fact'>[] = [];
-  for (const { place, specifications, installed, leftOut, ...machine } of machines) {
+  for (const { place, specifications, installed, leftOut, lastDone, ...machine } of machines) {
     const type = machineTypes.get(machine.type);
     if (!type) throw fieldProblem('type', 'field.machineType');
     if (!type.fuels.includes(machine.fuel as 'gas')) throw fieldProblem('fuel', 'field.fuel');
     if (leftOut.some((procedure) => !type.points.includes(procedure)) || leftOut.length === type.points.length) throw fieldProblem('leftOut', 'field.leftOut');
     const installedDay = installed ? dayFromIso(installed) : null;
     if (installedDay !== null && installedDay > today.get(place.zone)!) throw fieldProblem('installed', 'field.future');
+    if (lastDone) facts.push(claimOf(call, machine.id, dayFromIso(lastDone), today.get(place.zone)!));
     rows.push({
       id: machine.id, organisationId, placeId: place.id, type: type.key, label: machine.label, maker: machine.maker, model: machine.model, installedDay, fuel: machine.fuel, owner: machine.owner,
       drainBranch: machine.drainBranch, shutoffPhotoId: machine.shutoffPhotoId ?? null, platePhotoId: machine.platePhotoId ?? null, retiredDay: null, createdAt: now,

@@ -3,11 +3,13 @@ import { dayFromIso, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { riskWeight } from '../../core/catalogue/types.ts';
 import { mondayOf, spreadBaseline, type Unlogged } from '../../core/due/baseline.ts';
-import { BASELINE_WEEKS, type BaselineAnswer, type BaselinePoint, type BaselineWeek, type GiveWeek, type PlanBaseline, type PreviewBaseline } from '../../contract/bulk.ts';
+import { BASELINE_WEEKS, type BaselineAnswer, type BaselinePoint, type BaselineWeek, type ClaimDone, type GiveWeek, type PlanBaseline, type PreviewBaseline } from '../../contract/bulk.ts';
 import type { Call } from '../env.ts';
 import { fieldProblem, Problem, problemDocument } from '../http/problem.ts';
 import { giveJob } from '../jobs/jobs.ts';
 import { ask } from '../sql/connection.ts';
+import { recompute } from '../due/recompute.ts';
+import { claimOf, inParts } from './addMachines.ts';
 import { firstZone } from './table.ts';
 
 interface BaselineRow {
@@ -23,13 +25,13 @@ interface BaselineRow {
   readonly planned: string | null;
 }
 
-/** Scheduled points that nobody has logged, or that a plan names; in walking order. */
+/** Kept parts that nobody has logged, or that a plan names; in walking order. */
 async function readRows({ db, actor: { organisationId } }: Call, propertyId: string | null): Promise<BaselineRow[]> {
   return ask<BaselineRow>(db, `
 SELECT point.id, point.number, point.procedure, point.machine_id, mark.place_id, place.name AS place, property.name AS property, mark.served_day, mark.work,
   (SELECT value FROM fact WHERE fact.subject_id = point.id AND fact.name = 'baseline' ORDER BY recorded_at DESC, id DESC LIMIT 1) AS planned
 FROM mark JOIN point ON point.id = mark.point_id JOIN place ON place.id = mark.place_id JOIN property ON property.id = place.property_id
-WHERE mark.organisation_id = ?1 AND mark.scheduled = 1 AND (?2 IS NULL OR property.id = ?2)
+WHERE mark.organisation_id = ?1 AND (?2 IS NULL OR property.id = ?2)
   AND (mark.served_day = 0 OR EXISTS (SELECT 1 FROM fact WHERE fact.subject_id = point.id AND fact.name = 'baseline'))
 ORDER BY property.sort, place.sort, point.number`, [organisationId, propertyId]);
 }
@@ -95,6 +97,17 @@ export async function planBaseline(call: Call, { propertyId, weeks, start }: Pla
   }));
   for (let i = 0; i < facts.length; i += 500) await db.fact.insertMany(facts.slice(i, i + 500));
   return { planned: facts.length };
+}
+
+/** Says of many parts at once when they were last served; believed as claimed until a service is recorded. */
+export async function claimDone(call: Call, { propertyId, kind, day }: ClaimDone): Promise<{ claimed: number }> {
+  const { db, now } = call;
+  const { today } = await firstZone(call);
+  const rows = (await readRows(call, propertyId ?? null)).filter((row) => row.served_day === 0 && row.work === 0 && (kind === null || procedureOf(row.procedure).kind === kind));
+  const facts = rows.map(({ id }) => claimOf(call, id, dayFromIso(day), today));
+  await inParts(facts, (part) => db.fact.insertMany(part));
+  await recompute(db, rows.map(({ id }) => id), now);
+  return { claimed: rows.length };
 }
 
 /** Gives what is open of a week, a job a machine. What cannot be given is named with its reason. */

@@ -1,7 +1,7 @@
 /** Properties, buildings, places: writing them down, and a place's page. */
 import { dayFromIso, dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import { machineTypeOf, procedureOf } from '../../core/catalogue/catalogue.ts';
-import { stateOf } from '../../core/due/line.ts';
+import { ON_TIME_DEFINITION, stateOf } from '../../core/due/line.ts';
 import { standingOf } from '../../core/standing/standing.ts';
 import type { MachineSummary, NewBuilding, NewPlace, NewProperty, PlaceAnswer, PropertyChange, PropertySummary } from '../../contract/register.ts';
 import { doneDayOf, lineOfMark, WORK } from '../../contract/due.ts';
@@ -119,7 +119,7 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
   const tenancy = await tenancyOn(db, id, now);
   const marks = await db.mark.all({ placeId: id });
   const hold = await holdOf(db, id, today);
-  const services = marks.length === 0 ? [] : await servicesSince(db, marks.map(({ pointId }) => pointId), today - STANDING_DAYS);
+  const services = marks.length === 0 ? [] : await servicesSince(db, marks, today - STANDING_DAYS);
   const machines = await machinesOf(call, id);
   const critical = new Set(machines.flatMap(({ points }) => points.filter(({ safetyCritical }) => safetyCritical).map((point) => point.id)));
   return {
@@ -131,7 +131,7 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
     habits: await habitsAt(call, id, tenancy),
     budget: tenancy ? await budgetUse(db, tenancy, now, property.zone) : null,
     signals: await listSignals(call, { placeId: id }),
-    standing: standingOf(marks.filter(({ scheduled }) => scheduled === 1).map((mark) => ({
+    standing: standingOf(marks.map((mark) => ({
       state: stateOf(lineOfMark(mark), { today, doneDay: doneDayOf(mark), onHold: mark.work === WORK.onHold }),
       safetyCritical: critical.has(mark.pointId), evidence: mark.evidence,
     })), services),
@@ -139,10 +139,21 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
   };
 }
 
-async function servicesSince(db: Db, pointIds: readonly string[], day: number) {
-  const records = (await db.record.all({ pointId: [...pointIds] }, { columns: ['id', 'doneDay'] })).filter(({ doneDay }) => doneDay >= day);
-  const proofs = await db.proof.all({ recordId: records.map(({ id }) => id), state: ['accepted', 'registerWrong'] }, { columns: ['onTime'] });
-  return proofs.map(({ onTime }) => ({ onTime: onTime === 1 }));
+/**
+ * Services that had a line to be on time for: a part's first ever had none. Those judged by the earlier definition stay as they
+ * were judged, riders left out, since nothing asked for them then.
+ */
+async function servicesSince(db: Db, marks: readonly Row<'mark'>[], day: number) {
+  const records = await db.record.all({ pointId: marks.map(({ pointId }) => pointId) }, { columns: ['id', 'pointId', 'doneDay', 'doneAt'], order: [['doneAt', 'ASC']] });
+  const first = new Set<string>();
+  const counted = records.filter(({ pointId, doneDay }) => {
+    const known = first.has(pointId);
+    first.add(pointId);
+    return known && doneDay >= day;
+  });
+  const riders = new Set(marks.filter(({ scheduled }) => scheduled === 0).map(({ pointId }) => pointId));
+  const proofs = await db.proof.all({ recordId: counted.map(({ id }) => id), state: ['accepted', 'registerWrong'] }, { columns: ['pointId', 'onTime', 'definition'] });
+  return proofs.filter(({ pointId, definition }) => definition === ON_TIME_DEFINITION || !riders.has(pointId)).map(({ onTime }) => ({ onTime: onTime === 1 }));
 }
 
 async function describeTenancy(db: Db, tenancy: Row<'tenancy'>, today: number) {

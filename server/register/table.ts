@@ -81,6 +81,7 @@ export async function exportRegister(call: Call): Promise<string> {
   const machineOf = new Map(points.map(({ id, machineId }) => [id, machineId]));
   const specificationOf = new Map(specifications.map(({ subjectId, value }) => [machineOf.get(subjectId)!, value]));
   const householdOf = new Map(households.map(({ subjectId, value }) => [subjectId, value]));
+  const claimed = new Map((await factsOf(db, all.map(({ id }) => id), 'lastDone')).map(({ subjectId, value }) => [subjectId, value]));
   const names = columnNames(say);
   const rows = properties.flatMap((property) => places.filter(({ propertyId }) => propertyId === property.id).flatMap((place) => {
     const tenancy = tenancies.get(place.id);
@@ -98,6 +99,7 @@ export async function exportRegister(call: Call): Promise<string> {
       return {
         ...unit, machine: say(`machine.${machineTypeOf(machine.type).key}`), label: machine.label, maker: machine.maker, model: machine.model, installed: machine.installedDay === null ? '' : isoFromDay(machine.installedDay),
         fuel: machine.fuel, owner: machine.owner, branch: machine.drainBranch, filterSize: specification?.filterSize ?? '', drains: written(specification?.drainCount),
+        lastDone: claimed.has(machine.id) ? isoFromDay(claimed.get(machine.id)!) : '',
         leftOut: (JSON.parse(machine.leftOut) as string[]).map((key) => say(`point.${key}`)).join('; '),
       };
     });

@@ -15,8 +15,8 @@ SELECT place.id, place.name, place.property_id, gathered.marks
 FROM place
 JOIN property ON property.id = place.property_id
 LEFT JOIN (
-  SELECT place_id, group_concat(number || ',' || type || ',' || served_day || ',' || interval_days || ',' || cap_slack || ',' || work) AS marks
-  FROM mark WHERE organisation_id = ?1 AND scheduled = 1 GROUP BY place_id
+  SELECT place_id, group_concat(number || ',' || type || ',' || served_day || ',' || interval_days || ',' || cap_slack || ',' || work || ',' || (1 - scheduled)) AS marks
+  FROM mark WHERE organisation_id = ?1 GROUP BY place_id
 ) AS gathered ON gathered.place_id = place.id
 WHERE place.organisation_id = ?1
 ORDER BY property.sort, property.id, place.sort, place.id`;
@@ -27,6 +27,18 @@ SELECT (SELECT count(*) FROM proof WHERE organisation_id = ?1 AND state = 'waiti
        + (SELECT count(*) FROM signal WHERE organisation_id = ?1 AND state = 'open') AS faults,
        (SELECT count(*) FROM hand_back WHERE organisation_id = ?1 AND settled_at IS NULL) AS "handBacks",
        (SELECT at FROM log_entry WHERE organisation_id = ?1 ORDER BY sequence DESC LIMIT 1) AS latest`;
+
+/** Parts without a record that a plan names, and the last of its weeks. */
+export const BASELINE_SQL = `
+SELECT count(*) AS planned, max(CAST(planned AS INTEGER)) AS until FROM (
+  SELECT (SELECT value FROM fact WHERE fact.subject_id = mark.point_id AND fact.name = 'baseline' ORDER BY recorded_at DESC, id DESC LIMIT 1) AS planned
+  FROM mark WHERE mark.organisation_id = ?1 AND mark.served_day = 0) WHERE planned IS NOT NULL`;
+
+/** Null where no plan is kept. */
+export async function readBaselinePlan(db: Db, organisationId: string): Promise<{ planned: number; until: number } | null> {
+  const [row] = await ask<{ planned: number; until: number | null }>(db, BASELINE_SQL, [organisationId]);
+  return row && row.planned > 0 && row.until !== null ? { planned: row.planned, until: row.until } : null;
+}
 
 export interface Waiting {
   readonly proofs: number;

@@ -21,11 +21,11 @@ SELECT json_group_array(json_array(point.id, point.number, point.procedure, poin
 FROM ${WANTED} JOIN point ON point.id = wanted.value JOIN machine ON machine.id = point.machine_id JOIN place ON place.id = machine.place_id JOIN property ON property.id = place.property_id`, [ids]);
 
 export type ConditionRow = readonly [
-  pointId: string, kind: 'service' | 'look', day: number, at: number, grade: Grade | null, confirmed: number, agent: Agent | null, evidence: EvidenceLevel | null, id: string, personId: string | null,
+  pointId: string, kind: 'service' | 'look', day: number, at: number, grade: Grade | null, confirmed: number, agent: Agent | null, evidence: EvidenceLevel | null, id: string, personId: string | null, doubtful: number,
 ];
 
 export const readConditionRows = (db: Db, ids: string) => askArray<ConditionRow>(db, `
-SELECT json_group_array(json_array(it.point_id, it.kind, it.day, it.at, it.grade, it.confirmed, it.agent, it.evidence, it.id, it.person_id)) AS gathered
+SELECT json_group_array(json_array(it.point_id, it.kind, it.day, it.at, it.grade, it.confirmed, it.agent, it.evidence, it.id, it.person_id, it.doubtful)) AS gathered
 FROM ${WANTED} JOIN condition AS it ON it.point_id = wanted.value`, [ids]);
 
 export type WaitingRow = readonly [pointId: string, recordId: string, doneDay: number];

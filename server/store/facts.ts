@@ -39,10 +39,12 @@ export interface FactValues {
   anchor: { readonly choice: AnchorChoice; readonly mode: 'sets' | 'limits' } | null;
   contract: Contract | null;
   assumptions: Changes;
-  prices: Prices & { readonly currency: string; readonly materials: Readonly<Record<string, number>> };
+  prices: Prices & { readonly currency: string; readonly hoursAMonth?: number | null; readonly materials: Readonly<Record<string, number>> };
   budget: Budget | null;
   hold: Hold | null;
   scheduled: boolean;
+  /** When it was last served, as claimed by whoever handed it over; it counts until a service is recorded. */
+  lastDone: Day;
   /** Who is called about an alarm, in order; minutes until the next is. */
   duty: { readonly people: readonly string[]; readonly minutes: number; readonly webhook: string | null };
   mail: { readonly host: string; readonly port: number; readonly secure: boolean; readonly user: string; readonly password: string; readonly from: string } | null;

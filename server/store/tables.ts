@@ -57,7 +57,7 @@ export const TABLES = {
   mark: {
     pointId: key(), organisationId, placeId: text(), number: integer(), type: integer(), servedDay: integer(), intervalDays: integer(),
     capSlack: integer(), work: integer(), evidence: textOrNull<EvidenceLevel>(), lineId: integerOrNull(),
-    /** 0 rides along and stays off the board. */
+    /** 0 rides: it is served when its machine is opened anyway. */
     scheduled: flag(),
   },
   job: {
@@ -85,6 +85,8 @@ export const TABLES = {
     agent: textOrNull<Agent>(), evidence: textOrNull<EvidenceLevel>(), personId: textOrNull(),
     /** Every agent that was used, JSON. */
     agents: text(), afterGrade: textOrNull<Grade>(),
+    /** Its record had a failing finding: it never lengthens. */
+    doubtful: flag(),
   },
   /** A look as it was sent; immutable like a record. */
   look: { id: key(), organisationId, pointId: text(), day: integer(), at: integer(), personId: text(), canonical: text(), hash: text() },

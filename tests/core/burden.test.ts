@@ -16,16 +16,18 @@ describe('The burden of a practice', () => {
   });
   it('makes one sitting of points of one machine that fall due near each other', () => {
     expect(burden([point(), point({ firstDue: 20 })]).tenantRequestsAMonth * 12).to.equal(6);
-    expect(burden([point(), point({ firstDue: 20, machineId: 'n' })]).tenantRequestsAMonth * 12).to.equal(12);
+    // Two machines of one home near each other are two sittings in one request; far apart they are two requests.
+    expect(burden([point(), point({ firstDue: 20, machineId: 'n' })]).tenantRequestsAMonth * 12).to.equal(6);
+    expect(burden([point(), point({ firstDue: 40, machineId: 'n' })]).tenantRequestsAMonth * 12).to.equal(12);
   });
-  it('lets what rides along ask nothing by itself', () => {
-    expect(burden([point({ scheduled: false })]).tenantRequestsAMonth).to.equal(0);
-    expect(burden([point(), point({ scheduled: false, firstDue: 0, minutes: 5 })]).tenantRequestsAMonth * 12).to.equal(6);
+  it('lets what rides ask by its line where nothing opens its machine, and come along where something does', () => {
+    expect(burden([point({ scheduled: false })]).tenantRequestsAMonth * 12).to.equal(6);
+    expect(burden([point(), point({ scheduled: false, firstDue: 12, minutes: 5 })]).tenantRequestsAMonth * 12).to.equal(6);
   });
   it('gives staff what a tenant may not do, an empty home, and what exceeds the budget', () => {
     expect(burden([point({ level: 'S' })]).staffJobsAMonth * 12).to.equal(6);
     expect(burden([point()], false).staffJobsAMonth * 12).to.equal(6);
-    const busy = burden(['m', 'n', 'o', 'p'].map((machineId) => point({ machineId, intervalDays: 30, minutes: 5 })));
+    const busy = burden(['m', 'n', 'o', 'p'].map((machineId, i) => point({ machineId, intervalDays: 30, firstDue: 7 * i, minutes: 5 })));
     expect(busy.mostInAMonth).to.equal(2);
     expect(busy.spilledAMonth).to.be.above(1.5);
   });
@@ -38,6 +40,13 @@ describe('The burden of a practice', () => {
     const priced = burden([point({ level: 'S', minutes: 60, materials: 3 })], true, { staffHour: 40, door: 10 });
     expect(priced.costAMonth! * 12).to.be.closeTo(6 * PRACTISED * 40 + 6 * 10 + 6 * 3, 1e-9);
     expect(burden([point()]).costAMonth).to.equal(null);
+  });
+  it('is told month by month, each service in one of them, a tenant’s in their own minutes', () => {
+    const { months, tenantRequestsAMonth, staffHoursAMonth } = burdenOf([point(), point({ level: 'S', machineId: 'n', minutes: 30 })], () => true, () => BUDGET, null, () => 0.5);
+    expect(months).to.have.length(12);
+    expect(months.reduce((sum, { requests }) => sum + requests, 0)).to.be.closeTo(tenantRequestsAMonth * 12, 1e-9);
+    expect(months.reduce((sum, { staffHours }) => sum + staffHours, 0)).to.be.closeTo(staffHoursAMonth * 12, 1e-9);
+    expect(months.reduce((sum, { tenantMinutes }) => sum + tenantMinutes, 0)).to.equal(6 * 15 * 0.5);
   });
   it('never shrinks when an interval does', () => {
     fc.assert(fc.property(fc.integer({ min: 14, max: 300 }), fc.integer({ min: 0, max: 60 }), fc.constantFrom('T', 'S'), (intervalDays, firstDue, level) => {

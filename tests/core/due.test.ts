@@ -10,7 +10,7 @@ import { GRADES, gradeOfLoad, type Grade } from '../../core/due/grades.ts';
 import type { Cap, Condition, LineInputs } from '../../core/due/inputs.ts';
 import { believeSpeed, LEARNING, likelihood, speedQuantile, SPEEDS } from '../../core/due/learning.ts';
 import { contradictions, taughtConditions } from '../../core/due/lessons.ts';
-import { POINT_STATES, shareUsed, stateOf, windowOf } from '../../core/due/line.ts';
+import { COUNTED_AS, countedAs, isPastState, POINT_STATES, shareUsed, stateOf, windowOf } from '../../core/due/line.ts';
 import { PRACTICES, SCHOOLS } from '../../core/due/practice.ts';
 import { signalDay } from '../../core/due/signals.ts';
 
@@ -274,7 +274,7 @@ describe('The line', () => {
     expect(shareUsed({ ...line, servedDay: null }, { today: 130 })).to.equal(undefined);
   });
   it('puts a point into exactly one state at any time, in the order of time', () => {
-    const order = ['fresh', 'nearing', 'onLine', 'past', 'longPast'];
+    const order = ['fresh', 'nearing', 'past', 'longPast'];
     let last = 0;
     for (let today = 100; today < 260; today += 1) {
       const state = stateOf(line, { today });
@@ -282,10 +282,11 @@ describe('The line', () => {
       expect(order.indexOf(state)).to.be.at.least(last);
       last = order.indexOf(state);
     }
-    expect(last).to.equal(4);
+    expect(last).to.equal(3);
   });
-  it('changes state at 0.7, 1, 1.1, 1.5 and at the cap', () => {
-    expect([141, 142, 159, 160, 166, 167, 190, 191].map((today) => stateOf(line, { today }))).to.deep.equal(['fresh', 'nearing', 'nearing', 'onLine', 'onLine', 'past', 'past', 'longPast']);
+  it('is past from the day after the line day, long past from 1.5 or over the cap', () => {
+    expect([141, 142, 160, 161, 190, 191].map((today) => stateOf(line, { today }))).to.deep.equal(['fresh', 'nearing', 'nearing', 'past', 'past', 'longPast']);
+    expect(stateOf({ ...line, capDay: 165 }, { today: 166 })).to.equal('longPast');
     expect(stateOf({ ...line, servedDay: null }, { today: 150 })).to.equal('noRecord');
     expect(stateOf(line, { today: 300, onHold: true })).to.equal('onHold');
   });
@@ -322,8 +323,19 @@ describe('The line', () => {
     expect(stateOf(line, { today: SERVED - 400 })).to.equal('fresh');
     expect(computeLine(inputsOf('dishwasher.filter'), SERVED - 400)).to.deep.equal(line);
   });
-  it('has a window from 0.8 to 1.1', () => {
-    expect(windowOf(line)).to.deep.equal({ opens: 148, closes: 166 });
-    expect(windowOf({ ...line, servedDay: null })).to.equal(undefined);
+  it('has a window from 0.8 to the line and a grace: a tenth, at most a week, none where safety hangs on it', () => {
+    expect(windowOf(line, false)).to.deep.equal({ opens: 148, closes: 166 });
+    expect(windowOf(line, true)).to.deep.equal({ opens: 148, closes: 160 });
+    expect(windowOf({ servedDay: 0, lineDay: 365, capDay: 500 }, false)!.closes).to.equal(372);
+    expect(windowOf({ ...line, servedDay: null }, false)).to.equal(undefined);
+  });
+  it('counts each part as exactly one thing, and past means the same as its state', () => {
+    fc.assert(fc.property(fc.integer({ min: 1, max: 400 }), fc.integer({ min: 0, max: 900 }), fc.boolean(), fc.boolean(), fc.boolean(), (interval, after, onHold, sent, known) => {
+      const it = { servedDay: known ? 100 : null, lineDay: 100 + interval, capDay: 100 + 2 * interval };
+      const counted = countedAs(it, { today: 100 + after, onHold, sent });
+      expect(COUNTED_AS.filter((key) => key === counted)).to.have.length(1);
+      if (!sent) expect(counted === 'past').to.equal(isPastState(stateOf(it, { today: 100 + after, onHold })));
+    }));
+    expect([160, 161, 146, 145].map((today) => countedAs(line, { today }))).to.deep.equal(['soon', 'past', 'soon', 'later']);
   });
 });

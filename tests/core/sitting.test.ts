@@ -242,8 +242,11 @@ describe('A sitting on the way', () => {
     for (const found of FINDINGS) say(`finding.${found}`);
     for (const { type, points } of KINDS) for (const { key, of } of sittingFor(type, points).acts) if (of.length > 1) say(`${key}.title`);
   });
-  it('takes along what wastes little of its interval, the most used first', () => {
-    const others = [{ pointId: 'fresh', share: 0.2 }, { pointId: 'near', share: 0.75 }, { pointId: 'past', share: 1.4 }, { pointId: 'never', share: undefined }];
-    expect(rideAlong(others).map(({ pointId }) => pointId)).to.deep.equal(['past', 'never', 'near']);
+  it('takes along what is near its line or would pass before the next one, the most used first', () => {
+    const day = (share: number) => Math.round(1000 + (1 - share) * 100);
+    const others = [{ pointId: 'fresh', share: 0.2, lineDay: day(0.2) }, { pointId: 'near', share: 0.75, lineDay: day(0.75) }, { pointId: 'past', share: 1.4, lineDay: day(1.4) }, { pointId: 'never', share: undefined, lineDay: null }];
+    expect(rideAlong(others, 1010).map(({ pointId }) => pointId)).to.deep.equal(['past', 'never', 'near']);
+    // What would pass before the machine is opened again comes along though it is fresh.
+    expect(rideAlong(others, 1090).map(({ pointId }) => pointId)).to.deep.equal(['past', 'never', 'near', 'fresh']);
   });
 });

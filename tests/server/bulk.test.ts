@@ -6,6 +6,7 @@ import { columnNames } from '../../core/register/wording.ts';
 import { coreText } from '../../core/language/en.ts';
 import { speaker } from '../../core/language/message.ts';
 import type { BaselineAnswer } from '../../contract/bulk.ts';
+import { MARK_FIELDS } from '../../contract/due.ts';
 import { type Caller, openHouse, registerFlat, ZONE, type Flat, type House } from './house.ts';
 
 const say = speaker('en-GB', coreText);
@@ -87,7 +88,8 @@ describe('Filling a register', () => {
     await house.manager.post('/records', { id: v7(), pointId: boot.id, done: '2026-11-20' }).expect(200);
     await house.manager.put(`/machines/${id}`, { leftOut: ['washer.doorBoot'] }).expect(200);
     expect((await machine()).points).to.have.length(3);
-    expect((await read('/board')).rows[0].marks).to.have.length(12);
+    const { marks } = (await read('/board')).rows[0];
+    expect(marks).to.have.length(3 * MARK_FIELDS);
     await house.manager.put(`/machines/${id}`, { leftOut: [] }).expect(200);
     expect((await machine()).points.find(({ id: it }: { id: string }) => it === boot.id).mark.servedDay).to.be.above(0);
     await house.manager.put(`/machines/${id}`, { leftOut: ['dryer.duct'] }).expect(422);
@@ -164,21 +166,21 @@ describe('A new register', () => {
     await registerFlat(house, 'dryer', 'Flat 2A');
     const read = async (): Promise<BaselineAnswer> => (await house.manager.get(`/baseline?with=${encodeURIComponent(JSON.stringify({ weeks: 2 }))}`).expect(200)).body;
     const before = await read();
-    expect(before.noRecord).to.equal(6);
+    expect(before.noRecord).to.equal(11);
     expect(before.planned).to.deep.equal([]);
     // The dryer burns: it comes first.
     expect(before.proposed[0]!.points.map(({ name }) => name)).to.include('Lint screen');
     await house.manager.post('/baseline', { weeks: 2, start: '2026-11-02' }).expect(422);
-    expect((await house.manager.post('/baseline', { weeks: 2, start: '2026-11-24' }).expect(200)).body.planned).to.equal(6);
+    expect((await house.manager.post('/baseline', { weeks: 2, start: '2026-11-24' }).expect(200)).body.planned).to.equal(11);
     const planned = (await read()).planned;
     expect(planned.map(({ week }) => week)).to.deep.equal(['2026-11-23', '2026-11-30']);
     const me = (await house.manager.get('/session').expect(200)).body.me.id;
     expect((await house.manager.post('/baseline/weeks', { week: '2026-11-23', assigneeId: me }).expect(200)).body).to.deep.equal({ jobs: 1, refused: [] });
-    expect((await read()).planned[0]).to.include({ given: 3, done: 0 });
+    expect((await read()).planned[0]).to.include({ given: 7, done: 0 });
     const [point] = planned[1]!.points;
     await house.manager.post('/records', { id: v7(), pointId: point!.pointId, done: '2026-11-24' }).expect(200);
     expect((await read()).planned[1]).to.include({ done: 1 });
-    expect((await read()).noRecord).to.equal(5);
+    expect((await read()).noRecord).to.equal(10);
     await house.close();
   });
 });

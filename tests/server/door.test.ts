@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { v7 } from 'uuid';
 import { ROUTES, type Route, type RouteName } from '../../contract/routes.ts';
-import type { BoardAnswer } from '../../contract/due.ts';
+import { MARK_FIELDS, type BoardAnswer } from '../../contract/due.ts';
 import { openStore, UnusableDatabase } from '../../server/store/store.ts';
 import { sweepPhotos } from '../../server/proof/photos.ts';
 import { sha256 } from '../../server/env.ts';
@@ -104,7 +104,7 @@ describe('The door', () => {
       'place.hold': [flat.placeId, { until: null }], 'tenancy.end': [flat.tenancyId, { last: '2026-11-24' }],
       'point.anchor': [flat.points[BOOT]!, { anchor: null }], 'point.schedule': [flat.points[BOOT]!, { scheduled: 'no' }], 'point.suppose': [flat.points[BOOT]!, {}], 'point.working': [flat.points[BOOT]!, {}],
       'machine.remove': [flat.machineId, {}], 'machine.move': [flat.machineId, { placeId: flat.placeId }], 'labels.read': [flat.placeId, {}], 'template.ofPlace': [flat.placeId, {}], 'template.remove': [templateId, {}],
-      'handBack.settle': [handBackId, {}], 'alarm.read': [alarmId, {}], 'alarm.acknowledge': [alarmId, {}], 'property.numbers': [flat.propertyId, { emergency: '555 0100' }],
+      'list.read': [flat.placeId, {}], 'handBack.settle': [handBackId, {}], 'alarm.read': [alarmId, {}], 'alarm.acknowledge': [alarmId, {}], 'property.numbers': [flat.propertyId, { emergency: '555 0100' }],
       'signal.dismiss': [signalId, { reason: 'Nothing at all.', recheck: '2026-12-24' }],
     };
     const withId = (Object.keys(ROUTES) as RouteName[]).filter((name) => ROUTES[name].path.includes(':id'));
@@ -182,6 +182,8 @@ describe('The door', () => {
   });
 
   it('says what changed when somebody was faster', async () => {
+    // Work on the machine of the other flat is stopped by an alarm.
+    const flat = await registerFlat(house, 'washer', 'Flat 9A');
     const point = flat.points['washer.drainPumpFilter']!;
     await house.manager.put(`/points/${point}/specification`, { specification: { position: 'Behind the flap' }, basedOn: null }).expect(200);
     const late = await house.manager.put(`/points/${point}/specification`, { specification: { position: 'Elsewhere' }, basedOn: null }).expect(409);
@@ -323,8 +325,10 @@ describe('The board', () => {
     const flat = await registerFlat(house);
     const read = async (caller: Caller): Promise<BoardAnswer> => (await caller.get('/board').expect(200)).body;
     const first = await read(house.manager);
-    // Three core points of six numbers each; the drawer rides along and is not on the board.
-    expect(first.rows[0]!.marks).to.have.length(18);
+    // Every kept part: three that ask for themselves and the drawer that rides.
+    const { marks } = first.rows[0]!;
+    expect(marks).to.have.length(4 * MARK_FIELDS);
+    expect(marks.filter((_, i) => i % MARK_FIELDS === MARK_FIELDS - 1)).to.have.members([0, 0, 0, 1]);
     await house.manager.post('/records', { id: v7(), pointId: flat.points[BOOT], done: '2026-11-20' }).expect(200);
     const second = await read(house.manager);
     expect(second.rows[0]!.marks).not.to.deep.equal(first.rows[0]!.marks);

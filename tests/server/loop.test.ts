@@ -66,9 +66,9 @@ describe('The loop', () => {
     expect(boot.terms.map(({ says }: { says: string }) => says).join()).to.contain('Found heavy');
     expect((await flat.tenant.get(`/jobs/${job.id}`)).body.state).to.equal('accepted');
     const { standing } = (await house.manager.get(`/places/${flat.placeId}`)).body;
-    // The drawer rides along and counts in no standing of its own.
-    expect(standing.evidence.proven).to.deep.equal({ count: 1, of: 3 });
-    expect(standing.onTime).to.deep.equal({ count: 1, of: 2 });
+    // The drawer rides along and counts like any other.
+    expect(standing.evidence.proven).to.deep.equal({ count: 1, of: 4 });
+    expect(standing.onTime).to.deep.equal({ count: 0, of: 1 });
   });
 
   it('makes the next interval shorter after a fouler condition found', async () => {
@@ -160,7 +160,7 @@ describe('The loop', () => {
 
   it('hands a job back with its reason when it cannot be done, and lets it be given again', async () => {
     const job = await give(house, flat.tenant, flat.tenantId, [flat.points[BOOT]!]);
-    await flat.tenant.post(`/jobs/${job.id}/moves`, { move: 'notAble', reason: 'notSafe', note: 'Water at the plug', revision: job.revision }).expect(200);
+    await flat.tenant.post(`/jobs/${job.id}/moves`, { move: 'notAble', reason: 'partMissing', note: 'The cap is gone', revision: job.revision }).expect(200);
     expect((await point()).job.state).to.equal('open');
     await give(house, flat.tenant, flat.tenantId, [flat.points[BOOT]!]);
     expect((await point()).job.state).to.equal('given');

@@ -83,7 +83,7 @@ describe('The register', () => {
     const standing = async () => (await house.manager.get(`/places/${flat.placeId}`)).body.standing;
     expect((await standing()).verdict).to.equal('sound');
     await letDaysPass(house, 40);
-    expect((await standing()).inOrder).to.deep.equal({ count: 2, of: 3 });
+    expect((await standing()).inOrder).to.deep.equal({ count: 3, of: 4 });
     expect((await standing()).verdict).to.equal('breach');
   });
   it('offers near points of the machine for the same sitting, and says who may', async () => {

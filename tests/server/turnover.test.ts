@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
+import { MARK_FIELDS } from '../../contract/due.ts';
 import { turnDay } from '../../server/due/daily.ts';
 import { give, honestWork, HOUSEHOLD, letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
 
@@ -115,7 +116,7 @@ describe('A budget', () => {
     await giveAgain([flat.points[BOOT]!]).expect(409);
     await house.manager.post('/budgets', { tenancyId: flat.tenancyId, jobs: 3, minutes: 60 }).expect(200);
     await giveAgain([flat.points[BOOT]!]).expect(200);
-    expect((await read(`/places/${flat.placeId}`)).budget).to.deep.equal({ jobs: 3, minutes: 60, usedJobs: 1, usedMinutes: 15 });
+    expect((await read(`/places/${flat.placeId}`)).budget).to.deep.equal({ jobs: 3, minutes: 60, pace: 1, usedJobs: 1, usedMinutes: 15 });
   });
   it('counts no job that was cancelled, and one sent back only once', async () => {
     const job = await give(house, flat.tenant, flat.tenantId, [flat.points[BOOT]!]);
@@ -130,14 +131,15 @@ describe('A budget', () => {
 });
 
 describe('Core and ride-along points', () => {
-  it('keep the drawer off the board until it is switched on, and offer it when the washer is opened', async () => {
-    const numbers = async () => { const { marks } = (await read('/board')).rows[0]; return marks.filter((_: number, i: number) => i % 6 === 0); };
-    expect(await numbers()).to.have.length(3);
+  it('are all on the board, the drawer as one that rides until it is switched on, and offered when the washer is opened', async () => {
+    const asking = async () => { const { marks } = (await read('/board')).rows[0]; return marks.filter((rides: number, i: number) => i % MARK_FIELDS === MARK_FIELDS - 1 && rides === 0); };
+    expect((await read('/board')).rows[0].marks).to.have.length(4 * MARK_FIELDS);
+    expect(await asking()).to.have.length(3);
     expect((await point()).rideAlong.find(({ name }: { name: string }) => name === 'Dispenser drawer')).to.include({ chosen: true });
     await house.manager.put(`/points/${flat.points['washer.drawer']}/scheduled`, { scheduled: 'yes' }).expect(200);
-    expect(await numbers()).to.have.length(4);
+    expect(await asking()).to.have.length(4);
     await house.manager.put(`/points/${flat.points['washer.tub']}/scheduled`, { scheduled: 'no' }).expect(200);
-    expect(await numbers()).to.have.length(3);
+    expect(await asking()).to.have.length(3);
   });
 });
 

@@ -129,7 +129,9 @@ describe('The whole loop in a browser', function story() {
 
   it('shows what has no record in its own place, and logs finished work with its true date', async () => {
     await manager.getByRole('link', { name: 'Line', exact: true }).click();
-    await manager.getByRole('button', { name: '6 have no record.' }).click();
+    // Nothing is known yet, so nothing is called well.
+    await manager.getByText(/Nothing is known of \d+ parts/).waitFor();
+    await manager.getByRole('link', { name: 'Plan a baseline.' }).waitFor();
     await expectFit(manager, 'line board');
     await manager.getByRole('application', { name: /Line board/ }).focus();
     await manager.keyboard.press('ArrowDown');
@@ -284,7 +286,7 @@ describe('The whole loop in a browser', function story() {
     await manager.getByText(/0\.00 of its interval used|\.00 of its interval used/).waitFor();
     await manager.getByText(/Found heavy/).waitFor();
     await manager.goto(`${stage.url}${home}`);
-    await manager.getByText('1 of 6 proven').waitFor();
+    await manager.getByText(/1 of \d+ proven/).waitFor();
     await tenant.getByRole('link', { name: 'Back to my home' }).click();
     await tenant.getByText('accepted, thank you').waitFor();
   });
@@ -471,7 +473,7 @@ describe('The whole loop in a browser', function story() {
     await stage.restart();
     await manager.goto(`${stage.url}${home}`);
     await manager.getByRole('heading', { name: 'Flat 1B' }).waitFor();
-    await manager.getByText(/of 6 proven/).waitFor();
+    await manager.getByText(/1 of \d+ proven/).waitFor();
     await tenant.goto(`${stage.url}/home/`);
     await tenant.getByText('accepted, thank you').first().waitFor();
   });

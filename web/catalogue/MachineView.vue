@@ -16,7 +16,7 @@ const { value: machine, failure, reload } = useLoading(() => readKept<MachineAns
 const reporting = ref(false);
 const beginning = ref(false);
 const told = ref<'label.told' | 'fault.kept' | null>(null);
-const marks = computed(() => machine.value!.points.filter(({ scheduled }) => scheduled).map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical })));
+const marks = computed(() => machine.value!.points.map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical })));
 async function sent(kept: boolean): Promise<void> {
   reporting.value = false;
   told.value = kept ? 'fault.kept' : 'label.told';

@@ -32,6 +32,7 @@ const saveSeasons = async () => done(await season.submit({ ...whole, ...seasons 
 
 <template>
   <div class="part">
+    <section v-if="answer.beyond.length"><h2>{{ say('beyond.title', { count: answer.beyond.length }) }}</h2><ul class="beyond small"><li v-for="it in answer.beyond" :key="it.number"><RouterLink :to="`/line/${it.number}/working`">{{ it.point }}, {{ it.place }}</RouterLink> {{ it.says }}</li></ul></section>
     <p v-if="told" class="unseen" role="status">{{ told }}</p>
     <form @submit.prevent="saveDay">
       <h2>{{ say('calendar.upkeep') }}</h2>

@@ -5,12 +5,13 @@ import { useRoute, useRouter } from 'vue-router';
 import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
 import { say } from '../language/say.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { useBoard, type Focus } from './boardStore.ts';
+import { useBoard } from './boardStore.ts';
 import AlarmList from '../faults/AlarmList.vue';
 import KindGlyph from './KindGlyph.vue';
 import LineBoard from './LineBoard.vue';
 import LineList from './LineList.vue';
 import PointPanel from './PointPanel.vue';
+import WaitingHead from './WaitingHead.vue';
 
 const board = useBoard();
 const desk = useDesk();
@@ -30,9 +31,6 @@ function pick(number: number): void {
 }
 function leave(): void {
   void router.replace('/line');
-}
-function look(focus: Focus): void {
-  board.focus = board.focus === focus ? 'all' : focus;
 }
 function setLegend(shown: boolean): void {
   legend.value = shown;
@@ -68,23 +66,11 @@ onBeforeUnmount(() => {
 <template>
   <div class="screen">
     <section class="main" :aria-label="say('line.title')">
-      <p v-if="board.failure" class="tell" role="alert">{{ board.failure }} <button type="button" class="plain figure" @click="board.load()">{{ say('again') }}</button></p>
+      <p v-if="board.failure" class="tell" role="alert">{{ board.failure }} <button type="button" class="plain link" @click="board.load()">{{ say('again') }}</button></p>
       <template v-if="board.answer && board.rows.length > 0">
         <p v-if="board.answer.waiting.clockBehindDays" class="tell" role="alert">{{ say('line.clock', { days: board.answer.waiting.clockBehindDays }) }}</p>
         <AlarmList :alarms="board.answer.waiting.alarms" with-place class="alarms" @changed="board.load()" />
-        <h1 class="headline">
-          <template v-if="board.counts.past">
-            <button type="button" class="plain figure alarm" :aria-pressed="board.focus === 'past'" @click="look('past')">{{ say('line.past', { count: board.counts.past }) }}</button>{{ say('line.inHomes', { count: board.counts.homes }) }}, <button
-              type="button" class="plain figure" :disabled="!board.counts.nobody" :aria-pressed="board.focus === 'nobody'" @click="look('nobody')"
-            >{{ say('line.nobody', { count: board.counts.nobody }) }}</button>.
-          </template>
-          <template v-else>{{ say('line.none') }}</template>
-          {{ ' ' }}<button type="button" class="plain figure" :aria-pressed="board.focus === 'soon'" @click="look('soon')">{{ say('line.reach', { count: board.counts.soon }) }}</button>{{ say('line.within') }}
-          <button v-if="board.counts.noRecord" type="button" class="plain figure" :aria-pressed="board.focus === 'noRecord'" @click="look('noRecord')">{{ say('line.noRecord', { count: board.counts.noRecord }) }}</button>{{ ' ' }}
-          <RouterLink v-if="board.counts.proofs" class="figure" to="/proof">{{ say('line.proofs', { count: board.counts.proofs }) }}</RouterLink>{{ ' ' }}
-          <RouterLink v-if="board.counts.faults" class="figure" to="/faults">{{ say('line.faults', { count: board.counts.faults }) }}</RouterLink>{{ ' ' }}
-          <RouterLink v-if="board.answer.waiting.handBacks" class="figure" to="/faults">{{ say('line.handBacks', { count: board.answer.waiting.handBacks }) }}</RouterLink>
-        </h1>
+        <WaitingHead />
         <div class="tools no-print">
           <label class="search"><span class="unseen">{{ say('line.find') }}</span><input ref="search" v-model="board.find" type="search" :placeholder="`${say('line.find')}…`"><kbd aria-hidden="true">/</kbd></label>
           <label><span class="unseen">{{ say('line.property') }}</span>
@@ -121,13 +107,8 @@ onBeforeUnmount(() => {
 <style scoped>
 .screen { display: flex; height: 100dvh; min-height: 0; }
 .main { flex: 1; min-width: 0; display: flex; flex-direction: column; padding: 18px 22px 10px; }
-.headline { font-weight: 460; max-width: 62ch; font-size: 22px; }
 /* An alarm stands before everything. */
 .alarms { margin-bottom: 12px; }
-.figure { text-decoration: underline; text-decoration-thickness: 1.5px; text-underline-offset: 5px; text-decoration-color: var(--edge); color: inherit; display: inline; }
-.figure.alarm { color: var(--alarm); font-weight: 680; text-decoration-color: var(--alarm); }
-.figure[aria-pressed='true'] { background: var(--pick); }
-.figure:disabled { text-decoration: none; cursor: default; }
 .tools { display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: center; margin: 12px 0 8px; font-size: 14px; }
 .search { display: flex; align-items: center; gap: 6px; border: 1px solid var(--edge); border-radius: 6px; background: var(--panel); padding: 5px 8px; }
 .search input { border: 0; outline: 0; background: none; color: var(--ink); width: 150px; font: inherit; }

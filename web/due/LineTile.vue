@@ -41,6 +41,7 @@ function pickAt(event: MouseEvent): void {
 }
 
 function words(mark: Mark): string {
+  if (mark.counted === 'onHold') return say('work.onHold');
   if (mark.share === undefined) return say('line.scale.none');
   if (mark.daysLeft < 0) return say('words.past', { days: -mark.daysLeft });
   return mark.daysLeft === 0 ? say('words.due') : say('words.in', { days: mark.daysLeft });

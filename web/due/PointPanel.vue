@@ -69,6 +69,9 @@ async function load(): Promise<void> {
   await signals.reload();
 }
 onMounted(load);
+/** With its year where the story spans more than one. */
+const years = computed(() => new Set(point.value?.story.map(({ day }) => day.slice(0, 4)) ?? []));
+const dayWords = (day: string) => `${say.shortDay(dayFromIso(day))}${years.value.size > 1 ? ` ${day.slice(0, 4)}` : ''}`;
 </script>
 
 <template>
@@ -110,6 +113,7 @@ onMounted(load);
           <div v-for="(term, i) in point.terms" :key="i"><dt>{{ term.says }}<small>{{ term.why }}</small></dt><dd>{{ say('point.days', { days: term.days }) }}</dd></div>
           <div class="sum"><dt>{{ say('point.interval') }}<small v-if="point.band && point.band.early < point.band.late">{{ say('point.band', { early: point.band.early, late: point.band.late }) }}</small></dt><dd>{{ say('point.days', { days: point.mark.intervalDays }) }}</dd></div>
         </dl>
+        <p v-if="point.beyond" class="caution small">{{ point.beyond }}</p>
         <p class="more small"><RouterLink :to="`/line/${point.number}/working`">{{ say('point.working.more') }}</RouterLink></p>
         <p v-if="point.calendar" class="small quiet">{{ say('point.calendar', { says: point.calendar }) }}</p>
       </section>
@@ -117,7 +121,7 @@ onMounted(load);
         <h3>{{ say('point.story') }}</h3>
         <p v-if="point.story.length === 0" class="quiet small">{{ say('point.story.none') }}</p>
         <ul class="story small">
-          <li v-for="(entry, i) in point.story" :key="i"><span><b>{{ say.shortDay(dayFromIso(entry.day)) }}</b> {{ entry.says }}</span><span class="quiet">{{ entry.by }}</span></li>
+          <li v-for="(entry, i) in point.story" :key="i"><span><b>{{ dayWords(entry.day) }}</b> {{ entry.says }}</span><span class="quiet">{{ entry.by }}</span></li>
         </ul>
       </section>
     </template>

@@ -4,6 +4,7 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import type { PracticeAnswer, PracticePreview } from '../../contract/practice.ts';
 import type { Practice } from '../../core/due/practice.ts';
+import { dayFromIso } from '../../core/calendar/day.ts';
 import { get, newId, write } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
@@ -33,10 +34,18 @@ const rows = computed(() => {
   const money = (value: number | null) => (value === null ? say('practice.row.noPrices') : value.toLocaleString('en-GB', { style: 'currency', currency: preview.value?.currency ?? 'EUR', maximumFractionDigits: 0 }));
   return [
     { key: 'tenant', values: of((it) => number(it.tenantRequestsAMonth)) }, { key: 'most', sub: true, values: of((it) => number(it.mostInAMonth)) }, { key: 'spilled', sub: true, values: of((it) => number(it.spilledAMonth)) },
-    { key: 'hours', values: of((it) => number(it.staffHoursAMonth)) }, { key: 'doors', values: of((it) => number(it.doorsAMonth)) },
+    { key: 'hours', values: of((it) => number(it.staffHoursAMonth)) }, { key: 'short', sub: true, values: of(shortOf) }, { key: 'minutes', sub: true, values: of((it) => number(Math.max(...it.months.map(({ tenantMinutes }) => tenantMinutes)) / Math.max(1, it.tenancies))) }, { key: 'doors', values: of((it) => number(it.doorsAMonth)) },
     { key: 'heavy', values: of((it) => `${number(it.heavyShare * 100)} %`) }, { key: 'cost', values: of((it) => money(it.costAMonth)) },
   ];
 });
+/** Months whose hours are more than staff have, by name; all of it named, or nobody said what they have. */
+function shortOf({ months }: PracticePreview['options'][number]['burden']): string {
+  const { hoursAMonth, from } = preview.value!;
+  if (hoursAMonth === null) return say('practice.short.unknown', { most: Math.round(Math.max(...months.map(({ staffHours }) => staffHours)) * 10) / 10 });
+  const first = dayFromIso(from);
+  const short = months.flatMap(({ staffHours }, i) => (staffHours > hoursAMonth ? [{ month: say.month(first + Math.round(i * 30.4)), hours: Math.round((staffHours - hoursAMonth) * 10) / 10 }] : []));
+  return short.length === 0 ? say('practice.short.none') : say('practice.short', { count: short.length, hours: Math.round(short.reduce((sum, { hours }) => sum + hours, 0) * 10) / 10, month: short.toSorted((a, b) => b.hours - a.hours)[0]!.month });
+}
 /** Longest bar of a row, for the small bars beside its numbers. */
 const share = (values: readonly string[], i: number) => {
   const numbers = values.map((text) => Number(text.replace(/[^\d.]/g, '')) || 0);

@@ -8,7 +8,7 @@ import { say } from '../language/say.ts';
 
 const props = defineProps<{ answer: PracticeAnswer }>();
 const emit = defineEmits<{ changed: [] }>();
-const prices = reactive({ staffHour: props.answer.prices?.staffHour ?? 0, door: props.answer.prices?.door ?? 0, currency: props.answer.prices?.currency ?? 'EUR' });
+const prices = reactive({ staffHour: props.answer.prices?.staffHour ?? 0, door: props.answer.prices?.door ?? 0, currency: props.answer.prices?.currency ?? 'EUR', hoursAMonth: (props.answer.prices?.hoursAMonth ?? '') as number | '' });
 const materials = reactive<Record<string, number | ''>>(Object.fromEntries(props.answer.materials.map(({ key }) => [key, props.answer.prices?.materials[key] ?? ''])));
 const budget = reactive({ ...props.answer.budget });
 const [price, limit] = [useForm(changePrices), useForm(changeBudget)];
@@ -16,7 +16,7 @@ const told = ref('');
 
 async function savePrices(): Promise<void> {
   const known = Object.fromEntries(Object.entries(materials).filter(([, value]) => value !== ''));
-  if (await price.submit({ ...prices, materials: known }, (form) => write('POST', '/prices', form, newId()))) { told.value = 'prices'; emit('changed'); }
+  if (await price.submit({ ...prices, hoursAMonth: prices.hoursAMonth === '' ? null : prices.hoursAMonth, materials: known }, (form) => write('POST', '/prices', form, newId()))) { told.value = 'prices'; emit('changed'); }
 }
 async function saveBudget(): Promise<void> {
   if (await limit.submit({ tenancyId: null, ...budget }, (form) => write('POST', '/budgets', form, newId()))) { told.value = 'budget'; emit('changed'); }
@@ -40,6 +40,7 @@ async function saveBudget(): Promise<void> {
       <p class="quiet">{{ say('prices.lead') }}</p>
       <div class="fields">
         <VTextField v-model.number="prices.staffHour" type="number" min="0" step="0.01" :label="say('prices.hour')" :error-messages="price.errors.staffHour" />
+        <VTextField v-model.number="prices.hoursAMonth" type="number" min="0" step="0.5" :label="say('prices.hours')" :error-messages="price.errors.hoursAMonth" />
         <VTextField v-model.number="prices.door" type="number" min="0" step="0.01" :label="say('prices.door')" :error-messages="price.errors.door" />
         <VTextField v-model="prices.currency" maxlength="3" :label="say('prices.currency')" :error-messages="price.errors.currency" />
       </div>

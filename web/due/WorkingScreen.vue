@@ -94,6 +94,7 @@ onMounted(load);
             <dl class="terms"><div v-for="(term, i) in shown.terms" :key="i"><dt>{{ term.says }}<small>{{ term.why }}</small></dt><dd>{{ say('point.days', { days: term.days }) }}</dd></div>
               <div class="sum"><dt>{{ say('working.line') }}<small v-if="shown.band">{{ say('working.band', { early: long(shown.band.early), late: long(shown.band.late) }) }}</small></dt><dd>{{ say('point.days', { days: shown.days }) }}</dd></div></dl>
           </section>
+          <p v-if="shown.beyond" class="caution">{{ shown.beyond }}</p>
           <section>
             <h2>{{ say('working.speed') }}</h2>
             <SpeedBand :speed="shown.speed" />

@@ -1,23 +1,22 @@
 /** The board as the desk holds it: loaded whole, filtered and ordered here. */
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import type { BoardAnswer } from '../../contract/due.ts';
 import { get } from '../door/door.ts';
 import { sentenceOf } from '../door/sentence.ts';
-import { foremost, isIdle, isOnHold, isPast, isSent, rowsOf, urgency, type BoardRow, type Mark } from './marks.ts';
+import { COUNTED_AS, type CountedAs } from '../../core/due/line.ts';
+import { foremost, isIdle, rowsOf, urgency, type BoardRow, type Mark } from './marks.ts';
 
-export type Focus = 'all' | 'past' | 'nobody' | 'soon' | 'noRecord';
-
-const SOON_DAYS = 14;
+export type Focus = 'all' | 'nobody' | CountedAs;
 
 /** What each focus keeps of a row's marks. */
 export const FOCUS: Readonly<Record<Focus, (mark: Mark) => boolean>> = {
   all: () => true,
-  past: (mark) => isPast(mark) && !isSent(mark),
-  nobody: (mark) => isPast(mark) && isIdle(mark),
-  soon: (mark) => !isPast(mark) && !isSent(mark) && !isOnHold(mark) && mark.share !== undefined && mark.daysLeft <= SOON_DAYS,
-  noRecord: (mark) => mark.state === 'noRecord' && !isSent(mark),
+  nobody: (mark) => mark.counted === 'past' && isIdle(mark),
+  ...Object.fromEntries(COUNTED_AS.map((key) => [key, (mark: Mark) => mark.counted === key])) as Record<CountedAs, (mark: Mark) => boolean>,
 };
+
+const RIDERS = 'dewline.riders';
 
 export const useBoard = defineStore('board', () => {
   const answer = shallowRef<BoardAnswer | null>(null);
@@ -28,6 +27,9 @@ export const useBoard = defineStore('board', () => {
   const kind = ref<string | null>(null);
   const order = ref<'property' | 'worst'>('property');
   const focus = ref<Focus>('all');
+  /** Whether parts that ride stand on the board beside those that ask; a count has them always. */
+  const riders = ref(localStorage.getItem(RIDERS) === 'shown');
+  watch(riders, (shown) => localStorage.setItem(RIDERS, shown ? 'shown' : 'hidden'));
 
   let asked: Promise<void> | null = null;
   /** Reads the board; whoever asks while it is on its way waits for the same answer. */
@@ -45,35 +47,41 @@ export const useBoard = defineStore('board', () => {
     }
   }
 
-  const shown = computed<BoardRow[]>(() => {
+  /** What the filters leave, riders and all: what is counted is what can be shown. */
+  const within = computed<BoardRow[]>(() => {
     const wanted = find.value.trim().toLowerCase();
     const properties = answer.value?.properties ?? [];
-    const keeps = (mark: Mark) => FOCUS[focus.value](mark) && (kind.value === null || mark.type.kind === kind.value);
-    const narrowed = focus.value !== 'all' || kind.value !== null;
     const kept = rows.value.filter((row) => (property.value === null || properties[row.property]!.id === property.value)
       && (wanted === '' || [row.name, properties[row.property]!.name, ...row.marks.map(({ type }) => type.name)].some((text) => text.toLowerCase().includes(wanted))))
-      .map((row) => (narrowed ? { ...row, marks: row.marks.filter(keeps) } : row))
-      .filter((row) => !narrowed || row.marks.length > 0);
+      .map((row) => (kind.value === null ? row : { ...row, marks: row.marks.filter((mark) => mark.type.kind === kind.value) }));
+    return kind.value === null ? kept : kept.filter((row) => row.marks.length > 0);
+  });
+
+  const shown = computed<BoardRow[]>(() => {
+    // Asked for by a count, a rider is shown like any other; else it may hide.
+    const keeps = (mark: Mark) => FOCUS[focus.value](mark) && (focus.value !== 'all' || riders.value || !mark.rides);
+    const kept = within.value.map((row) => ({ ...row, marks: row.marks.filter(keeps) })).filter((row) => focus.value === 'all' || row.marks.length > 0);
     if (order.value === 'property') return kept;
     const weight = new Map(kept.map((row) => [row.id, urgencyOf(row)]));
     return kept.sort((a, b) => weight.get(b.id)! - weight.get(a.id)!);
   });
 
   const counts = computed(() => {
-    const marks = rows.value.flatMap((row) => row.marks);
-    const past = marks.filter(FOCUS.past);
+    const marks = within.value.flatMap((row) => row.marks);
+    const count = (keeps: (mark: Mark) => boolean) => marks.filter(keeps).length;
     return {
-      past: past.length,
-      homes: rows.value.filter((row) => row.marks.some(FOCUS.past)).length,
-      nobody: past.filter(isIdle).length,
-      soon: marks.filter(FOCUS.soon).length,
-      noRecord: marks.filter(FOCUS.noRecord).length,
+      ...Object.fromEntries(COUNTED_AS.map((key) => [key, count(FOCUS[key])])) as Record<CountedAs, number>,
+      all: marks.length,
+      homes: within.value.filter((row) => row.marks.some(FOCUS.past)).length,
+      nobody: count(FOCUS.nobody),
+      riders: count(({ rides }) => rides),
+      hiddenLate: count((mark) => mark.rides && FOCUS.past(mark)),
       proofs: answer.value?.waiting.proofs ?? 0,
       faults: answer.value?.waiting.faults ?? 0,
     };
   });
 
-  return { answer, rows, failure, find, property, kind, order, focus, shown, counts, load };
+  return { answer, rows, failure, find, property, kind, order, focus, riders, within, shown, counts, load };
 });
 
 function urgencyOf({ marks }: BoardRow): number {

@@ -36,6 +36,8 @@ export interface PlacedMark {
   readonly y: number;
   /** It shares its place with others and is drawn smaller. */
   readonly crowded: boolean;
+  /** Of parts without a record: how many this one mark stands for. */
+  readonly count?: number;
 }
 
 /** Marks nearer to each other than this share a place and step apart. */
@@ -45,9 +47,12 @@ const ROOM = 14;
 const LEVELS: readonly (readonly number[])[] = [[0], [-0.5, 0.5], [-0.6, 0, 0.6]];
 
 /** Places the marks of a row, which come by ascending share; those that would collide step up and down. */
-export function placeMarks(marks: readonly Mark[], width: number, top: number, height: number): PlacedMark[] {
+export function placeMarks(all: readonly Mark[], width: number, top: number, height: number): PlacedMark[] {
   const middle = top + height / 2;
   const placed: PlacedMark[] = [];
+  // What has no record has no place on the scale: one counted mark for all of a home.
+  const [unknown, marks] = [all.filter(({ share }) => share === undefined), all.filter(({ share }) => share !== undefined)];
+  if (unknown.length > 0) placed.push({ mark: unknown.find(isIdle) ?? unknown[0]!, x: placeOf(undefined) * width, y: middle, crowded: false, count: unknown.length });
   for (let from = 0; from < marks.length;) {
     const start = placeOf(marks[from]!.share) * width;
     let to = from + 1;
@@ -79,7 +84,9 @@ export function drawRail(context: CanvasRenderingContext2D, palette: Palette, wi
   context.fillRect(line - 1.5, top, 3, height);
 }
 
-export function drawMark(context: CanvasRenderingContext2D, palette: Palette, { mark, x, y, crowded }: PlacedMark, picked: boolean): void {
+export function drawMark(context: CanvasRenderingContext2D, palette: Palette, placed: PlacedMark, picked: boolean): void {
+  const { mark, x, y, crowded } = placed;
+  if (placed.count !== undefined && placed.count > 1) return drawCount(context, palette, placed, picked);
   const small = mark.state === 'fresh';
   const scale = small ? 0.74 : crowded ? 0.82 : 1;
   const glyph = GLYPHS[mark.type.kind];
@@ -114,6 +121,24 @@ export function drawMark(context: CanvasRenderingContext2D, palette: Palette, { 
   } else {
     context.fill(path);
   }
+  context.restore();
+}
+
+/** How many parts of a home have no record, in one dotted ring. */
+function drawCount(context: CanvasRenderingContext2D, palette: Palette, { x, y, count }: PlacedMark, picked: boolean): void {
+  context.save();
+  context.translate(x, y);
+  context.strokeStyle = picked ? palette.ink : palette.fresh;
+  context.fillStyle = palette.ink;
+  context.lineWidth = picked ? 2 : 1.3;
+  context.setLineDash(picked ? [] : [1.6, 1.8]);
+  context.beginPath();
+  context.arc(0, 0, 10, 0, 2 * Math.PI);
+  context.stroke();
+  context.font = '600 10px "Archivo Variable", Arial, sans-serif';
+  context.textAlign = 'center';
+  context.textBaseline = 'middle';
+  context.fillText(String(count), 0, 0.5);
   context.restore();
 }
 

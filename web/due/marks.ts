@@ -1,5 +1,5 @@
 /** Marks as the board holds them: the server's numbers, with share and state as of today. */
-import { shareUsed, stateOf, type PointState } from '../../core/due/line.ts';
+import { countedAs, isPastState, shareUsed, stateOf, type CountedAs, type PointState } from '../../core/due/line.ts';
 import { doneDayOf, lineOfMark, MARK_FIELDS, WORK, type BoardAnswer, type BoardType } from '../../contract/due.ts';
 import type { MarkDates } from '../../contract/register.ts';
 
@@ -11,6 +11,10 @@ export interface Mark {
   readonly work: number;
   /** Days until the line; negative past it. */
   readonly daysLeft: number;
+  /** What it counts as: exactly one thing. */
+  readonly counted: CountedAs;
+  /** It is served when its machine is opened anyway. */
+  readonly rides: boolean;
 }
 
 export interface BoardRow {
@@ -23,6 +27,7 @@ export interface BoardRow {
 export interface Stand {
   readonly share: number | undefined;
   readonly state: PointState;
+  readonly counted: CountedAs;
   readonly daysLeft: number;
 }
 
@@ -30,7 +35,10 @@ export interface Stand {
 export function standOn(mark: MarkDates, today: number): Stand {
   const line = lineOfMark(mark);
   const doneDay = doneDayOf(mark);
-  return { share: shareUsed(line, { today, doneDay }), state: stateOf(line, { today, doneDay, onHold: mark.work === WORK.onHold }), daysLeft: line.lineDay - today };
+  const onHold = mark.work === WORK.onHold;
+  return {
+    share: shareUsed(line, { today, doneDay }), state: stateOf(line, { today, doneDay, onHold }), counted: countedAs(line, { today, onHold, sent: mark.work >= WORK.sent }), daysLeft: line.lineDay - today,
+  };
 }
 
 export function rowsOf(board: BoardAnswer): BoardRow[] {
@@ -39,14 +47,14 @@ export function rowsOf(board: BoardAnswer): BoardRow[] {
     const read: Mark[] = [];
     for (let i = 0; i < marks.length; i += MARK_FIELDS) {
       const dates = { servedDay: marks[i + 2]!, intervalDays: marks[i + 3]!, capSlack: marks[i + 4]!, work: marks[i + 5]! };
-      read.push({ number: marks[i]!, type: board.types[marks[i + 1]!]!, work: dates.work, ...standOn(dates, today) });
+      read.push({ number: marks[i]!, type: board.types[marks[i + 1]!]!, work: dates.work, rides: marks[i + 6] === 1, ...standOn(dates, today) });
     }
     read.sort((a, b) => (a.share ?? -1) - (b.share ?? -1));
     return { id, name, property, marks: read };
   });
 }
 
-export const isPast = ({ state }: Mark) => state === 'past' || state === 'longPast';
+export const isPast = ({ state }: Pick<Mark, 'state'>) => isPastState(state);
 export const isIdle = ({ work }: Pick<Mark, 'work'>) => work === WORK.none;
 export const isOnHold = ({ work }: Pick<Mark, 'work'>) => work === WORK.onHold;
 export const isSent = ({ work }: Pick<Mark, 'work'>) => work >= WORK.sent;

@@ -8,7 +8,7 @@ import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
 import { getKept } from '../outbox/kept.ts';
 import { takeAlong } from '../outbox/takeAlong.ts';
-import JobCard from './JobCard.vue';
+import JobGroups from './JobGroups.vue';
 
 const keptAt = ref<number | null>(null);
 const { value: answer, failure, reload } = useLoading(async () => {
@@ -31,7 +31,7 @@ onBeforeUnmount(onTaken(reload));
       <p v-if="answer.jobs.length" class="quiet">{{ say('today.jobs', { count: answer.jobs.length }) }}</p>
       <div v-else class="none"><h2>{{ say('today.none') }}</h2><p class="quiet">{{ say('today.none.why') }}</p></div>
       <p v-for="it in answer.apart" :key="it" class="caution">{{ it }}</p>
-      <div class="jobs"><JobCard v-for="job in answer.jobs" :key="job.id" :job="job" :to="`/jobs/${job.id}`" with-place /></div>
+      <JobGroups :jobs="answer.jobs" with-place />
     </template>
     <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
   </div>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The baseline: weeks as bars of minutes, what is done and given in each, and giving a week. */
 import { computed, onMounted, reactive, ref } from 'vue';
-import { BASELINE_WEEKS, planBaseline, type BaselineAnswer, type BaselineWeek } from '../../contract/bulk.ts';
+import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
+import { BASELINE_WEEKS, claimDone, planBaseline, type BaselineAnswer, type BaselineWeek } from '../../contract/bulk.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { get, newId, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
@@ -33,6 +34,15 @@ async function plan(): Promise<void> {
   if (!(await submit(form, async (it) => { ({ planned: count } = await write<{ planned: number }>('POST', '/baseline', it, newId())); }))) return;
   replanning.value = false;
   told.value = say('baseline.kept', { count });
+  await reload();
+}
+/** Whoever handed the homes over knows when something was last done. */
+const claims = reactive({ kind: null as string | null, day: '' });
+const claiming = useForm(claimDone);
+async function claim(): Promise<void> {
+  let count = 0;
+  if (!(await claiming.submit({ ...claims, propertyId: entry.propertyId }, async (form) => { ({ claimed: count } = await write<{ claimed: number }>('POST', '/last-done', form, newId())); }))) return;
+  told.value = say('baseline.claimed', { count });
   await reload();
 }
 async function give(week: string): Promise<void> {
@@ -71,6 +81,14 @@ onMounted(async () => {
           <button v-else type="button" class="plain link" @click="replanning = true">{{ say('baseline.replan') }}</button>
         </form>
         <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+        <details class="claim"><summary>{{ say('baseline.claim') }}</summary>
+          <form class="plan" @submit.prevent="claim">
+            <VSelect v-model="claims.kind" :items="[{ value: null, title: say('baseline.claim.all') }, ...POINT_KINDS.map((value) => ({ value, title: say(`kind.${value}`) }))]" :label="say('baseline.claim.kind')" hide-details density="compact" />
+            <VTextField v-model="claims.day" type="date" :label="say('baseline.claim.day')" density="compact" :error-messages="claiming.errors.day" />
+            <VBtn type="submit" variant="outlined" :loading="claiming.busy.value">{{ say('baseline.claim.save') }}</VBtn>
+          </form>
+          <p v-if="claiming.refusal.value" class="tell" role="alert">{{ claiming.refusal.value }}</p><p class="small quiet">{{ say('baseline.claim.why') }}</p>
+        </details>
         <h2>{{ say(planned.length && !replanning ? 'baseline.planned' : 'baseline.proposed') }}</h2>
         <ol class="weeks">
           <li v-for="it in shown" :key="it.week">

@@ -16,7 +16,7 @@ const emit = defineEmits<{ saved: [] }>();
 const { value: catalogue, reload } = useLoading(() => get<CatalogueAnswer>('/catalogue'));
 const homes = useLoading(() => get<{ properties: PropertySummary[] }>('/homes'));
 const entry = reactive({
-  id: newId(), placeId: props.place.id, type: '', label: '', maker: '', model: '', installed: null as string | null,
+  id: newId(), placeId: props.place.id, type: '', label: '', maker: '', model: '', installed: null as string | null, lastDone: null as string | null,
   fuel: 'electric', owner: 'landlord' as const, drainBranch: '', serves: [] as string[], shutoffPhotoId: null as string | null, platePhotoId: null as string | null, leftOut: [] as string[],
 });
 const { errors, refusal, busy, submit } = useForm(newMachine);
@@ -27,7 +27,7 @@ const toggle = (key: string) => { entry.leftOut = entry.leftOut.includes(key) ? 
 watch(() => entry.type, () => { entry.leftOut = []; });
 
 async function save(): Promise<void> {
-  if (await submit({ ...entry, installed: entry.installed || null }, (form) => write('POST', '/machines', form, entry.id))) emit('saved');
+  if (await submit({ ...entry, installed: entry.installed || null, lastDone: entry.lastDone || null }, (form) => write('POST', '/machines', form, entry.id))) emit('saved');
 }
 onMounted(() => Promise.all([reload(), homes.reload()]));
 </script>
@@ -39,6 +39,7 @@ onMounted(() => Promise.all([reload(), homes.reload()]));
     <VTextField v-model="entry.model" :label="say('machine.model')" :error-messages="errors.model" />
     <VTextField v-model="entry.label" :label="say('machine.label')" :error-messages="errors.label" />
     <VTextField v-model="entry.installed" type="date" :label="say('machine.installed')" :error-messages="errors.installed" />
+    <VTextField v-model="entry.lastDone" type="date" :label="say('machine.lastDone')" :hint="say('machine.lastDone.hint')" :error-messages="errors.lastDone" />
     <VSelect v-model="entry.fuel" :items="(type?.fuels ?? ['electric']).map((value) => ({ value, title: say(`machine.fuel.${value}`) }))" :label="say('machine.fuel')" :error-messages="errors.fuel" />
     <VSelect v-model="entry.owner" :items="OWNERS.map((value) => ({ value, title: say(`machine.owner.${value}`) }))" :label="say('machine.owner')" />
     <VTextField v-if="type?.drains" v-model="entry.drainBranch" :label="say('machine.branch')" :hint="say('machine.branch.hint')" persistent-hint :error-messages="errors.drainBranch" />

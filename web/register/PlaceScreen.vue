@@ -9,13 +9,14 @@ import { useDesk } from '../desk/deskStore.ts';
 import { get, photoUrl, write, newId } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import AlarmList from '../faults/AlarmList.vue';
+import HomeList from '../jobs/HomeList.vue';
 import HandBackList from '../jobs/HandBackList.vue';
 import FaultList from '../faults/FaultList.vue';
 import KindGlyph from '../due/KindGlyph.vue';
 import HabitPanel from '../due/HabitPanel.vue';
 import SignalList from '../due/SignalList.vue';
 import StripGauge, { type GaugeMark } from '../due/StripGauge.vue';
-import { isSent, standOn } from '../due/marks.ts';
+import { isPast, isSent, standOn } from '../due/marks.ts';
 import { say } from '../language/say.ts';
 import MachineForm from './MachineForm.vue';
 import MachineMore from './MachineMore.vue';
@@ -33,7 +34,7 @@ const specifying = ref<string | null>(null);
 const more = ref<string | null>(null);
 
 const today = computed(() => place.value!.property.today);
-const gaugeOf = (points: readonly PointSummary[]): GaugeMark[] => points.map(({ mark, kind, name, safetyCritical, scheduled }) => ({ ...mark, kind, name, safetyCritical, scheduled }));
+const gaugeOf = (points: readonly PointSummary[]): GaugeMark[] => points.map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical }));
 const standing = computed(() => {
   const it = place.value!.standing;
   if (it.inOrder.of === 0) return [];
@@ -44,15 +45,14 @@ const standing = computed(() => {
     ...(it.safetyCritical.of ? [say('standing.critical', { ...it.safetyCritical })] : []),
   ];
 });
-function words({ mark, scheduled }: PointSummary): string {
-  if (!scheduled) return say('words.rides');
+function words({ mark }: PointSummary): string {
   const { share, daysLeft, state } = standOn(mark, today.value);
   if (isSent(mark)) return say('work.sent');
   if (state === 'onHold') return say('work.onHold');
   if (share === undefined) return say(`state.${state}`);
   return daysLeft < 0 ? say('words.past', { days: -daysLeft }) : daysLeft === 0 ? say('words.due') : say('words.in', { days: daysLeft });
 }
-const isLate = ({ mark, scheduled }: PointSummary) => scheduled && ['past', 'longPast'].includes(standOn(mark, today.value).state) && mark.work === 0;
+const isLate = ({ mark }: PointSummary) => isPast(standOn(mark, today.value)) && mark.work === 0;
 const lacksSpecification = ({ fields, specification }: PointSummary) => fields.includes('filterSize') && !specification.filterSize;
 const detail = (machine: MachineSummary) => [
   [machine.maker, machine.model].filter(Boolean).join(' '), say('machine.number', { number: machine.number }), machine.fuel === 'gas' ? say('machine.gas') : '',
@@ -67,6 +67,12 @@ async function setShutoff(machine: MachineSummary, shutoffPhotoId: string | null
 }
 const copying = ref(false);
 const naming = ref(false);
+const listing = ref(false);
+async function listed(says: string): Promise<void> {
+  listing.value = false;
+  told.value = says;
+  await reload();
+}
 const templateName = ref('');
 const told = ref('');
 const template = useForm(newTemplate);
@@ -95,16 +101,17 @@ onMounted(reload);
     <template v-if="place">
       <header>
         <h1>{{ place.name }}</h1><p class="quiet">{{ place.property.name }}</p>
-        <p class="verdict" :class="place.standing.verdict"><b>{{ say(place.standing.inOrder.of ? `standing.${place.standing.verdict}` : 'standing.none') }}</b></p>
+        <p class="verdict" :class="place.standing.verdict"><b>{{ say(place.standing.inOrder.of ? `standing.${place.standing.verdict}` : place.hold ? 'standing.onHold' : 'standing.none') }}</b></p>
       </header>
       <AlarmList :alarms="place.alarms.map((it) => ({ ...it, at: say.time(it.at, it.zone) }))" @changed="reload" />
-      <StripGauge v-if="place.machines.length" :marks="place.machines.flatMap((machine) => gaugeOf(machine.points.filter(({ scheduled }) => scheduled)))" :today="today" :width="1060" class="whole" />
+      <StripGauge v-if="place.machines.length" :marks="place.machines.flatMap((machine) => gaugeOf(machine.points))" :today="today" :width="1060" class="whole" />
       <ul v-if="standing.length" class="standing small" :aria-label="say('place.standing')"><li v-for="line in standing" :key="line">{{ line }}</li></ul>
       <div class="columns">
         <section>
           <div class="head"><h2>{{ say('place.machines') }}</h2><VBtn v-if="desk.isManager" color="primary" :variant="addingMachine ? 'outlined' : 'flat'" @click="addingMachine = !addingMachine">{{ say(addingMachine ? 'cancel' : 'place.addMachine') }}</VBtn></div>
-          <p v-if="desk.isManager" class="acts small no-print"><RouterLink :to="`/homes/${place.id}/walk`">{{ say('place.walk') }}</RouterLink><button type="button" class="plain link" @click="copying = !copying">{{ say('place.copy') }}</button><button v-if="place.machines.length" type="button" class="plain link" @click="naming = !naming">{{ say('template.save') }}</button><RouterLink v-if="place.machines.length" :to="{ path: '/homes/labels', query: { where: `place/${place.id}` } }">{{ say('place.labels') }}</RouterLink></p>
+          <p v-if="desk.isManager" class="acts small no-print"><button v-if="place.machines.length" type="button" class="plain link" @click="listing = !listing">{{ say('list.title') }}</button><RouterLink :to="`/homes/${place.id}/walk`">{{ say('place.walk') }}</RouterLink><button type="button" class="plain link" @click="copying = !copying">{{ say('place.copy') }}</button><button v-if="place.machines.length" type="button" class="plain link" @click="naming = !naming">{{ say('template.save') }}</button><RouterLink v-if="place.machines.length" :to="{ path: '/homes/labels', query: { where: `place/${place.id}` } }">{{ say('place.labels') }}</RouterLink></p>
           <p v-if="told" class="told" role="status">{{ told }}</p>
+          <HomeList v-if="listing" :place-id="place.id" @given="listed" @close="listing = false" />
           <UnitsForm v-if="copying" :property-id="place.property.id" :buildings="[]" :copy-of="place.id" :building-id="place.buildingId" @saved="copied" />
           <form v-if="naming" class="naming" @submit.prevent="saveTemplate"><VTextField v-model="templateName" :label="say('template.name')" density="compact" :error-messages="template.errors.name" /><VBtn type="submit" variant="outlined" :loading="template.busy.value">{{ say('template.save') }}</VBtn></form>
           <MachineForm v-if="addingMachine" :place="place" @saved="saved" />
@@ -117,7 +124,7 @@ onMounted(reload);
                 <RouterLink v-if="desk.isManager" :to="`/line/${point.number}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink>
                 <RouterLink v-else :to="`/look/${point.number}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink>
                 <StripGauge :marks="gaugeOf([point])" :today="today" />
-                <span class="small" :class="{ alarm: isLate(point), strong: isLate(point) }">{{ words(point) }}</span>
+                <span class="small" :class="{ alarm: isLate(point), strong: isLate(point) }">{{ words(point) }}<span v-if="!point.scheduled" class="quiet"> · {{ say('words.rides') }}</span></span>
                 <button v-if="desk.isManager" type="button" class="plain link small" @click="specifying = specifying === point.id ? null : point.id">{{ say(lacksSpecification(point) ? 'machine.specMissing' : 'point.specify') }}</button>
                 <PointSpecification v-if="specifying === point.id" class="spec" :place-id="place.id" :point-id="point.id" @saved="saved" />
               </li>

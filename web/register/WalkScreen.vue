@@ -14,7 +14,7 @@ const props = defineProps<{ id: string }>();
 const { value: place, failure, reload } = useLoading(() => get<PlaceAnswer>(`/places/${props.id}`));
 const catalogue = useLoading(() => get<CatalogueAnswer>('/catalogue'));
 const find = ref('');
-const fresh = () => ({ id: newId(), type: '', label: '', maker: '', model: '', fuel: 'electric', owner: 'landlord', drainBranch: '', platePhotoId: null as string | null });
+const fresh = () => ({ id: newId(), type: '', label: '', maker: '', model: '', fuel: 'electric', owner: 'landlord', drainBranch: '', platePhotoId: null as string | null, lastDone: '' });
 const entry = reactive(fresh());
 const told = ref('');
 const last = ref<{ id: string; name: string } | null>(null);
@@ -28,7 +28,7 @@ const countOf = (key: string) => place.value?.machines.filter((machine) => machi
 async function add(): Promise<void> {
   const name = type.value!.name;
   const { id } = entry;
-  if (!(await submit({ ...entry, placeId: props.id }, (form) => write('POST', '/machines', form, id)))) return;
+  if (!(await submit({ ...entry, lastDone: entry.lastDone || null, placeId: props.id }, (form) => write('POST', '/machines', form, id)))) return;
   last.value = { id, name };
   told.value = say('walk.added', { names: name });
   Object.assign(entry, fresh());
@@ -67,6 +67,7 @@ onMounted(() => Promise.all([reload(), catalogue.reload()]));
           <summary>{{ say('walk.details') }}</summary>
           <VTextField v-model="entry.maker" :label="say('machine.maker')" :error-messages="errors.maker" />
           <VTextField v-model="entry.model" :label="say('machine.model')" :error-messages="errors.model" />
+          <VTextField v-model="entry.lastDone" type="date" :label="say('machine.lastDone')" :hint="say('machine.lastDone.hint')" persistent-hint :error-messages="errors.lastDone" />
           <VTextField v-model="entry.label" :label="say('machine.label')" :error-messages="errors.label" />
           <VSelect v-if="type.fuels.length > 1" v-model="entry.fuel" :items="type.fuels.map((value) => ({ value, title: say(`machine.fuel.${value}`) }))" :label="say('machine.fuel')" />
           <VTextField v-if="type.drains" v-model="entry.drainBranch" :label="say('machine.branch')" :hint="say('machine.branch.hint')" persistent-hint />

@@ -6,6 +6,7 @@ import { onTaken, Refusal } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { getKept } from '../outbox/kept.ts';
 import JobCard from '../jobs/JobCard.vue';
+import JobGroups from '../jobs/JobGroups.vue';
 import { say } from '../language/say.ts';
 import DoneLately from './DoneLately.vue';
 
@@ -34,7 +35,7 @@ onBeforeUnmount(onTaken(reload));
     <template v-if="home?.place">
       <header><p class="quiet small">{{ home.place.property }}</p><h1>{{ home.place.name }}</h1><p class="quiet">{{ say('home.hello', { name: home.name }) }}</p></header>
       <section>
-        <template v-if="home.jobs.length"><h2>{{ say('home.todo', { count: home.jobs.length }) }}</h2><JobCard v-for="job in home.jobs" :key="job.id" :job="job" :to="`/jobs/${job.id}`" /></template>
+        <template v-if="home.jobs.length"><h2>{{ say('home.todo', { count: home.jobs.length }) }}</h2><JobGroups :jobs="home.jobs" /></template>
         <div v-else class="panel calm"><h2>{{ say('home.nothing') }}</h2><p class="quiet">{{ say('home.nothing.why') }}</p></div>
       </section>
       <HabitCard v-if="home.habits.length" :key="home.habits.length" :habits="home.habits" @answered="reload" />

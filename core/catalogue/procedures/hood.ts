@@ -50,7 +50,7 @@ export function greaseFilter(choices: Choices): Procedure {
 
 const housing = stepsOf('hood.housing', OFF);
 export const hoodHousing = procedure('hood.housing', {
-  kind: 'fan', days: days(180, 180, 365), assumed: ALL, drivers: ['cooking'], risk: 'fire', level: 'S', minutes: 20,
+  kind: 'fan', days: days(180, 180, 365), assumed: ALL, drivers: ['cooking'], risk: 'fire', safetyCritical: true, level: 'S', minutes: 20,
   kit: ['cloth', 'gloves', 'light'], materials: [{ what: 'degreaser' }], stops: ['coldHob', 'greaseFire', 'noHands'],
   steps: [
     housing('open', 'open', ...DOWN, photo('before')), housing('grade', 'look', grade()),
