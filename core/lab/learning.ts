@@ -1,16 +1,18 @@
 /**
  * The judgement of learning: parts of the truth model served six times, each time when the method says, and
  * how far the interval it then believes is from the true one. Beside the engine stand the fixed calendar and
- * a conjugate count model, each at visits of its own making, equal in number.
+ * a conjugate count model, each at visits of its own making, equal in number. `engineHeld` is no belief but the interval that a
+ * safety-critical part then has, which may lag behind on purpose.
  */
 import type { Grade } from '../due/grades.ts';
-import { believeSpeed, certainReach, expectedReach, type Lesson } from '../due/learning.ts';
+import { believeSpeed, certainReach, expectedReach, LEARNING, type Lesson } from '../due/learning.ts';
+import { heldReach } from '../due/lengthening.ts';
 import { seeded, type Random } from '../statistics/random.ts';
 import { drawGrade, drawLoad } from './truth.ts';
 
 /** True speed over assumed speed. */
 export const RATIOS = [1 / 3, 1 / 2, 1, 2, 3] as const;
-export const METHODS_JUDGED = ['engine', 'engineSafe', 'counts', 'calendar'] as const;
+export const METHODS_JUDGED = ['engine', 'engineSafe', 'engineHeld', 'counts', 'calendar'] as const;
 export type MethodJudged = (typeof METHODS_JUDGED)[number];
 
 export interface LearningResult {
@@ -32,6 +34,7 @@ const PRIOR_COUNT = 4;
 const REACHES: Readonly<Record<MethodJudged, Reach>> = {
   engine: (lessons) => expectedReach(believeSpeed(lessons), 1),
   engineSafe: (lessons) => certainReach(believeSpeed(lessons), 1),
+  engineHeld: (lessons) => heldReach(lessons.filter((it): it is Exclude<Lesson, 'turnover'> => it !== 'turnover').map(({ grade, ...it }, day) => ({ ...it, condition: { day, kind: 'service', grade, confirmed: true } })), [], 1, LEARNING).reach,
   // Gamma-Poisson: loads counted over exposure, both with the prior's.
   counts: (lessons) => {
     const graded = lessons.filter((it): it is Exclude<Lesson, 'turnover'> => it !== 'turnover');
