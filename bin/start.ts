@@ -4,7 +4,7 @@ import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { pino } from 'pino';
 import { buildDemo } from '../demo/build.ts';
-import { MANAGER, PROPERTIES, STAFF } from '../demo/scenario.ts';
+import { MAIL_PORT, MANAGER, PROPERTIES, STAFF } from '../demo/scenario.ts';
 import { createEnv } from '../server/env.ts';
 import { serve } from '../server/serve.ts';
 import { openStore, UnusableDatabase } from '../server/store/store.ts';
@@ -54,6 +54,9 @@ try {
   const running = await serve({
     data, port: Number(values.port), host: values.host, web: resolve(import.meta.dirname, '../dist/web'),
     logger: pino({ level: process.env.LOG_LEVEL ?? 'warn' }),
+    ...(process.env.DEWLINE_ADDRESS && { address: process.env.DEWLINE_ADDRESS }),
+    // Alarms of the demo go to the stand-in; People shows what it took.
+    ...(values.demo && { standInPort: MAIL_PORT }),
   });
   say(`\nDewline is at ${running.url}`);
   if (values.demo) {

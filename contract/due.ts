@@ -52,7 +52,7 @@ export interface BoardAnswer {
     /** Parts without a record that a kept plan names, and the day it ends; null without one. */
     readonly baseline: { readonly planned: number; readonly until: string } | null;
     /** Called unsafe, the newest first. */
-    readonly alarms: readonly { readonly id: string; readonly says: string; readonly place: string; readonly placeId: string; readonly machine: string; readonly at: string; readonly acknowledgedBy: string | null }[];
+    readonly alarms: readonly { readonly id: string; readonly says: string; readonly note: string; readonly place: string; readonly placeId: string; readonly machine: string; readonly at: string; readonly acknowledgedBy: string | null }[];
   };
 }
 

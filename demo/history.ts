@@ -8,19 +8,23 @@ import { dayOfInstant, instantOfDay, isoFromDay, type Day } from '../core/calend
 import type { Find } from '../core/catalogue/catalogue.ts';
 import type { Need, Procedure } from '../core/catalogue/types.ts';
 import { shareUsed } from '../core/due/line.ts';
+import { joins } from '../core/due/riders.ts';
 import { drawGrade, drawLoad, drawSpeed } from '../core/lab/truth.ts';
+import { grouped } from '../core/statistics/grouped.ts';
 import { seedOf, seeded, type Random } from '../core/statistics/random.ts';
 import type { SubmittedRecord } from '../contract/jobs.ts';
 import { lineOfMark } from '../contract/due.ts';
 import { readHistories } from '../server/due/history.ts';
 import type { Actor, Call, Env } from '../server/env.ts';
 import { closeFault, reportFault } from '../server/faults/faults.ts';
-import { giveJob, moveJob } from '../server/jobs/jobs.ts';
+import { moveJob } from '../server/jobs/jobs.ts';
+import { giveList } from '../server/jobs/lists.ts';
 import { sendJob } from '../server/jobs/submission.ts';
 import { logRecord } from '../server/proof/records.ts';
 import { Problem } from '../server/http/problem.ts';
 import { judgeProof } from '../server/proof/verdicts.ts';
 import type { Db } from '../server/store/db.ts';
+import type { Row } from '../server/store/tables.ts';
 import { drawShot, rememberPhoto, RETENTION_DAYS, takePhoto, type Shot } from './photos.ts';
 import type { Habits } from './scenario.ts';
 
@@ -143,8 +147,10 @@ function overbooked(day: Day): boolean {
   return month === 5 && date! >= 18;
 }
 
-/** As many points as one sitting of the demo takes. */
-const MOST_POINTS = 3;
+/** As many points as one sitting of the demo takes, and hands-on minutes as one request of a tenant. */
+const MOST = { tenant: 3, staff: 6, minutes: 45 };
+/** Days before a line at which the office asks: staff, and a tenant beside the days that they usually take. */
+const AHEAD = { staff: 6, tenant: 6 };
 
 /** One tenant sends the photo of one service again at the next; the point is kept free for it. */
 const RESENT = { procedure: 'washer.doorBoot', daysAgo: [24, 2], reservedDays: 45 };
@@ -152,36 +158,72 @@ const RESENT = { procedure: 'washer.doorBoot', daysAgo: [24, 2], reservedDays: 4
 const isResent = ({ habits, procedure }: Lived) => habits.resends === true && procedure.key === RESENT.procedure;
 
 async function give(world: World, db: Db, day: Day, now: number): Promise<void> {
-  const { random, cast, env } = world;
   const marks = new Map((await db.mark.all({})).map((mark) => [mark.pointId, mark]));
   const behind = day > world.today - BEHIND_DAYS;
-  for (const point of world.lived) {
-    const mark = marks.get(point.id);
-    if (!mark || point.busy || mark.scheduled === 0 || day < point.sinceDay || mark.servedDay === 0) continue;
-    const share = shareUsed(lineOfMark(mark), { today: day }) ?? 0;
-    const staged = isResent(point) && RESENT.daysAgo.includes(world.today - day);
-    const reserved = isResent(point) && world.today - day < RESENT.reservedDays;
-    if (!staged && (reserved || share < 0.86 || random() > (behind ? 0.09 : 0.7))) continue;
-    const tenantWork = point.procedure.level === 'T' && point.tenant;
-    const doer = tenantWork ? point.tenant! : cast.staff[seedOf(point.placeName) % cast.staff.length]!;
-    // The sitting: other points of this machine that are near enough, and that this person may do.
-    const sitting = world.lived.filter((it) => it === point || (
-      it.machineId === point.machineId && !it.busy && !isResent(it) && (!tenantWork || it.procedure.level === 'T')
-      && (shareUsed(lineOfMark(marks.get(it.id)!), { today: day }) ?? 0) > (marks.get(it.id)!.scheduled === 1 ? 0.72 : 1.6) && marks.get(it.id)!.servedDay > 0)).slice(0, MOST_POINTS);
-    const jobId = env.newId();
-    const assign = (personId: string) => giveJob(callAs(world, db, cast.manager, now), { id: jobId, pointIds: sitting.map(({ id }) => id), assigneeId: personId });
-    // What exceeds the tenant's budget goes to staff.
-    const given = await assign(doer.personId).then(() => doer).catch(async (error: unknown) => {
-      if (!(error instanceof Problem) || error.key !== 'budget') throw error;
-      const staff = cast.staff[seedOf(point.placeName) % cast.staff.length]!;
-      await assign(staff.personId);
-      return staff;
-    }).catch(metOnBranch);
-    if (!given) continue;
-    for (const it of sitting) it.busy = true;
-    const mean = tenantWork ? point.habits.delay : overbooked(day) ? 16 : 3;
-    const delay = staged ? 0 : Math.max(0, Math.round(-Math.log(1 - random()) * mean)) + (random() < point.habits.lapse ? 14 : 0);
-    world.pending.push({ jobId, points: sitting, doer: given, doOn: day + delay });
+  for (const [, home] of grouped(world.lived, ({ placeName }) => placeName)) {
+    for (const forTenant of [true, false]) {
+      const theirs = home.filter((it) => {
+        const mark = marks.get(it.id);
+        return mark && !it.busy && day >= it.sinceDay && mark.servedDay > 0 && (it.procedure.level === 'T' && it.tenant !== null) === forTenant;
+      });
+      const urgent = theirs.filter((it) => {
+        const mark = marks.get(it.id)!;
+        if (isResent(it) && world.today - day < RESENT.reservedDays) return RESENT.daysAgo.includes(world.today - day);
+        return mark.scheduled === 1 && mark.servedDay + mark.intervalDays - day <= (forTenant ? AHEAD.tenant + it.habits.delay : AHEAD.staff);
+      });
+      const staged = urgent.some(isResent) && world.today - day < RESENT.reservedDays;
+      if (urgent.length === 0 || (!staged && world.random() > (behind ? 0.5 : 0.85))) continue;
+      await giveHome(world, db, { day, now, forTenant, staged }, sittingsOf(theirs, urgent, marks, day, forTenant));
+    }
+  }
+}
+
+/** What of a home is done now, machine by machine: what is near its line, and what would not be reached before the next time. */
+function sittingsOf(theirs: readonly Lived[], urgent: readonly Lived[], marks: ReadonlyMap<string, Row<'mark'>>, day: Day, forTenant: boolean): Lived[][] {
+  let minutes = 0;
+  return [...grouped(theirs, ({ machineId }) => machineId).values()].flatMap((machine) => {
+    const lead = machine.filter((it) => urgent.includes(it));
+    if (lead.length === 0) return [];
+    const again = day + Math.min(...lead.map(({ id }) => marks.get(id)!.intervalDays));
+    const rest = machine.filter((it) => {
+      const line = lineOfMark(marks.get(it.id)!);
+      return !lead.includes(it) && !isResent(it) && joins({ share: shareUsed(line, { today: day }), lineDay: line.lineDay }, again);
+    });
+    const sitting = [...lead, ...rest].slice(0, forTenant ? MOST.tenant : MOST.staff);
+    const own = sitting.reduce((sum, { procedure }) => sum + procedure.minutes, 0);
+    if (forTenant && minutes > 0 && minutes + own > MOST.minutes) return [];
+    minutes += own;
+    return [sitting];
+  });
+}
+
+interface Giving {
+  readonly day: Day;
+  readonly now: number;
+  readonly forTenant: boolean;
+  readonly staged: boolean;
+}
+
+/** Gives the sittings of one home as one list; what exceeds the tenant's budget goes to staff. */
+async function giveHome(world: World, db: Db, { day, now, forTenant, staged }: Giving, sittings: readonly (readonly Lived[])[]): Promise<void> {
+  const { cast, env, random } = world;
+  const [first] = sittings[0]!;
+  const staff = cast.staff[seedOf(first!.placeName) % cast.staff.length]!;
+  const jobs = sittings.map((points) => ({ id: env.newId(), points }));
+  const assign = (doer: Actor, some: typeof jobs) => giveList(callAs(world, db, cast.manager, now), {
+    id: env.newId(), assigneeId: doer.personId, sittings: some.map(({ id, points }) => ({ id, pointIds: points.map((it) => it.id) })),
+  }).then(() => some.map((job) => ({ ...job, doer })));
+  const beyondBudget = (error: unknown) => {
+    if (!(error instanceof Problem) || error.key !== 'budget') throw error;
+    return null;
+  };
+  const given = await (forTenant ? assign(first!.tenant!, jobs).catch(beyondBudget).then((all) => all ?? assign(staff, jobs)) : assign(staff, jobs)).catch(metOnBranch);
+  for (const { id, points, doer } of given ?? []) {
+    for (const it of points) it.busy = true;
+    const tenantWork = doer !== staff;
+    const mean = tenantWork ? first!.habits.delay : overbooked(day) ? 9 : 2;
+    const delay = staged ? 0 : Math.max(0, Math.round(-Math.log(1 - random()) * mean)) + (tenantWork && random() < first!.habits.lapse / 2 ? 10 : 0);
+    world.pending.push({ jobId: id, points, doer, doOn: day + delay });
   }
 }
 
@@ -191,16 +233,17 @@ function metOnBranch(error: unknown): null {
   throw error;
 }
 
-/** The morning's list for staff, so that whoever signs in as one has something to do. */
+/** The morning's list for staff, so that whoever signs in as one has something to do: two machines of the home that is nearest its line. */
 async function giveRound(world: World, db: Db, day: Day, now: number): Promise<void> {
   const marks = new Map((await db.mark.all({})).map((mark) => [mark.pointId, mark]));
-  const used = (point: Lived) => shareUsed(lineOfMark(marks.get(point.id)!), { today: day }) ?? 0;
+  const left = ({ id }: Lived) => marks.get(id)!.servedDay + marks.get(id)!.intervalDays - day;
   for (const [i, person] of world.cast.staff.entries()) {
-    const free = world.lived.filter((it) => it.procedure.level === 'S' && !it.busy && marks.get(it.id)!.scheduled === 1 && seedOf(it.placeName) % world.cast.staff.length === i);
-    for (const point of free.sort((a, b) => used(b) - used(a)).slice(0, 2)) {
-      point.busy = true;
-      await giveJob(callAs(world, db, world.cast.manager, now), { id: world.env.newId(), pointIds: [point.id], assigneeId: person.personId }).catch((error: unknown) => { if (!(error instanceof Problem)) throw error; });
-    }
+    const free = world.lived.filter((it) => it.procedure.level === 'S' && !it.busy && marks.get(it.id)!.servedDay > 0 && marks.get(it.id)!.scheduled === 1 && seedOf(it.placeName) % world.cast.staff.length === i).sort((a, b) => left(a) - left(b));
+    const machines = [...grouped(free.filter(({ placeName }) => placeName === free[0]!.placeName), ({ machineId }) => machineId).values()].slice(0, 2).map((points) => points.slice(0, 2));
+    for (const it of machines.flat()) it.busy = true;
+    await giveList(callAs(world, db, world.cast.manager, now), {
+      id: world.env.newId(), assigneeId: person.personId, sittings: machines.map((points) => ({ id: world.env.newId(), pointIds: points.map(({ id }) => id) })),
+    }).catch(metOnBranch);
   }
 }
 

@@ -3,6 +3,8 @@ import type { Cooking, Detergent } from '../core/due/drivers.ts';
 import type { Practice } from '../core/due/practice.ts';
 
 export const ORGANISATION = 'Saltmarsh & Vane';
+/** Where the mail stand-in of the demo takes letters. */
+export const MAIL_PORT = 4625;
 export const ZONE = 'Europe/Dublin';
 
 export const MANAGER = { name: 'R. Okonjo-Vane', email: 'vane@saltmarsh.example', password: 'ropewalk-demo' };

@@ -10,16 +10,18 @@ import { changeBudget, changePrices, choosePractice, chooseMethod, changeUpkeepD
 import { dismissSignal, raiseSignal, reportSignal } from '../server/due/signals.ts';
 import type { Actor, Call, Env } from '../server/env.ts';
 import { Problem } from '../server/http/problem.ts';
+import { acknowledge, raiseAlarm } from '../server/faults/alarms.ts';
 import { changeDeficiency, closeDeficiency, reportDeficiency } from '../server/faults/deficiencies.ts';
 import { giveJob } from '../server/jobs/jobs.ts';
+import { changeDuty, changeNumbers } from '../server/notices/duty.ts';
 import { contractMachine } from '../server/register/machines.ts';
 import { endTenancy, holdPlace } from '../server/register/turnover.ts';
 import type { Db } from '../server/store/db.ts';
 import type { Row } from '../server/store/tables.ts';
 import type { EmitterKey } from './emitter.ts';
-import { ZONE } from './scenario.ts';
+import { MAIL_PORT, ZONE } from './scenario.ts';
 
-const PRICES = { staffHour: 38, door: 9, currency: 'EUR', materials: { airFilter: 14, thinFilter: 5, waterFilter: 39, degreaser: 2, bleach: 0.5, oneAgent: 1.5, sodaAndVinegar: 2.5 } };
+const PRICES = { staffHour: 38, door: 9, currency: 'EUR', hoursAMonth: 10, materials: { airFilter: 14, thinFilter: 5, waterFilter: 39, degreaser: 2, bleach: 0.5, oneAgent: 1.5, sodaAndVinegar: 2.5 } };
 
 const placeOf = async (db: Db, name: string): Promise<Row<'place'>> => (await db.place.one({ name }))!;
 const machineOf = async (db: Db, place: string, type: string): Promise<Row<'machine'>> => (await db.machine.one({ placeId: (await placeOf(db, place)).id, type }))!;
@@ -68,6 +70,7 @@ export async function tellStories(env: Env, manager: Actor, staff: readonly Acto
       if (await giveJob(as(manager, at(0, 8)), { id: env.newId(), pointIds: [point.id], assigneeId: tenant.personId }).then(() => true, (error: unknown) => { if (error instanceof Problem) return false; throw error; })) break;
     }
     await seeDeficiencies(db, as, manager, staff, at);
+    await soundAlarm(db, as, manager, staff, at);
     await rehearse(as(staff[1]!, at(20, 8)));
     const empty = await placeOf(db, 'No. 2');
     const tenancy = (await db.tenancy.one({ placeId: empty.id, toDay: null }))!;
@@ -89,6 +92,19 @@ async function seeDeficiencies(db: Db, as: (actor: Actor, when: number) => Call,
   await report('Flat 3A', 'dishwasher', 'noClip', 'Lower spray arm lifts off by hand.', 4);
   const mesh = await report('House 12', 'dryer', 'outletMesh', 'Fly screen over the outlet, felted with lint.', 40);
   await closeDeficiency(as(staff[0]!, at(33, 15)), mesh.id, { done: 'Screen taken off, flap fitted.' });
+}
+
+/** Who is called and what to call, and an alarm of this morning that the office has seen; the machine stands still until its fault is closed. */
+async function soundAlarm(db: Db, as: (actor: Actor, when: number) => Call, manager: Actor, staff: readonly Actor[], at: (daysAgo: number, hour?: number) => number): Promise<void> {
+  const setUp = as(manager, at(300, 9));
+  await changeDuty(setUp, {
+    people: [manager.personId, ...staff.map(({ personId }) => personId)], minutes: 10, webhook: null,
+    mail: { host: '127.0.0.1', port: MAIL_PORT, secure: 'no', user: '', password: null, from: 'alarm@saltmarsh.example' },
+  });
+  for (const { id } of await db.property.all({})) await changeNumbers(setUp, id, { emergency: '555 0111', gas: '555 0122', office: '555 0133' });
+  const raised = as(staff[1]!, at(0, 8));
+  const { id } = await raiseAlarm(raised, { id: raised.env.newId(), kind: 'water', jobId: null, machineId: (await machineOf(db, 'Flat 2A', 'dishwasher')).id, note: 'Water under the door while it stands; mat is wet.', still: [] });
+  await acknowledge(as(manager, Math.min(raised.env.clock(), raised.now + 4 * 60_000)), id);
 }
 
 /** One of the staff has walked through the work that they did least. */

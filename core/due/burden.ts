@@ -7,6 +7,7 @@
  */
 import type { Day } from '../calendar/day.ts';
 import type { Level } from '../catalogue/types.ts';
+import { grouped } from '../statistics/grouped.ts';
 import { WINDOW_OPENS } from './line.ts';
 import { JOIN_SHARE } from './riders.ts';
 
@@ -193,14 +194,4 @@ function visits(jobs: readonly Job[]): number {
     count += 1;
   }
   return count;
-}
-
-function grouped<T>(items: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const item of items) {
-    const group = groups.get(keyOf(item));
-    if (group) group.push(item);
-    else groups.set(keyOf(item), [item]);
-  }
-  return groups;
 }

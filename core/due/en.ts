@@ -21,7 +21,7 @@ export const dueText = {
   'term.held.why': 'their product stays between {low, number, ::.0#} and {high, number, ::.0#}',
   'term.changed': 'Changed on {day}',
   'term.changed.why': 'the household or the water; the days before count at the old rate',
-  'term.found': '{count, plural, one {Found {last}} other {All # conditions together, the last {last}}}',
+  'term.found': '{count, plural, one {Found {last}} other {All # conditions together, the last: {last}}}',
   'term.quarter': 'At most a quarter longer', 'term.quarter.why': 'safety-critical: after two confirmed conditions in a row, never by a doubtful one',
   'due.beyond': 'The calendar lets it go {days} days; what was found here asks for {learned}. {fits} would fit.',
   'term.found.why': '{pace, select, faster {fouls faster than assumed} slower {fouls more slowly than assumed} other {fouls about as assumed}}, × {speed, number, ::.0#}{waiting, plural, =0 {} one {; one grade not confirmed yet} other {; # grades not confirmed yet}}',

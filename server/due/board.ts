@@ -65,7 +65,7 @@ async function composeBoard(env: Env, organisationId: string, head: Head): Promi
     `{"id":"${id}","name":${JSON.stringify(name)},"property":${head.index.get(property_id)},"marks":[${marks ?? ''}]}`);
   const { proofs, faults, handBacks, latest } = waiting;
   const plan = await readBaselinePlan(db, organisationId);
-  const alarms = (await openAlarms({ db, env }, organisationId)).map(({ id, says, place, placeId, machine, at, zone, acknowledgedBy }) => ({ id, says, place, placeId, machine, at: env.say.time(at, zone), acknowledgedBy }));
+  const alarms = (await openAlarms({ db, env }, organisationId)).map(({ id, says, note, place, placeId, machine, at, zone, acknowledgedBy }) => ({ id, says, note, place, placeId, machine, at: env.say.time(at, zone), acknowledgedBy }));
   // A clock that was moved back makes every date here wrong: the newest entry lies in its future.
   const clockBehindDays = latest === null ? 0 : Math.max(0, Math.floor((latest - clock()) / MS_PER_DAY));
   return `${head.text},"waiting":${JSON.stringify({ proofs, faults, handBacks, alarms, baseline: plan && { planned: plan.planned, until: isoFromDay(plan.until + 6) }, clockBehindDays })},"rows":[${rowTexts.join()}]}`;

@@ -12,6 +12,7 @@ import { servedDayOf, type Cap, type LineInputs } from '../../core/due/inputs.ts
 import type { Practice, PracticeDays } from '../../core/due/practice.ts';
 import { signalDay, type SignalState } from '../../core/due/signals.ts';
 import type { JobState } from '../../core/jobs/transitions.ts';
+import { grouped } from '../../core/statistics/grouped.ts';
 import type { Specification } from '../../contract/register.ts';
 import { SCOPES, type Scope } from '../../contract/practice.ts';
 import { editionsInForce, type EditionInForce } from '../catalogue/inForce.ts';
@@ -85,10 +86,10 @@ export async function readHistories(db: Db, pointIds: readonly string[], now: nu
     .sort((a, b) => a.fromDay - b.fromDay || a.recordedAt - b.recordedAt || (a.id < b.id ? -1 : 1)));
   const read: Read = {
     now, supposed, facts, editions: await editionsInForce(db, [...new Set(points.map((row) => row[3]))]), today: new Map(), places: new Map(), stretches: new Map(),
-    tenancies: grouped([...tenancies].sort((a, b) => a[2] - b[2])),
-    conditions: grouped([...conditions].sort((a, b) => a[2] - b[2] || a[3] - b[3])),
+    tenancies: byFirst([...tenancies].sort((a, b) => a[2] - b[2])),
+    conditions: byFirst([...conditions].sort((a, b) => a[2] - b[2] || a[3] - b[3])),
     waiting: new Map(waiting.map((row) => [row[0], row])), work: new Map(work.map((row) => [row[0], row])),
-    faults: grouped([...faults].sort((a, b) => a[1] - b[1])), signals: grouped([...signals].sort((a, b) => a[4] - b[4])),
+    faults: byFirst([...faults].sort((a, b) => a[1] - b[1])), signals: byFirst([...signals].sort((a, b) => a[4] - b[4])),
   };
   return points.map((row) => historyOf(read, row));
 }
@@ -109,15 +110,8 @@ interface Read {
   readonly signals: ReadonlyMap<string, readonly sql.SignalRow[]>;
 }
 
-function grouped<T extends readonly [string, ...unknown[]]>(rows: readonly T[]): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const row of rows) {
-    const group = groups.get(row[0]);
-    if (group) group.push(row);
-    else groups.set(row[0], [row]);
-  }
-  return groups;
-}
+/** Rows by what they are about, their first column. */
+const byFirst = <T extends readonly [string, ...unknown[]]>(rows: readonly T[]): Map<string, T[]> => grouped(rows, ([first]) => first);
 
 function remembered<V>(map: Map<string, V>, key: string, make: () => V): V {
   let value = map.get(key);

@@ -94,7 +94,7 @@ export const serverText = {
   'field.signal': 'This machine has no such signal. Pick one from the list.',
   'field.beforeStart': 'That is before the tenancy began.', 'field.overlaps': 'The next tenancy has begun by then.', 'field.past': 'Pick a day after today.', 'field.holdLong': 'At most 400 days; a home that stands empty longer wants a fresh look.',
   'hold.vacant': 'empty between two tenancies', 'hold.says': 'On hold until {until}{reason, select, other {: {reason}}}',
-  'budget.use': '{usedJobs, number} of {jobs, number} jobs, {usedMinutes, number} of {minutes, number} min this month',
+  'budget.use': '{usedJobs, number} of {jobs, number} requests, {usedMinutes, number} of {minutes, number} min this month',
   'look.done': '{direction, select, same {Noted; the date stays, {next}.} other {Noted; next about {next}, {far, plural, one {a day} other {# days}} {direction, select, later {later} other {sooner}} than before.}}',
   'look.noRecord': 'Noted. Nobody has logged a service here yet.',
   'look.contradicts': 'Noted. An earlier look found it much dirtier, with no service between: both cannot be right, so somebody should look again.',

@@ -119,6 +119,7 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
   const tenancy = await tenancyOn(db, id, now);
   const marks = await db.mark.all({ placeId: id });
   const hold = await holdOf(db, id, today);
+  const alarms = await openAlarms(call, call.actor.organisationId, { placeId: id });
   const services = marks.length === 0 ? [] : await servicesSince(db, marks, today - STANDING_DAYS);
   const machines = await machinesOf(call, id);
   const critical = new Set(machines.flatMap(({ points }) => points.filter(({ safetyCritical }) => safetyCritical).map((point) => point.id)));
@@ -134,8 +135,8 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
     standing: standingOf(marks.map((mark) => ({
       state: stateOf(lineOfMark(mark), { today, doneDay: doneDayOf(mark), onHold: mark.work === WORK.onHold }),
       safetyCritical: critical.has(mark.pointId), evidence: mark.evidence,
-    })), services),
-    faults: await listFaults(call, { placeId: id }), alarms: await openAlarms(call, call.actor.organisationId, { placeId: id }), handBacks: await openHandBacks(call, id),
+    })), services, alarms.length),
+    faults: await listFaults(call, { placeId: id }), alarms, handBacks: await openHandBacks(call, id),
   };
 }
 

@@ -14,6 +14,7 @@ describe('Standing', () => {
   it('is a breach when a safety-critical point is past, or more than a fifth are', () => {
     expect(standingOf([...many(9, 'fresh'), point('past', true)], []).verdict).to.equal('breach');
     expect(standingOf([...many(7, 'fresh'), ...many(3, 'past')], []).verdict).to.equal('breach');
+    expect(standingOf(many(5, 'fresh'), [], 1).verdict).to.equal('breach');
   });
   it('counts each level of evidence on its own, and services on time', () => {
     const standing = standingOf([point('fresh'), point('fresh', false, 'selfCertified'), point('noRecord', false, null)], [{ onTime: true }, { onTime: false }]);

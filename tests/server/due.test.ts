@@ -130,7 +130,7 @@ describe('The working of a date', () => {
     await log(FILTER, '2026-08-20', { grade: 'heavy' });
     await house.manager.post('/looks', { id: v7(), number: 1, grade: 'due' }).expect(200);
     const it = await working(FILTER);
-    expect(it.terms.map(({ says }) => says)).to.include.members(['Reference: steady, a neutral home', 'Steady practice', '4 people at home', 'One shedding pet', 'All 2 conditions together, the last time for it']);
+    expect(it.terms.map(({ says }) => says)).to.include.members(['Reference: steady, a neutral home', 'Steady practice', '4 people at home', 'One shedding pet', 'All 2 conditions together, the last: time for it']);
     expect(it.terms.find(({ says }) => says === '4 people at home')!.why).to.equal('fouls × 1.3, an assumption, since 1 March 2026');
     expect(it.conditions.map(({ kind, says, by, confirmed, weight }) => [kind, says, by, confirmed, weight])).to.deep.equal([
       ['look', 'time for it', 'R. Okonjo-Vane', true, 1], ['service', 'heavy', 'R. Okonjo-Vane', true, 1], ['service', 'not graded', 'R. Okonjo-Vane', true, 0],

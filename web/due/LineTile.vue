@@ -51,6 +51,8 @@ const isLate = (mark: Mark) => isPast(mark) && isIdle(mark);
 
 onMounted(draw);
 watch(() => [props.rows, props.rowHeight, props.stripWidth, props.picked, props.theme], draw, { flush: 'post' });
+/** Of a home of which nothing is known no part is foremost. */
+const isUnknown = ({ marks }: BoardRow) => marks.length > 1 && marks.every(({ state }) => state === 'noRecord');
 </script>
 
 <template>
@@ -61,8 +63,11 @@ watch(() => [props.rows, props.rowHeight, props.stripWidth, props.picked, props.
       <span class="gap" />
       <template v-for="first in [foremost(row.marks)]" :key="first?.number ?? 0">
         <button v-if="first" type="button" class="plain words" @click="emit('pick', first.number, row.id)">
-          <span :class="{ strong: isLate(first) }">{{ first.type.name }}</span>
-          <span :class="isLate(first) ? 'alarm' : 'quiet'"> {{ words(first) }}</span>
+          <span v-if="isUnknown(row)" class="quiet">{{ say('words.unknown', { count: row.marks.length }) }}</span>
+          <template v-else>
+            <span :class="{ strong: isLate(first) }">{{ first.type.name }}</span>
+            <span :class="isLate(first) ? 'alarm' : 'quiet'"> {{ words(first) }}</span>
+          </template>
         </button>
         <span v-else class="words quiet">{{ say('words.empty') }}</span>
       </template>

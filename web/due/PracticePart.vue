@@ -33,15 +33,15 @@ const rows = computed(() => {
   const number = (value: number, digits = 1) => value.toLocaleString('en-GB', { maximumFractionDigits: digits });
   const money = (value: number | null) => (value === null ? say('practice.row.noPrices') : value.toLocaleString('en-GB', { style: 'currency', currency: preview.value?.currency ?? 'EUR', maximumFractionDigits: 0 }));
   return [
-    { key: 'tenant', values: of((it) => number(it.tenantRequestsAMonth)) }, { key: 'most', sub: true, values: of((it) => number(it.mostInAMonth)) }, { key: 'spilled', sub: true, values: of((it) => number(it.spilledAMonth)) },
-    { key: 'hours', values: of((it) => number(it.staffHoursAMonth)) }, { key: 'short', sub: true, values: of(shortOf) }, { key: 'minutes', sub: true, values: of((it) => number(Math.max(...it.months.map(({ tenantMinutes }) => tenantMinutes)) / Math.max(1, it.tenancies))) }, { key: 'doors', values: of((it) => number(it.doorsAMonth)) },
+    { key: 'tenant', values: of((it) => number(it.tenantRequestsAMonth)) }, { key: 'most', sub: true, values: of((it) => number(it.mostInAMonth)) }, { key: 'minutes', sub: true, values: of((it) => number(Math.max(...it.months.map(({ tenantMinutes }) => tenantMinutes)) / Math.max(1, it.tenancies))) }, { key: 'spilled', sub: true, values: of((it) => number(it.spilledAMonth)) },
+    { key: 'hours', values: of((it) => number(it.staffHoursAMonth)) }, { key: preview.value?.hoursAMonth === null ? 'fullest' : 'short', sub: true, values: of(shortOf) }, { key: 'doors', values: of((it) => number(it.doorsAMonth)) },
     { key: 'heavy', values: of((it) => `${number(it.heavyShare * 100)} %`) }, { key: 'cost', values: of((it) => money(it.costAMonth)) },
   ];
 });
 /** Months whose hours are more than staff have, by name; all of it named, or nobody said what they have. */
 function shortOf({ months }: PracticePreview['options'][number]['burden']): string {
   const { hoursAMonth, from } = preview.value!;
-  if (hoursAMonth === null) return say('practice.short.unknown', { most: Math.round(Math.max(...months.map(({ staffHours }) => staffHours)) * 10) / 10 });
+  if (hoursAMonth === null) return (Math.round(Math.max(...months.map(({ staffHours }) => staffHours)) * 10) / 10).toLocaleString('en-GB');
   const first = dayFromIso(from);
   const short = months.flatMap(({ staffHours }, i) => (staffHours > hoursAMonth ? [{ month: say.month(first + Math.round(i * 30.4)), hours: Math.round((staffHours - hoursAMonth) * 10) / 10 }] : []));
   return short.length === 0 ? say('practice.short.none') : say('practice.short', { count: short.length, hours: Math.round(short.reduce((sum, { hours }) => sum + hours, 0) * 10) / 10, month: short.toSorted((a, b) => b.hours - a.hours)[0]!.month });

@@ -15,7 +15,7 @@ const rest = computed(() => (['later', 'onHold', 'sent'] as const).filter((key) 
 
 <template>
   <h1 class="headline">
-    <template v-if="unknown">{{ say('line.unknown', { count: board.counts.noRecord }) }} </template>
+    <template v-if="unknown">{{ `${say('line.unknown', { count: board.counts.noRecord })} ` }}</template>
     <template v-else>
       <template v-if="board.counts.past">
         <button type="button" class="plain figure alarm" :aria-pressed="board.focus === 'past'" @click="look('past')">{{ say('line.past', { count: board.counts.past }) }}</button>{{ say('line.inHomes', { count: board.counts.homes }) }}, <button
@@ -46,5 +46,5 @@ const rest = computed(() => (['later', 'onHold', 'sent'] as const).filter((key) 
 .figure[aria-pressed='true'] { background: var(--pick); }
 .figure:disabled { text-decoration: none; cursor: default; }
 .of { margin-top: 6px; }
-.riders { display: inline-flex; gap: 6px; align-items: center; margin-left: 14px; min-height: 26px; }
+.riders { display: inline-flex; gap: 6px; align-items: baseline; margin-left: 14px; padding: 4px 0; }
 </style>

@@ -5,7 +5,7 @@ import { newId, write } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 
-type Shown = Pick<AlarmAnswer, 'id' | 'says' | 'place' | 'placeId' | 'machine' | 'acknowledgedBy'> & { readonly note?: string; readonly at: string };
+type Shown = Pick<AlarmAnswer, 'id' | 'says' | 'place' | 'placeId' | 'machine' | 'acknowledgedBy' | 'note'> & { readonly at: string };
 defineProps<{ alarms: readonly Shown[]; withPlace?: boolean }>();
 const emit = defineEmits<{ changed: [] }>();
 const { busy, failure, run } = useSending();

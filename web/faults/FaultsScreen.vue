@@ -24,7 +24,8 @@ const deficiencies = useLoading(() => get<DeficienciesAnswer>('/deficiencies'));
 const open = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt === null) ?? []);
 const alarms = useLoading(() => get<{ alarms: AlarmAnswer[] }>('/alarms'));
 const backs = useLoading(() => get<HandBacksAnswer>('/hand-backs'));
-const shownAlarms = computed(() => alarms.value.value?.alarms.map((it) => ({ ...it, at: say.time(it.at, it.zone) })) ?? []);
+/** Once somebody sees to it, its fault, the first of the list, says the rest. */
+const unanswered = computed(() => alarms.value.value?.alarms.filter(({ acknowledgedBy }) => acknowledgedBy === null).map((it) => ({ ...it, at: say.time(it.at, it.zone) })) ?? []);
 const closed = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt !== null) ?? []);
 
 async function changed(): Promise<void> {
@@ -39,7 +40,7 @@ onMounted(() => Promise.all([changed(), deficiencies.reload()]));
     <header><h1>{{ say('faults.title') }}</h1><VBtn variant="outlined" to="/faults/report">{{ say('faults.report') }}</VBtn></header>
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
     <template v-if="answer">
-      <AlarmList :alarms="shownAlarms" with-place @changed="changed" />
+      <AlarmList :alarms="unanswered" with-place @changed="changed" />
       <div class="columns">
         <section><p class="count">{{ say('faults.open', { count: open.length }) }}</p><p v-if="!open.length" class="quiet">{{ say('faults.none.why') }}</p><FaultList v-if="open.length" :faults="open" with-place @changed="changed" /></section>
         <section><h2>{{ say('signals.title') }}</h2><SignalList :signals="signals.value.value?.signals ?? []" with-place @changed="changed" /></section>

@@ -215,38 +215,41 @@ async function send(): Promise<void> {
       <p class="bar small"><b>{{ job.place }}</b><span class="quiet">{{ draft.step < 0 ? say('job.minutes', { minutes: job.minutes }) : draft.step < steps.length ? `${say('job.step', { step: draft.step + 1, steps: steps.length })} · ${say('job.minutes', { minutes: minutesLeft })}` : '' }}</span></p>
       <progress class="progress" :value="draft.step + 1" :max="steps.length + 1" :aria-label="say('job.step', { step: draft.step + 1, steps: steps.length })" />
 
-      <section v-if="draft.step < 0" class="body">
-        <h1 ref="heading" tabindex="-1">{{ job.title }}</h1>
-        <p class="quiet">{{ job.machine }} · {{ job.why }}</p>
-        <div v-if="job.sentBack" class="caution"><p class="strong">{{ say('job.sentBack') }}</p><p>{{ job.sentBack }}</p></div>
-        <div class="stops"><h2>{{ say('job.stops') }}</h2><ul><li v-for="stop in job.stops" :key="stop" class="caution">{{ stop }}</li></ul><p class="small quiet">{{ say('job.defer') }}</p></div>
-        <div><h2>{{ say('job.need') }}</h2><ul class="kit"><li v-for="item in job.kit" :key="item">{{ item }}</li></ul></div>
-        <details class="mistakes"><summary>{{ say('job.mistakes') }}</summary><ul><li v-for="it in job.mistakes" :key="it">{{ it }}</li></ul></details>
-        <StripGauge :marks="job.marks" :today="job.today" />
-        <details v-if="job.beginnings.length" class="mistakes" :open="Object.keys(draft.begin).length > 0"><summary>{{ say('job.begin') }}</summary>
-          <label v-for="it in job.beginnings" :key="it.variable" class="safe"><input type="checkbox" :checked="draft.begin[it.variable] === it.value" @change="begins(it)"> {{ it.says }}</label>
-        </details>
-        <p v-if="leftNames" class="caution small" role="status">{{ say('job.left', { points: leftNames }) }}</p>
-        <label class="safe" :class="{ open: tried && !safe }"><input v-model="safe" type="checkbox"> {{ say('job.stops.read') }}</label>
-        <p v-if="tried && !safe" class="alarm" role="alert">{{ say('job.missing', { what: say('job.stops.read') }) }}</p>
-      </section>
+      <!-- In danger nothing else is on the screen. -->
+      <template v-if="stuck !== 'notSafe'">
+        <section v-if="draft.step < 0" class="body">
+          <h1 ref="heading" tabindex="-1">{{ job.title }}</h1>
+          <p class="quiet">{{ job.machine }} · {{ job.why }}</p>
+          <div v-if="job.sentBack" class="caution"><p class="strong">{{ say('job.sentBack') }}</p><p>{{ job.sentBack }}</p></div>
+          <div class="stops"><h2>{{ say('job.stops') }}</h2><ul><li v-for="stop in job.stops" :key="stop" class="caution">{{ stop }}</li></ul><p class="small quiet">{{ say('job.defer') }}</p></div>
+          <div><h2>{{ say('job.need') }}</h2><ul class="kit"><li v-for="item in job.kit" :key="item">{{ item }}</li></ul></div>
+          <details class="mistakes"><summary>{{ say('job.mistakes') }}</summary><ul><li v-for="it in job.mistakes" :key="it">{{ it }}</li></ul></details>
+          <StripGauge :marks="job.marks" :today="job.today" />
+          <details v-if="job.beginnings.length" class="mistakes" :open="Object.keys(draft.begin).length > 0"><summary>{{ say('job.begin') }}</summary>
+            <label v-for="it in job.beginnings" :key="it.variable" class="safe"><input type="checkbox" :checked="draft.begin[it.variable] === it.value" @change="begins(it)"> {{ it.says }}</label>
+          </details>
+          <p v-if="leftNames" class="caution small" role="status">{{ say('job.left', { points: leftNames }) }}</p>
+          <label class="safe" :class="{ open: tried && !safe }"><input v-model="safe" type="checkbox"> {{ say('job.stops.read') }}</label>
+          <p v-if="tried && !safe" class="alarm" role="alert">{{ say('job.missing', { what: say('job.stops.read') }) }}</p>
+        </section>
 
-      <section v-else-if="step" :key="step.key" class="body">
-        <p v-if="step.stateSays" class="state small" :class="{ turned: step.phase === 'isolate' || step.phase === 'restore' }"><span class="quiet">{{ say(step.phase === 'isolate' || step.phase === 'restore' ? 'job.state.then' : 'job.state') }}</span> <b>{{ step.stateSays }}</b></p>
-        <div><h1 ref="heading" tabindex="-1">{{ step.title }}</h1><p v-if="step.taskName" class="quiet">{{ step.taskName }}</p></div>
-        <p v-if="step.caution" class="caution">{{ step.caution }}</p>
-        <p class="words">{{ step.body }}</p>
-        <Illustration v-if="step.illustration" :drawing="step.illustration" />
-        <p v-if="expected && (step.phase === 'open' || step.needs.some(({ need }) => need.kind === 'size'))" class="small quiet">{{ say('job.expected') }}: {{ expected }}</p>
-        <figure v-if="step.shutoffPhotoId"><img :src="photoUrl(step.shutoffPhotoId)" :alt="say('job.shutoff')"><figcaption class="small quiet">{{ say('job.shutoff') }}</figcaption></figure>
-        <NeedField v-for="need in asks.fields" :key="`${step.key} ${need.need.kind} ${need.need.key} ${need.taskIds[0]}`" :need="need" :step="step" :job="id" :draft="draft" :procedure="job.tasks.find(({ id: it }) => it === need.taskIds[0])!.procedure" @found="found" />
-        <StepTicks v-if="asks.ticks.length" :needs="asks.ticks" :step="step" :draft="draft" />
-        <p v-if="leftNames" class="caution small" role="status">{{ say('job.left', { points: leftNames }) }}</p>
-        <button v-if="step.phase === 'isolate' && step.state.power === 'off' && !draft.noSwitch" type="button" class="plain link" @click="noSwitch">{{ say('job.noSwitch') }}</button>
-        <p v-if="tried && open.length" class="alarm" role="alert">{{ say('job.missing', { what: open.join('; ') }) }}</p>
-      </section>
+        <section v-else-if="step" :key="step.key" class="body">
+          <p v-if="step.stateSays" class="state small" :class="{ turned: step.phase === 'isolate' || step.phase === 'restore' }"><span class="quiet">{{ say(step.phase === 'isolate' || step.phase === 'restore' ? 'job.state.then' : 'job.state') }}</span> <b>{{ step.stateSays }}</b></p>
+          <div><h1 ref="heading" tabindex="-1">{{ step.title }}</h1><p v-if="step.taskName" class="quiet">{{ step.taskName }}</p></div>
+          <p v-if="step.caution" class="caution">{{ step.caution }}</p>
+          <p class="words">{{ step.body }}</p>
+          <Illustration v-if="step.illustration" :drawing="step.illustration" />
+          <p v-if="expected && (step.phase === 'open' || step.needs.some(({ need }) => need.kind === 'size'))" class="small quiet">{{ say('job.expected') }}: {{ expected }}</p>
+          <figure v-if="step.shutoffPhotoId"><img :src="photoUrl(step.shutoffPhotoId)" :alt="say('job.shutoff')"><figcaption class="small quiet">{{ say('job.shutoff') }}</figcaption></figure>
+          <NeedField v-for="need in asks.fields" :key="`${step.key} ${need.need.kind} ${need.need.key} ${need.taskIds[0]}`" :need="need" :step="step" :job="id" :draft="draft" :procedure="job.tasks.find(({ id: it }) => it === need.taskIds[0])!.procedure" @found="found" />
+          <StepTicks v-if="asks.ticks.length" :needs="asks.ticks" :step="step" :draft="draft" />
+          <p v-if="leftNames" class="caution small" role="status">{{ say('job.left', { points: leftNames }) }}</p>
+          <button v-if="step.phase === 'isolate' && step.state.power === 'off' && !draft.noSwitch" type="button" class="plain link" @click="noSwitch">{{ say('job.noSwitch') }}</button>
+          <p v-if="tried && open.length" class="alarm" role="alert">{{ say('job.missing', { what: open.join('; ') }) }}</p>
+        </section>
 
-      <JobReview v-else :job="job" :draft="draft" @go="turn" />
+        <JobReview v-else :job="job" :draft="draft" @go="turn" />
+      </template>
       <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
 
       <footer class="foot">
