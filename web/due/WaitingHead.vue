@@ -47,4 +47,5 @@ const rest = computed(() => (['later', 'onHold', 'sent'] as const).filter((key) 
 .figure:disabled { text-decoration: none; cursor: default; }
 .of { margin-top: 6px; }
 .riders { display: inline-flex; gap: 6px; align-items: baseline; margin-left: 14px; padding: 4px 0; }
+.riders input { align-self: center; }
 </style>
