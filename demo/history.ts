@@ -173,7 +173,7 @@ async function give(world: World, db: Db, day: Day, now: number): Promise<void> 
       });
       const staged = urgent.some(isResent) && world.today - day < RESENT.reservedDays;
       if (urgent.length === 0 || (!staged && world.random() > (behind ? 0.5 : 0.85))) continue;
-      await giveHome(world, db, { day, now, forTenant, staged }, sittingsOf(theirs, urgent, marks, day, forTenant));
+      await giveHome(world, db, { day, now, forTenant, staged }, staged ? urgent.filter(isResent).map((it) => [it]) : sittingsOf(theirs, urgent, marks, day, forTenant));
     }
   }
 }

@@ -1,6 +1,7 @@
 /** A sitting as it was gone through: what a device says of it, replayed against what can be so. */
 import type { Need, Step } from '../catalogue/types.ts';
-import { activeActs, baseKey, replay, REST, type PlannedStep, type Situation } from './plan.ts';
+import { activeActs, replay, REST, type PlannedStep, type Situation } from './plan.ts';
+import { baseKey } from './stepKeys.ts';
 import type { Sitting, SittingTask } from './sitting.ts';
 import { contradictionsIn } from './state.ts';
 import { standsOtherwise } from './stateLine.ts';

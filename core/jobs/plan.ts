@@ -9,8 +9,10 @@
  */
 import type { Change } from '../catalogue/systems.ts';
 import type { Finding, State } from '../catalogue/types.ts';
-import { blocksOf, type Block } from './blocks.ts';
+import { blocksOf } from './blocks.ts';
 import { bridger } from './bridges.ts';
+import { interner } from './interned.ts';
+import { baseKey, numbered, withTasks } from './stepKeys.ts';
 import type { Act, Sitting } from './sitting.ts';
 import { after, contradictionsIn, isPart, isSwitch, valueIn, wantsIn } from './state.ts';
 
@@ -91,9 +93,6 @@ export function replay(sitting: Sitting, acts: readonly Act[], { begin, done = [
   return { steps: withTasks(steps), state };
 }
 
-/** The words of a change, without its number. */
-export const baseKey = (key: string): string => key.replace(/#\d+$/, '');
-
 interface Planned { readonly steps: readonly PlannedStep[]; readonly elapsed: number; readonly state: State }
 
 /** One plan; where power would be off too long, the tasks are planned in lots, power back for as long between them. */
@@ -139,30 +138,6 @@ function dropped(acts: readonly Act[], tasks: readonly string[], left: readonly 
   return open.find((task) => !alone(task)) ?? open.at(-1)!;
 }
 
-/** Numbers changes that come again, and says which tasks each change is for. */
-function numbered(past: readonly PlannedStep[], steps: readonly PlannedStep[]): PlannedStep[] {
-  const times = new Map<string, number>();
-  const count = (key: string) => times.set(key, (times.get(key) ?? 0) + 1).get(key)!;
-  for (const { key, change } of past) if (change) count(baseKey(key));
-  const named = steps.map((step) => {
-    if (!step.change) return step;
-    const n = count(step.change.words);
-    return n === 1 ? step : { ...step, key: `${step.change.words}#${n}` };
-  });
-  return withTasks([...past, ...named]).slice(past.length);
-}
-
-/** A change belongs to the tasks whose acts want its variable; where none says so, to all. */
-function withTasks(steps: readonly PlannedStep[]): PlannedStep[] {
-  const all = [...new Set(steps.flatMap(({ act }) => act?.of.map(({ task }) => task) ?? []))];
-  return steps.map((step) => {
-    if (!step.change) return step;
-    const { variable } = step.change;
-    const wanting = [...new Set(steps.flatMap(({ act, state }) => (act && wantsIn(act, state)[variable] !== undefined ? act.of.map(({ task }) => task) : [])))];
-    return { ...step, tasks: wanting.length > 0 ? wanting : all };
-  });
-}
-
 const INFINITE = Infinity;
 
 function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: State): Planned | null {
@@ -173,26 +148,27 @@ function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: Stat
   const bit = blocks.map((_, i) => 2 ** i);
   const ready = (i: number) => !done[i] && blocks[i]!.before.every((it) => done[it]);
   const bridges = bridger(sitting.changes);
-  const keyOf = (state: State) => Object.keys(state).sort().map((variable) => `${variable}=${state[variable]}`).join();
+  const leadsTo = blocks.map((_, i) => blocks.flatMap(({ before }, j) => (before.includes(i) ? [j] : [])));
+  const { same, numberOf } = interner();
 
   const fewest = new Map<string, number>();
   /** Fewest changes from here to the end, everything put back. */
   function changesLeft(set: number, left: number, state: State): number {
     if (left === 0) return endChanges(state)?.length ?? INFINITE;
-    const key = `${set} ${keyOf(state)}`;
-    const known = fewest.get(key);
-    if (known !== undefined) return known;
+    const key = `${set} ${numberOf(state)}`;
+    const found = fewest.get(key);
+    if (found !== undefined) return found;
     let best = INFINITE;
     const open: [number, Step[]][] = [];
     for (let i = 0; i < count; i += 1) {
       if (!ready(i)) continue;
-      const ways = waysInto(blocks[i]!, state);
-      const free = ways.find((way) => way.changes.length === 0);
-      if (free && keyOf(free.state) === keyOf(state)) { open.length = 0; open.push([i, [free]]); break; }
-      open.push([i, ways]);
+      const into = waysInto(i, state);
+      const free = into.find((way) => way.changes.length === 0);
+      if (free && free.state === state) { open.length = 0; open.push([i, [free]]); break; }
+      open.push([i, into]);
     }
-    for (const [i, ways] of open) {
-      for (const way of ways) {
+    for (const [i, into] of open) {
+      for (const way of into) {
         if (way.changes.length >= best) continue;
         done[i] = true;
         best = Math.min(best, way.changes.length + changesLeft(set + bit[i]!, left - 1, way.state));
@@ -204,16 +180,22 @@ function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: Stat
   }
 
   interface Step { readonly changes: readonly Change[]; readonly state: State }
+  const ways = blocks.map(() => new Map<State, Step[]>());
   /** The ways to come to a block from a state, with the state after it; none where its limits cannot be met. */
-  function waysInto({ acts: row }: Block, state: State): Step[] {
-    return bridges(state, wantsIn(row[0]!, state)).flatMap(({ changes, state: reached }) => {
+  function waysInto(block: number, state: State): Step[] {
+    const seen = ways[block]!.get(state);
+    if (seen) return seen;
+    const row = blocks[block]!.acts;
+    const found = bridges(state, wantsIn(row[0]!, state)).flatMap(({ changes, state: reached }) => {
       let now = reached;
       for (const act of row) {
         if (contradictionsIn(act, now).length > 0) return [];
         now = after(act, now);
       }
-      return [{ changes, state: now }];
+      return [{ changes, state: same(now) }];
     });
+    ways[block]!.set(state, found);
+    return found;
   }
   const endWants = (state: State): State => ({
     ...Object.fromEntries(Object.keys(state).filter(isPart).map((part) => [part, 'in'])),
@@ -228,21 +210,29 @@ function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: Stat
     if (left === 0) return 0;
     const plain = waits.length === 0 && blocks.every(({ wait }, i) => done[i] || wait === 0);
     if (plain) return blocks.reduce((sum, { minutes, busy }, i) => sum + (done[i] ? 0 : minutes + busy), 0);
-    const key = `${set} ${keyOf(state)} ${waits.map(([i, minutes]) => `${i}:${minutes.toFixed(3)}`).join()}`;
-    const known = shortest.get(key);
-    if (known !== undefined) return known;
+    const key = `${set} ${numberOf(state)} ${waits.map(([i, minutes]) => `${i}:${minutes.toFixed(3)}`).join()}`;
+    const found = shortest.get(key);
+    if (found !== undefined) return found;
     let best = INFINITE;
-    for (const move of moves(set, left, state, waits)) best = Math.min(best, move.minutes + rest(move, set, left));
+    // It takes at least the work that is left; a plan that never idles cannot be beaten.
+    const work = workLeft();
+    for (const move of moves(set, left, state, waits)) {
+      if (leastOf(move, work) >= best) continue;
+      best = Math.min(best, move.minutes + rest(move, set, left));
+      if (best <= work) break;
+    }
     shortest.set(key, best);
     return best;
   }
 
+  const workLeft = () => blocks.reduce((sum, { minutes, busy }, i) => sum + (done[i] ? 0 : minutes + busy), 0);
+  const leastOf = ({ block, minutes }: Move, work: number) => minutes + work - blocks[block]!.minutes - blocks[block]!.busy;
   interface Move extends Step { readonly block: number; readonly minutes: number; readonly waits: Waits }
   function* moves(set: number, left: number, state: State, waits: Waits): Generator<Move> {
     const fewestHere = changesLeft(set, left, state);
     for (let i = 0; i < count; i += 1) {
       if (!ready(i)) continue;
-      for (const way of waysInto(blocks[i]!, state)) {
+      for (const way of waysInto(i, state)) {
         done[i] = true;
         const optimal = way.changes.length + changesLeft(set + bit[i]!, left - 1, way.state) === fewestHere;
         done[i] = false;
@@ -250,7 +240,8 @@ function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: Stat
         const { minutes, busy, wait, before } = blocks[i]!;
         const idle = Math.max(0, ...waits.filter(([of]) => before.includes(of)).map(([, remaining]) => remaining));
         const spent = idle + minutes + busy;
-        const running = waits.map(([of, remaining]) => [of, remaining - spent] as const).filter(([, remaining]) => remaining > 0);
+        // A wait that nothing is left to wait for is over.
+        const running = waits.map(([of, remaining]) => [of, remaining - spent] as const).filter(([of, remaining]) => remaining > 0 && leadsTo[of]!.some((it) => it !== i && !done[it]));
         yield { ...way, block: i, minutes: spent, waits: wait > 0 ? [...running, [i, wait] as const].sort((a, b) => a[0] - b[0]) : running };
       }
     }
@@ -262,8 +253,9 @@ function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: Stat
     return minutes;
   }
 
-  if (changesLeft(0, count, start) === INFINITE) return null;
-  const elapsed = minutesLeft(0, count, start, []);
+  const first = same(start);
+  if (changesLeft(0, count, first) === INFINITE) return null;
+  const elapsed = minutesLeft(0, count, first, []);
   const steps: PlannedStep[] = [];
   const switchBy = (changes: readonly Change[], from: State) => {
     let now = from;
@@ -273,10 +265,11 @@ function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: Stat
     }
     return now;
   };
-  let [set, state, waits]: [number, State, Waits] = [0, start, []];
+  let [set, state, waits]: [number, State, Waits] = [0, first, []];
   for (let left = count; left > 0; left -= 1) {
     const wanted = minutesLeft(set, left, state, waits);
-    const best = [...moves(set, left, state, waits)].filter((move) => Math.abs(move.minutes + rest(move, set, left) - wanted) < 1e-6)
+    const work = workLeft();
+    const best = [...moves(set, left, state, waits)].filter((move) => leastOf(move, work) < wanted + 1e-6 && Math.abs(move.minutes + rest(move, set, left) - wanted) < 1e-6)
       .sort((a, b) => blocks[a.block]!.first.rank - blocks[b.block]!.first.rank || a.changes.length - b.changes.length)[0]!;
     let now = switchBy(best.changes, state);
     for (const act of blocks[best.block]!.acts) {
@@ -285,7 +278,7 @@ function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: Stat
     }
     done[best.block] = true;
     set += bit[best.block]!;
-    [state, waits] = [now, best.waits];
+    [state, waits] = [same(now), best.waits];
   }
   state = switchBy(endChanges(state)!, state);
   return { steps, elapsed, state };

@@ -87,7 +87,7 @@ interface Home {
   readonly gift: number;
   readonly parts: readonly Part[];
   readonly timed: TimedJob[];
-  request: { readonly parts: readonly Part[]; readonly answer: Day; readonly asked: Day } | null;
+  request: { readonly parts: readonly Part[]; readonly answer: Day } | null;
   visit: Day | null;
   lapsed: number;
   month: number;
@@ -167,7 +167,7 @@ export function liveUpkeep({ seed, homes: many, days, silent }: UpkeepSetting): 
     home.requests += 1;
     sum.requests += 1;
     sum.most = Math.max(sum.most, home.requests);
-    home.request = { parts: asked, asked: day, answer: day + between(random, ANSWER) };
+    home.request = { parts: asked, answer: day + between(random, ANSWER) };
   }
 
   function book(home: Home, day: Day): void {

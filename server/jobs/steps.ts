@@ -5,7 +5,7 @@ import { illustrationOf } from '../../core/catalogue/illustrated.ts';
 import type { Change } from '../../core/catalogue/systems.ts';
 import type { Need, Procedure, ReadingNeed, Step } from '../../core/catalogue/types.ts';
 import { GRADES } from '../../core/due/grades.ts';
-import { baseKey } from '../../core/jobs/plan.ts';
+import { baseKey } from '../../core/jobs/stepKeys.ts';
 import type { Speaker, Values } from '../../core/language/message.ts';
 import { enteredIn, enteredOf } from '../../core/quantities/entered.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';

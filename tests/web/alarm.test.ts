@@ -1,8 +1,9 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { v7 } from 'uuid';
-import { Caller, PASSWORD, registerFlat, type Flat, type House } from '../server/house.ts';
+import { PASSWORD, type Flat, type House } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
+import { MANAGER_EMAIL, openOffice, signIn } from './office.ts';
 
 /** *Not safe*, followed to the people whom it reaches: the doer, whoever is on duty, the office, and a colleague below ground. */
 describe('An alarm, in a browser', function alarm() {
@@ -17,21 +18,13 @@ describe('An alarm, in a browser', function alarm() {
 
   before(async () => {
     stage = await openStage();
-    const caller = new Caller(stage.url as never);
-    await caller.open('/install', { organisation: 'Saltmarsh & Vane', name: 'R. Okonjo-Vane', email: 'vane@saltmarsh.example', password: PASSWORD });
-    house = { env: stage.running.env, manager: caller, caller: () => new Caller(stage.url as never) } as House;
-    flat = await registerFlat(house);
+    ({ house, flat } = await openOffice(stage));
     staffId = v7();
-    await caller.post('/people', { id: staffId, name: 'T. Hollis', email: 'hollis@saltmarsh.example', password: PASSWORD, roles: ['staff'] }).expect(200);
+    await house.manager.post('/people', { id: staffId, name: 'T. Hollis', email: 'hollis@saltmarsh.example', password: PASSWORD, roles: ['staff'] }).expect(200);
     manager = await stage.page(DESK);
     staff = await stage.page(PHONE);
-    for (const [page, email] of [[manager, 'vane@saltmarsh.example'], [staff, 'hollis@saltmarsh.example']] as const) {
-      await page.goto('/sign-in');
-      await page.getByLabel('Email').fill(email);
-      await page.getByLabel('Password').fill(PASSWORD);
-      await page.getByRole('button', { name: 'Sign in' }).click();
-      await page.getByRole('button', { name: 'Sign out' }).waitFor();
-    }
+    await signIn(manager, MANAGER_EMAIL);
+    await signIn(staff, 'hollis@saltmarsh.example');
     tenant = await stage.page(PHONE);
   });
   after(() => stage.close());
@@ -149,7 +142,7 @@ describe('An alarm, in a browser', function alarm() {
     await staff.getByText(/^Step 2 of/).waitFor();
     await staff.context().setOffline(false);
     await staff.getByText('Not safe: work on it has stopped').waitFor();
-    await staff.getByText('Touch nothing of it.').waitFor();
+    await staff.getByText('Touch nothing of it').waitFor();
     await expectFit(staff, 'work that was stopped');
   });
 

@@ -2,8 +2,9 @@ import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { v7 } from 'uuid';
 import { isoFromDay } from '../../core/calendar/day.ts';
-import { Caller, PASSWORD, registerFlat, type Flat, type House } from '../server/house.ts';
+import type { Flat, House } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
+import { MANAGER_EMAIL, openOffice, signIn } from './office.ts';
 
 const today = Math.floor(Date.now() / 86_400_000);
 
@@ -18,17 +19,10 @@ describe('Counts that hide nothing, in a browser', function counts() {
 
   before(async () => {
     stage = await openStage();
-    const caller = new Caller(stage.url as never);
-    await caller.open('/install', { organisation: 'Saltmarsh & Vane', name: 'R. Okonjo-Vane', email: 'vane@saltmarsh.example', password: PASSWORD });
-    house = { env: stage.running.env, manager: caller, caller: () => new Caller(stage.url as never) } as House;
-    flat = await registerFlat(house);
-    await caller.post('/machines', { id: v7(), placeId: flat.placeId, type: 'dishwasher', fuel: 'electric', owner: 'landlord' }).expect(200);
+    ({ house, flat } = await openOffice(stage));
+    await house.manager.post('/machines', { id: v7(), placeId: flat.placeId, type: 'dishwasher', fuel: 'electric', owner: 'landlord' }).expect(200);
     manager = await stage.page(DESK);
-    await manager.goto('/sign-in');
-    await manager.getByLabel('Email').fill('vane@saltmarsh.example');
-    await manager.getByLabel('Password').fill(PASSWORD);
-    await manager.getByRole('button', { name: 'Sign in' }).click();
-    await manager.getByRole('button', { name: 'Sign out' }).waitFor();
+    await signIn(manager, MANAGER_EMAIL);
     tenant = await stage.page(PHONE);
   });
   after(() => stage.close());

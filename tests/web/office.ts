@@ -1,0 +1,21 @@
+/** An office on a stage: installed over HTTP, one flat let, its people signed in through the page. */
+import type { Page } from 'playwright-core';
+import { Caller, PASSWORD, registerFlat, type Flat, type House } from '../server/house.ts';
+import type { Stage } from './browser.ts';
+
+export const MANAGER_EMAIL = 'vane@saltmarsh.example';
+
+export async function openOffice(stage: Stage): Promise<{ house: House; flat: Flat }> {
+  const manager = new Caller(stage.url as never);
+  await manager.open('/install', { organisation: 'Saltmarsh & Vane', name: 'R. Okonjo-Vane', email: MANAGER_EMAIL, password: PASSWORD });
+  const house = { env: stage.running.env, manager, caller: () => new Caller(stage.url as never) } as House;
+  return { house, flat: await registerFlat(house) };
+}
+
+export async function signIn(page: Page, email: string): Promise<void> {
+  await page.goto('/sign-in');
+  await page.getByLabel('Email').fill(email);
+  await page.getByLabel('Password').fill(PASSWORD);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('button', { name: 'Sign out' }).waitFor();
+}
