@@ -26,7 +26,7 @@ A phone plans again by itself whenever something is found; a slow one needs some
 Run with every test, since they are quick:
 
 - 200 rounds over a line that drops, doubles, delays and reorders: nothing lost, nothing twice, order kept (\`tests/server/line.test.ts\`, against the real server).
-- First useful screen of a tenant: [waiting-figures.md](waiting-figures.md).
+- What people wait for, the first useful screen of a tenant among it, is measured by \`npm run bench:waiting\`.
 - Script and styles of the tenant's entry: 163 kB for the first screen, 218 kB for all of them, gzip (bar 220 kB). The worker then keeps the app on the device, after the first screen.
 `;
 writeFileSync(join(resolve(import.meta.dirname, '..'), 'docs/doing-figures.md'), report);

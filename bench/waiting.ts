@@ -73,7 +73,7 @@ const flats = await measured(stage, async (page) => {
   await page.getByRole('listbox').waitFor({ state: 'hidden' });
   const began = Date.now();
   await page.getByRole('button', { name: 'Save the property' }).click();
-  await page.getByText(/^40 units with 1,?320 service points added\.$/).waitFor();
+  await page.getByText(/^40 units with 1,?320 service points added\.$/).waitFor({ timeout: 300_000 });
   return Date.now() - began;
 }, DESK);
 await stage.close();
