@@ -11,10 +11,11 @@ import { isOffice, sha256 } from '../env.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { handBack } from '../jobs/handBacks.ts';
 import { noteEvent } from '../jobs/events.ts';
-import { dutyOf, numbersOf } from '../notices/duty.ts';
+import { canCall, dutyOf, numbersOf } from '../notices/duty.ts';
 import { planCalls } from '../notices/calls.ts';
 import { machineName } from '../register/names.ts';
 import { visibleMachine } from '../register/visible.ts';
+import { zoneOfPlace } from '../register/zone.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 
@@ -22,7 +23,7 @@ export async function raiseAlarm(call: Call, { id, jobId, machineId, kind, note,
   const { env, db, actor, now } = call;
   const job = jobId === null ? undefined : await theirJob(call, jobId);
   const machine = job ? (await db.machine.one({ id: job.machineId }))! : await visibleMachine(call, machineId!);
-  const zone = await zoneOf(db, machine.placeId);
+  const zone = await zoneOfPlace(db, machine.placeId);
   const faultId = env.newId();
   await db.fault.insert({
     id: faultId, organisationId: actor.organisationId, placeId: machine.placeId, machineId: machine.id, pointId: null, symptom: alarmSymptom(kind), severity: ALARM_SEVERITY, note,
@@ -58,11 +59,6 @@ async function stopJob(call: Call, job: Row<'job'>, note: string, still: readonl
   await recomputeWork(db, tasks.map(({ pointId }) => pointId), now);
 }
 
-async function zoneOf(db: Db, placeId: string): Promise<string> {
-  const place = (await db.place.one({ id: placeId }))!;
-  return (await db.property.one({ id: place.propertyId }))!.zone;
-}
-
 /** An alarm for whoever raised it, and for the office. */
 export async function readAlarm(call: Call, id: string): Promise<AlarmAnswer> {
   const { db, actor } = call;
@@ -80,13 +76,13 @@ async function describeAlarms({ db, env: { say } }: Pick<Call, 'db' | 'env'>, al
   const names = await namesOf(db, alarms.flatMap(({ raisedBy, acknowledgedBy }) => [raisedBy, acknowledgedBy]));
   return Promise.all(alarms.map(async (alarm) => {
     const place = (await db.place.one({ id: alarm.placeId }))!;
-    const { duty, mail } = await dutyOf(db, alarm.organisationId);
+    const property = (await db.property.one({ id: place.propertyId }))!;
     return {
       id: alarm.id, kind: alarm.kind, says: say(`symptom.${alarmSymptom(alarm.kind)}`), note: alarm.note, place: place.name, placeId: place.id,
-      machine: machineName(say, (await db.machine.one({ id: alarm.machineId }))!), by: names.get(alarm.raisedBy) ?? say('story.someone'), at: alarm.raisedAt, zone: await zoneOf(db, place.id),
+      machine: machineName(say, (await db.machine.one({ id: alarm.machineId }))!), by: names.get(alarm.raisedBy) ?? say('story.someone'), at: alarm.raisedAt, zone: property.zone,
       acknowledgedBy: alarm.acknowledgedBy && (names.get(alarm.acknowledgedBy) ?? say('story.someone')), acknowledgedAt: alarm.acknowledgedAt,
       called: (await db.alarmCall.all({ alarmId: alarm.id })).filter(({ sentAt }) => sentAt !== null).length,
-      reachable: (duty.people.length > 0 && mail !== null) || duty.webhook !== null, numbers: await numbersOf(db, place.propertyId),
+      reachable: canCall(await dutyOf(db, alarm.organisationId)), numbers: await numbersOf(db, property.id),
     };
   }));
 }

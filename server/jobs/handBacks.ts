@@ -1,5 +1,6 @@
 /** What was handed back undone, and why: it stands on its home and in one list until somebody has seen to it. */
 import type { HandBackSummary } from '../../contract/handBacks.ts';
+import { systems } from '../../core/catalogue/systems.ts';
 import { namesOf } from '../due/find.ts';
 import type { Call } from '../env.ts';
 import { isManager } from '../env.ts';
@@ -12,13 +13,16 @@ export interface HandedBack {
   /** Key of the reason; words at `handBack.<reason>`. */
   readonly reason: string;
   readonly note: string;
-  /** What stands otherwise than usual, `<variable>.<value>`; words at `still.<…>`. */
+  /** What stands otherwise than usual, `<variable>.<value>`, as a device says; words at `still.<…>`. */
   readonly still: readonly string[];
 }
 
+/** All that can be switched at all: of what a device says no more is kept. */
+const STATES = new Set(systems.flatMap(({ changes }) => changes.map(({ variable, to }) => `${variable}.${to}`)));
+
 export async function handBack({ env, db, actor, now }: Call, { id: jobId, placeId, machineId }: Row<'job'>, { pointIds, reason, note, still }: HandedBack): Promise<void> {
   await db.handBack.insert({
-    id: env.newId(), organisationId: actor.organisationId, placeId, machineId, jobId, pointIds: JSON.stringify(pointIds), reason, note, still: JSON.stringify(still),
+    id: env.newId(), organisationId: actor.organisationId, placeId, machineId, jobId, pointIds: JSON.stringify(pointIds), reason, note, still: JSON.stringify(still.filter((key) => STATES.has(key))),
     at: now, personId: actor.personId, settledAt: null, settledBy: null,
   });
 }

@@ -1,6 +1,6 @@
 /** Giving and moving jobs. */
 import { machineTypeOf } from '../../core/catalogue/catalogue.ts';
-import { systemOf, systems } from '../../core/catalogue/systems.ts';
+import { systemOf } from '../../core/catalogue/systems.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import { moverOf, needsReason, stateAfter, type Move } from '../../core/jobs/transitions.ts';
 import type { Speaker } from '../../core/language/message.ts';
@@ -123,10 +123,6 @@ export function jobMoved(say: Speaker, { state, reason }: Row<'job'>): Problem {
   return new Problem(409, 'jobMoved', { state: say(`job.${state}`), reason: reason ?? 'none' });
 }
 
-/** What a device says that stands otherwise: only what can be switched at all. */
-const STATES = new Set(systems.flatMap(({ changes }) => changes.map(({ variable, to }) => `${variable}.${to}`)));
-const knownStates = (still: readonly string[]) => still.filter((key) => STATES.has(key));
-
 export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ revision: number; state: string }> {
   const { env, db, now } = call;
   const { say } = env;
@@ -149,7 +145,7 @@ export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ 
   const extra = form.move === 'start' ? { startedAt: now } : form.move === 'notAble' ? { assigneeId: null } : {};
   await applyMove(call, job, form.move, reason, extra);
   const tasks = await db.task.all({ jobId: id });
-  if (form.move === 'notAble') await handBack(call, job, { pointIds: tasks.filter((task) => task.state === 'outstanding').map(({ pointId }) => pointId), reason: form.reason ?? 'other', note: form.note, still: knownStates(form.still) });
+  if (form.move === 'notAble') await handBack(call, job, { pointIds: tasks.filter((task) => task.state === 'outstanding').map(({ pointId }) => pointId), reason: form.reason ?? 'other', note: form.note, still: form.still });
   if (form.move === 'cancel') {
     await db.task.update({ jobId: id, state: 'outstanding' }, { state: 'dropped' });
     await revokeJobLink(call, id);

@@ -1,12 +1,11 @@
 /** Calling people about an alarm: in order, the next after minutes, round after round until somebody answers. */
-import { callTimes } from '../../core/faults/alarms.ts';
-import { alarmSymptom } from '../../core/faults/alarms.ts';
+import { alarmSymptom, callTimes } from '../../core/faults/alarms.ts';
 import type { Call, Env } from '../env.ts';
 import { sha256 } from '../env.ts';
 import { machineName } from '../register/names.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
-import { dutyOf } from './duty.ts';
+import { canCall, dutyOf } from './duty.ts';
 
 const MINUTE_MS = 60_000;
 /** Nobody has answered in so many rounds: whoever was to answer will not by another letter. */
@@ -20,10 +19,12 @@ export async function planCalls(call: Call, alarmId: string): Promise<void> {
 }
 
 async function planRound(env: Env, db: Db, { id: alarmId, organisationId }: Row<'alarm'>, round: number, from: number): Promise<void> {
-  const { duty, mail } = await dutyOf(db, organisationId);
-  if (duty.people.length === 0 || (mail === null && duty.webhook === null)) return;
-  const start = from - callTimes(duty.people.length, round, duty.minutes)[0]! * MINUTE_MS;
-  for (const [i, minutes] of callTimes(duty.people.length, round, duty.minutes).entries()) {
+  const onDuty = await dutyOf(db, organisationId);
+  if (!canCall(onDuty)) return;
+  const { duty } = onDuty;
+  const times = callTimes(duty.people.length, round, duty.minutes);
+  const start = from - times[0]! * MINUTE_MS;
+  for (const [i, minutes] of times.entries()) {
     await db.alarmCall.insert({
       id: env.newId(), organisationId, alarmId, personId: duty.people[i]!, placeInOrder: round * duty.people.length + i, dueAt: start + minutes * MINUTE_MS, tokenHash: sha256(env.secret()), sentAt: null, failed: null, tries: 0,
     });

@@ -11,10 +11,19 @@ export type Duty = FactValues['duty'];
 /** Our assumption: whoever is called has ten minutes before the next is. */
 const NOBODY: Duty = { people: [], minutes: 10, webhook: null };
 
-export async function dutyOf(db: Db, organisationId: string): Promise<{ duty: Duty; mail: FactValues['mail'] }> {
+/** Who is called, and the way to them. */
+export interface OnDuty {
+  readonly duty: Duty;
+  readonly mail: FactValues['mail'];
+}
+
+export async function dutyOf(db: Db, organisationId: string): Promise<OnDuty> {
   const [duty, mail] = [(await factsOf(db, [organisationId], 'duty')).at(-1)?.value ?? NOBODY, (await factsOf(db, [organisationId], 'mail')).at(-1)?.value ?? null];
   return { duty, mail };
 }
+
+/** Whether an alarm reaches anybody: somebody is on duty, and there is a way to them. */
+export const canCall = ({ duty, mail }: OnDuty): boolean => duty.people.length > 0 && (mail !== null || duty.webhook !== null);
 
 export async function numbersOf(db: Db, propertyId: string): Promise<EmergencyNumbers> {
   return (await factsOf(db, [propertyId], 'numbers')).at(-1)?.value ?? { emergency: '', gas: '', office: '' };

@@ -58,6 +58,16 @@ describe('An alarm', () => {
     expect(place.handBacks[0].still).to.deep.equal(['power is off']);
     expect((await house.manager.get(`/jobs/${job.id}`).expect(200)).body.state).to.equal('open');
   });
+  it('keeps of what a device says stands otherwise only what can be switched, whatever way it comes', async () => {
+    await raise({ still: ['power.off', 'toaster.on'] });
+    const { handBacks } = (await house.manager.get(`/places/${flat.placeId}`).expect(200)).body;
+    expect(handBacks[0].still).to.deep.equal(['power is off']);
+  });
+  it('claims to call nobody where there is a way out but nobody on duty', async () => {
+    await onDuty({ people: [], mail: null, webhook: 'http://127.0.0.1:9/hook' }).expect(200);
+    expect((await raise()).body.reachable).to.equal(false);
+    expect(await after(30)).to.equal(0);
+  });
   it('by the old way of saying so is an alarm too, however late the device is', async () => {
     const job = await give(house, flat.tenant, flat.tenantId, [flat.points[BOOT]!]);
     await flat.tenant.post(`/jobs/${job.id}/moves`, { move: 'notAble', reason: 'notSafe', note: 'Water at the plug', revision: 0 }).expect(200);
