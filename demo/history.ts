@@ -6,76 +6,25 @@
 import { askedOf } from '../server/jobs/jobSitting.ts';
 import { dayOfInstant, instantOfDay, isoFromDay, type Day } from '../core/calendar/day.ts';
 import type { Find } from '../core/catalogue/catalogue.ts';
-import type { Need, Procedure } from '../core/catalogue/types.ts';
-import { shareUsed } from '../core/due/line.ts';
-import { joins } from '../core/due/riders.ts';
+import type { Need } from '../core/catalogue/types.ts';
 import { drawGrade, drawLoad, drawSpeed } from '../core/lab/truth.ts';
-import { grouped } from '../core/statistics/grouped.ts';
 import { seedOf, seeded, type Random } from '../core/statistics/random.ts';
 import type { SubmittedRecord } from '../contract/jobs.ts';
-import { lineOfMark } from '../contract/due.ts';
 import { readHistories } from '../server/due/history.ts';
-import type { Actor, Call, Env } from '../server/env.ts';
+import type { Call, Env } from '../server/env.ts';
 import { closeFault, reportFault } from '../server/faults/faults.ts';
 import { moveJob } from '../server/jobs/jobs.ts';
-import { giveList } from '../server/jobs/lists.ts';
 import { sendJob } from '../server/jobs/submission.ts';
 import { logRecord } from '../server/proof/records.ts';
-import { Problem } from '../server/http/problem.ts';
 import { judgeProof } from '../server/proof/verdicts.ts';
 import type { Db } from '../server/store/db.ts';
-import type { Row } from '../server/store/tables.ts';
+import { give, giveRound } from './giving.ts';
 import { drawShot, rememberPhoto, RETENTION_DAYS, takePhoto, type Shot } from './photos.ts';
-import type { Habits } from './scenario.ts';
-
-export interface LivedPoint {
-  readonly id: string;
-  readonly procedure: Procedure;
-  readonly placeName: string;
-  readonly machineId: string;
-  readonly sinceDay: Day;
-  /** How much faster this part fouls than the scenario's spread. */
-  readonly fast: number;
-  readonly tenant: Actor | null;
-  readonly habits: Habits;
-}
-
-export interface Cast {
-  readonly manager: Actor;
-  readonly staff: readonly Actor[];
-}
-
-interface Pending {
-  readonly jobId: string;
-  readonly points: readonly Lived[];
-  readonly doer: Actor;
-  doOn: Day;
-}
-
-interface Lived extends LivedPoint {
-  readonly speed: number;
-  load: number;
-  /** Fouling factor of the home, read when it begins. */
-  perDay: number;
-  busy: boolean;
-  /** Services done, for agents that take turns. */
-  washes: number;
-  lastPhoto: Buffer | null;
-}
-
-interface Waiting {
-  readonly recordId: string;
-  readonly judgeOn: Day;
-  readonly cheat: boolean;
-  readonly pending: Pending;
-}
+import { callAs, isResent, metOnBranch, type Cast, type Lived, type LivedPoint, type Pending, type World } from './world.ts';
 
 export const HISTORY_DAYS = 545;
 
 const minute = 60_000;
-
-/** Days before today in which the office falls a little behind, so that there is something to see. */
-const BEHIND_DAYS = 12;
 
 export async function liveForward(env: Env, cast: Cast, points: readonly LivedPoint[], zone: string, days: number, progress: (share: number) => void): Promise<void> {
   const today = dayOfInstant(env.clock(), zone);
@@ -98,20 +47,6 @@ export async function liveForward(env: Env, cast: Cast, points: readonly LivedPo
     if ((day - first) % 20 === 0) progress((day - first) / days);
   }
 }
-
-interface World {
-  readonly env: Env;
-  readonly cast: Cast;
-  readonly zone: string;
-  readonly today: Day;
-  readonly random: Random;
-  readonly lived: Lived[];
-  pending: Pending[];
-  waiting: Waiting[];
-  readonly faults: Map<string, { id: string; closeOn: Day; symptom: string }>;
-}
-
-const callAs = (world: World, db: Db, actor: Actor, now: number): Call => ({ env: world.env, db, actor, now });
 
 async function liveDay(world: World, db: Db, day: Day, first: Day): Promise<void> {
   const at = (hour: number, minutes = 0) => instantOfDay(day, hour * 60 + minutes, world.zone);
@@ -138,112 +73,6 @@ async function bringToBaseline(world: World, db: Db, day: Day): Promise<void> {
       id: world.env.newId(), pointId: point.id, done: isoFromDay(day - ago), grade: null, finds: [], note: '',
     });
     point.load = drawLoad(world.random, point.speed, point.perDay * ago);
-  }
-}
-
-/** Technicians are over-booked in the first warm week of the year, which in Port Ellery is late May. */
-function overbooked(day: Day): boolean {
-  const [, month, date] = isoFromDay(day).split('-').map(Number);
-  return month === 5 && date! >= 18;
-}
-
-/** As many points as one sitting of the demo takes, and hands-on minutes as one request of a tenant. */
-const MOST = { tenant: 3, staff: 6, minutes: 45 };
-/** Days before a line at which the office asks: staff, and a tenant beside the days that they usually take. */
-const AHEAD = { staff: 6, tenant: 6 };
-
-/** One tenant sends the photo of one service again at the next; the point is kept free for it. */
-const RESENT = { procedure: 'washer.doorBoot', daysAgo: [24, 2], reservedDays: 45 };
-
-const isResent = ({ habits, procedure }: Lived) => habits.resends === true && procedure.key === RESENT.procedure;
-
-async function give(world: World, db: Db, day: Day, now: number): Promise<void> {
-  const marks = new Map((await db.mark.all({})).map((mark) => [mark.pointId, mark]));
-  const behind = day > world.today - BEHIND_DAYS;
-  for (const [, home] of grouped(world.lived, ({ placeName }) => placeName)) {
-    for (const forTenant of [true, false]) {
-      const theirs = home.filter((it) => {
-        const mark = marks.get(it.id);
-        return mark && !it.busy && day >= it.sinceDay && mark.servedDay > 0 && (it.procedure.level === 'T' && it.tenant !== null) === forTenant;
-      });
-      const urgent = theirs.filter((it) => {
-        const mark = marks.get(it.id)!;
-        if (isResent(it) && world.today - day < RESENT.reservedDays) return RESENT.daysAgo.includes(world.today - day);
-        return mark.scheduled === 1 && mark.servedDay + mark.intervalDays - day <= (forTenant ? AHEAD.tenant + it.habits.delay : AHEAD.staff);
-      });
-      const staged = urgent.some(isResent) && world.today - day < RESENT.reservedDays;
-      if (urgent.length === 0 || (!staged && world.random() > (behind ? 0.5 : 0.85))) continue;
-      await giveHome(world, db, { day, now, forTenant, staged }, staged ? urgent.filter(isResent).map((it) => [it]) : sittingsOf(theirs, urgent, marks, day, forTenant));
-    }
-  }
-}
-
-/** What of a home is done now, machine by machine: what is near its line, and what would not be reached before the next time. */
-function sittingsOf(theirs: readonly Lived[], urgent: readonly Lived[], marks: ReadonlyMap<string, Row<'mark'>>, day: Day, forTenant: boolean): Lived[][] {
-  let minutes = 0;
-  return [...grouped(theirs, ({ machineId }) => machineId).values()].flatMap((machine) => {
-    const lead = machine.filter((it) => urgent.includes(it));
-    if (lead.length === 0) return [];
-    const again = day + Math.min(...lead.map(({ id }) => marks.get(id)!.intervalDays));
-    const rest = machine.filter((it) => {
-      const line = lineOfMark(marks.get(it.id)!);
-      return !lead.includes(it) && !isResent(it) && joins({ share: shareUsed(line, { today: day }), lineDay: line.lineDay }, again);
-    });
-    const sitting = [...lead, ...rest].slice(0, forTenant ? MOST.tenant : MOST.staff);
-    const own = sitting.reduce((sum, { procedure }) => sum + procedure.minutes, 0);
-    if (forTenant && minutes > 0 && minutes + own > MOST.minutes) return [];
-    minutes += own;
-    return [sitting];
-  });
-}
-
-interface Giving {
-  readonly day: Day;
-  readonly now: number;
-  readonly forTenant: boolean;
-  readonly staged: boolean;
-}
-
-/** Gives the sittings of one home as one list; what exceeds the tenant's budget goes to staff. */
-async function giveHome(world: World, db: Db, { day, now, forTenant, staged }: Giving, sittings: readonly (readonly Lived[])[]): Promise<void> {
-  const { cast, env, random } = world;
-  const [first] = sittings[0]!;
-  const staff = cast.staff[seedOf(first!.placeName) % cast.staff.length]!;
-  const jobs = sittings.map((points) => ({ id: env.newId(), points }));
-  const assign = (doer: Actor, some: typeof jobs) => giveList(callAs(world, db, cast.manager, now), {
-    id: env.newId(), assigneeId: doer.personId, sittings: some.map(({ id, points }) => ({ id, pointIds: points.map((it) => it.id) })),
-  }).then(() => some.map((job) => ({ ...job, doer })));
-  const beyondBudget = (error: unknown) => {
-    if (!(error instanceof Problem) || error.key !== 'budget') throw error;
-    return null;
-  };
-  const given = await (forTenant ? assign(first!.tenant!, jobs).catch(beyondBudget).then((all) => all ?? assign(staff, jobs)) : assign(staff, jobs)).catch(metOnBranch);
-  for (const { id, points, doer } of given ?? []) {
-    for (const it of points) it.busy = true;
-    const tenantWork = doer !== staff;
-    const mean = tenantWork ? first!.habits.delay : overbooked(day) ? 9 : 2;
-    const delay = staged ? 0 : Math.max(0, Math.round(-Math.log(1 - random()) * mean)) + (tenantWork && random() < first!.habits.lapse / 2 ? 10 : 0);
-    world.pending.push({ jobId: id, points, doer, doOn: day + delay });
-  }
-}
-
-/** Two agents would meet in one branch today: another day. */
-function metOnBranch(error: unknown): null {
-  if (error instanceof Problem && error.key === 'agentsBranch') return null;
-  throw error;
-}
-
-/** The morning's list for staff, so that whoever signs in as one has something to do: two machines of the home that is nearest its line. */
-async function giveRound(world: World, db: Db, day: Day, now: number): Promise<void> {
-  const marks = new Map((await db.mark.all({})).map((mark) => [mark.pointId, mark]));
-  const left = ({ id }: Lived) => marks.get(id)!.servedDay + marks.get(id)!.intervalDays - day;
-  for (const [i, person] of world.cast.staff.entries()) {
-    const free = world.lived.filter((it) => it.procedure.level === 'S' && !it.busy && marks.get(it.id)!.servedDay > 0 && marks.get(it.id)!.scheduled === 1 && seedOf(it.placeName) % world.cast.staff.length === i).sort((a, b) => left(a) - left(b));
-    const machines = [...grouped(free.filter(({ placeName }) => placeName === free[0]!.placeName), ({ machineId }) => machineId).values()].slice(0, 2).map((points) => points.slice(0, 2));
-    for (const it of machines.flat()) it.busy = true;
-    await giveList(callAs(world, db, world.cast.manager, now), {
-      id: world.env.newId(), assigneeId: person.personId, sittings: machines.map((points) => ({ id: world.env.newId(), pointIds: points.map(({ id }) => id) })),
-    }).catch(metOnBranch);
   }
 }
 
