@@ -267,7 +267,7 @@ describe('A register, in a browser', function register() {
     await expectFit(page, 'a procedure');
     await page.getByRole('button', { name: 'Edit as your own' }).click();
     await page.getByLabel('Minutes hands-on').fill('25');
-    await page.getByLabel('Title').nth(3).fill('Clear every hole');
+    await page.getByRole('listitem').filter({ hasText: 'Clear each hole' }).getByLabel('Title').fill('Clear every hole');
     await expectFit(page, 'editing a procedure');
     await page.getByRole('button', { name: 'Save the edition' }).click();
     await page.getByText('Saved as edition 1.').waitFor();
