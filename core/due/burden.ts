@@ -92,7 +92,7 @@ interface Job {
 export function burdenOf(points: readonly BurdenPoint[], tenanted: (placeId: string) => boolean, budgetOf: (placeId: string) => Budget, prices: Prices | null, paceOf: (placeId: string) => number = () => 1): Burden {
   const months = Array.from({ length: 12 }, () => ({ requests: 0, tenantMinutes: 0, staffHours: 0 }));
   const monthOf = (day: Day) => months[Math.min(11, Math.floor(day / MONTH))]!;
-  const sum = { tenant: 0, most: 0, spilled: 0, staff: 0, minutes: 0, doors: 0, heavy: 0, weight: 0, materials: 0 };
+  const sum = { most: 0, spilled: 0, staff: 0, doors: 0, heavy: 0, weight: 0, materials: 0 };
   let tenancies = 0;
   for (const [placeId, here] of grouped(points, ({ placeId }) => placeId)) {
     if (tenanted(placeId)) tenancies += 1;
@@ -111,7 +111,6 @@ export function burdenOf(points: readonly BurdenPoint[], tenanted: (placeId: str
       }
     }
     const { requests, spilled, most } = withinBudget(forTenant, budgetOf(placeId), paceOf(placeId));
-    sum.tenant += requests.length;
     for (const { day, minutes } of requests) {
       monthOf(day).requests += 1;
       monthOf(day).tenantMinutes += minutes * paceOf(placeId);
@@ -121,12 +120,12 @@ export function burdenOf(points: readonly BurdenPoint[], tenanted: (placeId: str
     const staff = [...forStaff, ...spilled].sort((a, b) => a.day - b.day);
     for (const { day, minutes } of staff) monthOf(day).staffHours += (minutes * PRACTISED) / 60;
     sum.staff += staff.length;
-    sum.minutes += staff.reduce((total, { minutes }) => total + minutes, 0);
     sum.doors += visits(staff);
   }
-  const hours = (sum.minutes * PRACTISED) / 60;
+  const over = (of: (month: BurdenMonth) => number) => months.reduce((total, month) => total + of(month), 0);
+  const hours = over(({ staffHours }) => staffHours);
   return {
-    tenantRequestsAMonth: sum.tenant / 12, mostInAMonth: sum.most, spilledAMonth: sum.spilled / 12,
+    tenantRequestsAMonth: over(({ requests }) => requests) / 12, mostInAMonth: sum.most, spilledAMonth: sum.spilled / 12,
     staffJobsAMonth: sum.staff / 12, staffHoursAMonth: hours / 12, doorsAMonth: sum.doors / 12,
     heavyShare: sum.weight > 0 ? sum.heavy / sum.weight : 0, materialsAMonth: sum.materials / 12,
     months, tenancies,

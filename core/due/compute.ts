@@ -16,7 +16,7 @@ import { daysToReach, daysWithPauses, withoutPauses } from './exposure.ts';
 import { leastLoad, type Grade } from './grades.ts';
 import { servedDayOf, type CapReason, type LineInputs } from './inputs.ts';
 import { believeSpeed, expectedReach, priorBelief, speedQuantile, type SpeedBelief } from './learning.ts';
-import { heldReach } from './lengthening.ts';
+import { heldReach, type Held } from './lengthening.ts';
 import { lessonsOf, taughtConditions, type TaughtCondition } from './lessons.ts';
 import { acceptedLoad, practiceDays, type Practice, type PracticeDays } from './practice.ts';
 
@@ -133,13 +133,13 @@ export function bandOf({ band, days, intervalDays }: Pick<ComputedLine, 'band' |
 }
 
 /** Of the beliefs with and without unconfirmed grades, the one that asks earlier. */
-function beliefOf({ critical, turnovers }: LineInputs, taught: readonly TaughtCondition[], accepted: number, assumed: Assumptions): { belief: SpeedBelief; reach: number; held: boolean } {
+function beliefOf({ critical, turnovers }: LineInputs, taught: readonly TaughtCondition[], accepted: number, assumed: Assumptions): Held {
   const model = learningWith(assumed);
   if (taught.length === 0) {
     // Without findings the interval is the practice's own, to the day.
     return { belief: priorBelief(model), reach: accepted, held: false };
   }
-  if (critical) return { belief: believeSpeed(lessonsOf(taught, turnovers), model), ...heldReach(taught, turnovers, accepted, model) };
+  if (critical) return heldReach(taught, turnovers, accepted, model);
   const reachOf = (belief: SpeedBelief) => expectedReach(belief, accepted);
   const all = believeSpeed(lessonsOf(taught, turnovers), model);
   const sure = taught.filter(({ condition }) => condition.confirmed);

@@ -105,9 +105,12 @@ export function priorBelief({ spread }: LearningModel = LEARNING): SpeedBelief {
 
 /** Belief about a point's speed after its lessons, in the order in which they came. */
 export function believeSpeed(lessons: readonly Lesson[], model: LearningModel = LEARNING): SpeedBelief {
-  let belief = priorBelief(model);
-  for (const lesson of lessons) belief = lesson === 'turnover' ? widened(belief, model.widening) : learned(belief, lesson, model);
-  return belief;
+  return lessons.reduce((belief, lesson) => believeFurther(belief, lesson, model), priorBelief(model));
+}
+
+/** The belief after one lesson more. */
+export function believeFurther(belief: SpeedBelief, lesson: Lesson, model: LearningModel = LEARNING): SpeedBelief {
+  return lesson === 'turnover' ? widened(belief, model.widening) : learned(belief, lesson, model);
 }
 
 function learned(belief: SpeedBelief, { grade, exposure, weight }: Exclude<Lesson, 'turnover'>, model: LearningModel): SpeedBelief {

@@ -4,7 +4,7 @@
  * loads, so that a change of practice or household moves it fully.
  */
 import type { Condition } from './inputs.ts';
-import { certainReach, believeSpeed, type LearningModel } from './learning.ts';
+import { believeFurther, certainReach, priorBelief, type LearningModel, type SpeedBelief } from './learning.ts';
 import { lessonsOf, type TaughtCondition } from './lessons.ts';
 
 /** Our rule, with practitioners' caution: a quarter at a service. */
@@ -15,24 +15,35 @@ const IN_A_ROW = 2;
 /** Found no worse than light: nothing lengthens on a part that was time for it. */
 const stands = ({ confirmed, doubtful, grade }: Condition) => confirmed && doubtful !== true && (grade === 'clean' || grade === 'light');
 
+/** What is believed, and how far the interval may go by it. */
+export interface Held {
+  readonly belief: SpeedBelief;
+  /** The load at which the part is served next. */
+  readonly reach: number;
+  /** It would be longer by the belief alone. */
+  readonly held: boolean;
+}
+
 /**
- * The load at which the part is served next.
+ * The belief of a safety-critical part and the load at which it is served next.
  * @param taught conditions that teach, oldest first
  * @param accepted the load that the practice accepts, from which it starts
  */
-export function heldReach(taught: readonly TaughtCondition[], turnovers: readonly number[], accepted: number, model: LearningModel): { readonly reach: number; readonly held: boolean } {
-  let reach = accepted;
-  let held = false;
-  const until = [...taught.keys()].filter((i) => taught[i]!.condition.kind === 'service');
-  for (const i of until) {
-    const seen = taught.slice(0, i + 1);
-    const wanted = certainReach(believeSpeed(lessonsOf(seen, turnovers.filter((day) => day <= taught[i]!.condition.day)), model), accepted, model);
-    const row = until.filter((it) => it <= i).slice(-IN_A_ROW);
-    const may = row.length === IN_A_ROW && row.every((it) => stands(taught[it]!.condition)) ? reach * QUARTER : reach;
+export function heldReach(taught: readonly TaughtCondition[], turnovers: readonly number[], accepted: number, model: LearningModel): Held {
+  let [belief, reach, held, inARow] = [priorBelief(model), accepted, false, 0];
+  const conditions = taught.values();
+  for (const lesson of lessonsOf(taught, turnovers)) {
+    belief = believeFurther(belief, lesson, model);
+    if (lesson === 'turnover') continue;
+    const { condition } = conditions.next().value!;
+    if (condition.kind !== 'service') continue;
+    inARow = stands(condition) ? inARow + 1 : 0;
+    const wanted = certainReach(belief, accepted, model);
+    const may = inARow >= IN_A_ROW ? reach * QUARTER : reach;
     held = wanted > may;
     reach = Math.min(wanted, may);
   }
-  const last = certainReach(believeSpeed(lessonsOf(taught, turnovers), model), accepted, model);
-  // A look after the last service may shorten, never lengthen.
-  return { reach: Math.min(reach, last), held: held && reach <= last };
+  // A look or a new tenancy after the last service may shorten, never lengthen.
+  const last = certainReach(belief, accepted, model);
+  return { belief, reach: Math.min(reach, last), held: held && reach <= last };
 }

@@ -43,7 +43,7 @@ export function needsInPlan(task: SittingTask, steps: readonly PlannedStep[]): N
 }
 
 /** Steps whose words and needs belong to an act, one a task, in the order of the tasks. */
-export function stepsOfAct(tasks: readonly SittingTask[], { act }: PlannedStep): { readonly task: string; readonly step: Step }[] {
+export function stepsOfAct(tasks: readonly SittingTask[], { act }: Pick<PlannedStep, 'act'>): { readonly task: string; readonly step: Step }[] {
   return act?.of.flatMap(({ task, text }) => {
     const step = tasks.find(({ id }) => id === task)?.steps.find((it) => it.text === text);
     return step ? [{ task, step }] : [];

@@ -14,7 +14,7 @@ import { bridger } from './bridges.ts';
 import { interner } from './interned.ts';
 import { baseKey, numbered, withTasks } from './stepKeys.ts';
 import type { Act, Sitting } from './sitting.ts';
-import { after, contradictionsIn, isPart, isSwitch, valueIn, wantsIn } from './state.ts';
+import { after, contradictionsIn, isPart, isSwitch, switched, valueIn, wantsIn } from './state.ts';
 
 /** Where a sitting stands. */
 export interface Situation {
@@ -86,7 +86,7 @@ export function replay(sitting: Sitting, acts: readonly Act[], { begin, done = [
   for (const key of done) {
     const act = acts.find((it) => it.key === key) ?? null;
     const change = act ? null : sitting.changes.find(({ words }) => words === baseKey(key)) ?? null;
-    if (change) state = { ...state, ...change.makes, [change.variable]: change.to };
+    if (change) state = switched(change, state);
     steps.push({ key, act, change, tasks: act ? act.of.map(({ task }) => task) : [], state });
     if (act) state = after(act, state);
   }
@@ -260,7 +260,7 @@ function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: Stat
   const switchBy = (changes: readonly Change[], from: State) => {
     let now = from;
     for (const change of changes) {
-      now = { ...now, ...change.makes, [change.variable]: change.to };
+      now = switched(change, now);
       steps.push({ key: change.words, act: null, change, tasks: [], state: now });
     }
     return now;

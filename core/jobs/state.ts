@@ -1,5 +1,5 @@
 /** States of a system: what a value stands for where nothing is said, what satisfies what, and what a run wants. */
-import { SWITCHES } from '../catalogue/systems.ts';
+import { SWITCHES, type Change } from '../catalogue/systems.ts';
 import type { Hands, Run, State } from '../catalogue/types.ts';
 
 /** What a variable is where nothing was said of it: parts are in, everything else as usual. */
@@ -52,5 +52,11 @@ export function contradictionsIn(step: Acting, state: State): Contradiction[] {
   if (step.hands !== 'outside' && step.run !== null) hand('still', 'run');
   return found;
 }
+
+/** The state once something was switched. */
+export const switched = ({ variable, to, makes }: Change, state: State): State => ({ ...state, ...makes, [variable]: to });
+
+/** Whether a value is one that isolates or moves away; else it puts back. */
+export const isolates = (to: string): boolean => ['off', 'idle', 'shut', 'out', 'drained'].includes(to);
 
 export const after = ({ makes }: Pick<Acting, 'makes'>, state: State): State => ({ ...state, ...makes });

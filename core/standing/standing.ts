@@ -1,5 +1,5 @@
 /** Standing: what share of a home is in order, on time, proven. */
-import type { PointState } from '../due/line.ts';
+import { isPastState, type PointState } from '../due/line.ts';
 import type { EvidenceLevel } from '../proof/record.ts';
 
 export interface StandingPoint {
@@ -48,7 +48,7 @@ export function standingOf(points: readonly StandingPoint[], services: readonly 
   });
   const inOrder = sound(counted);
   const critical = sound(counted.filter(({ safetyCritical }) => safetyCritical));
-  const late = counted.filter(({ state }) => state === 'past' || state === 'longPast');
+  const late = counted.filter(({ state }) => isPastState(state));
   const breach = alarms > 0 || late.some(({ safetyCritical }) => safetyCritical) || late.length > counted.length * BREACH_SHARE;
   return {
     verdict: breach ? 'breach' : inOrder.count < inOrder.of ? 'watch' : 'sound',

@@ -67,7 +67,7 @@ const isoOrNull = (day: number | undefined) => (day === undefined ? null : isoFr
 async function companions({ db, env: { say } }: Call, machineId: string, pointId: string, today: number) {
   const others = (await db.point.all({ machineId })).filter(({ id }) => id !== pointId);
   const marks = await db.mark.all({ pointId: others.map(({ id }) => id), work: 0 });
-  const candidates = marks.map((mark) => ({ pointId: mark.pointId, share: shareUsed(lineOfMark(mark), { today }), lineDay: mark.servedDay ? mark.servedDay + mark.intervalDays : null }));
+  const candidates = marks.map((mark) => ({ pointId: mark.pointId, share: shareUsed(lineOfMark(mark), { today }), lineDay: lineOfMark(mark).lineDay }));
   // The machine is opened again when this part, or a core part of it, is due next.
   const opened = await db.mark.all({ pointId: [pointId, ...others.map(({ id }) => id)] });
   const nextSitting = today + Math.min(...opened.filter((mark) => mark.pointId === pointId || mark.scheduled === 1).map(({ intervalDays }) => intervalDays || Infinity), 365);

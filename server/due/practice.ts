@@ -85,11 +85,12 @@ export async function previewPractice(call: Call, scope: string, id: string): Pr
   const prices = inForce(await factsOf(db, [organisationId], 'prices'), found.today)?.value ?? null;
   const all = await pointsBelow(call, found);
   const tenancies = await db.tenancy.all({ organisationId });
-  const tenanted = new Map(tenancies.filter(({ fromDay, toDay }) => fromDay <= found.today && (toDay ?? found.today) >= found.today).map((it) => [it.placeId, it.id]));
+  const current = tenancies.filter(({ fromDay, toDay }) => fromDay <= found.today && (toDay ?? found.today) >= found.today);
+  const tenanted = new Map(current.map((it) => [it.placeId, it.id]));
   const own = await factsOf(db, [...tenanted.values()], 'budget');
   const budget = await budgetOf(db, organisationId, null, found.today);
   const budgets = new Map(own.map(({ subjectId, value }) => [subjectId, value]));
-  const paces = new Map(await Promise.all(tenancies.filter(({ id: tenancyId }) => [...tenanted.values()].includes(tenancyId)).map(async ({ placeId, personId }) => [placeId, await personPace(db, personId)] as const)));
+  const paces = new Map(await Promise.all(current.map(async ({ placeId, personId }) => [placeId, await personPace(db, personId)] as const)));
   const points = new Map<Practice, BurdenPoint[]>(PRACTICES.map((practice) => [practice, []]));
   let standard = await practiceAround(call, found);
   let follow = 0;

@@ -3,9 +3,10 @@ import { dayOfInstant } from '../../core/calendar/day.ts';
 import { CATALOGUE_VERSION, procedures } from '../../core/catalogue/catalogue.ts';
 import { computeLine } from '../../core/due/compute.ts';
 import { rides, type Sibling } from '../../core/due/riders.ts';
+import { grouped } from '../../core/statistics/grouped.ts';
 import { ENGINE_VERSION } from '../../core/due/inputs.ts';
 import { WORK } from '../../contract/due.ts';
-import { appendLines, putMarks, putScheduled, readKeptLines, readSiblings, type NewLine, type NewMark } from '../sql/lines.ts';
+import { appendLines, putMarks, putScheduled, readKeptLines, readSiblings, type NewLine, type NewMark, type SiblingRow } from '../sql/lines.ts';
 import type { Db } from '../store/db.ts';
 import { readPointRows, readWaitingRows, readWorkRows } from '../sql/history.ts';
 import { readHistories, type PointHistory } from './history.ts';
@@ -65,18 +66,16 @@ async function recomputeChunk(db: Db, pointIds: readonly string[], now: number):
 async function settleRiders(db: Db, histories: readonly PointHistory[]): Promise<void> {
   const own = new Map(histories.map((history) => [history.point.id, history]));
   const rows = await readSiblings(db, JSON.stringify([...new Set(histories.map(({ machineId }) => machineId))]));
-  const machines = new Map<string, { readonly part: Sibling; readonly scheduled: number }[]>();
-  for (const [id, machineId, procedure, served, interval, scheduled, chosen] of rows) {
-    const { core, level } = own.get(id)?.procedure ?? procedures.get(procedure)!;
-    const part: Sibling = { id, core: chosen === null ? core : chosen === 'true', level, intervalDays: Math.max(1, interval || procedures.get(procedure)!.days.steady), lineDay: served === 0 ? null : served + interval };
-    machines.set(machineId, [...machines.get(machineId) ?? [], { part, scheduled }]);
-  }
+  const siblingOf = ([id, , key, served, interval, , chosen]: SiblingRow): Sibling => {
+    const procedure = own.get(id)?.procedure ?? procedures.get(key)!;
+    return { id, core: chosen === null ? procedure.core : chosen === 'true', level: procedure.level, intervalDays: Math.max(1, interval || procedures.get(key)!.days.steady), lineDay: served === 0 ? null : served + interval };
+  };
   const turned: { readonly id: string; readonly scheduled: number }[] = [];
-  for (const parts of machines.values()) {
-    const siblings = parts.map(({ part }) => part);
-    for (const { part, scheduled } of parts) {
-      const asks = rides(part, siblings) ? 0 : 1;
-      if (asks !== scheduled) turned.push({ id: part.id, scheduled: asks });
+  for (const machine of grouped(rows, ([, machineId]) => machineId).values()) {
+    const siblings = machine.map(siblingOf);
+    for (const [i, [id, , , , , scheduled]] of machine.entries()) {
+      const asks = rides(siblings[i]!, siblings) ? 0 : 1;
+      if (asks !== scheduled) turned.push({ id, scheduled: asks });
     }
   }
   await putScheduled(db, turned);

@@ -3,6 +3,7 @@ import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import { waitMinutes } from '../../core/catalogue/catalogue.ts';
 import type { Agent, Procedure } from '../../core/catalogue/types.ts';
 import { materialWords, stepAmounts, type Extent } from '../../core/jobs/amounts.ts';
+import { stepsOfAct } from '../../core/jobs/gone.ts';
 import { planSitting, REST, type PlannedStep } from '../../core/jobs/plan.ts';
 import type { Act } from '../../core/jobs/sitting.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
@@ -137,10 +138,9 @@ function describeSitting({ env: { say } }: Call, machine: Row<'machine'>, curren
   const sitting = sittingOn(machine, tasks);
   const plan = planSitting(sitting);
   const lines = stateLines(say, sitting, plan.steps);
-  const ofAct = (act: Act) => act.of.flatMap(({ task, text }) => {
-    const of = current.find(({ id }) => id === task)!;
-    const step = tasks.find(({ id }) => id === task)!.steps.find((it) => it.text === text);
-    return step ? [{ taskId: task, step, procedure: of.procedure, edition: of.edition, amounts: stepAmounts(say, of.procedure, { drains: specificationOf(of.pointId).drainCount }, units) }] : [];
+  const ofAct = (act: Act) => stepsOfAct(tasks, { act }).map(({ task, step }) => {
+    const { procedure, edition, pointId } = current.find(({ id }) => id === task)!;
+    return { taskId: task, step, procedure, edition, amounts: stepAmounts(say, procedure, { drains: specificationOf(pointId).drainCount }, units) };
   });
   const described = ({ act, change }: Pick<PlannedStep, 'act' | 'change'>) => {
     if (change) return describeChange(say, change, machine.shutoffPhotoId);

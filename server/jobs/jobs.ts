@@ -11,6 +11,7 @@ import { liveJobOf } from './live.ts';
 import type { Call } from '../env.ts';
 import { isManager } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
+import type { PointAnswer } from '../../contract/due.ts';
 import type { Row } from '../store/tables.ts';
 import { revokeJobLink } from '../people/jobLinks.ts';
 import { assigneesFor } from './assignees.ts';
@@ -20,13 +21,9 @@ import { handBack, settleFor } from './handBacks.ts';
 import { raiseAlarm, refuseStopped } from '../faults/alarms.ts';
 
 export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }> {
-  const { env } = call;
   const sitting = await readSitting(call, form.pointIds);
   const procedures = sitting.histories.map(({ procedure }) => procedure);
-  const assignee = (await assigneesFor(call, sitting.machine.placeId, procedures)).find(({ id }) => id === form.assigneeId);
-  if (!assignee) throw fieldProblem('assigneeId', 'field.oneOf');
-  if (assignee.budget !== null && assignee.role === 'tenant' && !assignee.may && procedures.every(({ level }) => level === 'T')) throw new Problem(409, 'budget', { name: assignee.name, budget: assignee.budget });
-  if (!assignee.may) throw aboveLevel(env.say, procedures.find(({ level }) => level !== 'T')!);
+  const assignee = await whoMay(call, sitting.machine.placeId, procedures, form.assigneeId);
   return createJob(call, { id: form.id, ...sitting, assigneeId: assignee.id });
 }
 
@@ -38,6 +35,15 @@ export async function readSitting({ db, actor, now }: Call, pointIds: readonly s
   const others = await db.machine.all({ id: [...new Set(points.map(({ machineId }) => machineId))] });
   if (others.some((it) => it.placeId !== machine.placeId || (it.id !== machine.id && systemOf(it.type).key !== systemOf(machine.type).key))) throw new Problem(422, 'otherMachine');
   return { machine, points, histories: await readHistories(db, pointIds, now) };
+}
+
+/** Whoever is asked, where they may be. @throws Problem where they are not of this place, have had their share, or may not do such work */
+export async function whoMay(call: Call, placeId: string, procedures: readonly Procedure[], assigneeId: string): Promise<PointAnswer['assignees'][number]> {
+  const assignee = (await assigneesFor(call, placeId, procedures)).find(({ id }) => id === assigneeId);
+  if (!assignee) throw fieldProblem('assigneeId', 'field.oneOf');
+  if (assignee.may) return assignee;
+  const above = procedures.find(({ level }) => level !== 'T');
+  throw above ? aboveLevel(call.env.say, above) : new Problem(409, 'budget', { name: assignee.name, budget: assignee.budget ?? '' });
 }
 
 /** The work wants somebody of a higher level. */

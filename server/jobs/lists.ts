@@ -7,13 +7,12 @@ import type { GiveList, HomeListAnswer, ListSitting } from '../../contract/lists
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { readHistories } from '../due/history.ts';
 import type { Call } from '../env.ts';
-import { fieldProblem, Problem } from '../http/problem.ts';
+import { Problem } from '../http/problem.ts';
 import { machineName } from '../register/names.ts';
 import { findPlace } from '../register/places.ts';
 import { zoneOfPlace } from '../register/zone.ts';
 import { assigneesFor } from './assignees.ts';
-import { aboveLevel, createJob, readSitting } from './jobs.ts';
-import { mayDoAll } from './levels.ts';
+import { createJob, readSitting, whoMay } from './jobs.ts';
 
 /** What of a home is near enough to be asked for, machine by machine, and who may be asked. */
 export async function readHomeList(call: Call, placeId: string): Promise<HomeListAnswer> {
@@ -27,10 +26,10 @@ export async function readHomeList(call: Call, placeId: string): Promise<HomeLis
   for (const history of histories) {
     const mark = marks.find(({ pointId }) => pointId === history.point.id)!;
     const machine = machines.get(history.machineId)!;
-    const share = shareUsed(lineOfMark(mark), { today });
-    const line = { share, lineDay: mark.servedDay ? mark.servedDay + mark.intervalDays : null };
+    const line = lineOfMark(mark);
+    const share = shareUsed(line, { today });
     // What opens its machine is asked for from its window on; what rides comes along as it would with any sitting.
-    if (!(mark.scheduled === 1 ? share === undefined || share >= WINDOW_OPENS : joins(line, today))) continue;
+    if (!(mark.scheduled === 1 ? share === undefined || share >= WINDOW_OPENS : joins({ share, lineDay: line.lineDay }, today))) continue;
     const key = `${systemOf(machine.type).key} ${systemOf(machine.type).types.includes('thermostat') ? '' : machine.id}`;
     const sitting = sittings.get(key) ?? { machine: machineName(say, machine), points: [] };
     sitting.points.push({ id: history.point.id, name: say(`point.${history.procedure.key}`), minutes: history.procedure.minutes, forTenant: history.procedure.level === 'T', share: share ?? null, rides: mark.scheduled === 0 });
@@ -44,17 +43,11 @@ const worst = ({ points }: { readonly points: readonly { readonly share: number 
 
 /** Gives several sittings of one home as one request. All or none. */
 export async function giveList(call: Call, { id: listId, assigneeId, sittings }: GiveList): Promise<{ id: string; jobs: number }> {
-  const { env: { say } } = call;
   const read = await Promise.all(sittings.map(({ pointIds }) => readSitting(call, pointIds)));
   const placeId = read[0]!.machine.placeId;
   if (read.some(({ machine }) => machine.placeId !== placeId)) throw new Problem(422, 'otherHome');
   const procedures = read.flatMap(({ histories }) => histories.map(({ procedure }) => procedure));
-  const assignee = (await assigneesFor(call, placeId, procedures)).find(({ id }) => id === assigneeId);
-  if (!assignee) throw fieldProblem('assigneeId', 'field.oneOf');
-  if (!assignee.may) {
-    if (assignee.role === 'tenant' && mayDoAll('T', procedures)) throw new Problem(409, 'budget', { name: assignee.name, budget: assignee.budget ?? '' });
-    throw aboveLevel(say, procedures.find(({ level }) => level !== 'T')!);
-  }
+  await whoMay(call, placeId, procedures, assigneeId);
   for (const [i, sitting] of read.entries()) await createJob(call, { id: sittings[i]!.id, ...sitting, assigneeId, listId });
   return { id: listId, jobs: read.length };
 }

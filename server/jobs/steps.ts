@@ -5,6 +5,7 @@ import { illustrationOf } from '../../core/catalogue/illustrated.ts';
 import type { Change } from '../../core/catalogue/systems.ts';
 import type { Need, Procedure, ReadingNeed, Step } from '../../core/catalogue/types.ts';
 import { GRADES } from '../../core/due/grades.ts';
+import { isolates } from '../../core/jobs/state.ts';
 import { baseKey } from '../../core/jobs/stepKeys.ts';
 import type { Speaker, Values } from '../../core/language/message.ts';
 import { enteredIn, enteredOf } from '../../core/quantities/entered.ts';
@@ -57,9 +58,8 @@ function needsOfAct(say: Speaker, steps: readonly StepOfTask[], units: UnitSyste
 /** A change in words: its title is its confirmation's button. */
 export function describeChange(say: Speaker, { words, to }: Change, shutoffPhotoId: string | null): StepWords {
   const has = (part: string) => (say.has(`${words}.${part}`) ? say(`${words}.${part}`) : null);
-  const isolates = ['off', 'idle', 'shut', 'out', 'drained'].includes(to);
   return {
-    key: words, phase: isolates ? 'isolate' : 'restore', title: has('title') ?? '', body: has('body') ?? '', caution: has('caution'), button: has('button'), illustration: null,
+    key: words, phase: isolates(to) ? 'isolate' : 'restore', title: has('title') ?? '', body: has('body') ?? '', caution: has('caution'), button: has('button'), illustration: null,
     taskIds: [], taskName: null, needs: [{ need: { kind: 'confirm', key: words }, taskIds: [], label: say(`confirm.${words}`), help: null, reading: null, choices: [] }],
     shutoffPhotoId,
   };

@@ -47,7 +47,6 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
   }
 
   const times = trueTimes(form, now);
-
   const zone = await zoneOfPlace(db, job.placeId);
   const photoIds = form.records.flatMap(({ photos }) => photos.map(({ photoId }) => photoId));
   const histories = new Map((await readHistories(db, tasks.map(({ pointId }) => pointId), now)).map((history) => [history.point.id, history]));

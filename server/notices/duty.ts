@@ -25,9 +25,15 @@ export async function dutyOf(db: Db, organisationId: string): Promise<OnDuty> {
 /** Whether an alarm reaches anybody: somebody is on duty, and there is a way to them. */
 export const canCall = ({ duty, mail }: OnDuty): boolean => duty.people.length > 0 && (mail !== null || duty.webhook !== null);
 
-export async function numbersOf(db: Db, propertyId: string): Promise<EmergencyNumbers> {
-  return (await factsOf(db, [propertyId], 'numbers')).at(-1)?.value ?? { emergency: '', gas: '', office: '' };
+const NO_NUMBERS: EmergencyNumbers = { emergency: '', gas: '', office: '' };
+
+/** The numbers of some properties, each under its id. */
+export async function numbersOfAll(db: Db, propertyIds: readonly string[]): Promise<Map<string, EmergencyNumbers>> {
+  const known = new Map((await factsOf(db, propertyIds, 'numbers')).map(({ subjectId, value }) => [subjectId, value]));
+  return new Map(propertyIds.map((id) => [id, known.get(id) ?? NO_NUMBERS]));
 }
+
+export const numbersOf = async (db: Db, propertyId: string): Promise<EmergencyNumbers> => (await numbersOfAll(db, [propertyId])).get(propertyId)!;
 
 async function officePeople({ db, actor: { organisationId } }: Call) {
   const grants = await db.roleGrant.all({ organisationId, role: ['staff', 'manager'] });

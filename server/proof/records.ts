@@ -1,10 +1,9 @@
 /** Writing records: from a sent job, or logged after the fact. */
 import { dayFromIso, dayOfInstant, instantOfDay, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { CATALOGUE_VERSION, procedureOf } from '../../core/catalogue/catalogue.ts';
-import { windowOf } from '../../core/due/line.ts';
+import { ON_TIME_DEFINITION, windowOf } from '../../core/due/line.ts';
 import { canonicalText, RECORD_SCHEMA, type EvidenceLevel, type Observation, type PlannedLine, type ServiceRecord } from '../../core/proof/record.ts';
 import type { Finding, State } from '../../core/catalogue/types.ts';
-import { ON_TIME_DEFINITION } from '../../core/due/line.ts';
 import type { CheckFinding } from '../../core/proof/checks.ts';
 import type { LogRecord } from '../../contract/jobs.ts';
 import { lineOfMark } from '../../contract/due.ts';

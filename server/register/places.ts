@@ -13,7 +13,7 @@ import { budgetUse } from '../jobs/budget.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { openAlarms } from '../faults/alarms.ts';
-import { numbersOf } from '../notices/duty.ts';
+import { numbersOfAll } from '../notices/duty.ts';
 import { openHandBacks } from '../jobs/handBacks.ts';
 import { listFaults } from '../faults/faults.ts';
 import { fieldProblem, notFound } from '../http/problem.ts';
@@ -88,7 +88,7 @@ export async function listHomes(call: Call): Promise<{ properties: PropertySumma
   const [waters, practices] = await Promise.all([factsOf(db, ids, 'water'), factsOf(db, [organisationId, ...ids], 'practice')]);
   const practiceOf = (subject: string, day: number) => inForce(practices.filter(({ subjectId }) => subjectId === subject), day)?.value ?? null;
   const names = new Map(people.map(({ id, name }) => [id, name]));
-  const numbers = new Map(await Promise.all(ids.map(async (id) => [id, await numbersOf(db, id)] as const)));
+  const numbers = await numbersOfAll(db, ids);
   return {
     properties: properties.map(({ id, name, address, zone }) => {
       const today = dayOfInstant(now, zone);

@@ -4,7 +4,7 @@ import { onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { say } from '../language/say.ts';
 import { drawMark, drawRail, nearestMark, paletteOf, placeMarks, type PlacedMark } from './drawStrip.ts';
-import { foremost, isPast, isIdle, type BoardRow, type Mark } from './marks.ts';
+import { foremost, isLate, type BoardRow, type Mark } from './marks.ts';
 
 const router = useRouter();
 const props = defineProps<{ rows: readonly BoardRow[]; rowHeight: number; stripWidth: number; picked: number | null; pickedRow: string | null; theme: string }>();
@@ -47,7 +47,6 @@ function words(mark: Mark): string {
   return mark.daysLeft === 0 ? say('words.due') : say('words.in', { days: mark.daysLeft });
 }
 
-const isLate = (mark: Mark) => isPast(mark) && isIdle(mark);
 
 onMounted(draw);
 watch(() => [props.rows, props.rowHeight, props.stripWidth, props.picked, props.theme], draw, { flush: 'post' });

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A point's story and the working of its date, with what can be done about it. */
 import { computed, onMounted, ref } from 'vue';
-import { doneDayOf, WORK, type PointAnswer } from '../../contract/due.ts';
+import { doneDayOf, type PointAnswer } from '../../contract/due.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { MEASURES } from '../../core/measure/measures.ts';
 import { get, write } from '../door/door.ts';
@@ -12,7 +12,7 @@ import LogRecord from '../proof/LogRecord.vue';
 import PointSpecification from '../register/PointSpecification.vue';
 import { say } from '../language/say.ts';
 import type { SignalSummary } from '../../contract/signals.ts';
-import { standOn } from './marks.ts';
+import { isLate, standOn } from './marks.ts';
 import SignalList from './SignalList.vue';
 import KindGlyph from './KindGlyph.vue';
 
@@ -26,7 +26,7 @@ const sure = ref(false);
 const refusal = ref('');
 
 const stand = computed(() => (point.value ? standOn(point.value.mark, point.value.place.today) : null));
-const late = computed(() => (stand.value?.state === 'past' || stand.value?.state === 'longPast') && (point.value?.mark.work ?? 0) === WORK.none);
+const late = computed(() => stand.value !== null && isLate({ state: stand.value.state, work: point.value!.mark.work }));
 const headline = computed(() => {
   const mark = point.value!.mark;
   const { share, daysLeft } = stand.value!;

@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import { say } from '../language/say.ts';
 import { GLYPHS } from './glyphs.ts';
-import { isOnHold, isPast, standOn } from './marks.ts';
+import { isLate, isOnHold, standOn } from './marks.ts';
 import { GUTTER_END, LINE_AT, placeOf } from './scale.ts';
 import type { MarkDates } from '../../contract/register.ts';
 import type { PointKind } from '../../core/catalogue/types.ts';
@@ -24,8 +24,7 @@ const placed = computed(() => {
       const x = placeOf(mark.share) * props.width;
       const level = x - levels[0]! >= 13 ? 0 : 1;
       levels[level] = x;
-      const past = isPast(mark) && mark.work === 0;
-      return { ...mark, x, y: level === 0 ? HEIGHT / 2 : 6, glyph: GLYPHS[mark.kind as PointKind], tone: past ? 'late' : isOnHold(mark) ? 'fresh' : mark.work > 0 ? 'on' : mark.state === 'fresh' ? 'fresh' : 'plain' };
+      return { ...mark, x, y: level === 0 ? HEIGHT / 2 : 6, glyph: GLYPHS[mark.kind as PointKind], tone: isLate(mark) ? 'late' : isOnHold(mark) ? 'fresh' : mark.work > 0 ? 'on' : mark.state === 'fresh' ? 'fresh' : 'plain' };
     });
 });
 const label = computed(() => say('strip.label', {

@@ -1,6 +1,6 @@
 /** Drawing one strip: its rail, the ground past the line, and its marks. */
 import { GLYPHS } from './glyphs.ts';
-import { isIdle, isOnHold, isPast, isSent, type Mark } from './marks.ts';
+import { isIdle, isLate, isOnHold, isSent, type Mark } from './marks.ts';
 import { GUTTER_END, LINE_AT, placeOf } from './scale.ts';
 
 export interface Palette {
@@ -143,7 +143,7 @@ function drawCount(context: CanvasRenderingContext2D, palette: Palette, { x, y, 
 }
 
 function colourOf(mark: Mark, palette: Palette): string {
-  if (isPast(mark) && isIdle(mark)) return palette.alarm;
+  if (isLate(mark)) return palette.alarm;
   if (isOnHold(mark)) return palette.fresh;
   if (!isIdle(mark)) return palette.dew;
   return mark.state === 'fresh' || mark.state === 'noRecord' ? palette.fresh : palette.ink;

@@ -55,6 +55,8 @@ export function rowsOf(board: BoardAnswer): BoardRow[] {
 }
 
 export const isPast = ({ state }: Pick<Mark, 'state'>) => isPastState(state);
+/** Past the line with nobody on it. */
+export const isLate = (mark: Pick<Mark, 'state' | 'work'>) => isPast(mark) && isIdle(mark);
 export const isIdle = ({ work }: Pick<Mark, 'work'>) => work === WORK.none;
 export const isOnHold = ({ work }: Pick<Mark, 'work'>) => work === WORK.onHold;
 export const isSent = ({ work }: Pick<Mark, 'work'>) => work >= WORK.sent;

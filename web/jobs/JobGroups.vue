@@ -1,16 +1,14 @@
 <script setup lang="ts">
 /** Jobs in hand; those that came as one list stand together, since a wait of one is time for another. */
 import { computed } from 'vue';
+import { grouped } from '../../core/statistics/grouped.ts';
 import type { JobSummary } from '../../contract/jobs.ts';
 import { say } from '../language/say.ts';
 import JobCard from './JobCard.vue';
 
 const props = defineProps<{ jobs: readonly JobSummary[]; withPlace?: boolean }>();
-const groups = computed(() => {
-  const lists = new Map<string, JobSummary[]>();
-  for (const job of props.jobs) lists.set(job.listId ?? job.id, [...lists.get(job.listId ?? job.id) ?? [], job]);
-  return [...lists.values()].map((jobs) => ({ jobs, minutes: jobs.reduce((sum, job) => sum + job.minutes, 0), waits: jobs.some((job) => job.waitMinutes > 0) }));
-});
+const groups = computed(() => [...grouped(props.jobs, ({ listId, id }) => listId ?? id).values()]
+  .map((jobs) => ({ jobs, minutes: jobs.reduce((sum, job) => sum + job.minutes, 0), waits: jobs.some((job) => job.waitMinutes > 0) })));
 </script>
 
 <template>

@@ -82,7 +82,7 @@ async function read(): Promise<void> {
 }
 /** Somebody has called this machine unsafe: the work stands still here as soon as this device hears of it. */
 const stopped = shallowRef<AlarmAnswer | null>(null);
-const stillHere = computed(() => (job.value && draft.value ? stillBefore(job.value, draft.value, draft.value.step).says : ''));
+const still = computed(() => (job.value && draft.value ? stillBefore(job.value, draft.value, draft.value.step) : { keys: [], says: '' }));
 const LISTEN_MS = 20_000;
 async function listen(): Promise<void> {
   if (document.hidden || !draft.value || draft.value.queued || sent.value || stuck.value) return;
@@ -206,7 +206,7 @@ async function send(): Promise<void> {
       <VBtn color="primary" size="large" block :to="home">{{ homeName }}</VBtn>
     </div>
     <div v-else-if="failure" class="end"><p class="tell" role="alert">{{ failure }}</p><VBtn variant="outlined" @click="reload">{{ say('again') }}</VBtn><VBtn variant="text" :to="home">{{ homeName }}</VBtn></div>
-    <AlarmTold v-else-if="stopped && !stuck" :id="stopped.id" class="end" :kind="stopped.kind" :answer="stopped" :numbers="stopped.numbers" :still-says="stillHere" @left="router.push(home)" />
+    <AlarmTold v-else-if="stopped && !stuck" :id="stopped.id" class="end" :kind="stopped.kind" :answer="stopped" :numbers="stopped.numbers" :still-says="still.says" @left="router.push(home)" />
     <JobKept v-else-if="job && draft && (draft.queued || lost)" :job="job" :draft="draft" :lost="lost" :home="home" :home-name="homeName" @forgotten="router.push(home)" />
     <div v-else-if="job && !doable" class="end"><h1>{{ job.title }}</h1><p>{{ say('job.over', { state: job.stateSays }) }}</p><VBtn variant="outlined" :to="home">{{ homeName }}</VBtn></div>
     <p v-else-if="!job || !draft" class="quiet end">{{ say('loading') }}</p>
@@ -253,8 +253,8 @@ async function send(): Promise<void> {
       <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
 
       <footer class="foot">
-        <AlarmForm v-if="stuck === 'notSafe'" :job-id="id" :numbers="job.numbers" :still="stillBefore(job, draft, draft.step).keys" :still-says="stillBefore(job, draft, draft.step).says" @close="stuck = null" @left="router.push(home)" />
-        <JobStuck v-else-if="stuck" :job="job" :reason="stuck" :still="stillBefore(job, draft, draft.step)" @close="stuck = null" @left="router.push(home)" />
+        <AlarmForm v-if="stuck === 'notSafe'" :job-id="id" :numbers="job.numbers" :still="still.keys" :still-says="still.says" @close="stuck = null" @left="router.push(home)" />
+        <JobStuck v-else-if="stuck" :job="job" :reason="stuck" :still="still" @close="stuck = null" @left="router.push(home)" />
         <template v-else>
           <VBtn v-if="draft.step < 0" color="primary" size="x-large" block @click="start">{{ say('job.start') }}</VBtn>
           <VBtn v-else-if="step" color="primary" size="x-large" block :loading="sending" @click="next">{{ isLast ? say('job.send') : step.button ?? asks.button?.label ?? say('job.next') }}</VBtn>

@@ -1,10 +1,12 @@
 /** The steps of a job as they are gone through on this device; planned again, without a line too, when something is found. */
 import type { JobAnswer, JobStep } from '../../contract/jobs.ts';
 import { placedStep, type StepWords } from '../../contract/steps.ts';
+import { baseKey } from '../../core/jobs/stepKeys.ts';
 import { shownVariables, standsOtherwise, stateLine } from '../../core/jobs/stateLine.ts';
 import type { Draft } from './draft.ts';
 
-const baseOf = (key: string) => key.replace(/#\d+$/, '').replace(/\+$/, '');
+/** What its words stand under: a change without its number, an act of a second stretch as the first. */
+const baseOf = (key: string) => baseKey(key).replace(/\+$/, '');
 
 /** The steps as they stand: as planned here, else as they came. */
 export function stepsOn(job: JobAnswer, { plan }: Draft): readonly JobStep[] {

@@ -16,7 +16,7 @@ import KindGlyph from '../due/KindGlyph.vue';
 import HabitPanel from '../due/HabitPanel.vue';
 import SignalList from '../due/SignalList.vue';
 import StripGauge, { type GaugeMark } from '../due/StripGauge.vue';
-import { isPast, isSent, standOn } from '../due/marks.ts';
+import { isLate, isSent, standOn } from '../due/marks.ts';
 import { say } from '../language/say.ts';
 import MachineForm from './MachineForm.vue';
 import MachineMore from './MachineMore.vue';
@@ -52,7 +52,7 @@ function words({ mark }: PointSummary): string {
   if (share === undefined) return say(`state.${state}`);
   return daysLeft < 0 ? say('words.past', { days: -daysLeft }) : daysLeft === 0 ? say('words.due') : say('words.in', { days: daysLeft });
 }
-const isLate = ({ mark }: PointSummary) => isPast(standOn(mark, today.value)) && mark.work === 0;
+const late = ({ mark }: PointSummary) => isLate({ ...standOn(mark, today.value), work: mark.work });
 const lacksSpecification = ({ fields, specification }: PointSummary) => fields.includes('filterSize') && !specification.filterSize;
 const detail = (machine: MachineSummary) => [
   [machine.maker, machine.model].filter(Boolean).join(' '), say('machine.number', { number: machine.number }), machine.fuel === 'gas' ? say('machine.gas') : '',
@@ -124,7 +124,7 @@ onMounted(reload);
                 <RouterLink v-if="desk.isManager" :to="`/line/${point.number}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink>
                 <RouterLink v-else :to="`/look/${point.number}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink>
                 <StripGauge :marks="gaugeOf([point])" :today="today" />
-                <span class="small" :class="{ alarm: isLate(point), strong: isLate(point) }">{{ words(point) }}<span v-if="!point.scheduled" class="quiet"> · {{ say('words.rides') }}</span></span>
+                <span class="small" :class="{ alarm: late(point), strong: late(point) }">{{ words(point) }}<span v-if="!point.scheduled" class="quiet"> · {{ say('words.rides') }}</span></span>
                 <button v-if="desk.isManager" type="button" class="plain link small" @click="specifying = specifying === point.id ? null : point.id">{{ say(lacksSpecification(point) ? 'machine.specMissing' : 'point.specify') }}</button>
                 <PointSpecification v-if="specifying === point.id" class="spec" :place-id="place.id" :point-id="point.id" @saved="saved" />
               </li>
