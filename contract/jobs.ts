@@ -134,8 +134,8 @@ export interface StepNeed {
   readonly taskIds: readonly string[];
   readonly label: string;
   readonly help: string | null;
-  /** Of a reading: its unit in the caller's system, how it is kept, and what passes, in words. */
-  readonly reading: { readonly unit: string; readonly factor: number; readonly offset: number; readonly wanted: string; readonly likely: string } | null;
+  /** Of a reading: its unit in the caller's system, how it is kept, what passes, in words, and above what something must be done now. */
+  readonly reading: { readonly unit: string; readonly factor: number; readonly offset: number; readonly wanted: string; readonly likely: string; readonly urgent: { readonly beyond: number; readonly says: string } | null } | null;
   readonly choices: readonly { value: string; label: string }[];
 }
 

@@ -55,4 +55,18 @@ export interface MachineAnswer {
   readonly othersJob: boolean;
   readonly faults: readonly FaultSummary[];
   readonly reportable: ReportableMachine;
+  /** What was read at it over time; for the office. */
+  readonly series: readonly ReadingSeries[];
+}
+
+/** A reading of one machine over time, held against what it read at first. */
+export interface ReadingSeries {
+  readonly name: string;
+  readonly says: string;
+  /** In the unit in which it is kept; null before there are enough. */
+  readonly baseline: number | null;
+  readonly baselineSays: string | null;
+  /** Beyond it something is opened; null where nothing is. */
+  readonly limit: number | null;
+  readonly figures: readonly { readonly value: number; readonly says: string; readonly day: string }[];
 }

@@ -156,10 +156,14 @@ function readingsFor(needs: readonly Need[], point: Lived, random: Random): Reco
   for (const need of needs) {
     if (need.kind !== 'reading' || (need.optional && random() < 0.5)) continue;
     if (need.key === 'drainSeconds') readings[need.key] = Math.round(8 + random() * 20);
-    if (need.key === 'supplyCelsius') readings[need.key] = Math.round(11 + random() * 5);
+    if (need.key === 'returnCelsius') readings[need.key] = 24;
+    if (need.key === 'supplyCelsius') readings[need.key] = Math.round((13.2 + random() * 2.4) * 10) / 10;
+    if (need.key === 'fridgeCelsius') readings[need.key] = Math.round((2 + random() * 2) * 10) / 10;
+    if (need.key === 'freezerCelsius') readings[need.key] = Math.round((-21 + random() * 2.5) * 10) / 10;
+    if (need.key === 'pumpedLitres') readings[need.key] = Math.round((6.8 + random() * 0.6) * 10) / 10;
+    if (need.key === 'pumpSeconds') readings[need.key] = Math.round(38 + random() * 25);
     if (need.key === 'flushLitres') readings[need.key] = Math.round(11 + random() * 3);
     if (need.key === 'dryMinutes') readings[need.key] = Math.round(42 + random() * 12 + point.load * 3);
-    if (need.key === 'fridgeTemperature') readings[need.key] = Math.round((2 + random() * 2) * 10) / 10;
   }
   return readings;
 }

@@ -15,7 +15,7 @@ import * as washerDryer from './procedures/washerDryer.ts';
 import type { Choices, PointKind, Procedure } from './types.ts';
 
 /** Raised whenever a procedure or a machine type changes; every record names the one it was done by. */
-export const CATALOGUE_VERSION = 4;
+export const CATALOGUE_VERSION = 5;
 
 export const POINT_KINDS: readonly PointKind[] = ['filter', 'screen', 'seal', 'drain', 'coil', 'duct', 'fan', 'tub', 'sensor'];
 

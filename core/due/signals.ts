@@ -5,11 +5,11 @@
 import type { Day } from '../calendar/day.ts';
 import { familyOf, pointLike } from '../catalogue/machines.ts';
 
-export const SIGNAL_KINDS = ['lamp', 'code', 'weakFlow', 'smell'] as const;
+export const SIGNAL_KINDS = ['lamp', 'code', 'weakFlow', 'smell', 'reading'] as const;
 export type SignalKind = (typeof SIGNAL_KINDS)[number];
 
 export interface SignalType {
-  /** `machine.kind`; words at `signal.<key>`. */
+  /** `machine.<name>`; words at `signal.<key>`. */
   readonly key: string;
   readonly machineType: string;
   readonly kind: SignalKind;
@@ -17,11 +17,13 @@ export interface SignalType {
   readonly point: string;
   /** A person would report it as this symptom of a fault, so it is offered to machines only. */
   readonly symptom?: string;
-  /** Raised by the product itself, after a measurement. */
+  /** Raised by the product itself, after a reading. */
   readonly own?: true;
 }
 
 const signal = (key: string, kind: SignalKind, point: string, symptom?: string): SignalType => ({ key, machineType: key.split('.')[0]!, kind, point, ...(symptom && { symptom }) });
+
+const ofReading = (key: string, point: string): SignalType => ({ ...signal(key, 'reading', point), own: true });
 
 export const SIGNALS: readonly SignalType[] = [
   signal('airHandler.lamp', 'lamp', 'airHandler.returnFilter'),
@@ -38,6 +40,7 @@ export const SIGNALS: readonly SignalType[] = [
   signal('refrigerator.lamp', 'lamp', 'refrigerator.waterFilter'),
   signal('refrigerator.weakFlow', 'weakFlow', 'refrigerator.waterFilter'),
   signal('refrigerator.smell', 'smell', 'refrigerator.waterFilter'),
+  signal('refrigerator.ice', 'weakFlow', 'refrigerator.iceMaker'),
   signal('hood.lamp', 'lamp', 'hood.greaseFilter'),
   signal('hood.weakFlow', 'weakFlow', 'hood.greaseFilter', 'hood.smoke'),
   signal('airCleaner.lamp', 'lamp', 'airCleaner.pleatedFilter'),
@@ -46,8 +49,16 @@ export const SIGNALS: readonly SignalType[] = [
   signal('condenserDryer.lamp', 'lamp', 'condenserDryer.condenser'),
   signal('dishwasher.weakFlow', 'weakFlow', 'dishwasher.drainPump', 'dishwasher.standing'),
   signal('refrigerator.code', 'code', 'refrigerator.coil'),
-  { ...signal('refrigerator.tuning', 'code', 'refrigerator.temperatures'), own: true },
-  { ...signal('freezer.tuning', 'code', 'freezer.temperature'), own: true },
+  ofReading('refrigerator.tuning', 'refrigerator.temperatures'),
+  ofReading('freezer.tuning', 'freezer.temperature'),
+  // A normal load over an hour: a clogged vent is as likely as a failed heater, and the cheaper one to look at first.
+  ofReading('dryer.slow', 'dryer.duct'),
+  ofReading('condenserDryer.slow', 'condenserDryer.condenser'),
+  ofReading('airHandler.slowDrain', 'airHandler.condensateTrap'),
+  ofReading('airHandler.lowDrop', 'airHandler.returnFilter'),
+  // Poor cooling: the coil is the first suspect.
+  ofReading('refrigerator.drift', 'refrigerator.coil'),
+  ofReading('freezer.drift', 'refrigerator.coil'),
 ];
 
 /** The signals of a machine type, each with the point that it makes due there. */

@@ -11,7 +11,7 @@ export const faultsText = {
   'symptom.dishwasher.gritty': 'Dishes come out gritty or dirty',
   'symptom.dishwasher.floor': 'Water on the kitchen floor',
   'symptom.dishwasher.smell': 'Dishwasher smells',
-  'symptom.refrigerator.warm': 'Too warm, or runs all the time',
+  'symptom.refrigerator.warm': 'Too warm, now warm now cold, or runs all the time',
   'symptom.refrigerator.water': 'Water on shelves or in drawers',
   'symptom.airHandler.weak': 'Weak air, dust everywhere',
   'symptom.airHandler.notCold': 'Air is not cold',
@@ -21,5 +21,7 @@ export const faultsText = {
   'symptom.airCleaner.crackle': 'It crackles', 'symptom.airCleaner.smell': 'It smells', 'symptom.hood.smoke': 'Smoke lingers over the hob', 'symptom.hood.drips': 'Grease drips from it',
   'symptom.bathFan.wet': 'The bathroom stays wet, mould at the ceiling', 'symptom.condenserDryer.burning': 'Burning smell, or the dryer is very hot', 'symptom.condenserDryer.damp': 'Clothes still damp after a normal load',
   'symptom.dryer.marks': 'Coloured marks on every load', 'symptom.washer.dead': 'Buttons dead, will not start', 'symptom.dishwasher.cloudy': 'Dishes come out cloudy',
-  'symptom.freezer.frost': 'Frost in the freezer', 'symptom.freezer.warm': 'Too warm, or runs all the time', 'symptom.disposer.jammed': 'It hums and does not turn', 'symptom.drains.slow': 'Water drains slowly, or smells',
+  'symptom.freezer.frost': 'Frost in the freezer', 'symptom.freezer.warm': 'Too warm, or runs all the time', 'symptom.freezer.iceBelow': 'A sheet of ice at the bottom, or water under it', 'symptom.refrigerator.foodWarm': 'Food is getting warm, or things thaw', 'symptom.freezer.foodWarm': 'Food is thawing',
+  'symptom.dryer.stillSlow': 'Duct clear, and a load still takes over 60 minutes: heater or thermostat, for a licensed trade', 'symptom.dishwasher.pumpWeak': 'Filter and sump clear, and it pumps out weakly: pump, hose or a clog further down',
+  'symptom.disposer.jammed': 'It hums and does not turn', 'symptom.drains.slow': 'Water drains slowly, or smells',
 } as const;

@@ -25,6 +25,8 @@ export const measureText = {
   'tuning.measure': 'Measure both, after half an hour with the doors shut.', 'tuning.wait': 'Wait until {at}: two days between steps.', 'tuning.done': 'Both are right. Leave the dial alone.',
   'tuning.turn': 'Turn the {compartment, select, freezer {freezer} other {fridge}} one degree {direction, select, colder {colder} other {warmer}}, then wait 48 hours and measure again.',
   'tuning.fault': 'Turning does not help the {compartment, select, freezer {freezer} other {fridge}}: look at coil and door seal, and report it.',
+  'food.first': 'Food first, now: is it plugged in and switched on, does the door shut, is the coil behind or below it free? Do not wait two days. Move what spoils to another fridge or a cool box, and go by the food authority’s guidance on what to throw away; if in doubt, throw it out.',
+  'measure.cold.foodFirst': 'The {compartment, select, freezer {freezer} other {fridge}} is too warm for food, over {compartment, select, freezer {−12 °C (10 °F)} other {7 °C (45 °F)}} (from memory): no matter of a degree. Power, door, coil and food now, by the food authority’s guidance.',
   'measure.cold.fridge': 'Fridge: {celsius, number} °C', 'measure.cold.freezer': 'Freezer: {celsius, number} °C', 'measure.cold.done': 'Both are right. Leave the dial alone.',
   'measure.cold.turn': 'Turn the {compartment, select, freezer {freezer} other {fridge}} one degree {direction, select, colder {colder} other {warmer}}, wait 48 hours, measure again (common practice).',
   'limit.cold': 'Fridge at or below 4 °C (40 °F), freezer at or below −18 °C (0 °F): US FDA consumer guidance (from memory)',

@@ -30,6 +30,8 @@ export interface Measure {
   readonly work: (inputs: MeasureInputs) => Working;
   /** Kinds of service point that it may be kept with; empty means any. */
   readonly of: readonly string[];
+  /** Fields that are a reading of the parts that it is kept with, by the reading's key. */
+  readonly reads?: Readonly<Record<string, string>>;
 }
 
 const field = (key: string, kind: FieldKind, start: number | string, more: Partial<MeasureField> = {}): MeasureField => ({ key, kind, start, ...more });
@@ -71,11 +73,11 @@ export const MEASURES: readonly Measure[] = [
       return ductWorking({ straightMm: numberIn(inputs, 'straight'), elbows }, maker);
     },
   },
-  { key: 'drop', of: ['airHandler.coolingCheck', 'airHandler.returnFilter', 'airHandler.mediaFilter', 'outdoorUnit.coil'], fields: [field('return', 'celsius', 24), field('supply', 'celsius', 15)], work: (inputs) => temperatureDrop(numberIn(inputs, 'return'), numberIn(inputs, 'supply')) },
-  { key: 'drying', of: ['dryer.duct', 'dryer.lintScreen', 'dryer.transitionHose', 'dryer.outdoorHood', 'dryer.slot', 'condenserDryer.fluffFilter', 'condenserDryer.condenser'], fields: [field('minutes', 'number', 55)], work: (inputs) => dryingTime(numberIn(inputs, 'minutes')) },
-  { key: 'pump', of: ['dishwasher.drainPump', 'dishwasher.sump', 'dishwasher.filter'], fields: [field('poured', 'litres', 7.5), field('pumped', 'litres', 7.3), field('seconds', 'number', 35)], work: (inputs) => pumpOut(numberIn(inputs, 'poured'), numberIn(inputs, 'pumped'), numberIn(inputs, 'seconds')) },
+  { key: 'drop', reads: { return: 'returnCelsius', supply: 'supplyCelsius' }, of: ['airHandler.coolingCheck', 'airHandler.returnFilter', 'airHandler.mediaFilter', 'outdoorUnit.coil'], fields: [field('return', 'celsius', 24), field('supply', 'celsius', 15)], work: (inputs) => temperatureDrop(numberIn(inputs, 'return'), numberIn(inputs, 'supply')) },
+  { key: 'drying', reads: { minutes: 'dryMinutes' }, of: ['dryer.duct', 'dryer.lintScreen', 'dryer.transitionHose', 'dryer.outdoorHood', 'dryer.slot', 'condenserDryer.fluffFilter', 'condenserDryer.condenser'], fields: [field('minutes', 'number', 55)], work: (inputs) => dryingTime(numberIn(inputs, 'minutes')) },
+  { key: 'pump', reads: { pumped: 'pumpedLitres', seconds: 'pumpSeconds' }, of: ['dishwasher.drainPump', 'dishwasher.sump', 'dishwasher.filter'], fields: [field('poured', 'litres', 7.5), field('pumped', 'litres', 7.3), field('seconds', 'number', 35)], work: (inputs) => pumpOut(numberIn(inputs, 'poured'), numberIn(inputs, 'pumped'), numberIn(inputs, 'seconds')) },
   {
-    key: 'cold', of: ['refrigerator.temperatures', 'freezer.temperature', 'refrigerator.doorSeals'], fields: [field('fridge', 'celsius', 6), field('freezer', 'celsius', -18)],
+    key: 'cold', reads: { fridge: 'fridgeCelsius', freezer: 'freezerCelsius' }, of: ['refrigerator.temperatures', 'freezer.temperature', 'refrigerator.doorSeals'], fields: [field('fridge', 'celsius', 6), field('freezer', 'celsius', -18)],
     work: (inputs) => coldWorking(numberIn(inputs, 'fridge'), numberIn(inputs, 'freezer')),
   },
   { key: 'dilution', of: [], fields: [field('total', 'ml', 236.5882365), field('parts', 'number', 3)], work: (inputs) => dilutionWorking(numberIn(inputs, 'total'), numberIn(inputs, 'parts')) },

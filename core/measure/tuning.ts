@@ -1,11 +1,13 @@
 /**
- * Setting a fridge right, one degree at a time: the freezer first, then the fresh-food side, two days between
- * steps (common practice). Limits: refrigerator at or below 40 °F (4 °C), freezer 0 °F (−18 °C), US FDA consumer guidance
+ * Setting a fridge right that is near its target, one degree at a time: the freezer first, then the fresh-food side, two days
+ * between steps (common practice). Limits: refrigerator at or below 40 °F (4 °C), freezer 0 °F (−18 °C), US FDA consumer guidance
  * (from memory); the lower ends are ours, so that food does not freeze and power is not wasted.
  */
 import { rounded, within, type Working } from './working.ts';
 
 export const COLD_LIMITS = { fridge: { low: 0, high: 4 }, freezer: { low: -25, high: -18 } } as const;
+/** Above these, °C, it is no matter of tuning: food first (from memory; the food authority decides). */
+export const FOOD_LIMITS = { fridge: 7, freezer: -12 } as const;
 export type Compartment = keyof typeof COLD_LIMITS;
 export const HOURS_BETWEEN = 48;
 /** After so many steps one way without getting there, it is no setting that is wrong. Ours. */
@@ -18,7 +20,7 @@ export function coldWorking(fridgeC: number, freezerC: number): Working {
   const step = nextTuning([{ at: 0, fridgeC, freezerC }], 0);
   const fits = (compartment: Compartment, value: number) => value <= COLD_LIMITS[compartment].high && value >= COLD_LIMITS[compartment].low;
   return {
-    terms: [{ key: 'cold.fridge', values: { celsius: rounded(fridgeC) } }, { key: 'cold.freezer', values: { celsius: rounded(freezerC) } }, { key: `cold.${step.do}`, values: step.do === 'turn' ? { compartment: step.compartment, direction: step.direction } : {} }],
+    terms: [{ key: 'cold.fridge', values: { celsius: rounded(fridgeC) } }, { key: 'cold.freezer', values: { celsius: rounded(freezerC) } }, { key: `cold.${step.do}`, values: step.do === 'turn' ? { compartment: step.compartment, direction: step.direction } : step.do === 'foodFirst' ? { compartment: step.compartment } : {} }],
     limits: [{ key: 'cold', met: fits('fridge', fridgeC) && fits('freezer', freezerC), values: {} }],
   };
 }
@@ -36,6 +38,7 @@ export type TuningStep =
   | { readonly do: 'wait'; readonly until: number }
   | { readonly do: 'turn'; readonly compartment: Compartment; readonly direction: 'colder' | 'warmer' }
   | { readonly do: 'done' }
+  | { readonly do: 'foodFirst'; readonly compartment: Compartment }
   | { readonly do: 'fault'; readonly compartment: Compartment };
 
 const against = (compartment: Compartment, value: number): 'colder' | 'warmer' | null =>
@@ -45,6 +48,11 @@ const against = (compartment: Compartment, value: number): 'colder' | 'warmer' |
 export function nextTuning(measured: readonly Measured[], now: number): TuningStep {
   const last = measured.at(-1);
   if (!last) return { do: 'measure' };
+  const warm = (['fridge', 'freezer'] as const).find((compartment) => {
+    const value = compartment === 'freezer' ? last.freezerC : last.fridgeC;
+    return value !== null && value > FOOD_LIMITS[compartment];
+  });
+  if (warm) return { do: 'foodFirst', compartment: warm };
   const step = (['freezer', 'fridge'] as const).flatMap((compartment) => {
     const value = compartment === 'freezer' ? last.freezerC : last.fridgeC;
     const direction = value === null ? null : against(compartment, value);

@@ -7,6 +7,7 @@ import { mustNotMeet } from '../catalogue/hazards.ts';
 import type { Agent, Need, Procedure } from '../catalogue/types.ts';
 import { isActualOf, parseFilterSize, sameFilterSize } from '../quantities/filterSize.ts';
 import type { Values } from '../language/message.ts';
+import { judgedValue, passes } from './readings.ts';
 import type { Observation } from './record.ts';
 
 /** `fail` contradicts the proof, `look` wants a person's eye, `fine` is a check that was met. */
@@ -103,10 +104,9 @@ function readings(proof: Proof): CheckFinding[] {
   return needsOf(proof).flatMap((need): CheckFinding[] => {
     const value = need.kind === 'reading' ? proof.observation.readings[need.key] : undefined;
     if (need.kind !== 'reading' || value === undefined) return [];
-    const values = { key: need.key, value, unit: need.unit };
-    const outside = ([low, high]: readonly [number, number]) => value < low || value > high;
-    if (outside(need.plausible)) return [{ check: 'readingImplausible', weight: 'look', values }];
-    return outside(need.pass) ? [{ check: 'readingFails', weight: 'fail', values }] : [];
+    const values = { key: need.key, value, unit: need.unit, judged: need.judged?.as ?? 'none', figure: judgedValue(need, proof.observation.readings) ?? value };
+    if (value < need.plausible[0] || value > need.plausible[1]) return [{ check: 'readingImplausible', weight: 'look', values }];
+    return passes(need, proof.observation.readings) ? [] : [{ check: 'readingFails', weight: 'fail', values }];
   });
 }
 

@@ -88,6 +88,7 @@ function stepWords({ env: { say }, units }: Call, step: Step, ours: Procedure, o
 function askWords(say: Speaker, need: Need, procedure: string): string {
   if (need.kind === 'finds') return say('item.finds');
   if (need.kind === 'timer') return say('item.timer', { minutes: need.minutes });
+  if (need.kind === 'reading' && need.judged) return needLabel(say, need, procedure);
   if (need.kind === 'reading') return say('item.reading', { name: needLabel(say, need, procedure), low: need.pass[0], high: need.pass[1], unit: say(`unit.${need.unit}`) });
   return needLabel(say, need, procedure);
 }

@@ -11,6 +11,7 @@ import type { Stretch } from '../../core/due/exposure.ts';
 import { servedDayOf, type Cap, type LineInputs } from '../../core/due/inputs.ts';
 import type { Practice, PracticeDays } from '../../core/due/practice.ts';
 import { signalDay, type SignalState } from '../../core/due/signals.ts';
+import { pointsOfSymptom } from '../../core/faults/symptoms.ts';
 import type { JobState } from '../../core/jobs/transitions.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import type { Specification } from '../../contract/register.ts';
@@ -89,7 +90,7 @@ export async function readHistories(db: Db, pointIds: readonly string[], now: nu
     tenancies: byFirst([...tenancies].sort((a, b) => a[2] - b[2])),
     conditions: byFirst([...conditions].sort((a, b) => a[2] - b[2] || a[3] - b[3])),
     waiting: new Map(waiting.map((row) => [row[0], row])), work: new Map(work.map((row) => [row[0], row])),
-    faults: byFirst([...faults].sort((a, b) => a[1] - b[1])), signals: byFirst([...signals].sort((a, b) => a[4] - b[4])),
+    faults: byFirst(faults.filter(([, , symptom, type, procedure]) => pointsOfSymptom(type, symptom).includes(procedure)).sort((a, b) => a[1] - b[1])), signals: byFirst([...signals].sort((a, b) => a[4] - b[4])),
   };
   return points.map((row) => historyOf(read, row));
 }

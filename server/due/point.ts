@@ -14,6 +14,7 @@ import { liveJobOf } from '../jobs/live.ts';
 import { machineName } from '../register/names.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
+import { symptomsOf } from '../../core/faults/symptoms.ts';
 import { findPoint, namesOf } from './find.ts';
 import { readHistory } from './history.ts';
 import { anchorWords, beyondWords, plainWords, termLine } from './terms.ts';
@@ -78,6 +79,15 @@ async function companions({ db, env: { say } }: Call, machineId: string, pointId
   });
 }
 
+/** Faults of its machine that make this point due, and those that were once laid to it. */
+async function faultsAbout(db: Call['db'], pointId: string): Promise<Row<'fault'>[]> {
+  const point = (await db.point.one({ id: pointId }))!;
+  const machine = (await db.machine.one({ id: point.machineId }))!;
+  const about = symptomsOf(machine.type).filter(({ points }) => points.includes(point.procedure)).map(({ key }) => key);
+  const faults = await db.fault.all({ machineId: machine.id }, { order: [['openedAt', 'DESC']], limit: 40 });
+  return faults.filter((fault) => fault.pointId === pointId || about.includes(fault.symptom)).slice(0, 6);
+}
+
 async function storyOf(call: Call, pointId: string, zone: string): Promise<StoryEntry[]> {
   const { db, env: { say } } = call;
   const latest = { order: [['doneAt', 'DESC']], limit: 12 } as const;
@@ -85,7 +95,7 @@ async function storyOf(call: Call, pointId: string, zone: string): Promise<Story
     db.record.all({ pointId }, latest),
     db.condition.all({ pointId, kind: 'look' }, { order: [['day', 'DESC']], limit: 6 }),
     db.signal.all({ pointId }, { order: [['at', 'DESC']], limit: 6 }),
-    db.fault.all({ pointId }, { order: [['openedAt', 'DESC']], limit: 6 }),
+    faultsAbout(db, pointId),
     db.measurement.all({ pointId }, { order: [['at', 'DESC']], limit: 6 }),
   ]);
   const proofs = new Map((await db.proof.all({ recordId: records.map(({ id }) => id) })).map((proof) => [proof.recordId, proof]));

@@ -1,7 +1,7 @@
 /** Saying that something is wrong, and closing it. An open fault makes its point due. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { isAlarmSymptom } from '../../core/faults/alarms.ts';
-import { correctBy, symptomOf, symptomsOf, type Severity } from '../../core/faults/symptoms.ts';
+import { correctBy, pointsOfSymptom, symptomOf, symptomsOf, type Severity } from '../../core/faults/symptoms.ts';
 import type { CloseFault, ReportFault } from '../../contract/faults.ts';
 import type { FaultSummary } from '../../contract/register.ts';
 import { namesOf } from '../due/find.ts';
@@ -13,6 +13,7 @@ import { liftAlarms } from './alarms.ts';
 import { machineName } from '../register/names.ts';
 import { visibleMachine } from '../register/visible.ts';
 import { zoneOfPlace } from '../register/zone.ts';
+import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 
 export async function reportFault(call: Call, form: ReportFault): Promise<{ id: string }> {
@@ -21,14 +22,14 @@ export async function reportFault(call: Call, form: ReportFault): Promise<{ id: 
   const symptom = symptomsOf(machine.type).find(({ key }) => key === form.symptom);
   if (!symptom) throw fieldProblem('symptom', 'field.symptom');
   const zone = await zoneOfPlace(db, machine.placeId);
-  const point = symptom.point ? await db.point.one({ machineId: machine.id, procedure: symptom.point }) : undefined;
+  const points = await pointsDue(db, machine, symptom.key);
   await db.fault.insert({
-    id: form.id, organisationId: actor.organisationId, placeId: machine.placeId, machineId: machine.id, pointId: point?.id ?? null,
+    id: form.id, organisationId: actor.organisationId, placeId: machine.placeId, machineId: machine.id, pointId: points[0]?.id ?? null,
     symptom: symptom.key, severity: symptom.severity, note: form.note, openedAt: now, openedDay: dayOfInstant(now, zone), openedBy: actor.personId,
     correctBy: correctBy(symptom.severity, now), closedAt: null, closedBy: null, found: null,
   });
   for (const photoId of form.photoIds) await claimPhoto(call, photoId, form.id, 'fault');
-  if (point) await recompute(db, [point.id], now);
+  await recompute(db, points.map((point) => point.id), now);
   return { id: form.id };
 }
 
@@ -39,8 +40,16 @@ export async function closeFault(call: Call, id: string, form: CloseFault): Prom
   if (fault.closedAt !== null) throw new Problem(409, 'faultClosed', { found: fault.found ?? '' });
   await db.fault.update({ id }, { closedAt: now, closedBy: actor.personId, found: form.found });
   await liftAlarms(call, id);
-  if (fault.pointId) await recompute(db, [fault.pointId], now);
+  const machine = (await db.machine.one({ id: fault.machineId }))!;
+  await recompute(db, (await pointsDue(db, machine, fault.symptom)).map((point) => point.id), now);
   return {};
+}
+
+/** The points of a machine that a symptom makes due, the likeliest first. */
+export async function pointsDue(db: Db, machine: Row<'machine'>, symptom: string): Promise<Row<'point'>[]> {
+  const procedures = pointsOfSymptom(machine.type, symptom);
+  const points = procedures.length === 0 ? [] : await db.point.all({ machineId: machine.id, procedure: [...procedures] });
+  return points.sort((a, b) => procedures.indexOf(a.procedure) - procedures.indexOf(b.procedure));
 }
 
 const SHOWN_CLOSED = 10;

@@ -79,11 +79,14 @@ function wordsOf(say: Speaker, { step, procedure, edition, amounts }: StepOfTask
   return { title: own?.title || ours('title') || '', body: own?.body || ours('body') || '', caution: [own?.caution, ours('caution')].filter(Boolean).join(' ') || null, button: ours('button') };
 }
 
-function describeReading(say: Speaker, { unit: kept, pass, plausible }: ReadingNeed, units: UnitSystem): StepNeed['reading'] {
+function describeReading(say: Speaker, { unit: kept, pass, plausible, judged, opens, worse }: ReadingNeed, units: UnitSystem): StepNeed['reading'] {
   const entered = enteredIn(kept, units);
   const unit = say(`unit.${entered.unit}`);
   const range = ([from, to]: readonly [number, number]) => ({ from: enteredOf(from, entered), to: enteredOf(to, entered), unit });
-  return { unit, factor: entered.factor, offset: entered.offset, wanted: say('reading.wanted', range(pass)), likely: say('reading.likely', range(plausible)) };
+  const [from, to] = pass;
+  const wanted = judged ? say(`reading.wanted.${judged.as}`, { from, to, fromF: Math.round(from * 1.8), toF: Math.round(to * 1.8) }) : say('reading.wanted', range(pass));
+  const food = opens?.beyond && 'symptom' in opens.beyond.raises && opens.beyond.raises.symptom.endsWith('.foodWarm');
+  return { unit, factor: entered.factor, offset: entered.offset, wanted, urgent: food && worse ? { beyond: opens.beyond.at, says: say('food.first') } : null, likely: say('reading.likely', range(plausible)) };
 }
 
 function describeNeed(say: Speaker, need: Need, procedure: string, units: UnitSystem, taskIds: readonly string[]): StepNeed {

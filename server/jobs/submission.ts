@@ -12,6 +12,7 @@ import { readHistories, type PointHistory } from '../due/history.ts';
 import { recomputeWork } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
+import { takeReadings } from '../faults/readings.ts';
 import { earlierPhotos, type EarlierPhoto } from '../proof/lookalikes.ts';
 import { claimPhoto, sharePhoto } from '../proof/photos.ts';
 import { tellFindings } from '../proof/findings.ts';
@@ -54,14 +55,15 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
   const machine = (await db.machine.one({ id: job.machineId }))!;
   const sitting = goneThrough(machine, tasks.map((task) => ({ task, history: histories.get(task.pointId)! })), form);
   const claimed: Claimed = new Map();
+  const opened: string[] = [];
   for (const record of form.records) {
     const task = tasks.find(({ id: taskId }) => taskId === record.taskId)!;
-    await sendRecord(call, { record, job, task, history: histories.get(task.pointId)!, sitting, claimed, zone, earlier, deviceAt: form.deviceAt, ...times });
+    opened.push(...await sendRecord(call, { record, job, task, history: histories.get(task.pointId)!, sitting, claimed, zone, earlier, deviceAt: form.deviceAt, ...times }));
   }
   await leaveTasks(call, job, tasks.filter(({ id: taskId }) => left.includes(taskId)), form);
   await applyMove(call, job, 'send', null);
   await recomputeWork(db, tasks.map(({ pointId }) => pointId), now);
-  return { state: 'sent', notes: await notesFor(call, form.records.map((record) => record.id)) };
+  return { state: 'sent', notes: [...new Set([...opened, ...await notesFor(call, form.records.map((record) => record.id))])] };
 }
 
 /** Whether this person has, or once had, the job; anybody else does not learn that it exists. */
@@ -71,6 +73,7 @@ async function wasTheirs({ db, actor }: Call, job: Row<'job'>): Promise<boolean>
 
 /** The sitting as the device says that it was gone through, replayed; without a word from it, as it was planned. */
 interface GoneThrough {
+  readonly machine: Row<'machine'>;
   readonly tasks: readonly SittingTask[];
   readonly steps: readonly PlannedStep[];
   readonly wrong: readonly string[];
@@ -82,7 +85,7 @@ function goneThrough(machine: Row<'machine'>, of: readonly { readonly task: Row<
   const sitting = sittingOn(machine, tasks);
   const situation = { begin: plan?.begin ?? {}, found: plan?.found ?? [], done: plan?.keys ?? planSitting(sitting).steps.map(({ key }) => key) };
   const { steps, wrong } = replaySitting(sitting, situation, left.map(({ taskId }) => taskId));
-  return { tasks, steps, wrong, kept: { plan: steps.map(({ key, state }) => ({ step: key, state })), found: situation.found, begin: situation.begin } };
+  return { machine, tasks, steps, wrong, kept: { plan: steps.map(({ key, state }) => ({ step: key, state })), found: situation.found, begin: situation.begin } };
 }
 
 /** Photos that this submission has claimed, with the act of the slot that each is for. */
@@ -142,7 +145,7 @@ interface Sending extends Times {
   readonly deviceAt: number;
 }
 
-async function sendRecord(call: Call, { record, job, task, history, sitting, claimed, zone, earlier, deviceAt, startedAt, doneAt }: Sending): Promise<void> {
+async function sendRecord(call: Call, { record, job, task, history, sitting, claimed, zone, earlier, deviceAt, startedAt, doneAt }: Sending): Promise<string[]> {
   const { db, actor } = call;
   const point = (await db.point.one({ id: task.pointId }))!;
   const { procedure, edition, inputs: { methods } } = history;
@@ -161,8 +164,9 @@ async function sendRecord(call: Call, { record, job, task, history, sitting, cla
   const observation: Observation = { grade, cavityGrade, finds, readings, confirmed, agent, size };
   const specification = (await factsOf(db, [point.id], 'specification')).at(-1)?.value ?? {};
   const before = await db.record.all({ personId: actor.personId }, { order: [['doneAt', 'DESC']], limit: 6, columns: ['canonical'] });
+  const asked = needsInPlan(sitting.tasks.find(({ id }) => id === task.id)!, sitting.steps);
   const findings = checkProof({
-    procedure, observation, photos, planWrong: sitting.wrong, asked: needsInPlan(sitting.tasks.find(({ id }) => id === task.id)!, sitting.steps), startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
+    procedure, observation, photos, planWrong: sitting.wrong, asked, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
     agentsNearby: agent === null ? [] : (await usedOnBranch(db, job.machineId, dayOfInstant(doneAt, zone))).map((it) => it.agent),
     specification: { filterSize: specification.filterSize, forbiddenAgents: specification.forbiddenAgents },
     gradesBefore: before.map(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).grade ?? ''),
@@ -172,6 +176,7 @@ async function sendRecord(call: Call, { record, job, task, history, sitting, cla
     doneDay: dayOfInstant(doneAt, zone), deviceAt, photos: hashes, selfCertified: false, gone: sitting.kept, findings,
   });
   await db.task.update({ id: task.id }, { state: 'sent' });
+  return takeReadings(call, { pointId: point.id, machine: sitting.machine, needs: asked, readings, at: doneAt });
 }
 
 /** What the sender is told at once: readings that do not pass and photos to take again. */

@@ -27,7 +27,7 @@ function wordsFor(say: Speaker, { check, values, slot }: CheckFinding, procedure
   switch (check) {
     case 'missing': return { item: label(values.what as Need['kind'], String(values.key)) };
     case 'readingFails': case 'readingImplausible': return {
-      ...values, name: label('reading', String(values.key)), unit: say(`unit.${values.unit}`), fails: say(`reading.${values.key}.fails`),
+      judged: 'none', figure: 0, ...values, name: label('reading', String(values.key)), unit: say(`unit.${values.unit}`), fails: say(`reading.${values.key}.fails`),
     };
     case 'forbiddenAgent': return { agent: say(`agent.${values.agent}`) };
     case 'agentsMet': return { agent: say(`agent.${values.agent}`), other: say(`agent.${values.other}`), reason: say(String(values.reason)) };

@@ -2,6 +2,7 @@
 import { isoFromDay } from '../../core/calendar/day.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { windowOf } from '../../core/due/line.ts';
+import { passes } from '../../core/proof/readings.ts';
 import { canonicalText, type ServiceRecord } from '../../core/proof/record.ts';
 import type { Judge, ProofAnswer, ProofSummary } from '../../contract/proof.ts';
 import type { Specification } from '../../contract/register.ts';
@@ -74,7 +75,7 @@ export async function readProof(call: Call, id: string): Promise<ProofAnswer> {
     readings: Object.entries(done.readings).flatMap(([key, value]) => {
       const need = procedure.steps.flatMap(({ needs }) => needs).find((it) => it.kind === 'reading' && it.key === key);
       if (need?.kind !== 'reading') return [];
-      return [{ name: needLabel(say, need, procedure.key), value: `${value} ${say(`unit.${need.unit}`)}`, passes: value >= need.pass[0] && value <= need.pass[1] }];
+      return [{ name: needLabel(say, need, procedure.key), value: `${value} ${say(`unit.${need.unit}`)}`, passes: passes(need, done.readings) }];
     }),
     photos: uses.sort((a, b) => slots.indexOf(a.slot) - slots.indexOf(b.slot)).map(({ photoId, slot }) => {
       const photo = photos.get(photoId)!;

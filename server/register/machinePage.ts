@@ -9,6 +9,7 @@ import { markDates } from '../due/point.ts';
 import type { Call } from '../env.ts';
 import { isOffice } from '../env.ts';
 import { listFaults } from '../faults/faults.ts';
+import { seriesOf } from '../faults/readings.ts';
 import { reportableMachine } from '../faults/reportable.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { summarise } from '../jobs/describe.ts';
@@ -50,6 +51,6 @@ export async function readMachine(call: Call, number: string): Promise<MachineAn
     faults: (await listFaults(call, { machineId: machine.id })).filter(({ closedAt }) => closedAt === null)
       // At a machine that serves several homes, who reported what is not the neighbours' to know.
       .map((fault) => (isOffice(actor) ? fault : { ...fault, openedBy: '', note: '', photoIds: [] })),
-    reportable: reportableMachine(say, machine),
+    reportable: reportableMachine(say, machine), series: isOffice(actor) ? await seriesOf(call, machine) : [],
   };
 }

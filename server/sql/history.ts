@@ -41,11 +41,12 @@ SELECT json_group_array(json_array(task.point_id, job.state)) AS gathered
 FROM ${WANTED} JOIN task ON task.point_id = wanted.value AND task.state IN ('outstanding', 'sent')
 JOIN job ON job.id = task.job_id AND job.state IN ('open', 'given', 'started', 'awaitingTest', 'sent')`, [ids]);
 
-export type FaultRow = readonly [pointId: string, openedDay: number, symptom: string];
+export type FaultRow = readonly [pointId: string, openedDay: number, symptom: string, machineType: string, procedure: string];
 
+/** Open faults of the machines of the points; which of them a point answers to, the catalogue says. */
 export const readFaultRows = (db: Db, ids: string) => askArray<FaultRow>(db, `
-SELECT json_group_array(json_array(fault.point_id, fault.opened_day, fault.symptom)) AS gathered
-FROM ${WANTED} JOIN fault ON fault.point_id = wanted.value AND fault.closed_at IS NULL`, [ids]);
+SELECT json_group_array(json_array(point.id, fault.opened_day, fault.symptom, machine.type, point.procedure)) AS gathered
+FROM ${WANTED} JOIN point ON point.id = wanted.value JOIN machine ON machine.id = point.machine_id JOIN fault ON fault.machine_id = machine.id AND fault.closed_at IS NULL`, [ids]);
 
 export type SignalRow = readonly [pointId: string, id: string, type: string, state: SignalState, day: number, recheckDay: number | null];
 

@@ -16,6 +16,7 @@ import { due } from './migrations/0002-due.ts';
 import { register } from './migrations/0003-register.ts';
 import { doing } from './migrations/0004-doing.ts';
 import { sittings } from './migrations/0005-sittings.ts';
+import { trade } from './migrations/0006-trade.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -33,7 +34,7 @@ export class UnusableDatabase extends Error {}
 
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0001-foundation', sql: foundation }, { name: '0002-due', sql: due }, { name: '0003-register', sql: register },
-  { name: '0004-doing', sql: doing }, { name: '0005-sittings', sql: sittings },
+  { name: '0004-doing', sql: doing }, { name: '0005-sittings', sql: sittings }, { name: '0006-trade', sql: trade },
 ];
 
 /**

@@ -40,6 +40,8 @@ export const TABLES = {
   edition: { id: key(), organisationId, procedure: text(), number: integer(), ours: integer(), content: textOrNull(), note: text(), createdAt, createdBy: text() },
   /** A measurement as it was worked out, kept with the point's record of that time. */
   measurement: { id: key(), organisationId, pointId: text(), recordId: textOrNull(), measure: text(), inputs: text(), says: text(), note: text(), at: integer(), personId: text() },
+  /** A judged figure of a reading, oldest first a machine's own series. */
+  reading: { id: key(), organisationId, machineId: text(), pointId: text(), name: text(), value: real(), at: integer() },
   machineServes: { id: key(), organisationId, machineId: text(), placeId: text() },
   /** A service point. `number` is its short name in lists and links. */
   point: { id: key(), organisationId, number: integer(), machineId: text(), procedure: text(), createdAt },

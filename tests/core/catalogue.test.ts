@@ -13,7 +13,7 @@ import { ILLUSTRATIONS } from '../../core/catalogue/illustrations.ts';
 import { drawingOf } from '../../core/catalogue/parts.ts';
 import { referencePicture, scenePicture } from '../../core/catalogue/picture.ts';
 import { GRADES } from '../../core/due/grades.ts';
-import { SYMPTOMS, REPAIR_HOURS, symptomOf, symptomsOf } from '../../core/faults/symptoms.ts';
+import { pointsOfSymptom, SYMPTOMS, REPAIR_HOURS, symptomOf, symptomsOf } from '../../core/faults/symptoms.ts';
 import { coreText } from '../../core/language/en.ts';
 import { speaker } from '../../core/language/message.ts';
 
@@ -242,20 +242,36 @@ describe('Habits and signals', () => {
   });
   it('and symptoms follow the family to the part that does the work there', () => {
     expect(signalsOf('mediaAirHandler').find(({ key }) => key === 'airHandler.lamp')!.point).to.equal('airHandler.mediaFilter');
-    expect(symptomsOf('washerDryer').find(({ key }) => key === 'washer.puddle')!.point).to.equal('washerDryer.doorBoot');
+    expect(pointsOfSymptom('washerDryer', 'washer.puddle')).to.deep.equal(['washerDryer.doorBoot']);
     // A top-load washer has no boot: its puddle makes nothing due by itself.
-    expect(symptomsOf('topWasher').find(({ key }) => key === 'washer.puddle')!.point).to.equal(null);
+    expect(pointsOfSymptom('topWasher', 'washer.puddle')).to.deep.equal([]);
     expect(signalsOf('topWasher').map(({ point }) => point)).to.deep.equal(['washer.lintTrap', 'washer.tub', 'washer.tub']);
     expect(pointLike('freezer', 'refrigerator.waterFilter')).to.equal(undefined);
-    for (const type of machineTypes.keys()) for (const { point } of [...symptomsOf(type), ...signalsOf(type)]) if (point) expect(machineTypes.get(type)!.points).to.include(point);
+    for (const type of machineTypes.keys()) for (const point of [...symptomsOf(type).flatMap(({ points }) => points), ...signalsOf(type).map((it) => it.point)]) expect(machineTypes.get(type)!.points).to.include(point);
   });
 });
 
 describe('Symptoms', () => {
   it('point at service points of their own machine, in words', () => {
-    for (const { key, machineType, point } of SYMPTOMS) {
+    for (const { key, machineType, points } of SYMPTOMS) {
       say(`symptom.${key}`);
-      if (point) expect(machineTypes.get(machineType)!.points, key).to.include(point);
+      for (const point of points) expect(machineTypes.get(machineType)!.points, key).to.include(point);
+    }
+  });
+  it('make due what the trade looks at first, first, and what it looks at with it (common practice)', () => {
+    expect(pointsOfSymptom('refrigerator', 'refrigerator.warm')).to.deep.equal(['refrigerator.coil', 'refrigerator.doorSeals']);
+    expect(pointsOfSymptom('freezer', 'freezer.warm')).to.deep.equal(['refrigerator.coil', 'refrigerator.doorSeals']);
+    expect(pointsOfSymptom('topWasher', 'washer.smell')).to.deep.equal(['washer.tub']);
+    expect(pointsOfSymptom('washer', 'washer.smell')).to.deep.equal(['washer.doorBoot']);
+    expect(pointsOfSymptom('airCleaner', 'airCleaner.crackle')).to.deep.equal(['airCleaner.ioniser', 'airCleaner.needles']);
+    expect(pointsOfSymptom('dishwasher', 'dishwasher.standing')).to.deep.equal(['dishwasher.filter', 'dishwasher.sump']);
+    expect(['dishwasher.filter', 'dishwasher.sump'].map((key) => procedureOf(key).level)).to.deep.equal(['T', 'S']);
+    expect(pointsOfSymptom('toaster', 'toaster.smoke')).to.deep.equal([]);
+  });
+  it('or signals are there for every part that waits for one', () => {
+    for (const type of machineTypes.values()) {
+      const raised = [...symptomsOf(type.key).flatMap(({ points }) => points), ...signalsOf(type.key).map(({ point }) => point)];
+      for (const point of type.points) if (procedureOf(point).signalled) expect(raised, `${type.key} ${point}`).to.include(point);
     }
   });
   it('run the repair clocks of HUD NSPIRE (from memory)', () => {

@@ -174,9 +174,9 @@ describe('Setting a fridge right', () => {
   });
   it('goes one degree, freezer first, 48 hours apart, to a look at the end', () => {
     expect(nextTuning([], 0)).to.deep.equal({ do: 'measure' });
-    const first = { at: 0, fridgeC: 8, freezerC: -15 };
+    const first = { at: 0, fridgeC: 6.5, freezerC: -15 };
     expect(nextTuning([first], 0)).to.deep.equal({ do: 'turn', compartment: 'freezer', direction: 'colder' });
-    const soon = { at: 5 * HOUR, fridgeC: 8, freezerC: -16 };
+    const soon = { at: 5 * HOUR, fridgeC: 6.5, freezerC: -16 };
     expect(nextTuning([first, soon], 6 * HOUR)).to.deep.equal({ do: 'wait', until: HOURS_BETWEEN * HOUR });
     const later = { at: 49 * HOUR, fridgeC: 6, freezerC: -19 };
     expect(nextTuning([first, later], 49 * HOUR)).to.deep.equal({ do: 'turn', compartment: 'fridge', direction: 'colder' });
@@ -186,12 +186,13 @@ describe('Setting a fridge right', () => {
     expect(coldWorking(3, -19).limits[0]!.met).to.equal(true);
   });
   it('calls it a fault where turning does not help, and asks for warmer where it freezes', () => {
-    const stubborn = Array.from({ length: 5 }, (_, i) => ({ at: i * 50 * HOUR, fridgeC: 9, freezerC: null }));
+    const stubborn = Array.from({ length: 5 }, (_, i) => ({ at: i * 50 * HOUR, fridgeC: 6, freezerC: null }));
     expect(nextTuning(stubborn, 250 * HOUR)).to.deep.equal({ do: 'fault', compartment: 'fridge' });
     expect(nextTuning([{ at: 0, fridgeC: -2, freezerC: null }], 0)).to.deep.equal({ do: 'turn', compartment: 'fridge', direction: 'warmer' });
     fc.assert(fc.property(fc.double({ min: -10, max: 20, noNaN: true }), fc.double({ min: -40, max: 10, noNaN: true }), (fridgeC, freezerC) => {
       const step = nextTuning([{ at: 0, fridgeC, freezerC }], 0);
-      expect(step.do).to.equal(fridgeC >= 0 && fridgeC <= 4 && freezerC >= -25 && freezerC <= -18 ? 'done' : 'turn');
+      if (fridgeC > 7 || freezerC > -12) expect(step.do).to.equal('foodFirst');
+      else expect(step.do).to.equal(fridgeC >= 0 && fridgeC <= 4 && freezerC >= -25 && freezerC <= -18 ? 'done' : 'turn');
     }));
   });
 });

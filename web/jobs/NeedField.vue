@@ -3,10 +3,11 @@
 import { computed, onBeforeUnmount, ref } from 'vue';
 import type { Finding } from '../../core/catalogue/types.ts';
 import type { JobStep, StepNeed } from '../../contract/jobs.ts';
+import { passes } from '../../core/proof/readings.ts';
 import { keptOf, numberIn } from '../../core/quantities/entered.ts';
 import GradePicker from '../catalogue/GradePicker.vue';
 import { say } from '../language/say.ts';
-import type { Draft, TaskDraft } from './draft.ts';
+import { readingsOf, type Draft, type TaskDraft } from './draft.ts';
 import StepPhoto from './StepPhoto.vue';
 import PlainField from '../theme/PlainField.vue';
 
@@ -34,8 +35,9 @@ const judged = computed(() => {
   const entered = numberIn(reading.value);
   if (need.kind !== 'reading' || !how || Number.isNaN(entered)) return null;
   const kept = keptOf(entered, how);
-  const outside = ([from, to]: readonly [number, number]) => kept < from || kept > to;
-  return outside(need.plausible) ? how.likely : outside(need.pass) ? props.need.help : null;
+  if (how.urgent && kept > how.urgent.beyond) return how.urgent.says;
+  if (kept < need.plausible[0] || kept > need.plausible[1]) return how.likely;
+  return passes(need, { ...readingsOf([props.step], first.value), [need.key]: kept }) ? null : props.need.help;
 });
 
 const now = ref(Date.now());

@@ -121,9 +121,14 @@ export function openOn(draft: Draft, step: JobStep): string[] {
   });
 }
 
-/** The draft as it is sent: readings in the units in which they are kept. */
+/** What was read for a task, in the units in which readings are kept. */
+export function readingsOf(steps: readonly Pick<JobStep, 'needs'>[], task: TaskDraft): Record<string, number> {
+  const entered = new Map(steps.flatMap(({ needs }) => needs.flatMap(({ need, reading }) => (reading ? [[need.key, reading] as const] : []))));
+  return Object.fromEntries(Object.entries(task.readings).filter(([, text]) => isNumber(text)).map(([key, text]) => [key, keptOf(numberIn(text), entered.get(key) ?? { factor: 1, offset: 0 })]));
+}
+
+/** The draft as it is sent. */
 export function submissionOf(draft: Draft, steps: readonly JobStep[], now: number): Submission {
-  const readings = new Map(steps.flatMap(({ needs }) => needs.flatMap(({ need, reading }) => (reading ? [[need.key, reading] as const] : []))));
   return {
     startedAt: draft.startedAt ?? now, doneAt: draft.finishedAt ?? now, deviceAt: now,
     plan: { keys: steps.map(({ key }) => key), found: draft.found, begin: draft.begin }, left: draft.left,
@@ -131,7 +136,7 @@ export function submissionOf(draft: Draft, steps: readonly JobStep[], now: numbe
       id: task.recordId, taskId,
       photos: Object.entries(task.photos).map(([slot, photoId]) => ({ slot, photoId })),
       grade: task.grade, cavityGrade: task.cavityGrade, finds: task.finds, confirmed: task.confirmed, agent: task.agent,
-      readings: Object.fromEntries(Object.entries(task.readings).filter(([, text]) => isNumber(text)).map(([key, text]) => [key, keptOf(numberIn(text), readings.get(key) ?? { factor: 1, offset: 0 })])),
+      readings: readingsOf(steps, task),
       size: task.size.trim() || null, note: draft.note,
     })) as Submission['records'],
   };

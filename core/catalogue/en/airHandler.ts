@@ -88,6 +88,7 @@ export const airHandlerText = {
   'confirm.airHandler.coolingCheck.cooling': 'It is set to cool and has started',
   'confirm.airHandler.coolingCheck.cool': 'Two registers or more blow cool',
   'confirm.airHandler.coolingCheck.back': 'The thermostat is as it was',
-  'reading.supplyCelsius': 'Air at the register, °C',
-  'reading.supplyCelsius.fails': 'Not cool enough after fifteen minutes: look at the filter and the outdoor coil; what is left is for a licensed trade.',
+  'reading.returnCelsius': 'Air going in', 'reading.returnCelsius.fails': 'Hardly possible indoors: measure again at the return grille.',
+  'reading.supplyCelsius': 'Air at the register',
+  'reading.supplyCelsius.fails': 'The drop should be 8 to 11 K (15 to 20 °F). Less: look at the filter and the outdoor coil; what is left is for a licensed trade. More: too little air, look at the filter and the registers.',
 } as const;

@@ -102,7 +102,7 @@ export const moreKitchenText = {
     confirm: { rest: 'They will be left alone until the morning', runs: 'Water leaves at once, everywhere' }, photo: { slowest: 'The slowest drain' },
   }),
   'reading.pumpedLitres': 'Water pumped out', 'reading.pumpedLitres.fails': 'Less came out than went in: the pump is failing or the hose is blocked. Report it.',
-  'reading.pumpSeconds': 'Seconds it took', 'reading.pumpSeconds.fails': 'Longer than a minute and a half: weak pump or a clog further down. Report it.',
+  'reading.pumpSeconds': 'Seconds it took', 'reading.pumpSeconds.fails': 'Under five litres a minute: weak pump or a clog further down. Report it.',
   'reading.fridgeCelsius': 'Fridge', 'reading.fridgeCelsius.fails': 'Outside 0 to 4 °C (32 to 40 °F): turn it one degree, wait 48 hours, measure again. Swinging readings point to the door seal.',
   'reading.freezerCelsius': 'Freezer', 'reading.freezerCelsius.fails': 'Outside −25 to −18 °C (−13 to 0 °F): turn it one degree, wait 48 hours, measure again.',
   'mistakes.hood.greaseFilter': 'Refitting it wet. A short soak for a heavy filter.',

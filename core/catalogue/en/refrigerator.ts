@@ -17,8 +17,6 @@ export const refrigeratorText = {
   'confirm.refrigerator.doorSeals.strip': 'The paper drags all round',
   'photo.refrigerator.doorSeals.out': 'Worst place, before',
   'photo.refrigerator.doorSeals.in': 'Clean seal',
-  'reading.fridgeTemperature': 'Fridge temperature',
-  'reading.fridgeTemperature.fails': 'Warmer than 4 °C (40 °F): turn it one degree colder, wait 48 hours, measure again. Still warm? Report it.',
   'point.refrigerator.waterFilter': 'Water filter',
   'task.refrigerator.waterFilter': 'Change the fridge’s water filter',
   'why.refrigerator.waterFilter': 'A spent filter slows the water, taints the ice and can grow mould. It cannot be cleaned.',

@@ -1,4 +1,5 @@
 import { US_CUP_ML } from '../../quantities/volume.ts';
+import { USUAL_DROP_K } from '../../measure/readings.ts';
 import { ALL, days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
 import { agent, as, confirm, either, finding, finds, grade, makes, OFF, photo, puts, runs, size, stepsOf, takes, timer, wants, type How } from '../steps.ts';
@@ -50,7 +51,7 @@ export function returnFilter(choices: Choices): Procedure {
   };
 }
 
-const DRAIN_SECONDS: Need = { kind: 'reading', key: 'drainSeconds', unit: 'seconds', plausible: [1, 1800], pass: [1, 60] };
+const DRAIN_SECONDS: Need = { kind: 'reading', key: 'drainSeconds', unit: 'seconds', plausible: [1, 1800], pass: [1, 60], worse: 'higher', opens: { beyond: { at: 60, raises: { signal: 'airHandler.slowDrain' } }, drift: 'airHandler.slowDrain' } };
 
 /** By the second school, what is done at the tee is done with power on where no wire was found. */
 const tee = (whenWired: boolean): How => (whenWired ? { poweredWhen: 'noWire' } : {});
@@ -134,8 +135,10 @@ export const coolingCheck: Procedure = {
   steps: [
     coolingStep('set', 'open', ...SET_COOL, confirm('cooling')),
     coolingStep('wait', 'look', IN_COOLING, timer('run', 15)),
-    coolingStep('feel', 'test', IN_COOLING, confirm('cool'), {
-      kind: 'reading', key: 'supplyCelsius', unit: 'celsius', plausible: [0, 40], pass: [4, 18], optional: true,
+    // It is the drop that passes, not the register's own temperature.
+    coolingStep('feel', 'test', IN_COOLING, confirm('cool'), { kind: 'reading', key: 'returnCelsius', unit: 'celsius', plausible: [10, 45], pass: [10, 45], optional: true }, {
+      kind: 'reading', key: 'supplyCelsius', unit: 'celsius', plausible: [0, 40], pass: USUAL_DROP_K, optional: true, judged: { as: 'drop', with: 'returnCelsius' }, worse: 'lower',
+      opens: { beyond: { at: USUAL_DROP_K[0], raises: { signal: 'airHandler.lowDrop' } }, drift: 'airHandler.lowDrop' },
     }),
     coolingStep('back', 'test', ...SET_BACK, confirm('back')),
   ],

@@ -1,7 +1,8 @@
 /** The condenser dryer, and the heat-pump dryer, which is served alike. */
 import { ALL, days, procedure } from '../define.ts';
 import { as, confirm, either, finding, finds, grade, makes, OFF, photo, puts, runs, stepsOf, takes, timer } from '../steps.ts';
-import { crayonSteps } from './dryer.ts';
+import { DRY_WITHIN } from '../../measure/readings.ts';
+import { crayonSteps, DRY_MINUTES } from './dryer.ts';
 
 const COOL = { ...OFF, heat: 'cool' };
 const OPENED = [takes('condenser'), as('condenserDryer.open')];
@@ -15,7 +16,7 @@ export const fluffFilter = procedure('condenserDryer.fluffFilter', {
   steps: [
     fluff('out', 'open', takes('own'), photo('out')), fluff('grade', 'look', grade()), fluff('wash', 'clean', photo('water'), confirm('water')),
     fluff('dry', 'clean', timer('dry', 60)), fluff('refit', 'refit', puts('own'), confirm('refit')), 
-    fluff('run', 'test', ...RUN_WARM, { kind: 'reading', key: 'dryMinutes', unit: 'minutes', plausible: [10, 240], pass: [10, 60], optional: true }),
+    fluff('run', 'test', ...RUN_WARM, { ...DRY_MINUTES, pass: DRY_MINUTES.plausible, opens: { beyond: { at: DRY_WITHIN, raises: { signal: 'condenserDryer.slow' } }, drift: 'condenserDryer.slow' } }),
   ],
 });
 

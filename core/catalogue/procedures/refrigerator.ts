@@ -1,7 +1,8 @@
 import { US_CUP_ML } from '../../quantities/volume.ts';
 import { ALL, days, procedure, SIGNAL_CAP } from '../define.ts';
 import { agent, as, confirm, finds, grade, makes, OFF_OUT, photo, puts, stepsOf, takes, timer } from '../steps.ts';
-import type { Procedure } from '../types.ts';
+import { COLD_LIMITS, FOOD_LIMITS } from '../../measure/tuning.ts';
+import type { Procedure, ReadingNeed } from '../types.ts';
 
 /** It stays on; what opens its doors ends the settling that temperatures want. */
 const ON = { power: 'on' };
@@ -13,6 +14,18 @@ const waterStep = stepsOf('refrigerator.waterFilter', ON);
 const PANEL_OFF = [takes('panel'), as('refrigerator.panelOff')];
 const PANEL_ON = [puts('panel'), as('refrigerator.panelOn')];
 const LISTEN = [{ either: true as const, wants: { power: 'on', place: 'out', 'part.panel': 'in' }, hands: 'outside' as const }, as('refrigerator.listen')];
+
+/** Three US gallons are 11.4 litres (common practice); the trade rounds to eleven. */
+const FLUSH_LITRES = 11;
+/** Near its target it is tuned by single degrees; food that warms is a fault now. */
+const FRIDGE: ReadingNeed = {
+  kind: 'reading', key: 'fridgeCelsius', unit: 'celsius', plausible: [-10, 25], pass: [COLD_LIMITS.fridge.low, COLD_LIMITS.fridge.high], worse: 'higher',
+  opens: { beyond: { at: FOOD_LIMITS.fridge, raises: { symptom: 'refrigerator.foodWarm' } }, drift: 'refrigerator.drift' },
+};
+const freezerAt = (machine: 'refrigerator' | 'freezer'): ReadingNeed => ({
+  kind: 'reading', key: 'freezerCelsius', unit: 'celsius', plausible: [-40, 15], pass: [COLD_LIMITS.freezer.low, COLD_LIMITS.freezer.high], worse: 'higher',
+  opens: { beyond: { at: FOOD_LIMITS.freezer, raises: { symptom: `${machine}.foodWarm` } }, drift: `${machine}.drift` },
+});
 
 export const doorSeals: Procedure = {
   key: 'refrigerator.doorSeals',
@@ -35,9 +48,7 @@ export const doorSeals: Procedure = {
     step('grade', 'look', grade()),
     step('wash', 'clean'),
     step('jelly', 'clean', photo('in')),
-    step('strip', 'test', confirm('strip'), {
-      kind: 'reading', key: 'fridgeTemperature', unit: 'celsius', plausible: [-10, 25], pass: [0, 4], optional: true,
-    }),
+    step('strip', 'test', confirm('strip')),
   ],
   specification: ['forbiddenAgents', 'makerLimitDays', 'note'],
 };
@@ -65,7 +76,8 @@ export const waterFilter: Procedure = {
     waterStep('grade', 'look', grade()),
     waterStep('in', 'refit', puts('own'), photo('in'), confirm('seated')),
     waterStep('flush', 'test', confirm('noDrip'), {
-      kind: 'reading', key: 'flushLitres', unit: 'litres', plausible: [1, 40], pass: [9, 40], optional: true,
+      // Three US gallons at the least (common practice), measured.
+      kind: 'reading', key: 'flushLitres', unit: 'litres', plausible: [1, 40], pass: [FLUSH_LITRES, 40],
     }),
   ],
   specification: ['position', 'makerLimitDays', 'localLimitDays', 'note'],
@@ -119,7 +131,7 @@ export const temperatures = procedure('refrigerator.temperatures', {
   kind: 'sensor', days: days(90, 180, 365), assumed: ALL, risk: 'health', level: 'T', minutes: 5, kit: ['thermometer'], stops: ['fridgeStaysOn'],
   steps: [
     measure('place', 'open', confirm('placed')), measure('wait', 'look', timer('settle', 30)),
-    measure('read', 'test', { kind: 'reading', key: 'fridgeCelsius', unit: 'celsius', plausible: [-10, 25], pass: [0, 4] }, { kind: 'reading', key: 'freezerCelsius', unit: 'celsius', plausible: [-40, 15], pass: [-25, -18] }),
+    measure('read', 'test', FRIDGE, freezerAt('refrigerator')),
   ],
   specification: ['makerLimitDays', 'note'],
 });
@@ -129,7 +141,7 @@ export const freezerTemperature = procedure('freezer.temperature', {
   kind: 'sensor', days: days(90, 180, 365), assumed: ALL, risk: 'health', level: 'T', minutes: 5, kit: ['thermometer'], stops: ['fridgeStaysOn'],
   steps: [
     freezer('place', 'open', confirm('placed')), freezer('wait', 'look', timer('settle', 30)),
-    freezer('read', 'test', { kind: 'reading', key: 'freezerCelsius', unit: 'celsius', plausible: [-40, 15], pass: [-25, -18] }),
+    freezer('read', 'test', freezerAt('freezer')),
   ],
   specification: ['makerLimitDays', 'note'],
 });
