@@ -48,6 +48,10 @@ export interface ProofAnswer extends ProofSummary {
   readonly zone: string;
   readonly point: { id: string; number: number; name: string; kind: string; procedure: string };
   readonly state: 'waiting' | 'accepted' | 'sentBack' | 'registerWrong';
+  /** The verdict and whose it is, in words. */
+  readonly judged: string | null;
+  /** The caller did it: accepting it certifies oneself. */
+  readonly own: boolean;
   readonly doneAt: number;
   readonly minutes: number | null;
   readonly grade: string | null;

@@ -124,6 +124,7 @@ export const ROUTES = {
   'proof.queue': read('/proof', M),
   'proof.read': read('/proof/:id', M),
   'proof.judge': write('POST', '/proof/:id/verdict', M),
+  'proof.undo': write('POST', '/proof/:id/undo', M),
   'faults.list': read('/faults', MS),
   'faults.report': write('POST', '/faults', DOERS, 32, 30),
   'deficiencies.list': read('/deficiencies', MS),

@@ -8,13 +8,14 @@ import type { Agent, Need, Procedure } from '../catalogue/types.ts';
 import { isActualOf, parseFilterSize, sameFilterSize } from '../quantities/filterSize.ts';
 import type { Values } from '../language/message.ts';
 import { judgedValue, passes } from './readings.ts';
+import { CLOCK_SLACK_MS } from './claim.ts';
 import type { Observation } from './record.ts';
 
 /** `fail` contradicts the proof, `look` wants a person's eye, `fine` is a check that was met. */
 export type Weight = 'fail' | 'look' | 'fine';
 
 export const CHECKS = [
-  'missing', 'planBroken', 'readingFails', 'readingImplausible', 'tooFast', 'timeFits', 'samePicture', 'capturedOutside',
+  'missing', 'planBroken', 'readingFails', 'readingImplausible', 'tooFast', 'timeFits', 'claimedOutside', 'samePicture', 'capturedOutside',
   'tooDark', 'blurred', 'wrongSize', 'sizeFits', 'forbiddenAgent', 'agentsMet', 'alwaysClean', 'confirmed',
 ] as const;
 export type Check = (typeof CHECKS)[number];
@@ -50,6 +51,8 @@ export interface Proof {
   readonly photos: readonly CheckedPhoto[];
   readonly startedAt: number | null;
   readonly doneAt: number;
+  /** The day on which the device says it was done, where that cannot be believed, and the first that could be; both in words. */
+  readonly claimed?: { readonly day: string; readonly from: string } | null;
   /** When the job was given: a photo taken before it is not of this job. */
   readonly givenAt: number;
   readonly specification: { readonly filterSize?: string | undefined; readonly forbiddenAgents?: readonly Agent[] | undefined };
@@ -64,11 +67,10 @@ const QUICKEST_SHARE = 0.25;
 const DARK = 28;
 const BLURRED = 12;
 const ALWAYS_CLEAN = 5;
-const CLOCK_SLACK_MS = 10 * 60_000;
 
 /** All findings of a proof, contradictions first. */
 export function checkProof(proof: Proof): CheckFinding[] {
-  const found = [missing, sitting, readings, pace, pictures, captureTimes, size, agents, sameGradeAlways, confirmations]
+  const found = [missing, sitting, readings, claim, pace, pictures, captureTimes, size, agents, sameGradeAlways, confirmations]
     .flatMap((check) => check(proof));
   const order: Weight[] = ['fail', 'look', 'fine'];
   return found.sort((a, b) => order.indexOf(a.weight) - order.indexOf(b.weight));
@@ -113,6 +115,11 @@ function readings(proof: Proof): CheckFinding[] {
 /** Shortest time in which the work can be done, waits included, minutes. */
 export function quickestMinutes(procedure: Procedure): number {
   return procedure.minutes * QUICKEST_SHARE + waitMinutes(procedure);
+}
+
+/** What cannot have been then: before it was asked for, or before the part was last served. */
+function claim({ claimed }: Proof): CheckFinding[] {
+  return claimed ? [{ check: 'claimedOutside', weight: 'fail', values: { day: claimed.day, from: claimed.from } }] : [];
 }
 
 function pace({ procedure, startedAt, doneAt }: Proof): CheckFinding[] {

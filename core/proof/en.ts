@@ -10,6 +10,8 @@ export const proofText = {
   'finding.readingImplausible.assignee': '{name}: is {value, number} {unit} a slip?',
   'finding.tooFast.reviewer': 'Done in {minutes, number} min; the work takes {quickest, number} at the very least, waits included.',
   'finding.tooFast.assignee': 'The times we got are shorter than the work takes, waits included.',
+  'finding.claimedOutside.reviewer': 'Said to have been done on {day}, before anybody could have ({from}). It counts from when it was received.',
+  'finding.claimedOutside.assignee': 'Your device says {day}, before the job was given ({from}). It counts from today; check the date on your device.',
   'finding.timeFits.reviewer': 'The time fits the work: {minutes, number} min, shortest plausible {quickest, number}.',
   'finding.timeFits.assignee': 'The time fits the work.',
   'finding.samePicture.reviewer': '“{slot}” is nearly identical to a photo of {day} ({percent, number} % alike).',

@@ -99,17 +99,17 @@ async function storyOf(call: Call, pointId: string, zone: string): Promise<Story
     db.measurement.all({ pointId }, { order: [['at', 'DESC']], limit: 6 }),
   ]);
   const proofs = new Map((await db.proof.all({ recordId: records.map(({ id }) => id) })).map((proof) => [proof.recordId, proof]));
-  const names = await namesOf(db, [...records.map(({ personId }) => personId), ...faults.map(({ openedBy }) => openedBy), ...looks.map(({ personId }) => personId), ...signals.map(({ personId }) => personId), ...measurements.map(({ personId }) => personId)]);
+  const names = await namesOf(db, [...[...proofs.values()].map(({ judgedBy }) => judgedBy), ...records.map(({ personId }) => personId), ...faults.map(({ openedBy }) => openedBy), ...looks.map(({ personId }) => personId), ...signals.map(({ personId }) => personId), ...measurements.map(({ personId }) => personId)]);
   const name = (id: string | null) => (id && names.get(id)) ?? say('story.someone');
   const entries: StoryEntry[] = records.map((record) => {
     const proof = proofs.get(record.id)!;
     const { grade, selfCertified } = JSON.parse(record.canonical) as ServiceRecord;
     const gradeSays = grade ? say(`grade.${grade}`) : 'none';
-    const key = proof.state === 'accepted' ? (selfCertified ? 'selfCertified' : 'proven') : proof.state;
+    const key = proof.state !== 'accepted' ? proof.state : selfCertified ? 'selfCertified' : proof.evidence === 'selfCertified' ? 'certified' : 'proven';
     return {
       at: record.doneAt, day: isoFromDay(record.doneDay), by: name(record.personId), recordId: record.id,
       evidence: proof.state === 'sentBack' ? null : proof.evidence,
-      says: say(`story.${key}`, { grade: gradeSays, reason: proof.reason ?? '' }),
+      says: say(`story.${key}`, { grade: gradeSays, reason: proof.reason ?? '', judge: (proof.judgedBy && names.get(proof.judgedBy)) ?? 'none' }),
     };
   });
   for (const fault of faults) {

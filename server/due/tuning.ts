@@ -7,6 +7,7 @@ import { zoneOfPlace } from '../register/zone.ts';
 
 /** The loop's own signals, by procedure. */
 const SIGNAL_OF: Readonly<Record<string, string>> = { 'refrigerator.temperatures': 'refrigerator.tuning', 'freezer.temperature': 'freezer.tuning' };
+export const TUNING_SIGNALS = Object.values(SIGNAL_OF);
 const DAYS_BETWEEN = 2;
 /** A loop that long ago is over. */
 const REMEMBERED = 6;

@@ -33,6 +33,7 @@ import { exportRegister } from '../register/table.ts';
 import { HANDLERS, type Handler } from './handlers.ts';
 import { writeOnce } from './once.ts';
 import { Problem, problemDocument } from './problem.ts';
+import { idsMadeBy, refuseTakenIds } from '../sql/ids.ts';
 
 export const COOKIE = 'dewline';
 
@@ -133,7 +134,10 @@ function served(env: Env, { form, prepare, run, secret = false }: Handler, route
     }
     const read = form ? formOf(form, request.body) : {};
     const prepared = prepare ? await prepare(read as never) : read;
-    const answer = await writeOnce(env, { ...identityOf(request, actor!, contentOf(request.body)), secret }, (db) => run(callOn(db), prepared as never, params));
+    const answer = await writeOnce(env, { ...identityOf(request, actor!, contentOf(request.body)), secret }, async (db) => {
+      await refuseTakenIds(db, idsMadeBy(read));
+      return run(callOn(db), prepared as never, params);
+    });
     response.status(answer.status).json(answer.body);
   };
 }
@@ -238,8 +242,10 @@ function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>) {
       const form = formOf(photoFields, request.body) as PhotoForm;
       if (!request.file) throw new Problem(415, 'notImage');
       const stored = await storePhoto(env, request.file.buffer);
-      const answer = await writeOnce(env, identityOf(request, actor!, `${JSON.stringify(form)} ${stored.hash}`), (db) =>
-        createPhoto({ env, db, actor: actor!, now: env.clock() }, form, stored));
+      const answer = await writeOnce(env, identityOf(request, actor!, `${JSON.stringify(form)} ${stored.hash}`), async (db) => {
+        await refuseTakenIds(db, [form.id]);
+        return createPhoto({ env, db, actor: actor!, now: env.clock() }, form, stored);
+      });
       response.status(answer.status).json(answer.body);
     },
     'photo.read': async (request: Request, response: Response, actor: Actor | null) => {
@@ -263,18 +269,19 @@ function mountWeb(app: Express, web: string): void {
 function answerProblems(env: Env, logger: Logger): ErrorRequestHandler {
   return (error, request, response, next) => {
     if (response.headersSent) return next(error);
-    const problem = asProblem(error);
-    if (problem.status === 500) logger.error({ error, path: request.path }, 'unexpected error');
+    const problem = asProblem(error, request);
+    if (problem.status === 500) logger.error({ err: error, method: request.method, path: request.path }, 'unexpected error');
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problemDocument(problem, env.say)));
   };
 }
 
-function asProblem(error: unknown): Problem {
+function asProblem(error: unknown, request: Request): Problem {
   if (error instanceof Problem) return error;
   if (error instanceof MulterError) return error.code === 'LIMIT_FILE_SIZE' ? new Problem(413, 'tooLarge', { mb: MAX_PHOTO_MB }) : new Problem(400, 'badRequest');
   if (error instanceof UniqueConstraintError) return new Problem(409, 'idTaken');
-  if (error instanceof ForeignKeyConstraintError) return new Problem(404, 'notFound');
+  if (error instanceof ForeignKeyConstraintError) return new Problem(409, 'refersToNothing');
   const status = (error as { status?: number } | null)?.status;
-  if (status === 413) return new Problem(413, 'tooLarge', { mb: MAX_PHOTO_MB });
+  // Photos have their own limit above; what is left is a form.
+  if (status === 413) return new Problem(413, 'formTooLarge', { kb: Math.round(Number(request.get('content-length') ?? 0) / 1024) });
   return status !== undefined && status >= 400 && status < 500 ? new Problem(400, 'badRequest') : new Problem(500, 'internal');
 }

@@ -43,7 +43,7 @@ import { keepMeasurement } from '../measure/measurements.ts';
 import * as duty from '../notices/duty.ts';
 import * as people from '../people/people.ts';
 import { logRecord } from '../proof/records.ts';
-import { judgeProof, proofQueue, readProof } from '../proof/verdicts.ts';
+import { judgeProof, proofQueue, readProof, undoVerdict } from '../proof/verdicts.ts';
 import { readHome } from '../register/home.ts';
 import { claimDone, giveWeek, planBaseline, readBaseline } from '../register/baseline.ts';
 import { importForm, importTable } from '../register/importTable.ts';
@@ -165,6 +165,7 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'proof.queue': bare((call) => proofQueue(call)),
   'proof.read': bare((call, { id }) => readProof(call, id!)),
   'proof.judge': write(proofForms.judge, (call, form: proofForms.Judge, { id }) => judgeProof(call, id!, form)),
+  'proof.undo': bare((call, { id }) => undoVerdict(call, id!)),
   'faults.list': bare(async (call) => ({ faults: await listFaults(call, {}) })),
   'faults.report': write(faultForms.reportFault, reportFault),
   'alarms.list': bare(async (call) => ({ alarms: await alarms.openAlarms(call, call.actor.organisationId) })),

@@ -5,7 +5,9 @@ import { needsInPlan, replaySitting, stepsOfAct } from '../../core/jobs/gone.ts'
 import { planSitting, type PlannedStep } from '../../core/jobs/plan.ts';
 import type { SittingTask } from '../../core/jobs/sitting.ts';
 import { stateAfter } from '../../core/jobs/transitions.ts';
-import { sameAs } from '../../core/proof/likeness.ts';
+import { boundedClaim, trueTimes } from '../../core/proof/claim.ts';
+import { correlation, sameAs } from '../../core/proof/likeness.ts';
+import type { Procedure } from '../../core/catalogue/types.ts';
 import type { Observation, ServiceRecord } from '../../core/proof/record.ts';
 import type { SubmittedRecord, Submission } from '../../contract/jobs.ts';
 import { readHistories, type PointHistory } from '../due/history.ts';
@@ -18,15 +20,13 @@ import { claimPhoto, sharePhoto } from '../proof/photos.ts';
 import { tellFindings } from '../proof/findings.ts';
 import { writeRecord, type GoneSitting } from '../proof/records.ts';
 import { zoneOfPlace } from '../register/zone.ts';
+import { refuseTakenIds } from '../sql/ids.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { usedOnBranch } from './branch.ts';
 import { handBack } from './handBacks.ts';
 import { sittingOn, sittingTask } from './jobSitting.ts';
 import { applyMove, jobMoved } from './jobs.ts';
-
-/** A device's clock, read at sending, is taken at its word up to this much; beyond, its times are moved by how far it is off. */
-const CLOCK_TRUST_MS = 2 * 60_000;
 
 export async function sendJob(call: Call, id: string, form: Submission): Promise<{ state: string; notes: string[] }> {
   const { db, actor, now, env: { say } } = call;
@@ -47,6 +47,7 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
     throw new Problem(409, 'sittingChanged', { points: say.list(points.map(({ procedure }) => say(`point.${procedure}`))) });
   }
 
+  await refuseTakenIds(db, form.records.map((record) => record.id));
   const times = trueTimes(form, now);
   const zone = await zoneOfPlace(db, job.placeId);
   const photoIds = form.records.flatMap(({ photos }) => photos.map(({ photoId }) => photoId));
@@ -58,7 +59,7 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
   const opened: string[] = [];
   for (const record of form.records) {
     const task = tasks.find(({ id: taskId }) => taskId === record.taskId)!;
-    opened.push(...await sendRecord(call, { record, job, task, history: histories.get(task.pointId)!, sitting, claimed, zone, earlier, deviceAt: form.deviceAt, ...times }));
+    opened.push(...await sendRecord(call, { record, job, task, history: histories.get(task.pointId)!, sitting, claimed, zone, earlier, deviceAt: form.deviceAt, times }));
   }
   await leaveTasks(call, job, tasks.filter(({ id: taskId }) => left.includes(taskId)), form);
   await applyMove(call, job, 'send', null);
@@ -121,19 +122,26 @@ async function leaveTasks(call: Call, job: Row<'job'>, tasks: readonly Row<'task
   }
 }
 
-interface Times {
-  readonly startedAt: number;
-  readonly doneAt: number;
+/** @throws Problem 422 for a photo of something that the procedure does not ask for, and for two of one thing: only one would be in the record */
+function refuseStrangeSlots({ steps }: Procedure, { photos }: SubmittedRecord): void {
+  const known = steps.flatMap(({ needs }) => needs).filter(({ kind }) => kind === 'photo').map(({ key }) => key);
+  const slots = photos.map(({ slot }) => slot);
+  if (slots.some((slot, i) => !known.includes(slot) || slots.indexOf(slot) < i)) throw fieldProblem('records', 'field.photoSlot');
 }
 
-/** Start and end in server time: a clock that is off is put right, and nothing was done in the future. */
-export function trueTimes({ startedAt, doneAt, deviceAt }: Pick<Submission, 'startedAt' | 'doneAt' | 'deviceAt'>, now: number): Times {
-  const offset = Math.abs(now - deviceAt) > CLOCK_TRUST_MS ? now - deviceAt : 0;
-  const done = Math.min(now, doneAt + offset);
-  return { startedAt: Math.min(done, startedAt + offset), doneAt: done };
+/** A photo of this submission that is this very picture, sent a second time. */
+function copyAmong(photo: Row<'photo'>, thumb: Uint8Array, claimed: Claimed): ReturnType<typeof sameAs<EarlierPhoto>> {
+  const others = [...claimed.values()].map((it) => it.photo).filter(({ id }) => id !== photo.id);
+  const copy = others.find((it) => it.hash === photo.hash || (it.gradientHash === photo.gradientHash && correlation(thumb, new Uint8Array(it.thumb)) >= COPY));
+  return copy && { photo: { id: copy.id, hash: copy.gradientHash, thumb: new Uint8Array(copy.thumb), receivedAt: copy.receivedAt }, likeness: 1 };
 }
 
-interface Sending extends Times {
+/** Before and after from one spot may look alike: in one sitting only a picture that does not differ at all is a copy. Ours. */
+const COPY = 0.9995;
+
+interface Sending {
+  /** As the device says, in server time. */
+  readonly times: ReturnType<typeof trueTimes>;
   readonly record: SubmittedRecord;
   readonly job: Row<'job'>;
   readonly task: Row<'task'>;
@@ -145,15 +153,21 @@ interface Sending extends Times {
   readonly deviceAt: number;
 }
 
-async function sendRecord(call: Call, { record, job, task, history, sitting, claimed, zone, earlier, deviceAt, startedAt, doneAt }: Sending): Promise<string[]> {
+async function sendRecord(call: Call, { record, job, task, history, sitting, claimed, zone, earlier, deviceAt, times }: Sending): Promise<string[]> {
   const { db, actor } = call;
   const point = (await db.point.one({ id: task.pointId }))!;
-  const { procedure, edition, inputs: { methods } } = history;
+  const { procedure, edition, inputs: { methods }, conditions } = history;
+  refuseStrangeSlots(procedure, record);
+  // What a device says is bounded by what the server knows: nobody served it before it was asked for, or before it was last served.
+  const from = Math.max(job.givenAt ?? job.createdAt, conditions.findLast((it) => it[1] === 'service')?.[3] ?? 0);
+  const { startedAt, doneAt, outside } = boundedClaim(times, { from, receivedAt: call.now });
   const photos: CheckedPhoto[] = [];
   const hashes: Record<string, string> = {};
   for (const { slot, photoId } of record.photos) {
     const photo = await claim(call, sitting, claimed, photoId, record, slot);
-    const same = sameAs(new Uint8Array(photo.thumb), earlier);
+    const thumb = new Uint8Array(photo.thumb);
+    // The same picture under two names in one sitting is a copy too; of an act that two records share there is one photo.
+    const same = sameAs(thumb, earlier) ?? copyAmong(photo, thumb, claimed);
     hashes[slot] = photo.hash;
     photos.push({
       slot, capturedAt: photo.capturedAt, brightness: photo.brightness, sharpness: photo.sharpness,
@@ -166,7 +180,7 @@ async function sendRecord(call: Call, { record, job, task, history, sitting, cla
   const before = await db.record.all({ personId: actor.personId }, { order: [['doneAt', 'DESC']], limit: 6, columns: ['canonical'] });
   const asked = needsInPlan(sitting.tasks.find(({ id }) => id === task.id)!, sitting.steps);
   const findings = checkProof({
-    procedure, observation, photos, planWrong: sitting.wrong, asked, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
+    procedure, observation, photos, planWrong: sitting.wrong, asked, claimed: outside ? { day: call.env.say.day(dayOfInstant(times.doneAt, zone)), from: call.env.say.day(dayOfInstant(from, zone)) } : null, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
     agentsNearby: agent === null ? [] : (await usedOnBranch(db, job.machineId, dayOfInstant(doneAt, zone))).map((it) => it.agent),
     specification: { filterSize: specification.filterSize, forbiddenAgents: specification.forbiddenAgents },
     gradesBefore: before.map(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).grade ?? ''),

@@ -15,7 +15,8 @@ export async function earlierPhotos(db: Db, organisationId: string, except: read
     { organisationId, purgedAt: null },
     { order: [['receivedAt', 'DESC']], limit: MOST_COMPARED, columns: ['id', 'gradientHash', 'thumb', 'receivedAt'] },
   );
+  const used = new Set((await db.photoUse.all({ organisationId }, { columns: ['photoId'] })).map(({ photoId }) => photoId));
   return photos
-    .filter(({ id }) => !except.includes(id))
+    .filter(({ id }) => used.has(id) && !except.includes(id))
     .map(({ id, gradientHash: hash, thumb, receivedAt }) => ({ id, hash, thumb: new Uint8Array(thumb), receivedAt }));
 }

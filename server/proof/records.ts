@@ -21,6 +21,8 @@ import type { Row } from '../store/tables.ts';
 import { appendToLog, commitment } from './log.ts';
 
 const NOON = 12 * 60;
+/** No part lasts longer; our assumption. */
+const LONGEST_AGO = 3650;
 
 export interface GoneSitting {
   readonly plan: readonly PlannedLine[];
@@ -113,7 +115,9 @@ export async function logRecord(call: Call, form: LogRecord): Promise<{ id: stri
   const machine = (await db.machine.one({ id: point.machineId }))!;
   const zone = await zoneOfPlace(db, machine.placeId);
   const doneDay = dayFromIso(form.done);
-  if (doneDay > dayOfInstant(now, zone)) throw fieldProblem('done', 'field.future');
+  const today = dayOfInstant(now, zone);
+  if (doneDay > today) throw fieldProblem('done', 'field.future');
+  if (doneDay < (machine.installedDay ?? today - LONGEST_AGO)) throw fieldProblem('done', 'field.tooLongAgo');
   const mark = await db.mark.one({ pointId: point.id });
   if (mark && mark.servedDay > doneDay) throw new Problem(409, 'doneEarlier', { day: call.env.say.day(mark.servedDay) });
   await dropTask(call, point.id);

@@ -3,17 +3,20 @@ import { isoFromDay } from '../../core/calendar/day.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { windowOf } from '../../core/due/line.ts';
 import { passes } from '../../core/proof/readings.ts';
-import { canonicalText, type ServiceRecord } from '../../core/proof/record.ts';
-import type { Judge, ProofAnswer, ProofSummary } from '../../contract/proof.ts';
+import { canonicalText, type EvidenceLevel, type ServiceRecord } from '../../core/proof/record.ts';
+import type { Judge, ProofAnswer, ProofSummary, Verdict } from '../../contract/proof.ts';
 import type { Specification } from '../../contract/register.ts';
 import { computeLine } from '../../core/due/compute.ts';
 import { readHistory } from '../due/history.ts';
 import { lineOfMark } from '../../contract/due.ts';
 import { namesOf } from '../due/find.ts';
 import { recompute } from '../due/recompute.ts';
+import { TUNING_SIGNALS } from '../due/tuning.ts';
+import type { Check, CheckFinding } from '../../core/proof/checks.ts';
 import type { Call } from '../env.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import { fieldProblem, notFound, Problem } from '../http/problem.ts';
 import { noteEvent } from '../jobs/events.ts';
+import { liveJobOf } from '../jobs/live.ts';
 import { needLabel } from '../jobs/steps.ts';
 import { writeSpecification } from '../register/machines.ts';
 import { factsOf } from '../store/facts.ts';
@@ -31,15 +34,16 @@ export async function proofQueue(call: Call): Promise<{ waiting: ProofSummary[] 
 async function summarise({ db, env: { say } }: Call, proofs: readonly Row<'proof'>[]): Promise<ProofSummary[]> {
   const records = new Map((await db.record.all({ id: proofs.map(({ recordId }) => recordId) })).map((it) => [it.id, it]));
   const points = new Map((await db.point.all({ id: proofs.map(({ pointId }) => pointId) })).map((it) => [it.id, it]));
-  const marks = new Map((await db.mark.all({ pointId: [...points.keys()] })).map((it) => [it.pointId, it]));
-  const places = new Map((await db.place.all({ id: [...marks.values()].map(({ placeId }) => placeId) })).map((it) => [it.id, it]));
+  // By its machine, not its mark: a part that was left out, or a retired machine, has none, and its proof is judged all the same.
+  const machines = new Map((await db.machine.all({ id: [...points.values()].map(({ machineId }) => machineId) })).map((it) => [it.id, it]));
+  const places = new Map((await db.place.all({ id: [...machines.values()].map(({ placeId }) => placeId) })).map((it) => [it.id, it]));
   const names = await namesOf(db, [...records.values()].map(({ personId }) => personId));
   return proofs.map((proof) => {
     const record = records.get(proof.recordId)!;
     const worst = tellFindings(say, record, proof)[0];
     return {
       id: proof.recordId, title: say(`point.${points.get(proof.pointId)!.procedure}`),
-      place: places.get(marks.get(proof.pointId)!.placeId)!.name,
+      place: places.get(machines.get(points.get(proof.pointId)!.machineId)!.placeId)!.name,
       by: (record.personId && names.get(record.personId)) ?? say('story.someone'), sentAt: proof.sentAt,
       worst: worst && worst.weight !== 'fine' ? worst.says : null, weight: worst?.weight ?? 'fine',
     };
@@ -67,7 +71,7 @@ export async function readProof(call: Call, id: string): Promise<ProofAnswer> {
   const findings = tellFindings(say, record, proof);
   return {
     ...summary!,
-    zone: done.zone, state: proof.state, doneAt: done.doneAt, hash: record.hash,
+    zone: done.zone, state: proof.state, judged: await judgedWords(call, proof), own: record.personId === call.actor.personId, doneAt: done.doneAt, hash: record.hash,
     point: { id: point.id, number: point.number, name: say(`point.${point.procedure}`), kind: procedure.kind, procedure: procedure.key },
     minutes: done.startedAt === null ? null : Math.round((done.doneAt - done.startedAt) / 60_000),
     grade: done.grade, gradeSays: done.grade && say(`grade.${done.grade}`), cavitySays: done.cavityGrade && say(`grade.${done.cavityGrade}`),
@@ -77,7 +81,7 @@ export async function readProof(call: Call, id: string): Promise<ProofAnswer> {
       if (need?.kind !== 'reading') return [];
       return [{ name: needLabel(say, need, procedure.key), value: `${value} ${say(`unit.${need.unit}`)}`, passes: passes(need, done.readings) }];
     }),
-    photos: uses.sort((a, b) => slots.indexOf(a.slot) - slots.indexOf(b.slot)).map(({ photoId, slot }) => {
+    photos: uses.filter(({ slot }) => slots.includes(slot)).sort((a, b) => slots.indexOf(a.slot) - slots.indexOf(b.slot)).map(({ photoId, slot }) => {
       const photo = photos.get(photoId)!;
       return {
         id: photoId, slot, label: needLabel(say, { kind: 'photo', key: slot }, procedure.key), capturedAt: photo.capturedAt,
@@ -93,7 +97,8 @@ export async function readProof(call: Call, id: string): Promise<ProofAnswer> {
 /** What accepting would do: the same computation, with this service in it. */
 async function effectOf({ db, now, env: { say } }: Call, record: Row<'record'>): Promise<string> {
   const history = await readHistory(db, record.pointId, now);
-  const mark = (await db.mark.one({ pointId: record.pointId }))!;
+  const mark = await db.mark.one({ pointId: record.pointId });
+  if (!mark) return say('effect.gone');
   const window = windowOf(lineOfMark(mark), history.procedure.safetyCritical);
   const { grade } = JSON.parse(record.canonical) as ServiceRecord;
   const conditions = [...history.inputs.conditions, { day: record.doneDay, kind: 'service' as const, grade, confirmed: true }].sort((a, b) => a.day - b.day);
@@ -113,16 +118,64 @@ export async function judgeProof(call: Call, id: string, form: Judge): Promise<{
   }
   const state = ({ accept: 'accepted', sendBack: 'sentBack', registerWrong: 'registerWrong' } as const)[form.verdict];
   const reason = form.reason || null;
-  await db.proof.update({ recordId: id }, { state, judgedAt: now, judgedBy: actor.personId, reason });
+  if (form.verdict !== 'sendBack' && reason === null && isContradicted(proof, form.verdict)) throw fieldProblem('reason', 'field.overFail');
+  // Whoever did it and judged it has certified it themselves, whatever was accepted.
+  const evidence: EvidenceLevel = record.personId === actor.personId ? 'selfCertified' : 'proven';
+  await db.proof.update({ recordId: id }, { state, judgedAt: now, judgedBy: actor.personId, reason, evidence });
   await logVerdict(call, record, form.verdict, reason);
   if (form.verdict === 'registerWrong') {
     const known = (await factsOf(db, [record.pointId], 'specification')).at(-1)?.value ?? {};
     await writeSpecification(call, record.pointId, { ...known, ...form.specification } as Specification);
   }
-  if (form.verdict !== 'sendBack') await countService(call, id, proof.evidence);
+  if (form.verdict !== 'sendBack') await countService(call, id, evidence);
   await settleJob(call, record, form.verdict === 'sendBack' ? reason : null);
   await recompute(db, [record.pointId], now);
   return { state };
+}
+
+/** Contradictions that a wrong register explains. */
+const OF_REGISTER: readonly string[] = ['wrongSize', 'forbiddenAgent'] satisfies Check[];
+
+const isContradicted = ({ findings }: Row<'proof'>, verdict: Verdict): boolean =>
+  (JSON.parse(findings) as CheckFinding[]).some(({ weight, check }) => weight === 'fail' && !(verdict === 'registerWrong' && OF_REGISTER.includes(check)));
+
+/** Whoever judged it, in words; null before. */
+async function judgedWords({ db, env: { say } }: Call, { judgedAt, judgedBy, state, reason }: Row<'proof'>): Promise<string | null> {
+  if (judgedAt === null || judgedBy === null) return null;
+  return say('proof.judgedBy', { verdict: say(`verdict.${state}`), by: (await namesOf(db, [judgedBy])).get(judgedBy) ?? say('story.someone'), reason: reason ?? 'none' });
+}
+
+/** A verdict may be taken back for so long. */
+export const UNDO_MS = 10 * 60_000;
+
+/**
+ * Takes one's own verdict back, within ten minutes: the proof waits again, and what it did is undone. A mended register stays mended.
+ * @throws Problem 409 where it is too late, somebody else's, or the doer has begun again
+ */
+export async function undoVerdict(call: Call, id: string): Promise<{ state: string }> {
+  const { db, actor, now } = call;
+  const { proof, record } = await findProof(call, id);
+  if (proof.judgedAt === null || proof.judgedBy !== actor.personId || now - proof.judgedAt > UNDO_MS || proof.state === 'registerWrong' || !record.jobId) throw new Problem(409, 'undoOver');
+  const job = (await db.job.one({ id: record.jobId }))!;
+  const task = (await db.task.one({ id: record.taskId! }))!;
+  const taken = await liveJobOf(db, record.pointId);
+  if (taken && taken.id !== job.id) throw new Problem(409, 'undoOver');
+  if (proof.state === 'sentBack' && (job.state !== 'given' || task.state !== 'outstanding')) throw new Problem(409, 'undoOver');
+  if (proof.state === 'accepted') {
+    await db.condition.remove({ id });
+    await db.signal.update({ pointId: record.pointId, state: 'answered', settledAt: proof.judgedAt }, { state: 'open', settledAt: null });
+    await db.signal.remove({ pointId: record.pointId, type: TUNING_SIGNALS, at: proof.judgedAt });
+  }
+  await db.proof.update({ recordId: id }, { state: 'waiting', judgedAt: null, judgedBy: null, reason: null, evidence: 'proven' });
+  await logVerdict(call, record, 'undo', null);
+  await db.task.update({ id: task.id }, { state: 'sent', sentBack: null });
+  const state = (await db.task.count({ jobId: job.id, state: 'outstanding' })) > 0 ? 'given' : 'sent';
+  if (job.state !== state) {
+    await db.job.update({ id: job.id }, { state, revision: job.revision + 1, reason: null });
+    await noteEvent(call, job.id, 'undo', state, null);
+  }
+  await recompute(db, [record.pointId], now);
+  return { state: 'waiting' };
 }
 
 /** Verdicts stand in the log beside their records; who and why are personal. */

@@ -219,8 +219,9 @@ describe('The loop', () => {
   it('dates work by the property’s day: sent at 23:55, received after midnight, by a clock that is off', async () => {
     const job = await give(house, flat.tenant, flat.tenantId, [flat.points[BOOT]!]);
     const done = Date.UTC(2026, 10, 24, 23, 55);
+    const work = await honestWork(house, flat.tenant, job);
     house.clock.now = done + 10 * 60_000;
-    const form = { ...await honestWork(house, flat.tenant, job), startedAt: done - 40 * 60_000, doneAt: done, deviceAt: done + 10 * 60_000 };
+    const form = { ...work, startedAt: done - 40 * 60_000, doneAt: done, deviceAt: done + 10 * 60_000 };
     await flat.tenant.post(`/jobs/${job.id}/submission`, form).expect(200);
     const record = JSON.parse((await house.env.store.db.record.one({ id: form.records[0]!.id }))!.canonical);
     expect(record).to.include({ doneDay: '2026-11-24', doneAt: done, receivedAt: house.clock.now, zone: 'Europe/Dublin' });

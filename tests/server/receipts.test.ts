@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import { trueTimes } from '../../server/jobs/submission.ts';
+import { trueTimes } from '../../core/proof/claim.ts';
 import { DAY_MS, drawn, give, honestWork, NOON, openHouse, PASSWORD, registerFlat, type Flat, type House } from './house.ts';
 
 const BOOT = 'washer.doorBoot';

@@ -202,7 +202,7 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await tenant.getByLabel('Looked on').fill('');
     await expectThumbs(tenant, 'a look');
     await tenant.getByRole('button', { name: 'Send the look' }).click();
-    await tenant.getByRole('status').waitFor();
+    await tenant.getByRole('status').getByText(/^Noted/).waitFor();
     await manager.goto(`${stage.url}/line/${number}`);
     await manager.getByText('Due now, because it was seen heavy.').waitFor();
     await tenant.goto(`${stage.url}/home/look/${await numberOf('Flat 1A', 'washer.tub')}`);

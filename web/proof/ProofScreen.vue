@@ -4,7 +4,8 @@ import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { ProofAnswer, ProofSummary } from '../../contract/proof.ts';
 import { useBoard } from '../due/boardStore.ts';
-import { get } from '../door/door.ts';
+import { get, newId, write } from '../door/door.ts';
+import { useSending } from '../door/sending.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
 import ProofSheet from './ProofSheet.vue';
@@ -17,6 +18,9 @@ const queue = useLoading(() => get<{ waiting: ProofSummary[] }>('/proof'));
 const id = computed(() => (route.params.id ? String(route.params.id) : null));
 const proof = useLoading(() => get<ProofAnswer>(`/proof/${id.value}`));
 const done = ref('');
+/** The proof whose verdict was just given, as long as it can be taken back. */
+const undo = ref<string | null>(null);
+const undoing = useSending();
 const verdict = ref<InstanceType<typeof ProofVerdict>>();
 const waiting = computed(() => queue.value.value?.waiting ?? []);
 
@@ -27,18 +31,31 @@ function skip(): void {
   const at = waiting.value.findIndex((it) => it.id === id.value);
   void open(waiting.value[(at + 1) % Math.max(1, waiting.value.length)]?.id);
 }
-async function judged(said: string): Promise<void> {
+async function judged(said: string, undoable: string | null): Promise<void> {
   done.value = said;
+  undo.value = undoable;
   const at = waiting.value.findIndex((it) => it.id === id.value);
   const next = waiting.value[at + 1] ?? waiting.value[at - 1];
   await Promise.all([queue.reload(), board.load()]);
   await open(next?.id);
+}
+async function takeBack(): Promise<void> {
+  const last = undo.value!;
+  await undoing.run(async () => {
+    await write('POST', `/proof/${last}/undo`, {}, newId());
+    done.value = say('proof.undone');
+    undo.value = null;
+    await Promise.all([queue.reload(), board.load()]);
+    if (id.value === last) await proof.reload();
+    else await open(last);
+  });
 }
 watch(id, (now) => { if (now) void proof.reload(); });
 const onKey = (event: KeyboardEvent) => {
   const { target } = event;
   if (target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || event.ctrlKey || event.metaKey || !proof.value.value) return;
   if (event.key === 'ArrowRight') skip();
+  else if (event.key === 'u' && undo.value) void takeBack();
   else verdict.value?.key(event.key);
 };
 onMounted(async () => {
@@ -66,12 +83,13 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       </ol>
     </section>
     <section class="sheet">
-      <p v-if="done" class="told small" role="status">{{ done }}</p>
+      <p v-if="done" class="told small" role="status">{{ done }} <button v-if="undo" type="button" class="plain link" @click="takeBack">{{ say('proof.undo') }} <kbd>u</kbd></button></p>
+      <p v-if="undoing.failure.value" class="tell small" role="alert">{{ undoing.failure.value }}</p>
       <p v-if="proof.failure.value && id" class="tell" role="alert">{{ proof.failure.value }}</p>
       <template v-if="id && proof.value.value?.id === id">
         <ProofSheet :proof="proof.value.value" />
         <ProofVerdict v-if="proof.value.value.state === 'waiting'" ref="verdict" :key="id" :proof="proof.value.value" @judged="judged" @skip="skip" />
-        <p v-else class="quiet">{{ say('proof.judged') }}</p>
+        <p v-else class="quiet">{{ proof.value.value.judged ?? say('proof.judged') }}</p>
       </template>
       <div v-else-if="!id && queue.value.value" class="none"><h2>{{ say('proof.none') }}</h2><p class="quiet">{{ say('proof.none.why') }}</p></div>
       <p v-else-if="!proof.failure.value" class="quiet">{{ say('loading') }}</p>

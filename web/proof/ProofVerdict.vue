@@ -10,30 +10,37 @@ import { say } from '../language/say.ts';
 import SpecificationFields from '../register/SpecificationFields.vue';
 
 const props = defineProps<{ proof: ProofAnswer }>();
-const emit = defineEmits<{ judged: [string]; skip: [] }>();
-const open = ref<'sendBack' | 'registerWrong' | null>(null);
+/** With what was said, and the proof whose verdict can be taken back. */
+const emit = defineEmits<{ judged: [string, string | null]; skip: [] }>();
+const open = ref<'sendBack' | 'registerWrong' | 'accept' | null>(null);
 const contradicted = computed(() => props.proof.findings.some(({ weight }) => weight === 'fail'));
 const entry = reactive({ reason: props.proof.findings.filter(({ weight }) => weight === 'fail').map(({ tells }) => tells).join(' ') });
+const why = ref('');
 const specification = ref<Specification>({ forbiddenAgents: [], ...props.proof.specification });
 const fields = computed(() => procedureOf(props.proof.point.procedure).specification);
 const { errors, refusal, busy, submit } = useForm(judge);
 
 async function send(verdict: Verdict): Promise<void> {
   const form = {
-    verdict, reason: verdict === 'sendBack' ? entry.reason : '',
+    verdict, reason: verdict === 'sendBack' ? entry.reason : why.value,
     ...(verdict === 'registerWrong' && { specification: specification.value }),
   };
   if (await submit(form, (it) => write('POST', `/proof/${props.proof.id}/verdict`, it, newId()))) {
-    emit('judged', say(`proof.done.${verdict}`, { what: `${props.proof.title}, ${props.proof.place}` }));
+    emit('judged', say(`proof.done.${verdict}`, { what: `${props.proof.title}, ${props.proof.place}` }), verdict === 'registerWrong' ? null : props.proof.id);
   }
 }
-function toggle(what: 'sendBack' | 'registerWrong'): void {
+/** Over a contradiction it asks why it counts all the same. */
+function accept(): void {
+  if (contradicted.value && open.value !== 'accept') toggle('accept');
+  else void send('accept');
+}
+function toggle(what: 'sendBack' | 'registerWrong' | 'accept'): void {
   open.value = open.value === what ? null : what;
 }
 /** One key a verdict. */
 function key(pressed: string): void {
   if (busy.value) return;
-  if (pressed === 'a') void send('accept');
+  if (pressed === 'a') accept();
   if (pressed === 's') toggle('sendBack');
   if (pressed === 'r') toggle('registerWrong');
 }
@@ -47,15 +54,21 @@ defineExpose({ key });
       <p class="small"><span class="quiet">{{ say('proof.preview', { name: proof.by }) }}</span> “{{ entry.reason || say('proof.reason.none') }}”</p>
       <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.sendBackNow') }}</VBtn>
     </form>
+    <form v-if="open === 'accept'" class="panel form" @submit.prevent="send('accept')">
+      <VTextarea v-model="why" :label="say('proof.why')" rows="2" :error-messages="errors.reason" autofocus hide-details="auto" />
+      <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.acceptNow') }}</VBtn>
+    </form>
     <form v-if="open === 'registerWrong'" class="panel form" @submit.prevent="send('registerWrong')">
       <p class="small quiet">{{ say('proof.mend.why') }}</p>
       <SpecificationFields v-model="specification" :fields="fields" :errors="errors" />
+      <VTextarea v-if="errors.reason || why" v-model="why" :label="say('proof.why')" rows="1" :error-messages="errors.reason" hide-details="auto" />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.mendNow') }}</VBtn>
     </form>
     <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+    <p v-if="proof.own" class="small">{{ say('proof.own') }}</p>
     <p class="effect small">{{ proof.effect }}</p>
     <div class="buttons">
-      <VBtn :color="contradicted ? undefined : 'primary'" :variant="contradicted ? 'outlined' : 'flat'" :loading="busy && open === null" @click="send('accept')">{{ say('proof.accept') }} <kbd>a</kbd></VBtn>
+      <VBtn :color="contradicted ? undefined : 'primary'" :variant="contradicted ? 'outlined' : 'flat'" :loading="busy && open === null" @click="accept">{{ say(contradicted ? 'proof.accept.over' : 'proof.accept') }} <kbd>a</kbd></VBtn>
       <VBtn :color="contradicted ? 'primary' : undefined" :variant="contradicted ? 'flat' : 'outlined'" @click="toggle('sendBack')">{{ say('proof.sendBack') }} <kbd>s</kbd></VBtn>
       <VBtn variant="outlined" @click="toggle('registerWrong')">{{ say('proof.register') }} <kbd>r</kbd></VBtn>
       <VBtn variant="text" @click="emit('skip')">{{ say('proof.next') }} <kbd>→</kbd></VBtn>

@@ -1,0 +1,139 @@
+import { expect } from 'chai';
+import { v7 } from 'uuid';
+import { isoFromDay } from '../../core/calendar/day.ts';
+import type { ServiceRecord } from '../../core/proof/record.ts';
+import { DAY_MS, drawn, give, honestWork, openHouse, registerFlat, TODAY, type Caller, type Flat, type House } from './house.ts';
+
+const BOOT = 'washer.doorBoot';
+const DRAWER = 'washer.drawer';
+
+/** Proof that people tried to bend, and that bad luck broke. */
+describe('Proof', () => {
+  let house: House;
+  let flat: Flat;
+  beforeEach(async () => {
+    house = await openHouse();
+    flat = await registerFlat(house);
+  });
+  afterEach(() => house.close());
+  const judge = (id: string, form: object, by: Caller = house.manager) => by.post(`/proof/${id}/verdict`, form);
+  const work = async (doer: Caller, doerId: string, point = BOOT, change: object = {}) => {
+    const job = await give(house, doer, doerId, [flat.points[point]!]);
+    const form = await honestWork(house, doer, job, change as never);
+    return { job, form, recordId: form.records[0]!.id as string, submit: (more: object = {}) => doer.post(`/jobs/${job.id}/submission`, { ...form, ...more }) };
+  };
+  const failsOf = async (recordId: string) => (JSON.parse((await house.env.store.db.proof.one({ recordId }))!.findings) as { check: string; weight: string }[]).filter(({ weight }) => weight === 'fail').map(({ check }) => check);
+  const me = async () => (await house.manager.get('/session').expect(200)).body.me.id as string;
+  const queue = async () => ((await house.manager.get('/proof').expect(200)).body.waiting as { id: string }[]).map(({ id }) => id);
+
+  it('of a machine that was retired, or a part that was left out, stands in the queue, reads and is judged', async () => {
+    const one = await work(flat.tenant, flat.tenantId);
+    await one.submit().expect(200);
+    const other = await work(flat.tenant, flat.tenantId, DRAWER);
+    await other.submit().expect(200);
+    await house.manager.put(`/machines/${flat.machineId}`, { leftOut: [BOOT] }).expect(200);
+    await house.manager.post(`/machines/${flat.machineId}/retirement`, { day: '2026-11-24' }).expect(200);
+    expect(await queue()).to.have.members([one.recordId, other.recordId]);
+    for (const { recordId } of [one, other]) {
+      expect((await house.manager.get(`/proof/${recordId}`).expect(200)).body.effect).to.contain('not in service');
+      await judge(recordId, { verdict: 'accept' }).expect(200);
+    }
+  });
+  it('has photos of what was asked for alone, one each', async () => {
+    const { submit, form } = await work(flat.tenant, flat.tenantId);
+    const [record] = form.records;
+    const strange = { ...record!, photos: [...record!.photos, { slot: 'toaster', photoId: await flat.tenant.take(BOOT, 5) }] };
+    const twice = { ...record!, photos: [...record!.photos, { slot: record!.photos[0]!.slot, photoId: await flat.tenant.take(BOOT, 6) }] };
+    for (const records of [[strange], [twice]]) expect(JSON.stringify((await submit({ records }).expect(422)).body.fields)).to.contain('nobody asked for');
+    await submit().expect(200);
+    expect(await failsOf(record!.id)).to.deep.equal([]);
+  });
+  it('takes no id that means something else already', async () => {
+    const faultId = v7();
+    await flat.tenant.post('/faults', { id: faultId, machineId: flat.machineId, symptom: 'washer.puddle', note: '', photoIds: [await flat.tenant.take(BOOT, 9)] }).expect(200);
+    const { submit, form } = await work(flat.tenant, flat.tenantId);
+    await submit({ records: [{ ...form.records[0]!, id: faultId }] }).expect(409);
+    await flat.tenant.photo(await drawn(BOOT, 10), 'photo.jpg', faultId, v7()).expect(409);
+    await flat.tenant.post('/looks', { id: faultId, number: flat.numbers[0], grade: 'light' }).expect(409);
+    await submit().expect(200);
+  });
+  it('believes no claim of having been done before it was asked for: a fail, counted from its receipt, never on time by it', async () => {
+    await house.manager.post('/records', { id: v7(), pointId: flat.points[BOOT], done: isoFromDay(TODAY - 90), grade: 'light' }).expect(200);
+    for (const days of [80, 47_800]) {
+      const { submit, form, recordId } = await work(flat.tenant, flat.tenantId);
+      const then = house.clock.now - days * DAY_MS;
+      await submit({ startedAt: Math.max(1, then - 3_600_000), doneAt: Math.max(1, then) }).expect(200);
+      expect(await failsOf(recordId)).to.deep.equal(['claimedOutside']);
+      const proof = (await house.env.store.db.proof.one({ recordId }))!;
+      expect(proof.onTime).to.equal(0);
+      const record = JSON.parse((await house.env.store.db.record.one({ id: recordId }))!.canonical) as ServiceRecord;
+      expect(record).to.include({ doneDay: isoFromDay(TODAY), startedAt: null });
+      expect(form.records).to.have.length(1);
+      await judge(recordId, { verdict: 'sendBack', reason: 'Look at your clock.' }).expect(200);
+      await house.manager.post(`/jobs/${record.job}/moves`, { move: 'cancel', reason: null, revision: (await house.manager.get(`/jobs/${record.job}`)).body.revision }).expect(200);
+    }
+    // Between being given and received it is believed: a phone may have been below ground.
+    const { submit, form, recordId } = await work(flat.tenant, flat.tenantId);
+    house.clock.now += DAY_MS / 4;
+    await submit({ doneAt: form.doneAt, deviceAt: house.clock.now }).expect(200);
+    expect(await failsOf(recordId)).to.deep.equal([]);
+  });
+  it('is logged afterwards as far back as its machine stands there, as a claim', async () => {
+    const log = (done: string) => house.manager.post('/records', { id: v7(), pointId: flat.points[BOOT], done, grade: 'light' });
+    expect(JSON.stringify((await log('1996-01-01').expect(422)).body.fields)).to.contain('Longer ago');
+    await log('2024-12-31').expect(422);
+    await log('2026-09-01').expect(200);
+    const { story } = (await house.manager.get(`/points/${flat.points[BOOT]}`).expect(200)).body;
+    expect(story[0]).to.include({ evidence: 'selfCertified' });
+  });
+  it('of one’s own, accepted, is self-certified; for a landlord alone it teaches all the same', async () => {
+    const { submit, recordId } = await work(house.manager, await me());
+    await submit().expect(200);
+    expect((await house.manager.get(`/proof/${recordId}`).expect(200)).body.own).to.equal(true);
+    await judge(recordId, { verdict: 'accept' }).expect(200);
+    expect(await house.env.store.db.condition.one({ id: recordId })).to.include({ evidence: 'selfCertified', confirmed: 1 });
+    const { story } = (await house.manager.get(`/points/${flat.points[BOOT]}`).expect(200)).body;
+    expect(story[0].says).to.contain('Self-certified: done and accepted by R. Okonjo-Vane');
+    expect(story[0].evidence).to.equal('selfCertified');
+  });
+  it('with nothing in it is accepted only with a reason, which stands with whoever judged', async () => {
+    const { submit, form, recordId } = await work(flat.tenant, flat.tenantId);
+    await submit({ records: [{ ...form.records[0]!, photos: [], confirmed: [], grade: null }] }).expect(200);
+    expect(JSON.stringify((await judge(recordId, { verdict: 'accept' }).expect(422)).body.fields)).to.contain('Say why');
+    await judge(recordId, { verdict: 'accept', reason: 'I stood beside it.' }).expect(200);
+    expect((await house.manager.get(`/proof/${recordId}`).expect(200)).body.judged).to.equal('R. Okonjo-Vane: accepted, thank you. I stood beside it.');
+    expect(await house.env.store.db.condition.one({ id: recordId })).to.include({ evidence: 'proven', doubtful: 1 });
+  });
+  it('has a verdict that can be taken back for ten minutes, by whoever gave it, as if it had not been', async () => {
+    await flat.tenant.post('/signals', { id: v7(), machineId: flat.machineId, type: 'washer.code' }).expect(200);
+    const { submit, recordId, job } = await work(flat.tenant, flat.tenantId, 'washer.drainPumpFilter');
+    await submit().expect(200);
+    const standing = async () => JSON.stringify([(await house.env.store.db.mark.all({ placeId: flat.placeId })).map(({ lineId: _line, ...mark }) => mark), (await house.env.store.db.signal.all({})).map(({ state }) => state), (await house.env.store.db.job.one({ id: job.id as string }))!.state, await queue()]);
+    const before = await standing();
+    for (const form of [{ verdict: 'accept' }, { verdict: 'sendBack', reason: 'Too dark to see.' }]) {
+      await judge(recordId, form).expect(200);
+      expect(await standing()).not.to.equal(before);
+      await house.manager.post(`/proof/${recordId}/undo`).expect(200);
+      expect(await standing()).to.equal(before);
+    }
+    await judge(recordId, { verdict: 'accept' }).expect(200);
+    house.clock.now += 11 * 60_000;
+    await house.manager.post(`/proof/${recordId}/undo`).expect(409);
+    const kinds = (await house.env.store.db.logEntry.all({ subjectId: recordId })).map(({ canonical }) => (JSON.parse(canonical) as { verdict?: string }).verdict);
+    expect(kinds).to.deep.equal([undefined, 'accept', 'undo', 'sendBack', 'undo', 'accept']);
+  });
+  it('knows the same picture in two slots, and does not hold one’s own unused upload against its sender', async () => {
+    const picture = await drawn(BOOT, 77);
+    const send = async (name: string) => (await flat.tenant.photo(picture, name).expect(200)).body.id as string;
+    await send('tried.jpg');
+    const { submit, form, recordId } = await work(flat.tenant, flat.tenantId);
+    const [first, second] = form.records[0]!.photos;
+    await submit({ records: [{ ...form.records[0]!, photos: [{ ...first!, photoId: await send('one.jpg') }, second!] }] }).expect(200);
+    expect(await failsOf(recordId)).to.deep.equal([]);
+    const other = await work(flat.tenant, flat.tenantId, DRAWER);
+    const again = await drawn(DRAWER, 78);
+    const photos = await Promise.all(other.form.records[0]!.photos.map(async ({ slot }) => ({ slot, photoId: (await flat.tenant.photo(again).expect(200)).body.id as string })));
+    await other.submit({ records: [{ ...other.form.records[0]!, photos }] }).expect(200);
+    expect(await failsOf(other.recordId)).to.deep.equal(['samePicture']);
+  });
+});
