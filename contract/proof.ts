@@ -1,6 +1,6 @@
 /** The proof queue and its verdicts. */
 import { mixed, object, string, type InferType } from 'yup';
-import type { Weight } from '../core/proof/checks.ts';
+import type { Check, Weight } from '../core/proof/checks.ts';
 import { note } from './fields.ts';
 import { specification, type Specification } from './register.ts';
 
@@ -36,6 +36,7 @@ export interface ProofSummary {
 }
 
 export interface ProofFinding {
+  readonly check: Check;
   readonly weight: Weight;
   readonly says: string;
   readonly tells: string;

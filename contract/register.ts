@@ -6,7 +6,7 @@ import { COOKING, DETERGENTS } from '../core/due/drivers.ts';
 import { PRACTICES, type Practice } from '../core/due/practice.ts';
 import { ELBOW_RADII, type DuctRun } from '../core/measure/ductRun.ts';
 import { parseFilterSize } from '../core/quantities/filterSize.ts';
-import type { Agent, PointKind, SpecificationField } from '../core/catalogue/types.ts';
+import { AGENTS, SURFACES, type PointKind, type SpecificationField } from '../core/catalogue/types.ts';
 import type { Standing } from '../core/standing/standing.ts';
 import { count, id, ids, isoDay, line, note, yes, zone } from './fields.ts';
 import type { Severity } from '../core/faults/symptoms.ts';
@@ -17,7 +17,7 @@ export const WATER_SOURCES = ['public', 'well'] as const;
 export const OWNERS = ['landlord', 'tenant', 'contractor'] as const;
 export const PLACE_KINDS = ['unit', 'shared'] as const;
 export const FUELS = ['electric', 'gas'] as const;
-const FORBIDDABLE = ['bleach', 'vinegar', 'citricAcid', 'dishSoap'] as const satisfies readonly Agent[];
+const FORBIDDABLE = AGENTS.filter((agent): agent is Exclude<typeof agent, 'water'> => agent !== 'water');
 
 const water = { source: string().oneOf(WATER_SOURCES).required(), hardnessMgL: number().min(0).max(1000, 'field.hardness').nullable().default(null) };
 const practice = () => mixed<Practice>().oneOf([...PRACTICES]);
@@ -75,7 +75,8 @@ export const specification = object({
   /** The dryer's run: straight length in mm, and its bends. */
   duct: object({ straightMm: number().min(0).max(100_000).required(), elbows: array().of(object({ radius: string().oneOf(ELBOW_RADII).required(), degrees: number().oneOf([45, 90]).required(), count: count(20).required() })).max(10).default([]) }).nullable().default(undefined),
   position: line(), airflow: line(60), note: note(),
-  forbiddenAgents: array().of(string().oneOf(FORBIDDABLE).required()).max(4),
+  surface: string().oneOf(SURFACES).nullable(),
+  forbiddenAgents: array().of(string().oneOf(FORBIDDABLE).required()).max(FORBIDDABLE.length),
   makerLimitDays: limitDays(), localLimitDays: limitDays(),
 });
 /** Machines of a unit, with what must match at their points, by procedure. */
@@ -151,12 +152,12 @@ export interface PointSummary {
   readonly name: string;
   readonly kind: PointKind;
   readonly safetyCritical: boolean;
-  readonly fields: readonly SpecificationField[];
   readonly specification: Specification;
   readonly specificationId: string | null;
   readonly mark: MarkDates;
   /** It asks by itself; false rides along. */
   readonly scheduled: boolean;
+  readonly fields: readonly SpecificationField[];
 }
 
 /** A mark's dates as the board draws them; see `contract/due.ts`. */

@@ -4,7 +4,7 @@
  * tests, cautions or asks for something is in every edition, in an order that can be right. A step of one's own is done in
  * the strictest state of its neighbours.
  */
-import { meetingOf } from './hazards.ts';
+import { meetingOf } from './chemistry.ts';
 import { isSwitch } from '../jobs/state.ts';
 import type { Agent, Level, Phase, Procedure, State, Step } from './types.ts';
 

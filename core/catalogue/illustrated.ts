@@ -6,7 +6,7 @@ const STEPS: Readonly<Record<IllustrationKey, readonly string[]>> = {
   lock: ['dishwasher.filter.lock', 'washer.drainPumpFilter.lock', 'dishwasher.sump.back', 'refrigerator.waterFilter.in'],
   airArrow: ['airHandler.returnFilter.arrow', 'airHandler.mediaFilter.arrow'],
   guides: ['airHandler.returnFilter.out', 'airHandler.mediaFilter.out', 'airCleaner.preFilter.in'],
-  fins: ['outdoorUnit.coil.spray', 'refrigerator.coil.brush'],
+  fins: ['outdoorUnit.coil.spray'],
   bootFolds: ['washer.doorBoot.folds', 'washerDryer.doorBoot.folds'],
   hoseEnds: ['dryer.transitionHose.ends', 'dryer.transitionHose.strap', 'dryer.duct.hose', 'dryer.duct.refit'],
   sump: ['dishwasher.sump.pick', 'dishwasher.filter.cavity'],

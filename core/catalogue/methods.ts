@@ -2,7 +2,7 @@
  * Methods: questions on which practitioners differ in how a thing is done, with the options that they
  * stand for. The first option of each is ours. Words and reasons: `method.<key>.<option>`, `.for`, `.against`.
  */
-import { METHODS, type Agent, type Choices, type MethodKey } from './types.ts';
+import { METHODS, type Agent, type Choices, type MethodKey, type Procedure } from './types.ts';
 
 export interface MethodOption {
   readonly key: string;
@@ -23,15 +23,23 @@ const using = (key: string, ...agents: Agent[]): MethodOption => ({ key, forTena
 
 const OPTIONS: Readonly<Record<MethodKey, readonly MethodOption[]>> = {
   filterMedia: open('dense', 'thin'),
-  condensateAgent: [using('bleach', 'bleach'), using('vinegar', 'vinegar')],
+  condensateAgent: [using('bleach', 'bleach'), using('vinegar', 'vinegar'), ...open('jug')],
   condensatePower: open('always', 'whenWired'),
-  tubClean: [using('sodaThenVinegar', 'bakingSoda', 'vinegar'), using('vinegar', 'vinegar'), using('tablets', 'tablet'), using('citricAcid', 'citricAcid')],
-  dishwasherWash: open('rotation', 'tablet'),
+  tubClean: [using('sodaThenVinegar', 'bakingSoda', 'vinegar'), using('vinegar', 'vinegar'), using('tablets', 'tablet'), ...open('machineCycle')],
+  dishwasherWash: [...open('rotation'), using('tablet', 'tablet'), using('overnight', 'vinegar'), using('bleach', 'bleach')],
+  sodaRun: open('longest', 'short'),
   lintWash: [using('dishSoap', 'dishSoap'), using('softener', 'softener')],
-  hoodClean: [...open('soak', 'hose'), ...staffOnly('steam', 'dishwasher', 'bake')],
+  hoodClean: [...open('soak', 'soakShort', 'hose'), ...staffOnly('steam', 'dishwasher', 'bake')],
 };
 
 export const methods: ReadonlyMap<MethodKey, Method> = new Map(METHODS.map((key) => [key, { key, options: OPTIONS[key] }]));
+
+/** Every agent that some way of doing a procedure uses, and bleach, which somebody may bring. */
+export function agentsInUse({ steps, follows }: Procedure): Agent[] {
+  const offered = steps.flatMap(({ needs }) => needs.flatMap((need) => (need.kind === 'agent' ? need.choices : [])));
+  const others = follows.flatMap((method) => methods.get(method)!.options.flatMap(({ agents }) => agents));
+  return [...new Set<Agent>([...offered, ...others, 'bleach'])].filter((agent) => agent !== 'water');
+}
 
 /** The option in force. An unknown one counts as not chosen. */
 export function optionOf(method: MethodKey, choices: Choices): MethodOption {

@@ -1,4 +1,5 @@
-const HOT_RUNS = ['soda', 'vinegarOnly', 'tablets', 'citric'].map((run) => `washer.tub.${run}`);
+const HOT_RUNS = ['soda', 'vinegarOnly', 'tablets', 'machineCycle'].map((run) => `washer.tub.${run}`);
+const WASH_RUNS = ['agent', 'agentShort', 'tablet', 'overnight', 'bleach'].map((run) => `dishwasher.interiorWash.${run}`);
 
 /**
  * The trade's order within a machine: what comes before what when both are in one sitting, by the text of the step or the
@@ -11,8 +12,8 @@ export const BEFORE: readonly (readonly [first: string, then: string])[] = [
   ['washer.doorBoot.glass', 'washer.drainPumpFilter.lock'], ['washerDryer.doorBoot.glass', 'washer.drainPumpFilter.lock'],
   // A grade comes before any cleaning near it.
   ['washer.tub.grade', 'washer.doorBoot.scrub'], ['washer.tub.grade', 'washerDryer.doorBoot.lint'], ['washer.tub.grade', 'washer.shortWash'],
-  ['dishwasher.interiorWash.grade', 'dishwasher.open'], ['dishwasher.interiorWash.grade', 'dishwasher.doorSeal.wipe'], ['dishwasher.doorSeal.grade', 'dishwasher.interiorWash.agent'],
-  ['dishwasher.doorSeal.grade', 'dishwasher.interiorWash.tablet'], ['dishwasher.sprayArms.grade', 'dishwasher.short'], ['dishwasher.doorSeal.grade', 'dishwasher.short'],
+  ['dishwasher.interiorWash.grade', 'dishwasher.open'], ['dishwasher.interiorWash.grade', 'dishwasher.doorSeal.wipe'], ...WASH_RUNS.map((run) => ['dishwasher.doorSeal.grade', run] as const),
+  ['dishwasher.sprayArms.grade', 'dishwasher.short'], ['dishwasher.doorSeal.grade', 'dishwasher.short'],
   ['refrigerator.rearFan.grade', 'refrigerator.coil.brush'], ['refrigerator.defrostDrain.grade', 'refrigerator.coil.brush'],
   ['dryer.cabinet.grade', 'dryer.hoseOff'], ['dryer.cabinet.grade', 'dryer.screenOut'], ['dryer.transitionHose.grade', 'dryer.duct.brush'], ['hood.greaseFilter.grade', 'hood.housing.apply'],
   ['airHandler.registers.grade', 'airHandler.fan'],
@@ -22,7 +23,7 @@ export const BEFORE: readonly (readonly [first: string, then: string])[] = [
   // The arm lies over the filter; the filter is locked before the pump is tried, and both before the wash.
   ['dishwasher.sprayArms.out', 'dishwasher.open'], ['dishwasher.lock', 'dishwasher.sprayArms.in'],
   ['dishwasher.lock', 'dishwasher.drainPump.fill'], ['dishwasher.sprayArms.in', 'dishwasher.drainPump.fill'],
-  ...['agent', 'tablet'].flatMap((run) => ['dishwasher.lock', 'dishwasher.short', 'dishwasher.doorSeal.done'].map((it) => [it, `dishwasher.interiorWash.${run}`] as const)),
+  ...WASH_RUNS.flatMap((run) => ['dishwasher.lock', 'dishwasher.short', 'dishwasher.doorSeal.done'].map((it) => [it, run] as const)),
   // A sealed rack wants to dry: no wet run after it.
   ['dishwasher.short', 'dishwasher.racks.seal'], ['dishwasher.drainPump.pump', 'dishwasher.racks.seal'], ['dishwasher.interiorWash.clean', 'dishwasher.racks.seal'],
   // Lint falls: the run, the slot above it, then the outlet once more; what the brush pushes out lands in the hood.

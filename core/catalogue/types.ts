@@ -9,9 +9,12 @@ export type Risk = 'fire' | 'flood' | 'health' | 'breakage' | 'comfort';
 export type Level = 'T' | 'S' | 'L';
 export type Phase = 'isolate' | 'open' | 'look' | 'clean' | 'refit' | 'restore' | 'test';
 export const AGENTS = [
-  'bleach', 'vinegar', 'citricAcid', 'ammonia', 'dishSoap', 'bakingSoda', 'enzyme', 'cleaner', 'tablet', 'degreaser', 'oxygenBleach', 'softener',
+  'bleach', 'vinegar', 'citricAcid', 'ammonia', 'dishSoap', 'bakingSoda', 'enzyme', 'cleaner', 'tablet', 'degreaser', 'oxygenBleach', 'softener', 'water',
 ] as const;
 export type Agent = (typeof AGENTS)[number];
+/** What a part is made of, as far as an agent minds. */
+export const SURFACES = ['stainless', 'aluminium', 'rubber', 'catalyst', 'bareMetal', 'plastic', 'steel'] as const;
+export type Surface = (typeof SURFACES)[number];
 export type Unit = 'celsius' | 'minutes' | 'seconds' | 'litres' | 'inches';
 
 /** What a step asks for. Keys are unique within a procedure. */
@@ -43,7 +46,7 @@ export interface ReadingNeed {
   readonly opens?: { readonly beyond?: { readonly at: number; readonly raises: { readonly signal: string } | { readonly symptom: string } }; readonly drift?: string };
 }
 
-export const METHODS = ['filterMedia', 'condensateAgent', 'condensatePower', 'tubClean', 'dishwasherWash', 'lintWash', 'hoodClean'] as const;
+export const METHODS = ['filterMedia', 'condensateAgent', 'condensatePower', 'tubClean', 'dishwasherWash', 'sodaRun', 'lintWash', 'hoodClean'] as const;
 export type MethodKey = (typeof METHODS)[number];
 /** The option chosen for each question; those left out stand at their first option. */
 export type Choices = Readonly<Partial<Record<MethodKey, string>>>;
@@ -99,9 +102,11 @@ export interface Material {
   readonly volumeMl?: number;
   /** The volume is for each of so many. */
   readonly each?: 'drain';
+  /** It is this agent: not carried where another one is used. */
+  readonly agent?: Agent;
 }
 
-export type SpecificationField = 'filterSize' | 'airflowCfm' | 'drainCount' | 'duct' | 'runMinutes' | 'position' | 'airflow' | 'forbiddenAgents' | 'makerLimitDays' | 'localLimitDays' | 'note';
+export type SpecificationField = 'filterSize' | 'airflowCfm' | 'drainCount' | 'duct' | 'runMinutes' | 'position' | 'airflow' | 'surface' | 'forbiddenAgents' | 'makerLimitDays' | 'localLimitDays' | 'note';
 
 export interface Procedure {
   /** `machine.point`, also the type of the service point it serves. */
@@ -123,6 +128,10 @@ export interface Procedure {
   readonly anchor?: { readonly choice: AnchorChoice; readonly mode: 'sets' | 'limits' };
   /** Agents that take turns, one a service, in this order. */
   readonly rotation?: readonly Agent[];
+  /** What the part may be made of, and what it counts as where nobody has said. */
+  readonly surface?: { readonly choices: readonly Surface[]; readonly unknown: Surface | null };
+  /** The work is nothing without its agent. */
+  readonly agentIsAll?: true;
   /** Longest interval by where the water comes from, days. */
   readonly waterCapDays?: Readonly<Record<'public' | 'well', number>>;
   readonly risk: Risk;

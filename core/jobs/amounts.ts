@@ -1,5 +1,5 @@
 /** How much of what: materials and doses in words, in a person's own units. */
-import type { Material, Procedure } from '../catalogue/types.ts';
+import type { Material, Procedure, Step } from '../catalogue/types.ts';
 import type { Speaker, Values } from '../language/message.ts';
 import { asMeasured } from '../quantities/volume.ts';
 import type { UnitSystem } from '../quantities/units.ts';
@@ -28,6 +28,12 @@ const countOf = ({ each }: Material, { drains }: Extent) => (each === 'drain' ? 
 export function materialWords(say: Speaker, material: Material, extent: Extent, system: UnitSystem): string {
   const { what, volumeMl } = material;
   return volumeMl === undefined ? say(`material.${what}`) : `${say(`material.${what}`)}, ${volumeWords(say, volumeMl * countOf(material, extent), system)}`;
+}
+
+/** The agents that a step leaves to choose from, each with how it is used there: `dish soap, or half vinegar, half water`. */
+export function agentWords(say: Speaker, { text, needs }: Step): string {
+  const choices = needs.flatMap((need) => (need.kind === 'agent' ? need.choices : []));
+  return say.anyOf(choices.map((agent) => say([`${text}.with.${agent}`, `with.${agent}`].find((key) => say.has(key)) ?? `agent.${agent}`)));
 }
 
 /** The amounts that the words of a procedure's steps ask for. */

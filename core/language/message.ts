@@ -27,6 +27,8 @@ export interface Speaker {
   dayOfYear(day: Day): string;
   /** Several things: `a, b and c`. */
   list(items: readonly string[]): string;
+  /** One of several: `a, b or c`. */
+  anyOf(items: readonly string[]): string;
 }
 
 /** A speaker of one language. Compiled messages are kept. */
@@ -39,6 +41,7 @@ export function speaker(locale: string, messages: Messages): Speaker {
   const month = format({ month: 'long', timeZone: 'UTC' });
   const dayOfYear = format({ day: 'numeric', month: 'long', timeZone: 'UTC' });
   const list = new Intl.ListFormat(locale, { type: 'conjunction' });
+  const either = new Intl.ListFormat(locale, { type: 'disjunction' });
   const clocks = new Map<string, Intl.DateTimeFormat>();
 
   const say = ((key, values) => {
@@ -58,6 +61,7 @@ export function speaker(locale: string, messages: Messages): Speaker {
   say.month = (day) => month.format(day * MS_PER_DAY);
   say.dayOfYear = (day) => dayOfYear.format(day * MS_PER_DAY);
   say.list = (items) => list.format(items);
+  say.anyOf = (items) => either.format(items);
   say.time = (instant, zone) => {
     let clock = clocks.get(zone);
     if (!clock) {

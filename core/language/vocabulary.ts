@@ -6,7 +6,7 @@ export const vocabulary = {
   'practice.light.why': 'The longest that any practitioner accepts.',
   'grade.clean': 'clean', 'grade.light': 'a little', 'grade.due': 'time for it', 'grade.heavy': 'heavy', 'grade.blocked': 'blocked',
   'agent.bleach': 'bleach', 'agent.vinegar': 'vinegar', 'agent.citricAcid': 'citric acid', 'agent.ammonia': 'ammonia', 'agent.dishSoap': 'dish soap',
-  'agent.bakingSoda': 'baking soda', 'agent.enzyme': 'enzyme cleaner', 'agent.cleaner': 'a bought cleaner', 'agent.tablet': 'detergent tablet', 'agent.degreaser': 'degreaser', 'agent.oxygenBleach': 'oxygen bleach', 'agent.softener': 'softener',
+  'agent.bakingSoda': 'baking soda', 'agent.enzyme': 'enzyme cleaner', 'agent.cleaner': 'a bought cleaner', 'agent.tablet': 'detergent tablet', 'agent.degreaser': 'degreaser', 'agent.oxygenBleach': 'oxygen bleach', 'agent.softener': 'softener', 'agent.water': 'warm water and a brush',
   'state.noRecord': 'no record', 'state.onHold': 'on hold', 'state.fresh': 'fresh', 'state.nearing': 'nearing',
   'state.past': 'past the line', 'state.longPast': 'long past',
   'anchor.none': 'By its interval', 'anchor.seasonTurn': 'Turn of the season', 'anchor.beforeCooling': 'Before the cooling season', 'anchor.firstWarm': 'First warm spell',

@@ -3,7 +3,7 @@
  * assignee's). A finding never decides by itself; it says what to look at.
  */
 import { waitMinutes } from '../catalogue/catalogue.ts';
-import { mustNotMeet } from '../catalogue/hazards.ts';
+import { mustNotMeet } from '../catalogue/chemistry.ts';
 import type { Agent, Need, Procedure } from '../catalogue/types.ts';
 import { isActualOf, parseFilterSize, sameFilterSize } from '../quantities/filterSize.ts';
 import type { Values } from '../language/message.ts';
@@ -108,7 +108,8 @@ function readings(proof: Proof): CheckFinding[] {
     if (need.kind !== 'reading' || value === undefined) return [];
     const values = { key: need.key, value, unit: need.unit, judged: need.judged?.as ?? 'none', figure: judgedValue(need, proof.observation.readings) ?? value };
     if (value < need.plausible[0] || value > need.plausible[1]) return [{ check: 'readingImplausible', weight: 'look', values }];
-    return passes(need, proof.observation.readings) ? [] : [{ check: 'readingFails', weight: 'fail', values }];
+    // Where measuring is the work, a bad reading tells of the machine, not against the proof.
+    return passes(need, proof.observation.readings) ? [] : [{ check: 'readingFails', weight: proof.procedure.kind === 'sensor' ? 'look' : 'fail', values }];
   });
 }
 

@@ -6,7 +6,7 @@ import { machineTypes } from '../../core/catalogue/machines.ts';
 import type { Need, Procedure, Step } from '../../core/catalogue/types.ts';
 import { stepsOfAct } from '../../core/jobs/gone.ts';
 import { planSitting } from '../../core/jobs/plan.ts';
-import { materialWords, stepAmounts } from '../../core/jobs/amounts.ts';
+import { agentWords, materialWords, stepAmounts } from '../../core/jobs/amounts.ts';
 import type { Speaker } from '../../core/language/message.ts';
 import { inForce, factsOf } from '../store/facts.ts';
 import type { EditionSummary, ProcedureAnswer, ProcedureStep, SaveEdition, TakeOurs } from '../../contract/editions.ts';
@@ -74,7 +74,7 @@ function flowWords(call: Call, now: Procedure, ours: Procedure, own: Edition | n
 }
 
 function stepWords({ env: { say }, units }: Call, step: Step, ours: Procedure, own: Edition | null): Omit<ProcedureStep, 'stateSays'> {
-  const amounts = stepAmounts(say, ours, {}, units ?? 'metric');
+  const amounts = { ...stepAmounts(say, ours, {}, units ?? 'metric'), agents: agentWords(say, step) };
   const words = own?.steps.find((it, i) => (it.ours ?? ownStepKey(ours.key, i)) === step.text);
   const said = (part: string) => (say.has(`${step.text}.${part}`) ? say(`${step.text}.${part}`, amounts) : '');
   const drawing = illustrationOf(step.text);

@@ -1,9 +1,11 @@
 /** What a point's line is computed from: its register, its facts as they were, what was found, its signals. Read for many points at once. */
 import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { carriedOver, withEdition } from '../../core/catalogue/edition.ts';
-import { methodsOf, procedureOf } from '../../core/catalogue/catalogue.ts';
+import { methodsOf, procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
+import { forbiddenAt, withAllowed } from '../../core/catalogue/chemistry.ts';
 import { withoutAgents } from '../../core/catalogue/methods.ts';
 import type { Agent, Choices, Procedure } from '../../core/catalogue/types.ts';
+import { ROTATION } from '../../core/catalogue/procedures/dishwasher.ts';
 import { expand } from '../../core/calendar/recurrence.ts';
 import { resolveAnchor, ruleOf, turnOf, type AnchorChoice, type CalendarFacts } from '../../core/due/anchor.ts';
 import { assumptionsWith, intervalName, NO_CHANGES, type Changes } from '../../core/due/assumptions.ts';
@@ -47,6 +49,8 @@ export interface PointHistory {
   readonly hold: Hold | null;
   /** Rows of what was found, oldest first, beside `inputs.conditions`. */
   readonly conditions: readonly sql.ConditionRow[];
+  /** Agents that may not be used at it. */
+  readonly forbidden: readonly Agent[];
   /** The agent whose turn it is at the coming service; null where nothing rotates. */
   readonly turn: Agent | null;
   /** Work done that awaits its proof. */
@@ -131,12 +135,13 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
   const changes = supposed.changes ?? inForce(facts.of(organisationId, 'assumptions'), today)?.value ?? NO_CHANGES;
   const assumed = assumptionsWith(changes);
   const specification = facts.of(id, 'specification').at(-1)?.value;
-  const forbidden = specification?.forbiddenAgents ?? [];
+  const forbidden = forbiddenAt(procedures.get(key)!, specification ?? {});
   const choices = withoutAgents(supposed.choices ?? choicesOf(facts, scopes, today), forbidden);
   const saved = read.editions.get(`${organisationId} ${key}`) ?? null;
   const ours = procedureOf(key, choices);
   const edition = saved && { ...saved, content: carriedOver(ours, saved.content) };
-  const procedure = edition ? withEdition(ours, edition.content) : ours;
+  // Whatever method or edition says, what is forbidden here is not offered.
+  const procedure = withAllowed(edition ? withEdition(ours, edition.content) : ours, forbidden);
   const place = remembered(read.places, placeId, () => placeHistory(facts, placeId, propertyId, read.tenancies.get(placeId) ?? [], assumed));
   const stretches = remembered(read.stretches, `${placeId} ${procedure.drivers.join()}`, () => stretchesOf(procedure, place, assumed));
   const practiceFact = facts.nearest(scopes, 'practice', today);
@@ -164,7 +169,7 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
     anchorChoice: anchor.choice, anchorMode: anchor.mode,
     scheduled: facts.nearest([id], 'scheduled', today)?.value ?? procedure.core,
     hold: holdAmong(facts.of(placeId, 'hold'), today),
-    turn: turnAt(procedure, conditions.findLast((it) => it[1] === 'service')?.[6] ?? null, forbidden, today),
+    forbidden, turn: turnAt(procedure, conditions.findLast((it) => it[1] === 'service')?.[6] ?? null, forbidden, today),
     waiting: waiting && { recordId: waiting[1], doneDay: waiting[2] },
     jobState: read.work.get(id)?.[1],
     inputs: {
@@ -209,10 +214,10 @@ function capsOf(facts: KnownFacts, { waterCapDays }: Procedure, specification: S
 }
 
 /** After the last agent used; by the calendar where none was. Forbidden ones have no turn. */
-function turnAt({ rotation, anchor }: Procedure, last: Agent | null, forbidden: readonly Agent[], today: Day): Agent | null {
+function turnAt({ rotation }: Procedure, last: Agent | null, forbidden: readonly Agent[], today: Day): Agent | null {
   const order = rotation?.filter((agent) => !forbidden.includes(agent)) ?? [];
   if (order.length === 0) return null;
-  const passed = anchor?.choice.kind === 'rule' ? expand(ruleOf(anchor.choice.rule), anchor.choice.start, anchor.choice.start, today).length : 0;
+  const passed = expand(ruleOf(ROTATION.rule), ROTATION.start, ROTATION.start, today).length;
   return turnOf(order, last, passed);
 }
 

@@ -1,6 +1,7 @@
 /** Choosing practice, methods, assumptions and the calendar: dated facts, after which the lines that follow are drawn anew. */
 import { dayFromIso, type Day } from '../../core/calendar/day.ts';
 import { isOption, optionOf } from '../../core/catalogue/methods.ts';
+import { forbiddenAt } from '../../core/catalogue/chemistry.ts';
 import { procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
 import type { MethodKey } from '../../core/catalogue/types.ts';
 import { intervalName, isSound, JUDGEMENTS, LONGEST_INTERVAL, type Changes } from '../../core/due/assumptions.ts';
@@ -43,7 +44,8 @@ async function refuseForbidden({ db, env: { say } }: Call, pointIds: readonly st
   const { agents } = optionOf(method, { [method]: option });
   const points = (await db.point.all({ id: [...pointIds] })).filter(({ procedure }) => procedureOf(procedure).follows.includes(method));
   for (const { subjectId, value } of await factsOf(db, points.map(({ id }) => id), 'specification')) {
-    const agent = agents.find((it) => value.forbiddenAgents?.includes(it as 'bleach'));
+    const forbidden = forbiddenAt(procedureOf(points.find(({ id }) => id === subjectId)!.procedure), value);
+    const agent = agents.find((it) => forbidden.includes(it));
     if (agent) throw new Problem(422, 'agentForbidden', { option: say(`method.${method}.${option}`), agent: say(`agent.${agent}`), point: say(`point.${points.find(({ id }) => id === subjectId)!.procedure}`) });
   }
 }

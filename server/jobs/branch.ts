@@ -1,6 +1,6 @@
 /** Drains that share a branch: what was poured into it on a day, and what is about to be. */
 import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
-import { certainAgents, meetingOf } from '../../core/catalogue/hazards.ts';
+import { certainAgents, lacksAgent, meetingOf, meetings } from '../../core/catalogue/chemistry.ts';
 import type { Agent } from '../../core/catalogue/types.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
 import { readHistories, type PointHistory } from '../due/history.ts';
@@ -32,8 +32,9 @@ export async function usedOnBranch(db: Db, machineId: string, day: Day): Promise
   const points = await db.point.all({ machineId: machines.map(({ id }) => id) }, { columns: ['id', 'machineId'] });
   const records = await db.record.all({ pointId: points.map(({ id }) => id), doneDay: day }, { columns: ['pointId', 'canonical'] });
   return records.flatMap(({ pointId, canonical }) => {
-    const { agent } = JSON.parse(canonical) as ServiceRecord;
-    return agent ? [{ agent, machineId: points.find(({ id }) => id === pointId)!.machineId }] : [];
+    const { agent, agents } = JSON.parse(canonical) as ServiceRecord;
+    const { machineId: at } = points.find(({ id }) => id === pointId)!;
+    return (agents ?? (agent ? [agent] : [])).map((it) => ({ agent: it, machineId: at }));
   });
 }
 
@@ -54,10 +55,13 @@ async function inHandOnBranch({ db, now }: Call, machineId: string, zone: string
  */
 export async function refuseMeeting(call: Call, histories: readonly PointHistory[], exceptJob: string | null): Promise<void> {
   const { db, now, env: { say } } = call;
+  const lacking = histories.find(({ procedure }) => lacksAgent(procedure));
+  if (lacking) throw new Problem(422, 'agentsForbidden', { task: say(`task.${lacking.procedure.key}`) });
   const agents = histories.flatMap(({ procedure, turn }) => certainAgents(procedure, turn));
   const [first] = histories;
   if (agents.length === 0 || !first) return;
-  const within = meetingOf(agents, agents);
+  // In one machine two bought agents want a plain rinse between: two jobs, not one.
+  const within = meetings(agents, agents, true)[0];
   if (within) throw new Problem(422, 'agentsMeet', { one: say(`agent.${within.one}`), other: say(`agent.${within.other}`), reason: say(within.reason) });
   const zone = await zoneOfPlace(db, first.placeId);
   for (const { agent, machineId } of [...await usedOnBranch(db, first.machineId, dayOfInstant(now, zone)), ...await inHandOnBranch(call, first.machineId, zone, exceptJob)]) {

@@ -1,7 +1,8 @@
 /** Jobs as their doers see them: a summary for a list, and the steps of the sitting. */
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import { waitMinutes } from '../../core/catalogue/catalogue.ts';
-import type { Agent, Procedure } from '../../core/catalogue/types.ts';
+import { certainAgents } from '../../core/catalogue/chemistry.ts';
+import type { Agent, Material, Procedure } from '../../core/catalogue/types.ts';
 import { materialWords, stepAmounts, type Extent } from '../../core/jobs/amounts.ts';
 import { stepsOfAct } from '../../core/jobs/gone.ts';
 import { planSitting, REST, type PlannedStep } from '../../core/jobs/plan.ts';
@@ -28,7 +29,7 @@ import type { Row } from '../store/tables.ts';
 import { zoneOfPlace } from '../register/zone.ts';
 import { usedOnBranch } from './branch.ts';
 import { findJob } from './jobs.ts';
-import { beginningsOf, sittingOn, sittingTask, stateLines, stateWordsOf } from './jobSitting.ts';
+import { beginningsOf, fittedAgents, sittingOn, sittingTask, stateLines, stateWordsOf } from './jobSitting.ts';
 import { describeAct, describeChange, describeRest } from './steps.ts';
 
 interface Described {
@@ -98,11 +99,11 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
   const specificationOf = (pointId: string): Specification => specifications.findLast(({ subjectId }) => subjectId === pointId)?.value ?? {};
   const units = call.units ?? 'metric';
   const extentOf = (pointId: string): Extent => ({ drains: specificationOf(pointId).drainCount });
-  const kit = new Set(current.flatMap(({ procedure: it, edition, pointId }) => [
-    ...it.kit.filter((item) => item !== 'ductBrush' || !specificationOf(pointId).duct).map((item) => say(`kit.${item}`)), ...rodWords(say, it, specificationOf(pointId), units),
-    ...it.materials.map((material) => materialWords(say, material, extentOf(pointId), units)), ...edition?.content.kit ?? [],
-  ]));
   const blocked = await agentsAgainst(call, machine.id);
+  const kit = new Set(current.flatMap(({ id, procedure: it, turn, edition, pointId }) => [
+    ...it.kit.filter((item) => item !== 'ductBrush' || !specificationOf(pointId).duct).map((item) => say(`kit.${item}`)), ...rodWords(say, it, specificationOf(pointId), units),
+    ...carried(it, turn, blocked, besideOf(current, id)).map((material) => materialWords(say, material, extentOf(pointId), units)), ...edition?.content.kit ?? [],
+  ]));
   const runs = await runMinutesOf(call, current.map(({ pointId }) => pointId), machine);
   return {
     ...summary,
@@ -134,7 +135,7 @@ interface Fittings {
 
 /** The sitting as it is planned now, and all that it may become. */
 function describeSitting({ env: { say } }: Call, machine: Row<'machine'>, current: Described['tasks'], { specificationOf, units, blocked, runs }: Fittings): Pick<JobAnswer, 'steps' | 'others' | 'sitting' | 'stateWords' | 'beginnings'> {
-  const tasks = current.map(({ id, procedure, turn, pointId }) => sittingTask(id, procedure, { turn, blocked, runMinutes: runs.get(pointId) ?? null }));
+  const tasks = current.map(({ id, procedure, turn, pointId }) => sittingTask(id, procedure, { turn, blocked, beside: besideOf(current, id), runMinutes: runs.get(pointId) ?? null }));
   const sitting = sittingOn(machine, tasks);
   const plan = planSitting(sitting);
   const lines = stateLines(say, sitting, plan.steps);
@@ -152,6 +153,17 @@ function describeSitting({ env: { say } }: Call, machine: Row<'machine'>, curren
     ...sitting.acts.map((act) => ({ key: act.key, act, change: null })), ...sitting.changes.map((change) => ({ key: change.words, act: null, change })),
   ].filter(({ key }) => !shown.has(key));
   return { steps, others: rest.map(described), sitting, stateWords: stateWordsOf(say, sitting), beginnings: beginningsOf(say, sitting) };
+}
+
+/** Agents that the other tasks of a sitting surely use. */
+const besideOf = (current: Described['tasks'], id: string): Agent[] => current.filter((task) => task.id !== id).flatMap(({ procedure, turn }) => certainAgents(procedure, turn));
+
+/** What is carried: of the agents only those that may be used this time. */
+function carried(procedure: Procedure, turn: Agent | null, blocked: readonly Agent[], beside: readonly Agent[]): readonly Material[] {
+  const needs = procedure.steps.flatMap((step) => step.needs).filter((need) => need.kind === 'agent');
+  const chosen = needs.flatMap((need) => fittedAgents(need.choices, { turn, blocked, beside }));
+  const asked = needs.flatMap(({ choices }) => choices);
+  return procedure.materials.filter(({ agent }) => agent === undefined || !asked.includes(agent) || chosen.includes(agent));
 }
 
 /** The brush with as many rods as the run is long, where it was entered. */

@@ -1,6 +1,6 @@
 /** The sitting of a job: what its tasks come to on their system, as it is planned, shown, and replayed when it was done. */
 import { systemOf } from '../../core/catalogue/systems.ts';
-import { mustNotMeet } from '../../core/catalogue/hazards.ts';
+import { apart, mustNotMeet } from '../../core/catalogue/chemistry.ts';
 import type { Agent, Need, Procedure, State, Step } from '../../core/catalogue/types.ts';
 import { needsInPlan } from '../../core/jobs/gone.ts';
 import { planSitting, type PlannedStep } from '../../core/jobs/plan.ts';
@@ -15,6 +15,8 @@ export interface Fitting {
   readonly turn: Agent | null;
   /** Agents that the drains of its branch saw today. */
   readonly blocked: readonly Agent[];
+  /** Agents that the other tasks of this sitting surely use: what never meets them or wants a rinse between is not offered. */
+  readonly beside: readonly Agent[];
   /** Minutes that a cycle of this model runs. */
   readonly runMinutes: number | null;
 }
@@ -23,12 +25,18 @@ export interface Fitting {
 const RUN_FROM_MINUTES = 60;
 
 /** A need as it is asked today: the agent whose turn it is, none that must not meet what the drains saw, the model's own running time. */
-function fitted(need: Need, run: boolean, { turn, blocked, runMinutes }: Fitting): Need {
+function fitted(need: Need, run: boolean, { turn, blocked, beside, runMinutes }: Fitting): Need {
   if (need.kind === 'timer') return run && runMinutes !== null && need.minutes >= RUN_FROM_MINUTES ? { ...need, minutes: runMinutes } : need;
-  if (need.kind !== 'agent') return need;
-  const may = (agent: Agent) => !blocked.some((it) => mustNotMeet(agent, it));
-  const choices = turn && may(turn) ? [turn] : need.choices.filter(may);
-  return { ...need, choices: choices.length > 0 ? choices : need.choices };
+  return need.kind === 'agent' ? { ...need, choices: fittedAgents(need.choices, { turn, blocked, beside }) } : need;
+}
+
+/** The agents that are left of a choice this time: the one whose turn it is, none that must not meet what the drains saw or what the sitting uses besides. */
+export function fittedAgents(choices: readonly Agent[], { turn, blocked, beside }: Pick<Fitting, 'turn' | 'blocked' | 'beside'>): readonly Agent[] {
+  const may = (agent: Agent) => !blocked.some((it) => mustNotMeet(agent, it)) && !beside.some((it) => apart(agent, it));
+  if (turn && choices.includes(turn) && may(turn)) return [turn];
+  // Where nothing is left today there is warm water and a brush.
+  const left = choices.filter(may);
+  return left.length > 0 ? left : ['water'];
 }
 
 /** A task of a sitting, its steps as they are asked for today. */
@@ -59,7 +67,7 @@ export function beginningsOf(say: Speaker, { usual, changes }: Sitting): JobAnsw
 
 /** What is asked of each task when the sitting goes as it was planned. */
 export function askedOf(machine: { readonly type: string; readonly fuel: string }, of: readonly { readonly id: string; readonly procedure: Procedure; readonly turn: Agent | null }[]): Map<string, Need[]> {
-  const tasks = of.map(({ id, procedure, turn }) => sittingTask(id, procedure, { turn, blocked: [], runMinutes: null }));
+  const tasks = of.map(({ id, procedure, turn }) => sittingTask(id, procedure, { turn, blocked: [], beside: [], runMinutes: null }));
   const { steps } = planSitting(sittingOn(machine, tasks));
   return new Map(tasks.map((task) => [task.id, needsInPlan(task, steps)]));
 }

@@ -1,5 +1,5 @@
 /** What one person carries on a day: agents in it that must not meet. */
-import { certainAgents, meetingOf } from '../../core/catalogue/hazards.ts';
+import { meetings, possibleAgents } from '../../core/catalogue/chemistry.ts';
 import type { Agent } from '../../core/catalogue/types.ts';
 import { readHistories } from '../due/history.ts';
 import type { Call } from '../env.ts';
@@ -8,12 +8,11 @@ import type { Call } from '../env.ts';
 export async function agentsToKeepApart({ db, now, env: { say } }: Call, jobIds: readonly string[]): Promise<string[]> {
   const tasks = jobIds.length === 0 ? [] : await db.task.all({ jobId: [...jobIds], state: 'outstanding' });
   const histories = await readHistories(db, tasks.map(({ pointId }) => pointId), now);
-  const uses = histories.flatMap(({ procedure, turn, placeId }) => certainAgents(procedure, turn).map((agent) => ({ agent, placeId })));
+  const uses = histories.flatMap(({ procedure, turn, placeId }) => possibleAgents(procedure, turn).map((agent) => ({ agent, placeId })));
   const places = new Map((await db.place.all({ id: uses.map(({ placeId }) => placeId) })).map(({ id, name }) => [id, name]));
   const agents = [...new Set(uses.map(({ agent }) => agent))];
   const where = (agent: Agent) => say.list([...new Set(uses.filter((it) => it.agent === agent).map(({ placeId }) => places.get(placeId)!))]);
   return agents.flatMap((one, i) => {
-    const meeting = meetingOf([one], agents.slice(i + 1));
-    return meeting ? [say('kit.apart', { one: say(`agent.${meeting.one}`), other: say(`agent.${meeting.other}`), here: where(meeting.one), there: where(meeting.other), reason: say(meeting.reason) })] : [];
+    return meetings([one], agents.slice(i + 1)).map((meeting) => say('kit.apart', { one: say(`agent.${meeting.one}`), other: say(`agent.${meeting.other}`), here: where(meeting.one), there: where(meeting.other), reason: say(meeting.reason) }));
   });
 }

@@ -6,6 +6,7 @@ import type { Change } from '../../core/catalogue/systems.ts';
 import type { Need, Procedure, ReadingNeed, Step } from '../../core/catalogue/types.ts';
 import { GRADES } from '../../core/due/grades.ts';
 import { isolates } from '../../core/jobs/state.ts';
+import { agentWords } from '../../core/jobs/amounts.ts';
 import { baseKey } from '../../core/jobs/stepKeys.ts';
 import type { Speaker, Values } from '../../core/language/message.ts';
 import { enteredIn, enteredOf } from '../../core/quantities/entered.ts';
@@ -75,7 +76,8 @@ export function describeRest(say: Speaker, key: string, minutes: number): StepWo
 
 function wordsOf(say: Speaker, { step, procedure, edition, amounts }: StepOfTask) {
   const own = edition?.content.steps.find((it, i) => (it.ours ?? ownStepKey(procedure.key, i)) === step.text);
-  const ours = (part: string) => (say.has(`${step.text}.${part}`) ? say(`${step.text}.${part}`, amounts) : null);
+  const values = { ...amounts, agents: agentWords(say, step) };
+  const ours = (part: string) => (say.has(`${step.text}.${part}`) ? say(`${step.text}.${part}`, values) : null);
   return { title: own?.title || ours('title') || '', body: own?.body || ours('body') || '', caution: [own?.caution, ours('caution')].filter(Boolean).join(' ') || null, button: ours('button') };
 }
 

@@ -82,7 +82,7 @@ interface GoneThrough {
 }
 
 function goneThrough(machine: Row<'machine'>, of: readonly { readonly task: Row<'task'>; readonly history: PointHistory }[], { plan, left }: Submission): GoneThrough {
-  const tasks = of.map(({ task, history: { procedure, turn } }) => sittingTask(task.id, procedure, { turn, blocked: [], runMinutes: null }));
+  const tasks = of.map(({ task, history: { procedure, turn } }) => sittingTask(task.id, procedure, { turn, blocked: [], beside: [], runMinutes: null }));
   const sitting = sittingOn(machine, tasks);
   const situation = { begin: plan?.begin ?? {}, found: plan?.found ?? [], done: plan?.keys ?? planSitting(sitting).steps.map(({ key }) => key) };
   const { steps, wrong } = replaySitting(sitting, situation, left.map(({ taskId }) => taskId));
@@ -182,7 +182,7 @@ async function sendRecord(call: Call, { record, job, task, history, sitting, cla
   const findings = checkProof({
     procedure, observation, photos, planWrong: sitting.wrong, asked, claimed: outside ? { day: call.env.say.day(dayOfInstant(times.doneAt, zone)), from: call.env.say.day(dayOfInstant(from, zone)) } : null, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
     agentsNearby: agent === null ? [] : (await usedOnBranch(db, job.machineId, dayOfInstant(doneAt, zone))).map((it) => it.agent),
-    specification: { filterSize: specification.filterSize, forbiddenAgents: specification.forbiddenAgents },
+    specification: { filterSize: specification.filterSize, forbiddenAgents: history.forbidden },
     gradesBefore: before.map(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).grade ?? ''),
   });
   await writeRecord(call, {
@@ -198,5 +198,5 @@ async function notesFor({ db, env: { say } }: Call, recordIds: readonly string[]
   const records = await db.record.all({ id: [...recordIds] });
   const proofs = await db.proof.all({ recordId: [...recordIds] });
   return records.flatMap((record) => tellFindings(say, record, proofs.find(({ recordId }) => recordId === record.id)!)
-    .filter(({ weight }) => weight === 'fail').map(({ tells }) => tells));
+    .filter(({ weight, check }) => weight === 'fail' || check === 'readingFails').map(({ tells }) => tells));
 }

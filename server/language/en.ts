@@ -35,6 +35,7 @@ export const serverText = {
   'problem.doneEarlier': 'This point already has a later service, of {day}.',
   'problem.faultClosed': 'This fault is already closed: {found}',
   'problem.refersToNothing': 'It refers to something that is not there any more. Reload the page and try again.', 'problem.formTooLarge': 'What was sent is too long ({kb, number} kB). Shorten a note or a list and send it again.',
+  'problem.agentsForbidden': '{task} is nothing without its agent, and every agent for it is forbidden there. Change what is forbidden in the register, or have it done another way.',
   'problem.idTaken': 'Something with this id already exists.',
   'problem.tooLarge': 'That is too large. A photo may have up to {mb, number} MB.',
   'problem.notImage': 'That file is not a photo we can read. Send a JPEG, PNG or WebP; on an iPhone choose “Most compatible” under Camera, Formats.',

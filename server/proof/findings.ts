@@ -13,7 +13,7 @@ export function tellFindings(say: Speaker, record: Row<'record'>, proof: Row<'pr
   return (JSON.parse(proof.findings) as CheckFinding[]).map((finding) => {
     const values = wordsFor(say, finding, procedure);
     return {
-      weight: finding.weight, slot: finding.slot ?? null, otherPhotoId: finding.other ?? null,
+      check: finding.check, weight: finding.weight, slot: finding.slot ?? null, otherPhotoId: finding.other ?? null,
       otherDay: finding.other ? String(finding.values.day) : null,
       says: say(`finding.${finding.check}.reviewer`, values),
       tells: say(`finding.${finding.check}.assignee`, values),

@@ -1,5 +1,6 @@
 /** Writing records: from a sent job, or logged after the fact. */
 import { dayFromIso, dayOfInstant, instantOfDay, isoFromDay, type Day } from '../../core/calendar/day.ts';
+import { agentsOf } from '../../core/catalogue/chemistry.ts';
 import { CATALOGUE_VERSION, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { ON_TIME_DEFINITION, windowOf } from '../../core/due/line.ts';
 import { canonicalText, RECORD_SCHEMA, type EvidenceLevel, type Observation, type PlannedLine, type ServiceRecord } from '../../core/proof/record.ts';
@@ -68,7 +69,7 @@ export async function writeRecord({ env, db, actor, now }: Call, written: Writte
   const record: ServiceRecord = {
     schema: RECORD_SCHEMA, catalogue: CATALOGUE_VERSION, kind: 'service', id, organisation: organisationId, point: point.id, job: written.job,
     procedure: procedure.key, procedureVersion: procedure.version, methods, edition: written.edition, ...observation,
-    plan: written.gone?.plan ?? null, found: written.gone?.found ?? [], begin: written.gone?.begin ?? {}, agents: observation.agent ? [observation.agent] : [], after: null, replaced: null,
+    plan: written.gone?.plan ?? null, found: written.gone?.found ?? [], begin: written.gone?.begin ?? {}, agents: written.job === null ? [] : agentsOf(procedure, observation.agent), after: null, replaced: null,
     startedAt: written.startedAt, doneAt: written.doneAt, doneDay: isoFromDay(written.doneDay), zone: written.zone,
     deviceAt: written.deviceAt, receivedAt: now, offsetMs: now - written.deviceAt, photos: written.photos,
     by: commit('by', actor.personId), note: note ? commit('note', note) : null, selfCertified, corrects: null,

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
 import { carriedOver, changesBetween, checkEdition, editionOf, mustStay, ownStepKey, withEdition, type Edition } from '../../core/catalogue/edition.ts';
-import { certainAgents, meetingOf } from '../../core/catalogue/hazards.ts';
+import { certainAgents, meetingOf } from '../../core/catalogue/chemistry.ts';
 import { coreText } from '../../core/language/en.ts';
 import { speaker } from '../../core/language/message.ts';
 
@@ -91,8 +91,8 @@ describe('Agents that a procedure surely uses', () => {
     expect(certainAgents(procedureOf('washer.tub'), null)).to.deep.equal(['vinegar']);
     expect(certainAgents(procedureOf('airHandler.returnFilter'), null)).to.deep.equal([]);
   });
-  it('meet by pairs, in either order; a bought cleaner counts as one that may hold an acid (our caution)', () => {
-    expect(meetingOf(['dishSoap', 'bleach'], ['enzyme', 'vinegar'])).to.deep.equal({ one: 'bleach', other: 'vinegar', reason: 'hazard.chlorine' });
+  it('meet by pairs, in either order; bleach with anything bought is unknown (common practice)', () => {
+    expect(meetingOf(['dishSoap', 'bleach'], ['dishSoap', 'vinegar'])).to.deep.equal({ one: 'bleach', other: 'vinegar', reason: 'hazard.chlorine' });
     expect(meetingOf(['cleaner'], ['bleach'])!.reason).to.equal('hazard.unknown');
     expect(meetingOf(['vinegar'], ['bakingSoda', 'dishSoap'])).to.equal(undefined);
   });

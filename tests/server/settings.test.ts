@@ -16,10 +16,10 @@ const log = (procedure: string, done: string, more: object = {}, of = flat) => h
 const mark = async (procedure: string, of = flat) => (await read(`/points/${of.points[procedure]}`)).mark;
 
 describe('The settings of the due engine', () => {
-  it('are told whole: practice, seven methods, calendar, every judgement and interval with its usual value', async () => {
+  it('are told whole: practice, eight methods, calendar, every judgement and interval with its usual value', async () => {
     const it: PracticeAnswer = await read('/practice');
     expect(it.practice).to.equal('steady');
-    expect(it.methods).to.have.length(7);
+    expect(it.methods).to.have.length(8);
     expect(it.assumptions.map(({ name }) => name)).to.deep.equal(Object.keys(JUDGEMENTS));
     for (const { value, usual, low, high } of it.assumptions) {
       expect(value).to.equal(usual);

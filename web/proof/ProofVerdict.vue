@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** The verdict on a proof, with what it will do said before it is done. Accepting is no main button under a contradiction. */
 import { computed, reactive, ref } from 'vue';
-import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { judge, type ProofAnswer, type Verdict } from '../../contract/proof.ts';
 import type { Specification } from '../../contract/register.ts';
 import { newId, write } from '../door/door.ts';
@@ -17,7 +16,6 @@ const contradicted = computed(() => props.proof.findings.some(({ weight }) => we
 const entry = reactive({ reason: props.proof.findings.filter(({ weight }) => weight === 'fail').map(({ tells }) => tells).join(' ') });
 const why = ref('');
 const specification = ref<Specification>({ forbiddenAgents: [], ...props.proof.specification });
-const fields = computed(() => procedureOf(props.proof.point.procedure).specification);
 const { errors, refusal, busy, submit } = useForm(judge);
 
 async function send(verdict: Verdict): Promise<void> {
@@ -60,7 +58,7 @@ defineExpose({ key });
     </form>
     <form v-if="open === 'registerWrong'" class="panel form" @submit.prevent="send('registerWrong')">
       <p class="small quiet">{{ say('proof.mend.why') }}</p>
-      <SpecificationFields v-model="specification" :fields="fields" :errors="errors" />
+      <SpecificationFields v-model="specification" :procedure="proof.point.procedure" :errors="errors" />
       <VTextarea v-if="errors.reason || why" v-model="why" :label="say('proof.why')" rows="1" :error-messages="errors.reason" hide-details="auto" />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.mendNow') }}</VBtn>
     </form>

@@ -29,7 +29,7 @@ async function save(): Promise<void> {
 
 <template>
   <form v-if="point" class="specify panel" @submit.prevent="save">
-    <SpecificationFields v-model="value" :fields="point.fields" :errors="errors" />
+    <SpecificationFields v-model="value" :procedure="point.procedure" :errors="errors" />
     <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
     <VBtn type="submit" color="primary" block :loading="busy">{{ say('spec.save') }}</VBtn>
   </form>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** The fields of a specification that a point has, with what follows from them. */
 import { computed } from 'vue';
-import { FORBIDDABLE_AGENTS, type Specification } from '../../contract/register.ts';
+import type { Specification } from '../../contract/register.ts';
+import { procedureOf } from '../../core/catalogue/catalogue.ts';
+import { agentsInUse } from '../../core/catalogue/methods.ts';
 import type { SpecificationField } from '../../core/catalogue/types.ts';
 import { ductWorking } from '../../core/measure/ductRun.ts';
 import { faceWorking } from '../../core/measure/faceVelocity.ts';
@@ -11,7 +13,9 @@ import { units } from '../measure/units.ts';
 import { say } from '../language/say.ts';
 import DuctFields from './DuctFields.vue';
 
-defineProps<{ fields: readonly SpecificationField[]; errors: Readonly<Record<string, string>> }>();
+const props = defineProps<{ procedure: string; errors: Readonly<Record<string, string>> }>();
+const served = computed(() => procedureOf(props.procedure));
+const surfaces = computed(() => served.value.surface?.choices.map((value) => ({ value, title: say(`surface.${value}`) })) ?? []);
 const value = defineModel<Specification>({ required: true });
 const TEXT: readonly SpecificationField[] = ['filterSize', 'position', 'airflow', 'note'];
 const NUMBERS: readonly SpecificationField[] = ['airflowCfm', 'drainCount', 'runMinutes', 'makerLimitDays', 'localLimitDays'];
@@ -33,16 +37,17 @@ const workings = computed(() => ({ airflowCfm: worked('airflowCfm'), duct: worke
 </script>
 
 <template>
-  <template v-for="field in fields" :key="field">
+  <template v-for="field in served.specification" :key="field">
     <VTextField
       v-if="TEXT.includes(field)" v-model="value[field as 'note']" :label="say(`spec.${field}`)" :hint="HINTED.includes(field) ? say(`spec.${field}.hint`) : ''"
       :error-messages="errors[`specification.${field}`]"
     />
     <VTextField v-else-if="NUMBERS.includes(field)" v-model.number="value[field as NumberField]" type="number" :label="say(`spec.${field}`)" :hint="HINTED.includes(field) ? say(`spec.${field}.hint`) : ''" :error-messages="errors[`specification.${field}`]" @update:model-value="emptied(field, $event)" />
     <DuctFields v-else-if="field === 'duct'" v-model="value.duct" />
+    <VSelect v-else-if="field === 'surface'" v-model="value.surface" :items="surfaces" clearable :label="say('spec.surface')" :hint="served.surface?.unknown ? say('spec.surface.unknown', { surface: say(`surface.${served.surface.unknown}`) }) : ''" persistent-hint />
     <fieldset v-else class="agents">
       <legend class="small">{{ say('spec.forbiddenAgents') }}</legend>
-      <VCheckbox v-for="agent in FORBIDDABLE_AGENTS" :key="agent" v-model="value.forbiddenAgents" :value="agent" :label="say(`agent.${agent}`)" density="compact" />
+      <VCheckbox v-for="agent in agentsInUse(served)" :key="agent" v-model="value.forbiddenAgents" :value="agent" :label="say(`agent.${agent}`)" density="compact" />
     </fieldset>
     <div v-if="(field === 'airflowCfm' || field === 'duct') && workings[field]" class="worked small" role="status">
       <p v-for="term in workings[field]!.terms" :key="term" class="quiet">{{ term }}</p>

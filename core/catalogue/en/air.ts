@@ -58,7 +58,7 @@ export const airText = {
     point: 'Discharge needles', task: 'Clean the discharge needles', why: 'Needles with a crust deodorise less, and a lamp says so only late.', mistakes: 'Bending a needle. Wiping them without gloves. Refitting damp.',
     steps: {
       out: ['Take the needle unit out', 'By its handle, needles away from you. Photograph it.', 'Needles prick. Rubber gloves on.'], look: ['How crusted are they?', 'A grey or white beard on the tips is the dirt that counts.'],
-      soak: ['Soak an hour', 'Lukewarm water, needles down.'], swab: ['Swab each needle', 'A wet swab from the root to the tip, without bending it.'], rinse: ['Rinse and drain', 'Under running water, shaken out. Photograph the clean needles.'],
+      soak: ['Soak an hour', 'Lukewarm water, the unit lying level, never on its tips. Gloves on.'], swab: ['Swab each needle', 'A wet swab from the root to the tip, without bending it.'], rinse: ['Rinse and drain', 'Under running water, shaken out. Photograph the clean needles.'],
       dry: ['Dry in the shade', 'Ventilated, never in the sun. Come back to this step when it is dry.'], in: ['Click it in', 'Then the parts before it, front cover top edge first.'], lamp: ['Lamp out?', 'Reset it where it has a button. After ten minutes the lamp stays out.'],
     },
     confirm: { straight: 'No needle is bent', dry: 'It is dry', clicked: 'It clicked in', lampOff: 'Its lamp stays out' }, photo: { out: 'Needles, before', clean: 'Needles, clean' },
@@ -132,6 +132,7 @@ export const moreAirHandlerText = {
     steps: {
       open: ['Open the trap', 'Cap off at the tee or clean-out, light into the bend. Photograph it.', 'A wire at the opening means a float switch: power stays off for the whole job.', 'It is open'], grade: ['How foul is the bend?', 'The cloudy layer at its bottom and growth on the walls.'],
       brush: ['Brush slowly into the bend', 'Steady the pipe with one hand. Into the bend, and back towards the unit as far as it goes.'],
+      flushJug: ['A jug of warm water, and the brush, in turns', 'Pour, brush, pour, until it runs clear, with {agents}.', 'Bleach never with or after vinegar, nor in a metal pan.'],
       flush: ['Flush, one to three', '{bleach} of household bleach in {water} of water, by funnel. Brush and flush in turn until it runs clean, then warm water.', 'Bleach and vinegar give off chlorine gas. One agent only, and none of the other in this drain today.'],
       flushVinegar: ['Flush with vinegar', '{vinegar} of plain vinegar, some minutes, then brush and warm water in turn until it runs clean.', 'No bleach in this drain today: with vinegar it gives off chlorine gas.'],
       clear: ['Look at the bottom of the bend', 'The cloudy layer is gone.'], cap: ['Cap it and wipe up', 'Cap on, so that the fan cannot suck air through it. Photograph the closed trap.'],

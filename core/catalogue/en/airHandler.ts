@@ -1,7 +1,7 @@
 /** English text of the air handler's procedures. */
 export const airHandlerText = {
   'airHandler.off.title': 'Switch the air handler off',
-  'airHandler.off.body': 'Set the thermostat to off. Then switch the unit off at its own switch or disconnect, and wait until the fan has stopped.',
+  'airHandler.off.body': 'Set the thermostat to off. Then switch the unit off at its own switch, where one is in reach, and wait until the fan has stopped. Nothing is opened for it: a cover or a pulled disconnect bares live parts and is never a tenant’s.',
   'airHandler.off.caution': 'Never reach past the filter while the fan can start.',
   'airHandler.off.button': 'It is off and still',
   'airHandler.on.title': 'Switch it back on',
@@ -25,7 +25,7 @@ export const airHandlerText = {
   'airHandler.returnFilter.arrow.caution': 'A filter that has to be forced does not fit. Stop and tell us.',
   'airHandler.returnFilter.arrow.button': 'It is in',
   'airHandler.returnFilter.air.title': 'Feel for air',
-  'airHandler.returnFilter.air.body': 'Turn the heating or cooling on for a minute and hold a hand to a register. Air should come, quietly.',
+  'airHandler.returnFilter.air.body': 'Set the fan alone to on for a minute, neither heating nor cooling, and hold a hand to a register. Air should come, quietly. Then set it back.',
   'confirm.airHandler.returnFilter.arrow': 'The arrow points with the air, and the frame slid in without force',
   'confirm.airHandler.returnFilter.air': 'Air comes at a register',
   'photo.airHandler.returnFilter.out': 'Old filter, out',
@@ -57,6 +57,8 @@ export const airHandlerText = {
   'airHandler.condensateDrain.wire.title': 'Look for a wire at the drain opening',
   'airHandler.condensateDrain.wire.body': 'A float switch or any other wire at the opening means that the unit is switched off for the whole job. No wire at all: say so below, the power may stay on and hands stay at the pipe.',
   'airHandler.condensateDrain.wire.caution': 'Not sure what the wire is? Power off. Wiring itself is work for a licensed trade.',
+  'airHandler.condensateDrain.flushJug.title': 'A jug of warm water, and the brush, in turns', 'airHandler.condensateDrain.flushJug.body': 'Pour, brush, pour, until it runs clear, with {agents}.',
+  'airHandler.condensateDrain.flushJug.with.water': 'warm water alone', 'airHandler.condensateDrain.flushJug.with.bleach': 'up to a cup of bleach in the jug, only where there is growth', 'airHandler.condensateDrain.flushJug.caution': 'Bleach never with or after vinegar, nor in a metal pan.',
   'airHandler.condensateDrain.flushVinegar.title': 'Flush with vinegar',
   'airHandler.condensateDrain.flushVinegar.body': 'Pour in {vinegar} of plain vinegar, wait a few minutes, then follow with warm water until it runs clear. Brush once more where growth is left.',
   'airHandler.condensateDrain.flushVinegar.caution': 'No bleach in this drain today: with vinegar it gives off chlorine gas.',

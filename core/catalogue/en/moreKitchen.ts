@@ -8,7 +8,7 @@ export const moreKitchenText = {
   ...procedureWords('hood.housing', {
     point: 'Housing and fan inlet', task: 'Degrease the hood’s housing', why: 'The film behind the filter burns like the filter does.', mistakes: 'Spraying towards the motor or the lamp. Wiping before the agent had its time.',
     steps: {
-      open: ['Filter out, light in', 'The filter soaks meanwhile. Photograph the inlet.'], grade: ['How greasy is it?', 'Inlet, walls, the rim of the lamp.'], apply: ['Degreaser or enzyme cleaner, on a cloth', 'One of them, onto the cloth, not into the fan.', 'Gloves on. Nothing is sprayed at the motor, the lamp or the switch.'],
+      open: ['Filter out, light in', 'The filter soaks meanwhile. Photograph the inlet.'], grade: ['How greasy is it?', 'Inlet, walls, the rim of the lamp.'], apply: ['Degrease it by cloth', 'With {agents}: onto the cloth, not into the fan.', 'Gloves on. Nothing is sprayed at the motor, the lamp or the switch.'],
       dwell: ['Fifteen minutes', 'Let it work.'], wipe: ['Wipe it off', 'Then a damp cloth, then a dry one. A stubborn film outside: mineral oil, wipe, then soapy water. Photograph the inlet.'], refit: ['Dry filter back in', 'Until the catch clicks.'], draw: ['Paper test', 'A sheet of tissue stays at the running hood.'],
     },
     confirm: { locked: 'The catch has clicked', draws: 'It holds the tissue' }, photo: { before: 'Inlet, before', after: 'Inlet, clean' },

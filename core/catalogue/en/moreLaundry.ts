@@ -53,7 +53,8 @@ export const moreLaundryText = {
   ...procedureWords('condenserDryer.fluffFilter', {
     point: 'Fluff filter', task: 'Wash the fluff filter', why: 'Film on the mesh makes every load longer, and hotter.', mistakes: 'Putting it back wet. Rinsing fluff down the sink without a strainer.',
     steps: {
-      out: ['Fluff filter out', 'Open both halves. Photograph it against a light.'], grade: ['How full was it?', 'After the fluff is off: how blind is the mesh?'], wash: ['Wash, corners too', 'Brush the corners with a soft tip, rinse cold until the water runs clean, strainer over the plughole. Water poured on it runs through freely: photograph that.'],
+      out: ['Fluff filter out', 'Open both halves. Photograph it against a light.'], grade: ['How full was it?', 'After the fluff is off: how blind is the mesh?'], wash: ['Wash, corners too', 'With {agents}: brush the corners with a soft tip, rinse cold until the water runs clean, strainer over the plughole. Water poured on it runs through freely: photograph that.'],
+      washSoftener: ['Wash in a softener solution', 'Warm water with a capful of fabric softener; brush the corners with a soft tip, rinse cold until the water runs clean, strainer over the plughole. Water poured on it runs through freely: photograph that.', 'Softener film can blind the mesh. Where water does not run through, wash it with dish soap.'],
       dry: ['Let it drip dry', 'An hour at the least.'], refit: ['Halves shut, back in', 'Until it sits flush.'], run: ['Run a normal load', 'If you can, enter the minutes until dry; up to 60 is right.'],
     },
     confirm: { water: 'Water runs through freely', refit: 'It is dry and sits flush' }, photo: { out: 'Filter, out', water: 'Water running through' },

@@ -3,7 +3,7 @@ import { USUAL_DROP_K } from '../../measure/readings.ts';
 import { ALL, days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
 import { agent, as, confirm, either, finding, finds, grade, makes, OFF, photo, puts, runs, size, stepsOf, takes, timer, wants, type How } from '../steps.ts';
-import type { Agent, Choices, Need, Procedure } from '../types.ts';
+import type { Agent, Choices, Material, Need, Procedure } from '../types.ts';
 
 const filterStep = stepsOf('airHandler.returnFilter', OFF);
 const drainStep = stepsOf('airHandler.condensateDrain', OFF);
@@ -56,8 +56,22 @@ const DRAIN_SECONDS: Need = { kind: 'reading', key: 'drainSeconds', unit: 'secon
 /** By the second school, what is done at the tee is done with power on where no wire was found. */
 const tee = (whenWired: boolean): How => (whenWired ? { poweredWhen: 'noWire' } : {});
 
+/** How the line is flushed, by school: a quarter cup of bleach in water; a jug of warm water and the brush in turns, bleach where there is growth; vinegar. */
+const FLUSHES = {
+  bleach: { step: 'flush', agents: ['bleach'] }, jug: { step: 'flushJug', agents: ['water', 'bleach'] }, vinegar: { step: 'flushVinegar', agents: ['vinegar'] },
+} as const satisfies Record<string, { step: string; agents: readonly Agent[] }>;
+type Flush = keyof typeof FLUSHES;
+const flushOf = (choices: Choices) => optionOf('condensateAgent', choices).key as Flush;
+const flushWith = (chosen: Flush): Material[] => [
+  { what: 'warmWater', volumeMl: chosen === 'jug' ? 4000 : 2000 },
+  ...(chosen === 'bleach' ? [{ what: 'bleach', volumeMl: US_CUP_ML / 4, agent: 'bleach' as const }] : []), ...(chosen === 'jug' ? [{ what: 'bleachWhereGrown', volumeMl: US_CUP_ML, agent: 'bleach' as const }] : []),
+  ...(chosen === 'vinegar' ? [{ what: 'vinegar', volumeMl: US_CUP_ML, agent: 'vinegar' as const }] : []),
+];
+/** A metal pan does not stand bleach; where nobody has said, the step asks. */
+const PAN = { choices: ['plastic', 'bareMetal'], unknown: null } as const;
+
 export function condensateDrain(choices: Choices): Procedure {
-  const chosen = optionOf('condensateAgent', choices).key as Agent;
+  const chosen = flushOf(choices);
   const whenWired = optionOf('condensatePower', choices).key === 'whenWired';
   const at = tee(whenWired);
   return {
@@ -75,18 +89,19 @@ export function condensateDrain(choices: Choices): Procedure {
     level: 'S',
     minutes: 15,
     kit: ['trapBrush', 'funnel', 'container', 'wetVacuum', 'gloves'],
-    materials: [{ what: 'warmWater', volumeMl: 2000 }, chosen === 'bleach' ? { what: 'bleach', volumeMl: US_CUP_ML / 4 } : { what: 'vinegar', volumeMl: US_CUP_ML }],
+    materials: flushWith(chosen),
+    surface: PAN,
     stops: ['blower', whenWired ? 'wireDecides' : 'wiredFloat', 'oneAgent', 'licensedAir'],
     steps: [
       ...(whenWired ? [drainStep('wire', 'look', either, as('airHandler.wire'), finding('noWire'))] : []),
       drainStep('open', 'open', ...OPENED, at, photo('open')),
       drainStep('grade', 'look', at, grade(), finds),
       drainStep('brush', 'clean', as('airHandler.brush'), at),
-      drainStep(chosen === 'bleach' ? 'flush' : 'flushVinegar', 'clean', as('airHandler.flush'), at, agent(chosen)),
+      drainStep(FLUSHES[chosen].step, 'clean', as('airHandler.flush'), at, agent(...FLUSHES[chosen].agents)),
       drainStep('runs', 'test', as('airHandler.pour'), at, DRAIN_SECONDS, confirm('runs')),
       drainStep('cap', 'refit', ...CAPPED, at, photo('done')),
   ],
-    specification: ['position', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
+    specification: ['position', 'surface', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
   };
 }
 
@@ -167,21 +182,21 @@ export const registers = procedure('airHandler.registers', {
 
 const trap = stepsOf('airHandler.condensateTrap', OFF);
 export function condensateTrap(choices: Choices): Procedure {
-  const chosen = optionOf('condensateAgent', choices).key as Agent;
+  const chosen = flushOf(choices);
   const whenWired = optionOf('condensatePower', choices).key === 'whenWired';
   const at = tee(whenWired);
   return procedure('airHandler.condensateTrap', {
     kind: 'drain', days: days(90, 180, 365), assumed: ALL, follows: ['condensateAgent', 'condensatePower'],
     anchor: { choice: { kind: 'beforeCooling' }, mode: 'limits' }, risk: 'flood', level: 'S', minutes: 25,
     kit: ['trapBrush', 'funnel', 'container', 'wetVacuum', 'gloves'],
-    materials: [{ what: 'warmWater', volumeMl: 2000 }, chosen === 'bleach' ? { what: 'bleach', volumeMl: US_CUP_ML / 4 } : { what: 'vinegar', volumeMl: US_CUP_ML }],
+    materials: flushWith(chosen), surface: PAN,
     stops: ['blower', whenWired ? 'wireDecides' : 'wiredFloat', 'oneAgent', 'licensedAir'],
     steps: [
       ...(whenWired ? [trap('airHandler.condensateDrain.wire', 'look', either, as('airHandler.wire'), finding('noWire'))] : []),
       trap('open', 'open', ...OPENED, at, photo('open')), trap('grade', 'look', at, grade(), finds),
-      trap('brush', 'clean', as('airHandler.brush'), at), trap(chosen === 'bleach' ? 'flush' : 'flushVinegar', 'clean', as('airHandler.flush'), at, agent(chosen)), trap('clear', 'clean', at, confirm('layerGone')),
+      trap('brush', 'clean', as('airHandler.brush'), at), trap(FLUSHES[chosen].step, 'clean', as('airHandler.flush'), at, agent(...FLUSHES[chosen].agents)), trap('clear', 'clean', at, confirm('layerGone')),
       trap('runs', 'test', as('airHandler.pour'), at, DRAIN_SECONDS, confirm('runs')), trap('cap', 'refit', ...CAPPED, at, photo('done')),
   ],
-    specification: ['position', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
+    specification: ['position', 'surface', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
   });
 }

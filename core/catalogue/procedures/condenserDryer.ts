@@ -1,6 +1,8 @@
 /** The condenser dryer, and the heat-pump dryer, which is served alike. */
 import { ALL, days, procedure } from '../define.ts';
-import { as, confirm, either, finding, finds, grade, makes, OFF, photo, puts, runs, stepsOf, takes, timer } from '../steps.ts';
+import { optionOf } from '../methods.ts';
+import { agent, as, confirm, either, finding, finds, grade, makes, OFF, photo, puts, runs, stepsOf, takes, timer } from '../steps.ts';
+import type { Choices, Procedure } from '../types.ts';
 import { DRY_WITHIN } from '../../measure/readings.ts';
 import { crayonSteps, DRY_MINUTES } from './dryer.ts';
 
@@ -10,15 +12,19 @@ const LOCKED = [puts('condenser'), as('condenserDryer.lock')];
 const RUN_WARM = [runs('warm'), as('condenserDryer.run'), makes({ heat: 'hot' })];
 
 const fluff = stepsOf('condenserDryer.fluffFilter', COOL);
-export const fluffFilter = procedure('condenserDryer.fluffFilter', {
-  kind: 'screen', days: days(30, 90, 180), assumed: ALL, drivers: ['laundry', 'pets'], core: true, risk: 'fire', safetyCritical: true, level: 'T', minutes: 15,
+export function fluffFilter(choices: Choices): Procedure {
+  const softener = optionOf('lintWash', choices).key === 'softener';
+  return procedure('condenserDryer.fluffFilter', {
+  kind: 'screen', days: days(30, 90, 180), assumed: ALL, drivers: ['laundry', 'pets'], core: true, risk: 'fire', safetyCritical: true, level: 'T', minutes: 15, follows: ['lintWash'], version: 2,
+  materials: [softener ? { what: 'softener', agent: 'softener' } : { what: 'dishSoap', agent: 'dishSoap' }],
   kit: ['softBrush', 'drainStrainer'], stops: ['hotDryer', 'burningSmell', 'strainer'],
   steps: [
-    fluff('out', 'open', takes('own'), photo('out')), fluff('grade', 'look', grade()), fluff('wash', 'clean', photo('water'), confirm('water')),
+    fluff('out', 'open', takes('own'), photo('out')), fluff('grade', 'look', grade()), fluff(softener ? 'washSoftener' : 'wash', 'clean', agent(softener ? 'softener' : 'dishSoap'), photo('water'), confirm('water')),
     fluff('dry', 'clean', timer('dry', 60)), fluff('refit', 'refit', puts('own'), confirm('refit')), 
     fluff('run', 'test', ...RUN_WARM, { ...DRY_MINUTES, pass: DRY_MINUTES.plausible, opens: { beyond: { at: DRY_WITHIN, raises: { signal: 'condenserDryer.slow' } }, drift: 'condenserDryer.slow' } }),
   ],
 });
+}
 
 const unit = stepsOf('condenserDryer.condenser', COOL);
 export const condenserUnit = procedure('condenserDryer.condenser', {

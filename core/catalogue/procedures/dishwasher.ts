@@ -4,7 +4,7 @@ import { optionOf } from '../methods.ts';
 import { agent, as, confirm, finding, finds, grade, makes, OFF, photo, puts, runs, stepsOf, takes, timer, when } from '../steps.ts';
 import { dayOfCivil } from '../../calendar/civil.ts';
 import { SOUND_PUMP } from '../../measure/readings.ts';
-import type { Choices, Need, Procedure } from '../types.ts';
+import type { Agent, Choices, Material, Need, Procedure, Step } from '../types.ts';
 
 const step = stepsOf('dishwasher.filter', OFF);
 /** The filter comes out once for itself and the sump under it, and one short cycle tries all that water passes. */
@@ -57,7 +57,7 @@ export const dishwasherDoorSeal: Procedure = {
   level: 'T',
   minutes: 10,
   kit: ['toothbrush', 'sponge'],
-  materials: [{ what: 'dilutedVinegar' }],
+  materials: [{ what: 'dishSoap', agent: 'dishSoap' }, { what: 'dilutedVinegar', agent: 'vinegar' }],
   stops: ['oneAgent', 'wiredIn'],
   steps: [
     sealStep('edge', 'open', photo('out')),
@@ -69,40 +69,58 @@ export const dishwasherDoorSeal: Procedure = {
   specification: ['forbiddenAgents', 'makerLimitDays', 'note'],
 };
 
-/** The fixed turn of three agents, one every second month from January (common practice). */
+/** The fixed turn of three agents, one every second month from January (common practice): where none was used yet, it says whose turn it is. */
 export const ROTATION = { rule: 'FREQ=MONTHLY;INTERVAL=2;BYMONTHDAY=1', start: dayOfCivil(2024, 1, 1) } as const;
+const TURNS = ['bakingSoda', 'vinegar', 'cleaner'] as const;
+const WITH: Readonly<Record<string, Material>> = {
+  bakingSoda: { what: 'bakingSodaCup', agent: 'bakingSoda' }, vinegar: { what: 'vinegarCups', agent: 'vinegar' }, cleaner: { what: 'dishwasherCleaner', agent: 'cleaner' }, tablet: { what: 'tablet', agent: 'tablet' }, bleach: { what: 'bleach', agent: 'bleach' },
+};
 
+/** How the inside is washed, by school. How often, the practice sets; a turn only says which agent. */
 export function interiorWash(choices: Choices): Procedure {
-  const rotating = optionOf('dishwasherWash', choices).key === 'rotation';
+  const school = optionOf('dishwasherWash', choices).key;
+  const short = optionOf('sodaRun', choices).key === 'short';
+  const agents: readonly Agent[] = school === 'rotation' ? TURNS : [school === 'overnight' ? 'vinegar' : (school as 'tablet' | 'bleach')];
+  const runs120 = [runs('hot'), agent(...agents)];
+  const wash: Readonly<Record<string, () => Step>> = {
+    rotation: () => washStep(short ? 'agentShort' : 'agent', 'clean', ...runs120, timer('run', short ? SHORT_RUN : 120)),
+    tablet: () => washStep('tablet', 'clean', ...runs120, timer('run', 120)),
+    // Heavy scale: paused full, soaked overnight, finished in the morning.
+    overnight: () => washStep('overnight', 'clean', ...runs120, timer('run', NIGHT)),
+    bleach: () => washStep('bleach', 'clean', ...runs120, timer('run', 120)),
+  };
   return {
     key: 'dishwasher.interiorWash',
-    version: 1,
+    version: 2,
     kind: 'tub',
     days: { watchful: 30, steady: 60, light: 60 },
     assumed: [],
     drivers: ['hardness'],
     core: true,
-    follows: ['dishwasherWash'],
-    ...(rotating && {
-      anchor: { choice: { kind: 'rule' as const, ...ROTATION }, mode: 'sets' as const },
-      rotation: ['bakingSoda', 'vinegar', 'cleaner'] as const,
-    }),
+    follows: ['dishwasherWash', 'sodaRun'],
+    ...(school === 'rotation' && { rotation: TURNS }),
     risk: 'comfort',
     safetyCritical: false,
     level: 'T',
     minutes: 5,
-    kit: ['openCup'],
-    materials: [{ what: rotating ? 'oneAgent' : 'tablet' }],
+    kit: agents.includes('vinegar') ? ['openCup'] : [],
+    materials: agents.map((it) => WITH[it]!),
+    // An unknown lining counts as stainless.
+    surface: { choices: ['stainless', 'plastic'], unknown: 'stainless' },
     stops: ['oneAgent', 'filterFirst', 'noBleachSteel'],
     steps: [
       washStep('empty', 'open', photo('before')),
       washStep('grade', 'look', grade()),
-      washStep(rotating ? 'agent' : 'tablet', 'clean', runs('hot'), ...(rotating ? [agent('bakingSoda', 'vinegar', 'cleaner')] : [agent('tablet')]), timer('run', 120)),
+      wash[school]!(),
       washStep('clean', 'test', photo('after'), confirm('rinsed')),
     ],
-    specification: ['runMinutes', 'forbiddenAgents', 'makerLimitDays', 'note'],
+    specification: ['surface', 'runMinutes', 'forbiddenAgents', 'makerLimitDays', 'note'],
   };
 }
+/** Some run the soda in the short cycle, which still heats. */
+const SHORT_RUN = 60;
+/** Eight hours and the rest of the cycle. */
+const NIGHT = 600;
 
 const sumpStep = stepsOf('dishwasher.sump', OFF);
 export const sump = procedure('dishwasher.sump', {

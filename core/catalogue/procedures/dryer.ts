@@ -1,6 +1,6 @@
 import { ALL, days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
-import { as, confirm, either, finding, finds, grade, makes, OFF, OFF_OUT, photo, puts, runs, stepsOf, takes, timer, wants, when } from '../steps.ts';
+import { agent, as, confirm, either, finding, finds, grade, makes, OFF, OFF_OUT, photo, puts, runs, stepsOf, takes, timer, wants, when } from '../steps.ts';
 import { DRY_WITHIN } from '../../measure/readings.ts';
 import type { Choices, Procedure, Step } from '../types.ts';
 
@@ -35,12 +35,12 @@ export function lintScreen(choices: Choices): Procedure {
     level: 'T',
     minutes: 15,
     kit: ['softBrush'],
-    materials: [{ what: softener ? 'softener' : 'dishSoap' }],
+    materials: [softener ? { what: 'softener', agent: 'softener' } : { what: 'dishSoap', agent: 'dishSoap' }],
     stops: ['hotDryer', 'burningSmell', 'gasTenant'],
     steps: [
       screenStep('out', 'open', ...SCREEN_OUT, photo('out')),
       screenStep('grade', 'look', grade()),
-      screenStep(softener ? 'washSoftener' : 'wash', 'clean'),
+      screenStep(softener ? 'washSoftener' : 'wash', 'clean', agent(softener ? 'softener' : 'dishSoap')),
       screenStep('water', 'clean', photo('water'), confirm('water')),
       screenStep('dry', 'clean', timer('dry', 10)),
       screenStep('refit', 'refit', ...SCREEN_IN, confirm('refit')),

@@ -9,10 +9,16 @@ const DOWN = [takes('grease'), as('hood.down')];
 const UP = [puts('grease'), as('hood.up')];
 const DRAW = [runs('fan'), as('hood.draw')];
 
+/** What greases off in hot water, dish soap first: it spoils no mesh. */
+const SOAKS = ['dishSoap', 'degreaser', 'oxygenBleach', 'enzyme'] as const;
+/** Aluminium mesh is eaten by near-boiling alkali (from memory); where nobody has said, it counts as that. */
+const MESH = { choices: ['aluminium', 'steel', 'stainless'], unknown: 'aluminium' } as const;
+
 /** How the grease comes off, by school. */
 const CLEANING: Readonly<Record<string, readonly Step[]>> = {
-  soak: [step('soak', 'clean', timer('soak', 20)), step('brush', 'clean')],
-  hose: [step('hose', 'clean')],
+  soak: [step('soak', 'clean', agent(...SOAKS), timer('soak', 20)), step('brush', 'clean')],
+  soakShort: [step('soakShort', 'clean', agent(...SOAKS), timer('soak', 10)), step('brush', 'clean')],
+  hose: [step('hose', 'clean', agent('dishSoap'))],
   steam: [step('steam', 'clean')],
   dishwasher: [step('dishwasher', 'clean', timer('run', 120))],
   bake: [step('bake', 'clean', timer('bake', 45))],
@@ -34,7 +40,8 @@ export function greaseFilter(choices: Choices): Procedure {
     level: chosen.forTenants ? 'T' : 'S',
     minutes: 15,
     kit: chosen.key === 'steam' ? ['steamCleaner', 'towels'] : ['bucket', 'bristleBrush'],
-    materials: chosen.key === 'soak' ? [{ what: 'degreaser' }] : [],
+    materials: chosen.key.startsWith('soak') ? SOAKS.map((it) => ({ what: it, agent: it })) : chosen.key === 'hose' ? [{ what: 'dishSoap', agent: 'dishSoap' }] : [],
+    surface: MESH,
     stops: ['coldHob', 'greaseFire', ...(chosen.key === 'bake' ? ['bakeFire'] : [])],
     steps: [
       step('out', 'open', ...DOWN, photo('out')),
@@ -44,14 +51,14 @@ export function greaseFilter(choices: Choices): Procedure {
       step('refit', 'refit', ...UP, photo('in'), confirm('locked')),
       step('draw', 'test', ...DRAW, confirm('draws')),
     ],
-    specification: ['position', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
+    specification: ['position', 'surface', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
   };
 }
 
 const housing = stepsOf('hood.housing', OFF);
 export const hoodHousing = procedure('hood.housing', {
   kind: 'fan', days: days(180, 180, 365), assumed: ALL, drivers: ['cooking'], risk: 'fire', safetyCritical: true, level: 'S', minutes: 20,
-  kit: ['cloth', 'gloves', 'light'], materials: [{ what: 'degreaser' }], stops: ['coldHob', 'greaseFire', 'noHands'],
+  kit: ['cloth', 'gloves', 'light'], materials: [{ what: 'degreaser', agent: 'degreaser' }, { what: 'enzyme', agent: 'enzyme' }], stops: ['coldHob', 'greaseFire', 'noHands', 'wiredIn'],
   steps: [
     housing('open', 'open', ...DOWN, photo('before')), housing('grade', 'look', grade()),
     housing('apply', 'clean', agent('degreaser', 'enzyme')), housing('dwell', 'clean', timer('dwell', 15)), housing('wipe', 'clean', photo('after')),

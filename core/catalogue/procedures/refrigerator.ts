@@ -106,7 +106,7 @@ export const rearFan = procedure('refrigerator.rearFan', {
 const ice = stepsOf('refrigerator.iceMaker', ON);
 export const iceMaker = procedure('refrigerator.iceMaker', {
   kind: 'drain', days: days(180, 365, SIGNAL_CAP), assumed: ALL, signalled: ['light'], drivers: ['hardness'], risk: 'health', level: 'T', minutes: 30,
-  kit: ['cloth', 'toothbrush'], materials: [{ what: 'vinegar', volumeMl: US_CUP_ML }], stops: ['fridgeStaysOn', 'oneAgent'],
+  kit: ['cloth', 'toothbrush'], materials: [{ what: 'vinegar', volumeMl: US_CUP_ML, agent: 'vinegar' }], stops: ['fridgeStaysOn', 'oneAgent'],
   steps: [
     ice('look', 'open', OPENS, photo('before')), ice('grade', 'look', grade()), ice('wrap', 'clean', agent('vinegar'), timer('soak', 30)), ice('brush', 'clean'),
     ice('throw', 'refit', photo('after')), ice('flow', 'test', confirm('flows')),

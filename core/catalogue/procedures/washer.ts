@@ -1,7 +1,7 @@
 import { days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
 import { agent, as, confirm, finds, grade, makes, OFF, OFF_DRY, photo, puts, runs, stepsOf, takes, timer, wants } from '../steps.ts';
-import type { Agent, Choices, Procedure, Step } from '../types.ts';
+import type { Agent, Choices, Material, Procedure, Step } from '../types.ts';
 
 const pumpStep = stepsOf('washer.drainPumpFilter', OFF_DRY);
 /** A door is opened on a drained drum only: a front door opened below the water level floods. */
@@ -39,6 +39,9 @@ export const drainPumpFilter: Procedure = {
   specification: ['position', 'makerLimitDays', 'localLimitDays', 'note'],
 };
 
+/** By hand, in the opening; citric acid is for drawer, jets and boot, nobody states it for the tub. */
+const WIPED = [{ what: 'dishSoap', agent: 'dishSoap' }, { what: 'dilutedVinegar', agent: 'vinegar' }, { what: 'citricAcid', agent: 'citricAcid' }] as const;
+
 export const doorBoot: Procedure = {
   key: 'washer.doorBoot',
   version: 1,
@@ -53,12 +56,12 @@ export const doorBoot: Procedure = {
   level: 'T',
   minutes: 15,
   kit: ['sponge', 'toothbrush', 'light'],
-  materials: [{ what: 'oneAgent' }],
+  materials: WIPED,
   stops: ['oneAgent', 'waterNearPlug'],
   steps: [
     bootStep('folds', 'open', photo('out')),
     bootStep('grade', 'look', grade(), finds),
-    bootStep('scrub', 'clean', agent('dishSoap', 'vinegar')),
+    bootStep('scrub', 'clean', agent('dishSoap', 'vinegar', 'citricAcid')),
     bootStep('glass', 'clean', photo('in')),
     bootStep('shut', 'test', { either: true }, confirm('shut')),
   ],
@@ -79,13 +82,13 @@ export const drawer: Procedure = {
   level: 'T',
   minutes: 20,
   kit: ['toothbrush', 'sponge'],
-  materials: [{ what: 'dishSoap' }],
-  stops: ['waterNearPlug'],
+  materials: [{ what: 'dishSoap', agent: 'dishSoap' }, { what: 'citricAcid', agent: 'citricAcid' }],
+  stops: ['oneAgent', 'waterNearPlug'],
   steps: [
     drawerStep('out', 'open', takes('own'), photo('out')),
     drawerStep('grade', 'look', grade()),
     drawerStep('bay', 'clean'),
-    drawerStep('brush', 'clean'),
+    drawerStep('brush', 'clean', agent('dishSoap', 'citricAcid')),
     drawerStep('back', 'refit', puts('own'), photo('in'), confirm('slides')),
     drawerStep('rinse', 'test', ...SHORT_WASH, confirm('rinsed')),
   ],
@@ -93,22 +96,24 @@ export const drawer: Procedure = {
 };
 
 /** How the tub is cleaned, by school: which agent, and the runs that follow, each a cycle of its own. */
-const TUB_CLEANING: Readonly<Record<string, { readonly agents: readonly Agent[]; readonly material: string; readonly steps: readonly Step[] }>> = {
-  sodaThenVinegar: { agents: ['bakingSoda', 'vinegar'], material: 'sodaAndVinegar', steps: [tubStep('soda', 'clean', runs('hot'), timer('soda', 75)), tubStep('vinegar', 'clean', runs('hot'), confirm('separate'), timer('vinegar', 75))] },
-  vinegar: { agents: ['vinegar'], material: 'vinegarLitre', steps: [tubStep('vinegarOnly', 'clean', runs('hot'), timer('vinegar', 75))] },
-  tablets: { agents: ['tablet'], material: 'twoTablets', steps: [tubStep('tablets', 'clean', runs('hot'), timer('tablets', 75))] },
-  citricAcid: { agents: ['citricAcid'], material: 'citricAcid', steps: [tubStep('citric', 'clean', runs('hot'), timer('citric', 75))] },
+const TUB_CLEANING: Readonly<Record<string, { readonly agents: readonly Agent[]; readonly materials: readonly Material[]; readonly steps: readonly Step[] }>> = {
+  sodaThenVinegar: { agents: ['bakingSoda', 'vinegar'], materials: [{ what: 'sodaPound', agent: 'bakingSoda' }, { what: 'vinegarPint', agent: 'vinegar' }], steps: [tubStep('soda', 'clean', runs('hot'), timer('soda', 75)), tubStep('vinegar', 'clean', runs('hot'), confirm('separate'), timer('vinegar', 75))] },
+  vinegar: { agents: ['vinegar'], materials: [{ what: 'vinegarLitre', agent: 'vinegar' }], steps: [tubStep('vinegarOnly', 'clean', runs('hot'), timer('vinegar', 75))] },
+  tablets: { agents: ['tablet'], materials: [{ what: 'twoTablets', agent: 'tablet' }], steps: [tubStep('tablets', 'clean', runs('hot'), timer('tablets', 75))] },
+  // The machine's own cleaning cycle, bare or with a cleaner made for it, monthly.
+  machineCycle: { agents: ['water', 'cleaner'], materials: [{ what: 'washerCleaner', agent: 'cleaner' }], steps: [tubStep('machineCycle', 'clean', runs('hot'), timer('cycle', 75))] },
 };
 
 export function tub(choices: Choices): Procedure {
-  const { agents, material, steps } = TUB_CLEANING[optionOf('tubClean', choices).key]!;
+  const school = optionOf('tubClean', choices).key;
+  const { agents, materials, steps } = TUB_CLEANING[school]!;
   const last = steps.at(-1)!;
   return {
     key: 'washer.tub',
     version: 1,
     kind: 'tub',
-    days: { watchful: 30, steady: 60, light: 365 },
-    assumed: [],
+    days: school === 'machineCycle' ? { watchful: 30, steady: 30, light: 60 } : { watchful: 30, steady: 60, light: 365 },
+    assumed: school === 'machineCycle' ? ['light'] : [],
     drivers: ['laundry', 'coolWashes', 'hardness'],
     core: true,
     follows: ['tubClean'],
@@ -117,17 +122,19 @@ export function tub(choices: Choices): Procedure {
     level: 'T',
     minutes: 10,
     kit: ['sponge'],
-    materials: [{ what: material }],
+    materials,
+    // An unknown lining counts as stainless.
+    surface: { choices: ['stainless', 'plastic'], unknown: 'stainless' },
     stops: ['oneAgentCycle', 'emptyDrum'],
     steps: [
       tubStep('empty', 'open', photo('before')),
       tubStep('grade', 'look', grade()),
       ...steps.slice(0, -1),
       // One agent stands in the record: the last, which is the acid where there is one.
-      { ...last, needs: [agent(agents.at(-1)!), ...last.needs] },
+      { ...last, needs: [school === 'machineCycle' ? agent(...agents) : agent(agents.at(-1)!), ...last.needs] },
       tubStep('open', 'test', photo('after'), confirm('open')),
     ],
-    specification: ['runMinutes', 'forbiddenAgents', 'makerLimitDays', 'note'],
+    specification: ['surface', 'runMinutes', 'forbiddenAgents', 'makerLimitDays', 'note'],
   };
 }
 

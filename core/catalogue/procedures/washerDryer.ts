@@ -6,7 +6,7 @@ import { drainPumpFilter } from './washer.ts';
 const boot = stepsOf('washerDryer.doorBoot', { ...OFF, water: 'drained' });
 export const lintBoot = procedure('washerDryer.doorBoot', {
   kind: 'seal', days: days(30, 30, 60), assumed: ['light'], drivers: ['laundry', 'pets', 'coolWashes'], core: true, risk: 'flood', level: 'T', minutes: 15,
-  kit: ['sponge', 'vacuum', 'light'], materials: [{ what: 'dishSoap' }], stops: ['oneAgent', 'waterNearPlug', 'dryBeforeVacuum'],
+  kit: ['sponge', 'vacuum', 'light'], materials: [{ what: 'dishSoap', agent: 'dishSoap' }, { what: 'dilutedVinegar', agent: 'vinegar' }], stops: ['oneAgent', 'waterNearPlug', 'dryBeforeVacuum'],
   steps: [
     boot('folds', 'open', photo('out')), boot('grade', 'look', grade(), finds), boot('lint', 'clean'),
     boot('scrub', 'clean', agent('dishSoap', 'vinegar')), boot('glass', 'clean', photo('in')), boot('shut', 'test', either, confirm('shut')),
