@@ -7,7 +7,7 @@ import { emitSignal, type EmitterKey } from '../demo/emitter.ts';
 const { values: { url, key, id, type, code } } = parseArgs({
   options: {
     url: { type: 'string', default: 'http://127.0.0.1:4600' }, key: { type: 'string', default: 'data/demo/emitter.json' }, id: { type: 'string' },
-    type: { type: 'string', default: 'washer.code' }, code: { type: 'string', default: 'E18' },
+    type: { type: 'string', default: 'washer.code' }, code: { type: 'string', default: 'D-7' },
   },
 });
 if (!SIGNALS.some((signal) => signal.key === type)) {

@@ -9,7 +9,8 @@ export const reportFault = object({
 export const closeFault = object({ found: note().min(3, 'field.found').required('field.found') });
 /** What may be said of a machine: symptoms of a fault, signals that make upkeep due, deficiencies that upkeep will not cure. */
 export interface Reportable {
-  readonly symptoms: readonly { readonly key: string; readonly says: string; readonly stopUsing: boolean }[];
+  /** `tip`: what may help before anybody is called. */
+  readonly symptoms: readonly { readonly key: string; readonly says: string; readonly stopUsing: boolean; readonly tip: string | null }[];
   readonly signals: readonly { readonly key: string; readonly says: string }[];
   readonly deficiencies: readonly { readonly key: string; readonly says: string }[];
 }

@@ -1,7 +1,7 @@
 /**
  * Habits: every-use duties. Nobody schedules two hundred lint screens a year: a habit is taught on a card,
- * attested by the tenant on a rhythm, and spot-checked by staff. Intervals of attesting by school; the last
- * of each is our assumption where the trade states none.
+ * attested by the tenant on a rhythm, and spot-checked by staff. The rhythms of attesting are the product's own assumption: the
+ * trade states the habits, not how often to ask.
  */
 import type { PracticeDays } from '../due/practice.ts';
 import { familyOf } from './machines.ts';
@@ -26,8 +26,13 @@ export const HABITS: readonly Habit[] = [
   { key: 'washer.pockets', machineType: 'washer', attestDays: monthly },
   { key: 'washer.bootWipe', machineType: 'washer', attestDays: monthly, without: ['topWasher'] },
   { key: 'dishwasher.rinseAid', machineType: 'dishwasher', attestDays: assumed },
+  { key: 'washer.dose', machineType: 'washer', attestDays: assumed },
+  { key: 'dishwasher.dose', machineType: 'dishwasher', attestDays: assumed },
+  { key: 'dishwasher.scrape', machineType: 'dishwasher', attestDays: assumed },
+  { key: 'dryer.cleanOnly', machineType: 'dryer', attestDays: assumed },
   { key: 'condenserDryer.fluffEachLoad', machineType: 'condenserDryer', attestDays: monthly },
   { key: 'condenserDryer.tank', machineType: 'condenserDryer', attestDays: assumed },
+  { key: 'condenserDryer.cleanOnly', machineType: 'condenserDryer', attestDays: assumed },
   { key: 'disposer.beforeDishwasher', machineType: 'disposer', attestDays: assumed },
 ];
 

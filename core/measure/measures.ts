@@ -4,6 +4,7 @@ import { HARDNESS_UNITS, type HardnessUnit } from '../quantities/hardness.ts';
 import { dilutionWorking, doseWorking } from './dilution.ts';
 import { ductWorking, ELBOW_RADII, type ElbowRadius } from './ductRun.ts';
 import { faceWorking } from './faceVelocity.ts';
+import { detergentWorking } from './detergent.ts';
 import { dryingTime, hardnessWorking, pumpOut, temperatureDrop, waterUsed } from './readings.ts';
 import { coldWorking } from './tuning.ts';
 import type { Working } from './working.ts';
@@ -83,6 +84,10 @@ export const MEASURES: readonly Measure[] = [
   { key: 'dilution', of: [], fields: [field('total', 'ml', 236.5882365), field('parts', 'number', 3)], work: (inputs) => dilutionWorking(numberIn(inputs, 'total'), numberIn(inputs, 'parts')) },
   { key: 'dose', of: ['drains.dose'], fields: [field('each', 'ml', 59.147), field('count', 'number', 7)], work: (inputs) => doseWorking(numberIn(inputs, 'each'), numberIn(inputs, 'count')) },
   { key: 'hardness', of: [], fields: [field('value', 'number', 10), field('unit', 'choice', 'gpg', { choices: HARDNESS_UNITS })], work: (inputs) => hardnessWorking(numberIn(inputs, 'value'), choiceIn<HardnessUnit>(inputs, 'unit', HARDNESS_UNITS)) },
+  {
+    key: 'detergent', of: [], fields: [field('hardness', 'number', 120), field('load', 'choice', 'full', { choices: ['half', 'full'] }), field('age', 'choice', 'now', { choices: ['now', 'old'] })],
+    work: (inputs) => detergentWorking(numberIn(inputs, 'hardness'), choiceIn(inputs, 'load', ['half', 'full'] as const), choiceIn(inputs, 'age', ['now', 'old'] as const)),
+  },
   { key: 'water', of: [], fields: [field('cycles', 'number', 5), field('age', 'choice', 'now', { choices: ['now', 'old'] })], work: (inputs) => waterUsed(numberIn(inputs, 'cycles'), choiceIn(inputs, 'age', ['now', 'old'] as const)) },
 ];
 

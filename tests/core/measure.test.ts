@@ -8,6 +8,7 @@ import { dilute, dilutionWorking, doseWorking } from '../../core/measure/dilutio
 import { ductWorking, elbowMm, ELBOW_RADII, equivalentMm, LONGEST_DUCT_MM, rodsFor, ROD_MM } from '../../core/measure/ductRun.ts';
 import { CFM_PER_TON, faceSqIn, faceWorking } from '../../core/measure/faceVelocity.ts';
 import { dryingTime, hardnessWorking, pumpOut, temperatureDrop, waterUsed } from '../../core/measure/readings.ts';
+import { detergentWorking } from '../../core/measure/detergent.ts';
 import { coldWorking, COLD_LIMITS, HOURS_BETWEEN, nextTuning } from '../../core/measure/tuning.ts';
 import type { Working } from '../../core/measure/working.ts';
 import { actualSize, formatFilterSize, isActualOf, parseFilterSize, sameFilterSize } from '../../core/quantities/filterSize.ts';
@@ -194,5 +195,17 @@ describe('Setting a fridge right', () => {
       if (fridgeC > 7 || freezerC > -12) expect(step.do).to.equal('foodFirst');
       else expect(step.do).to.equal(fridgeC >= 0 && fridgeC <= 4 && freezerC >= -25 && freezerC <= -18 ? 'done' : 'turn');
     }));
+  });
+});
+
+describe('A detergent cup', () => {
+  it('is half full in a modern machine and full in an old one (common practice), more in hard water, less for half a load (our assumption)', () => {
+    expect(detergentWorking(100, 'full', 'now').share).to.equal(0.5);
+    expect(detergentWorking(100, 'full', 'old').share).to.equal(1);
+    expect(detergentWorking(400, 'full', 'old').share).to.equal(1);
+    expect(detergentWorking(30, 'half', 'now').share).to.equal(0.3);
+    expect(detergentWorking(200, 'full', 'now').share).to.equal(0.75);
+    expect(() => detergentWorking(-1, 'full', 'now')).to.throw(RangeError);
+    expect(told(detergentWorking(30, 'half', 'now')).join()).to.contain('none for the pre-wash');
   });
 });

@@ -16,7 +16,7 @@ const point = (procedure = PUMP) => read(`/points/${flat.points[procedure]}`);
 const daysLeft = async (procedure = PUMP) => { const { mark, place } = await point(procedure); return mark.servedDay + mark.intervalDays - place.today; };
 
 describe('A signal', () => {
-  const report = (caller = flat.tenant, type = 'washer.code') => caller.post('/signals', { id: v7(), machineId: flat.machineId, type, note: 'E18' });
+  const report = (caller = flat.tenant, type = 'washer.code') => caller.post('/signals', { id: v7(), machineId: flat.machineId, type, note: 'D-7' });
   const signals = async () => (await read('/signals')).signals;
 
   it('makes its point due now, and is answered by a service', async () => {
@@ -72,7 +72,7 @@ describe('The inbox of machines', () => {
     const body = JSON.stringify(message);
     return { body, signature: sign(null, Buffer.from(body), createPrivateKey({ key: Buffer.from(key, 'base64'), format: 'der', type: 'pkcs8' })).toString('base64') };
   };
-  const message = (more: object = {}) => ({ emitter: emitter.id, sequence: (sequence += 1), at: house.clock.now, type: 'washer.code', code: 'E18', ...more });
+  const message = (more: object = {}) => ({ emitter: emitter.id, sequence: (sequence += 1), at: house.clock.now, type: 'washer.code', code: 'D-7', ...more });
   const post = ({ body, signature }: { body: string; signature?: string }) => {
     const sent = request(house.app).post('/api/inbox/signals').set('content-type', 'application/json');
     return (signature === undefined ? sent : sent.set('x-dewline-signature', signature)).send(body);
@@ -82,13 +82,13 @@ describe('The inbox of machines', () => {
     await log(PUMP, '2026-11-10');
     await post(signed(message())).expect(200);
     expect(await daysLeft()).to.equal(0);
-    expect((await read('/signals')).signals[0]).to.include({ by: 'the machine itself', fromMachine: true, note: 'E18' });
+    expect((await read('/signals')).signals[0]).to.include({ by: 'the machine itself', fromMachine: true, note: 'D-7' });
   });
   it('refuses a bad signature, a forged body, none at all, an unknown sender, alike', async () => {
     const good = signed(message());
     const other = (await house.manager.post(`/machines/${flat.machineId}/emitters`).expect(200)).body;
     const bad = [
-      { body: good.body, signature: 'AAAA' }, { body: good.body.replace('E18', 'E19'), signature: good.signature }, { body: good.body }, signed(message(), other.privateKey),
+      { body: good.body, signature: 'AAAA' }, { body: good.body.replace('D-7', 'E19'), signature: good.signature }, { body: good.body }, signed(message(), other.privateKey),
       signed(message({ emitter: v7() })), { body: 'no json', signature: good.signature },
     ];
     for (const it of bad) expect((await post(it)).status).to.equal(401);

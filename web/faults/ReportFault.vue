@@ -60,6 +60,7 @@ async function send(): Promise<void> {
       <label v-for="it in machine.deficiencies" :key="it.key" class="choice"><input v-model="entry.symptom" type="radio" name="symptom" :value="it.key"> {{ it.says }}</label>
     </fieldset>
     <p v-if="symptom?.stopUsing" class="caution strong" role="alert">{{ say('fault.stop') }}</p>
+    <p v-if="symptom?.tip" class="tip small" role="status">{{ symptom.tip }}</p>
     <template v-if="symptom || signal || deficiency">
       <PlainField v-model="entry.note" :label="say('fault.note')" :rows="2" :error="errors.note" />
       <template v-if="symptom || deficiency"><StepPhoto v-for="at in Math.min(photos.length + 1, MOST_PHOTOS)" :key="at" :label="say('fault.photo', { at })" :job="id" :model-value="photos[at - 1] ?? null" @update:model-value="setPhoto(at - 1, $event)" /></template>
@@ -73,6 +74,7 @@ async function send(): Promise<void> {
 .report { display: grid; gap: 14px; }
 fieldset { border: 0; padding: 0; display: grid; gap: 6px; }
 legend { font-weight: 640; padding: 0; margin-bottom: 6px; }
+.tip { border-left: 4px solid var(--dew); padding: 8px 12px; background: var(--pick); border-radius: 0 6px 6px 0; }
 .choice { display: flex; align-items: center; gap: 10px; min-height: 46px; padding: 0 12px; border: 1.5px solid var(--hair); border-radius: 8px; background: var(--panel); }
 .choice:has(:checked) { border-color: var(--dew); background: var(--pick); }
 </style>

@@ -28,7 +28,7 @@ export function returnFilter(choices: Choices): Procedure {
     kind: 'filter',
     // The thin school changes monthly; its longest is our assumption.
     days: thin ? { watchful: 30, steady: 30, light: 60 } : { watchful: 30, steady: 90, light: 90 },
-    assumed: [],
+    assumed: thin ? ['light'] : [],
     drivers: ['people', 'pets', 'smoking', 'dust', 'newHome'],
     core: true,
     follows: ['filterMedia'],

@@ -135,7 +135,7 @@ export const sump = procedure('dishwasher.sump', {
 
 const arm = stepsOf('dishwasher.sprayArms', OFF);
 export const sprayArms = procedure('dishwasher.sprayArms', {
-  kind: 'screen', days: days(30, 60, 365), drivers: ['hardness'], risk: 'comfort', level: 'T', minutes: 20, kit: ['swabs', 'thinWire', 'light'], stops: ['wiredIn'],
+  kind: 'screen', days: days(30, 60, 365), assumed: ['light'], drivers: ['hardness'], risk: 'comfort', level: 'T', minutes: 20, kit: ['swabs', 'thinWire', 'light'], stops: ['wiredIn'],
   steps: [
     arm('out', 'open', takes('own'), photo('out')), arm('grade', 'look', grade(), finds), arm('holes', 'clean'),
     arm('pour', 'clean', photo('pour'), confirm('flows')), arm('in', 'refit', puts('own'), confirm('turns')), arm('wash', 'test', ...SHORT, confirm('clear')),

@@ -32,7 +32,8 @@ export const doorSeals: Procedure = {
   version: 1,
   kind: 'seal',
   days: { watchful: 180, steady: 180, light: 365 },
-  assumed: [],
+  // The stated twice a year is the coil's.
+  assumed: ALL,
   drivers: [],
   core: true,
   follows: [],

@@ -140,7 +140,7 @@ export function tub(choices: Choices): Procedure {
 
 const lint = stepsOf('washer.lintTrap', { ...OFF_DRY, water: 'drained' });
 export const lintTrap = procedure('washer.lintTrap', {
-  kind: 'screen', days: days(90, 180, 180), drivers: ['laundry', 'pets'], core: true, risk: 'flood', level: 'T', minutes: 10,
+  kind: 'screen', days: days(90, 180, 180), assumed: ['watchful'], drivers: ['laundry', 'pets'], core: true, risk: 'flood', level: 'T', minutes: 10,
   kit: ['toothbrush', 'towels'], materials: [{ what: 'lintTrap' }], stops: ['waterNearPlug', 'wiredIn'],
   steps: [
     lint('out', 'open', takes('own'), photo('out')), lint('grade', 'look', grade(), finds), lint('clean', 'clean'),
