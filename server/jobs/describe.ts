@@ -28,6 +28,7 @@ import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { zoneOfPlace } from '../register/zone.ts';
 import { usedOnBranch } from './branch.ts';
+import { runMinutesOf } from './runMinutes.ts';
 import { findJob } from './jobs.ts';
 import { beginningsOf, fittedAgents, sittingOn, sittingTask, stateLines, stateWordsOf } from './jobSitting.ts';
 import { describeAct, describeChange, describeRest } from './steps.ts';
@@ -171,19 +172,6 @@ function rodWords(say: Speaker, { kit }: Procedure, { duct }: Specification, uni
   if (!duct || !kit.includes('ductBrush')) return [];
   const length = (mm: number) => (units === 'us' ? say('amount.feet', { feet: Math.round((mm / MM_PER_FOOT) * 10) / 10 }) : say('amount.metres', { metres: Math.round(mm / 100) / 10 }));
   return [say('kit.ductBrush.alone'), say('kit.rods', { rods: rodsFor(duct), length: length(ROD_MM), run: length(duct.straightMm) })];
-}
-
-/** How long the cycle of a point runs: as entered for it, or for another machine of this maker and model. */
-async function runMinutesOf({ db, actor: { organisationId } }: Call, pointIds: readonly string[], { maker, model, type }: Row<'machine'>): Promise<Map<string, number>> {
-  const own = await db.point.all({ id: [...pointIds] });
-  const alike = model === '' ? [] : await db.machine.all({ organisationId, type, maker, model }, { columns: ['id'] });
-  const others = alike.length === 0 ? [] : await db.point.all({ machineId: alike.map(({ id }) => id), procedure: own.map(({ procedure }) => procedure) });
-  const facts = await factsOf(db, [...pointIds, ...others.map(({ id }) => id)], 'specification');
-  const minutesOf = (id: string) => facts.findLast(({ subjectId }) => subjectId === id)?.value.runMinutes ?? null;
-  return new Map(own.flatMap(({ id, procedure }): [string, number][] => {
-    const minutes = minutesOf(id) ?? others.filter((it) => it.procedure === procedure).map((it) => minutesOf(it.id)).find((it) => it !== null);
-    return minutes == null ? [] : [[id, minutes]];
-  }));
 }
 
 /** Agents that went down this machine's branch today: what must not meet them is not offered. */

@@ -1,6 +1,6 @@
 /** Sending a job: a record a task, each checked on its own. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
-import { checkProof, type CheckedPhoto } from '../../core/proof/checks.ts';
+import { checkProof, type CheckedPhoto, type Proof } from '../../core/proof/checks.ts';
 import { needsInPlan, replaySitting, stepsOfAct } from '../../core/jobs/gone.ts';
 import { planSitting, type PlannedStep } from '../../core/jobs/plan.ts';
 import type { SittingTask } from '../../core/jobs/sitting.ts';
@@ -26,6 +26,8 @@ import type { Row } from '../store/tables.ts';
 import { usedOnBranch } from './branch.ts';
 import { handBack } from './handBacks.ts';
 import { sittingOn, sittingTask } from './jobSitting.ts';
+import { personPace } from './pace.ts';
+import { runMinutesOf } from './runMinutes.ts';
 import { applyMove, jobMoved } from './jobs.ts';
 
 export async function sendJob(call: Call, id: string, form: Submission): Promise<{ state: string; notes: string[] }> {
@@ -54,7 +56,9 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
   const histories = new Map((await readHistories(db, tasks.map(({ pointId }) => pointId), now)).map((history) => [history.point.id, history]));
   const earlier = photoIds.length > 0 ? await earlierPhotos(db, actor.organisationId, photoIds) : [];
   const machine = (await db.machine.one({ id: job.machineId }))!;
-  const sitting = goneThrough(machine, tasks.map((task) => ({ task, history: histories.get(task.pointId)! })), form);
+  const runs = await runMinutesOf(call, tasks.map(({ pointId }) => pointId), machine);
+  const pace = await personPace(db, actor.personId);
+  const sitting = goneThrough(machine, tasks.map((task) => ({ task, history: histories.get(task.pointId)!, runMinutes: runs.get(task.pointId) ?? null })), form, pace);
   const claimed: Claimed = new Map();
   const opened: string[] = [];
   for (const record of form.records) {
@@ -78,15 +82,20 @@ interface GoneThrough {
   readonly tasks: readonly SittingTask[];
   readonly steps: readonly PlannedStep[];
   readonly wrong: readonly string[];
+  readonly work: Proof['work'];
   readonly kept: GoneSitting;
 }
 
-function goneThrough(machine: Row<'machine'>, of: readonly { readonly task: Row<'task'>; readonly history: PointHistory }[], { plan, left }: Submission): GoneThrough {
-  const tasks = of.map(({ task, history: { procedure, turn } }) => sittingTask(task.id, procedure, { turn, blocked: [], beside: [], runMinutes: null }));
+function goneThrough(machine: Row<'machine'>, of: readonly { readonly task: Row<'task'>; readonly history: PointHistory; readonly runMinutes: number | null }[], { plan, left }: Submission, pace: number): GoneThrough {
+  const tasks = of.map(({ task, history: { procedure, turn }, runMinutes }) => sittingTask(task.id, procedure, { turn, blocked: [], beside: [], runMinutes }));
   const sitting = sittingOn(machine, tasks);
   const situation = { begin: plan?.begin ?? {}, found: plan?.found ?? [], done: plan?.keys ?? planSitting(sitting).steps.map(({ key }) => key) };
   const { steps, wrong } = replaySitting(sitting, situation, left.map(({ taskId }) => taskId));
-  return { machine, tasks, steps, wrong, kept: { plan: steps.map(({ key, state }) => ({ step: key, state })), found: situation.found, begin: situation.begin } };
+  const done = tasks.filter(({ id }) => !left.some(({ taskId }) => taskId === id));
+  // Waits of one task follow each other; those of several may overlap.
+  const waits = done.map((task) => needsInPlan(task, steps).reduce((sum, need) => sum + (need.kind === 'timer' ? need.minutes : 0), 0));
+  const work = { handsMinutes: done.reduce((sum, { minutes }) => sum + minutes, 0), waitMinutes: Math.max(0, ...waits), pace };
+  return { machine, tasks, steps, wrong, work, kept: { plan: steps.map(({ key, state }) => ({ step: key, state })), found: situation.found, begin: situation.begin } };
 }
 
 /** Photos that this submission has claimed, with the act of the slot that each is for. */
@@ -180,7 +189,7 @@ async function sendRecord(call: Call, { record, job, task, history, sitting, cla
   const before = await db.record.all({ personId: actor.personId }, { order: [['doneAt', 'DESC']], limit: 6, columns: ['canonical'] });
   const asked = needsInPlan(sitting.tasks.find(({ id }) => id === task.id)!, sitting.steps);
   const findings = checkProof({
-    procedure, observation, photos, planWrong: sitting.wrong, asked, claimed: outside ? { day: call.env.say.day(dayOfInstant(times.doneAt, zone)), from: call.env.say.day(dayOfInstant(from, zone)) } : null, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
+    procedure, observation, photos, planWrong: sitting.wrong, work: sitting.work, asked, claimed: outside ? { day: call.env.say.day(dayOfInstant(times.doneAt, zone)), from: call.env.say.day(dayOfInstant(from, zone)) } : null, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
     agentsNearby: agent === null ? [] : (await usedOnBranch(db, job.machineId, dayOfInstant(doneAt, zone))).map((it) => it.agent),
     specification: { filterSize: specification.filterSize, forbiddenAgents: history.forbidden },
     gradesBefore: before.map(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).grade ?? ''),

@@ -12,7 +12,7 @@ const complete: Proof = {
   procedure: procedureOf('airHandler.returnFilter'),
   asked: [{ kind: 'confirm', key: 'airHandler.off' }, ...procedureOf('airHandler.returnFilter').steps.flatMap(({ needs }) => needs), { kind: 'confirm', key: 'airHandler.on' }],
   observation: { grade: 'due', cavityGrade: null, finds: [], readings: {}, confirmed: ['airHandler.off', 'arrow', 'airHandler.on', 'air'], agent: null, size: '16x25x1' },
-  photos: [good('out'), good('in')], startedAt: 10 * HOUR, doneAt: 10 * HOUR + 6 * 60_000, givenAt: 8 * HOUR,
+  photos: [good('out'), good('in')], startedAt: 10 * HOUR, doneAt: 10 * HOUR + 6 * 60_000, givenAt: 8 * HOUR, work: { handsMinutes: 5, waitMinutes: 0, pace: 1 },
   specification: { filterSize: '16 x 25 x 1' }, agentsNearby: [], gradesBefore: ['due', 'light', 'due', 'clean'],
 };
 const found = (change: Partial<Proof>) => checkProof({ ...complete, ...change }).filter(({ weight }) => weight !== 'fine').map(({ check, slot }) => (slot ? `${check} ${slot}` : check));
@@ -29,8 +29,21 @@ describe('Checks', () => {
     expect(found({ planWrong: ['washer.shortWash'] })).to.deep.equal(['planBroken']);
   });
   it('know work that is faster than it can be done, waits included', () => {
-    expect(found({ doneAt: complete.startedAt! + 40_000 })).to.deep.equal(['tooFast']);
-    expect(quickestMinutes(procedureOf('washer.drainPumpFilter'))).to.equal(25 / 4 + 30);
+    const weights = (minutes: number, work: Proof['work']) => checkProof({ ...complete, work, doneAt: complete.startedAt! + minutes * 60_000 }).filter(({ weight }) => weight !== 'fine').map(({ check, weight }) => `${check} ${weight}`);
+    const filter = { handsMinutes: 25, waitMinutes: 30, pace: 1 };
+    expect(quickestMinutes(filter)).to.equal(25 / 4 + 30);
+    expect(weights(37, filter)).to.deep.equal([]);
+    // Hands can be quick: that is looked at and no more. A wait cannot.
+    expect(weights(33, filter)).to.deep.equal(['tooFast look']);
+    expect(weights(26.9, filter)).to.deep.equal(['waitSkipped fail']);
+    // By the person's own history: nobody needs half of what they usually need.
+    expect(weights(32, { ...filter, pace: 0.25 })).to.deep.equal(['tooFast look']);
+    expect(weights(34, { ...filter, pace: 0.25 })).to.deep.equal([]);
+  });
+  it('do not call a home’s monthly list in ten practised minutes a lie (common practice)', () => {
+    const monthly = ['airHandler.returnFilter', 'hood.greaseFilter', 'dishwasher.filter', 'washer.doorBoot', 'disposer.clean', 'drains.dose'].map((key) => procedureOf(key).minutes).reduce((sum, it) => sum + it, 0);
+    const { findings } = { findings: checkProof({ ...complete, work: { handsMinutes: monthly, waitMinutes: 0, pace: 0.25 }, doneAt: complete.startedAt! + 10 * 60_000 }) };
+    expect(findings.filter(({ weight }) => weight !== 'fine')).to.deep.equal([]);
   });
   it('compare the size on the frame with the register, in any notation', () => {
     expect(seen({ size: '20x25x1' })).to.deep.equal(['wrongSize']);
