@@ -48,7 +48,7 @@ export async function buildLarge(): Promise<{ data: string; organisationId: stri
         while (left > 0) {
           const type = types[machines.length % types.length]!;
           const machineId = v7();
-          machines.push({ id: machineId, organisationId, placeId, type: type.key, label: '', maker: '', model: '', installedDay: null, fuel: 'electric', owner: 'landlord', drainBranch: '', shutoffPhotoId: null, retiredDay: null, createdAt: now, number: machines.length + 1, leftOut: '[]', platePhotoId: null });
+          machines.push({ id: machineId, organisationId, placeId, type: type.key, label: '', maker: '', model: '', installedDay: null, fuel: 'electric', owner: 'landlord', drainBranch: '', hardWired: 0, shutoffPhotoId: null, retiredDay: null, createdAt: now, number: machines.length + 1, leftOut: '[]', platePhotoId: null });
           for (const procedure of type.points.slice(0, left)) {
             left -= 1;
             const id = v7();

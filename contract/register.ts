@@ -6,7 +6,7 @@ import { COOKING, DETERGENTS } from '../core/due/drivers.ts';
 import { PRACTICES, type Practice } from '../core/due/practice.ts';
 import { ELBOW_RADII, type DuctRun } from '../core/measure/ductRun.ts';
 import { parseFilterSize } from '../core/quantities/filterSize.ts';
-import { AGENTS, SURFACES, type PointKind, type SpecificationField } from '../core/catalogue/types.ts';
+import { ACCESSES, AGENTS, SURFACES, type PointKind, type SpecificationField } from '../core/catalogue/types.ts';
 import type { Standing } from '../core/standing/standing.ts';
 import { count, id, ids, isoDay, line, note, yes, zone } from './fields.ts';
 import type { Severity } from '../core/faults/symptoms.ts';
@@ -49,6 +49,8 @@ const described = {
   type: line(40).required(), label: line(60).default(''), maker: line(80).default(''), model: line(80).default(''),
   installed: isoDay().nullable().default(null), fuel: string().oneOf(FUELS).default('electric'), owner: string().oneOf(OWNERS).default('landlord'),
   drainBranch: line(60).default(''),
+  /** Wired in, without a plug. */
+  hardWired: yes().default(false),
   /** The day on which all its parts were last served, as whoever hands the home over says; believed as claimed. */
   lastDone: isoDay().nullable().default(null),
   /** Procedures of parts that this one lacks. */
@@ -60,7 +62,7 @@ export const newMachine = object({
   shutoffPhotoId: id().nullable().default(null), platePhotoId: id().nullable().default(null),
 });
 export const machineChange = object({
-  label: line(60), maker: line(80), model: line(80), shutoffPhotoId: id().nullable(), platePhotoId: id().nullable(), drainBranch: line(60),
+  label: line(60), maker: line(80), model: line(80), hardWired: yes(), shutoffPhotoId: id().nullable(), platePhotoId: id().nullable(), drainBranch: line(60),
   /** The parts that it lacks, all of them. */
   leftOut: array().of(line(60).required()).max(20).default(undefined),
 });
@@ -75,7 +77,7 @@ export const specification = object({
   /** The dryer's run: straight length in mm, and its bends. */
   duct: object({ straightMm: number().min(0).max(100_000).required(), elbows: array().of(object({ radius: string().oneOf(ELBOW_RADII).required(), degrees: number().oneOf([45, 90]).required(), count: count(20).required() })).max(10).default([]) }).nullable().default(undefined),
   position: line(), airflow: line(60), note: note(),
-  surface: string().oneOf(SURFACES).nullable(),
+  access: string().oneOf(ACCESSES).nullable(), surface: string().oneOf(SURFACES).nullable(),
   forbiddenAgents: array().of(string().oneOf(FORBIDDABLE).required()).max(FORBIDDABLE.length),
   makerLimitDays: limitDays(), localLimitDays: limitDays(),
 });
@@ -178,6 +180,7 @@ export interface MachineSummary {
   readonly fuel: string;
   readonly owner: string;
   readonly drainBranch: string;
+  readonly hardWired: boolean;
   readonly contract: { readonly lastVisit: string; readonly everyMonths: number } | null;
   readonly emitters: readonly { readonly id: string; readonly retired: boolean }[];
   readonly retired: string | null;

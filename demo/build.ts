@@ -97,7 +97,7 @@ async function install(call: Call, placeId: string, { type, maker, model, branch
   const shutoff = withPhoto
     ? await takePhoto(call, { procedure: 'washer.drainPumpFilter', load: 0, seed: SHUTOFF_SEED, capturedAt: call.now }, await shutoffPicture()) : null;
   await createMachine(age ? { ...call, now: call.env.clock() - age * MS_PER_DAY } : call, {
-    id, placeId, type, maker, model, label: '', installed: isoFromDay(age ? today - age : today - HISTORY_DAYS - 300), fuel: fuel ?? 'electric',
+    id, placeId, type, maker, model, label: '', installed: isoFromDay(age ? today - age : today - HISTORY_DAYS - 300), hardWired: false, fuel: fuel ?? 'electric',
     owner: 'landlord', drainBranch: branch ?? '', serves: [], shutoffPhotoId: shutoff, platePhotoId: null, lastDone: null, leftOut: [...leftOut ?? []],
   });
   if (size) {

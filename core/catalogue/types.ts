@@ -15,6 +15,9 @@ export type Agent = (typeof AGENTS)[number];
 /** What a part is made of, as far as an agent minds. */
 export const SURFACES = ['stainless', 'aluminium', 'rubber', 'catalyst', 'bareMetal', 'plastic', 'steel'] as const;
 export type Surface = (typeof SURFACES)[number];
+/** How a part is reached. */
+export const ACCESSES = ['floor', 'ladder', 'roof'] as const;
+export type Access = (typeof ACCESSES)[number];
 export type Unit = 'celsius' | 'minutes' | 'seconds' | 'litres' | 'inches';
 
 /** What a step asks for. Keys are unique within a procedure. */
@@ -106,7 +109,7 @@ export interface Material {
   readonly agent?: Agent;
 }
 
-export type SpecificationField = 'filterSize' | 'airflowCfm' | 'drainCount' | 'duct' | 'runMinutes' | 'position' | 'airflow' | 'surface' | 'forbiddenAgents' | 'makerLimitDays' | 'localLimitDays' | 'note';
+export type SpecificationField = 'filterSize' | 'airflowCfm' | 'drainCount' | 'duct' | 'runMinutes' | 'position' | 'access' | 'airflow' | 'surface' | 'forbiddenAgents' | 'makerLimitDays' | 'localLimitDays' | 'note';
 
 export interface Procedure {
   /** `machine.point`, also the type of the service point it serves. */

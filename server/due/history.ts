@@ -3,6 +3,7 @@ import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { carriedOver, withEdition } from '../../core/catalogue/edition.ts';
 import { methodsOf, procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
 import { forbiddenAt, withAllowed } from '../../core/catalogue/chemistry.ts';
+import { levelAt, type Raise } from '../../core/catalogue/levels.ts';
 import { withoutAgents } from '../../core/catalogue/methods.ts';
 import type { Agent, Choices, Procedure } from '../../core/catalogue/types.ts';
 import { ROTATION } from '../../core/catalogue/procedures/dishwasher.ts';
@@ -49,6 +50,8 @@ export interface PointHistory {
   readonly hold: Hold | null;
   /** Rows of what was found, oldest first, beside `inputs.conditions`. */
   readonly conditions: readonly sql.ConditionRow[];
+  /** What raises its level on this machine. */
+  readonly raised: readonly Raise[];
   /** Agents that may not be used at it. */
   readonly forbidden: readonly Agent[];
   /** The agent whose turn it is at the coming service; null where nothing rotates. */
@@ -128,7 +131,7 @@ function remembered<V>(map: Map<string, V>, key: string, make: () => V): V {
 const NEW_MACHINE_DAYS = 30;
 
 function historyOf(read: Read, row: sql.PointRow): PointHistory {
-  const [id, number, key, organisationId, machineId, installedDay, registeredAt, retiredDay, placeId, propertyId, zone, leftOut] = row;
+  const [id, number, key, organisationId, machineId, installedDay, registeredAt, retiredDay, placeId, propertyId, zone, leftOut, fuel, hardWired, switchKnown] = row;
   const { facts, supposed } = read;
   const today = remembered(read.today, zone, () => dayOfInstant(read.now, zone));
   const scopes = [id, machineId, placeId, propertyId, organisationId];
@@ -141,7 +144,9 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
   const ours = procedureOf(key, choices);
   const edition = saved && { ...saved, content: carriedOver(ours, saved.content) };
   // Whatever method or edition says, what is forbidden here is not offered.
-  const procedure = withAllowed(edition ? withEdition(ours, edition.content) : ours, forbidden);
+  const allowed = withAllowed(edition ? withEdition(ours, edition.content) : ours, forbidden);
+  const { level, raised } = levelAt(allowed, { fuel, hardWired: hardWired === 1, switchKnown: switchKnown === 1, access: specification?.access ?? null });
+  const procedure = level === allowed.level ? allowed : { ...allowed, level };
   const place = remembered(read.places, placeId, () => placeHistory(facts, placeId, propertyId, read.tenancies.get(placeId) ?? [], assumed));
   const stretches = remembered(read.stretches, `${placeId} ${procedure.drivers.join()}`, () => stretchesOf(procedure, place, assumed));
   const practiceFact = facts.nearest(scopes, 'practice', today);
@@ -169,7 +174,7 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
     anchorChoice: anchor.choice, anchorMode: anchor.mode,
     scheduled: facts.nearest([id], 'scheduled', today)?.value ?? procedure.core,
     hold: holdAmong(facts.of(placeId, 'hold'), today),
-    forbidden, turn: turnAt(procedure, conditions.findLast((it) => it[1] === 'service')?.[6] ?? null, forbidden, today),
+    forbidden, raised, turn: turnAt(procedure, conditions.findLast((it) => it[1] === 'service')?.[6] ?? null, forbidden, today),
     waiting: waiting && { recordId: waiting[1], doneDay: waiting[2] },
     jobState: read.work.get(id)?.[1],
     inputs: {

@@ -1,6 +1,5 @@
 /** A point's side panel: where it stands, the working of its date, its story, what may be done. */
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
-import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { bandOf, computeLine } from '../../core/due/compute.ts';
 import { shareUsed } from '../../core/due/line.ts';
 import { rideAlong } from '../../core/jobs/sitting.ts';
@@ -16,7 +15,7 @@ import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { symptomsOf } from '../../core/faults/symptoms.ts';
 import { findPoint, namesOf } from './find.ts';
-import { readHistory } from './history.ts';
+import { readHistories, readHistory } from './history.ts';
 import { anchorWords, beyondWords, plainWords, termLine } from './terms.ts';
 
 export function markDates({ servedDay, intervalDays, capSlack, work }: Row<'mark'>): MarkDates {
@@ -58,14 +57,14 @@ export async function readPoint(call: Call, idOrNumber: string): Promise<PointAn
     story: await storyOf(call, point.id, property.zone),
     rideAlong: await companions(call, machine.id, point.id, today),
     assignees: await assigneesFor(call, place.id, [procedure]),
-    minutes: procedure.minutes, level: procedure.level, levelSays: say(`level.${procedure.level}`),
+    minutes: procedure.minutes, level: procedure.level, levelSays: say('level.here', { level: say(`level.${procedure.level}`), because: history.raised.length === 0 ? 'none' : say.list(history.raised.map((it) => say(`raised.${it}`))) }),
   };
 }
 
 const isoOrNull = (day: number | undefined) => (day === undefined ? null : isoFromDay(day));
 
 /** Other points of the machine that nobody is on; the near ones are ticked beforehand. */
-async function companions({ db, env: { say } }: Call, machineId: string, pointId: string, today: number) {
+async function companions({ db, env: { say }, now }: Call, machineId: string, pointId: string, today: number) {
   const others = (await db.point.all({ machineId })).filter(({ id }) => id !== pointId);
   const marks = await db.mark.all({ pointId: others.map(({ id }) => id), work: 0 });
   const candidates = marks.map((mark) => ({ pointId: mark.pointId, share: shareUsed(lineOfMark(mark), { today }), lineDay: lineOfMark(mark).lineDay }));
@@ -73,8 +72,9 @@ async function companions({ db, env: { say } }: Call, machineId: string, pointId
   const opened = await db.mark.all({ pointId: [pointId, ...others.map(({ id }) => id)] });
   const nextSitting = today + Math.min(...opened.filter((mark) => mark.pointId === pointId || mark.scheduled === 1).map(({ intervalDays }) => intervalDays || Infinity), 365);
   const near = new Set(rideAlong(candidates, nextSitting).map((it) => it.pointId));
+  const here = new Map((await readHistories(db, candidates.map((it) => it.pointId), now)).map((history) => [history.point.id, history.procedure]));
   return candidates.map(({ pointId: id, share }) => {
-    const { key, level, minutes } = procedureOf(others.find((it) => it.id === id)!.procedure);
+    const { key, level, minutes } = here.get(id)!;
     return { id, share: share ?? null, chosen: near.has(id), name: say(`point.${key}`), forTenant: level === 'T', minutes };
   });
 }

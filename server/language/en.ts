@@ -36,6 +36,7 @@ export const serverText = {
   'problem.faultClosed': 'This fault is already closed: {found}',
   'problem.refersToNothing': 'It refers to something that is not there any more. Reload the page and try again.', 'problem.formTooLarge': 'What was sent is too long ({kb, number} kB). Shorten a note or a list and send it again.',
   'problem.agentsForbidden': '{task} is nothing without its agent, and every agent for it is forbidden there. Change what is forbidden in the register, or have it done another way.',
+  'level.here': '{level}{because, select, none {} other {, here because of {because}}}', 'raised.gas': 'gas', 'raised.roof': 'a roof', 'raised.ladder': 'a ladder', 'raised.wired': 'wiring without a known switch',
   'problem.idTaken': 'Something with this id already exists.',
   'problem.tooLarge': 'That is too large. A photo may have up to {mb, number} MB.',
   'problem.notImage': 'That file is not a photo we can read. Send a JPEG, PNG or WebP; on an iPhone choose “Most compatible” under Camera, Formats.',

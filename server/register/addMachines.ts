@@ -56,7 +56,7 @@ export async function addMachines(call: Call, machines: readonly PlacedMachine[]
     rows.push({
       id: machine.id, organisationId, placeId: place.id, type: type.key, label: machine.label, maker: machine.maker, model: machine.model, installedDay, fuel: machine.fuel, owner: machine.owner,
       drainBranch: machine.drainBranch, shutoffPhotoId: machine.shutoffPhotoId ?? null, platePhotoId: machine.platePhotoId ?? null, retiredDay: null, createdAt: now,
-      number: machineNumber++, leftOut: JSON.stringify(leftOut),
+      number: machineNumber++, leftOut: JSON.stringify(leftOut), hardWired: machine.hardWired ? 1 : 0,
     });
     for (const procedure of type.points) {
       if (leftOut.includes(procedure)) continue;

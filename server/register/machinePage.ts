@@ -5,6 +5,7 @@ import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import { WORK } from '../../contract/due.ts';
 import type { MachineAnswer } from '../../contract/labels.ts';
 import { dueWords } from '../due/dueWords.ts';
+import { readHistories } from '../due/history.ts';
 import { markDates } from '../due/point.ts';
 import type { Call } from '../env.ts';
 import { isOffice } from '../env.ts';
@@ -35,6 +36,7 @@ export async function readMachine(call: Call, number: string): Promise<MachineAn
   const today = dayOfInstant(now, property.zone);
   const points = await db.point.all({ machineId: machine.id }, { order: [['number', 'ASC']] });
   const marks = await db.mark.all({ pointId: points.map(({ id }) => id) });
+  const levels = new Map((await readHistories(db, points.map(({ id }) => id), now)).map(({ point, procedure }) => [point.id, procedure]));
   const jobs = await db.job.all({ machineId: machine.id, state: [...DOING_STATES] });
   const mine = jobs.find(({ assigneeId }) => assigneeId === actor.personId);
   return {
@@ -42,7 +44,8 @@ export async function readMachine(call: Call, number: string): Promise<MachineAn
     place: { id: place.id, name: place.name, property: property.name, today },
     points: points.flatMap((point) => {
       const mark = marks.find(({ pointId }) => pointId === point.id);
-      const { kind, safetyCritical, key, level } = procedureOf(point.procedure);
+      const { kind, safetyCritical, key } = procedureOf(point.procedure);
+      const { level } = levels.get(point.id)!;
       const taken = mark !== undefined && mark.work !== WORK.none && mark.work !== WORK.onHold;
       return mark ? [{ number: point.number, name: say(`point.${key}`), kind, safetyCritical, mark: markDates(mark), scheduled: mark.scheduled === 1, due: mark.scheduled === 1 ? dueWords(say, [mark], today) : say('label.rides'), may: !taken && machine.retiredDay === null && mayDo(call, level) }] : [];
     }),

@@ -29,14 +29,16 @@ export async function createMachine(call: Call, { serves, placeId, ...form }: Ne
   return { id: form.id, points };
 }
 
-export async function changeMachine(call: Call, id: string, { leftOut, ...form }: MachineChange): Promise<object> {
+export async function changeMachine(call: Call, id: string, { leftOut, hardWired, ...form }: MachineChange): Promise<object> {
   const { db } = call;
   const machine = await findMachine(call, id);
   if (form.shutoffPhotoId && form.shutoffPhotoId !== machine.shutoffPhotoId) await claimPhoto(call, form.shutoffPhotoId, id, 'shutoff');
   if (form.platePhotoId && form.platePhotoId !== machine.platePhotoId) await claimPhoto(call, form.platePhotoId, id, 'plate');
-  const changes = Object.fromEntries(Object.entries(form).filter(([, value]) => value !== undefined));
+  const changes = Object.fromEntries(Object.entries({ ...form, hardWired: hardWired === undefined ? undefined : Number(hardWired) }).filter(([, value]) => value !== undefined));
   if (Object.keys(changes).length > 0) await db.machine.update({ id }, changes);
   if (leftOut) await leaveOut(call, machine, leftOut);
+  // Who may do what follows from it.
+  else if (hardWired !== undefined) await recompute(db, await pointsOf(call, id), call.now);
   return {};
 }
 

@@ -179,7 +179,7 @@ export async function machinesOf({ db, env: { say } }: Call, placeId: string): P
   return machines.map((machine) => ({
     id: machine.id, type: machineTypeOf(machine.type).key, name: machineName(say, machine), maker: machine.maker, model: machine.model,
     installed: machine.installedDay === null ? null : isoFromDay(machine.installedDay), fuel: machine.fuel, owner: machine.owner,
-    drainBranch: machine.drainBranch, shutoffPhotoId: machine.shutoffPhotoId, platePhotoId: machine.platePhotoId, number: machine.number, leftOut: JSON.parse(machine.leftOut) as string[],
+    drainBranch: machine.drainBranch, hardWired: machine.hardWired === 1, shutoffPhotoId: machine.shutoffPhotoId, platePhotoId: machine.platePhotoId, number: machine.number, leftOut: JSON.parse(machine.leftOut) as string[],
     retired: machine.retiredDay === null ? null : isoFromDay(machine.retiredDay),
     contract: contractWords(contracts.findLast(({ subjectId }) => subjectId === machine.id)?.value ?? null),
     emitters: emitters.filter(({ machineId }) => machineId === machine.id).map(({ id, retiredAt }) => ({ id, retired: retiredAt !== null })),

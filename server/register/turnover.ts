@@ -1,7 +1,7 @@
 /** Turnover: ending a tenancy, the empty home on hold, and the list of what it wants before somebody moves in. */
 import { dayFromIso, dayOfInstant, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { habitsOf } from '../../core/catalogue/habits.ts';
-import { procedureOf } from '../../core/catalogue/catalogue.ts';
+import { readHistories } from '../due/history.ts';
 import { riskWeight } from '../../core/catalogue/types.ts';
 import { shareUsed } from '../../core/due/line.ts';
 import { turnoverTask } from '../../core/due/turnover.ts';
@@ -89,11 +89,12 @@ export async function readTurnover(call: Call, placeId: string): Promise<Turnove
   const tasks = await db.task.all({ pointId: points.map(({ id }) => id), state: ['outstanding', 'sent'] });
   const grants = await db.roleGrant.all({ organisationId, role: ['staff', 'manager'] });
   const staff = await db.person.all({ id: [...new Set(grants.map(({ personId }) => personId))] }, { order: [['name', 'ASC']] });
+  const here = new Map((await readHistories(db, points.map(({ id }) => id), now)).map((history) => [history.point.id, history.procedure]));
   const described = machines.map((machine) => ({
     id: machine.id, name: machineName(say, machine),
     habits: habitsOf(machine.type).map(({ key }) => say(`habit.${key}`)),
     tasks: points.filter(({ machineId }) => machineId === machine.id).flatMap((point) => {
-      const { kind, safetyCritical, risk, minutes, level, key } = procedureOf(point.procedure);
+      const { kind, safetyCritical, risk, minutes, level, key } = here.get(point.id)!;
       const mark = marks.find(({ pointId }) => pointId === point.id)!;
       const line = lineOfMark(mark);
       const doneDay = doneDayOf(mark);

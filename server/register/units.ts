@@ -43,8 +43,8 @@ export async function sketchesOf({ db }: Call, placeId: string): Promise<Machine
   const machines = await db.machine.all({ placeId, retiredDay: null }, { order: [['number', 'ASC']] });
   const points = await db.point.all({ machineId: machines.map(({ id }) => id) });
   const facts = await factsOf(db, points.map(({ id }) => id), 'specification');
-  return machines.map(({ id, type, label, maker, model, installedDay: _, fuel, owner, drainBranch, leftOut }) => ({
-    type, label, maker, model, installed: null, fuel: fuel as 'electric', owner: owner as 'landlord', drainBranch, leftOut: JSON.parse(leftOut) as string[], lastDone: null,
+  return machines.map(({ id, type, label, maker, model, installedDay: _, fuel, owner, drainBranch, leftOut, hardWired }) => ({
+    type, label, maker, model, installed: null, fuel: fuel as 'electric', owner: owner as 'landlord', drainBranch, hardWired: hardWired === 1, leftOut: JSON.parse(leftOut) as string[], lastDone: null,
     specifications: Object.fromEntries(points.filter(({ machineId }) => machineId === id).flatMap(({ id: pointId, procedure }): [string, Specification][] => {
       const latest = facts.findLast(({ subjectId }) => subjectId === pointId)?.value;
       return latest ? [[procedure, latest]] : [];
@@ -76,7 +76,7 @@ export async function listTemplates(call: Call): Promise<{ templates: TemplateSu
   const starters = STARTERS.map(({ key, machines }) => ({
     id: key, name: say(`starter.${key}`), own: false,
     machines: machines.map(({ type, drains, leftOut }): MachineSketch => ({
-      type, label: '', maker: '', model: '', installed: null, fuel: 'electric', owner: 'landlord', drainBranch: '', leftOut: [...leftOut ?? []], lastDone: null,
+      type, label: '', maker: '', model: '', installed: null, fuel: 'electric', owner: 'landlord', drainBranch: '', hardWired: false, leftOut: [...leftOut ?? []], lastDone: null,
       specifications: drains ? { 'drains.dose': { drainCount: drains } } : {},
     })),
   }));

@@ -13,11 +13,11 @@ const WANTED = 'json_each(?1) AS wanted';
 
 export type PointRow = readonly [
   id: string, number: number, procedure: string, organisationId: string, machineId: string, installedDay: number | null, registeredAt: number, retiredDay: number | null,
-  placeId: string, propertyId: string, zone: string, leftOut: string,
+  placeId: string, propertyId: string, zone: string, leftOut: string, fuel: string, hardWired: number, switchKnown: number,
 ];
 
 export const readPointRows = (db: Db, ids: string) => askArray<PointRow>(db, `
-SELECT json_group_array(json_array(point.id, point.number, point.procedure, point.organisation_id, machine.id, machine.installed_day, machine.created_at, machine.retired_day, place.id, property.id, property.zone, machine.left_out)) AS gathered
+SELECT json_group_array(json_array(point.id, point.number, point.procedure, point.organisation_id, machine.id, machine.installed_day, machine.created_at, machine.retired_day, place.id, property.id, property.zone, machine.left_out, machine.fuel, machine.hard_wired, machine.shutoff_photo_id IS NOT NULL)) AS gathered
 FROM ${WANTED} JOIN point ON point.id = wanted.value JOIN machine ON machine.id = point.machine_id JOIN place ON place.id = machine.place_id JOIN property ON property.id = place.property_id`, [ids]);
 
 export type ConditionRow = readonly [

@@ -33,6 +33,8 @@ export const TABLES = {
     number: integer(),
     /** Procedures of parts that this one lacks, JSON. */
     leftOut: text(), platePhotoId: textOrNull(),
+    /** Wired in, without a plug. */
+    hardWired: flag(),
   },
   /** A unit template of the manager's own: its machines, JSON. */
   template: { id: key(), organisationId, name: text(), content: text(), createdAt, removedAt: integerOrNull() },

@@ -11,7 +11,9 @@ const props = defineProps<{ point: PointAnswer }>();
 const emit = defineEmits<{ given: [] }>();
 
 const able = computed(() => props.point.assignees.filter(({ may }) => may));
-const who = ref(able.value[0]?.id ?? '');
+/** Somebody from outside: a name, and a link that opens this job alone. Nobody else may do what a licence is for. */
+const CONTRACTOR = 'contractor';
+const who = ref(able.value[0]?.id ?? CONTRACTOR);
 const along = ref<string[]>([]);
 /** What the chosen person may not do does not come along. */
 const offered = computed(() => props.point.rideAlong.filter(({ forTenant }) => forTenant || props.point.assignees.find(({ id }) => id === who.value)?.role !== 'tenant'));
@@ -23,8 +25,6 @@ watch(who, (id) => {
 }, { immediate: true });
 const { errors, refusal, busy, submit } = useForm(giveJob);
 const jobId = newId();
-/** Somebody from outside: a name, and a link that opens this job alone. */
-const CONTRACTOR = 'contractor';
 const name = ref('');
 const link = ref('');
 const contracted = useForm(giveContracted);

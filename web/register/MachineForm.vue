@@ -17,7 +17,7 @@ const { value: catalogue, reload } = useLoading(() => get<CatalogueAnswer>('/cat
 const homes = useLoading(() => get<{ properties: PropertySummary[] }>('/homes'));
 const entry = reactive({
   id: newId(), placeId: props.place.id, type: '', label: '', maker: '', model: '', installed: null as string | null, lastDone: null as string | null,
-  fuel: 'electric', owner: 'landlord' as const, drainBranch: '', serves: [] as string[], shutoffPhotoId: null as string | null, platePhotoId: null as string | null, leftOut: [] as string[],
+  fuel: 'electric', owner: 'landlord' as const, drainBranch: '', hardWired: false, serves: [] as string[], shutoffPhotoId: null as string | null, platePhotoId: null as string | null, leftOut: [] as string[],
 });
 const { errors, refusal, busy, submit } = useForm(newMachine);
 const type = computed(() => catalogue.value?.machines.find(({ key }) => key === entry.type));
@@ -42,6 +42,7 @@ onMounted(() => Promise.all([reload(), homes.reload()]));
     <VTextField v-model="entry.lastDone" type="date" :label="say('machine.lastDone')" :hint="say('machine.lastDone.hint')" :error-messages="errors.lastDone" />
     <VSelect v-model="entry.fuel" :items="(type?.fuels ?? ['electric']).map((value) => ({ value, title: say(`machine.fuel.${value}`) }))" :label="say('machine.fuel')" :error-messages="errors.fuel" />
     <VSelect v-model="entry.owner" :items="OWNERS.map((value) => ({ value, title: say(`machine.owner.${value}`) }))" :label="say('machine.owner')" />
+    <VCheckbox v-model="entry.hardWired" :label="say('machine.hardWired')" :hint="say('machine.hardWired.hint')" persistent-hint density="compact" />
     <VTextField v-if="type?.drains" v-model="entry.drainBranch" :label="say('machine.branch')" :hint="say('machine.branch.hint')" persistent-hint :error-messages="errors.drainBranch" />
     <VSelect v-if="place.kind === 'shared'" v-model="entry.serves" multiple chips :items="neighbours.map(({ id, name }) => ({ value: id, title: name }))" :label="say('machine.serves')" :error-messages="errors.serves" />
     <PhotoField v-model="entry.shutoffPhotoId" :label="say('machine.shutoff')" :hint="say('machine.shutoff.hint')" />

@@ -24,6 +24,7 @@ const leftOut = ref<string[]>([...props.machine.leftOut]);
 const target = ref<string | null>(null);
 const targets = computed(() => (homes.value.value?.properties ?? []).flatMap(({ name, places }) => places.filter(({ id }) => id !== props.placeId).map((place) => ({ value: place.id, title: `${name}, ${place.name}` }))));
 const branch = ref(props.machine.drainBranch);
+const hardWired = ref(props.machine.hardWired);
 onMounted(() => Promise.all([catalogue.reload(), homes.reload()]));
 
 async function saveContract(contract: typeof entry | null): Promise<void> {
@@ -31,7 +32,7 @@ async function saveContract(contract: typeof entry | null): Promise<void> {
 }
 const toggle = (key: string) => { leftOut.value = leftOut.value.includes(key) ? leftOut.value.filter((it) => it !== key) : [...leftOut.value, key]; };
 async function saveParts(): Promise<void> {
-  if (await sending.run(async () => { await write('PUT', `/machines/${props.machine.id}`, { leftOut: leftOut.value, drainBranch: branch.value }, newId()); })) emit('saved');
+  if (await sending.run(async () => { await write('PUT', `/machines/${props.machine.id}`, { leftOut: leftOut.value, drainBranch: branch.value, hardWired: hardWired.value }, newId()); })) emit('saved');
 }
 async function move(): Promise<void> {
   if (target.value && await sending.run(async () => { await write('PUT', `/machines/${props.machine.id}/place`, { placeId: target.value }, newId()); })) emit('saved');
@@ -59,6 +60,7 @@ async function retire(): Promise<void> {
     <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
     <form class="parts" @submit.prevent="saveParts">
       <fieldset><legend>{{ say('machine.parts') }}</legend><label v-for="part in parts" :key="part.key"><input type="checkbox" :checked="!leftOut.includes(part.key)" @change="toggle(part.key)"> {{ part.name }}</label></fieldset>
+      <label><input v-model="hardWired" type="checkbox"> {{ say('machine.hardWired') }}</label>
       <VTextField v-model="branch" :label="say('machine.branch.change')" density="compact" hide-details />
       <VBtn type="submit" variant="outlined">{{ say('machine.parts.save') }}</VBtn>
     </form>

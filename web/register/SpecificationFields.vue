@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import type { Specification } from '../../contract/register.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { agentsInUse } from '../../core/catalogue/methods.ts';
-import type { SpecificationField } from '../../core/catalogue/types.ts';
+import { ACCESSES, type SpecificationField } from '../../core/catalogue/types.ts';
 import { ductWorking } from '../../core/measure/ductRun.ts';
 import { faceWorking } from '../../core/measure/faceVelocity.ts';
 import { workingWords, type WorkingWords } from '../../core/measure/words.ts';
@@ -44,6 +44,7 @@ const workings = computed(() => ({ airflowCfm: worked('airflowCfm'), duct: worke
     />
     <VTextField v-else-if="NUMBERS.includes(field)" v-model.number="value[field as NumberField]" type="number" :label="say(`spec.${field}`)" :hint="HINTED.includes(field) ? say(`spec.${field}.hint`) : ''" :error-messages="errors[`specification.${field}`]" @update:model-value="emptied(field, $event)" />
     <DuctFields v-else-if="field === 'duct'" v-model="value.duct" />
+    <VSelect v-else-if="field === 'access'" v-model="value.access" :items="ACCESSES.map((it) => ({ value: it, title: say(`access.${it}`) }))" clearable :label="say('spec.access')" />
     <VSelect v-else-if="field === 'surface'" v-model="value.surface" :items="surfaces" clearable :label="say('spec.surface')" :hint="served.surface?.unknown ? say('spec.surface.unknown', { surface: say(`surface.${served.surface.unknown}`) }) : ''" persistent-hint />
     <fieldset v-else class="agents">
       <legend class="small">{{ say('spec.forbiddenAgents') }}</legend>

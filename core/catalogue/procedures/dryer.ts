@@ -80,7 +80,7 @@ export const duct: Procedure = {
       ...DRY_MINUTES, opens: { beyond: { at: DRY_WITHIN, raises: { symptom: 'dryer.stillSlow' } } },
     }),
   ],
-  specification: ['duct', 'position', 'makerLimitDays', 'localLimitDays', 'note'],
+  specification: ['duct', 'position', 'access', 'makerLimitDays', 'localLimitDays', 'note'],
 };
 
 const slotStep = stepsOf('dryer.slot', COOL);

@@ -1,0 +1,42 @@
+/**
+ * Who may do a procedure on this very machine: gas, a roof, a ladder or wiring raise what needs them, never lower it. Local codes
+ * and the maker's manual may ask for more.
+ */
+import type { Access, Level, Procedure } from './types.ts';
+
+export const RAISES = ['gas', 'roof', 'ladder', 'wired'] as const;
+export type Raise = (typeof RAISES)[number];
+
+export interface Siting {
+  readonly fuel: string;
+  /** Wired in, without a plug. */
+  readonly hardWired: boolean;
+  /** A switch for it stands in the register, in reach. */
+  readonly switchKnown: boolean;
+  /** How the part is reached; null where nobody has said, which counts as from the floor. */
+  readonly access: Access | null;
+}
+
+const ORDER: readonly Level[] = ['T', 'S', 'L'];
+const above = (level: Level): Level => ORDER[Math.min(ORDER.length - 1, ORDER.indexOf(level) + 1)]!;
+const atLeast = (level: Level, least: Level): Level => (ORDER.indexOf(level) < ORDER.indexOf(least) ? least : level);
+
+const moves = ({ steps }: Procedure) => steps.some(({ wants, makes }) => wants?.place === 'out' || makes?.place === 'out');
+const isolatesPower = ({ steps }: Procedure) => steps.some(({ wants }) => wants?.power === 'off');
+
+/** The level that a procedure wants on a machine, with what raised it. */
+export function levelAt(procedure: Procedure, { fuel, hardWired, switchKnown, access }: Siting): { readonly level: Level; readonly raised: readonly Raise[] } {
+  const raised: Raise[] = [];
+  let { level } = procedure;
+  const raise = (to: Level, by: Raise) => {
+    if (to === level) return;
+    level = to;
+    raised.push(by);
+  };
+  // Moving one strains its connector: one level up, from staff to the licensed trade.
+  if (fuel === 'gas' && moves(procedure)) raise(above(level), 'gas');
+  if (access === 'roof') raise('L', 'roof');
+  if (access === 'ladder') raise(atLeast(level, 'S'), 'ladder');
+  if (hardWired && !switchKnown && isolatesPower(procedure)) raise(atLeast(level, 'S'), 'wired');
+  return { level, raised };
+}

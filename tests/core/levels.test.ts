@@ -1,0 +1,43 @@
+import { expect } from 'chai';
+import { procedures, procedureOf } from '../../core/catalogue/catalogue.ts';
+import { levelAt, type Siting } from '../../core/catalogue/levels.ts';
+import { systemOf } from '../../core/catalogue/systems.ts';
+import { machineTypeOf } from '../../core/catalogue/machines.ts';
+import { planSitting } from '../../core/jobs/plan.ts';
+import { sittingOf } from '../../core/jobs/sitting.ts';
+
+const PLAIN: Siting = { fuel: 'electric', hardWired: false, switchKnown: false, access: null };
+const at = (key: string, siting: Partial<Siting>) => levelAt(procedureOf(key), { ...PLAIN, ...siting });
+
+/** Gas appliances, fixed wiring, roofs and ladders: licensed or trained people only (common practice; local codes decide). */
+describe('A level', () => {
+  it('is the catalogue’s on a plain machine, and never lower anywhere', () => {
+    const order = ['T', 'S', 'L'];
+    for (const { key, level } of procedures.values()) {
+      expect(at(key, {}), key).to.deep.equal({ level, raised: [] });
+      for (const fuel of ['electric', 'gas']) for (const hardWired of [false, true]) for (const access of [null, 'floor', 'ladder', 'roof'] as const) {
+        expect(order.indexOf(at(key, { fuel, hardWired, access }).level)).to.be.at.least(order.indexOf(level));
+      }
+    }
+  });
+  it('is the licensed trade’s for moving a gas dryer, and for a roof', () => {
+    for (const key of ['dryer.duct', 'dryer.transitionHose', 'dryer.cabinet']) expect(at(key, { fuel: 'gas' }), key).to.deep.equal({ level: 'L', raised: ['gas'] });
+    expect(at('dryer.lintScreen', { fuel: 'gas' }).level).to.equal('T');
+    expect(at('dryer.outdoorHood', { access: 'roof' })).to.deep.equal({ level: 'L', raised: ['roof'] });
+  });
+  it('is staff’s from a ladder, and where what must be off is wired in without a known switch', () => {
+    expect(at('airHandler.registers', { access: 'ladder' })).to.deep.equal({ level: 'S', raised: ['ladder'] });
+    expect(at('dishwasher.filter', { hardWired: true })).to.deep.equal({ level: 'S', raised: ['wired'] });
+    expect(at('dishwasher.filter', { hardWired: true, switchKnown: true }).level).to.equal('T');
+    // It stays plugged in: no switch is needed for it.
+    expect(at('refrigerator.doorSeals', { hardWired: true }).level).to.equal('T');
+  });
+  it('has the gas shut before a dryer is moved, a leak check after, and no run with the hose off', () => {
+    const type = machineTypeOf('dryer');
+    const { steps } = planSitting(sittingOf(systemOf('dryer', 'gas'), type.points.map((key) => ({ id: key, steps: procedureOf(key).steps, minutes: 10 }))));
+    const keys = steps.map(({ key }) => key);
+    expect(keys.indexOf('dryer.gasShut')).to.be.lessThan(keys.indexOf('dryer.pullOut')).and.to.be.greaterThan(-1);
+    expect(keys.indexOf('dryer.gasOpen')).to.be.greaterThan(keys.indexOf('dryer.home'));
+    for (const { act, state } of steps) if (act?.run) expect(state['part.hose'] ?? 'in', act.key).to.equal('in');
+  });
+});
