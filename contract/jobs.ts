@@ -49,7 +49,7 @@ const observed = {
 };
 
 /** How a machine may be found otherwise than usual. */
-export const BEGINNINGS = { power: ['off'], outdoor: ['off'], tap: ['shut'], gas: ['shut'], place: ['out'], water: ['holds'] } as const;
+export const BEGINNINGS = { power: ['off'], circuit: ['off'], outdoor: ['off'], tap: ['shut'], gas: ['shut'], place: ['out'], water: ['holds'] } as const;
 
 const foundAs = lazy((value: unknown) => object(Object.fromEntries(
   Object.keys((value as object | undefined) ?? {}).slice(0, SWITCHES.length).filter((key) => (SWITCHES as readonly string[]).includes(key)).map((key) => [key, string().oneOf(BEGINNINGS[key as keyof typeof BEGINNINGS]).required()]),

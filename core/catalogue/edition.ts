@@ -128,7 +128,7 @@ export function withEdition(ours: Procedure, edition: Edition | null): Procedure
 }
 
 /** From the loosest to the strictest. */
-const STRICTNESS: Readonly<Record<string, readonly string[]>> = { power: ['on', 'idle', 'off'], outdoor: ['on', 'off'], tap: ['open', 'shut'], gas: ['open', 'shut'], place: ['home', 'out'] };
+const STRICTNESS: Readonly<Record<string, readonly string[]>> = { power: ['on', 'idle', 'off'], circuit: ['on', 'off'], outdoor: ['on', 'off'], tap: ['open', 'shut'], gas: ['open', 'shut'], place: ['home', 'out'] };
 
 /** The strictest state of two neighbours: whatever either wants isolated is, and where both leave power, it is done outside. */
 function strictest(before: Step | undefined, then: Step | undefined): { wants: State; makes: State } {

@@ -31,6 +31,7 @@ export const puts = (part: string): How => ({ wants: { [partNamed(part)]: 'out' 
 export const makes = (state: State): How => ({ makes: state });
 export const as = (act: string): How => ({ act });
 export const when = (found: Finding): How => ({ when: found });
+export const staffOnly: How = { staffOnly: true };
 /** The machine runs, everything back in but what is named; hands off. */
 export const runs = (run: Run, ...but: string[]): How => ({ either: true, wants: { power: 'on' }, run, hands: 'outside', ...(but.length > 0 && { but: but.map(partNamed) }) });
 

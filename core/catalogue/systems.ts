@@ -6,7 +6,7 @@
 import type { State } from './types.ts';
 
 /** Variables that are switched by steps of their own; the others only by the work itself. */
-export const SWITCHES = ['power', 'outdoor', 'tap', 'gas', 'place', 'water'] as const;
+export const SWITCHES = ['power', 'circuit', 'outdoor', 'tap', 'gas', 'place', 'water'] as const;
 export type Switch = (typeof SWITCHES)[number];
 
 /** One way of switching. */
@@ -56,7 +56,11 @@ const SYSTEMS: readonly System[] = [
     change('outdoor', 'off', 'outdoorUnit.off'), change('outdoor', 'on', 'outdoorUnit.on'),
   ]),
   system('airCleaner', ['airCleaner'], { power: 'on' }, power('airCleaner')),
-  system('hood', ['hood', 'recirculatingHood'], { power: 'on' }, power('hood')),
+  system('hood', ['hood', 'recirculatingHood'], { power: 'on', circuit: 'on' }, [
+    change('power', 'off', 'hood.off'), change('power', 'on', 'hood.on', { wants: { circuit: 'on' } }),
+    // Behind the filter lie motor, lamp and switch: its own switch does not isolate them.
+    change('circuit', 'off', 'hood.circuitOff', { wants: { power: 'off' } }), change('circuit', 'on', 'hood.circuitOn', { wants: { power: 'off' } }),
+  ]),
   system('bathFan', ['bathFan'], { power: 'on' }, power('bathFan')),
   system('dryer', ['dryer'], { power: 'on', gas: 'open', place: 'home', heat: 'cool' }, [
     ...power('dryer'),

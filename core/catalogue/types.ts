@@ -90,6 +90,8 @@ export interface StepState {
   readonly when?: Finding;
   /** Where this was found, power may stay on. */
   readonly poweredWhen?: Finding;
+  /** Not asked of a tenant, who does the rest. */
+  readonly staffOnly?: true;
 }
 
 export interface Step extends StepState {

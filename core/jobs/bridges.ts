@@ -4,7 +4,7 @@ import type { State } from '../catalogue/types.ts';
 import { isolates, isSwitch, satisfies, switched, valueIn } from './state.ts';
 
 /** In which order several are switched: isolating from the plug outwards, putting back from the wall inwards. */
-const ISOLATING = ['power', 'outdoor', 'gas', 'tap', 'water', 'place'];
+const ISOLATING = ['power', 'circuit', 'outdoor', 'gas', 'tap', 'water', 'place'];
 
 /** Ways from a state to one that satisfies what is wanted: the changes in order, and where they lead; none where no switch leads there. */
 export function bridger(changes: readonly Change[]) {

@@ -30,7 +30,7 @@ export interface Acting {
 export function wantsIn({ wants, run, but }: Acting, state: State): State {
   if (run === null) return wants;
   const parts = Object.keys(state).filter((variable) => isPart(variable) && !but.includes(variable)).map((part) => [part, 'in']);
-  const supplies = Object.entries({ tap: 'open', gas: 'open', place: 'home', outdoor: 'on' }).filter(([variable]) => state[variable] !== undefined);
+  const supplies = Object.entries({ circuit: 'on', tap: 'open', gas: 'open', place: 'home', outdoor: 'on' }).filter(([variable]) => state[variable] !== undefined);
   return { ...Object.fromEntries([...parts, ...supplies]), ...(WET.includes(run) && state.racks !== undefined && { racks: 'usual' }), power: 'on', ...wants };
 }
 

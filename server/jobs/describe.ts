@@ -105,6 +105,7 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
     ...it.kit.filter((item) => item !== 'ductBrush' || !specificationOf(pointId).duct).map((item) => say(`kit.${item}`)), ...rodWords(say, it, specificationOf(pointId), units),
     ...carried(it, turn, blocked, besideOf(current, id)).map((material) => materialWords(say, material, extentOf(pointId), units)), ...edition?.content.kit ?? [],
   ]));
+  const tenant = job.assigneeId !== null && (await db.roleGrant.count({ personId: job.assigneeId, role: ['staff', 'manager', 'contractor'] })) === 0;
   const runs = await runMinutesOf(call, current.map(({ pointId }) => pointId), machine);
   return {
     ...summary,
@@ -122,7 +123,7 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
         expected: [filterSize && say('expect.filterSize', { size: filterSize }), position && say('position.is', { position }), note].filter(Boolean).join(' · ') || null,
       };
     })),
-    ...describeSitting(call, machine, current, { specificationOf, units, blocked, runs }),
+    ...describeSitting(call, machine, current, { specificationOf, units, blocked, runs, tenant }),
   };
 }
 
@@ -130,13 +131,14 @@ interface Fittings {
   readonly specificationOf: (pointId: string) => Specification;
   readonly units: UnitSystem;
   readonly blocked: readonly Agent[];
+  readonly tenant: boolean;
   /** Minutes that the cycle of a point runs. */
   readonly runs: ReadonlyMap<string, number>;
 }
 
 /** The sitting as it is planned now, and all that it may become. */
-function describeSitting({ env: { say } }: Call, machine: Row<'machine'>, current: Described['tasks'], { specificationOf, units, blocked, runs }: Fittings): Pick<JobAnswer, 'steps' | 'others' | 'sitting' | 'stateWords' | 'beginnings'> {
-  const tasks = current.map(({ id, procedure, turn, pointId }) => sittingTask(id, procedure, { turn, blocked, beside: besideOf(current, id), runMinutes: runs.get(pointId) ?? null }));
+function describeSitting({ env: { say } }: Call, machine: Row<'machine'>, current: Described['tasks'], { specificationOf, units, blocked, runs, tenant }: Fittings): Pick<JobAnswer, 'steps' | 'others' | 'sitting' | 'stateWords' | 'beginnings'> {
+  const tasks = current.map(({ id, procedure, turn, pointId }) => sittingTask(id, procedure, { turn, blocked, beside: besideOf(current, id), runMinutes: runs.get(pointId) ?? null, tenant }));
   const sitting = sittingOn(machine, tasks);
   const plan = planSitting(sitting);
   const lines = stateLines(say, sitting, plan.steps);

@@ -17,6 +17,8 @@ export interface Fitting {
   readonly blocked: readonly Agent[];
   /** Agents that the other tasks of this sitting surely use: what never meets them or wants a rinse between is not offered. */
   readonly beside: readonly Agent[];
+  /** A tenant does it: what is staff's is not asked. */
+  readonly tenant: boolean;
   /** Minutes that a cycle of this model runs. */
   readonly runMinutes: number | null;
 }
@@ -41,7 +43,8 @@ export function fittedAgents(choices: readonly Agent[], { turn, blocked, beside 
 
 /** A task of a sitting, its steps as they are asked for today. */
 export function sittingTask(id: string, { steps, minutes }: Procedure, fitting: Fitting): SittingTask {
-  return { id, minutes, steps: steps.map((step): Step => ({ ...step, needs: step.needs.map((need) => fitted(need, step.run !== undefined, fitting)) })) };
+  const asked = steps.filter(({ staffOnly }) => !(staffOnly && fitting.tenant));
+  return { id, minutes, steps: asked.map((step): Step => ({ ...step, needs: step.needs.map((need) => fitted(need, step.run !== undefined, fitting)) })) };
 }
 
 /** The sitting of tasks on a machine of a type. */
@@ -67,7 +70,7 @@ export function beginningsOf(say: Speaker, { usual, changes }: Sitting): JobAnsw
 
 /** What is asked of each task when the sitting goes as it was planned. */
 export function askedOf(machine: { readonly type: string; readonly fuel: string }, of: readonly { readonly id: string; readonly procedure: Procedure; readonly turn: Agent | null }[]): Map<string, Need[]> {
-  const tasks = of.map(({ id, procedure, turn }) => sittingTask(id, procedure, { turn, blocked: [], beside: [], runMinutes: null }));
+  const tasks = of.map(({ id, procedure, turn }) => sittingTask(id, procedure, { turn, blocked: [], beside: [], runMinutes: null, tenant: false }));
   const { steps } = planSitting(sittingOn(machine, tasks));
   return new Map(tasks.map((task) => [task.id, needsInPlan(task, steps)]));
 }

@@ -13,6 +13,7 @@ import type { SubmittedRecord, Submission } from '../../contract/jobs.ts';
 import { readHistories, type PointHistory } from '../due/history.ts';
 import { recomputeWork } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
+import { isOffice } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
 import { takeReadings } from '../faults/readings.ts';
 import { earlierPhotos, type EarlierPhoto } from '../proof/lookalikes.ts';
@@ -58,7 +59,7 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
   const machine = (await db.machine.one({ id: job.machineId }))!;
   const runs = await runMinutesOf(call, tasks.map(({ pointId }) => pointId), machine);
   const pace = await personPace(db, actor.personId);
-  const sitting = goneThrough(machine, tasks.map((task) => ({ task, history: histories.get(task.pointId)!, runMinutes: runs.get(task.pointId) ?? null })), form, pace);
+  const sitting = goneThrough(machine, tasks.map((task) => ({ task, history: histories.get(task.pointId)!, runMinutes: runs.get(task.pointId) ?? null })), form, pace, !isOffice(actor) && actor.roles.includes('tenant'));
   const claimed: Claimed = new Map();
   const opened: string[] = [];
   for (const record of form.records) {
@@ -86,8 +87,8 @@ interface GoneThrough {
   readonly kept: GoneSitting;
 }
 
-function goneThrough(machine: Row<'machine'>, of: readonly { readonly task: Row<'task'>; readonly history: PointHistory; readonly runMinutes: number | null }[], { plan, left }: Submission, pace: number): GoneThrough {
-  const tasks = of.map(({ task, history: { procedure, turn }, runMinutes }) => sittingTask(task.id, procedure, { turn, blocked: [], beside: [], runMinutes }));
+function goneThrough(machine: Row<'machine'>, of: readonly { readonly task: Row<'task'>; readonly history: PointHistory; readonly runMinutes: number | null }[], { plan, left }: Submission, pace: number, tenant: boolean): GoneThrough {
+  const tasks = of.map(({ task, history: { procedure, turn }, runMinutes }) => sittingTask(task.id, procedure, { turn, blocked: [], beside: [], runMinutes, tenant }));
   const sitting = sittingOn(machine, tasks);
   const situation = { begin: plan?.begin ?? {}, found: plan?.found ?? [], done: plan?.keys ?? planSitting(sitting).steps.map(({ key }) => key) };
   const { steps, wrong } = replaySitting(sitting, situation, left.map(({ taskId }) => taskId));

@@ -3,6 +3,8 @@ import { procedures, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { levelAt, type Siting } from '../../core/catalogue/levels.ts';
 import { systemOf } from '../../core/catalogue/systems.ts';
 import { machineTypeOf } from '../../core/catalogue/machines.ts';
+import { illustrationOf } from '../../core/catalogue/illustrated.ts';
+import { coreText } from '../../core/language/en.ts';
 import { planSitting } from '../../core/jobs/plan.ts';
 import { sittingOf } from '../../core/jobs/sitting.ts';
 
@@ -31,6 +33,26 @@ describe('A level', () => {
     expect(at('dishwasher.filter', { hardWired: true, switchKnown: true }).level).to.equal('T');
     // It stays plugged in: no switch is needed for it.
     expect(at('refrigerator.doorSeals', { hardWired: true }).level).to.equal('T');
+  });
+  it('of a hood’s housing is staff’s, with its circuit off while hands are in it and on again for the test', () => {
+    expect(procedureOf('hood.housing')).to.include({ level: 'S', safetyCritical: true });
+    const task = (key: string) => ({ id: key, steps: procedureOf(key).steps, minutes: 10 });
+    const { steps } = planSitting(sittingOf(systemOf('hood'), [task('hood.greaseFilter'), task('hood.housing')]));
+    for (const { key, act, state } of steps) {
+      if (key.startsWith('hood.housing.') && act?.hands === 'inside') expect(state.circuit, key).to.equal('off');
+      if (act?.run) expect([state.circuit, state.power]).to.deep.equal(['on', 'on']);
+    }
+    // A tenant's grease filter alone never goes to the board.
+    expect(planSitting(sittingOf(systemOf('hood'), [task('hood.greaseFilter')])).steps.map(({ key }) => key)).not.to.include('hood.circuitOff');
+  });
+  it('keeps impellers, sumps and disconnects from tenants: their air filter is tried by the fan alone', () => {
+    const asked = procedureOf('washer.drainPumpFilter').steps.filter(({ staffOnly }) => staffOnly).map(({ text }) => text);
+    expect(asked).to.deep.equal(['washer.drainPumpFilter.impeller']);
+    expect(procedureOf('dishwasher.sump').level).to.equal('S');
+    expect(procedureOf('airHandler.returnFilter').steps.filter(({ run }) => run).map(({ run }) => run)).to.deep.equal(['fan']);
+    for (const text of ['airHandler.off.body', 'airHandler.returnFilter.air.body']) expect(coreText[text as keyof typeof coreText]).not.to.match(/own switch or disconnect|[Tt]urn the heating or cooling on/);
+    expect(illustrationOf('refrigerator.coil.brush')).to.equal(undefined);
+    expect(coreText['airCleaner.needles.soak.body' as keyof typeof coreText]).to.contain('level, never on its tips');
   });
   it('has the gas shut before a dryer is moved, a leak check after, and no run with the hose off', () => {
     const type = machineTypeOf('dryer');

@@ -42,7 +42,7 @@ describe('A sitting, in the orders of the trade (common practice)', () => {
   });
   it('serves a washer: drained before its door, boot before the filter locks, one leak test before hot water, soda before vinegar', () => {
     expect(orderOf(planFor('washer', pointsOf('washer')).steps).join(' ')).to.equal('tub.empty tub.grade [washer.off] [washer.tapShut] drainPumpFilter.drain doorBoot.folds doorBoot.grade doorBoot.scrub doorBoot.glass '
-      + 'drainPumpFilter.unscrew drainPumpFilter.grade drainPumpFilter.cavity drainPumpFilter.rinse drainPumpFilter.lock drawer.out drawer.grade drawer.bay drawer.brush drawer.back [washer.tapOpen] [washer.on] shortWash tub.soda tub.vinegar tub.open doorBoot.shut');
+      + 'drainPumpFilter.unscrew drainPumpFilter.grade drainPumpFilter.cavity drainPumpFilter.impeller drainPumpFilter.rinse drainPumpFilter.lock drawer.out drawer.grade drawer.bay drawer.brush drawer.back [washer.tapOpen] [washer.on] shortWash tub.soda tub.vinegar tub.open doorBoot.shut');
   });
   it('serves a dishwasher: grades first, filter locked before the pump test, that before the wash, the hottest cycle with power on', () => {
     expect(orderOf(planFor('dishwasher', pointsOf('dishwasher')).steps).join(' ')).to.equal('interiorWash.empty interiorWash.grade racks.out racks.grade racks.wheels racks.roll [dishwasher.off] sprayArms.out sprayArms.grade sprayArms.holes sprayArms.pour open filter.grade filter.cavity '

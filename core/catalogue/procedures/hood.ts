@@ -55,7 +55,8 @@ export function greaseFilter(choices: Choices): Procedure {
   };
 }
 
-const housing = stepsOf('hood.housing', OFF);
+/** Its circuit is off as well: hands come near motor, lamp and switch. */
+const housing = stepsOf('hood.housing', { ...OFF, circuit: 'off' });
 export const hoodHousing = procedure('hood.housing', {
   kind: 'fan', days: days(180, 180, 365), assumed: ALL, drivers: ['cooking'], risk: 'fire', safetyCritical: true, level: 'S', minutes: 20,
   kit: ['cloth', 'gloves', 'light'], materials: [{ what: 'degreaser', agent: 'degreaser' }, { what: 'enzyme', agent: 'enzyme' }], stops: ['coldHob', 'greaseFire', 'noHands', 'wiredIn'],

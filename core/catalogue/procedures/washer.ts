@@ -1,6 +1,6 @@
 import { days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
-import { agent, as, confirm, finds, grade, makes, OFF, OFF_DRY, photo, puts, runs, stepsOf, takes, timer, wants } from '../steps.ts';
+import { agent, as, confirm, finds, grade, makes, OFF, OFF_DRY, photo, puts, runs, staffOnly, stepsOf, takes, timer, wants } from '../steps.ts';
 import type { Agent, Choices, Material, Procedure, Step } from '../types.ts';
 
 const pumpStep = stepsOf('washer.drainPumpFilter', OFF_DRY);
@@ -31,7 +31,8 @@ export const drainPumpFilter: Procedure = {
     pumpStep('drain', 'open', makes({ water: 'drained' }), confirm('capBack')),
     pumpStep('unscrew', 'open', takes('own'), wants({ water: 'drained' }), photo('out')),
     pumpStep('grade', 'look', grade(), finds),
-    pumpStep('cavity', 'look', grade('cavity'), confirm('impeller')),
+    pumpStep('cavity', 'look', grade('cavity')),
+    pumpStep('impeller', 'look', staffOnly, confirm('impeller')),
     pumpStep('rinse', 'clean'),
     pumpStep('lock', 'refit', puts('own'), photo('in'), confirm('locked')),
     pumpStep('washTest', 'test', ...SHORT_WASH, timer('wash', 30), confirm('noDrip')),
