@@ -68,6 +68,8 @@ export const submission = object({
   left: array().of(object({ taskId: id().required(), reason: string().oneOf(LEFT_REASONS).required() })).max(12).default([]),
   records: array().of(object({
     id: id().required(), taskId: id().required(),
+    /** The condition after cleaning, where somebody tapped it. */
+    after: grade(),
     photos: array().of(object({ slot: line(40).required(), photoId: id().required() })).max(8).default([]),
     ...observed,
   })).min(1).max(12).required(),

@@ -58,6 +58,8 @@ export interface ProofAnswer extends ProofSummary {
   readonly grade: string | null;
   readonly gradeSays: string | null;
   readonly cavitySays: string | null;
+  /** The condition after cleaning, where it was said. */
+  readonly afterSays: string | null;
   readonly finds: readonly string[];
   readonly note: string | null;
   readonly readings: readonly { name: string; value: string; passes: boolean }[];

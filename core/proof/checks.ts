@@ -4,6 +4,7 @@
  */
 import { mustNotMeet } from '../catalogue/chemistry.ts';
 import type { Agent, Need, Procedure } from '../catalogue/types.ts';
+import { faceWorking } from '../measure/faceVelocity.ts';
 import { isActualOf, parseFilterSize, sameFilterSize } from '../quantities/filterSize.ts';
 import type { Values } from '../language/message.ts';
 import { judgedValue, passes } from './readings.ts';
@@ -14,8 +15,8 @@ import type { Observation } from './record.ts';
 export type Weight = 'fail' | 'look' | 'fine';
 
 export const CHECKS = [
-  'missing', 'planBroken', 'readingFails', 'readingImplausible', 'waitSkipped', 'tooFast', 'timeFits', 'claimedOutside', 'samePicture', 'capturedOutside',
-  'tooDark', 'blurred', 'wrongSize', 'sizeFits', 'forbiddenAgent', 'agentsMet', 'alwaysClean', 'confirmed',
+  'missing', 'offered', 'planBroken', 'readingFails', 'readingImplausible', 'waitSkipped', 'tooFast', 'timeFits', 'claimedOutside', 'samePicture', 'capturedOutside',
+  'tooDark', 'blurred', 'wrongSize', 'sizeFits', 'faceHigh', 'forbiddenAgent', 'agentsMet', 'alwaysClean', 'confirmed',
 ] as const;
 export type Check = (typeof CHECKS)[number];
 
@@ -46,6 +47,8 @@ export interface Proof {
   readonly asked: readonly Need[];
   /** Steps of the sitting that cannot have been done as the device says. */
   readonly planWrong?: readonly string[];
+  /** It was not theirs any more when it was sent. */
+  readonly offered?: boolean;
   readonly observation: Observation;
   readonly photos: readonly CheckedPhoto[];
   /** All that was done between start and end: a newcomer's hands-on minutes, the longest chain of waits and runs, and the person's own pace. */
@@ -56,7 +59,7 @@ export interface Proof {
   readonly claimed?: { readonly day: string; readonly from: string } | null;
   /** When the job was given: a photo taken before it is not of this job. */
   readonly givenAt: number;
-  readonly specification: { readonly filterSize?: string | undefined; readonly forbiddenAgents?: readonly Agent[] | undefined };
+  readonly specification: { readonly filterSize?: string | undefined; readonly airflowCfm?: number | null | undefined; readonly forbiddenAgents?: readonly Agent[] | undefined };
   /** Agents used the same day in this machine or in drains that share its branch. */
   readonly agentsNearby: readonly Agent[];
   /** Grades of this person's latest services of any point, newest first. */
@@ -74,7 +77,7 @@ const ALWAYS_CLEAN = 5;
 
 /** All findings of a proof, contradictions first. */
 export function checkProof(proof: Proof): CheckFinding[] {
-  const found = [missing, sitting, readings, claim, pace, pictures, captureTimes, size, agents, sameGradeAlways, confirmations]
+  const found = [missing, offered, sitting, readings, claim, pace, pictures, captureTimes, size, face, agents, sameGradeAlways, confirmations]
     .flatMap((check) => check(proof));
   const order: Weight[] = ['fail', 'look', 'fine'];
   return found.sort((a, b) => order.indexOf(a.weight) - order.indexOf(b.weight));
@@ -87,6 +90,11 @@ function missing(proof: Proof): CheckFinding[] {
     if (isAnswered(need, proof)) return [];
     return [{ check: 'missing', weight: 'fail', values: { what: need.kind, key: need.key } }];
   });
+}
+
+/** Done although the office had taken it back: it decides. */
+function offered({ offered: was = false }: Proof): CheckFinding[] {
+  return was ? [{ check: 'offered', weight: 'look', values: {} }] : [];
 }
 
 /** An order of steps in which the machine cannot have been as the work wants it. */
@@ -160,6 +168,15 @@ function size({ observation, specification }: Proof): CheckFinding[] {
   const [a, b] = [parseFilterSize(found), parseFilterSize(wanted)];
   const fits = a !== undefined && b !== undefined && (sameFilterSize(a, b) || isActualOf(a, b));
   return [{ check: fits ? 'sizeFits' : 'wrongSize', weight: fits ? 'fine' : 'fail', values: { found, wanted } }];
+}
+
+/** The filter that was really put in, against the air that goes through it. */
+function face({ observation, specification: { airflowCfm } }: Proof): CheckFinding[] {
+  const chosen = observation.size === null ? undefined : parseFilterSize(observation.size);
+  if (!chosen || !airflowCfm) return [];
+  const { velocityFpm, limits } = faceWorking(chosen, airflowCfm);
+  const over = limits.find(({ met }) => !met);
+  return over ? [{ check: 'faceHigh', weight: 'look', values: { fpm: Math.round(velocityFpm), limit: over.values.fpm } }] : [];
 }
 
 function agents({ observation: { agent }, specification, agentsNearby }: Proof): CheckFinding[] {

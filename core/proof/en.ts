@@ -2,6 +2,8 @@
 export const proofText = {
   'finding.missing.reviewer': 'Missing: {item}.',
   'finding.missing.assignee': 'Still missing: {item}.',
+  'finding.offered.reviewer': 'Finished after it was taken back or given to somebody else. Accepting takes it, and takes the part out of what others have in hand.',
+  'finding.offered.assignee': 'The office had taken this back meanwhile; it decides whether it counts.',
   'finding.planBroken.reviewer': '{steps, plural, one {One step} other {# steps}} of this sitting cannot have been done in the order and state that was sent.',
   'finding.planBroken.assignee': 'The order in which we got the steps cannot be right. Tell us what you did.',
   'finding.readingFails.reviewer': '{name}: {value, number} {unit}{judged, select, drop {, a drop of {figure, number} K,} rate {, {figure, number} L a minute,} other {}} does not pass.',
@@ -28,6 +30,8 @@ export const proofText = {
   'finding.wrongSize.assignee': 'You read {found}; we expected {wanted}.',
   'finding.sizeFits.reviewer': 'The size matches the register: {found}.',
   'finding.sizeFits.assignee': 'The size matches.',
+  'finding.faceHigh.reviewer': 'Through this filter the air goes at {fpm, number} ft/min; usual is up to {limit, number} (from memory). A larger face, a deeper cabinet or a more open filter.',
+  'finding.faceHigh.assignee': 'This filter is tight for so much air: tell the office which one you put in.',
   'finding.forbiddenAgent.reviewer': 'Used {agent}, which the register forbids here.',
   'finding.forbiddenAgent.assignee': 'Please do not use {agent} on this machine.',
   'finding.agentsMet.reviewer': '{agent} was used, and {other} the same day in this machine or a drain of its branch. {reason}',

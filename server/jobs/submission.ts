@@ -14,7 +14,7 @@ import { readHistories, type PointHistory } from '../due/history.ts';
 import { recomputeWork } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { isOffice } from '../env.ts';
-import { fieldProblem, notFound, Problem } from '../http/problem.ts';
+import { fieldProblem, notFound } from '../http/problem.ts';
 import { takeReadings } from '../faults/readings.ts';
 import { earlierPhotos, type EarlierPhoto } from '../proof/lookalikes.ts';
 import { claimPhoto, sharePhoto } from '../proof/photos.ts';
@@ -35,41 +35,40 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
   const { db, actor, now, env: { say } } = call;
   const job = await db.job.one({ id, organisationId: actor.organisationId });
   if (!job || !(await wasTheirs(call, job))) throw notFound();
-  if (job.assigneeId !== actor.personId) {
-    throw job.state === 'given' ? new Problem(409, 'notYours') : jobMoved(say, job);
-  }
-  if (!stateAfter(job.state, 'send')) throw jobMoved(say, job);
-  const tasks = await db.task.all({ jobId: id, state: 'outstanding' });
+  const theirs = job.assigneeId === actor.personId && stateAfter(job.state, 'send') !== undefined;
+  const tasks = await db.task.all({ jobId: id });
   const left = form.left.map(({ taskId }) => taskId);
   const sent = [...form.records.map(({ taskId }) => taskId), ...left];
-  if (tasks.length !== sent.length || tasks.some((task) => !sent.includes(task.id))) {
-    // What belonged to it once and does not any more was taken out by the office: that is told, not called a mistake.
-    const gone = await db.task.all({ id: sent.filter((taskId) => !tasks.some((task) => task.id === taskId)), jobId: id });
-    if (gone.length === 0) throw fieldProblem('records', 'field.invalid');
-    const points = await db.point.all({ id: gone.map(({ pointId }) => pointId) });
-    throw new Problem(409, 'sittingChanged', { points: say.list(points.map(({ procedure }) => say(`point.${procedure}`))) });
-  }
-
+  const outstanding = tasks.filter((task) => theirs && task.state === 'outstanding');
+  if (new Set(sent).size < sent.length || sent.some((taskId) => !tasks.some((task) => task.id === taskId)) || outstanding.some((task) => !sent.includes(task.id))) throw fieldProblem('records', 'field.invalid');
+  const before = await db.record.all({ taskId: sent }, { columns: ['id', 'taskId'] });
+  const open = await db.proof.all({ recordId: before.map((record) => record.id), state: 'waiting' }, { columns: ['recordId'] });
+  const offeredBefore = before.filter((record) => open.some(({ recordId }) => recordId === record.id)).map(({ taskId }) => taskId!);
+  // What has been sent already, by this device or another, is there.
+  if (tasks.some((task) => sent.includes(task.id) && (task.state === 'sent' || task.state === 'accepted' || offeredBefore.includes(task.id)))) throw jobMoved(say, job);
   await refuseTakenIds(db, form.records.map((record) => record.id));
   const times = trueTimes(form, now);
   const zone = await zoneOfPlace(db, job.placeId);
   const photoIds = form.records.flatMap(({ photos }) => photos.map(({ photoId }) => photoId));
-  const histories = new Map((await readHistories(db, tasks.map(({ pointId }) => pointId), now)).map((history) => [history.point.id, history]));
+  const histories = new Map((await readHistories(db, tasks.filter((task) => sent.includes(task.id)).map(({ pointId }) => pointId), now)).map((history) => [history.point.id, history]));
   const earlier = photoIds.length > 0 ? await earlierPhotos(db, actor.organisationId, photoIds) : [];
   const machine = (await db.machine.one({ id: job.machineId }))!;
-  const runs = await runMinutesOf(call, tasks.map(({ pointId }) => pointId), machine);
+  const gone = tasks.filter((task) => sent.includes(task.id));
+  const runs = await runMinutesOf(call, gone.map(({ pointId }) => pointId), machine);
   const pace = await personPace(db, actor.personId);
-  const sitting = goneThrough(machine, tasks.map((task) => ({ task, history: histories.get(task.pointId)!, runMinutes: runs.get(task.pointId) ?? null })), form, pace, !isOffice(actor) && actor.roles.includes('tenant'));
+  const sitting = goneThrough(machine, gone.map((task) => ({ task, history: histories.get(task.pointId)!, runMinutes: runs.get(task.pointId) ?? null })), form, pace, !isOffice(actor) && actor.roles.includes('tenant'));
   const claimed: Claimed = new Map();
   const opened: string[] = [];
   for (const record of form.records) {
     const task = tasks.find(({ id: taskId }) => taskId === record.taskId)!;
-    opened.push(...await sendRecord(call, { record, job, task, history: histories.get(task.pointId)!, sitting, claimed, zone, earlier, deviceAt: form.deviceAt, times }));
+    opened.push(...await sendRecord(call, { record, job, task, history: histories.get(task.pointId)!, sitting, claimed, zone, earlier, deviceAt: form.deviceAt, times, offered: !outstanding.includes(task) }));
   }
-  await leaveTasks(call, job, tasks.filter(({ id: taskId }) => left.includes(taskId)), form);
-  await applyMove(call, job, 'send', null);
+  await leaveTasks(call, job, outstanding.filter(({ id: taskId }) => left.includes(taskId)), form);
+  if (theirs) await applyMove(call, job, 'send', null);
   await recomputeWork(db, tasks.map(({ pointId }) => pointId), now);
-  return { state: 'sent', notes: [...new Set([...opened, ...await notesFor(call, form.records.map((record) => record.id))])] };
+  const offered = form.records.some(({ taskId }) => !outstanding.some((task) => task.id === taskId));
+  if (offered) opened.unshift(say('job.offered'));
+  return { state: theirs ? 'sent' : 'offered', notes: [...new Set([...opened, ...await notesFor(call, form.records.map((record) => record.id))])] };
 }
 
 /** Whether this person has, or once had, the job; anybody else does not learn that it exists. */
@@ -161,9 +160,11 @@ interface Sending {
   readonly zone: string;
   readonly earlier: readonly EarlierPhoto[];
   readonly deviceAt: number;
+  /** The office had taken it out, or given it to somebody else: what was done reaches it all the same, and it decides. */
+  readonly offered: boolean;
 }
 
-async function sendRecord(call: Call, { record, job, task, history, sitting, claimed, zone, earlier, deviceAt, times }: Sending): Promise<string[]> {
+async function sendRecord(call: Call, { record, job, task, history, sitting, claimed, zone, earlier, deviceAt, times, offered }: Sending): Promise<string[]> {
   const { db, actor } = call;
   const point = (await db.point.one({ id: task.pointId }))!;
   const { procedure, edition, inputs: { methods }, conditions } = history;
@@ -190,16 +191,16 @@ async function sendRecord(call: Call, { record, job, task, history, sitting, cla
   const before = await db.record.all({ personId: actor.personId }, { order: [['doneAt', 'DESC']], limit: 6, columns: ['canonical'] });
   const asked = needsInPlan(sitting.tasks.find(({ id }) => id === task.id)!, sitting.steps);
   const findings = checkProof({
-    procedure, observation, photos, planWrong: sitting.wrong, work: sitting.work, asked, claimed: outside ? { day: call.env.say.day(dayOfInstant(times.doneAt, zone)), from: call.env.say.day(dayOfInstant(from, zone)) } : null, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
+    procedure, observation, photos, planWrong: sitting.wrong, offered, work: sitting.work, asked, claimed: outside ? { day: call.env.say.day(dayOfInstant(times.doneAt, zone)), from: call.env.say.day(dayOfInstant(from, zone)) } : null, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
     agentsNearby: agent === null ? [] : (await usedOnBranch(db, job.machineId, dayOfInstant(doneAt, zone))).map((it) => it.agent),
-    specification: { filterSize: specification.filterSize, forbiddenAgents: history.forbidden },
+    specification: { filterSize: specification.filterSize, airflowCfm: specification.airflowCfm, forbiddenAgents: history.forbidden },
     gradesBefore: before.map(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).grade ?? ''),
   });
   await writeRecord(call, {
-    id: record.id, point, methods, edition: edition?.number ?? null, job: job.id, task: task.id, zone, observation, note: record.note, startedAt, doneAt,
+    id: record.id, point, methods, edition: edition?.number ?? null, job: job.id, task: task.id, zone, observation, note: record.note, after: record.after, startedAt, doneAt,
     doneDay: dayOfInstant(doneAt, zone), deviceAt, photos: hashes, selfCertified: false, gone: sitting.kept, findings,
   });
-  await db.task.update({ id: task.id }, { state: 'sent' });
+  if (!offered) await db.task.update({ id: task.id }, { state: 'sent' });
   return takeReadings(call, { pointId: point.id, machine: sitting.machine, needs: asked, readings, at: doneAt });
 }
 

@@ -4,6 +4,7 @@ import { agentsOf } from '../../core/catalogue/chemistry.ts';
 import { CATALOGUE_VERSION, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { ON_TIME_DEFINITION, windowOf } from '../../core/due/line.ts';
 import { canonicalText, RECORD_SCHEMA, type EvidenceLevel, type Observation, type PlannedLine, type ServiceRecord } from '../../core/proof/record.ts';
+import type { Grade } from '../../core/due/grades.ts';
 import type { Finding, State } from '../../core/catalogue/types.ts';
 import type { CheckFinding } from '../../core/proof/checks.ts';
 import type { LogRecord } from '../../contract/jobs.ts';
@@ -43,6 +44,8 @@ export interface Written {
   readonly zone: string;
   readonly observation: Observation;
   readonly note: string;
+  /** The condition after; null where nobody said. */
+  readonly after: Grade | null;
   readonly startedAt: number | null;
   readonly doneAt: number;
   readonly doneDay: Day;
@@ -69,7 +72,7 @@ export async function writeRecord({ env, db, actor, now }: Call, written: Writte
   const record: ServiceRecord = {
     schema: RECORD_SCHEMA, catalogue: CATALOGUE_VERSION, kind: 'service', id, organisation: organisationId, point: point.id, job: written.job,
     procedure: procedure.key, procedureVersion: procedure.version, methods, edition: written.edition, ...observation,
-    plan: written.gone?.plan ?? null, found: written.gone?.found ?? [], begin: written.gone?.begin ?? {}, agents: written.job === null ? [] : agentsOf(procedure, observation.agent), after: null, replaced: null,
+    plan: written.gone?.plan ?? null, found: written.gone?.found ?? [], begin: written.gone?.begin ?? {}, agents: written.job === null ? [] : agentsOf(procedure, observation.agent), after: written.after, replaced: null,
     startedAt: written.startedAt, doneAt: written.doneAt, doneDay: isoFromDay(written.doneDay), zone: written.zone,
     deviceAt: written.deviceAt, receivedAt: now, offsetMs: now - written.deviceAt, photos: written.photos,
     by: commit('by', actor.personId), note: note ? commit('note', note) : null, selfCertified, corrects: null,
@@ -127,7 +130,7 @@ export async function logRecord(call: Call, form: LogRecord): Promise<{ id: stri
   await writeRecord(call, {
     id: form.id, point, methods: history.inputs.methods, edition: history.edition?.number ?? null, job: null, task: null, zone,
     observation: { grade: form.grade, cavityGrade: null, finds: form.finds, readings: {}, confirmed: [], agent: null, size: null },
-    note: form.note, startedAt: null, doneAt, doneDay, deviceAt: now, photos: {}, selfCertified: true, gone: null, findings: [],
+    note: form.note, after: null, startedAt: null, doneAt, doneDay, deviceAt: now, photos: {}, selfCertified: true, gone: null, findings: [],
   });
   await countService(call, form.id, 'selfCertified');
   await recompute(db, [point.id], now);

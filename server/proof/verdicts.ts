@@ -16,6 +16,7 @@ import type { Check, CheckFinding } from '../../core/proof/checks.ts';
 import type { Call } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
 import { noteEvent } from '../jobs/events.ts';
+import { dropTask } from '../jobs/jobs.ts';
 import { liveJobOf } from '../jobs/live.ts';
 import { needLabel } from '../jobs/steps.ts';
 import { writeSpecification } from '../register/machines.ts';
@@ -74,7 +75,7 @@ export async function readProof(call: Call, id: string): Promise<ProofAnswer> {
     zone: done.zone, state: proof.state, judged: await judgedWords(call, proof), own: record.personId === call.actor.personId, doneAt: done.doneAt, hash: record.hash,
     point: { id: point.id, number: point.number, name: say(`point.${point.procedure}`), kind: procedure.kind, procedure: procedure.key },
     minutes: done.startedAt === null ? null : Math.round((done.doneAt - done.startedAt) / 60_000),
-    grade: done.grade, gradeSays: done.grade && say(`grade.${done.grade}`), cavitySays: done.cavityGrade && say(`grade.${done.cavityGrade}`),
+    grade: done.grade, gradeSays: done.grade && say(`grade.${done.grade}`), cavitySays: done.cavityGrade && say(`grade.${done.cavityGrade}`), afterSays: done.after ? say(`grade.${done.after}`) : null,
     finds: done.finds.map((find) => say(`find.${find}`)), note: note?.value ?? null,
     readings: Object.entries(done.readings).flatMap(([key, value]) => {
       const need = procedure.steps.flatMap(({ needs }) => needs).find((it) => it.kind === 'reading' && it.key === key);
@@ -133,6 +134,8 @@ export async function judgeProof(call: Call, id: string, form: Judge): Promise<{
   return { state };
 }
 
+const isOffered = ({ findings }: Row<'proof'>): boolean => (JSON.parse(findings) as CheckFinding[]).some(({ check }) => check === 'offered');
+
 /** Contradictions that a wrong register explains. */
 const OF_REGISTER: readonly string[] = ['wrongSize', 'forbiddenAgent'] satisfies Check[];
 
@@ -155,7 +158,7 @@ export const UNDO_MS = 10 * 60_000;
 export async function undoVerdict(call: Call, id: string): Promise<{ state: string }> {
   const { db, actor, now } = call;
   const { proof, record } = await findProof(call, id);
-  if (proof.judgedAt === null || proof.judgedBy !== actor.personId || now - proof.judgedAt > UNDO_MS || proof.state === 'registerWrong' || !record.jobId) throw new Problem(409, 'undoOver');
+  if (proof.judgedAt === null || proof.judgedBy !== actor.personId || now - proof.judgedAt > UNDO_MS || proof.state === 'registerWrong' || isOffered(proof) || !record.jobId) throw new Problem(409, 'undoOver');
   const job = (await db.job.one({ id: record.jobId }))!;
   const task = (await db.task.one({ id: record.taskId! }))!;
   const taken = await liveJobOf(db, record.pointId);
@@ -196,6 +199,11 @@ async function logVerdict({ env, db, actor: { organisationId, personId }, now }:
 async function settleJob(call: Call, record: Row<'record'>, sentBack: string | null): Promise<void> {
   const { db } = call;
   if (!record.jobId || !record.taskId) return;
+  // Offered work changes nothing of the job but that nobody else need do the part any more.
+  if (isOffered((await db.proof.one({ recordId: record.id }))!)) {
+    if (sentBack === null) await dropTask(call, record.pointId);
+    return;
+  }
   await db.task.update({ id: record.taskId }, sentBack === null ? { state: 'accepted', sentBack: null } : { state: 'outstanding', sentBack });
   const job = (await db.job.one({ id: record.jobId }))!;
   const tasks = await db.task.all({ jobId: job.id, state: ['outstanding', 'sent'] });

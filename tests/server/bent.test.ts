@@ -48,6 +48,22 @@ describe('Proof', () => {
     await submit().expect(200);
     expect(await failsOf(record!.id)).to.deep.equal([]);
   });
+  it('says how the part looks after as well as before, and judges the filter that was really put in', async () => {
+    const { submit, form, recordId } = await work(flat.tenant, flat.tenantId);
+    await submit({ records: [{ ...form.records[0]!, after: 'clean' }] }).expect(200);
+    expect((await house.manager.get(`/proof/${recordId}`).expect(200)).body).to.include({ gradeSays: 'time for it', afterSays: 'clean' });
+    await judge(recordId, { verdict: 'accept' }).expect(200);
+    expect(await house.env.store.db.condition.one({ id: recordId })).to.include({ grade: 'due', afterGrade: 'clean' });
+    const air = await registerFlat(house, 'airHandler', 'Flat 2A');
+    const filter = air.points['airHandler.returnFilter']!;
+    await house.manager.put(`/points/${filter}/specification`, { specification: { filterSize: '16x25x1', airflowCfm: 1000 }, basedOn: null }).expect(200);
+    const job = await give(house, air.tenant, air.tenantId, [filter]);
+    const sent = await honestWork(house, air.tenant, job);
+    await air.tenant.post(`/jobs/${job.id}/submission`, sent).expect(200);
+    const { findings } = (await house.manager.get(`/proof/${sent.records[0]!.id}`).expect(200)).body as { findings: { check: string; weight: string; says: string }[] };
+    // 16 × 25 is 2.778 ft²: 1,000 CFM crosses it at 360 ft/min, against 300 (from memory).
+    expect(findings.find(({ check }) => check === 'faceHigh')).to.include({ weight: 'look' }).and.to.have.property('says').that.contains('360');
+  });
   it('takes no id that means something else already', async () => {
     const faultId = v7();
     await flat.tenant.post('/faults', { id: faultId, machineId: flat.machineId, symptom: 'washer.puddle', note: '', photoIds: [await flat.tenant.take(BOOT, 9)] }).expect(200);
@@ -121,6 +137,25 @@ describe('Proof', () => {
     await house.manager.post(`/proof/${recordId}/undo`).expect(409);
     const kinds = (await house.env.store.db.logEntry.all({ subjectId: recordId })).map(({ canonical }) => (JSON.parse(canonical) as { verdict?: string }).verdict);
     expect(kinds).to.deep.equal([undefined, 'accept', 'undo', 'sendBack', 'undo', 'accept']);
+  });
+  it('of work that the office took back or gave to somebody else reaches it all the same, and is taken with one verdict', async () => {
+    const cancel = async (jobId: string) => house.manager.post(`/jobs/${jobId}/moves`, { move: 'cancel', reason: null, revision: (await house.manager.get(`/jobs/${jobId}`).expect(200)).body.revision }).expect(200);
+    const job = await give(house, flat.tenant, flat.tenantId, [BOOT, DRAWER].map((point) => flat.points[point]!));
+    const form = await honestWork(house, flat.tenant, job);
+    await cancel(job.id as string);
+    // Meanwhile somebody else has the boot in hand.
+    const other = await give(house, house.manager, await me(), [flat.points[BOOT]!]);
+    expect((await flat.tenant.post(`/jobs/${job.id}/submission`, form).expect(200)).body.state).to.equal('offered');
+    const [boot, drawer] = form.records.map(({ id }) => id as string);
+    expect(await queue()).to.have.members([boot, drawer]);
+    expect((await house.manager.get(`/proof/${boot}`).expect(200)).body.findings.map(({ check }: { check: string }) => check)).to.include('offered');
+    // Sent again under another key it is there already.
+    await flat.tenant.post(`/jobs/${job.id}/submission`, { ...form, records: form.records.map((record) => ({ ...record, id: v7() })) }).expect(409);
+    await judge(drawer!, { verdict: 'sendBack', reason: 'Not needed.' }).expect(200);
+    expect((await house.env.store.db.job.one({ id: job.id as string }))!.state).to.equal('cancelled');
+    await judge(boot!, { verdict: 'accept' }).expect(200);
+    expect((await house.env.store.db.job.one({ id: other.id as string }))!.state).to.equal('cancelled');
+    expect(await house.env.store.db.condition.count({ id: boot! })).to.equal(1);
   });
   it('knows the same picture in two slots, and does not hold one’s own unused upload against its sender', async () => {
     const picture = await drawn(BOOT, 77);

@@ -92,7 +92,7 @@ describe('Turnover', () => {
     const { machines, minutes } = await read(`/places/${flat.placeId}/turnover`);
     const todo = Object.fromEntries(machines[0].tasks.map(({ name, todo: what }: { name: string; todo: string }) => [name, what]));
     expect(todo).to.deep.equal({ 'Door boot and glass': 'serve', 'Drain-pump filter': 'look', Tub: 'serve', 'Dispenser drawer': 'look' });
-    expect(machines[0].habits).to.have.length(3);
+    expect(machines[0].habits).to.have.length(4);
     expect(minutes).to.equal(15 + 1 + 10 + 1);
   });
 });
@@ -149,7 +149,7 @@ describe('Habits', () => {
   const asked = async () => (await flat.tenant.get('/home').expect(200)).body.habits.map(({ habit }: { habit: string }) => habit);
 
   it('are taught and asked on a rhythm: monthly for most, and again when the month is over', async () => {
-    expect(await asked()).to.deep.equal(['washer.doorOpen', 'washer.pockets', 'washer.bootWipe']);
+    expect(await asked()).to.deep.equal(['washer.doorOpen', 'washer.pockets', 'washer.bootWipe', 'washer.dose']);
     expect((await answer('washer.doorOpen', 'kept').expect(200)).body.thanks).to.contain('keeps it running');
     expect(await asked()).not.to.include('washer.doorOpen');
     await letDaysPass(house, 29);
@@ -165,7 +165,7 @@ describe('Habits', () => {
     await house.manager.post(`/tenancies/${flat.tenancyId}/end`, { last: '2026-11-24' }).expect(200);
     await letDaysPass(house, 1);
     await begin('2026-11-25').expect(200);
-    expect((await habits()).map(({ lapses }: { lapses: number }) => lapses)).to.deep.equal([0, 0, 0]);
+    expect((await habits()).map(({ lapses }: { lapses: number }) => lapses)).to.deep.equal([0, 0, 0, 0]);
   });
   it('belong to their machine, and to somebody who lives there', async () => {
     await answer('dryer.lintEachLoad', 'kept').expect(422);

@@ -118,19 +118,58 @@ describe('Work without a line, on a phone', function offline() {
     await page.getByRole('heading', { name: 'Done, and kept on this phone.' }).waitFor();
     await house.manager.post(`/jobs/${job}/moves`, { move: 'cancel', reason: null, note: '', revision: 1 }).expect(200);
     await cut(page, false);
-    await page.getByText('This job is cancelled').first().waitFor();
-    await page.getByText('nothing is thrown away').waitFor();
-    expect(await page.locator('.review img').count()).to.be.above(0);
-    await expectFit(page, 'work that was not taken');
-    await page.getByText('One thing was not taken').waitFor();
-    await page.goto('/kept');
-    await page.getByRole('link', { name: 'Open the job' }).click();
-    await page.getByText('nothing is thrown away').waitFor();
-    await page.getByRole('button', { name: 'Throw it away' }).click();
-    await page.getByRole('button', { name: 'Yes, throw it away' }).click();
-    await page.getByRole('heading', { name: 'Today' }).waitFor();
-    expect(await recordsOf(job)).to.have.length(0);
-    expect(await page.getByText('was not taken').count()).to.equal(0);
+    // Finished, so it reaches the office, which decides.
+    await page.getByRole('heading', { name: 'Sent' }).waitFor();
+    expect(await stateOf(job)).to.equal('cancelled');
+    const [record] = await recordsOf(job);
+    expect(await house.env.store.db.proof.one({ recordId: record!.id })).to.include({ state: 'waiting' });
+    const { findings } = (await house.manager.get(`/proof/${record!.id}`).expect(200)).body as { findings: { says: string }[] };
+    expect(findings.map(({ says }) => says).join()).to.contain('taken back or given to somebody else');
+    await house.manager.post(`/proof/${record!.id}/verdict`, { verdict: 'accept', reason: 'Done is done.' }).expect(200);
+  });
+
+  it('tells whoever is in the middle of it at the next step, and takes what is there, or throws it away when asked', async () => {
+    for (const sends of [true, false]) {
+      const job = await give(staffId, 'washer.drawer');
+      await page.goto(`/jobs/${job}`);
+      await page.getByLabel('I have read this').check();
+      await page.getByRole('button', { name: 'Start', exact: true }).click();
+      await page.getByRole('button', { name: 'It is unplugged' }).click();
+      await house.manager.post(`/jobs/${job}/moves`, { move: 'cancel', reason: null, note: '', revision: (await house.env.store.db.job.one({ id: job }))!.revision }).expect(200);
+      await page.getByRole('button', { name: 'Back' }).click();
+      await page.getByText('This job is cancelled').first().waitFor();
+      await page.getByText('nothing is thrown away').waitFor();
+      await expectFit(page, 'work that the office took back');
+      if (sends) {
+        await page.getByRole('button', { name: 'Send it to the office' }).click();
+        await page.getByRole('heading', { name: 'Sent' }).waitFor();
+        await page.getByText('they decide what counts').waitFor();
+      } else {
+        await page.getByRole('button', { name: 'Throw it away' }).click();
+        await page.getByRole('button', { name: 'Yes, throw it away' }).click();
+        await page.getByRole('heading', { name: 'Today' }).waitFor();
+      }
+      expect(await recordsOf(job)).to.have.length(sends ? 1 : 0);
+      const [record] = await recordsOf(job);
+      if (record) await house.manager.post(`/proof/${record.id}/verdict`, { verdict: 'sendBack', reason: 'Not done.' }).expect(200);
+    }
+  });
+
+  it('is one tab’s at a time: a second one stands back until it is asked to go on', async () => {
+    const job = await give(staffId, 'washer.tub');
+    await page.goto(`/jobs/${job}`);
+    await page.getByLabel('I have read this').check();
+    const second = await page.context().newPage();
+    await second.goto(`/jobs/${job}`);
+    await second.getByRole('heading', { name: 'Open in another tab' }).waitFor();
+    await expectFit(second, 'a job in two tabs');
+    await page.getByRole('button', { name: 'Start', exact: true }).click();
+    await page.getByRole('heading', { name: 'Empty the drum and look' }).waitFor();
+    await second.getByRole('button', { name: 'Go on here' }).click();
+    await second.getByRole('heading', { name: 'Empty the drum and look' }).waitFor();
+    await page.getByRole('heading', { name: 'Open in another tab' }).waitFor();
+    await second.close();
+    await house.manager.post(`/jobs/${job}/moves`, { move: 'cancel', reason: null, note: '', revision: (await house.env.store.db.job.one({ id: job }))!.revision }).expect(200);
   });
 
   it('keeps a tenant’s work when the link is revoked in mid-job, says so, and sends it by the new link', async () => {
@@ -289,10 +328,12 @@ describe('Work without a line, on a phone', function offline() {
     await house.manager.post('/records', { id: v7(), pointId: drawer, done: new Date().toISOString().slice(0, 10), grade: null, finds: [], note: '' }).expect(200);
     await page.getByRole('button', { name: 'Send', exact: true }).focus();
     await page.keyboard.press('Enter');
-    await page.getByText('The office took Dispenser drawer out of this job meanwhile.').waitFor();
-    await page.getByRole('button', { name: 'Send', exact: true }).click();
     await page.getByRole('heading', { name: 'Sent. Thank you.' }).waitFor();
-    expect((await recordsOf(job)).map(({ pointId }) => pointId)).to.deep.equal([boot]);
+    await page.getByText('they decide what counts').waitFor();
+    const records = await recordsOf(job);
+    expect(records.map(({ pointId }) => pointId)).to.have.members([boot, drawer]);
+    const offered = (await house.env.store.db.proof.all({ recordId: records.map(({ id }) => id) })).filter(({ findings }) => findings.includes('"offered"'));
+    expect(offered.map(({ pointId }) => pointId)).to.deep.equal([drawer]);
   });
 
   it('starts a wait at one stop and finishes it at another, over a locked phone', async () => {

@@ -7,8 +7,8 @@ import { deliverNow, forgetJob, hindrance } from '../outbox/outbox.ts';
 import type { Draft } from './draft.ts';
 import JobReview from './JobReview.vue';
 
-const props = defineProps<{ job: JobAnswer; draft: Draft; lost: string; home: string; homeName: string }>();
-const emit = defineEmits<{ forgotten: [] }>();
+const props = defineProps<{ job: JobAnswer; draft: Draft; lost: string; home: string; homeName: string; sending: boolean; refusal: string }>();
+const emit = defineEmits<{ forgotten: []; send: [] }>();
 const sure = ref(false);
 const trying = ref(false);
 const why = computed(() => (hindrance.value === 'session' ? say('kept.session') : say('job.kept.why')));
@@ -31,7 +31,9 @@ async function forget(): Promise<void> {
       <p class="tell">{{ lost }}</p>
       <p>{{ say('job.kept.lost') }}</p>
       <JobReview :job="job" :draft="draft" frozen />
-      <VBtn color="primary" size="large" block :to="home">{{ homeName }}</VBtn>
+      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+      <VBtn color="primary" size="large" block :loading="sending" @click="emit('send')">{{ say('job.kept.offer') }}</VBtn>
+      <VBtn variant="outlined" size="large" block :to="home">{{ homeName }}</VBtn>
       <VBtn v-if="!sure" variant="outlined" block min-height="44" @click="sure = true">{{ say('kept.discard') }}</VBtn>
       <VBtn v-else variant="outlined" color="error" block min-height="44" @click="forget">{{ say('kept.discard.sure') }}</VBtn>
     </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A job, step by step: one thing a screen, the caution beside the hazard, one large button, a way out that is no failure. */
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { asksOf, SHORT_STEPS } from '../../core/jobs/asks.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
@@ -17,6 +17,7 @@ import { askToPersist } from '../outbox/device.ts';
 import { getKept, keepAnswer, keptAnswer } from '../outbox/kept.ts';
 import { deliverNow, enqueue, sendOrKeep, submissionPath, submissionState, waiting } from '../outbox/outbox.ts';
 import { confirm, hasDraft, openOn, submissionOf, useDraft, type Draft } from './draft.ts';
+import { useSoleTab } from './soleTab.ts';
 import { freeze, replan, stepsOn, stillBefore } from './plan.ts';
 import type { Finding } from '../../core/catalogue/types.ts';
 import Illustration from '../catalogue/Illustration.vue';
@@ -83,17 +84,33 @@ async function read(): Promise<void> {
 /** Somebody has called this machine unsafe: the work stands still here as soon as this device hears of it. */
 const stopped = shallowRef<AlarmAnswer | null>(null);
 const still = computed(() => (job.value && draft.value ? stillBefore(job.value, draft.value, draft.value.step) : { keys: [], says: '' }));
+/** Parts that the office took out while they were in hand. */
+const takenOut = ref<readonly string[]>([]);
+const inHand = (answer: JobAnswer) => answer.tasks.filter(({ state }) => state === 'outstanding');
+function tookOut(heard: JobAnswer): string[] {
+  const now = inHand(heard).map(({ id }) => id);
+  return inHand(job.value!).filter(({ id }) => !now.includes(id)).map(({ name }) => name);
+}
 const LISTEN_MS = 20_000;
 async function listen(): Promise<void> {
   if (document.hidden || !draft.value || draft.value.queued || sent.value || stuck.value) return;
-  const heard = await get<JobAnswer>(`/jobs/${props.id}`).catch(() => null);
-  if (heard) stopped.value = heard.stopped;
+  try {
+    const heard = await get<JobAnswer>(`/jobs/${props.id}`);
+    stopped.value = heard.stopped;
+    const out = tookOut(heard);
+    if (isDoable(heard) && out.length === 0) return;
+    takenOut.value = [...takenOut.value, ...out];
+    await read();
+  } catch (error) {
+    // Not theirs any more; without a line nothing is known.
+    if (error instanceof Refusal && error.status === 404) await read();
+  }
 }
 const listening = setInterval(() => void listen(), LISTEN_MS);
 window.addEventListener('online', listen);
 onBeforeUnmount(() => { clearInterval(listening); window.removeEventListener('online', listen); });
 
-onMounted(async () => {
+const { elsewhere, takeOver } = useSoleTab(`dewline.job.${props.id}`, async () => {
   await read();
   stopped.value = job.value?.stopped ?? null;
   follow();
@@ -205,9 +222,10 @@ async function send(): Promise<void> {
       <div v-if="sent.length" class="caution"><p class="strong">{{ say('job.sent.notes') }}</p><p v-for="note in sent" :key="note">{{ note }}</p></div>
       <VBtn color="primary" size="large" block :to="home">{{ homeName }}</VBtn>
     </div>
+    <div v-else-if="elsewhere" class="end" role="status"><h1>{{ say('job.elsewhere') }}</h1><p>{{ say('job.elsewhere.why') }}</p><VBtn color="primary" size="large" block @click="takeOver">{{ say('job.elsewhere.here') }}</VBtn><VBtn variant="outlined" :to="home">{{ homeName }}</VBtn></div>
     <div v-else-if="failure" class="end"><p class="tell" role="alert">{{ failure }}</p><VBtn variant="outlined" @click="reload">{{ say('again') }}</VBtn><VBtn variant="text" :to="home">{{ homeName }}</VBtn></div>
     <AlarmTold v-else-if="stopped && !stuck" :id="stopped.id" class="end" :kind="stopped.kind" :answer="stopped" :numbers="stopped.numbers" :still-says="still.says" @left="router.push(home)" />
-    <JobKept v-else-if="job && draft && (draft.queued || lost)" :job="job" :draft="draft" :lost="lost" :home="home" :home-name="homeName" @forgotten="router.push(home)" />
+    <JobKept v-else-if="job && draft && (draft.queued || lost)" :job="job" :draft="draft" :lost="lost" :home="home" :home-name="homeName" :sending="sending" :refusal="refusal" @send="send" @forgotten="router.push(home)" />
     <div v-else-if="job && !doable" class="end"><h1>{{ job.title }}</h1><p>{{ say('job.over', { state: job.stateSays }) }}</p><VBtn variant="outlined" :to="home">{{ homeName }}</VBtn></div>
     <p v-else-if="!job || !draft" class="quiet end">{{ say('loading') }}</p>
 
@@ -215,6 +233,7 @@ async function send(): Promise<void> {
       <p class="bar small"><b>{{ job.place }}</b><span class="quiet">{{ draft.step < 0 ? say('job.minutes', { minutes: job.minutes }) : draft.step < steps.length ? `${say('job.step', { step: draft.step + 1, steps: steps.length })} · ${say('job.minutes', { minutes: minutesLeft })}` : '' }}</span></p>
       <progress class="progress" :value="draft.step + 1" :max="steps.length + 1" :aria-label="say('job.step', { step: draft.step + 1, steps: steps.length })" />
 
+      <p v-if="takenOut.length" class="tell small" role="status">{{ say('job.tookOut', { points: takenOut.join(', ') }) }}</p>
       <!-- In danger nothing else is on the screen. -->
       <template v-if="stuck !== 'notSafe'">
         <section v-if="draft.step < 0" class="body">

@@ -17,6 +17,8 @@ export interface TaskDraft {
   agent: string | null;
   size: string;
   photos: Record<string, string>;
+  /** The condition after cleaning, in one tap. */
+  after: string | null;
 }
 
 export interface Draft {
@@ -47,7 +49,7 @@ export interface Draft {
 const keyOf = (jobId: string) => `dewline.job.${jobId}`;
 
 const emptyTask = (): TaskDraft => ({
-  recordId: newId(), grade: null, cavityGrade: null, finds: [], readings: {}, confirmed: [], agent: null, size: '', photos: {},
+  recordId: newId(), grade: null, cavityGrade: null, finds: [], readings: {}, confirmed: [], agent: null, size: '', photos: {}, after: null,
 });
 
 function emptyDraft(): Draft {
@@ -62,11 +64,14 @@ export function useDraft(job: JobAnswer): Draft {
   const draft = reactive<Draft>({ ...emptyDraft(), ...stored(job.id) });
   const outstanding = job.tasks.filter(({ state }) => state === 'outstanding').map(({ id }) => id);
   for (const id of outstanding) draft.tasks[id] ??= emptyTask();
-  for (const id of Object.keys(draft.tasks)) if (!outstanding.includes(id)) delete draft.tasks[id];
+  // What the office took out goes along where something was done of it: they decide.
+  for (const [id, task] of Object.entries(draft.tasks)) if (!outstanding.includes(id) && !isTouched(task)) delete draft.tasks[id];
   draft.step = Math.min(draft.step, draft.plan?.length ?? job.steps.length);
   watch(draft, (now) => localStorage.setItem(keyOf(job.id), JSON.stringify(now)), { deep: true });
   return draft;
 }
+
+const isTouched = ({ grade, photos, confirmed, readings, agent }: TaskDraft): boolean => grade !== null || agent !== null || confirmed.length > 0 || Object.keys(photos).length > 0 || Object.keys(readings).length > 0;
 
 /** Whether something of a job was begun on this device. */
 export const hasDraft = (jobId: string): boolean => stored(jobId).startedAt != null;
@@ -137,7 +142,7 @@ export function submissionOf(draft: Draft, steps: readonly JobStep[], now: numbe
       photos: Object.entries(task.photos).map(([slot, photoId]) => ({ slot, photoId })),
       grade: task.grade, cavityGrade: task.cavityGrade, finds: task.finds, confirmed: task.confirmed, agent: task.agent,
       readings: readingsOf(steps, task),
-      size: task.size.trim() || null, note: draft.note,
+      size: task.size.trim() || null, note: draft.note, after: task.after ?? null,
     })) as Submission['records'],
   };
 }

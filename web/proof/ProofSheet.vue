@@ -17,7 +17,7 @@ const SIGN = { fail: '▲', look: '◇', fine: '✓' } as const;
   <header>
     <h2 class="title">{{ proof.title }}, {{ proof.place }}</h2>
     <p class="quiet">{{ say('proof.sentBy', { by: proof.by, at: say.time(proof.sentAt, proof.zone) }) }}<template v-if="proof.minutes !== null"> · {{ say('proof.took', { minutes: proof.minutes }) }}</template>
-      <template v-if="proof.gradeSays"> · {{ say('proof.found') }} <b>{{ proof.gradeSays }}</b></template><template v-if="proof.cavitySays">, {{ say('proof.behind') }} <b>{{ proof.cavitySays }}</b></template><template v-if="proof.finds.length">: {{ proof.finds.join(', ') }}</template></p>
+      <template v-if="proof.gradeSays"> · {{ say('proof.found') }} <b>{{ proof.gradeSays }}</b></template><template v-if="proof.cavitySays">, {{ say('proof.behind') }} <b>{{ proof.cavitySays }}</b></template><template v-if="proof.afterSays">, {{ say('proof.after') }} <b>{{ proof.afterSays }}</b></template><template v-if="proof.finds.length">: {{ proof.finds.join(', ') }}</template></p>
   </header>
   <div class="photos">
     <figure v-for="photo in proof.photos" :key="photo.id">
