@@ -25,9 +25,9 @@ export const begin = object({ id: id().required(), numbers: array().of(count(1_0
 export const giveContracted = object({ id: id().required(), pointIds: ids(12).required(), name: line().required() });
 /** Moves a person asks for by name; sending and judging have their own routes. */
 export const ASKED_MOVES = ['start', 'workDone', 'notAble', 'cancel'] as const;
-export const NOT_ABLE_REASONS = ['willNotMove', 'notSafe', 'partMissing', 'away', 'noSwitch', 'noTime', 'other'] as const;
+export const NOT_ABLE_REASONS = ['willNotMove', 'notSafe', 'partMissing', 'away', 'noSwitch', 'noTime', 'none', 'other'] as const;
 /** Why a task of a sitting was left while the others were done. */
-export const LEFT_REASONS = ['noSwitch', 'cannot'] as const;
+export const LEFT_REASONS = ['noSwitch', 'cannot', 'none'] as const;
 export const moveJob = object({
   move: mixed<(typeof ASKED_MOVES)[number]>().oneOf([...ASKED_MOVES]).required(),
   reason: mixed<(typeof NOT_ABLE_REASONS)[number]>().oneOf([...NOT_ABLE_REASONS]).nullable().default(null),
@@ -68,6 +68,8 @@ export const submission = object({
   left: array().of(object({ taskId: id().required(), reason: string().oneOf(LEFT_REASONS).required() })).max(12).default([]),
   records: array().of(object({
     id: id().required(), taskId: id().required(),
+    /** A photo of where the part is, taken once. */
+    where: id().nullable().default(null),
     /** The condition after cleaning, where somebody tapped it. */
     after: grade(),
     photos: array().of(object({ slot: line(40).required(), photoId: id().required() })).max(8).default([]),
@@ -151,7 +153,7 @@ export interface JobAnswer extends JobSummary {
   readonly mistakes: readonly string[];
   /** What stands on the label of its machine. */
   readonly machineNumber: number;
-  readonly tasks: readonly { id: string; pointId: string; pointNumber: number; name: string; kind: string; procedure: string; state: string; sentBack: string | null; findings: readonly string[]; expected: string | null }[];
+  readonly tasks: readonly { id: string; pointId: string; pointNumber: number; name: string; kind: string; procedure: string; state: string; sentBack: string | null; findings: readonly string[]; expected: string | null; /** The photo of where it is; null where nobody has taken one. */ where: string | null }[];
   readonly steps: readonly JobStep[];
   /** Steps that only come when something is found, and all that may be switched. */
   readonly others: readonly Omit<JobStep, 'stateSays' | 'state'>[];
@@ -178,6 +180,8 @@ export interface HomeAnswer {
   readonly name: string;
   /** A home of one's own, or a contractor's work. */
   readonly kind: 'home' | 'work';
+  /** The day from which the home is theirs, in words, where it has not come yet. */
+  readonly opens: string | null;
   readonly place: { id: string; name: string; property: string; today: number } | null;
   readonly jobs: readonly JobSummary[];
   readonly done: readonly { id: string; says: string; day: string; verdict: string }[];

@@ -43,6 +43,8 @@ export const household = object({
 export const newTenancy = object({
   id: id().required(), placeId: id().required(), personId: id().required(), name: line().required(), from: isoDay().required(), household: household.required(),
 });
+/** Of a tenancy that has not begun. */
+export const tenancyChange = object({ name: line().required(), from: isoDay().required() });
 export const householdChange = object({ household: household.required(), from: isoDay().required() });
 /** A machine as it is described before it stands anywhere: what templates hold, and what is added to many units at once. */
 const described = {
@@ -72,6 +74,8 @@ export const specification = object({
   filterSize: string().trim().max(40).test('size', 'field.filterSize', (text) => !text || parseFilterSize(text) !== undefined),
   /** How long the cycle runs on this model, in place of the procedure's minutes. */
   runMinutes: number().integer('field.wholeNumber').min(5, 'field.runMinutes').max(360, 'field.runMinutes').nullable(),
+  /** MERV, ANSI/ASHRAE 52.2. */
+  rating: number().integer('field.wholeNumber').min(1, 'field.rating').max(20, 'field.rating').nullable(),
   airflowCfm: number().min(50, 'field.airflow').max(10_000, 'field.airflow').nullable(),
   drainCount: number().integer('field.wholeNumber').min(1, 'field.drains').max(60, 'field.drains').nullable(),
   /** The dryer's run: straight length in mm, and its bends. */
@@ -118,6 +122,7 @@ export type NewBuilding = InferType<typeof newBuilding>;
 export type NewPlace = InferType<typeof newPlace>;
 export type HouseholdFacts = InferType<typeof household>;
 export type NewTenancy = InferType<typeof newTenancy>;
+export type TenancyChange = InferType<typeof tenancyChange>;
 export type HouseholdChange = InferType<typeof householdChange>;
 export type NewMachine = InferType<typeof newMachine>;
 export type MachineSketch = Omit<InferType<typeof machineSketch>, 'specifications'> & { readonly specifications: Readonly<Record<string, Specification>> };
@@ -216,13 +221,17 @@ export interface FaultSummary {
   readonly found: string | null;
 }
 
+export interface TenancySummary { readonly id: string; readonly name: string; readonly from: string; readonly to: string | null; readonly household: HouseholdFacts; readonly hasLink: boolean }
+
 export interface PlaceAnswer {
   readonly id: string;
   readonly name: string;
   readonly kind: (typeof PLACE_KINDS)[number];
   readonly buildingId: string | null;
   readonly property: { id: string; name: string; zone: string; today: number };
-  readonly tenancy: { id: string; name: string; from: string; to: string | null; household: HouseholdFacts; hasLink: boolean } | null;
+  readonly tenancy: TenancySummary | null;
+  /** One that begins later. */
+  readonly coming: TenancySummary | null;
   readonly machines: readonly MachineSummary[];
   readonly hold: { readonly until: string; readonly reason: string } | null;
   readonly habits: readonly HabitSummary[];

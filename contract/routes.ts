@@ -49,6 +49,8 @@ export const ROUTES = {
   'place.create': write('POST', '/places', M),
   'place.read': read('/places/:id', MS),
   'tenancy.create': write('POST', '/tenancies', M),
+  'tenancy.change': write('PUT', '/tenancies/:id', M),
+  'tenancy.withdraw': write('DELETE', '/tenancies/:id', M, 0),
   'tenancy.household': write('POST', '/tenancies/:id/household', M),
   'tenancy.link': write('POST', '/tenancies/:id/links', M, 4, 30),
   'tenancy.revoke': write('DELETE', '/tenancies/:id/links', M, 0),

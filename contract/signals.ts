@@ -1,10 +1,10 @@
 /** Signals from people and machines, and looks. */
-import { mixed, number, object, string, type InferType } from 'yup';
+import { array, mixed, number, object, string, type InferType } from 'yup';
 import { GRADES, type Grade } from '../core/due/grades.ts';
 import type { SignalState } from '../core/due/signals.ts';
 import { id, isoDay, line, note } from './fields.ts';
 
-export const reportSignal = object({ id: id().required(), machineId: id().required(), type: line(60).required(), note: note().default('') });
+export const reportSignal = object({ id: id().required(), machineId: id().required(), type: line(60).required(), note: note().default(''), photoIds: array().of(id().required()).max(4).default([]) });
 export const dismissSignal = object({ reason: note().min(3, 'field.dismissReason').required('field.dismissReason'), recheck: isoDay().required() });
 
 /** What a machine sends: signed with its key over these bytes. */
@@ -42,6 +42,9 @@ export interface SignalSummary {
   readonly times: number;
   readonly by: string;
   readonly fromMachine: boolean;
+  readonly photoIds: readonly string[];
+  /** Who reported it again, in their own words, oldest first. */
+  readonly reports: readonly { readonly by: string; readonly at: number; readonly note: string }[];
   readonly recheck: string | null;
   readonly reason: string | null;
 }

@@ -140,7 +140,7 @@ async function recordOf(world: World, call: Call, point: Lived, taskId: string, 
   return {
     id: env.newId(), taskId, photos, grade, cavityGrade: needs.some(({ kind, key }) => kind === 'grade' && key === 'cavity') ? drawGrade(random, point.load * 0.5) : null,
     finds: found, readings: readingsFor(needs, point, random), confirmed: needs.filter(({ kind }) => kind === 'confirm').map(({ key }) => key),
-    agent: agentFor(needs, point), size: needs.some(({ kind }) => kind === 'size') ? (point.placeName === 'Plant room' ? '20x20x1' : '16x25x1') : null, after: null, note: '',
+    agent: agentFor(needs, point), size: needs.some(({ kind }) => kind === 'size') ? (point.placeName === 'Plant room' ? '20x20x1' : '16x25x1') : null, after: null, where: null, note: '',
   };
 }
 

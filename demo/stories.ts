@@ -56,7 +56,7 @@ export async function tellStories(env: Env, manager: Actor, staff: readonly Acto
       if (mark && mark.servedDay < today - daysAgo) await createLook(as(staff[1]!, at(daysAgo, 11)), { id: env.newId(), number: point.number, grade, day: null, note: '' });
     }
     const fridge = await machineOf(db, 'Flat 3A', 'refrigerator');
-    const { id } = await reportSignal(as(manager, at(5)), { id: env.newId(), machineId: fridge.id, type: 'refrigerator.weakFlow', note: 'Slow since the weekend.' });
+    const { id } = await reportSignal(as(manager, at(5)), { id: env.newId(), machineId: fridge.id, type: 'refrigerator.weakFlow', note: 'Slow since the weekend.', photoIds: [] });
     await dismissSignal(as(manager, at(4)), id, { reason: 'Supply valve was half shut; opened.', recheck: isoFromDay(today + 9) });
     const washer = await machineOf(db, 'Flat 1B', 'washer');
     const emitter = await createEmitter(as(manager, at(200)), washer.id);

@@ -11,6 +11,8 @@ const AIR_HANDLER: Partial<MachineType> = { family: 'airHandler', fuels: ['elect
 const TYPES: readonly MachineType[] = [
   type('airHandler', ['airHandler.returnFilter', ...HANDLER_REST], AIR_HANDLER),
   type('mediaAirHandler', ['airHandler.mediaFilter', ...HANDLER_REST], AIR_HANDLER),
+  // A home can have several: each with its place, size, direction and rating.
+  type('returnGrille', ['airHandler.returnFilter']),
   type('outdoorUnit', of('outdoorUnit', 'coil')),
   type('thermostat', of('thermostat', 'battery')),
   type('airCleaner', of('airCleaner', 'preFilter', 'ioniser', 'needles', 'catalyst', 'pleatedFilter', 'sensorInlet')),

@@ -51,7 +51,7 @@ const WASHER: readonly Change[] = [
 ];
 
 const SYSTEMS: readonly System[] = [
-  system('air', ['airHandler', 'mediaAirHandler', 'outdoorUnit', 'thermostat'], { power: 'on', outdoor: 'on' }, [
+  system('air', ['airHandler', 'mediaAirHandler', 'returnGrille', 'outdoorUnit', 'thermostat'], { power: 'on', outdoor: 'on' }, [
     change('power', 'on', 'airHandler.again', { from: 'idle' }), ...power('airHandler'), change('power', 'idle', 'airHandler.idle'),
     change('outdoor', 'off', 'outdoorUnit.off'), change('outdoor', 'on', 'outdoorUnit.on'),
   ]),

@@ -111,7 +111,7 @@ export interface Material {
   readonly agent?: Agent;
 }
 
-export type SpecificationField = 'filterSize' | 'airflowCfm' | 'drainCount' | 'duct' | 'runMinutes' | 'position' | 'access' | 'airflow' | 'surface' | 'forbiddenAgents' | 'makerLimitDays' | 'localLimitDays' | 'note';
+export type SpecificationField = 'filterSize' | 'airflowCfm' | 'drainCount' | 'duct' | 'runMinutes' | 'position' | 'access' | 'airflow' | 'rating' | 'surface' | 'forbiddenAgents' | 'makerLimitDays' | 'localLimitDays' | 'note';
 
 export interface Procedure {
   /** `machine.point`, also the type of the service point it serves. */

@@ -5,6 +5,7 @@ import type { DismissSignal, ReportSignal, SignalSummary } from '../../contract/
 import type { Call } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
 import { machineName } from '../register/names.ts';
+import { claimPhoto } from '../proof/photos.ts';
 import { visibleMachine } from '../register/visible.ts';
 import { zoneOfPlace } from '../register/zone.ts';
 import type { Db } from '../store/db.ts';
@@ -28,7 +29,8 @@ export async function raiseSignal(db: Db, { id, machine, type, note, personId, e
   if (!point) throw fieldProblem('type', 'field.signal');
   const known = await db.signal.one({ pointId: point.id, type, state: ['open', 'dismissed'] });
   if (known) {
-    await db.signal.update({ id: known.id }, { times: known.times + 1, lastAt: now, ...(note && { note }) });
+    await db.signal.update({ id: known.id }, { times: known.times + 1, lastAt: now });
+    if (emitterId === null) await db.signalReport.insert({ id, organisationId: machine.organisationId, signalId: known.id, personId, note, at: now });
     return known.id;
   }
   const zone = await zoneOfPlace(db, machine.placeId);
@@ -40,10 +42,12 @@ export async function raiseSignal(db: Db, { id, machine, type, note, personId, e
   return id;
 }
 
-export async function reportSignal(call: Call, { id, machineId, type, note }: ReportSignal): Promise<{ id: string }> {
+export async function reportSignal(call: Call, { id, machineId, type, note, photoIds }: ReportSignal): Promise<{ id: string }> {
   const machine = await visibleMachine(call, machineId);
   if (machine.retiredDay !== null) throw new Problem(409, 'machineRetired', { day: call.env.say.day(machine.retiredDay) });
-  return { id: await raiseSignal(call.db, { id, machine, type, note, personId: call.actor.personId, emitterId: null }, call.now) };
+  const raised = await raiseSignal(call.db, { id, machine, type, note, personId: call.actor.personId, emitterId: null }, call.now);
+  for (const photoId of photoIds) await claimPhoto(call, photoId, raised, 'fault');
+  return { id: raised };
 }
 
 export async function dismissSignal(call: Call, id: string, { reason, recheck }: DismissSignal): Promise<object> {
@@ -79,9 +83,12 @@ export async function listSignals(call: Call, where: { placeId?: string }): Prom
 }
 
 export async function describeSignals({ db, env: { say }, now }: Call, signals: readonly Row<'signal'>[]): Promise<SignalSummary[]> {
+  const ids = signals.map(({ id }) => id);
+  const reports = await db.signalReport.all({ signalId: ids }, { order: [['at', 'ASC']] });
+  const uses = await db.photoUse.all({ subjectId: ids });
   const [machines, places, points, names] = await Promise.all([
     db.machine.all({ id: signals.map(({ machineId }) => machineId) }), db.place.all({ id: signals.map(({ placeId }) => placeId) }),
-    db.point.all({ id: signals.map(({ pointId }) => pointId) }), namesOf(db, signals.map(({ personId }) => personId)),
+    db.point.all({ id: signals.map(({ pointId }) => pointId) }), namesOf(db, [...signals, ...reports].map(({ personId }) => personId)),
   ]);
   const properties = await db.property.all({ id: places.map(({ propertyId }) => propertyId) });
   return signals.map((signal) => {
@@ -92,6 +99,8 @@ export async function describeSignals({ db, env: { say }, now }: Call, signals: 
       machine: machineName(say, machines.find(({ id }) => id === signal.machineId)!), pointNumber: points.find(({ id }) => id === signal.pointId)!.number,
       state: signal.state, stateSays: say(`signalState.${signal.state}`), at: signal.at, zone, today: isoFromDay(dayOfInstant(now, zone)), times: signal.times,
       by: signal.emitterId ? say('signal.byMachine') : (signal.personId && names.get(signal.personId)) ?? say('story.someone'), fromMachine: signal.emitterId !== null,
+      photoIds: uses.filter(({ subjectId }) => subjectId === signal.id).map(({ photoId }) => photoId),
+      reports: reports.filter(({ signalId }) => signalId === signal.id).map((report) => ({ by: (report.personId && names.get(report.personId)) ?? say('story.someone'), at: report.at, note: report.note })),
       recheck: signal.recheckDay === null ? null : isoFromDay(signal.recheckDay), reason: signal.reason,
     };
   });

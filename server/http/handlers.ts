@@ -88,6 +88,8 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'place.create': write(registerForms.newPlace, places.createPlace),
   'place.read': bare((call, { id }) => places.readPlace(call, id!)),
   'tenancy.create': write(registerForms.newTenancy, tenancies.createTenancy),
+  'tenancy.change': write(registerForms.tenancyChange, (call, form: registerForms.TenancyChange, { id }) => tenancies.changeTenancy(call, id!, form)),
+  'tenancy.withdraw': bare((call, { id }) => tenancies.withdrawTenancy(call, id!)),
   'tenancy.household': write(registerForms.householdChange, (call, form: registerForms.HouseholdChange, { id }) => tenancies.changeHousehold(call, id!, form)),
   'tenancy.link': { secret: true, run: (call, _form, { id }) => tenancies.createLink(call, id!) },
   'tenancy.revoke': bare((call, { id }) => tenancies.revokeLinks(call, id!)),

@@ -98,6 +98,7 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
   const procedures = current.map(({ procedure }) => procedure);
   const specifications = await factsOf(db, tasks.map(({ pointId }) => pointId), 'specification');
   const specificationOf = (pointId: string): Specification => specifications.findLast(({ subjectId }) => subjectId === pointId)?.value ?? {};
+  const whereabouts = await factsOf(db, tasks.map(({ pointId }) => pointId), 'whereabouts');
   const units = call.units ?? 'metric';
   const extentOf = (pointId: string): Extent => ({ drains: specificationOf(pointId).drainCount });
   const blocked = await agentsAgainst(call, machine.id);
@@ -119,6 +120,7 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
       return {
         id: task.id, pointId: task.pointId, pointNumber: task.point.number, name: say(`point.${task.procedure.key}`), kind: task.procedure.kind, procedure: task.procedure.key,
         state: task.state, sentBack: task.sentBack,
+        where: whereabouts.findLast(({ subjectId }) => subjectId === task.pointId)?.value.photoId ?? null,
         findings: task.sentBack ? await toldFindings(call, task.id) : [],
         expected: [filterSize && say('expect.filterSize', { size: filterSize }), position && say('position.is', { position }), note].filter(Boolean).join(' · ') || null,
       };

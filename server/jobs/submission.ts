@@ -1,5 +1,5 @@
 /** Sending a job: a record a task, each checked on its own. */
-import { dayOfInstant } from '../../core/calendar/day.ts';
+import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { checkProof, type CheckedPhoto, type Proof } from '../../core/proof/checks.ts';
 import { needsInPlan, replaySitting, stepsOfAct } from '../../core/jobs/gone.ts';
 import { planSitting, type PlannedStep } from '../../core/jobs/plan.ts';
@@ -22,7 +22,7 @@ import { tellFindings } from '../proof/findings.ts';
 import { writeRecord, type GoneSitting } from '../proof/records.ts';
 import { zoneOfPlace } from '../register/zone.ts';
 import { refuseTakenIds } from '../sql/ids.ts';
-import { factsOf } from '../store/facts.ts';
+import { factsOf, recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { usedOnBranch } from './branch.ts';
 import { handBack } from './handBacks.ts';
@@ -200,8 +200,16 @@ async function sendRecord(call: Call, { record, job, task, history, sitting, cla
     id: record.id, point, methods, edition: edition?.number ?? null, job: job.id, task: task.id, zone, observation, note: record.note, after: record.after, startedAt, doneAt,
     doneDay: dayOfInstant(doneAt, zone), deviceAt, photos: hashes, selfCertified: false, gone: sitting.kept, findings,
   });
+  await keepWhereabouts(call, point.id, record.where, dayOfInstant(call.now, zone));
   if (!offered) await db.task.update({ id: task.id }, { state: 'sent' });
   return takeReadings(call, { pointId: point.id, machine: sitting.machine, needs: asked, readings, at: doneAt });
+}
+
+/** Where a part is, from the first who photographed it. */
+async function keepWhereabouts(call: Call, pointId: string, photoId: string | null, today: Day): Promise<void> {
+  if (photoId === null || (await factsOf(call.db, [pointId], 'whereabouts')).length > 0) return;
+  await claimPhoto(call, photoId, pointId, 'where');
+  await recordFact(call, pointId, 'whereabouts', { photoId }, today);
 }
 
 /** What the sender is told at once: readings that do not pass and photos to take again. */

@@ -10,6 +10,7 @@ import type { PHOTO_SOURCES } from '../../contract/proof.ts';
 import type { Call, Env } from '../env.ts';
 import { isManager, sha256 } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
+import { visibleMachine } from '../register/visible.ts';
 import type { Row } from '../store/tables.ts';
 
 const LONGEST_SIDE = 1600;
@@ -144,17 +145,25 @@ export async function sharePhoto({ env, db, actor: { organisationId } }: Call, p
 }
 
 /** What staff may see though others took it. */
-const STAFF_SLOTS = ['shutoff', 'fault', 'plate'];
+const STAFF_SLOTS = ['shutoff', 'fault', 'plate', 'where'];
 
 /** The file of a photo that this person may see: a manager any, staff shut-offs and faults, everybody their own and the shut-offs of their jobs. */
-export async function photoFile({ env, db, actor }: Call, id: string): Promise<string> {
+export async function photoFile(call: Call, id: string): Promise<string> {
+  const { env, db, actor } = call;
   const photo = await db.photo.one({ id, organisationId: actor.organisationId });
   if (!photo || photo.purgedAt !== null) throw notFound();
   const may = isManager(actor) || photo.personId === actor.personId
     || (actor.roles.includes('staff') && (await db.photoUse.count({ photoId: id, slot: STAFF_SLOTS })) > 0)
-    || await isShutoffOfTheirs(db, actor.personId, id);
+    || await isShutoffOfTheirs(db, actor.personId, id) || await showsPartOfTheirs(call, id);
   if (!may) throw notFound();
   return pathOf(env.photos, photo.hash);
+}
+
+/** Where a part of a machine is that they may see. */
+async function showsPartOfTheirs(call: Call, id: string): Promise<boolean> {
+  const use = await call.db.photoUse.one({ photoId: id, slot: 'where' });
+  const point = use && await call.db.point.one({ id: use.subjectId });
+  return point ? visibleMachine(call, point.machineId).then(() => true, () => false) : false;
 }
 
 async function isShutoffOfTheirs(db: Call['db'], personId: string, photoId: string): Promise<boolean> {

@@ -39,6 +39,9 @@ export async function readMachine(call: Call, number: string): Promise<MachineAn
   const levels = new Map((await readHistories(db, points.map(({ id }) => id), now)).map(({ point, procedure }) => [point.id, procedure]));
   const jobs = await db.job.all({ machineId: machine.id, state: [...DOING_STATES] });
   const mine = jobs.find(({ assigneeId }) => assigneeId === actor.personId);
+  // A machine that serves several homes shows each household its own.
+  const shared = (await db.machineServes.count({ machineId: machine.id })) > 0;
+  const own = new Set((await db.fault.all({ machineId: machine.id, openedBy: actor.personId }, { columns: ['id'] })).map(({ id }) => id));
   return {
     id: machine.id, number: machine.number, name: machineName(say, machine), maker: machine.maker, model: machine.model, retired: machine.retiredDay === null ? null : isoFromDay(machine.retiredDay),
     place: { id: place.id, name: place.name, property: property.name, today },
@@ -51,7 +54,7 @@ export async function readMachine(call: Call, number: string): Promise<MachineAn
     }),
     job: mine ? { id: mine.id, title: (await summarise(call, mine)).title } : null,
     othersJob: jobs.some(({ assigneeId }) => assigneeId !== actor.personId),
-    faults: (await listFaults(call, { machineId: machine.id })).filter(({ closedAt }) => closedAt === null)
+    faults: (await listFaults(call, { machineId: machine.id })).filter(({ closedAt, id }) => closedAt === null && (isOffice(actor) || !shared || own.has(id)))
       // At a machine that serves several homes, who reported what is not the neighbours' to know.
       .map((fault) => (isOffice(actor) ? fault : { ...fault, openedBy: '', note: '', photoIds: [] })),
     reportable: reportableMachine(say, machine), series: isOffice(actor) ? await seriesOf(call, machine) : [],

@@ -117,6 +117,7 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
   const property = await findProperty(call, place.propertyId);
   const today = dayOfInstant(now, property.zone);
   const tenancy = await tenancyOn(db, id, now);
+  const coming = (await db.tenancy.all({ placeId: id }, { order: [['fromDay', 'ASC']] })).find(({ fromDay }) => fromDay > today);
   const marks = await db.mark.all({ placeId: id });
   const hold = await holdOf(db, id, today);
   const alarms = await openAlarms(call, call.actor.organisationId, { placeId: id });
@@ -126,7 +127,7 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
   return {
     id, name: place.name, kind: place.kind, buildingId: place.buildingId,
     property: { id: property.id, name: property.name, zone: property.zone, today },
-    tenancy: tenancy ? await describeTenancy(db, tenancy, today) : null,
+    tenancy: tenancy ? await describeTenancy(db, tenancy, today) : null, coming: coming ? await describeTenancy(db, coming, today) : null,
     machines,
     hold: hold && { until: isoFromDay(hold.until), reason: hold.reason },
     habits: await habitsAt(call, id, tenancy),

@@ -1,7 +1,7 @@
 /** Tenancies, their households, their personal links. */
 import { randomBytes } from 'node:crypto';
 import { dayFromIso, dayOfInstant, instantOfDay, MS_PER_DAY, type Day } from '../../core/calendar/day.ts';
-import type { HouseholdChange, NewTenancy } from '../../contract/register.ts';
+import type { HouseholdChange, NewTenancy, TenancyChange } from '../../contract/register.ts';
 import { makeCode } from '../../core/people/code.ts';
 import type { Call } from '../env.ts';
 import { sha256 } from '../env.ts';
@@ -12,6 +12,7 @@ import type { Db } from '../store/db.ts';
 import { factsOf, recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { findPlace } from './places.ts';
+import { zoneOfPlace } from './zone.ts';
 
 /** Whether a tenancy runs on a day; days at its edges count whole. */
 export const tenancyDuring = ({ fromDay, toDay }: Pick<Row<'tenancy'>, 'fromDay' | 'toDay'>, day: Day): boolean => fromDay <= day && (toDay === null || toDay >= day);
@@ -52,6 +53,47 @@ export async function findTenancy({ db, actor }: Call, id: string): Promise<Row<
   const tenancy = await db.tenancy.one({ id, organisationId: actor.organisationId });
   if (!tenancy) throw notFound();
   return tenancy;
+}
+
+/** A tenancy that has not begun. @throws Problem 409 once it has */
+async function comingTenancy(call: Call, id: string): Promise<{ tenancy: Row<'tenancy'>; today: Day }> {
+  const tenancy = await findTenancy(call, id);
+  const today = dayOfInstant(call.now, await zoneOfPlace(call.db, tenancy.placeId));
+  if (tenancy.fromDay <= today) throw new Problem(409, 'tenancyBegun', { day: call.env.say.day(tenancy.fromDay) });
+  return { tenancy, today };
+}
+
+/** The end of a hold that came with a tenancy. */
+const endOfHold = ({ placeId, fromDay }: Row<'tenancy'>) => ({ subjectId: placeId, name: 'hold' as const, fromDay, value: 'null' });
+
+/** Mends the name or the first day of a tenancy that has not begun. */
+export async function changeTenancy(call: Call, id: string, form: TenancyChange): Promise<object> {
+  const { db } = call;
+  const { tenancy } = await comingTenancy(call, id);
+  const fromDay = dayFromIso(form.from);
+  const others = (await db.tenancy.all({ placeId: tenancy.placeId })).filter((it) => it.id !== id);
+  if (others.some(({ toDay, fromDay: began }) => began >= fromDay || toDay === null || toDay >= fromDay)) throw new Problem(409, 'occupied');
+  await db.person.update({ id: tenancy.personId }, { name: form.name });
+  await db.tenancy.update({ id }, { fromDay });
+  await db.fact.update({ subjectId: id, name: 'household' }, { fromDay });
+  await db.fact.update(endOfHold(tenancy), { fromDay });
+  await recompute(db, await pointsOfPlace(db, tenancy.placeId), call.now);
+  return {};
+}
+
+/** Takes back a tenancy that never began, with its links. The person was nobody's tenant. */
+export async function withdrawTenancy(call: Call, id: string): Promise<object> {
+  const { db } = call;
+  const { tenancy } = await comingTenancy(call, id);
+  const links = (await db.link.all({ tenancyId: id })).map((link) => link.id);
+  await db.session.remove({ linkId: links });
+  await db.link.remove({ tenancyId: id });
+  await db.fact.remove({ subjectId: id });
+  await db.fact.remove(endOfHold(tenancy));
+  await db.tenancy.remove({ id });
+  await db.roleGrant.remove({ personId: tenancy.personId });
+  await recompute(db, await pointsOfPlace(db, tenancy.placeId), call.now);
+  return {};
 }
 
 export async function changeHousehold(call: Call, id: string, form: HouseholdChange): Promise<object> {

@@ -50,6 +50,8 @@ export interface FactValues {
   mail: { readonly host: string; readonly port: number; readonly secure: boolean; readonly user: string; readonly password: string; readonly from: string } | null;
   /** Emergency, gas and office numbers of a property. */
   numbers: EmergencyNumbers;
+  /** The photo that shows where a part is, taken at its first job. */
+  whereabouts: { readonly photoId: string };
   /** The Monday of the week in which a point without a record is brought to a baseline. */
   baseline: Day;
 }

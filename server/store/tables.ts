@@ -100,6 +100,8 @@ export const TABLES = {
     id: key(), organisationId, placeId: text(), machineId: text(), pointId: text(), type: text(), note: text(), state: text<SignalState>(), day: integer(), at: integer(),
     times: integer(), lastAt: integer(), personId: textOrNull(), emitterId: textOrNull(), recheckDay: integerOrNull(), reason: textOrNull(), settledAt: integerOrNull(), settledBy: textOrNull(),
   },
+  /** Who else reported a signal that waited already, in their own words. */
+  signalReport: { id: key(), organisationId, signalId: text(), personId: textOrNull(), note: text(), at: integer() },
   /** Whether a habit was kept: said by the tenant, or checked by staff. */
   attestation: {
     id: key(), organisationId, tenancyId: text(), machineId: text(), habit: text(), day: integer(), at: integer(), kept: flag(), checked: flag(), note: text(), personId: text(),

@@ -84,7 +84,7 @@ drains.dose 30 30 60* 10 T`.trim().split('\n').map((row) => row.split(' '));
 
 /** Machines of the handbook, and the habits of each. */
 const MACHINES = {
-  airHandler: [], mediaAirHandler: [], outdoorUnit: [], thermostat: [], airCleaner: [], hood: [], recirculatingHood: [], bathFan: [],
+  airHandler: [], mediaAirHandler: [], returnGrille: [], outdoorUnit: [], thermostat: [], airCleaner: [], hood: [], recirculatingHood: [], bathFan: [],
   dryer: ['dryer.lintEachLoad', 'dryer.cleanOnly'], condenserDryer: ['condenserDryer.fluffEachLoad', 'condenserDryer.tank', 'condenserDryer.cleanOnly'],
   washer: ['washer.doorOpen', 'washer.pockets', 'washer.bootWipe', 'washer.dose'], topWasher: ['washer.doorOpen', 'washer.pockets', 'washer.dose'], washerDryer: ['washer.doorOpen', 'washer.pockets', 'washer.bootWipe', 'washer.dose'],
   dishwasher: ['dishwasher.rinseAid', 'dishwasher.dose', 'dishwasher.scrape'], refrigerator: [], freezer: [], disposer: ['disposer.beforeDishwasher'], drains: [],

@@ -64,6 +64,32 @@ describe('Proof', () => {
     // 16 × 25 is 2.778 ft²: 1,000 CFM crosses it at 360 ft/min, against 300 (from memory).
     expect(findings.find(({ check }) => check === 'faceHigh')).to.include({ weight: 'look' }).and.to.have.property('says').that.contains('360');
   });
+  it('brings along where the part is, once: shown to the next doer, and to nobody who may not see the machine', async () => {
+    const where = await flat.tenant.take(BOOT, 900);
+    const { submit, form } = await work(flat.tenant, flat.tenantId);
+    await submit({ records: [{ ...form.records[0]!, where }] }).expect(200);
+    await judge(form.records[0]!.id, { verdict: 'accept' }).expect(200);
+    house.clock.now += 30 * DAY_MS;
+    await house.manager.open('/session', { email: 'vane@saltmarsh.example', password: 'a long password' });
+    const again = await work(house.manager, await me());
+    const [task] = (await house.manager.get(`/jobs/${again.job.id}`).expect(200)).body.tasks;
+    expect(task.where).to.equal(where);
+    await house.manager.get(`/photos/${where}`).expect(200);
+    await flat.tenant.get(`/photos/${where}`).expect(200);
+    const other = await registerFlat(house, 'washer', 'Flat 9');
+    await other.tenant.get(`/photos/${where}`).expect(404);
+  });
+  it('of a part that was looked for and is not there goes back with that reason, and the rest is taken', async () => {
+    const job = await give(house, flat.tenant, flat.tenantId, [BOOT, DRAWER].map((point) => flat.points[point]!));
+    const form = await honestWork(house, flat.tenant, job);
+    const drawer = job.tasks.find(({ procedure }: { procedure: string }) => procedure === DRAWER)!.id as string;
+    const keys = job.steps.map(({ key }: { key: string }) => key).filter((key: string) => !key.startsWith(`${DRAWER}.`) && !['washer.tapShut', 'washer.tapOpen', 'washer.shortWash'].includes(key));
+    await flat.tenant.post(`/jobs/${job.id}/submission`, { ...form, records: form.records.filter(({ taskId }) => taskId !== drawer), left: [{ taskId: drawer, reason: 'none' }], plan: { keys, found: [], begin: {} } }).expect(200);
+    const [entry] = (await house.manager.get('/hand-backs').expect(200)).body.open;
+    expect(entry).to.include({ says: 'Looked: there is none' }).and.to.deep.include({ points: ['Dispenser drawer'] });
+    expect(entry.note).to.contain('Leave it out');
+    expect(await failsOf(form.records.find(({ taskId }) => taskId === job.tasks.find(({ procedure }: { procedure: string }) => procedure === BOOT)!.id)!.id)).to.deep.equal([]);
+  });
   it('takes no id that means something else already', async () => {
     const faultId = v7();
     await flat.tenant.post('/faults', { id: faultId, machineId: flat.machineId, symptom: 'washer.puddle', note: '', photoIds: [await flat.tenant.take(BOOT, 9)] }).expect(200);

@@ -93,6 +93,7 @@ describe('The door', () => {
     const emitterId = (await house.manager.post(`/machines/${flat.machineId}/emitters`).expect(200)).body.id as string;
     const proper: Partial<Record<RouteName, [string, object]>> = {
       'property.change': [flat.propertyId, { practice: 'light', from: '2026-11-01' }], 'place.read': [flat.placeId, {}],
+      'tenancy.change': [flat.tenancyId, { name: 'X', from: '2026-12-24' }], 'tenancy.withdraw': [flat.tenancyId, {}],
       'tenancy.household': [flat.tenancyId, { household: { people: 1, pets: 0, cooking: 'rare' }, from: '2026-11-01' }],
       'tenancy.link': [flat.tenancyId, {}], 'tenancy.revoke': [flat.tenancyId, {}], 'machine.change': [flat.machineId, { label: 'Mine' }],
       'point.read': [flat.points[BOOT]!, {}], 'point.specify': [flat.points[BOOT]!, { specification: {}, basedOn: null }],

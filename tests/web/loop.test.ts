@@ -215,7 +215,6 @@ describe('The whole loop in a browser', function story() {
     expect(await tenant.getByRole('radio', { name: 'heavy' }).isChecked()).to.equal(true);
     await next(tenant);
     await tap(tenant, 'a little');
-    await tenant.getByLabel('The little wheel turns freely').check();
     await next(tenant);
     await next(tenant);
     await addPhoto(tenant, 'Filter locked upright', 12);

@@ -4,7 +4,7 @@ import { reactive, ref } from 'vue';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import { dismissSignal, type SignalSummary } from '../../contract/signals.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { newId, write } from '../door/door.ts';
+import { newId, photoUrl, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 
@@ -34,6 +34,8 @@ async function dismiss(id: string): Promise<void> {
       <p><b>{{ it.says }}</b> <RouterLink v-if="withPlace" :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink> <span class="quiet small">{{ it.machine }}</span></p>
       <p v-if="it.note" class="small">“{{ it.note }}”</p>
       <p class="quiet small">{{ it.by }}, {{ say.time(it.at, it.zone) }}<template v-if="it.times > 1"> · {{ say('signals.again', { times: it.times }) }}</template><template v-if="it.state === 'answered'"> · ✓ {{ it.stateSays }}</template></p>
+      <p v-for="report in it.reports" :key="report.at" class="quiet small">{{ report.by }}, {{ say.time(report.at, it.zone) }}<template v-if="report.note">: “{{ report.note }}”</template></p>
+      <div v-if="it.photoIds.length" class="photos"><img v-for="photo in it.photoIds" :key="photo" :src="photoUrl(photo)" :alt="it.says" width="110" loading="lazy"></div>
       <p v-if="it.state === 'dismissed'" class="small">{{ say('signals.back', { day: say.day(dayFromIso(it.recheck!)), reason: it.reason ?? '' }) }}</p>
       <p v-if="it.state !== 'answered'" class="acts">
         <RouterLink v-if="desk.isManager" class="small" :to="`/line/${it.pointNumber}`">{{ say('faults.point') }}</RouterLink>
@@ -57,4 +59,6 @@ async function dismiss(id: string): Promise<void> {
 form { display: grid; gap: 6px; justify-items: start; }
 form > * { width: 100%; }
 form > .v-btn { width: auto; }
+.photos { display: flex; gap: 6px; }
+.photos img { border-radius: 6px; }
 </style>

@@ -37,7 +37,7 @@ async function hand(path: string, form: object): Promise<void> {
 }
 async function send(): Promise<void> {
   const { machineId, symptom: type, note } = entry;
-  if (signal.value) await signals.submit({ id, machineId, type, note }, (form) => hand('/signals', form));
+  if (signal.value) await signals.submit({ id, machineId, type, note, photoIds: photos.value }, (form) => hand('/signals', form));
   else if (deficiency.value) await deficiencies.submit({ id, machineId, type, note, photoIds: photos.value }, (form) => hand('/deficiencies', form));
   else await submit({ id, ...entry, photoIds: photos.value }, (form) => hand('/faults', form));
 }
@@ -63,7 +63,7 @@ async function send(): Promise<void> {
     <p v-if="symptom?.tip" class="tip small" role="status">{{ symptom.tip }}</p>
     <template v-if="symptom || signal || deficiency">
       <PlainField v-model="entry.note" :label="say('fault.note')" :rows="2" :error="errors.note" />
-      <template v-if="symptom || deficiency"><StepPhoto v-for="at in Math.min(photos.length + 1, MOST_PHOTOS)" :key="at" :label="say('fault.photo', { at })" :job="id" :model-value="photos[at - 1] ?? null" @update:model-value="setPhoto(at - 1, $event)" /></template>
+      <StepPhoto v-for="at in Math.min(photos.length + 1, MOST_PHOTOS)" :key="at" :label="say('fault.photo', { at })" :job="id" :model-value="photos[at - 1] ?? null" @update:model-value="setPhoto(at - 1, $event)" />
     </template>
     <p v-if="refused" class="tell" role="alert">{{ refused }}</p>
     <VBtn type="submit" color="primary" size="large" block :loading="busy || signals.busy.value || deficiencies.busy.value">{{ say('fault.send') }}</VBtn>

@@ -27,6 +27,7 @@ import JobKept from './JobKept.vue';
 import JobReview from './JobReview.vue';
 import JobStuck from './JobStuck.vue';
 import NeedField from './NeedField.vue';
+import StepPhoto from './StepPhoto.vue';
 import StepTicks from './StepTicks.vue';
 
 const props = defineProps<{ id: string; home: string; homeName: string }>();
@@ -193,6 +194,21 @@ async function noSwitch(): Promise<void> {
   stuck.value = 'noSwitch';
 }
 
+/** The part that this step is the first of, where it can be said where it is, or that there is none. */
+const sought = computed(() => {
+  const [taskId, more] = step.value?.taskIds ?? [];
+  const task = taskId !== undefined && more === undefined ? job.value?.tasks.find(({ id }) => id === taskId) : undefined;
+  const first = steps.value.find(({ taskIds, phase }) => phase !== 'isolate' && phase !== 'restore' && taskIds.length === 1 && taskIds[0] === taskId);
+  return task && first?.key === step.value?.key && draft.value?.tasks[task.id] ? task : undefined;
+});
+/** Looked for, and not there: the rest goes on without it. */
+async function thereIsNone(taskId: string): Promise<void> {
+  const here = draft.value!;
+  if (Object.keys(here.tasks).filter((id) => !here.none.includes(id)).length === 1) { stuck.value = 'none'; return; }
+  here.none = [...here.none, taskId];
+  await replan(job.value!, here, here.step);
+}
+
 /** Parts of this job that the sitting cannot do as things stand. */
 const leftNames = computed(() => job.value?.tasks.filter(({ id }) => draft.value?.left.some(({ taskId }) => taskId === id)).map(({ name }) => name).join(', ') ?? '');
 
@@ -260,9 +276,14 @@ async function send(): Promise<void> {
           <Illustration v-if="step.illustration" :drawing="step.illustration" />
           <p v-if="expected && (step.phase === 'open' || step.needs.some(({ need }) => need.kind === 'size'))" class="small quiet">{{ say('job.expected') }}: {{ expected }}</p>
           <figure v-if="step.shutoffPhotoId"><img :src="photoUrl(step.shutoffPhotoId)" :alt="say('job.shutoff')"><figcaption class="small quiet">{{ say('job.shutoff') }}</figcaption></figure>
+          <template v-if="sought">
+            <figure v-if="sought.where"><img :src="photoUrl(sought.where)" :alt="say('job.where')"><figcaption class="small quiet">{{ say('job.where') }}</figcaption></figure>
+            <StepPhoto v-else v-model="draft.tasks[sought.id]!.where" :label="say('job.where.take')" :job="id" />
+          </template>
           <NeedField v-for="need in asks.fields" :key="`${step.key} ${need.need.kind} ${need.need.key} ${need.taskIds[0]}`" :need="need" :step="step" :job="id" :draft="draft" :procedure="job.tasks.find(({ id: it }) => it === need.taskIds[0])!.procedure" @found="found" />
           <StepTicks v-if="asks.ticks.length" :needs="asks.ticks" :step="step" :draft="draft" />
           <p v-if="leftNames" class="caution small" role="status">{{ say('job.left', { points: leftNames }) }}</p>
+          <button v-if="sought" type="button" class="plain link" @click="thereIsNone(sought.id)">{{ say('job.none') }}</button>
           <button v-if="step.phase === 'isolate' && step.state.power === 'off' && !draft.noSwitch" type="button" class="plain link" @click="noSwitch">{{ say('job.noSwitch') }}</button>
           <p v-if="tried && open.length" class="alarm" role="alert">{{ say('job.missing', { what: open.join('; ') }) }}</p>
         </section>

@@ -19,6 +19,8 @@ export interface TaskDraft {
   photos: Record<string, string>;
   /** The condition after cleaning, in one tap. */
   after: string | null;
+  /** The photo of where the part is, where there was none yet. */
+  where: string | null;
 }
 
 export interface Draft {
@@ -38,6 +40,8 @@ export interface Draft {
   /** How the machine was found where it was not as usual, and what was found on the way. */
   begin: NonNullable<Submission['plan']>['begin'];
   found: Finding[];
+  /** Tasks whose part was looked for and is not there. */
+  none: string[];
   /** No switch was found to isolate it by. */
   noSwitch: boolean;
   /** The steps as they are gone through here, from the start on; null before, and where the job has to be planned again. */
@@ -49,11 +53,11 @@ export interface Draft {
 const keyOf = (jobId: string) => `dewline.job.${jobId}`;
 
 const emptyTask = (): TaskDraft => ({
-  recordId: newId(), grade: null, cavityGrade: null, finds: [], readings: {}, confirmed: [], agent: null, size: '', photos: {}, after: null,
+  recordId: newId(), grade: null, cavityGrade: null, finds: [], readings: {}, confirmed: [], agent: null, size: '', photos: {}, after: null, where: null,
 });
 
 function emptyDraft(): Draft {
-  return { step: -1, startedAt: null, finishedAt: null, sendKey: newId(), queued: false, note: '', tasks: {}, timers: {}, waited: [], begin: {}, found: [], noSwitch: false, plan: null, left: [] };
+  return { step: -1, startedAt: null, finishedAt: null, sendKey: newId(), queued: false, note: '', tasks: {}, timers: {}, waited: [], begin: {}, found: [], none: [], noSwitch: false, plan: null, left: [] };
 }
 
 /** What stands on the device of a job; nothing where none was begun. */
@@ -142,7 +146,7 @@ export function submissionOf(draft: Draft, steps: readonly JobStep[], now: numbe
       photos: Object.entries(task.photos).map(([slot, photoId]) => ({ slot, photoId })),
       grade: task.grade, cavityGrade: task.cavityGrade, finds: task.finds, confirmed: task.confirmed, agent: task.agent,
       readings: readingsOf(steps, task),
-      size: task.size.trim() || null, note: draft.note, after: task.after ?? null,
+      size: task.size.trim() || null, note: draft.note, after: task.after ?? null, where: task.where ?? null,
     })) as Submission['records'],
   };
 }

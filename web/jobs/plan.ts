@@ -3,6 +3,7 @@ import type { JobAnswer, JobStep } from '../../contract/jobs.ts';
 import { placedStep, type StepWords } from '../../contract/steps.ts';
 import { baseKey } from '../../core/jobs/stepKeys.ts';
 import { shownVariables, standsOtherwise, stateLine } from '../../core/jobs/stateLine.ts';
+import type { Sitting } from '../../core/jobs/sitting.ts';
 import type { Draft } from './draft.ts';
 
 /** What its words stand under: a change without its number, an act of a second stretch as the first. */
@@ -25,18 +26,27 @@ export function freeze(job: JobAnswer, draft: Draft): void {
   draft.plan ??= job.steps.map(({ key, taskIds, state, stateSays }) => ({ key, taskIds, state, stateSays }));
 }
 
+/** The sitting without some of its tasks. */
+function without(sitting: Sitting, tasks: readonly string[]): Sitting {
+  if (tasks.length === 0) return sitting;
+  const acts = sitting.acts.map((act) => ({ ...act, of: act.of.filter(({ task }) => !tasks.includes(task)) })).filter(({ of }) => of.length > 0);
+  const keys = new Set(acts.map(({ key }) => key));
+  return { ...sitting, acts: acts.map((act) => ({ ...act, after: act.after.filter((key) => keys.has(key)) })) };
+}
+
 /**
  * Plans the rest of the sitting again; what was done stays done.
  * @param done how many of the steps are done
  */
 export async function replan(job: JobAnswer, draft: Draft, done: number): Promise<void> {
   const { planSitting } = await import('../../core/jobs/plan.ts');
-  const sitting = draft.noSwitch ? { ...job.sitting, changes: job.sitting.changes.filter(({ to }) => to !== 'off') } : job.sitting;
+  const there = without(job.sitting, draft.none);
+  const sitting = draft.noSwitch ? { ...there, changes: there.changes.filter(({ to }) => to !== 'off') } : there;
   const keys = stepsOn(job, draft).slice(0, done).map(({ key }) => key).filter((key) => job.sitting.acts.some((act) => act.key === key) || job.sitting.changes.some(({ words }) => words === baseOf(key)));
   const plan = planSitting(sitting, { begin: draft.begin, found: draft.found, done: keys });
   const variables = shownVariables(job.sitting, plan.steps, draft.begin);
   draft.plan = plan.steps.map(({ key, tasks, state }) => ({ key, taskIds: tasks, state, stateSays: stateLine(job.stateWords, variables, state) }));
-  draft.left = plan.left.map((taskId) => ({ taskId, reason: draft.noSwitch ? 'noSwitch' as const : 'cannot' as const }));
+  draft.left = [...draft.none.map((taskId) => ({ taskId, reason: 'none' as const })), ...plan.left.map((taskId) => ({ taskId, reason: draft.noSwitch ? 'noSwitch' as const : 'cannot' as const }))];
 }
 
 /** What stands otherwise than it was found, before a step: keys, and in words. */

@@ -18,9 +18,9 @@ const served = computed(() => procedureOf(props.procedure));
 const surfaces = computed(() => served.value.surface?.choices.map((value) => ({ value, title: say(`surface.${value}`) })) ?? []);
 const value = defineModel<Specification>({ required: true });
 const TEXT: readonly SpecificationField[] = ['filterSize', 'position', 'airflow', 'note'];
-const NUMBERS: readonly SpecificationField[] = ['airflowCfm', 'drainCount', 'runMinutes', 'makerLimitDays', 'localLimitDays'];
-const HINTED: readonly SpecificationField[] = ['filterSize', 'airflowCfm', 'runMinutes'];
-type NumberField = 'airflowCfm' | 'drainCount' | 'runMinutes' | 'makerLimitDays' | 'localLimitDays';
+const NUMBERS: readonly SpecificationField[] = ['airflowCfm', 'drainCount', 'runMinutes', 'rating', 'makerLimitDays', 'localLimitDays'];
+const HINTED: readonly SpecificationField[] = ['filterSize', 'airflowCfm', 'runMinutes', 'rating'];
+type NumberField = 'rating' | 'airflowCfm' | 'drainCount' | 'runMinutes' | 'makerLimitDays' | 'localLimitDays';
 
 const emptied = (field: SpecificationField, text: unknown) => { if (text === '' || text === null) value.value[field as NumberField] = null; };
 /** What is worked out from what stands here; nothing while it is incomplete. */

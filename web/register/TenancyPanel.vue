@@ -9,6 +9,7 @@ import { newId, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
+import ComingTenancy from './ComingTenancy.vue';
 import HomeCard from './HomeCard.vue';
 import HoldForm from './HoldForm.vue';
 
@@ -106,8 +107,9 @@ const setLoads = (text: string) => { entry.household.loadsAWeek = text === '' ? 
     </template>
     <template v-else>
       <p class="quiet">{{ say('place.noTenancy') }}</p>
-      <VBtn v-if="desk.isManager && !open" variant="outlined" @click="open = true">{{ say('place.addTenancy') }}</VBtn>
+      <VBtn v-if="desk.isManager && !open && !place.coming" variant="outlined" @click="open = true">{{ say('place.addTenancy') }}</VBtn>
     </template>
+    <ComingTenancy v-if="place.coming" :key="place.coming.from" :tenancy="place.coming" @saved="emit('saved')" />
     <HoldForm v-if="desk.isManager && (place.hold || !place.tenancy)" :place="place" @saved="emit('saved')" />
     <RouterLink v-if="desk.isManager && (place.tenancy?.to || !place.tenancy || place.hold)" class="small" :to="`/homes/${place.id}/turnover`">{{ say('turnover.link') }}</RouterLink>
     <form v-if="open" class="panel form" @submit.prevent="save">

@@ -49,7 +49,7 @@ onBeforeUnmount(onTaken(reload));
       <p v-if="!home.jobs.length" class="quiet">{{ say('work.none') }}</p>
       <DoneLately :done="home.done" />
     </template>
-    <p v-else-if="home" class="quiet">{{ say('home.ended') }}</p>
+    <p v-else-if="home" class="quiet">{{ home.opens ? say('home.opens', { day: home.opens }) : say('home.ended') }}</p>
     <div v-else-if="failure" class="out"><h1>{{ say('home.title') }}</h1><p class="tell" role="alert">{{ failure }}</p><CodeEntry v-if="nobody" @opened="reload" /><VBtn v-else variant="outlined" @click="reload">{{ say('again') }}</VBtn></div>
     <p v-else class="quiet">{{ say('loading') }}</p>
   </div>

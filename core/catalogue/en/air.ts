@@ -3,6 +3,7 @@ import { machineWords, procedureWords } from './wording.ts';
 
 
 export const airText = {
+  ...machineWords('returnGrille', 'Return grille with a filter'),
   ...machineWords('outdoorUnit', 'Outdoor unit', {
     off: ['Pull the outdoor disconnect', 'Thermostat to off first. Then pull the disconnect at the outdoor unit and keep it in your pocket. Wait until the fan stands still.', 'No disconnect to be found, or its box is loose or wet? Stop: that is work for a licensed trade.', 'It is out'],
     on: ['Disconnect back in', 'Everything off the unit, panel and grille closed, then push the disconnect home and set the thermostat back.', 'Hands and ground around the disconnect are dry.', 'It is in'],

@@ -47,7 +47,7 @@ export function returnFilter(choices: Choices): Procedure {
       filterStep('arrow', 'refit', puts('own'), photo('in'), confirm('arrow')),
       filterStep('air', 'test', ...AIR, confirm('air')),
   ],
-    specification: ['filterSize', 'airflowCfm', 'position', 'access', 'airflow', 'makerLimitDays', 'localLimitDays', 'note'],
+    specification: ['filterSize', 'airflowCfm', 'position', 'access', 'airflow', 'rating', 'makerLimitDays', 'localLimitDays', 'note'],
   };
 }
 
@@ -168,7 +168,7 @@ export const mediaFilter = procedure('airHandler.mediaFilter', {
     media('out', 'open', takes('own'), photo('out')), media('grade', 'look', grade()), media('size', 'look', size),
     media('vacuum', 'clean'), media('arrow', 'refit', puts('own'), photo('in'), confirm('arrow')), media('air', 'test', ...AIR, confirm('air')),
   ],
-  specification: ['filterSize', 'airflowCfm', 'position', 'access', 'airflow', 'makerLimitDays', 'localLimitDays', 'note'],
+  specification: ['filterSize', 'airflowCfm', 'position', 'access', 'airflow', 'rating', 'makerLimitDays', 'localLimitDays', 'note'],
 });
 
 const register = stepsOf('airHandler.registers', { power: 'idle' });

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+/** A tenancy that begins later: mended or taken back while it has not begun. */
+import { reactive, ref } from 'vue';
+import { dayFromIso } from '../../core/calendar/day.ts';
+import { tenancyChange, type TenancySummary } from '../../contract/register.ts';
+import { newId, write } from '../door/door.ts';
+import { useForm } from '../door/form.ts';
+import { useSending } from '../door/sending.ts';
+import { say } from '../language/say.ts';
+
+const props = defineProps<{ tenancy: TenancySummary }>();
+const emit = defineEmits<{ saved: [] }>();
+const open = ref(false);
+const sure = ref(false);
+const entry = reactive({ name: props.tenancy.name, from: props.tenancy.from });
+const { errors, refusal, busy, submit } = useForm(tenancyChange);
+const { failure, run } = useSending();
+
+async function save(): Promise<void> {
+  if (!(await submit({ ...entry }, (form) => write('PUT', `/tenancies/${props.tenancy.id}`, form, newId())))) return;
+  open.value = false;
+  emit('saved');
+}
+async function withdraw(): Promise<void> {
+  if (!sure.value) { sure.value = true; return; }
+  if (await run(async () => { await write('DELETE', `/tenancies/${props.tenancy.id}`); })) emit('saved');
+}
+</script>
+
+<template>
+  <div class="coming">
+    <p><b>{{ tenancy.name }}</b> <span class="quiet">{{ say('tenancy.coming', { day: say.day(dayFromIso(tenancy.from)) }) }}</span></p>
+    <p v-if="!open" class="acts"><button type="button" class="plain link small" @click="open = true">{{ say('tenancy.coming.change') }}</button><button type="button" class="plain link small" @click="withdraw">{{ say(sure ? 'tenancy.coming.sure' : 'tenancy.coming.withdraw') }}</button></p>
+    <form v-else @submit.prevent="save">
+      <VTextField v-model="entry.name" :label="say('tenancy.name')" :error-messages="errors.name" /><VTextField v-model="entry.from" type="date" :label="say('tenancy.from')" :error-messages="errors.from" />
+      <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
+      <VBtn type="submit" color="primary" :loading="busy">{{ say('tenancy.coming.save') }}</VBtn>
+    </form>
+    <p v-if="failure" class="tell small" role="alert">{{ failure }}</p>
+  </div>
+</template>
+
+<style scoped>
+.coming { border-top: 1px solid var(--hair); padding-top: 8px; display: grid; gap: 6px; }
+.acts { display: flex; gap: 16px; }
+form { display: grid; gap: 6px; justify-items: start; }
+form > .v-input { width: 100%; }
+</style>
