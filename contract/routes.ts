@@ -119,6 +119,7 @@ export const ROUTES = {
   'jobs.read': read('/jobs/:id', DOERS),
   'jobs.move': write('POST', '/jobs/:id/moves', DOERS),
   'jobs.send': write('POST', '/jobs/:id/submission', DOERS, 128, 60),
+  'jobs.withdraw': write('POST', '/jobs/:id/withdrawal', DOERS, 128, 60),
   'home.read': read('/home', ['tenant', 'contractor']),
   'record.log': write('POST', '/records', MS),
   'photo.create': write('POST', '/photos', DOERS, MAX_PHOTO_MB * 1024, 60),

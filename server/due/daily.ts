@@ -63,15 +63,16 @@ async function ended(db: Db, places: readonly string[], today: Day, now: number)
 /** What tenants who are gone by now still had in hand goes back to the office. */
 async function takeBackFromGone(env: Env, db: Db, property: Row<'property'>, places: readonly string[], today: Day, now: number): Promise<void> {
   const gone = (await db.tenancy.all({ placeId: [...places], toDay: { [Op.lt]: today } })).filter(({ toDay }) => toDay! >= today - CATCH_UP_DAYS);
-  const manager = gone.length > 0 ? await firstManager(db, property.organisationId) : undefined;
-  if (!manager) return;
-  const actor: Actor = { personId: manager, name: '', organisationId: property.organisationId, organisation: '', roles: ['manager'], sessionId: '', linkId: null, csrf: '' };
+  if (gone.length === 0) return;
+  const actor: Actor = { personId: await clockPerson(env, db, property.organisationId, now), name: '', organisationId: property.organisationId, organisation: '', roles: ['manager'], sessionId: '', linkId: null, csrf: '' };
   for (const { personId } of gone) await takeBack({ env, db, actor, now }, personId);
 }
 
-/** On whose behalf the day turns. */
-async function firstManager(db: Db, organisationId: string): Promise<string | undefined> {
-  return (await db.roleGrant.all({ organisationId, role: 'manager' }, { limit: 1 }))[0]?.personId;
+/** Whoever the clock acts as: nobody of the office, and signed in nowhere. */
+async function clockPerson({ say }: Env, db: Db, organisationId: string, now: number): Promise<string> {
+  const id = `clock-${organisationId}`;
+  if (!await db.person.one({ id })) await db.person.insert({ id, organisationId, name: say('clock.name'), email: null, passwordHash: null, createdAt: now });
+  return id;
 }
 
 /** Procedures that wait for the first warm spell. */
@@ -85,8 +86,7 @@ async function noteWarmSpell(env: Env, db: Db, property: Row<'property'>, today:
   const { warmCelsius } = (await nearestFact(db, [property.id, property.organisationId], 'seasons', today))?.value ?? SEASONS;
   const day = firstWarmSpell((it) => env.weather.highCelsius(property.zone, it), warmCelsius, year, today);
   if (day === undefined) return [];
-  const recorder = await firstManager(db, property.organisationId);
-  if (!recorder) return [];
+  const recorder = await clockPerson(env, db, property.organisationId, now);
   await db.fact.insert({
     id: env.newId(), organisationId: property.organisationId, subjectId: property.id, name: 'warmSpell', value: JSON.stringify(day), fromDay: day, recordedAt: now, recordedBy: recorder,
   });

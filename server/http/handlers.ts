@@ -39,6 +39,7 @@ import * as lists from '../jobs/lists.ts';
 import { beginUnplanned } from '../jobs/unplanned.ts';
 import { readToday } from '../jobs/today.ts';
 import { sendJob } from '../jobs/submission.ts';
+import { withdrawJob } from '../jobs/withdraw.ts';
 import { keepMeasurement } from '../measure/measurements.ts';
 import * as duty from '../notices/duty.ts';
 import * as people from '../people/people.ts';
@@ -162,6 +163,7 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'jobs.read': bare((call, { id }) => readJob(call, id!)),
   'jobs.move': write(jobForms.moveJob, (call, form: jobForms.MoveJob, { id }) => moveJob(call, id!, form)),
   'jobs.send': write(jobForms.submission, (call, form: jobForms.Submission, { id }) => sendJob(call, id!, form)),
+  'jobs.withdraw': bare((call, { id }) => withdrawJob(call, id!)),
   'home.read': bare((call) => readHome(call)),
   'record.log': write(jobForms.logRecord, logRecord),
   'proof.queue': bare((call) => proofQueue(call)),

@@ -38,6 +38,8 @@ export const serverText = {
   'level.here': '{level}{because, select, none {} other {, here because of {because}}}', 'raised.gas': 'gas', 'raised.roof': 'a roof', 'raised.ladder': 'a ladder', 'raised.wired': 'wiring without a known switch',
   'job.offered': 'The office had changed this job meanwhile. What you did is with them, and they decide what counts.',
   'problem.tenancyBegun': 'This tenancy has begun on {day}: it can be ended, not taken back.',
+  'job.withdrawn': 'taken back by the doer, to mend it', 'problem.withdrawOver': 'The office has begun to look at it: it cannot be taken back. They send back what has to be better.',
+  'clock.name': 'Dewline, by the clock',
   'problem.idTaken': 'Something with this id already exists.',
   'problem.tooLarge': 'That is too large. A photo may have up to {mb, number} MB.',
   'problem.notImage': 'That file is not a photo we can read. Send a JPEG, PNG or WebP; on an iPhone choose “Most compatible” under Camera, Formats.',

@@ -60,7 +60,8 @@ export async function listPeople({ db, actor }: Call): Promise<Person[]> {
   ]);
   return people.map(({ id, name, email }) => ({
     id, name, email, roles: grants.filter(({ personId }) => personId === id).map(({ role }) => role),
-  }));
+    // Whoever has no role is nobody to give anything to: the clock, or a tenant whose tenancy was taken back.
+  })).filter(({ roles }) => roles.length > 0);
 }
 
 /** A link's token for a session; the link itself stays good until it is revoked. */

@@ -196,5 +196,15 @@ describe('Proof', () => {
     const photos = await Promise.all(other.form.records[0]!.photos.map(async ({ slot }) => ({ slot, photoId: (await flat.tenant.photo(again).expect(200)).body.id as string })));
     await other.submit({ records: [{ ...other.form.records[0]!, photos }] }).expect(200);
     expect(await failsOf(other.recordId)).to.deep.equal(['samePicture']);
+    // Told so, its sender takes it back and sends a new one, with what else was right.
+    await other.submit({}).expect(409);
+    await flat.tenant.post(`/jobs/${other.job.id}/withdrawal`).expect(200);
+    const [record] = other.form.records;
+    const mended = { ...record!, id: v7(), photos: [photos[0]!, { ...photos[1]!, photoId: await flat.tenant.take(DRAWER, 79) }] };
+    await flat.tenant.post(`/jobs/${other.job.id}/submission`, { ...other.form, records: [mended] }).expect(200);
+    expect(await failsOf(mended.id)).to.deep.equal([]);
+    expect(await queue()).to.not.include(other.recordId);
+    await judge(mended.id, { verdict: 'accept' }).expect(200);
+    await flat.tenant.post(`/jobs/${other.job.id}/withdrawal`).expect(409);
   });
 });

@@ -97,7 +97,7 @@ describe('The door', () => {
       'tenancy.household': [flat.tenancyId, { household: { people: 1, pets: 0, cooking: 'rare' }, from: '2026-11-01' }],
       'tenancy.link': [flat.tenancyId, {}], 'tenancy.revoke': [flat.tenancyId, {}], 'machine.change': [flat.machineId, { label: 'Mine' }],
       'point.read': [flat.points[BOOT]!, {}], 'point.specify': [flat.points[BOOT]!, { specification: {}, basedOn: null }],
-      'jobs.read': [job.id, {}], 'jobs.move': [job.id, { move: 'cancel', revision: job.revision }], 'jobs.send': [job.id, submission],
+      'jobs.read': [job.id, {}], 'jobs.move': [job.id, { move: 'cancel', revision: job.revision }], 'jobs.send': [job.id, submission], 'jobs.withdraw': [job.id, {}],
       'photo.read': [photoId, {}], 'proof.read': [submission.records[0]!.id, {}], 'proof.judge': [submission.records[0]!.id, { verdict: 'accept' }], 'proof.undo': [submission.records[0]!.id, {}],
       'faults.close': [faultId, { found: 'Nothing at all.' }], 'deficiencies.change': [deficiencyId, { severity: 'low', correctBy: '2026-12-24' }], 'deficiencies.close': [deficiencyId, { done: 'Nothing at all.' }],
       'calendar.read': [flat.placeId, {}], 'practice.preview': [flat.placeId, {}], 'place.turnover': [flat.placeId, {}],

@@ -48,6 +48,10 @@ describe('Turnover', () => {
     await turnDay(house.env);
     expect((await house.env.store.db.job.one({ id: job.id }))!.state).to.equal('cancelled');
     expect((await point()).mark.work).to.equal(0);
+    // The clock did it, not somebody of the office; and it is nobody who could be given work.
+    const [event] = (await house.env.store.db.jobEvent.all({ jobId: job.id })).filter(({ toState }) => toState === 'cancelled');
+    expect((await house.env.store.db.person.one({ id: event!.personId }))!.name).to.equal('Dewline, by the clock');
+    expect(JSON.stringify((await house.manager.get('/people').expect(200)).body)).not.to.contain('by the clock');
   });
   it('asks the household afresh, keeps the machine’s history, and widens what was learned', async () => {
     for (const day of ['2026-06-01', '2026-07-01', '2026-08-01', '2026-09-01', '2026-10-01', '2026-11-20']) await log(BOOT, day, { grade: 'heavy' });

@@ -232,7 +232,7 @@ describe('The whole loop in a browser', function story() {
     await expectFit(tenant, 'review');
     await tenant.getByRole('button', { name: 'Send' }).click();
     await tenant.getByRole('heading', { name: 'Sent. Thank you.' }).waitFor();
-    await tenant.getByText('shorter than the work takes').waitFor();
+    await tenant.getByText('A wait or a run was cut short').waitFor();
     await expectFit(tenant, 'sent');
   });
 

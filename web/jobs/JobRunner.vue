@@ -7,7 +7,7 @@ import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { AlarmAnswer } from '../../contract/alarms.ts';
 import type { JobAnswer } from '../../contract/jobs.ts';
 import type { StuckReason } from './stuck.ts';
-import { get, photoUrl, Refusal } from '../door/door.ts';
+import { get, newId, photoUrl, Refusal, write } from '../door/door.ts';
 import { sentenceOf } from '../door/sentence.ts';
 import { useSending } from '../door/sending.ts';
 import { useLoading } from '../door/load.ts';
@@ -16,7 +16,7 @@ import { say } from '../language/say.ts';
 import { askToPersist } from '../outbox/device.ts';
 import { getKept, keepAnswer, keptAnswer } from '../outbox/kept.ts';
 import { deliverNow, enqueue, sendOrKeep, submissionPath, submissionState, waiting } from '../outbox/outbox.ts';
-import { confirm, hasDraft, openOn, submissionOf, useDraft, type Draft } from './draft.ts';
+import { confirm, hasDraft, keepAgain, openOn, submissionOf, useDraft, type Draft } from './draft.ts';
 import { useSoleTab } from './soleTab.ts';
 import { freeze, replan, stepsOn, stillBefore } from './plan.ts';
 import type { Finding } from '../../core/catalogue/types.ts';
@@ -212,6 +212,17 @@ async function thereIsNone(taskId: string): Promise<void> {
 /** Parts of this job that the sitting cannot do as things stand. */
 const leftNames = computed(() => job.value?.tasks.filter(({ id }) => draft.value?.left.some(({ taskId }) => taskId === id)).map(({ name }) => name).join(', ') ?? '');
 
+/** What was just sent, so that what was noticed of it can be mended without doing it all again. */
+let mended: Draft | null = null;
+async function mend(): Promise<void> {
+  await run(async () => {
+    await write('POST', `/jobs/${props.id}/withdrawal`, {}, newId());
+    keepAgain(props.id, mended!);
+    sent.value = null;
+    await read();
+  });
+}
+
 async function send(): Promise<void> {
   const finished = draft.value!;
   finished.finishedAt ??= Date.now();
@@ -225,6 +236,7 @@ async function send(): Promise<void> {
       finished.queued = true;
       return;
     }
+    mended = JSON.parse(JSON.stringify(finished)) as Draft;
     draft.value = null;
     sent.value = (outcome.answer as { notes?: string[] }).notes ?? [];
   });
@@ -236,6 +248,8 @@ async function send(): Promise<void> {
     <div v-if="sent" class="end" role="status">
       <h1>{{ say('job.sent') }}</h1><p class="quiet">{{ say('job.sent.why') }}</p>
       <div v-if="sent.length" class="caution"><p class="strong">{{ say('job.sent.notes') }}</p><p v-for="note in sent" :key="note">{{ note }}</p></div>
+      <VBtn v-if="sent.length && job && isDoable(job)" variant="outlined" size="large" block :loading="sending" @click="mend">{{ say('job.mend') }}</VBtn>
+      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
       <VBtn color="primary" size="large" block :to="home">{{ homeName }}</VBtn>
     </div>
     <div v-else-if="elsewhere" class="end" role="status"><h1>{{ say('job.elsewhere') }}</h1><p>{{ say('job.elsewhere.why') }}</p><VBtn color="primary" size="large" block @click="takeOver">{{ say('job.elsewhere.here') }}</VBtn><VBtn variant="outlined" :to="home">{{ homeName }}</VBtn></div>

@@ -92,6 +92,12 @@ export function dropDraft(jobId: string): void {
   localStorage.removeItem(keyOf(jobId));
 }
 
+/** Puts what was sent back as a draft of its own, at its last step: everything is there, and any of it may be mended. */
+export function keepAgain(jobId: string, sent: Draft): void {
+  const tasks = Object.fromEntries(Object.entries(sent.tasks).map(([id, task]) => [id, { ...task, recordId: newId() }]));
+  localStorage.setItem(keyOf(jobId), JSON.stringify({ ...sent, tasks, sendKey: newId(), finishedAt: null, queued: false } satisfies Draft));
+}
+
 /** Gives or takes back assurances, for every task that each is of. */
 export function confirm(draft: Draft, needs: readonly StepNeed[], given: boolean): void {
   for (const { need: { key }, taskIds } of needs) {
