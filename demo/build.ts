@@ -2,6 +2,7 @@
 import sharp from 'sharp';
 import { dayOfInstant, instantOfDay, isoFromDay, MS_PER_DAY } from '../core/calendar/day.ts';
 import { procedureOf } from '../core/catalogue/catalogue.ts';
+import { levelAt } from '../core/catalogue/levels.ts';
 import type { Role } from '../contract/people.ts';
 import { turnDay } from '../server/due/daily.ts';
 import { createMachine, writeSpecification } from '../server/register/machines.ts';
@@ -79,8 +80,10 @@ async function settle(call: Call, home: Home, propertyId: string, buildingId: st
   for (const sketch of home.machines) {
     const machineId = await install(call, placeId, sketch, today);
     for (const { id, procedure } of await db.point.all({ machineId })) {
+      const ours = procedureOf(procedure);
+      const { level } = levelAt(ours, { fuel: sketch.fuel ?? 'electric', hardWired: false, switchKnown: true, access: null });
       points.push({
-        id, procedure: procedureOf(procedure), placeName: home.name, machineId, tenant, habits: home.habits,
+        id, procedure: { ...ours, level }, placeName: home.name, machineId, tenant, habits: home.habits,
         fast: home.fast?.[procedure] ?? 1, sinceDay: sketch.age ? today - sketch.age : 0,
       });
     }

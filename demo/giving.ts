@@ -8,6 +8,7 @@ import { lineOfMark } from '../contract/due.ts';
 import type { Actor } from '../server/env.ts';
 import { Problem } from '../server/http/problem.ts';
 import { giveList } from '../server/jobs/lists.ts';
+import { logRecord } from '../server/proof/records.ts';
 import type { Db } from '../server/store/db.ts';
 import type { Row } from '../server/store/tables.ts';
 import { callAs, isResent, metOnBranch, RESENT, type Lived, type World } from './world.ts';
@@ -26,14 +27,25 @@ const MOST = { tenant: 3, staff: 6, minutes: 45 };
 /** Days before a line at which the office asks: staff, and a tenant beside the days that they usually take. */
 const AHEAD = { staff: 6, tenant: 6 };
 
+/** What a licence is wanted for, a contractor does in time; the office writes down what they left on paper. */
+async function contract(world: World, db: Db, marks: ReadonlyMap<string, Row<'mark'>>, day: Day, now: number): Promise<void> {
+  for (const it of world.lived) {
+    const mark = marks.get(it.id);
+    if (it.procedure.level !== 'L' || !mark || day < it.sinceDay || mark.servedDay === 0 || mark.servedDay + mark.intervalDays - day > AHEAD.staff) continue;
+    await logRecord(callAs(world, db, world.cast.manager, now), { id: world.env.newId(), pointId: it.id, done: isoFromDay(day), grade: 'due', finds: [], note: 'By the gas fitter, on paper.' });
+    it.load = 0;
+  }
+}
+
 export async function give(world: World, db: Db, day: Day, now: number): Promise<void> {
   const marks = new Map((await db.mark.all({})).map((mark) => [mark.pointId, mark]));
+  await contract(world, db, marks, day, now);
   const behind = day > world.today - BEHIND_DAYS;
   for (const [, home] of grouped(world.lived, ({ placeName }) => placeName)) {
     for (const forTenant of [true, false]) {
       const theirs = home.filter((it) => {
         const mark = marks.get(it.id);
-        return mark && !it.busy && day >= it.sinceDay && mark.servedDay > 0 && (it.procedure.level === 'T' && it.tenant !== null) === forTenant;
+        return mark && !it.busy && day >= it.sinceDay && mark.servedDay > 0 && it.procedure.level !== 'L' && (it.procedure.level === 'T' && it.tenant !== null) === forTenant;
       });
       const urgent = theirs.filter((it) => {
         const mark = marks.get(it.id)!;

@@ -42,7 +42,7 @@ export async function whoMay(call: Call, placeId: string, procedures: readonly P
   const assignee = (await assigneesFor(call, placeId, procedures)).find(({ id }) => id === assigneeId);
   if (!assignee) throw fieldProblem('assigneeId', 'field.oneOf');
   if (assignee.may) return assignee;
-  const above = procedures.find(({ level }) => level !== 'T');
+  const above = procedures.find(({ level }) => level === 'L') ?? procedures.find(({ level }) => level !== 'T');
   throw above ? aboveLevel(call.env.say, above) : new Problem(409, 'budget', { name: assignee.name, budget: assignee.budget ?? '' });
 }
 

@@ -24,6 +24,7 @@ export async function walkJob(page: Page, procedure: string, { seed = 1, until =
     if (heading === until) return { screens, inputs, photos };
     for (const tick of await page.locator('.tick input').all()) { if (!(await tick.isChecked())) await tickIt(tick); inputs += 1; }
     for (const photo of await page.locator('.photo').all()) {
+      if (/\(optional\)/.test(await photo.getAttribute('aria-label') ?? '')) continue;
       await photo.locator('input[type=file]').first().setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: await drawn(procedure, seed + i) });
       await photo.getByRole('img').waitFor();
       photos += 1;

@@ -43,7 +43,7 @@ const lines = computed<Line[]>(() => stepsOn(props.job, props.draft).flatMap((st
   open: !isAnswered(props.draft, step, need),
 }))));
 /** Parts that were graded before, and may be once more after; the two cleanest are what is hoped for. */
-const graded = computed(() => props.job.tasks.filter(({ id }) => props.draft.tasks[id]).flatMap(({ id, name }) => {
+const graded = computed(() => props.job.tasks.filter(({ id }) => props.draft.tasks[id] && !props.draft.left.some(({ taskId }) => taskId === id)).flatMap(({ id, name }) => {
   const need = props.job.steps.flatMap(({ needs }) => needs).find((it) => it.need.kind === 'grade' && it.need.key === 'part' && it.taskIds.includes(id));
   return need ? [{ id, name, choices: need.choices.slice(0, 3) }] : [];
 }));
