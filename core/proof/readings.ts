@@ -46,6 +46,12 @@ export function hasDrifted(earlier: readonly number[], figure: number, worse: 'h
   return by > Math.max(DRIFT_LEAST, Math.abs(baseline) * DRIFT_SHARE);
 }
 
+/** A drift is worth a job from half way between the machine's baseline and its limit on: a drain that takes 24 seconds instead of 14 is still a good one. Ours. */
+function isNearer(earlier: readonly number[], figure: number, limit: number | undefined): boolean {
+  const baseline = baselineOf(earlier);
+  return limit === undefined || baseline === undefined || Math.abs(limit - figure) <= Math.abs(figure - baseline);
+}
+
 /** Something that a reading opens. */
 export interface Opening {
   readonly reading: string;
@@ -65,6 +71,6 @@ export function openings(needs: readonly Need[], readings: Readings, earlier: (r
     const { beyond, drift } = need.opens ?? {};
     const opened = { reading: need.key, figure };
     if (beyond && (need.worse === 'higher' ? figure > beyond.at : figure < beyond.at)) return [{ ...opened, why: 'beyond', raises: beyond.raises }];
-    return drift && hasDrifted(earlier(need.key), figure, need.worse) ? [{ ...opened, why: 'drift', raises: { signal: drift } }] : [];
+    return drift && hasDrifted(earlier(need.key), figure, need.worse) && isNearer(earlier(need.key), figure, beyond?.at) ? [{ ...opened, why: 'drift', raises: { signal: drift } }] : [];
   });
 }

@@ -35,6 +35,8 @@ export async function takeReadings(call: Call, { pointId, machine, needs, readin
     return value === undefined || need.worse === undefined ? [] : [{ name: need.key, value }];
   });
   if (figures.length === 0) return [];
+  // An act that two records share was read once.
+  if ((await db.reading.count({ machineId: machine.id, at, name: figures.map(({ name }) => name) })) > 0) return [];
   const earlier = await db.reading.all({ machineId: machine.id, name: figures.map(({ name }) => name) }, { order: [['at', 'ASC']] });
   const opened = openings(needs, readings, (name) => earlier.filter((it) => it.name === name).map(({ value }) => value));
   for (const { name, value } of figures) await db.reading.insert({ id: env.newId(), organisationId: actor.organisationId, machineId: machine.id, pointId, name, value, at });

@@ -104,7 +104,7 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
   const blocked = await agentsAgainst(call, machine.id);
   const kit = new Set(current.flatMap(({ id, procedure: it, turn, edition, pointId }) => [
     ...it.kit.filter((item) => item !== 'ductBrush' || !specificationOf(pointId).duct).map((item) => say(`kit.${item}`)), ...rodWords(say, it, specificationOf(pointId), units),
-    ...carried(it, turn, blocked, besideOf(current, id)).map((material) => materialWords(say, material, extentOf(pointId), units)), ...edition?.content.kit ?? [],
+    ...materialsInWords(say, carried(it, turn, blocked, besideOf(current, id)), it, (material) => materialWords(say, material, extentOf(pointId), units)), ...edition?.content.kit ?? [],
   ]));
   const tenant = job.assigneeId !== null && (await db.roleGrant.count({ personId: job.assigneeId, role: ['staff', 'manager', 'contractor'] })) === 0;
   const runs = await runMinutesOf(call, current.map(({ pointId }) => pointId), machine);
@@ -169,6 +169,14 @@ function carried(procedure: Procedure, turn: Agent | null, blocked: readonly Age
   const chosen = needs.flatMap((need) => fittedAgents(need.choices, { turn, blocked, beside }));
   const asked = needs.flatMap(({ choices }) => choices);
   return procedure.materials.filter(({ agent }) => agent === undefined || !asked.includes(agent) || chosen.includes(agent));
+}
+
+/** Agents that are a choice of one stand in one line. */
+function materialsInWords(say: Speaker, materials: readonly Material[], { steps }: Procedure, words: (material: Material) => string): string[] {
+  const asked = steps.flatMap(({ needs }) => needs.flatMap((need) => (need.kind === 'agent' ? need.choices : [])));
+  const choice = materials.filter(({ agent }) => agent !== undefined && asked.includes(agent));
+  if (choice.length < 2) return materials.map(words);
+  return [...materials.filter((it) => !choice.includes(it)).map(words), say('kit.oneOf', { items: say.anyOf(choice.map(words)) })];
 }
 
 /** The brush with as many rods as the run is long, where it was entered. */

@@ -40,6 +40,7 @@ export const serverText = {
   'problem.tenancyBegun': 'This tenancy has begun on {day}: it can be ended, not taken back.',
   'job.withdrawn': 'taken back by the doer, to mend it', 'problem.withdrawOver': 'The office has begun to look at it: it cannot be taken back. They send back what has to be better.',
   'clock.name': 'Dewline, by the clock',
+  'kit.oneOf': 'one of these: {items}',
   'problem.idTaken': 'Something with this id already exists.',
   'problem.tooLarge': 'That is too large. A photo may have up to {mb, number} MB.',
   'problem.notImage': 'That file is not a photo we can read. Send a JPEG, PNG or WebP; on an iPhone choose “Most compatible” under Camera, Formats.',

@@ -66,6 +66,9 @@ describe('A reading', () => {
     expect(hasDrifted([3, 3, 3], 5, 'higher')).to.equal(false);
     expect(hasDrifted([10, 10, 10], 6.9, 'lower')).to.equal(true);
     expect(hasDrifted([40, 40, 40], 10, 'higher')).to.equal(false);
+    // Half way to its limit at the least: a good drain that is slower than it was is still a good one.
+    expect(openings(needsOf('airHandler.condensateDrain'), { drainSeconds: 36 }, () => [14, 14, 14])).to.deep.equal([]);
+    expect(openings(needsOf('airHandler.condensateDrain'), { drainSeconds: 38 }, () => [14, 14, 14])[0]).to.include({ why: 'drift' });
     expect(openings(needsOf('dryer.lintScreen'), { dryMinutes: 55 }, () => [38, 40, 41])[0]).to.deep.include({ why: 'drift', raises: { signal: 'dryer.slow' } });
   });
   it('opens only what the machines of its part have', () => {

@@ -37,6 +37,9 @@ describe('An agent', () => {
     const [turn] = offered(job, 'dishwasher.interiorWash.agent')!;
     expect(offered(job, 'dishwasher.doorSeal.wipe')).to.deep.equal(turn === 'vinegar' ? ['dishSoap', 'vinegar'] : ['dishSoap']);
     expect(job.kit.filter((it) => /soda|white vinegar|bought/.test(it))).to.have.length(1);
+    // A choice is one line, not several things to carry.
+    const seal = await give(house, house.manager, (await house.manager.get('/session').expect(200)).body.me.id, [(await registerFlat(house, 'washer', 'Flat 3')).points['washer.doorBoot']!]) as Job;
+    expect(seal.kit.filter((it) => /soap|vinegar|citric/.test(it))).to.deep.equal(['one of these: dish soap, half vinegar, half water or citric acid']);
     expect(job.steps.find(({ key }) => key === 'dishwasher.interiorWash.agent')!.body).to.match(/^This time: (baking soda|vinegar|a bought cleaner), [^.]*\./);
   });
   it('that is all a job is about, and forbidden there, makes the job say why it cannot be done', async () => {

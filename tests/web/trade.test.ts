@@ -94,6 +94,8 @@ describe('The trade, in a browser', function trade() {
         await desk.waitForFunction((was) => document.querySelector('h1')?.textContent !== was, heading);
         continue;
       }
+      const show = desk.getByRole('button', { name: 'Photograph where it is' });
+      if (await show.count()) await show.click();
       for (const tick of await desk.locator('.tick input').all()) if (!(await tick.isChecked())) await tick.check();
       for (const photo of await desk.locator('.photo').all()) {
         await photo.locator('input[type=file]').first().setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: await drawn('washer.doorBoot', 60 + i * 7 + (await photo.getAttribute('aria-label'))!.length) });

@@ -52,7 +52,10 @@ async function send(): Promise<void> {
     </fieldset>
     <fieldset v-if="machine">
       <legend>{{ say('fault.what') }}</legend>
-      <label v-for="it in [...machine.symptoms, ...machine.signals]" :key="it.key" class="choice"><input v-model="entry.symptom" type="radio" name="symptom" :value="it.key"> {{ it.says }}</label>
+      <template v-for="it in [...machine.symptoms, ...machine.signals]" :key="it.key">
+        <label class="choice"><input v-model="entry.symptom" type="radio" name="symptom" :value="it.key"> {{ it.says }}</label>
+        <p v-if="it.key === entry.symptom && symptom?.tip" class="tip small" role="status">{{ symptom.tip }}</p>
+      </template>
       <p v-if="errors.symptom" class="alarm small" role="alert">{{ errors.symptom }}</p>
     </fieldset>
     <fieldset v-if="machine?.deficiencies.length">
@@ -60,7 +63,6 @@ async function send(): Promise<void> {
       <label v-for="it in machine.deficiencies" :key="it.key" class="choice"><input v-model="entry.symptom" type="radio" name="symptom" :value="it.key"> {{ it.says }}</label>
     </fieldset>
     <p v-if="symptom?.stopUsing" class="caution strong" role="alert">{{ say('fault.stop') }}</p>
-    <p v-if="symptom?.tip" class="tip small" role="status">{{ symptom.tip }}</p>
     <template v-if="symptom || signal || deficiency">
       <PlainField v-model="entry.note" :label="say('fault.note')" :rows="2" :error="errors.note" />
       <StepPhoto v-for="at in Math.min(photos.length + 1, MOST_PHOTOS)" :key="at" :label="say('fault.photo', { at })" :job="id" :model-value="photos[at - 1] ?? null" @update:model-value="setPhoto(at - 1, $event)" />
