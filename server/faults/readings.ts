@@ -70,7 +70,7 @@ async function openFault({ env, db, actor, now }: Call, machine: Row<'machine'>,
 /** Why something was opened: `Minutes to dry a normal load: 75 min`. */
 function whyOpened({ env: { say }, units }: Call, needs: readonly Need[], { reading, figure, why }: Opening): string {
   const need = readingNeeds(needs).find(({ key }) => key === reading)!;
-  return say(`opened.${why}`, { name: say(`reading.${reading}`), figure: figureWords(say, need, figure, units ?? 'metric') });
+  return say(`opened.${why}`, { name: nameOf(say, reading), figure: figureWords(say, need, figure, units ?? 'metric') });
 }
 
 /** Figures shown of a series at most. */
@@ -88,11 +88,14 @@ export async function seriesOf({ db, env: { say }, units = 'metric' }: Call, mac
     if (!need) return [];
     const baseline = baselineOf(of.map(({ value }) => value));
     return [{
-      name, says: say(`reading.${name}`), baseline: baseline ?? null, baselineSays: baseline === undefined ? null : figureWords(say, need, baseline, units), limit: need.opens?.beyond?.at ?? null,
+      name, says: nameOf(say, name), baseline: baseline ?? null, baselineSays: baseline === undefined ? null : figureWords(say, need, baseline, units), limit: need.opens?.beyond?.at ?? null,
       figures: of.slice(-SHOWN).map(({ value, at }) => ({ value, says: figureWords(say, need, value, units), day: isoFromDay(dayOfInstant(at, zone)) })),
     }];
   });
 }
+
+/** What is judged may be more than what is read: a drop, a rate. */
+const nameOf = (say: Speaker, reading: string): string => say(say.has(`judged.${reading}`) ? `judged.${reading}` : `reading.${reading}`);
 
 /** A judged figure with its unit, in a person's own. */
 export function figureWords(say: Speaker, { judged, unit }: Pick<ReadingNeed, 'judged' | 'unit'>, figure: number, units: UnitSystem): string {

@@ -33,7 +33,7 @@ const path = computed(() => drawn.value.at.map(([x, y]) => `${x},${y}`).join(' '
 </template>
 
 <style scoped>
-figure { display: grid; gap: 4px; border-top: 1px solid var(--hair); padding: 8px 0; }
+figure { margin: 0; display: grid; gap: 4px; border-top: 1px solid var(--hair); padding: 8px 0; }
 figcaption { display: flex; gap: 10px; align-items: baseline; flex-wrap: wrap; }
 svg { width: 100%; max-width: 420px; height: auto; }
 polyline { fill: none; stroke: var(--dew-deep); stroke-width: 2; }

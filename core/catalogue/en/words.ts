@@ -88,6 +88,6 @@ export const catalogueWords = {
   'phase.isolate': 'Isolate', 'phase.open': 'Open', 'phase.look': 'Look', 'phase.clean': 'Clean', 'phase.refit': 'Refit', 'phase.restore': 'Power back', 'phase.test': 'Test',
   'unit.celsius': '°C', 'unit.minutes': 'min', 'unit.seconds': 's', 'unit.litres': 'L', 'unit.inches': 'in', 'unit.fahrenheit': '°F', 'unit.gallons': 'gal',
   'reading.wanted.drop': 'Wanted: a drop of {from, number} to {to, number} K ({fromF, number} to {toF, number} °F) from the air going in.', 'reading.wanted.rate': 'Wanted: {from, number} litres a minute or more.',
-  'figure.drop': '{kelvin, number} K ({fahrenheit, number} °F)', 'figure.rate': '{litres, number} L a minute', 'figure.plain': '{figure, number} {unit}', 'opened.beyond': '{name}: {figure}.', 'opened.drift': '{name}: {figure}, far from what this machine read at first.',
+  'judged.supplyCelsius': 'Drop of the air in cooling', 'judged.pumpSeconds': 'Pumped out', 'figure.drop': '{kelvin, number} K ({fahrenheit, number} °F)', 'figure.rate': '{litres, number} L a minute', 'figure.plain': '{figure, number} {unit}', 'opened.beyond': '{name}: {figure}.', 'opened.drift': '{name}: {figure}, far from what this machine read at first.',
   'reading.wanted': 'Wanted: {from, number} to {to, number} {unit}.', 'reading.likely': 'Is that right? Between {from, number} and {to, number} {unit} is likely. Look again before you send it.',
 } as const;
