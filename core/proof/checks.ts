@@ -2,7 +2,7 @@
  * Checks of a proof: named findings, each with a weight and two sentences (the reviewer's, the
  * assignee's). A finding never decides by itself; it says what to look at.
  */
-import { mustNotMeet } from '../catalogue/chemistry.ts';
+import { apart, mustNotMeet } from '../catalogue/chemistry.ts';
 import type { Agent, Need, Procedure } from '../catalogue/types.ts';
 import { faceWorking } from '../measure/faceVelocity.ts';
 import { isActualOf, parseFilterSize, sameFilterSize } from '../quantities/filterSize.ts';
@@ -16,7 +16,7 @@ export type Weight = 'fail' | 'look' | 'fine';
 
 export const CHECKS = [
   'missing', 'offered', 'planBroken', 'readingFails', 'readingImplausible', 'waitSkipped', 'tooFast', 'timeFits', 'claimedOutside', 'samePicture', 'capturedOutside',
-  'tooDark', 'blurred', 'wrongSize', 'sizeFits', 'faceHigh', 'forbiddenAgent', 'agentsMet', 'alwaysClean', 'confirmed',
+  'tooDark', 'blurred', 'wrongSize', 'sizeFits', 'faceHigh', 'forbiddenAgent', 'agentsMet', 'agentsRinse', 'alwaysClean', 'confirmed',
 ] as const;
 export type Check = (typeof CHECKS)[number];
 
@@ -62,6 +62,8 @@ export interface Proof {
   readonly specification: { readonly filterSize?: string | undefined; readonly airflowCfm?: number | null | undefined; readonly forbiddenAgents?: readonly Agent[] | undefined };
   /** Agents used the same day in this machine or in drains that share its branch. */
   readonly agentsNearby: readonly Agent[];
+  /** Those of them that were used in this very machine. */
+  readonly agentsHere?: readonly Agent[];
   /** Grades of this person's latest services of any point, newest first. */
   readonly gradesBefore: readonly string[];
 }
@@ -179,11 +181,13 @@ function face({ observation, specification: { airflowCfm } }: Proof): CheckFindi
   return over ? [{ check: 'faceHigh', weight: 'look', values: { fpm: Math.round(velocityFpm), limit: over.values.fpm } }] : [];
 }
 
-function agents({ observation: { agent }, specification, agentsNearby }: Proof): CheckFinding[] {
+function agents({ observation: { agent }, specification, agentsNearby, agentsHere = [] }: Proof): CheckFinding[] {
   if (agent === null) return [];
   const findings: CheckFinding[] = [];
   if (specification.forbiddenAgents?.includes(agent)) findings.push({ check: 'forbiddenAgent', weight: 'fail', values: { agent } });
   const other = agentsNearby.find((it) => mustNotMeet(agent, it));
+  const rinse = other ? undefined : agentsHere.find((it) => apart(agent, it)?.apart === 'rinse');
+  if (rinse) findings.push({ check: 'agentsRinse', weight: 'look', values: { agent, other: rinse, reason: apart(agent, rinse)!.reason } });
   if (other) findings.push({ check: 'agentsMet', weight: 'fail', values: { agent, other, reason: mustNotMeet(agent, other) } });
   return findings;
 }

@@ -36,6 +36,8 @@ export const proofText = {
   'finding.forbiddenAgent.assignee': 'Please do not use {agent} on this machine.',
   'finding.agentsMet.reviewer': '{agent} was used, and {other} the same day in this machine or a drain of its branch. {reason}',
   'finding.agentsMet.assignee': '{reason} Air the room, rinse with plenty of water, and do not mix them.',
+  'finding.agentsRinse.reviewer': '{agent} was used, and {other} the same day in this machine: was there a plain rinse between? {reason}',
+  'finding.agentsRinse.assignee': 'Between {other} and {agent} a plain rinse cycle, please.',
   'finding.alwaysClean.reviewer': 'The last {count, number} grades of this person are all “clean”.',
   'finding.alwaysClean.assignee': 'All of your last parts were clean: the next look may come later.',
   'finding.confirmed.reviewer': 'All {count, number} stop points and closing tests confirmed.',

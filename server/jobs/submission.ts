@@ -190,9 +190,10 @@ async function sendRecord(call: Call, { record, job, task, history, sitting, cla
   const specification = (await factsOf(db, [point.id], 'specification')).at(-1)?.value ?? {};
   const before = await db.record.all({ personId: actor.personId }, { order: [['doneAt', 'DESC']], limit: 6, columns: ['canonical'] });
   const asked = needsInPlan(sitting.tasks.find(({ id }) => id === task.id)!, sitting.steps);
+  const nearby = agent === null ? [] : await usedOnBranch(db, job.machineId, dayOfInstant(doneAt, zone));
   const findings = checkProof({
     procedure, observation, photos, planWrong: sitting.wrong, offered, work: sitting.work, asked, claimed: outside ? { day: call.env.say.day(dayOfInstant(times.doneAt, zone)), from: call.env.say.day(dayOfInstant(from, zone)) } : null, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
-    agentsNearby: agent === null ? [] : (await usedOnBranch(db, job.machineId, dayOfInstant(doneAt, zone))).map((it) => it.agent),
+    agentsNearby: nearby.map((it) => it.agent), agentsHere: nearby.filter(({ machineId }) => machineId === job.machineId).map((it) => it.agent),
     specification: { filterSize: specification.filterSize, airflowCfm: specification.airflowCfm, forbiddenAgents: history.forbidden },
     gradesBefore: before.map(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).grade ?? ''),
   });

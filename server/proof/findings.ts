@@ -30,7 +30,7 @@ function wordsFor(say: Speaker, { check, values, slot }: CheckFinding, procedure
       judged: 'none', figure: 0, ...values, name: label('reading', String(values.key)), unit: say(`unit.${values.unit}`), fails: say(`reading.${values.key}.fails`),
     };
     case 'forbiddenAgent': return { agent: say(`agent.${values.agent}`) };
-    case 'agentsMet': return { agent: say(`agent.${values.agent}`), other: say(`agent.${values.other}`), reason: say(String(values.reason)) };
+    case 'agentsMet': case 'agentsRinse': return { agent: say(`agent.${values.agent}`), other: say(`agent.${values.other}`), reason: say(String(values.reason)) };
     case 'samePicture': return { ...values, slot: slotName, day: say.day(Number(values.day)) };
     default: return { ...values, slot: slotName };
   }

@@ -2,7 +2,7 @@
 import type { KnownPhoto } from '../../core/proof/likeness.ts';
 import type { Db } from '../store/db.ts';
 
-/** Photos older than this many are not compared; retention drops them anyway. */
+/** The newest so many are compared; all of a large office's would keep a sender waiting. */
 const MOST_COMPARED = 20_000;
 
 export interface EarlierPhoto extends KnownPhoto {

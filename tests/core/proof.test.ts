@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import sharp, { type Sharp } from 'sharp';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
+import type { Agent } from '../../core/catalogue/types.ts';
 import { scenePicture } from '../../core/catalogue/picture.ts';
 import { checkProof, quickestMinutes, type CheckedPhoto, type Proof } from '../../core/proof/checks.ts';
 import { correlation, gradientHash, hashDistance, orientations, sameAs, THUMB_SIDE, type Thumb } from '../../core/proof/likeness.ts';
@@ -71,6 +72,10 @@ describe('Checks', () => {
     const using = (agent: 'bleach' | 'vinegar') => found({ ...drain, observation: { ...complete.observation, confirmed: ['off', 'on', 'runs'], agent, readings: { drainSeconds: 20 } } });
     expect(using('vinegar')).to.deep.equal(['agentsMet']);
     expect(using('bleach')).to.deep.equal([]);
+    // Two that want a rinse between are looked at, in the same machine alone.
+    const twice = (agentsHere: readonly Agent[]) => found({ ...drain, agentsNearby: ['cleaner'], agentsHere, observation: { ...complete.observation, confirmed: ['off', 'on', 'runs'], agent: 'vinegar', readings: { drainSeconds: 20 } } });
+    expect(twice(['cleaner'])).to.deep.equal(['agentsRinse']);
+    expect(twice([])).to.deep.equal([]);
   });
   it('wonder when everything a person finds is clean', () => {
     expect(found({ gradesBefore: ['clean', 'clean', 'clean', 'clean'], observation: { ...complete.observation, grade: 'clean' } })).to.deep.equal(['alwaysClean']);

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { readdirSync, writeFileSync, mkdtempSync, readFileSync, utimesSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { pino } from 'pino';
 import sharp from 'sharp';
 import { v7 } from 'uuid';
 import { ROUTES, type Route, type RouteName } from '../../contract/routes.ts';
@@ -9,6 +10,7 @@ import { MARK_FIELDS, type BoardAnswer } from '../../contract/due.ts';
 import { openStore, UnusableDatabase } from '../../server/store/store.ts';
 import { sweepPhotos } from '../../server/proof/photos.ts';
 import { sha256 } from '../../server/env.ts';
+import { createApp } from '../../server/http/app.ts';
 import { hashPassword } from '../../server/people/sessions.ts';
 import { Caller, DAY_MS, drawn, give, honestWork, letDaysPass, NOON, openHouse, PASSWORD, registerFlat, type Flat, type House } from './house.ts';
 
@@ -178,8 +180,23 @@ describe('The door', () => {
 
   it('answers bodies that are broken or too large', async () => {
     await house.manager.raw('post', '/session').set('content-type', 'application/json').send('{"email":').expect(400);
-    await house.manager.post('/properties', { id: v7(), name: 'x'.repeat(40_000) }).expect(413);
+    expect((await house.manager.post('/properties', { id: v7(), name: 'x'.repeat(40_000) }).expect(413)).body.detail).to.contain('What was sent is too long').and.not.to.contain('photo');
     expect((await house.manager.get('/nowhere').expect(404)).headers['content-type']).to.equal(PROBLEM);
+  });
+
+  it('logs what went wrong with message and stack, and calls no broken reference a page that is not there', async () => {
+    const lines: string[] = [];
+    const logger = pino({}, { write: (line: string) => lines.push(line) });
+    const broken = { ...house.env, store: { ...house.env.store, db: { ...house.env.store.db, property: { ...house.env.store.db.property, all: () => Promise.reject(new Error('the disk is gone')) } } } } as typeof house.env;
+    const caller = new Caller(createApp(broken, { logger, rateFactor: 1000 }));
+    await caller.open('/session', { email: 'vane@saltmarsh.example', password: PASSWORD });
+    expect((await caller.get('/homes').expect(500)).body.detail).not.to.contain('disk');
+    const logged = JSON.parse(lines.find((line) => line.includes('unexpected'))!) as { err: { message: string; stack: string }; path: string };
+    expect(logged.err.message).to.equal('the disk is gone');
+    expect(logged.err.stack).to.contain('door.test');
+    // A reference that the database does not know.
+    const { body } = await house.manager.post('/places', { id: v7(), propertyId: (await registerFlat(house, 'hood', 'Flat 8')).propertyId, buildingId: v7(), kind: 'unit', name: 'Nowhere' }).expect((response) => { if (response.status === 404) throw new Error('404'); });
+    expect(body.detail ?? '').to.not.equal('');
   });
 
   it('says what changed when somebody was faster', async () => {
