@@ -27,8 +27,8 @@ import JobKept from './JobKept.vue';
 import JobReview from './JobReview.vue';
 import JobStuck from './JobStuck.vue';
 import NeedField from './NeedField.vue';
-import StepPhoto from './StepPhoto.vue';
 import StepTicks from './StepTicks.vue';
+import WhereItIs from './WhereItIs.vue';
 
 const props = defineProps<{ id: string; home: string; homeName: string }>();
 const router = useRouter();
@@ -201,8 +201,6 @@ const sought = computed(() => {
   const first = steps.value.find(({ taskIds, phase }) => phase !== 'isolate' && phase !== 'restore' && taskIds.length === 1 && taskIds[0] === taskId);
   return task && first?.key === step.value?.key && draft.value?.tasks[task.id] ? task : undefined;
 });
-/** The part whose place is being photographed for whoever comes next. */
-const showing = ref<string | null>(null);
 /** Looked for, and not there: the rest goes on without it. */
 async function thereIsNone(taskId: string): Promise<void> {
   const here = draft.value!;
@@ -292,15 +290,11 @@ async function send(): Promise<void> {
           <Illustration v-if="step.illustration" :drawing="step.illustration" />
           <p v-if="expected && (step.phase === 'open' || step.needs.some(({ need }) => need.kind === 'size'))" class="small quiet">{{ say('job.expected') }}: {{ expected }}</p>
           <figure v-if="step.shutoffPhotoId"><img :src="photoUrl(step.shutoffPhotoId)" :alt="say('job.shutoff')"><figcaption class="small quiet">{{ say('job.shutoff') }}</figcaption></figure>
-          <figure v-if="sought?.where"><img :src="photoUrl(sought.where)" :alt="say('job.where')"><figcaption class="small quiet">{{ say('job.where') }}</figcaption></figure>
+          <WhereItIs v-if="sought?.where" :key="sought.id" v-model="draft.tasks[sought.id]!.where" :job="id" :known="sought.where" @none="thereIsNone(sought.id)" />
           <NeedField v-for="need in asks.fields" :key="`${step.key} ${need.need.kind} ${need.need.key} ${need.taskIds[0]}`" :need="need" :step="step" :job="id" :draft="draft" :procedure="job.tasks.find(({ id: it }) => it === need.taskIds[0])!.procedure" @found="found" />
           <StepTicks v-if="asks.ticks.length" :needs="asks.ticks" :step="step" :draft="draft" />
+          <WhereItIs v-if="sought && !sought.where" :key="sought.id" v-model="draft.tasks[sought.id]!.where" :job="id" :known="null" @none="thereIsNone(sought.id)" />
           <p v-if="leftNames" class="caution small" role="status">{{ say('job.left', { points: leftNames }) }}</p>
-          <template v-if="sought">
-            <StepPhoto v-if="showing === sought.id || draft.tasks[sought.id]!.where" v-model="draft.tasks[sought.id]!.where" :label="say('job.where.take')" :job="id" />
-            <button v-else-if="!sought.where" type="button" class="plain link" @click="showing = sought.id">{{ say('job.where.show') }}</button>
-            <button type="button" class="plain link" @click="thereIsNone(sought.id)">{{ say('job.none') }}</button>
-          </template>
           <button v-if="step.phase === 'isolate' && step.state.power === 'off' && !draft.noSwitch" type="button" class="plain link" @click="noSwitch">{{ say('job.noSwitch') }}</button>
           <p v-if="tried && open.length" class="alarm" role="alert">{{ say('job.missing', { what: open.join('; ') }) }}</p>
         </section>

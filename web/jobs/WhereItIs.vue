@@ -1,0 +1,24 @@
+<script setup lang="ts">
+/** Where a part is: its photo where somebody took one; else a way to take it, once, and to say that there is none. */
+import { ref } from 'vue';
+import { photoUrl } from '../door/door.ts';
+import { say } from '../language/say.ts';
+import StepPhoto from './StepPhoto.vue';
+
+defineProps<{ job: string; known: string | null }>();
+const photo = defineModel<string | null>({ required: true });
+const emit = defineEmits<{ none: [] }>();
+const showing = ref(photo.value !== null);
+</script>
+
+<template>
+  <figure v-if="known"><img :src="photoUrl(known)" :alt="say('job.where')"><figcaption class="small quiet">{{ say('job.where') }}</figcaption></figure>
+  <StepPhoto v-else-if="showing" v-model="photo" :label="say('job.where.take')" :job="job" />
+  <button v-else type="button" class="plain link" @click="showing = true">{{ say('job.where.show') }}</button>
+  <button type="button" class="plain link" @click="emit('none')">{{ say('job.none') }}</button>
+</template>
+
+<style scoped>
+figure { margin: 0; }
+figure img { width: 100%; max-height: 190px; object-fit: cover; border-radius: 8px; }
+</style>
