@@ -79,7 +79,7 @@ describe('A due engine that practitioners would trust, in a browser', function s
     expect(await manager.getByText('not for tenants').count()).to.equal(3);
     await expectFit(manager, 'methods');
     await manager.getByLabel('Plain vinegar').check();
-    await manager.getByRole('status').getByText('Condensate drain: bleach or vinegar: Plain vinegar.').waitFor();
+    await manager.getByRole('status').getByText('Condensate drain: what it is flushed with: Plain vinegar.').waitFor();
     const { procedureOf } = await import('../../core/catalogue/catalogue.ts');
     expect(procedureOf('airHandler.condensateDrain', { condensateAgent: 'vinegar' }).steps.map(({ text }) => text)).to.include('airHandler.condensateDrain.flushVinegar');
     const { readHistory } = await import('../../server/due/history.ts');
@@ -234,7 +234,13 @@ describe('A due engine that practitioners would trust, in a browser', function s
   });
 
   it('ends a tenancy, holds the empty home, lists what it wants, gives it, and lets it again', async () => {
-    const home = await placeId('No. 1');
+    // Of homes that no other story here is about, the one that wants most before somebody moves in.
+    const today = Math.floor(Date.now() / 86_400_000);
+    const wanting = await Promise.all(['No. 1', 'No. 3', 'No. 6', 'House 18'].map(async (name) => {
+      const id = await placeId(name);
+      return { id, many: (await db().mark.all({ placeId: id, work: 0 })).filter(({ servedDay, intervalDays }) => servedDay > 0 && (today - servedDay) / intervalDays > 0.55).length };
+    }));
+    const home = wanting.sort((a, b) => b.many - a.many)[0]!.id;
     await manager.goto(`${stage.url}/homes/${home}`);
     await manager.getByRole('button', { name: 'End the tenancy…' }).click();
     await manager.getByLabel('Hold the empty home until').fill('2020-01-01');
