@@ -19,6 +19,7 @@ import { dueWords } from '../due/dueWords.ts';
 import { readHistories } from '../due/history.ts';
 import { markDates } from '../due/point.ts';
 import type { Call } from '../env.ts';
+import { isOffice } from '../env.ts';
 import { openAlarms } from '../faults/alarms.ts';
 import { numbersOf } from '../notices/duty.ts';
 import { reportableMachine } from '../faults/reportable.ts';
@@ -106,7 +107,9 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
     ...it.kit.filter((item) => item !== 'ductBrush' || !specificationOf(pointId).duct).map((item) => say(`kit.${item}`)), ...rodWords(say, it, specificationOf(pointId), units),
     ...materialsInWords(say, carried(it, turn, blocked, besideOf(current, id)), it, (material) => materialWords(say, material, extentOf(pointId), units)), ...edition?.content.kit ?? [],
   ]));
-  const tenant = job.assigneeId !== null && (await db.roleGrant.count({ personId: job.assigneeId, role: ['staff', 'manager', 'contractor'] })) === 0;
+  // As its doer signs in: a manager who lives there has a tenant's rights by a tenant's link.
+  const tenant = job.assigneeId === actor.personId ? !isOffice(actor) && actor.roles.includes('tenant')
+    : job.assigneeId !== null && (await db.roleGrant.count({ personId: job.assigneeId, role: ['staff', 'manager', 'contractor'] })) === 0;
   const runs = await runMinutesOf(call, current.map(({ pointId }) => pointId), machine);
   return {
     ...summary,
