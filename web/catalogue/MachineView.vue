@@ -10,7 +10,6 @@ import ReportFault from '../faults/ReportFault.vue';
 import { say } from '../language/say.ts';
 import { readKept } from '../outbox/kept.ts';
 import BeginHere from './BeginHere.vue';
-import ReadingLine from './ReadingLine.vue';
 
 const props = defineProps<{ number: string; placeLink: boolean }>();
 const { value: machine, failure, reload } = useLoading(() => readKept<MachineAnswer>(`/labels/${props.number}`));
@@ -43,7 +42,7 @@ onMounted(reload);
           <StripGauge :marks="marks" :today="machine.place.today" />
           <ul class="points"><li v-for="point in machine.points" :key="point.number"><span><KindGlyph :kind="point.kind" /> {{ point.name }}<small class="quiet">{{ point.due }}</small></span><VBtn variant="outlined" :to="`/look/${point.number}`" :aria-label="`${say('label.look')}: ${point.name}`">{{ say('label.look') }}</VBtn></li></ul>
         </section>
-        <section v-if="machine.series.length"><h2>{{ say('label.readings') }}</h2><ReadingLine v-for="series in machine.series" :key="series.name" :series="series" /></section>
+        <slot name="office" :machine="machine" />
         <VBtn v-if="machine.points.some(({ may }) => may)" variant="outlined" size="large" block @click="beginning = true">{{ say('label.begin') }}</VBtn>
         <VBtn v-if="!machine.retired" variant="outlined" size="large" block @click="reporting = true">{{ say('label.fault') }}</VBtn>
         <RouterLink v-if="placeLink" :to="`/homes/${machine.place.id}`">{{ say('label.place') }}</RouterLink>

@@ -60,7 +60,7 @@ const graded = computed(() => props.job.tasks.filter(({ id }) => props.draft.tas
         </button>
       </li>
     </ul>
-    <fieldset v-for="{ id, name, choices } in frozen ? [] : graded" :key="id" class="after">
+    <fieldset v-for="{ id, name, choices } in frozen ? [] : graded" :key="id" class="after chips">
       <legend>{{ say('job.after', { point: name }) }}</legend>
       <label v-for="choice in choices" :key="choice.value"><input v-model="draft.tasks[id]!.after" type="radio" :name="`after ${id}`" :value="choice.value"><span>{{ choice.label }}</span></label>
     </fieldset>
@@ -78,12 +78,6 @@ const graded = computed(() => props.job.tasks.filter(({ id }) => props.draft.tas
 .review { display: grid; gap: 10px; flex: 1; align-content: start; }
 li button { display: flex; gap: 12px; justify-content: space-between; align-items: center; width: 100%; min-height: 46px; border-top: 1px solid var(--hair); font-size: 16px; }
 li span:first-child { flex: 1; }
-.after { border: 0; border-top: 1px solid var(--hair); padding: 8px 0 0; display: flex; flex-wrap: wrap; gap: 8px; }
-.after legend { padding: 0; margin-bottom: 6px; float: left; width: 100%; }
-.after label { position: relative; display: inline-flex; align-items: center; min-height: 44px; padding: 0 16px; border: 1.5px solid var(--edge); border-radius: 22px; background: var(--panel); }
-.after label:has(:checked) { background: var(--dew-deep); color: var(--on-dew); border-color: var(--dew-deep); }
-.after label:focus-within { outline: 3px solid var(--dew); outline-offset: 2px; }
-.after input { position: absolute; opacity: 0; width: 1px; }
 li .strong { text-align: right; }
 img { object-fit: cover; border-radius: 4px; }
 </style>

@@ -86,12 +86,6 @@ const isWaited = computed(() => props.draft.waited.includes(props.step.key));
 </template>
 
 <style scoped>
-.chips { border: 0; padding: 0; display: flex; flex-wrap: wrap; gap: 8px; }
-.chips legend { padding: 0; margin-bottom: 8px; font-weight: 640; }
-.chips label { position: relative; display: inline-flex; align-items: center; min-height: 44px; padding: 0 16px; border: 1.5px solid var(--edge); border-radius: 22px; background: var(--panel); font-size: 16px; }
-.chips label:has(:checked) { background: var(--dew-deep); color: var(--on-dew); border-color: var(--dew-deep); }
-.chips label:focus-within { outline: 3px solid var(--dew); outline-offset: 2px; }
-.chips input { position: absolute; opacity: 0; width: 1px; }
 /* Beside what a step must be assured of, and like it. */
 .tick { display: flex; gap: 12px; align-items: center; min-height: 48px; padding: 8px 12px; border: 1.5px solid var(--edge); border-radius: 8px; background: var(--panel); }
 .tick input { width: 22px; height: 22px; flex: none; accent-color: var(--dew-deep); }
