@@ -304,7 +304,7 @@ describe('A register, in a browser', function register() {
       const board = await (await fetch('/api/catalogue')).json() as { machines: unknown[] };
       return board.machines.length;
     });
-    expect(number).to.equal(18);
+    expect(number).to.equal(19);
     await page.locator('#pump').getByLabel('Part number').fill('1');
     await page.locator('#pump').getByRole('button', { name: 'Keep it' }).click();
     await page.getByText('This measurement does not belong to that part.').waitFor();
