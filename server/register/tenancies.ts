@@ -32,13 +32,18 @@ export async function pointsOfPlace(db: Db, placeId: string): Promise<string[]> 
   return (await db.mark.all({ placeId }, { columns: ['pointId'] })).map(({ pointId }) => pointId);
 }
 
+/** @throws Problem 409 where another tenancy of the place runs on the first day of this one, or later */
+async function refuseOverlap(db: Db, { id, placeId, fromDay }: Pick<Row<'tenancy'>, 'id' | 'placeId' | 'fromDay'>): Promise<void> {
+  const others = (await db.tenancy.all({ placeId })).filter((it) => it.id !== id);
+  if (others.some(({ toDay, fromDay: began }) => began >= fromDay || toDay === null || toDay >= fromDay)) throw new Problem(409, 'occupied');
+}
+
 export async function createTenancy(call: Call, form: NewTenancy): Promise<{ id: string }> {
   const { env, db, actor, now } = call;
   const { organisationId } = actor;
   const place = await findPlace(call, form.placeId);
   const fromDay = dayFromIso(form.from);
-  const others = await db.tenancy.all({ placeId: place.id });
-  if (others.some(({ toDay, fromDay: began }) => began >= fromDay || toDay === null || toDay >= fromDay)) throw new Problem(409, 'occupied');
+  await refuseOverlap(db, { id: form.id, placeId: place.id, fromDay });
   await db.person.insert({ id: form.personId, organisationId, name: form.name, email: null, passwordHash: null, createdAt: now });
   await db.roleGrant.insert({ id: env.newId(), organisationId, personId: form.personId, role: 'tenant' });
   await db.tenancy.insert({ id: form.id, organisationId, placeId: place.id, personId: form.personId, fromDay, toDay: null, createdAt: now });
@@ -71,8 +76,7 @@ export async function changeTenancy(call: Call, id: string, form: TenancyChange)
   const { db } = call;
   const { tenancy } = await comingTenancy(call, id);
   const fromDay = dayFromIso(form.from);
-  const others = (await db.tenancy.all({ placeId: tenancy.placeId })).filter((it) => it.id !== id);
-  if (others.some(({ toDay, fromDay: began }) => began >= fromDay || toDay === null || toDay >= fromDay)) throw new Problem(409, 'occupied');
+  await refuseOverlap(db, { id, placeId: tenancy.placeId, fromDay });
   await db.person.update({ id: tenancy.personId }, { name: form.name });
   await db.tenancy.update({ id }, { fromDay });
   await db.fact.update({ subjectId: id, name: 'household' }, { fromDay });
