@@ -17,20 +17,23 @@ import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 
 export async function reportFault(call: Call, form: ReportFault): Promise<{ id: string }> {
-  const { db, actor, now } = call;
   const machine = await visibleMachine(call, form.machineId);
-  const symptom = symptomsOf(machine.type).find(({ key }) => key === form.symptom);
-  if (!symptom) throw fieldProblem('symptom', 'field.symptom');
-  const zone = await zoneOfPlace(db, machine.placeId);
-  const points = await pointsDue(db, machine, symptom.key);
-  await db.fault.insert({
-    id: form.id, organisationId: actor.organisationId, placeId: machine.placeId, machineId: machine.id, pointId: points[0]?.id ?? null,
-    symptom: symptom.key, severity: symptom.severity, note: form.note, openedAt: now, openedDay: dayOfInstant(now, zone), openedBy: actor.personId,
-    correctBy: correctBy(symptom.severity, now), closedAt: null, closedBy: null, found: null,
-  });
+  if (!symptomsOf(machine.type).some(({ key }) => key === form.symptom)) throw fieldProblem('symptom', 'field.symptom');
+  await openFault(call, machine, form);
   for (const photoId of form.photoIds) await claimPhoto(call, photoId, form.id, 'fault');
-  await recompute(db, points.map((point) => point.id), now);
   return { id: form.id };
+}
+
+/** Opens a fault of a machine, said by a person or shown by a reading; its points fall due. */
+export async function openFault({ db, actor, now }: Call, machine: Row<'machine'>, { id, symptom, note }: Pick<Row<'fault'>, 'id' | 'symptom' | 'note'>): Promise<void> {
+  const points = await pointsDue(db, machine, symptom);
+  const { severity } = symptomOf(symptom);
+  await db.fault.insert({
+    id, organisationId: actor.organisationId, placeId: machine.placeId, machineId: machine.id, pointId: points[0]?.id ?? null, symptom, severity, note,
+    openedAt: now, openedDay: dayOfInstant(now, await zoneOfPlace(db, machine.placeId)), openedBy: actor.personId,
+    correctBy: correctBy(severity, now), closedAt: null, closedBy: null, found: null,
+  });
+  await recompute(db, points.map((point) => point.id), now);
 }
 
 export async function closeFault(call: Call, id: string, form: CloseFault): Promise<object> {
@@ -46,7 +49,7 @@ export async function closeFault(call: Call, id: string, form: CloseFault): Prom
 }
 
 /** The points of a machine that a symptom makes due, the likeliest first. */
-export async function pointsDue(db: Db, machine: Row<'machine'>, symptom: string): Promise<Row<'point'>[]> {
+async function pointsDue(db: Db, machine: Row<'machine'>, symptom: string): Promise<Row<'point'>[]> {
   const procedures = pointsOfSymptom(machine.type, symptom);
   const points = procedures.length === 0 ? [] : await db.point.all({ machineId: machine.id, procedure: [...procedures] });
   return points.sort((a, b) => procedures.indexOf(a.procedure) - procedures.indexOf(b.procedure));

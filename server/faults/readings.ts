@@ -5,17 +5,15 @@ import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import type { ReadingSeries } from '../../contract/labels.ts';
 import { baselineOf, judgedValue, openings, type Opening, type Readings } from '../../core/proof/readings.ts';
-import { correctBy, symptomOf } from '../../core/faults/symptoms.ts';
 import { enteredIn, enteredOf } from '../../core/quantities/entered.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';
 import type { Speaker } from '../../core/language/message.ts';
 import { raiseSignal } from '../due/signals.ts';
-import { recompute } from '../due/recompute.ts';
 import type { Call } from '../env.ts';
 import { Problem } from '../http/problem.ts';
 import { zoneOfPlace } from '../register/zone.ts';
 import type { Row } from '../store/tables.ts';
-import { pointsDue } from './faults.ts';
+import { openFault } from './faults.ts';
 
 const readingNeeds = (needs: readonly Need[]): ReadingNeed[] => needs.filter((need) => need.kind === 'reading');
 
@@ -44,7 +42,7 @@ export async function takeReadings(call: Call, { pointId, machine, needs, readin
   for (const opening of opened) {
     const why = whyOpened(call, needs, opening);
     if ('signal' in opening.raises) await raiseSignal(db, { id: env.newId(), machine, type: opening.raises.signal, note: why, personId: actor.personId, emitterId: null }, call.now).catch(ignoreMissing);
-    else await openFault(call, machine, opening.raises.symptom, why);
+    else await openOnce(call, machine, opening.raises.symptom, why);
     told.push('symptom' in opening.raises && opening.raises.symptom.endsWith('.foodWarm') ? call.env.say('food.first') : why);
   }
   return [...new Set(told)];
@@ -56,15 +54,9 @@ function ignoreMissing(error: unknown): void {
 }
 
 /** Opens a fault that a reading shows, once. */
-async function openFault({ env, db, actor, now }: Call, machine: Row<'machine'>, symptom: string, note: string): Promise<void> {
-  if (await db.fault.one({ machineId: machine.id, symptom, closedAt: null })) return;
-  const points = await pointsDue(db, machine, symptom);
-  const { severity } = symptomOf(symptom);
-  await db.fault.insert({
-    id: env.newId(), organisationId: actor.organisationId, placeId: machine.placeId, machineId: machine.id, pointId: points[0]?.id ?? null, symptom, severity, note,
-    openedAt: now, openedDay: dayOfInstant(now, await zoneOfPlace(db, machine.placeId)), openedBy: actor.personId, correctBy: correctBy(severity, now), closedAt: null, closedBy: null, found: null,
-  });
-  await recompute(db, points.map(({ id }) => id), now);
+async function openOnce(call: Call, machine: Row<'machine'>, symptom: string, note: string): Promise<void> {
+  if (await call.db.fault.one({ machineId: machine.id, symptom, closedAt: null })) return;
+  await openFault(call, machine, { id: call.env.newId(), symptom, note });
 }
 
 /** Why something was opened: `Minutes to dry a normal load: 75 min`. */
