@@ -1,6 +1,6 @@
 /** Ids made by devices: one that means something already is never taken for something else. */
 import { Problem } from '../http/problem.ts';
-import type { Db } from '../store/db.ts';
+import { tableNameOf, type Db } from '../store/db.ts';
 import type { TableName } from '../store/tables.ts';
 import { ask } from './connection.ts';
 
@@ -8,8 +8,7 @@ import { ask } from './connection.ts';
 const CREATED: readonly TableName[] = [
   'property', 'building', 'place', 'person', 'tenancy', 'machine', 'point', 'template', 'job', 'record', 'look', 'signal', 'emitter', 'attestation', 'photo', 'fault', 'alarm', 'handBack', 'deficiency', 'measurement', 'rehearsal',
 ];
-const nameOf = (table: TableName) => table.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
-const TAKEN_SQL = CREATED.map((table) => `SELECT id FROM ${nameOf(table)} WHERE id IN (SELECT value FROM json_each(?1))`).join(' UNION ALL ');
+const TAKEN_SQL = CREATED.map((table) => `SELECT id FROM ${tableNameOf(table)} WHERE id IN (SELECT value FROM json_each(?1))`).join(' UNION ALL ');
 
 /** The id that a form makes, where it makes one. */
 export function idsMadeBy(form: unknown): string[] {

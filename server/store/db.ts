@@ -30,13 +30,16 @@ export type Db = { readonly [T in TableName]: Table<Row<T>> } & {
   readonly touch: (table: TableName) => void;
 };
 
+/** The table's name in SQL: snake_case. */
+export const tableNameOf = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+
 type Models = Record<string, ModelStatic<Model>>;
 
 export function defineModels(sequelize: Sequelize): Models {
   const models: Models = {};
   for (const [name, columns] of Object.entries(TABLES)) {
     models[name] = sequelize.define(name, attributesOf(columns), {
-      tableName: name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`),
+      tableName: tableNameOf(name),
       timestamps: false,
       underscored: true,
     });
