@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
-import { DAY_MS, drawn, give, honestWork, openHouse, registerFlat, TODAY, type Caller, type Flat, type House } from './house.ts';
+import { DAY_MS, drawn, failsOf, give, honestWork, openHouse, registerFlat, TODAY, type Caller, type Flat, type House } from './house.ts';
 
 const BOOT = 'washer.doorBoot';
 const DRAWER = 'washer.drawer';
@@ -22,7 +22,6 @@ describe('Proof', () => {
     const form = await honestWork(house, doer, job, change as never);
     return { job, form, recordId: form.records[0]!.id as string, submit: (more: object = {}) => doer.post(`/jobs/${job.id}/submission`, { ...form, ...more }) };
   };
-  const failsOf = async (recordId: string) => (JSON.parse((await house.env.store.db.proof.one({ recordId }))!.findings) as { check: string; weight: string }[]).filter(({ weight }) => weight === 'fail').map(({ check }) => check);
   const me = async () => (await house.manager.get('/session').expect(200)).body.me.id as string;
   const queue = async () => ((await house.manager.get('/proof').expect(200)).body.waiting as { id: string }[]).map(({ id }) => id);
 
@@ -46,7 +45,7 @@ describe('Proof', () => {
     const twice = { ...record!, photos: [...record!.photos, { slot: record!.photos[0]!.slot, photoId: await flat.tenant.take(BOOT, 6) }] };
     for (const records of [[strange], [twice]]) expect(JSON.stringify((await submit({ records }).expect(422)).body.fields)).to.contain('nobody asked for');
     await submit().expect(200);
-    expect(await failsOf(record!.id)).to.deep.equal([]);
+    expect(await failsOf(house, record!.id)).to.deep.equal([]);
   });
   it('says how the part looks after as well as before, and judges the filter that was really put in', async () => {
     const { submit, form, recordId } = await work(flat.tenant, flat.tenantId);
@@ -88,7 +87,7 @@ describe('Proof', () => {
     const [entry] = (await house.manager.get('/hand-backs').expect(200)).body.open;
     expect(entry).to.include({ says: 'Looked: there is none' }).and.to.deep.include({ points: ['Dispenser drawer'] });
     expect(entry.note).to.contain('Leave it out');
-    expect(await failsOf(form.records.find(({ taskId }) => taskId === job.tasks.find(({ procedure }: { procedure: string }) => procedure === BOOT)!.id)!.id)).to.deep.equal([]);
+    expect(await failsOf(house, form.records.find(({ taskId }) => taskId === job.tasks.find(({ procedure }: { procedure: string }) => procedure === BOOT)!.id)!.id)).to.deep.equal([]);
   });
   it('takes no id that means something else already', async () => {
     const faultId = v7();
@@ -105,7 +104,7 @@ describe('Proof', () => {
       const { submit, form, recordId } = await work(flat.tenant, flat.tenantId);
       const then = house.clock.now - days * DAY_MS;
       await submit({ startedAt: Math.max(1, then - 3_600_000), doneAt: Math.max(1, then) }).expect(200);
-      expect(await failsOf(recordId)).to.deep.equal(['claimedOutside']);
+      expect(await failsOf(house, recordId)).to.deep.equal(['claimedOutside']);
       const proof = (await house.env.store.db.proof.one({ recordId }))!;
       expect(proof.onTime).to.equal(0);
       const record = JSON.parse((await house.env.store.db.record.one({ id: recordId }))!.canonical) as ServiceRecord;
@@ -118,7 +117,7 @@ describe('Proof', () => {
     const { submit, form, recordId } = await work(flat.tenant, flat.tenantId);
     house.clock.now += DAY_MS / 4;
     await submit({ doneAt: form.doneAt, deviceAt: house.clock.now }).expect(200);
-    expect(await failsOf(recordId)).to.deep.equal([]);
+    expect(await failsOf(house, recordId)).to.deep.equal([]);
   });
   it('is logged afterwards as far back as its machine stands there, as a claim', async () => {
     const log = (done: string) => house.manager.post('/records', { id: v7(), pointId: flat.points[BOOT], done, grade: 'light' });
@@ -190,19 +189,19 @@ describe('Proof', () => {
     const { submit, form, recordId } = await work(flat.tenant, flat.tenantId);
     const [first, second] = form.records[0]!.photos;
     await submit({ records: [{ ...form.records[0]!, photos: [{ ...first!, photoId: await send('one.jpg') }, second!] }] }).expect(200);
-    expect(await failsOf(recordId)).to.deep.equal([]);
+    expect(await failsOf(house, recordId)).to.deep.equal([]);
     const other = await work(flat.tenant, flat.tenantId, DRAWER);
     const again = await drawn(DRAWER, 78);
     const photos = await Promise.all(other.form.records[0]!.photos.map(async ({ slot }) => ({ slot, photoId: (await flat.tenant.photo(again).expect(200)).body.id as string })));
     await other.submit({ records: [{ ...other.form.records[0]!, photos }] }).expect(200);
-    expect(await failsOf(other.recordId)).to.deep.equal(['samePicture']);
+    expect(await failsOf(house, other.recordId)).to.deep.equal(['samePicture']);
     // Told so, its sender takes it back and sends a new one, with what else was right.
     await other.submit({}).expect(409);
     await flat.tenant.post(`/jobs/${other.job.id}/withdrawal`).expect(200);
     const [record] = other.form.records;
     const mended = { ...record!, id: v7(), photos: [photos[0]!, { ...photos[1]!, photoId: await flat.tenant.take(DRAWER, 79) }] };
     await flat.tenant.post(`/jobs/${other.job.id}/submission`, { ...other.form, records: [mended] }).expect(200);
-    expect(await failsOf(mended.id)).to.deep.equal([]);
+    expect(await failsOf(house, mended.id)).to.deep.equal([]);
     expect(await queue()).to.not.include(other.recordId);
     await judge(mended.id, { verdict: 'accept' }).expect(200);
     await flat.tenant.post(`/jobs/${other.job.id}/withdrawal`).expect(409);

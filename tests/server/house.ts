@@ -61,6 +61,12 @@ export async function letDaysPass(house: House, days: number): Promise<void> {
   await house.manager.open('/session', { email: 'vane@saltmarsh.example', password: PASSWORD });
 }
 
+/** What the proof of a record failed at. */
+export async function failsOf(house: House, recordId: string): Promise<string[]> {
+  const findings = JSON.parse((await house.env.store.db.proof.one({ recordId }))!.findings) as { check: string; weight: string }[];
+  return findings.filter(({ weight }) => weight === 'fail').map(({ check }) => check);
+}
+
 export interface House {
   readonly env: Env;
   readonly folder: string;

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import type { ServiceRecord } from '../../core/proof/record.ts';
-import { give, honestWork, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { failsOf, give, honestWork, openHouse, registerFlat, type Flat, type House } from './house.ts';
 
 const FILTER = 'washer.drainPumpFilter';
 const BOOT = 'washer.doorBoot';
@@ -19,7 +19,6 @@ describe('A sitting, over HTTP', () => {
   afterEach(() => house.close());
   const giveAll = (...points: string[]): Promise<Job> => give(house, flat.tenant, flat.tenantId, points.map((point) => flat.points[point]!));
   const recordOf = async (id: string) => JSON.parse((await house.env.store.db.record.one({ id }))!.canonical) as ServiceRecord;
-  const findingsOf = async (recordId: string) => (JSON.parse((await house.env.store.db.proof.one({ recordId }))!.findings) as { check: string; weight: string }[]).filter(({ weight }) => weight === 'fail').map(({ check }) => check);
 
   it('says at every step what the machine must be like: hot runs plugged in with the tap open, the filter unplugged with it shut', async () => {
     const job = await giveAll(FILTER, BOOT, TUB);
@@ -40,7 +39,7 @@ describe('A sitting, over HTTP', () => {
       expect(plan!.map(({ step }) => step)).to.deep.equal(job.steps.map(({ key }) => key));
       expect(plan!.find(({ step }) => step === `${TUB}.soda`)!.state).to.include({ power: 'on', tap: 'open' });
       expect([found, begin]).to.deep.equal([[], {}]);
-      expect(await findingsOf(id)).to.deep.equal([]);
+      expect(await failsOf(house, id)).to.deep.equal([]);
     }
   });
   it('that a device says went otherwise than it can is a contradiction, and states are the server’s own', async () => {
@@ -49,7 +48,7 @@ describe('A sitting, over HTTP', () => {
     const keys = job.steps.map(({ key }) => key).filter((key) => key !== 'washer.off');
     await flat.tenant.post(`/jobs/${job.id}/submission`, { ...form, plan: { keys, found: [], begin: {} } }).expect(200);
     const { id } = form.records[0]!;
-    expect(await findingsOf(id)).to.include('planBroken');
+    expect(await failsOf(house, id)).to.include('planBroken');
     expect((await recordOf(id)).plan!.find(({ step }) => step === `${FILTER}.unscrew`)!.state.power).to.equal('on');
     const refused = await flat.tenant.post(`/jobs/${job.id}/submission`, { ...form, plan: { keys, found: ['toaster'], begin: {} } }).expect(422);
     expect(JSON.stringify(refused.body.fields)).to.contain('plan.found');
@@ -61,7 +60,7 @@ describe('A sitting, over HTTP', () => {
     const keys = ['washer.letOut', `${TUB}.empty`, `${TUB}.grade`, 'washer.tapOpen', 'washer.on', `${TUB}.soda`, `${TUB}.vinegar`, `${TUB}.open`, 'washer.off', 'washer.tapShut'];
     const records = form.records.map((record) => ({ ...record, confirmed: [...record.confirmed, ...keys.filter((key) => /^washer\.\w+$/.test(key))] }));
     await flat.tenant.post(`/jobs/${job.id}/submission`, { ...form, records, plan: { keys, found: [], begin: { power: 'off', tap: 'shut', water: 'holds' } } }).expect(200);
-    expect(await findingsOf(records[0]!.id)).to.deep.equal([]);
+    expect(await failsOf(house, records[0]!.id)).to.deep.equal([]);
   });
   it('gives what could not be done back to the office, with the reason, and takes the rest', async () => {
     const job = await giveAll(FILTER, TUB);
@@ -73,7 +72,7 @@ describe('A sitting, over HTTP', () => {
     expect(open).to.have.length(1);
     expect(open[0]).to.include({ says: 'No switch in reach', place: 'Flat 1A', by: 'I. Marrable' });
     expect(open[0].points).to.deep.equal(['Drain-pump filter']);
-    expect(await findingsOf(form.records.find(({ taskId }) => taskId === tub)!.id)).to.deep.equal([]);
+    expect(await failsOf(house, form.records.find(({ taskId }) => taskId === tub)!.id)).to.deep.equal([]);
     await house.manager.post(`/hand-backs/${open[0].id}/settle`).expect(200);
     expect((await house.manager.get('/hand-backs').expect(200)).body.open).to.deep.equal([]);
   });
