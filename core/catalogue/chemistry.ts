@@ -19,8 +19,6 @@ const NATURE: Readonly<Record<Agent, Nature>> = {
   degreaser: { is: 'alkaline', commercial: true }, oxygenBleach: { is: 'oxygen', commercial: true }, softener: { is: 'unknown', commercial: true },
 };
 
-export const propertyOf = (agent: Agent): Property => NATURE[agent].is;
-
 /** `never`: in no machine, container or visit, nor in drains that share a branch on a day. `rinse`: in one machine only with a plain rinse cycle between. */
 export type Apart = 'never' | 'rinse';
 

@@ -7,7 +7,7 @@ import type { Need, ReadingNeed } from '../catalogue/types.ts';
 export type Readings = Readonly<Record<string, number>>;
 
 /**
- * The figure that is judged: the value itself, its drop from another reading, or another reading an hour, by minutes.
+ * The figure that is judged: the value itself, its drop from another reading, or the amount that another reading came to in an hour, where this one is minutes.
  * Undefined where one of the two is missing.
  */
 export function judgedValue({ key, judged }: ReadingNeed, readings: Readings): number | undefined {
