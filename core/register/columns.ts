@@ -2,7 +2,7 @@
 
 export const COLUMNS = [
   'property', 'address', 'zone', 'waterSource', 'hardness', 'building', 'unit', 'kind', 'tenant', 'since', 'people', 'pets', 'cooking', 'loads',
-  'machine', 'label', 'maker', 'model', 'installed', 'fuel', 'owner', 'branch', 'filterSize', 'drains', 'leftOut', 'lastDone',
+  'machine', 'label', 'maker', 'model', 'installed', 'fuel', 'wired', 'owner', 'branch', 'filterSize', 'drains', 'leftOut', 'lastDone',
 ] as const;
 export type Column = (typeof COLUMNS)[number];
 
@@ -14,7 +14,7 @@ const ALSO: Readonly<Partial<Record<Column, readonly string[]>>> = {
   property: ['site', 'estate', 'complex'], address: ['street'], zone: ['tz', 'timezone'], waterSource: ['water', 'watersupply'], hardness: ['waterhardness', 'hardness', 'hardnessmgl'], building: ['block', 'house'],
   unit: ['home', 'flat', 'apartment', 'number', 'unitname', 'unitnumber', 'place'], kind: ['unitkind'], tenant: ['resident', 'occupant', 'tenantname'], since: ['from', 'movein', 'moveindate', 'tenancystart'],
   people: ['persons', 'occupants', 'householdsize'], loads: ['loads', 'washloads'], machine: ['appliance', 'type', 'equipment', 'machinetype'], label: ['label', 'nickname', 'machinename'], maker: ['make', 'manufacturer', 'brand'],
-  model: ['modelno', 'modelnumber'], installed: ['installdate', 'installedon'], branch: ['drain', 'riser'], filterSize: ['filter', 'size'], drains: ['draincount'], leftOut: ['without', 'lacks', 'leftout'], lastDone: ['lastserviced', 'lastservice', 'lastcleaned', 'served'],
+  model: ['modelno', 'modelnumber'], installed: ['installdate', 'installedon'], branch: ['drain', 'riser'], wired: ['hardwired', 'wiring'], filterSize: ['filter', 'size'], drains: ['draincount'], leftOut: ['without', 'lacks', 'leftout'], lastDone: ['lastserviced', 'lastservice', 'lastcleaned', 'served'],
 };
 
 const plain = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '');

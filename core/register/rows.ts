@@ -20,6 +20,8 @@ export interface MachineCells {
   readonly model: string;
   readonly installed: string | null;
   readonly fuel: 'electric' | 'gas';
+  /** Wired in, without a plug. */
+  readonly hardWired: boolean;
   readonly owner: 'landlord' | 'tenant' | 'contractor';
   readonly drainBranch: string;
   readonly filterSize: string | null;
@@ -94,7 +96,7 @@ export const keyOfMachine = (type: string, label: string): string => `${type}\n$
 const LONGEST: Readonly<Partial<Record<Column, number>>> = { property: 120, address: 300, building: 120, unit: 120, tenant: 120, label: 60, maker: 80, model: 80, branch: 60, filterSize: 40 };
 const OF_PROPERTIES: readonly Column[] = ['address', 'zone', 'waterSource', 'hardness'];
 const OF_UNITS: readonly Column[] = ['building', 'kind', 'tenant', 'since', 'people', 'pets', 'cooking', 'loads'];
-const OF_MACHINES: readonly Column[] = ['label', 'maker', 'model', 'installed', 'fuel', 'owner', 'branch', 'filterSize', 'drains', 'leftOut', 'lastDone'];
+const OF_MACHINES: readonly Column[] = ['label', 'maker', 'model', 'installed', 'fuel', 'wired', 'owner', 'branch', 'filterSize', 'drains', 'leftOut', 'lastDone'];
 
 /** A reader of rows that remembers what was said of each property and unit. Row numbers are those of the file, its head being row 1. */
 export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells, rowNumber: number) => ReadRow {
@@ -181,7 +183,7 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
         return key ?? '';
       });
       return {
-        type: type?.key ?? '', label: cell('label'), maker: cell('maker'), model: cell('model'), installed: day('installed', false), fuel, owner: oneOf('owner', ['landlord', 'tenant', 'contractor'], 'landlord'),
+        type: type?.key ?? '', label: cell('label'), maker: cell('maker'), model: cell('model'), installed: day('installed', false), fuel, hardWired: oneOf('wired', ['yes', 'no'], 'no') === 'yes', owner: oneOf('owner', ['landlord', 'tenant', 'contractor'], 'landlord'),
         drainBranch: cell('branch'), filterSize: size ? formatFilterSize(size) : null, drains: number('drains', 1, 60), leftOut, lastDone: day('lastDone', false),
       };
     }

@@ -109,7 +109,7 @@ async function writeRows(call: Call, rows: readonly RegisterRow[]): Promise<Impo
       withTenancy.add(place.id);
       tenants.push({ placeId: place.id, row });
     }
-    if (row.machine) machines.push({ ...sketchOf(row.machine), hardWired: false, id: env.newId(), place });
+    if (row.machine) machines.push({ ...sketchOf(row.machine), id: env.newId(), place });
   }
   await inParts(newPlaces, (part) => db.place.insertMany(part));
   await letUnits(call, tenants);

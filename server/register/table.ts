@@ -98,7 +98,7 @@ export async function exportRegister(call: Call): Promise<string> {
       const specification = specificationOf.get(machine.id);
       return {
         ...unit, machine: say(`machine.${machineTypeOf(machine.type).key}`), label: machine.label, maker: machine.maker, model: machine.model, installed: machine.installedDay === null ? '' : isoFromDay(machine.installedDay),
-        fuel: machine.fuel, owner: machine.owner, branch: machine.drainBranch, filterSize: specification?.filterSize ?? '', drains: written(specification?.drainCount),
+        fuel: machine.fuel, wired: machine.hardWired === 1 ? 'yes' : '', owner: machine.owner, branch: machine.drainBranch, filterSize: specification?.filterSize ?? '', drains: written(specification?.drainCount),
         lastDone: claimed.has(machine.id) ? isoFromDay(claimed.get(machine.id)!) : '',
         leftOut: (JSON.parse(machine.leftOut) as string[]).map((key) => say(`point.${key}`)).join('; '),
       };

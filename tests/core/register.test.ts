@@ -49,9 +49,9 @@ describe('The columns of a table', () => {
 
 describe('A row of a table', () => {
   it('is a machine in a unit, by the names of the catalogue, whatever their punctuation', () => {
-    const { row, problems } = reader()({ ...home, machine: 'washer  front LOAD', filterSize: '', fuel: 'Electric', leftOut: 'Tub; washer.drawer', tenant: 'I. Marrable', since: '2025-02-01', people: '4' }, 2);
+    const { row, problems } = reader()({ ...home, machine: 'washer  front LOAD', filterSize: '', fuel: 'Electric', wired: 'Yes', leftOut: 'Tub; washer.drawer', tenant: 'I. Marrable', since: '2025-02-01', people: '4' }, 2);
     expect(problems).to.deep.equal([]);
-    expect(row.machine).to.include({ type: 'washer', fuel: 'electric', owner: 'landlord' });
+    expect(row.machine).to.include({ type: 'washer', fuel: 'electric', hardWired: true, owner: 'landlord' });
     expect(row.machine!.leftOut).to.deep.equal(['washer.tub', 'washer.drawer']);
     expect(row.tenancy).to.deep.equal({ name: 'I. Marrable', since: '2025-02-01', people: 4, pets: 0, cooking: 'average', loads: null });
     expect(row.zone).to.equal('Europe/Dublin');
@@ -66,6 +66,8 @@ describe('A row of a table', () => {
     expect(wrongOf({ ...home, installed: '24/11/2026' })[0]).to.contain('2026-11-24');
     expect(wrongOf({ ...home, installed: '2027-01-01' })[0]).to.contain('still to come');
     expect(wrongOf({ ...home, fuel: 'gas' })[0]).to.contain('does not burn gas');
+    expect(wrongOf({ ...home, wired: 'perhaps' })[0]).to.contain('none of yes, no');
+    expect(reader()(home, 2).row.machine!.hardWired).to.equal(false);
     expect(wrongOf({ ...home, kind: 'attic', cooking: 'never', tenant: 'X', since: '2025-01-01', people: '0' })).to.have.length(3);
     expect(wrongOf({ ...home, zone: 'Moon/Base' })[0]).to.contain('Moon/Base');
     expect(wrongOf({ property: 'P', unit: '1', maker: 'Tidesse' })[0]).to.contain('the machine is empty');
