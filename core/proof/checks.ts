@@ -51,7 +51,7 @@ export interface Proof {
   readonly offered?: boolean;
   readonly observation: Observation;
   readonly photos: readonly CheckedPhoto[];
-  /** All that was done between start and end: a newcomer's hands-on minutes, the longest chain of waits and runs, and the person's own pace. */
+  /** A newcomer's hands-on minutes for all that was done between start and end, the waits and runs of this part, and the person's own pace. */
   readonly work: { readonly handsMinutes: number; readonly waitMinutes: number; readonly pace: number };
   readonly startedAt: number | null;
   readonly doneAt: number;

@@ -7,7 +7,7 @@ import type { SittingTask } from '../../core/jobs/sitting.ts';
 import { stateAfter } from '../../core/jobs/transitions.ts';
 import { boundedClaim, trueTimes } from '../../core/proof/claim.ts';
 import { correlation, sameAs } from '../../core/proof/likeness.ts';
-import type { Procedure } from '../../core/catalogue/types.ts';
+import type { Need, Procedure } from '../../core/catalogue/types.ts';
 import type { Observation, ServiceRecord } from '../../core/proof/record.ts';
 import type { SubmittedRecord, Submission } from '../../contract/jobs.ts';
 import { readHistories, type PointHistory } from '../due/history.ts';
@@ -82,7 +82,7 @@ interface GoneThrough {
   readonly tasks: readonly SittingTask[];
   readonly steps: readonly PlannedStep[];
   readonly wrong: readonly string[];
-  readonly work: Proof['work'];
+  readonly work: Omit<Proof['work'], 'waitMinutes'>;
   readonly kept: GoneSitting;
 }
 
@@ -92,11 +92,12 @@ function goneThrough(machine: Row<'machine'>, of: readonly { readonly task: Row<
   const situation = { begin: plan?.begin ?? {}, found: plan?.found ?? [], done: plan?.keys ?? planSitting(sitting).steps.map(({ key }) => key) };
   const { steps, wrong } = replaySitting(sitting, situation, left.map(({ taskId }) => taskId));
   const done = tasks.filter(({ id }) => !left.some(({ taskId }) => taskId === id));
-  // Waits of one task follow each other; those of several may overlap.
-  const waits = done.map((task) => needsInPlan(task, steps).reduce((sum, need) => sum + (need.kind === 'timer' ? need.minutes : 0), 0));
-  const work = { handsMinutes: done.reduce((sum, { minutes }) => sum + minutes, 0), waitMinutes: Math.max(0, ...waits), pace };
+  const work = { handsMinutes: done.reduce((sum, { minutes }) => sum + minutes, 0), pace };
   return { machine, tasks, steps, wrong, work, kept: { plan: steps.map(({ key, state }) => ({ step: key, state })), found: situation.found, begin: situation.begin } };
 }
+
+/** Waits of one part follow each other; those of its neighbours in the sitting are no part of its proof. */
+const waitMinutesOf = (asked: readonly Need[]) => asked.reduce((sum, need) => sum + (need.kind === 'timer' ? need.minutes : 0), 0);
 
 /** Photos that this submission has claimed, with the act of the slot that each is for. */
 type Claimed = Map<string, { readonly photo: Row<'photo'>; readonly act: string | null }>;
@@ -192,7 +193,7 @@ async function sendRecord(call: Call, { record, job, task, history, sitting, cla
   const asked = needsInPlan(sitting.tasks.find(({ id }) => id === task.id)!, sitting.steps);
   const nearby = agent === null ? [] : await usedOnBranch(db, job.machineId, dayOfInstant(doneAt, zone));
   const findings = checkProof({
-    procedure, observation, photos, planWrong: sitting.wrong, offered, work: sitting.work, asked, claimed: outside ? { day: call.env.say.day(dayOfInstant(times.doneAt, zone)), from: call.env.say.day(dayOfInstant(from, zone)) } : null, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
+    procedure, observation, photos, planWrong: sitting.wrong, offered, work: { ...sitting.work, waitMinutes: waitMinutesOf(asked) }, asked, claimed: outside ? { day: call.env.say.day(dayOfInstant(times.doneAt, zone)), from: call.env.say.day(dayOfInstant(from, zone)) } : null, startedAt, doneAt, givenAt: job.givenAt ?? job.createdAt,
     agentsNearby: nearby.map((it) => it.agent), agentsHere: nearby.filter(({ machineId }) => machineId === job.machineId).map((it) => it.agent),
     specification: { filterSize: specification.filterSize, airflowCfm: specification.airflowCfm, forbiddenAgents: history.forbidden },
     gradesBefore: before.map(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).grade ?? ''),

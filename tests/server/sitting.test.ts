@@ -54,6 +54,14 @@ describe('A sitting, over HTTP', () => {
     expect(JSON.stringify(refused.body.fields)).to.contain('plan.found');
     await flat.tenant.post(`/jobs/${job.id}/submission`, { ...form, plan: { keys, found: [], begin: { power: 'upside down' } } }).expect(422);
   });
+  it('with its run skipped fails at the part whose run it was, and not at its neighbours', async () => {
+    const job = await giveAll(BOOT, TUB);
+    const form = await honestWork(house, flat.tenant, job);
+    await flat.tenant.post(`/jobs/${job.id}/submission`, { ...form, startedAt: form.doneAt - 20 * 60_000 }).expect(200);
+    const of = (procedure: string) => form.records.find(({ taskId }) => taskId === job.tasks.find((task) => task.procedure === procedure)!.id)!.id;
+    expect(await failsOf(house, of(TUB))).to.deep.equal(['waitSkipped']);
+    expect(await failsOf(house, of(BOOT))).to.deep.equal([]);
+  });
   it('found off ends off, and full is drained first', async () => {
     const job = await giveAll(TUB);
     const form = await honestWork(house, flat.tenant, job);
