@@ -3,8 +3,8 @@
  * sqlite3 alone; how that grows; expanding recurrence rules against the package `rrule`; learning on the
  * truth model. Run by `npm run bench:due` (with `-- --learning`, learning alone); writes `docs/due-figures.md`, and its table and chart of `docs/due.md`.
  */
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { cpus, tmpdir } from 'node:os';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import rrulePackage from 'rrule';
 import sqlite3 from 'sqlite3';
@@ -20,11 +20,14 @@ import { dayOfInstant } from '../core/calendar/day.ts';
 import { recompute } from '../server/due/recompute.ts';
 import { openStore, type Store } from '../server/store/store.ts';
 import { run } from '../server/sql/connection.ts';
-import { median, quantile } from './figures.ts';
+import { median, met, quantile, spread } from './figures.ts';
+import { measuredOn, sized, writePage, writePart } from './page.ts';
 
 const ZONE = 'Europe/Dublin';
 const POINTS_A_PLACE = 30;
-const ROUNDS = 5;
+const ROUNDS = sized(5, 1);
+const [MANY, FEW] = [sized(100_000, 600), sized(10_000, 300)];
+const TURNS = sized(9, 1);
 
 interface Large {
   readonly folder: string;
@@ -135,7 +138,7 @@ function expansion() {
   return RULES.map((text) => {
     const rule = parseRule(text);
     const theirs = new RRule({ ...RRule.parseString(text), dtstart: new Date(from * MS_PER_DAY) }, true);
-    const ratios = Array.from({ length: 9 }, () => {
+    const ratios = Array.from({ length: TURNS }, () => {
       const timed = (times: number, work: () => unknown) => { const start = performance.now(); for (let i = 0; i < times; i += 1) work(); return (performance.now() - start) / times; };
       const mine = timed(2000, () => expand(rule, from, from, from + 1825));
       const other = timed(40, () => theirs.between(new Date(from * MS_PER_DAY), new Date((from + 1825) * MS_PER_DAY), true));
@@ -147,47 +150,36 @@ function expansion() {
 
 /** Lines and rules, written to their page. */
 async function speeds(): Promise<string> {
-  const hundred = await lines(100_000);
-  const ten = await lines(10_000);
+  const hundred = await lines(MANY);
+  const ten = await lines(FEW);
   const ratio = median(hundred.mine) / median(hundred.alone);
   const growth = median(hundred.mine) / median(ten.mine);
   const rules = expansion();
   const slowest = Math.min(...rules.map((it) => it.ratio));
   return [
     '# Figures of the due engine', '',
-    'Written by `npm run bench:due`. Ratios are of two things measured in turns in one run; the spread (10–90 %) is the noise of the machine.', '',
-    `Machine: ${cpus().length} × ${cpus()[0]!.model.trim()}, Node ${process.version}.`, '',
+    `${measuredOn('bench:due')} Ratios are of two things measured in turns in one run; the spread (10–90 %) is the noise of the machine.`, '',
     '| what | measured | bar | |', '|---|---|---|---|',
-    `| Recompute and store 100,000 lines, all changed ÷ reading and writing the same rows by sqlite3 alone, median of ${ROUNDS} | ${ratio.toFixed(2)} (${Math.round(median(hundred.mine))} ms, ${spread(hundred.mine)} ÷ ${Math.round(median(hundred.alone))} ms, ${spread(hundred.alone)}) | ≤ 2 | ${met(ratio <= 2)} |`,
-    `| 100,000 lines ÷ 10,000 lines | ${growth.toFixed(1)} (${Math.round(median(ten.mine))} ms, ${spread(ten.mine)}) | ≤ 12 | ${met(growth <= 12)} |`,
+    `| Recompute and store 100,000 lines, all changed ÷ reading and writing the same rows by sqlite3 alone, median of ${ROUNDS} | ${ratio.toFixed(2)} (${Math.round(median(hundred.mine))} ms, ${spread(hundred.mine)} ms ÷ ${Math.round(median(hundred.alone))} ms, ${spread(hundred.alone)} ms) | ≤ 2 | ${met(ratio <= 2)} |`,
+    `| 100,000 lines ÷ 10,000 lines | ${growth.toFixed(1)} (${Math.round(median(ten.mine))} ms, ${spread(ten.mine)} ms) | ≤ 12 | ${met(growth <= 12)} |`,
     `| Expanding five years of a rule, times as fast as \`rrule\`, the least of ${RULES.length} rules | ${slowest.toFixed(0)} (${rules.map((it) => `${it.text}: ${it.ratio.toFixed(0)}, ${it.low.toFixed(0)}–${it.high.toFixed(0)}`).join('; ')}) | ≥ 30 | ${met(slowest >= 30)} |`, '',
     'How well it learns stands in [due.md](due.md).', '',
   ].join('\n');
 }
 
-const RUNS = 4000;
+const RUNS = sized(4000, 20);
 const learned = judgeLearning({ seed: 20_261_124, runs: RUNS, services: 6 });
-const spread = (values: readonly number[]) => `${Math.round(quantile(values, 0.1))}–${Math.round(quantile(values, 0.9))} ms`;
-const met = (yes: boolean) => (yes ? 'met' : '**missed**');
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const NAMES = { engine: 'engine', engineSafe: 'engine with its safety bound', engineHeld: 'interval of a safety-critical part', counts: 'conjugate count model', calendar: 'fixed calendar' } as const;
 const learning = [
-  '<!-- learning -->',
   'Parts of the truth model (process variation 0.35, one grade in ten wrong), served six times, each time when the method', `says; ${RUNS.toLocaleString('en')} parts a cell. The error is |believed interval ÷ true interval − 1|, before floors and caps; median / nine in`, 'ten.', '',
   `| true ÷ assumed | ${RATIOS.map((it) => it.toFixed(2)).join(' | ')} |`, `|---|${RATIOS.map(() => '---').join('|')}|`,
   ...METHODS_JUDGED.map((method) => `| ${NAMES[method]} | ${RATIOS.map((at) => { const it = learned.find((one) => one.method === method && one.ratio === at)!; return `${percent(it.median)} / ${percent(it.ninetieth)}`; }).join(' | ')} |`), '',
   `Bar: median under 20 %, nine in ten under 40 %, of the belief, at each ratio: ${met(learned.filter(({ method }) => method === 'engine' || method === 'engineSafe').every((it) => it.median < 0.2 && it.ninetieth < 0.4))}, with and without the safety bound. The interval of a safety-critical part is no belief: it may shorten at once, and grows by a quarter at a service at most.`,
-  '<!-- end of learning -->',
-].join('\n');
-if (!process.argv.includes('--learning')) {
-  const text = await speeds();
-  writeFileSync(join(import.meta.dirname, '../docs/due-figures.md'), text);
-  console.log(text);
-}
-writeFileSync(join(import.meta.dirname, '../docs/due-learning.svg'), chart());
-const page = join(import.meta.dirname, '../docs/due.md');
-writeFileSync(page, readFileSync(page, 'utf8').replace(/<!-- learning -->[\s\S]*<!-- end of learning -->/, () => learning));
-console.log(learning);
+];
+if (!process.argv.includes('--learning')) writePage('due-figures.md', await speeds());
+writePage('due-learning.svg', chart());
+writePart('due.md', 'learning', learning);
 process.exit(0);
 
 /** Median errors as a chart: a group of bars a ratio, a line at the bar. */

@@ -10,8 +10,9 @@ import { typeNumber } from '../server/due/recompute.ts';
 import { hashPassword } from '../server/people/sessions.ts';
 import { openStore } from '../server/store/store.ts';
 import type { Row } from '../server/store/tables.ts';
+import { sized } from './page.ts';
 
-export const UNITS = 500;
+export const UNITS = sized(500, 20);
 export const POINTS_A_UNIT = 30;
 export const SIGN_IN = { email: 'bench@saltmarsh.example', password: 'a long password' };
 const PROPERTIES = 10;

@@ -4,8 +4,9 @@ import { systemOf } from '../core/catalogue/systems.ts';
 import { planSitting } from '../core/jobs/plan.ts';
 import { sittingOf } from '../core/jobs/sitting.ts';
 import { median, quantile } from './figures.ts';
+import { sized } from './page.ts';
 
-const GOES = 15;
+const GOES = sized(15, 1);
 
 /** Whole machines, all their points in one sitting, the median of some goes each; as a row of a table. */
 export function planningRow(): string {

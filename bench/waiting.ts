@@ -1,15 +1,14 @@
 /** `npm run bench:waiting`: what people wait for in a browser, written to docs/waiting-figures.md. Build the web first. */
-import { writeFileSync } from 'node:fs';
-import { cpus } from 'node:os';
-import { join, resolve } from 'node:path';
 import type { Page } from 'playwright-core';
 import { Caller, give, PASSWORD, registerFlat, type House } from '../tests/server/house.ts';
 import { DESK, openStage, PHONE, type Stage } from '../tests/web/browser.ts';
 import { median } from './figures.ts';
+import { measuredOn, sized, writePage } from './page.ts';
 
 process.setSourceMapsEnabled(false);
-const GOES = 5;
-const TABLE_ROWS = 20_000;
+const GOES = sized(5, 1);
+const TABLE_ROWS = sized(20_000, 100);
+const FLATS = sized(40, 2);
 /** A phone fourfold slower than this machine, on a thin line: 1.6 Mbit/s down, 0.75 up, 150 ms there and back. */
 const SLOW_CPU = 4;
 const THIN_LINE = { offline: false, latency: 150, downloadThroughput: 200_000, uploadThroughput: 94_000 };
@@ -67,20 +66,20 @@ const flats = await measured(stage, async (page) => {
   await page.getByRole('button', { name: 'Add a property' }).click();
   await page.getByLabel('Name', { exact: true }).fill(`Quay House ${Date.now()}`);
   await page.getByLabel('Address').fill('3 Quay Street, Port Ellery');
-  await page.getByLabel('How many').fill('40');
+  await page.getByLabel('How many').fill(String(FLATS));
   await page.getByRole('combobox', { name: 'What stands in each' }).first().click({ force: true });
   await page.getByRole('option', { name: 'Two-bed flat' }).first().click();
   await page.getByRole('listbox').waitFor({ state: 'hidden' });
   const began = Date.now();
   await page.getByRole('button', { name: 'Save the property' }).click();
-  await page.getByText(/^40 units with 1,?320 service points added\.$/).waitFor({ timeout: 300_000 });
+  await page.getByText(new RegExp(`^${FLATS} units with [\\d,]+ service points added\\.`)).waitFor({ timeout: 300_000 });
   return Date.now() - began;
 }, DESK);
 await stage.close();
 
-const report = `# What people wait for
+writePage('waiting-figures.md', `# What people wait for
 
-By \`npm run bench:waiting\`, ${new Date().toISOString().slice(0, 10)}, on ${cpus().length} × ${cpus()[0]?.model.trim() || 'unnamed'}, Node ${process.version}. Median of ${GOES} goes, and the
+${measuredOn('bench:waiting')} Median of ${GOES} goes, and the
 shortest and longest: their distance is the noise of a machine whose cores browser and server share. No test holds these seconds.
 
 | what | measured | bar |
@@ -88,6 +87,4 @@ shortest and longest: their distance is the noise of a machine whose cores brows
 | First useful screen of a tenant: a phone fourfold slower, 1.6 Mbit/s, 150 ms, nothing kept from before | ${firstScreen} | 3 s |
 | A table of 20,000 rows looked through in the browser | ${table} | 15 s |
 | Forty flats of nine machines each, from saving to their being there | ${flats} | 180 s |
-`;
-writeFileSync(join(resolve(import.meta.dirname, '..'), 'docs/waiting-figures.md'), report);
-console.log(report);
+`);
