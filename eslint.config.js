@@ -10,17 +10,39 @@ const ROOMS = {
   demo: ['server', 'contract', 'core'],
 };
 const ALL = [...Object.keys(ROOMS), 'bin', 'tests', 'bench'];
-const OUTSIDE_CORE = ['vue', 'vuetify', 'pinia', 'vue-router', 'express', 'sequelize', 'sqlite3', 'fs', 'node:*', 'http', 'https', 'net', 'sharp'];
+const OUTSIDE_CORE = [
+  'vue',
+  'vuetify',
+  'pinia',
+  'vue-router',
+  'express',
+  'sequelize',
+  'sqlite3',
+  'fs',
+  'node:*',
+  'http',
+  'https',
+  'net',
+  'sharp',
+];
 
 const rooms = Object.entries(ROOMS).map(([room, allowed]) => ({
   files: [`${room}/**/*.{ts,vue}`],
   rules: {
-    'no-restricted-imports': ['error', {
-      patterns: [
-        { regex: `\\.\\./(${ALL.filter((it) => it !== room && !allowed.includes(it)).join('|')})/`, message: `${room}/ may import ${allowed.join(', ') || 'nothing'} only.` },
-        ...(room === 'core' ? [{ group: OUTSIDE_CORE, message: 'The core computes and knows no interface, server, file or network.' }] : []),
-      ],
-    }],
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          {
+            regex: `\\.\\./(${ALL.filter((it) => it !== room && !allowed.includes(it)).join('|')})/`,
+            message: `${room}/ may import ${allowed.join(', ') || 'nothing'} only.`,
+          },
+          ...(room === 'core'
+            ? [{ group: OUTSIDE_CORE, message: 'The core computes and knows no interface, server, file or network.' }]
+            : []),
+        ],
+      },
+    ],
   },
 }));
 
@@ -31,7 +53,11 @@ const lengths = { files: ['core/**/*.ts'], ignores: DATA, rules: { 'max-lines': 
 const core = {
   files: ['core/**/*.ts'],
   rules: {
-    'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Chance is injected.' }, { object: 'Date', property: 'now', message: 'The clock is injected.' }],
+    'no-restricted-properties': [
+      'error',
+      { object: 'Math', property: 'random', message: 'Chance is injected.' },
+      { object: 'Date', property: 'now', message: 'The clock is injected.' },
+    ],
   },
 };
 
@@ -47,7 +73,13 @@ export default tseslint.config(
       '@typescript-eslint/no-unused-vars': ['error', { varsIgnorePattern: '^_', argsIgnorePattern: '^_' }],
       'vue/multi-word-component-names': 'off',
       'vue/no-mutating-props': 'off',
-      'no-restricted-syntax': ['error', { selector: "ImportDeclaration[source.value=/\\/(utils|helpers|common|misc)(\\/|\\.|$)/]", message: 'A thing used twice gets a name.' }],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'ImportDeclaration[source.value=/\\/(utils|helpers|common|misc)(\\/|\\.|$)/]',
+          message: 'A thing used twice gets a name.',
+        },
+      ],
     },
   },
   ...rooms,

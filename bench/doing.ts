@@ -11,7 +11,9 @@ const began = Date.now();
 const { kills, photos, records, faults, lost, broken } = await killWhileSending(KILLS);
 const entry = tenantEntry();
 const kB = (bytes: number) => (bytes / 1000).toFixed(1);
-writePage('doing-figures.md', `# Doing the work: figures
+writePage(
+  'doing-figures.md',
+  `# Doing the work: figures
 
 ${measuredOn('bench:doing')}
 
@@ -30,6 +32,7 @@ Run with every test, since they are quick:
 - 200 rounds over a line that drops, doubles, delays and reorders: nothing lost, nothing twice, order kept (\`tests/server/line.test.ts\`, against the real server).
 - What people wait for, the first useful screen of a tenant among it, is measured by \`npm run bench:waiting\`.
 - Script and styles of the tenant's entry: ${kB(entry.first)} kB for the first screen, ${kB(entry.all)} kB for all of them, gzip (bar 220 kB: ${met(entry.all <= 220_000)}). The worker then keeps the app on the device, after the first screen.
-`);
+`,
+);
 console.log(lost, broken);
 if (lost.length + broken.length > 0) process.exit(1);

@@ -14,7 +14,9 @@ interface Chunk {
 
 /** Script and styles of the tenant's entry in bytes, gzip: of the first screen, and with every lazy part. */
 export function tenantEntry(): { readonly first: number; readonly all: number; readonly files: number } {
-  const manifest = JSON.parse(readFileSync(join(BUILT, '.vite/manifest.json'), 'utf8')) as Readonly<Record<string, Chunk>>;
+  const manifest = JSON.parse(readFileSync(join(BUILT, '.vite/manifest.json'), 'utf8')) as Readonly<
+    Record<string, Chunk>
+  >;
   const filesFrom = (lazy: boolean) => {
     const files = new Set<string>();
     const seen = new Set<string>();
@@ -28,7 +30,8 @@ export function tenantEntry(): { readonly first: number; readonly all: number; r
     visit('home.html');
     return [...files].filter((file) => /\.(js|css)$/.test(file));
   };
-  const bytes = (files: readonly string[]) => files.reduce((sum, file) => sum + gzipSync(readFileSync(join(BUILT, file))).length, 0);
+  const bytes = (files: readonly string[]) =>
+    files.reduce((sum, file) => sum + gzipSync(readFileSync(join(BUILT, file))).length, 0);
   const all = filesFrom(true);
   return { first: bytes(filesFrom(false)), all: bytes(all), files: all.length };
 }

@@ -30,7 +30,14 @@ export async function buildLarge(): Promise<{ data: string; organisationId: stri
   const types = [...machineTypes.values()];
   await store.write(async (db) => {
     await db.organisation.insert({ id: organisationId, name: 'Bench', createdAt: now });
-    await db.person.insert({ id: personId, organisationId, name: 'B. Ench', email: SIGN_IN.email, passwordHash, createdAt: now });
+    await db.person.insert({
+      id: personId,
+      organisationId,
+      name: 'B. Ench',
+      email: SIGN_IN.email,
+      passwordHash,
+      createdAt: now,
+    });
     await db.roleGrant.insert({ id: v7(), organisationId, personId, role: 'manager' });
     const places: Row<'place'>[] = [];
     const machines: Row<'machine'>[] = [];
@@ -38,18 +45,66 @@ export async function buildLarge(): Promise<{ data: string; organisationId: stri
     const marks: Row<'mark'>[] = [];
     for (let p = 0; p < PROPERTIES; p += 1) {
       const propertyId = v7();
-      await db.property.insert({ id: propertyId, organisationId, name: `Court ${p + 1}`, address: 'Port Ellery', zone: 'Europe/Dublin', sort: p, createdAt: now });
-      for (const [name, value] of [['water', { source: 'public', hardnessMgL: 140 }], ['practice', 'steady']] as const) {
-        await db.fact.insert({ id: v7(), organisationId, subjectId: propertyId, name, value: JSON.stringify(value), fromDay: 0, recordedAt: now, recordedBy: personId });
+      await db.property.insert({
+        id: propertyId,
+        organisationId,
+        name: `Court ${p + 1}`,
+        address: 'Port Ellery',
+        zone: 'Europe/Dublin',
+        sort: p,
+        createdAt: now,
+      });
+      for (const [name, value] of [
+        ['water', { source: 'public', hardnessMgL: 140 }],
+        ['practice', 'steady'],
+      ] as const) {
+        await db.fact.insert({
+          id: v7(),
+          organisationId,
+          subjectId: propertyId,
+          name,
+          value: JSON.stringify(value),
+          fromDay: 0,
+          recordedAt: now,
+          recordedBy: personId,
+        });
       }
       for (let u = 0; u < UNITS / PROPERTIES; u += 1) {
         const placeId = v7();
-        places.push({ id: placeId, organisationId, propertyId, buildingId: null, kind: 'unit', name: `Flat ${u + 1}`, sort: u, createdAt: now });
+        places.push({
+          id: placeId,
+          organisationId,
+          propertyId,
+          buildingId: null,
+          kind: 'unit',
+          name: `Flat ${u + 1}`,
+          sort: u,
+          createdAt: now,
+        });
         let left = POINTS_A_UNIT;
         while (left > 0) {
           const type = types[machines.length % types.length]!;
           const machineId = v7();
-          machines.push({ id: machineId, organisationId, placeId, type: type.key, label: '', maker: '', model: '', installedDay: null, fuel: 'electric', owner: 'landlord', drainBranch: '', hardWired: 0, shutoffPhotoId: null, retiredDay: null, createdAt: now, number: machines.length + 1, leftOut: '[]', platePhotoId: null });
+          machines.push({
+            id: machineId,
+            organisationId,
+            placeId,
+            type: type.key,
+            label: '',
+            maker: '',
+            model: '',
+            installedDay: null,
+            fuel: 'electric',
+            owner: 'landlord',
+            drainBranch: '',
+            hardWired: 0,
+            shutoffPhotoId: null,
+            retiredDay: null,
+            createdAt: now,
+            number: machines.length + 1,
+            leftOut: '[]',
+            platePhotoId: null,
+          });
           for (const procedure of type.points.slice(0, left)) {
             left -= 1;
             const id = v7();
@@ -59,8 +114,18 @@ export async function buildLarge(): Promise<{ data: string; organisationId: stri
             const used = random() ** 0.8 * 1.15;
             const noRecord = random() < 0.03;
             marks.push({
-              pointId: id, organisationId, placeId, number, type: typeNumber(procedure), servedDay: noRecord ? 0 : today - Math.floor(intervalDays * used),
-              intervalDays: noRecord ? 0 : intervalDays, capSlack: noRecord ? 0 : Math.floor(random() * 90), work: random() < 0.06 ? 1 : 0, evidence: 'proven', lineId: null, scheduled: 1,
+              pointId: id,
+              organisationId,
+              placeId,
+              number,
+              type: typeNumber(procedure),
+              servedDay: noRecord ? 0 : today - Math.floor(intervalDays * used),
+              intervalDays: noRecord ? 0 : intervalDays,
+              capSlack: noRecord ? 0 : Math.floor(random() * 90),
+              work: random() < 0.06 ? 1 : 0,
+              evidence: 'proven',
+              lineId: null,
+              scheduled: 1,
             });
           }
         }

@@ -14,7 +14,12 @@ const DOCS = join(import.meta.dirname, '../docs');
 export const sized = (whole: number, toy: number): number => (TOY ? toy : whole);
 
 function commit(): string {
-  const git = (...words: string[]) => execFileSync('git', words, { cwd: import.meta.dirname, encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] }).trim();
+  const git = (...words: string[]) =>
+    execFileSync('git', words, {
+      cwd: import.meta.dirname,
+      encoding: 'utf8',
+      stdio: ['ignore', 'pipe', 'ignore'],
+    }).trim();
   try {
     const changed = git('status', '--porcelain', '--', '..', ':!../docs') !== '';
     return `${git('rev-parse', '--short=10', 'HEAD')}${changed ? ' with changes' : ''}`;
@@ -41,6 +46,9 @@ export function writePage(name: string, text: string): void {
 export function writePart(name: string, part: string, lines: readonly string[]): void {
   const text = [`<!-- ${part} -->`, ...lines, `<!-- end of ${part} -->`].join('\n');
   const page = readFileSync(join(DOCS, name), 'utf8');
-  keep(name, page.replace(new RegExp(`<!-- ${part} -->[\\s\\S]*<!-- end of ${part} -->`), () => text));
+  keep(
+    name,
+    page.replace(new RegExp(`<!-- ${part} -->[\\s\\S]*<!-- end of ${part} -->`), () => text),
+  );
   console.log(text);
 }

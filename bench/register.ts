@@ -24,7 +24,18 @@ const GOES = sized(15, 1);
 const MACHINES = ['Dishwasher', 'Refrigerator', '"Washer, front load"', '"Air handler, 1-inch filter"', 'Bathroom fan'];
 const say = speaker('en-GB', coreText);
 const names = columnNames(say);
-const HEAD = ['property', 'unit', 'tenant', 'since', 'people', 'machine', 'maker', 'model', 'branch', 'filterSize'] as const satisfies readonly Column[];
+const HEAD = [
+  'property',
+  'unit',
+  'tenant',
+  'since',
+  'people',
+  'machine',
+  'maker',
+  'model',
+  'branch',
+  'filterSize',
+] as const satisfies readonly Column[];
 
 function* lines(count: number): Generator<string> {
   yield `${HEAD.map((column) => names[column]).join()}\n`;
@@ -34,12 +45,20 @@ function* lines(count: number): Generator<string> {
   }
 }
 
-const columns = matchColumns(HEAD.map((column) => names[column]), names);
+const columns = matchColumns(
+  HEAD.map((column) => names[column]),
+  names,
+);
 const today = dayOfInstant(Date.now(), 'Europe/Dublin');
 
 function parseAlone(csv: string): number {
   let rows = 0;
-  Papa.parse<string[]>(csv, { skipEmptyLines: 'greedy', step: () => { rows += 1; } });
+  Papa.parse<string[]>(csv, {
+    skipEmptyLines: 'greedy',
+    step: () => {
+      rows += 1;
+    },
+  });
   return rows;
 }
 
@@ -51,7 +70,10 @@ function lookThrough(csv: string): number {
     step: ({ data }) => {
       rows += 1;
       if (rows === 1) return;
-      const { problems } = read(Object.fromEntries(columns.flatMap((column, i) => (column ? [[column, data[i] ?? '']] : []))), rows);
+      const { problems } = read(
+        Object.fromEntries(columns.flatMap((column, i) => (column ? [[column, data[i] ?? '']] : []))),
+        rows,
+      );
       wrong += problems.length;
     },
   });
@@ -70,8 +92,12 @@ async function peakHeap(count: number): Promise<number> {
     let rows = 0;
     parsing.on('data', (data: string[]) => {
       rows += 1;
-      if (rows > 1) read(Object.fromEntries(columns.flatMap((column, i) => (column ? [[column, data[i] ?? '']] : []))), rows);
-      if (rows % 5000 === 0) { globalThis.gc?.(); peak = Math.max(peak, process.memoryUsage().heapUsed - before); }
+      if (rows > 1)
+        read(Object.fromEntries(columns.flatMap((column, i) => (column ? [[column, data[i] ?? '']] : []))), rows);
+      if (rows % 5000 === 0) {
+        globalThis.gc?.();
+        peak = Math.max(peak, process.memoryUsage().heapUsed - before);
+      }
     });
     parsing.on('end', () => done());
   });
@@ -92,19 +118,37 @@ const heap = [await peakHeap(ROWS), await peakHeap(ROWS * 5)];
 
 const data = mkdtempSync(join(tmpdir(), 'dewline-bench-'));
 const running = await serve({ data, port: 0, logger: pino({ level: 'silent' }), rateFactor: 1e6 });
-const opened = await fetch(`${running.url}/api/install`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ organisation: 'Bench', name: 'B. Ench', email: 'bench@saltmarsh.example', password: 'a long password' }) });
-const { csrf } = await opened.json() as { csrf: string };
+const opened = await fetch(`${running.url}/api/install`, {
+  method: 'POST',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify({
+    organisation: 'Bench',
+    name: 'B. Ench',
+    email: 'bench@saltmarsh.example',
+    password: 'a long password',
+  }),
+});
+const { csrf } = (await opened.json()) as { csrf: string };
 const start = performance.now();
 const answer = await fetch(`${running.url}/api/register/table`, {
-  method: 'POST', headers: { 'content-type': 'application/json', cookie: opened.headers.get('set-cookie')!.split(';')[0]!, 'x-csrf-token': csrf, 'idempotency-key': 'bench' }, body: JSON.stringify({ csv, columns, zone: 'Europe/Dublin' }),
+  method: 'POST',
+  headers: {
+    'content-type': 'application/json',
+    cookie: opened.headers.get('set-cookie')!.split(';')[0]!,
+    'x-csrf-token': csrf,
+    'idempotency-key': 'bench',
+  },
+  body: JSON.stringify({ csv, columns, zone: 'Europe/Dublin' }),
 });
-const taken = await answer.json() as { points: number; machines: number };
+const taken = (await answer.json()) as { points: number; machines: number };
 const seconds = (performance.now() - start) / 1000;
 await running.close();
 rmSync(data, { recursive: true, force: true });
 if (answer.status !== 200) throw new Error(JSON.stringify(taken));
 
-writePage('register-figures.md', `# Taking in a table
+writePage(
+  'register-figures.md',
+  `# Taking in a table
 
 ${measuredOn('bench:register')} Ratios are of two things measured in turns in one run; the spread is the noise of the machine.
 
@@ -117,4 +161,5 @@ ${ROWS.toLocaleString('en')} rows of ${HEAD.length} of the ${COLUMNS.length} col
 | Taking it in over HTTP: ${taken.machines.toLocaleString('en')} machines, ${taken.points.toLocaleString('en')} points with their lines, in one write | ${seconds.toFixed(1)} s | none | |
 
 The browser does the same beside the page, with progress and a way to stop; [waiting-figures.md](waiting-figures.md) has its seconds.
-`);
+`,
+);

@@ -17,7 +17,7 @@ async function measured(stage: Stage, go: (page: Page) => Promise<number>, viewp
   const seconds: number[] = [];
   for (let i = 0; i < GOES; i += 1) {
     const page = await stage.page(viewport);
-    seconds.push(await go(page) / 1000);
+    seconds.push((await go(page)) / 1000);
     await page.context().close();
   }
   const said = (value: number) => value.toFixed(1);
@@ -26,22 +26,31 @@ async function measured(stage: Stage, go: (page: Page) => Promise<number>, viewp
 
 const stage = await openStage();
 const manager = new Caller(stage.url as never);
-await manager.open('/install', { organisation: 'Saltmarsh & Vane', name: 'R. Okonjo-Vane', email: 'vane@saltmarsh.example', password: PASSWORD });
+await manager.open('/install', {
+  organisation: 'Saltmarsh & Vane',
+  name: 'R. Okonjo-Vane',
+  email: 'vane@saltmarsh.example',
+  password: PASSWORD,
+});
 const house = { env: stage.running.env, manager, caller: () => new Caller(stage.url as never) } as House;
 const flat = await registerFlat(house);
 await give(house, flat.tenant, flat.tenantId, [flat.points['washer.tub']!]);
 
-const firstScreen = await measured(stage, async (page) => {
-  const { body } = await manager.post(`/tenancies/${flat.tenancyId}/links`).expect(200);
-  const chrome = await page.context().newCDPSession(page);
-  await chrome.send('Emulation.setCPUThrottlingRate', { rate: SLOW_CPU });
-  await chrome.send('Network.enable');
-  await chrome.send('Network.emulateNetworkConditions', THIN_LINE);
-  const began = Date.now();
-  await page.goto(body.path, { waitUntil: 'commit' });
-  await page.getByRole('heading', { name: 'Flat 1A' }).waitFor();
-  return Date.now() - began;
-}, PHONE);
+const firstScreen = await measured(
+  stage,
+  async (page) => {
+    const { body } = await manager.post(`/tenancies/${flat.tenancyId}/links`).expect(200);
+    const chrome = await page.context().newCDPSession(page);
+    await chrome.send('Emulation.setCPUThrottlingRate', { rate: SLOW_CPU });
+    await chrome.send('Network.enable');
+    await chrome.send('Network.emulateNetworkConditions', THIN_LINE);
+    const began = Date.now();
+    await page.goto(body.path, { waitUntil: 'commit' });
+    await page.getByRole('heading', { name: 'Flat 1A' }).waitFor();
+    return Date.now() - began;
+  },
+  PHONE,
+);
 
 const signIn = async (page: Page) => {
   await page.goto('/sign-in');
@@ -50,34 +59,56 @@ const signIn = async (page: Page) => {
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.getByRole('button', { name: 'Sign out' }).waitFor();
 };
-const rows = Array.from({ length: TABLE_ROWS }, (_, i) => `Long Court,Flat ${Math.floor(i / 5)},${['Dishwasher', 'Refrigerator', 'Bathroom fan', 'Freezer', 'Disposer'][i % 5]},Lavella,D45`).join('\n');
-const table = await measured(stage, async (page) => {
-  await signIn(page);
-  await page.goto('/homes/import');
-  const began = Date.now();
-  await page.locator('input[type=file]').setInputFiles({ name: 'homes.csv', mimeType: 'text/csv', buffer: Buffer.from(`Property,Unit,Machine,Maker,Model\n${rows}\n`) });
-  await page.getByText('Every row is right.').waitFor();
-  return Date.now() - began;
-}, DESK);
+const rows = Array.from(
+  { length: TABLE_ROWS },
+  (_, i) =>
+    `Long Court,Flat ${Math.floor(i / 5)},${['Dishwasher', 'Refrigerator', 'Bathroom fan', 'Freezer', 'Disposer'][i % 5]},Lavella,D45`,
+).join('\n');
+const table = await measured(
+  stage,
+  async (page) => {
+    await signIn(page);
+    await page.goto('/homes/import');
+    const began = Date.now();
+    await page
+      .locator('input[type=file]')
+      .setInputFiles({
+        name: 'homes.csv',
+        mimeType: 'text/csv',
+        buffer: Buffer.from(`Property,Unit,Machine,Maker,Model\n${rows}\n`),
+      });
+    await page.getByText('Every row is right.').waitFor();
+    return Date.now() - began;
+  },
+  DESK,
+);
 
-const flats = await measured(stage, async (page) => {
-  await signIn(page);
-  await page.goto('/homes');
-  await page.getByRole('button', { name: 'Add a property' }).click();
-  await page.getByLabel('Name', { exact: true }).fill(`Quay House ${Date.now()}`);
-  await page.getByLabel('Address').fill('3 Quay Street, Port Ellery');
-  await page.getByLabel('How many').fill(String(FLATS));
-  await page.getByRole('combobox', { name: 'What stands in each' }).first().click({ force: true });
-  await page.getByRole('option', { name: 'Two-bed flat' }).first().click();
-  await page.getByRole('listbox').waitFor({ state: 'hidden' });
-  const began = Date.now();
-  await page.getByRole('button', { name: 'Save the property' }).click();
-  await page.getByText(new RegExp(`^${FLATS} units with [\\d,]+ service points added\\.`)).waitFor({ timeout: 300_000 });
-  return Date.now() - began;
-}, DESK);
+const flats = await measured(
+  stage,
+  async (page) => {
+    await signIn(page);
+    await page.goto('/homes');
+    await page.getByRole('button', { name: 'Add a property' }).click();
+    await page.getByLabel('Name', { exact: true }).fill(`Quay House ${Date.now()}`);
+    await page.getByLabel('Address').fill('3 Quay Street, Port Ellery');
+    await page.getByLabel('How many').fill(String(FLATS));
+    await page.getByRole('combobox', { name: 'What stands in each' }).first().click({ force: true });
+    await page.getByRole('option', { name: 'Two-bed flat' }).first().click();
+    await page.getByRole('listbox').waitFor({ state: 'hidden' });
+    const began = Date.now();
+    await page.getByRole('button', { name: 'Save the property' }).click();
+    await page
+      .getByText(new RegExp(`^${FLATS} units with [\\d,]+ service points added\\.`))
+      .waitFor({ timeout: 300_000 });
+    return Date.now() - began;
+  },
+  DESK,
+);
 await stage.close();
 
-writePage('waiting-figures.md', `# What people wait for
+writePage(
+  'waiting-figures.md',
+  `# What people wait for
 
 ${measuredOn('bench:waiting')} Median of ${GOES} goes, and the
 shortest and longest: their distance is the noise of a machine whose cores browser and server share. No test holds these seconds.
@@ -87,4 +118,5 @@ shortest and longest: their distance is the noise of a machine whose cores brows
 | First useful screen of a tenant: a phone fourfold slower, 1.6 Mbit/s, 150 ms, nothing kept from before | ${firstScreen} | 3 s |
 | A table of 20,000 rows looked through in the browser | ${table} | 15 s |
 | Forty flats of nine machines each, from saving to their being there | ${flats} | 180 s |
-`);
+`,
+);

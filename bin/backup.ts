@@ -20,7 +20,9 @@ if (existsSync(to) && readdirSync(to).length > 0) {
 mkdirSync(to, { recursive: true });
 const store = await openStore(join(from, 'dewline.sqlite'));
 await store.db.sequelize.query('VACUUM INTO ?', { replacements: [join(to, 'dewline.sqlite')] });
-const hashes = [...new Set((await store.db.photo.all({ purgedAt: null }, { columns: ['hash'] })).map(({ hash }) => hash))];
+const hashes = [
+  ...new Set((await store.db.photo.all({ purgedAt: null }, { columns: ['hash'] })).map(({ hash }) => hash)),
+];
 await store.close();
 const missing = hashes.filter((hash) => {
   const path = join('photos', hash.slice(0, 2), `${hash}.jpg`);
@@ -29,7 +31,9 @@ const missing = hashes.filter((hash) => {
   copyFileSync(join(from, path), join(to, path));
   return false;
 });
-console.log(`${command === 'backup' ? 'Backed up' : 'Restored'} the database and ${hashes.length - missing.length} photos to ${to}.`);
+console.log(
+  `${command === 'backup' ? 'Backed up' : 'Restored'} the database and ${hashes.length - missing.length} photos to ${to}.`,
+);
 if (missing.length > 0) {
   console.error(`${missing.length} photos that the database names are not in ${from}.`);
   process.exit(1);

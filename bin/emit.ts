@@ -4,10 +4,15 @@ import { parseArgs } from 'node:util';
 import { SIGNALS } from '../core/due/signals.ts';
 import { emitSignal, type EmitterKey } from '../demo/emitter.ts';
 
-const { values: { url, key, id, type, code } } = parseArgs({
+const {
+  values: { url, key, id, type, code },
+} = parseArgs({
   options: {
-    url: { type: 'string', default: 'http://127.0.0.1:4600' }, key: { type: 'string', default: 'data/demo/emitter.json' }, id: { type: 'string' },
-    type: { type: 'string', default: 'washer.code' }, code: { type: 'string', default: 'D-7' },
+    url: { type: 'string', default: 'http://127.0.0.1:4600' },
+    key: { type: 'string', default: 'data/demo/emitter.json' },
+    id: { type: 'string' },
+    type: { type: 'string', default: 'washer.code' },
+    code: { type: 'string', default: 'D-7' },
   },
 });
 if (!SIGNALS.some((signal) => signal.key === type)) {
@@ -15,10 +20,15 @@ if (!SIGNALS.some((signal) => signal.key === type)) {
   process.exit(2);
 }
 if (!id && !existsSync(key)) {
-  console.error(`There is no key at ${key}. Connect a machine at the desk, then: bin/emit --id EMITTER --key PRIVATE-KEY --type ${type}`);
+  console.error(
+    `There is no key at ${key}. Connect a machine at the desk, then: bin/emit --id EMITTER --key PRIVATE-KEY --type ${type}`,
+  );
   process.exit(2);
 }
-const emitter = id ? { id, privateKey: key } : JSON.parse(readFileSync(key, 'utf8')) as EmitterKey;
-const { status, says } = await emitSignal(url, emitter, type, code, Date.now()).catch((error: Error) => ({ status: 0, says: `${url} does not answer: ${error.message}` }));
+const emitter = id ? { id, privateKey: key } : (JSON.parse(readFileSync(key, 'utf8')) as EmitterKey);
+const { status, says } = await emitSignal(url, emitter, type, code, Date.now()).catch((error: Error) => ({
+  status: 0,
+  says: `${url} does not answer: ${error.message}`,
+}));
 console.log(`${status} ${says}`);
 process.exit(status === 200 ? 0 : 1);

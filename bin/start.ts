@@ -52,7 +52,10 @@ async function makeDemo(): Promise<void> {
 try {
   if (values.demo) await makeDemo();
   const running = await serve({
-    data, port: Number(values.port), host: values.host, web: resolve(import.meta.dirname, '../dist/web'),
+    data,
+    port: Number(values.port),
+    host: values.host,
+    web: resolve(import.meta.dirname, '../dist/web'),
     logger: pino({ level: process.env.LOG_LEVEL ?? 'warn' }),
     ...(process.env.DEWLINE_ADDRESS && { address: process.env.DEWLINE_ADDRESS }),
     // Alarms of the demo go to the stand-in; People shows what it took.
@@ -63,7 +66,8 @@ try {
     say(`\nManager  ${MANAGER.email}   password ${MANAGER.password}`);
     for (const { email, password } of STAFF) say(`Staff    ${email}   password ${password}`);
     say('Tenants, by personal link:');
-    for (const { name, tenant, link } of PROPERTIES.flatMap(({ homes }) => homes)) if (link) say(`  ${`${tenant}, ${name}`.padEnd(24)} ${running.url}/home/#${link}`);
+    for (const { name, tenant, link } of PROPERTIES.flatMap(({ homes }) => homes))
+      if (link) say(`  ${`${tenant}, ${name}`.padEnd(24)} ${running.url}/home/#${link}`);
   }
   say('\nCtrl-C ends it.');
   const end = async () => {
@@ -75,7 +79,8 @@ try {
   process.once('SIGTERM', () => void end());
 } catch (error) {
   if (error instanceof UnusableDatabase) say(error.message);
-  else if ((error as { code?: string }).code === 'EADDRINUSE') say(`Port ${values.port} is taken. End what uses it, or set PORT to another.`);
+  else if ((error as { code?: string }).code === 'EADDRINUSE')
+    say(`Port ${values.port} is taken. End what uses it, or set PORT to another.`);
   else throw error;
   process.exit(1);
 }

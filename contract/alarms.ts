@@ -5,9 +5,12 @@ import { count, id, line, note } from './fields.ts';
 
 export const raiseAlarm = object({
   id: id().required(),
-  kind: mixed<AlarmKind>().oneOf([...ALARM_KINDS]).required(),
+  kind: mixed<AlarmKind>()
+    .oneOf([...ALARM_KINDS])
+    .required(),
   /** The job in hand; else a machine that the caller may see. */
-  jobId: id().nullable().default(null), machineId: id().nullable().default(null),
+  jobId: id().nullable().default(null),
+  machineId: id().nullable().default(null),
   note: note().default(''),
   /** What stands otherwise than usual, `<variable>.<value>`. */
   still: array().of(line(60).required()).max(12).default([]),
@@ -20,13 +23,23 @@ export const changeDuty = object({
   minutes: count(120).min(1).required(),
   webhook: string().trim().url().max(300).nullable().default(null),
   mail: object({
-    host: line(120).required(), port: count(65_535).min(1).required(), secure: mixed<'yes' | 'no'>().oneOf(['yes', 'no']).required(), user: line(120).default(''),
+    host: line(120).required(),
+    port: count(65_535).min(1).required(),
+    secure: mixed<'yes' | 'no'>().oneOf(['yes', 'no']).required(),
+    user: line(120).default(''),
     /** Null keeps the one that is known. */
-    password: string().max(200).nullable().default(null), from: string().trim().email().max(120).required(),
-  }).nullable().default(null),
+    password: string().max(200).nullable().default(null),
+    from: string().trim().email().max(120).required(),
+  })
+    .nullable()
+    .default(null),
 });
 /** Numbers that a doer is shown when nobody knows yet; of a property. */
-export const changeNumbers = object({ emergency: line(40).default(''), gas: line(40).default(''), office: line(40).default('') });
+export const changeNumbers = object({
+  emergency: line(40).default(''),
+  gas: line(40).default(''),
+  office: line(40).default(''),
+});
 
 export type RaiseAlarm = InferType<typeof raiseAlarm>;
 export type ChangeDuty = InferType<typeof changeDuty>;
@@ -59,10 +72,23 @@ export interface AlarmAnswer {
 }
 
 export interface DutyAnswer {
-  readonly people: readonly { readonly id: string; readonly name: string; readonly email: string | null; readonly onDuty: boolean }[];
+  readonly people: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly email: string | null;
+    readonly onDuty: boolean;
+  }[];
   readonly minutes: number;
   readonly webhook: string | null;
-  readonly mail: { readonly host: string; readonly port: number; readonly secure: 'yes' | 'no'; readonly user: string; readonly hasPassword: boolean; readonly from: string } | null;
+  readonly mail: {
+    readonly host: string;
+    readonly port: number;
+    readonly secure: 'yes' | 'no';
+    readonly user: string;
+    readonly hasPassword: boolean;
+    readonly from: string;
+  } | null;
   /** Letters that the stand-in took, newest first; null where none runs. */
-  readonly letters: readonly { readonly to: string; readonly subject: string; readonly text: string; readonly at: number }[] | null;
+  readonly letters:
+    readonly { readonly to: string; readonly subject: string; readonly text: string; readonly at: number }[] | null;
 }

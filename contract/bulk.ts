@@ -40,14 +40,30 @@ export const BASELINE_WEEKS = { least: 1, most: 26, usual: 6 } as const;
 export const planBaseline = object({
   /** Null plans every property. */
   propertyId: id().nullable().default(null),
-  weeks: number().integer().min(BASELINE_WEEKS.least).max(BASELINE_WEEKS.most).required(), start: isoDay().required(),
+  weeks: number().integer().min(BASELINE_WEEKS.least).max(BASELINE_WEEKS.most).required(),
+  start: isoDay().required(),
 });
-export const giveWeek = object({ week: isoDay().required(), propertyId: id().nullable().default(null), assigneeId: id().required() });
-export const previewBaseline = object({ propertyId: id().nullable().default(null), weeks: number().integer().min(BASELINE_WEEKS.least).max(BASELINE_WEEKS.most).default(BASELINE_WEEKS.usual), start: isoDay().default(undefined) });
+export const giveWeek = object({
+  week: isoDay().required(),
+  propertyId: id().nullable().default(null),
+  assigneeId: id().required(),
+});
+export const previewBaseline = object({
+  propertyId: id().nullable().default(null),
+  weeks: number().integer().min(BASELINE_WEEKS.least).max(BASELINE_WEEKS.most).default(BASELINE_WEEKS.usual),
+  start: isoDay().default(undefined),
+});
 
 export type PlanBaseline = InferType<typeof planBaseline>;
 /** Parts of which nothing is known were last served on a day, as whoever handed them over says. */
-export const claimDone = object({ propertyId: id().nullable().default(null), kind: string().oneOf([...POINT_KINDS]).nullable().default(null), day: isoDay().required() });
+export const claimDone = object({
+  propertyId: id().nullable().default(null),
+  kind: string()
+    .oneOf([...POINT_KINDS])
+    .nullable()
+    .default(null),
+  day: isoDay().required(),
+});
 export type ClaimDone = InferType<typeof claimDone>;
 export type GiveWeek = InferType<typeof giveWeek>;
 export type PreviewBaseline = InferType<typeof previewBaseline>;

@@ -6,11 +6,16 @@ import { id, isoDay, line, note } from './fields.ts';
 export const SEVERITIES = ['lifeThreatening', 'severe', 'moderate', 'low'] as const satisfies readonly Severity[];
 
 export const reportDeficiency = object({
-  id: id().required(), machineId: id().required(), type: line(40).required(), note: note().default(''),
+  id: id().required(),
+  machineId: id().required(),
+  type: line(40).required(),
+  note: note().default(''),
   photoIds: array().of(id().required()).max(6).default([]),
 });
 export const changeDeficiency = object({
-  severity: string().oneOf(SEVERITIES).required(), correctBy: isoDay().required(), responsibleId: id().nullable().default(null),
+  severity: string().oneOf(SEVERITIES).required(),
+  correctBy: isoDay().required(),
+  responsibleId: id().nullable().default(null),
 });
 export const closeDeficiency = object({ done: note().min(3, 'field.done').required('field.done') });
 export type ReportDeficiency = InferType<typeof reportDeficiency>;

@@ -17,7 +17,11 @@ export const WORK = { none: 0, given: 1, started: 2, awaitingTest: 3, onHold: 4,
 
 /** The line that a mark stands for. */
 export function lineOfMark({ servedDay, intervalDays, capSlack }: MarkDates): Line {
-  return { servedDay: servedDay || null, lineDay: servedDay + intervalDays, capDay: servedDay + intervalDays + capSlack };
+  return {
+    servedDay: servedDay || null,
+    lineDay: servedDay + intervalDays,
+    capDay: servedDay + intervalDays + capSlack,
+  };
 }
 
 /** The day on which sent work was done; null where none is sent, or nothing was logged before it. */
@@ -38,7 +42,12 @@ export interface BoardType {
 
 export interface BoardAnswer {
   readonly types: readonly BoardType[];
-  readonly properties: readonly { readonly id: string; readonly name: string; readonly today: number; readonly says: string }[];
+  readonly properties: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly today: number;
+    readonly says: string;
+  }[];
   readonly rows: readonly {
     readonly id: string;
     readonly name: string;
@@ -48,11 +57,23 @@ export interface BoardAnswer {
   }[];
   /** `clockBehindDays`: whole days by which the server's clock is behind the newest entry of the log. */
   readonly waiting: {
-    readonly proofs: number; readonly faults: number; readonly handBacks: number; readonly clockBehindDays: number;
+    readonly proofs: number;
+    readonly faults: number;
+    readonly handBacks: number;
+    readonly clockBehindDays: number;
     /** Parts without a record that a kept plan names, and the day it ends; null without one. */
     readonly baseline: { readonly planned: number; readonly until: string } | null;
     /** Called unsafe, the newest first. */
-    readonly alarms: readonly { readonly id: string; readonly says: string; readonly note: string; readonly place: string; readonly placeId: string; readonly machine: string; readonly at: string; readonly acknowledgedBy: string | null }[];
+    readonly alarms: readonly {
+      readonly id: string;
+      readonly says: string;
+      readonly note: string;
+      readonly place: string;
+      readonly placeId: string;
+      readonly machine: string;
+      readonly at: string;
+      readonly acknowledgedBy: string | null;
+    }[];
   };
 }
 
@@ -81,23 +102,47 @@ export interface WorkingAnswer {
   readonly speed: { readonly median: number; readonly low: number; readonly high: number; readonly says: string };
   /** Every condition found, newest first. */
   readonly conditions: readonly {
-    readonly day: string; readonly kind: 'service' | 'look'; readonly says: string; readonly by: string; readonly confirmed: boolean;
+    readonly day: string;
+    readonly kind: 'service' | 'look';
+    readonly says: string;
+    readonly by: string;
+    readonly confirmed: boolean;
     /** Null where it does not teach: ungraded, or the first of an older machine. */
-    readonly loads: number | null; readonly weight: number; readonly speedAfter: number | null;
+    readonly loads: number | null;
+    readonly weight: number;
+    readonly speedAfter: number | null;
   }[];
   readonly contradictions: readonly string[];
   readonly chosen: {
-    readonly practice: Practice; readonly practiceScope: Scope;
-    readonly anchor: { readonly kind: AnchorKind; readonly mode: 'sets' | 'limits'; readonly rule: string | null; readonly start: string | null; readonly says: string };
+    readonly practice: Practice;
+    readonly practiceScope: Scope;
+    readonly anchor: {
+      readonly kind: AnchorKind;
+      readonly mode: 'sets' | 'limits';
+      readonly rule: string | null;
+      readonly start: string | null;
+      readonly says: string;
+    };
     /** Calendar days to come, where it keeps one. */
     readonly next: readonly string[];
     readonly upkeepDay: string | null;
-    readonly methods: readonly { readonly key: string; readonly name: string; readonly option: string; readonly options: readonly { readonly key: string; readonly name: string }[] }[];
+    readonly methods: readonly {
+      readonly key: string;
+      readonly name: string;
+      readonly option: string;
+      readonly options: readonly { readonly key: string; readonly name: string }[];
+    }[];
     readonly scheduled: boolean;
     readonly turn: string | null;
   };
   /** Assumptions behind it that may be tried otherwise. */
-  readonly assumptions: readonly { readonly name: string; readonly says: string; readonly value: number; readonly low: number; readonly high: number }[];
+  readonly assumptions: readonly {
+    readonly name: string;
+    readonly says: string;
+    readonly value: number;
+    readonly low: number;
+    readonly high: number;
+  }[];
 }
 
 export interface StoryEntry {
@@ -133,11 +178,33 @@ export interface PointAnswer {
   readonly baseline: string | null;
   readonly scheduled: boolean;
   readonly specification: Specification;
-  readonly job: { id: string; state: JobState; says: string; assignee: string | null; revision: number; reason: string | null } | null;
+  readonly job: {
+    id: string;
+    state: JobState;
+    says: string;
+    assignee: string | null;
+    revision: number;
+    reason: string | null;
+  } | null;
   readonly waitingRecordId: string | null;
   readonly story: readonly StoryEntry[];
-  readonly rideAlong: readonly { id: string; name: string; share: number | null; chosen: boolean; forTenant: boolean; minutes: number }[];
-  readonly assignees: readonly { id: string; name: string; role: 'tenant' | 'staff' | 'me'; may: boolean; budget: string | null; /** Minutes that still fit this month; null without a limit. */ pace: number; left: number | null }[];
+  readonly rideAlong: readonly {
+    id: string;
+    name: string;
+    share: number | null;
+    chosen: boolean;
+    forTenant: boolean;
+    minutes: number;
+  }[];
+  readonly assignees: readonly {
+    id: string;
+    name: string;
+    role: 'tenant' | 'staff' | 'me';
+    may: boolean;
+    budget: string | null;
+    /** Minutes that still fit this month; null without a limit. */ pace: number;
+    left: number | null;
+  }[];
   readonly minutes: number;
   readonly level: string;
   readonly levelSays: string;

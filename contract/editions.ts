@@ -10,14 +10,30 @@ const PHASE_KEYS: Phase[] = ['isolate', 'open', 'look', 'clean', 'refit', 'resto
 const LEVEL_KEYS: Level[] = ['T', 'S', 'L'];
 
 export const edition = object({
-  minutes: number().integer().min(1).max(480).required(), level: string().oneOf(LEVEL_KEYS).required(),
-  kit: array().of(line(80).required()).max(20).default([]), cautions: array().of(line(300).required()).max(10).default([]),
+  minutes: number().integer().min(1).max(480).required(),
+  level: string().oneOf(LEVEL_KEYS).required(),
+  kit: array().of(line(80).required()).max(20).default([]),
+  cautions: array().of(line(300).required()).max(10).default([]),
   agents: array().of(string().oneOf(AGENTS).required()).max(4).default([]),
-  steps: array().of(object({
-    ours: string().max(80).nullable().defined(), phase: string().oneOf(PHASE_KEYS).required(), title: line(120).default(''), body: string().trim().max(1200).default(''), caution: line(400).default(''),
-  })).min(1).max(40).required(),
+  steps: array()
+    .of(
+      object({
+        ours: string().max(80).nullable().defined(),
+        phase: string().oneOf(PHASE_KEYS).required(),
+        title: line(120).default(''),
+        body: string().trim().max(1200).default(''),
+        caution: line(400).default(''),
+      }),
+    )
+    .min(1)
+    .max(40)
+    .required(),
 });
-export const saveEdition = object({ content: edition.required(), note: note().default(''), /** The number that the form was opened on; 0 is ours alone. */ basedOn: count(100_000).required() });
+export const saveEdition = object({
+  content: edition.required(),
+  note: note().default(''),
+  /** The number that the form was opened on; 0 is ours alone. */ basedOn: count(100_000).required(),
+});
 export const takeOurs = object({ note: note().default(''), basedOn: count(100_000).required() });
 export type SaveEdition = Omit<InferType<typeof saveEdition>, 'content'> & { readonly content: Edition };
 export type TakeOurs = InferType<typeof takeOurs>;

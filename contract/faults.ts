@@ -3,14 +3,22 @@ import { array, object, type InferType } from 'yup';
 import { id, line, note } from './fields.ts';
 
 export const reportFault = object({
-  id: id().required(), machineId: id().required(), symptom: line(60).required(), note: note().default(''),
+  id: id().required(),
+  machineId: id().required(),
+  symptom: line(60).required(),
+  note: note().default(''),
   photoIds: array().of(id().required()).max(6).default([]),
 });
 export const closeFault = object({ found: note().min(3, 'field.found').required('field.found') });
 /** What may be said of a machine: symptoms of a fault, signals that make upkeep due, deficiencies that upkeep will not cure. */
 export interface Reportable {
   /** `tip`: what may help before anybody is called. */
-  readonly symptoms: readonly { readonly key: string; readonly says: string; readonly stopUsing: boolean; readonly tip: string | null }[];
+  readonly symptoms: readonly {
+    readonly key: string;
+    readonly says: string;
+    readonly stopUsing: boolean;
+    readonly tip: string | null;
+  }[];
   readonly signals: readonly { readonly key: string; readonly says: string }[];
   readonly deficiencies: readonly { readonly key: string; readonly says: string }[];
 }

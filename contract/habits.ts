@@ -5,9 +5,19 @@ import { id, line, note } from './fields.ts';
 const kept = () => mixed<'kept' | 'lapsed'>().oneOf(['kept', 'lapsed']).required();
 
 export const attestHabits = object({
-  answers: array().of(object({ id: id().required(), machineId: id().required(), habit: line(60).required(), kept: kept() })).min(1).max(30).required(),
+  answers: array()
+    .of(object({ id: id().required(), machineId: id().required(), habit: line(60).required(), kept: kept() }))
+    .min(1)
+    .max(30)
+    .required(),
 });
-export const checkHabit = object({ id: id().required(), machineId: id().required(), habit: line(60).required(), kept: kept(), note: note().default('') });
+export const checkHabit = object({
+  id: id().required(),
+  machineId: id().required(),
+  habit: line(60).required(),
+  kept: kept(),
+  note: note().default(''),
+});
 
 export type AttestHabits = InferType<typeof attestHabits>;
 export type CheckHabit = InferType<typeof checkHabit>;

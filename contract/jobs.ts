@@ -14,23 +14,46 @@ import type { HabitCard } from './habits.ts';
 import type { FaultSummary, MarkDates } from './register.ts';
 
 const grade = () => string().oneOf(GRADES).nullable().default(null);
-const readings = lazy((value: unknown) => object(Object.fromEntries(
-  Object.keys((value as object | undefined) ?? {}).slice(0, 12).map((key) => [key, number().min(-1000).max(100000).required()]),
-)).default({}));
+const readings = lazy((value: unknown) =>
+  object(
+    Object.fromEntries(
+      Object.keys((value as object | undefined) ?? {})
+        .slice(0, 12)
+        .map((key) => [key, number().min(-1000).max(100000).required()]),
+    ),
+  ).default({}),
+);
 
 export const giveJob = object({ id: id().required(), pointIds: ids(12).required(), assigneeId: id().required() });
 /** Beginning work that nobody asked for, at the machine: points by their numbers. */
-export const begin = object({ id: id().required(), numbers: array().of(count(1_000_000_000).required()).min(1).max(12).required() });
+export const begin = object({
+  id: id().required(),
+  numbers: array().of(count(1_000_000_000).required()).min(1).max(12).required(),
+});
 /** Giving to a contractor, who gets a link to this job alone. */
 export const giveContracted = object({ id: id().required(), pointIds: ids(12).required(), name: line().required() });
 /** Moves a person asks for by name; sending and judging have their own routes. */
 export const ASKED_MOVES = ['start', 'workDone', 'notAble', 'cancel'] as const;
-export const NOT_ABLE_REASONS = ['willNotMove', 'notSafe', 'partMissing', 'away', 'noSwitch', 'noTime', 'none', 'other'] as const;
+export const NOT_ABLE_REASONS = [
+  'willNotMove',
+  'notSafe',
+  'partMissing',
+  'away',
+  'noSwitch',
+  'noTime',
+  'none',
+  'other',
+] as const;
 /** Why a task of a sitting was left while the others were done. */
 export const LEFT_REASONS = ['noSwitch', 'cannot', 'none'] as const;
 export const moveJob = object({
-  move: mixed<(typeof ASKED_MOVES)[number]>().oneOf([...ASKED_MOVES]).required(),
-  reason: mixed<(typeof NOT_ABLE_REASONS)[number]>().oneOf([...NOT_ABLE_REASONS]).nullable().default(null),
+  move: mixed<(typeof ASKED_MOVES)[number]>()
+    .oneOf([...ASKED_MOVES])
+    .required(),
+  reason: mixed<(typeof NOT_ABLE_REASONS)[number]>()
+    .oneOf([...NOT_ABLE_REASONS])
+    .nullable()
+    .default(null),
   note: note().default(''),
   /** What stands otherwise than usual: keys of changes that were made and not taken back. */
   still: array().of(line(60).required()).max(12).default([]),
@@ -39,7 +62,8 @@ export const moveJob = object({
 });
 
 const observed = {
-  grade: grade(), cavityGrade: grade(),
+  grade: grade(),
+  cavityGrade: grade(),
   finds: array().of(string().oneOf(FINDS).required()).max(FINDS.length).default([]),
   readings,
   confirmed: array().of(line(40).required()).max(20).default([]),
@@ -49,37 +73,80 @@ const observed = {
 };
 
 /** How a machine may be found otherwise than usual. */
-export const BEGINNINGS = { power: ['off'], circuit: ['off'], outdoor: ['off'], tap: ['shut'], gas: ['shut'], place: ['out'], water: ['holds'] } as const;
+export const BEGINNINGS = {
+  power: ['off'],
+  circuit: ['off'],
+  outdoor: ['off'],
+  tap: ['shut'],
+  gas: ['shut'],
+  place: ['out'],
+  water: ['holds'],
+} as const;
 
-const foundAs = lazy((value: unknown) => object(Object.fromEntries(
-  Object.keys((value as object | undefined) ?? {}).slice(0, SWITCHES.length).filter((key) => (SWITCHES as readonly string[]).includes(key)).map((key) => [key, string().oneOf(BEGINNINGS[key as keyof typeof BEGINNINGS]).required()]),
-)).noUnknown().default({}));
+const foundAs = lazy((value: unknown) =>
+  object(
+    Object.fromEntries(
+      Object.keys((value as object | undefined) ?? {})
+        .slice(0, SWITCHES.length)
+        .filter((key) => (SWITCHES as readonly string[]).includes(key))
+        .map((key) => [
+          key,
+          string()
+            .oneOf(BEGINNINGS[key as keyof typeof BEGINNINGS])
+            .required(),
+        ]),
+    ),
+  )
+    .noUnknown()
+    .default({}),
+);
 /** The sitting as it was gone through on the device: the server replays it. */
 export const gonePlan = object({
   keys: array().of(line(80).required()).max(160).required(),
   found: array().of(string().oneOf(FINDINGS).required()).max(FINDINGS.length).default([]),
   begin: foundAs,
-}).nullable().default(null);
+})
+  .nullable()
+  .default(null);
 
 export const submission = object({
-  startedAt: instant().required(), doneAt: instant().required(), deviceAt: instant().required(),
+  startedAt: instant().required(),
+  doneAt: instant().required(),
+  deviceAt: instant().required(),
   plan: gonePlan,
   /** Tasks that could not be done in this sitting; they go back to the office, with the reason. */
-  left: array().of(object({ taskId: id().required(), reason: string().oneOf(LEFT_REASONS).required() })).max(12).default([]),
-  records: array().of(object({
-    id: id().required(), taskId: id().required(),
-    /** A photo of where the part is, taken once. */
-    where: id().nullable().default(null),
-    /** The condition after cleaning, where somebody tapped it. */
-    after: grade(),
-    photos: array().of(object({ slot: line(40).required(), photoId: id().required() })).max(8).default([]),
-    ...observed,
-  })).min(1).max(12).required(),
+  left: array()
+    .of(object({ taskId: id().required(), reason: string().oneOf(LEFT_REASONS).required() }))
+    .max(12)
+    .default([]),
+  records: array()
+    .of(
+      object({
+        id: id().required(),
+        taskId: id().required(),
+        /** A photo of where the part is, taken once. */
+        where: id().nullable().default(null),
+        /** The condition after cleaning, where somebody tapped it. */
+        after: grade(),
+        photos: array()
+          .of(object({ slot: line(40).required(), photoId: id().required() }))
+          .max(8)
+          .default([]),
+        ...observed,
+      }),
+    )
+    .min(1)
+    .max(12)
+    .required(),
 });
 
 export const logRecord = object({
-  id: id().required(), pointId: id().required(), done: isoDay().required(),
-  grade: grade(), finds: observed.finds, note: observed.note,
+  id: id().required(),
+  pointId: id().required(),
+  done: isoDay().required(),
+  grade: grade(),
+  finds: observed.finds,
+  note: observed.note,
 });
 
 export type GiveJob = InferType<typeof giveJob>;
@@ -139,7 +206,14 @@ export interface StepNeed {
   readonly label: string;
   readonly help: string | null;
   /** Of a reading: its unit in the caller's system, how it is kept, what passes, in words, and above what something must be done now. */
-  readonly reading: { readonly unit: string; readonly factor: number; readonly offset: number; readonly wanted: string; readonly likely: string; readonly urgent: { readonly beyond: number; readonly says: string } | null } | null;
+  readonly reading: {
+    readonly unit: string;
+    readonly factor: number;
+    readonly offset: number;
+    readonly wanted: string;
+    readonly likely: string;
+    readonly urgent: { readonly beyond: number; readonly says: string } | null;
+  } | null;
   readonly choices: readonly { value: string; label: string }[];
 }
 
@@ -153,7 +227,19 @@ export interface JobAnswer extends JobSummary {
   readonly mistakes: readonly string[];
   /** What stands on the label of its machine. */
   readonly machineNumber: number;
-  readonly tasks: readonly { id: string; pointId: string; pointNumber: number; name: string; kind: string; procedure: string; state: string; sentBack: string | null; findings: readonly string[]; expected: string | null; /** The photo of where it is; null where nobody has taken one. */ where: string | null }[];
+  readonly tasks: readonly {
+    id: string;
+    pointId: string;
+    pointNumber: number;
+    name: string;
+    kind: string;
+    procedure: string;
+    state: string;
+    sentBack: string | null;
+    findings: readonly string[];
+    expected: string | null;
+    /** The photo of where it is; null where nobody has taken one. */ where: string | null;
+  }[];
   readonly steps: readonly JobStep[];
   /** Steps that only come when something is found, and all that may be switched. */
   readonly others: readonly Omit<JobStep, 'stateSays' | 'state'>[];
@@ -162,7 +248,11 @@ export interface JobAnswer extends JobSummary {
   /** Words for `<variable>.<value>` of the state. */
   readonly stateWords: Readonly<Record<string, string>>;
   /** How it may be found otherwise than usual. */
-  readonly beginnings: readonly { readonly variable: string; readonly value: (typeof BEGINNINGS)[keyof typeof BEGINNINGS][number]; readonly says: string }[];
+  readonly beginnings: readonly {
+    readonly variable: string;
+    readonly value: (typeof BEGINNINGS)[keyof typeof BEGINNINGS][number];
+    readonly says: string;
+  }[];
   readonly reportable: ReportableMachine;
   /** Whom to call when it is not safe. */
   readonly numbers: EmergencyNumbers;

@@ -4,14 +4,26 @@ import { id, ids } from './fields.ts';
 import type { PointAnswer } from './due.ts';
 
 export const giveList = object({
-  id: id().required(), assigneeId: id().required(),
-  sittings: array().of(object({ id: id().required(), pointIds: ids(12).required() })).min(1).max(12).required(),
+  id: id().required(),
+  assigneeId: id().required(),
+  sittings: array()
+    .of(object({ id: id().required(), pointIds: ids(12).required() }))
+    .min(1)
+    .max(12)
+    .required(),
 });
 export type GiveList = InferType<typeof giveList>;
 
 export interface ListSitting {
   readonly machine: string;
-  readonly points: readonly { readonly id: string; readonly name: string; readonly minutes: number; readonly forTenant: boolean; readonly share: number | null; readonly rides: boolean }[];
+  readonly points: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly minutes: number;
+    readonly forTenant: boolean;
+    readonly share: number | null;
+    readonly rides: boolean;
+  }[];
 }
 
 export interface HomeListAnswer {

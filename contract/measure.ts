@@ -3,13 +3,28 @@ import { lazy, mixed, object, string, type InferType } from 'yup';
 import { MEASURES, type MeasureInputs } from '../core/measure/measures.ts';
 import { id, line, note } from './fields.ts';
 
-const value = () => mixed<number | string>().test('value', 'field.type', (it) => it === '' || (typeof it === 'string' && it.length <= 60) || (typeof it === 'number' && Number.isFinite(it)));
+const value = () =>
+  mixed<number | string>().test(
+    'value',
+    'field.type',
+    (it) => it === '' || (typeof it === 'string' && it.length <= 60) || (typeof it === 'number' && Number.isFinite(it)),
+  );
 export const keepMeasurement = object({
   id: id().required(),
   /** A point's id or its number. */
   point: line(40).required(),
-  measure: string().oneOf(MEASURES.map(({ key }) => key)).required(),
-  inputs: lazy((given: unknown) => object(Object.fromEntries(Object.keys((given as object | undefined) ?? {}).slice(0, 12).map((key) => [key, value()]))).required()),
+  measure: string()
+    .oneOf(MEASURES.map(({ key }) => key))
+    .required(),
+  inputs: lazy((given: unknown) =>
+    object(
+      Object.fromEntries(
+        Object.keys((given as object | undefined) ?? {})
+          .slice(0, 12)
+          .map((key) => [key, value()]),
+      ),
+    ).required(),
+  ),
   note: note().default(''),
 });
 export type KeepMeasurement = Omit<InferType<typeof keepMeasurement>, 'inputs'> & { readonly inputs: MeasureInputs };

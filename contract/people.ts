@@ -10,13 +10,25 @@ const newPassword = () => string().min(10, 'field.password').max(200);
 
 export const signIn = object({ email: email().required(), password: string().max(200).required() });
 export const firstRun = object({
-  organisation: line().required(), name: line().required(), email: email().required(),
+  organisation: line().required(),
+  name: line().required(),
+  email: email().required(),
   password: newPassword().required(),
 });
 export const exchangeLink = object({ token: string().max(100).required() });
 export const newPerson = object({
-  id: id().required(), name: line().required(), email: email().required(), password: newPassword().required(),
-  roles: array().of(string().oneOf(['manager', 'staff'] as const).required()).min(1).required(),
+  id: id().required(),
+  name: line().required(),
+  email: email().required(),
+  password: newPassword().required(),
+  roles: array()
+    .of(
+      string()
+        .oneOf(['manager', 'staff'] as const)
+        .required(),
+    )
+    .min(1)
+    .required(),
 });
 export type SignIn = InferType<typeof signIn>;
 export type FirstRun = InferType<typeof firstRun>;

@@ -8,12 +8,16 @@ export const VERDICTS = ['accept', 'sendBack', 'registerWrong'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
 export const judge = object({
-  verdict: mixed<Verdict>().oneOf([...VERDICTS]).required(),
-  reason: note().default('').when('verdict', ([verdict], schema) =>
-    verdict === 'sendBack' ? schema.required('field.reason') : schema),
+  verdict: mixed<Verdict>()
+    .oneOf([...VERDICTS])
+    .required(),
+  reason: note()
+    .default('')
+    .when('verdict', ([verdict], schema) => (verdict === 'sendBack' ? schema.required('field.reason') : schema)),
   /** With `registerWrong`: the register as it ought to be. */
-  specification: specification.default(undefined).when('verdict', ([verdict], schema) =>
-    verdict === 'registerWrong' ? schema.required() : schema),
+  specification: specification
+    .default(undefined)
+    .when('verdict', ([verdict], schema) => (verdict === 'registerWrong' ? schema.required() : schema)),
 });
 export type Judge = InferType<typeof judge>;
 
@@ -22,7 +26,10 @@ export const photoFields = object({
   id: string().required(),
   source: string().oneOf(PHOTO_SOURCES).default('unknown'),
   /** What the device says of when it was taken, where the picture itself does not. */
-  capturedAt: string().matches(/^\d{1,15}$/).nullable().default(null),
+  capturedAt: string()
+    .matches(/^\d{1,15}$/)
+    .nullable()
+    .default(null),
 });
 
 export interface ProofSummary {
@@ -63,7 +70,14 @@ export interface ProofAnswer extends ProofSummary {
   readonly finds: readonly string[];
   readonly note: string | null;
   readonly readings: readonly { name: string; value: string; passes: boolean }[];
-  readonly photos: readonly { id: string; slot: string; label: string; capturedAt: number | null; source: string; kept: boolean }[];
+  readonly photos: readonly {
+    id: string;
+    slot: string;
+    label: string;
+    capturedAt: number | null;
+    source: string;
+    kept: boolean;
+  }[];
   readonly findings: readonly ProofFinding[];
   readonly specification: Specification;
   /** What accepting does, in a sentence. */

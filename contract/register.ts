@@ -19,37 +19,65 @@ export const PLACE_KINDS = ['unit', 'shared'] as const;
 export const FUELS = ['electric', 'gas'] as const;
 const FORBIDDABLE = AGENTS.filter((agent): agent is Exclude<typeof agent, 'water'> => agent !== 'water');
 
-const water = { source: string().oneOf(WATER_SOURCES).required(), hardnessMgL: number().min(0).max(1000, 'field.hardness').nullable().default(null) };
+const water = {
+  source: string().oneOf(WATER_SOURCES).required(),
+  hardnessMgL: number().min(0).max(1000, 'field.hardness').nullable().default(null),
+};
 const practice = () => mixed<Practice>().oneOf([...PRACTICES]);
 
 export const newProperty = object({
-  id: id().required(), name: line().required(), address: line(300).required(), zone: zone().required(),
+  id: id().required(),
+  name: line().required(),
+  address: line(300).required(),
+  zone: zone().required(),
   water: object(water).required(),
   /** Null follows the organisation. */
   practice: practice().nullable().defined(),
 });
 /** What may change about a property, from a day on. */
-export const propertyChange = object({ water: object(water).default(undefined), practice: practice().nullable().default(undefined), from: isoDay().required() });
+export const propertyChange = object({
+  water: object(water).default(undefined),
+  practice: practice().nullable().default(undefined),
+  from: isoDay().required(),
+});
 export const newBuilding = object({ id: id().required(), propertyId: id().required(), name: line().required() });
 export const newPlace = object({
-  id: id().required(), propertyId: id().required(), buildingId: id().nullable().default(null),
-  kind: string().oneOf(PLACE_KINDS).required(), name: line().required(),
+  id: id().required(),
+  propertyId: id().required(),
+  buildingId: id().nullable().default(null),
+  kind: string().oneOf(PLACE_KINDS).required(),
+  name: line().required(),
 });
 export const household = object({
-  people: number().integer().min(1, 'field.peopleNone').max(20, 'field.peopleMany').required(), pets: count(20).required(), cooking: string().oneOf(COOKING).required(),
-  loadsAWeek: count(60).nullable().default(null), coolWashes: yes().default(false), smoking: yes().default(false), dust: yes().default(false),
+  people: number().integer().min(1, 'field.peopleNone').max(20, 'field.peopleMany').required(),
+  pets: count(20).required(),
+  cooking: string().oneOf(COOKING).required(),
+  loadsAWeek: count(60).nullable().default(null),
+  coolWashes: yes().default(false),
+  smoking: yes().default(false),
+  dust: yes().default(false),
   detergent: string().oneOf(DETERGENTS).nullable().default(null),
 });
 export const newTenancy = object({
-  id: id().required(), placeId: id().required(), personId: id().required(), name: line().required(), from: isoDay().required(), household: household.required(),
+  id: id().required(),
+  placeId: id().required(),
+  personId: id().required(),
+  name: line().required(),
+  from: isoDay().required(),
+  household: household.required(),
 });
 /** Of a tenancy that has not begun. */
 export const tenancyChange = object({ name: line().required(), from: isoDay().required() });
 export const householdChange = object({ household: household.required(), from: isoDay().required() });
 /** A machine as it is described before it stands anywhere: what templates hold, and what is added to many units at once. */
 const described = {
-  type: line(40).required(), label: line(60).default(''), maker: line(80).default(''), model: line(80).default(''),
-  installed: isoDay().nullable().default(null), fuel: string().oneOf(FUELS).default('electric'), owner: string().oneOf(OWNERS).default('landlord'),
+  type: line(40).required(),
+  label: line(60).default(''),
+  maker: line(80).default(''),
+  model: line(80).default(''),
+  installed: isoDay().nullable().default(null),
+  fuel: string().oneOf(FUELS).default('electric'),
+  owner: string().oneOf(OWNERS).default('landlord'),
   drainBranch: line(60).default(''),
   /** Wired in, without a plug. */
   hardWired: yes().default(false),
@@ -59,19 +87,34 @@ const described = {
   leftOut: array().of(line(60).required()).max(20).default([]),
 };
 export const newMachine = object({
-  ...described, id: id().required(), placeId: id().required(), fuel: string().oneOf(FUELS).required(), owner: string().oneOf(OWNERS).required(),
+  ...described,
+  id: id().required(),
+  placeId: id().required(),
+  fuel: string().oneOf(FUELS).required(),
+  owner: string().oneOf(OWNERS).required(),
   serves: array().of(id().required()).max(200).default([]),
-  shutoffPhotoId: id().nullable().default(null), platePhotoId: id().nullable().default(null),
+  shutoffPhotoId: id().nullable().default(null),
+  platePhotoId: id().nullable().default(null),
 });
 export const machineChange = object({
-  label: line(60), maker: line(80), model: line(80), hardWired: yes(), shutoffPhotoId: id().nullable(), platePhotoId: id().nullable(), drainBranch: line(60),
+  label: line(60),
+  maker: line(80),
+  model: line(80),
+  hardWired: yes(),
+  shutoffPhotoId: id().nullable(),
+  platePhotoId: id().nullable(),
+  drainBranch: line(60),
   /** The parts that it lacks, all of them. */
   leftOut: array().of(line(60).required()).max(20).default(undefined),
 });
 export const moveMachine = object({ placeId: id().required() });
-const limitDays = () => number().integer('field.wholeDays').min(1, 'field.wholeDays').max(3650, 'field.wholeDays').nullable();
+const limitDays = () =>
+  number().integer('field.wholeDays').min(1, 'field.wholeDays').max(3650, 'field.wholeDays').nullable();
 export const specification = object({
-  filterSize: string().trim().max(40).test('size', 'field.filterSize', (text) => !text || parseFilterSize(text) !== undefined),
+  filterSize: string()
+    .trim()
+    .max(40)
+    .test('size', 'field.filterSize', (text) => !text || parseFilterSize(text) !== undefined),
   /** How long the cycle runs on this model, in place of the procedure's minutes. */
   runMinutes: number().integer('field.wholeNumber').min(5, 'field.runMinutes').max(360, 'field.runMinutes').nullable(),
   /** MERV, ANSI/ASHRAE 52.2. */
@@ -79,24 +122,58 @@ export const specification = object({
   airflowCfm: number().min(50, 'field.airflow').max(10_000, 'field.airflow').nullable(),
   drainCount: number().integer('field.wholeNumber').min(1, 'field.drains').max(60, 'field.drains').nullable(),
   /** The dryer's run: straight length in mm, and its bends. */
-  duct: object({ straightMm: number().min(0).max(100_000).required(), elbows: array().of(object({ radius: string().oneOf(ELBOW_RADII).required(), degrees: number().oneOf([45, 90]).required(), count: count(20).required() })).max(10).default([]) }).nullable().default(undefined),
-  position: line(), airflow: line(60), note: note(),
-  access: string().oneOf(ACCESSES).nullable(), surface: string().oneOf(SURFACES).nullable(),
+  duct: object({
+    straightMm: number().min(0).max(100_000).required(),
+    elbows: array()
+      .of(
+        object({
+          radius: string().oneOf(ELBOW_RADII).required(),
+          degrees: number().oneOf([45, 90]).required(),
+          count: count(20).required(),
+        }),
+      )
+      .max(10)
+      .default([]),
+  })
+    .nullable()
+    .default(undefined),
+  position: line(),
+  airflow: line(60),
+  note: note(),
+  access: string().oneOf(ACCESSES).nullable(),
+  surface: string().oneOf(SURFACES).nullable(),
   forbiddenAgents: array().of(string().oneOf(FORBIDDABLE).required()).max(FORBIDDABLE.length),
-  makerLimitDays: limitDays(), localLimitDays: limitDays(),
+  makerLimitDays: limitDays(),
+  localLimitDays: limitDays(),
 });
 /** Machines of a unit, with what must match at their points, by procedure. */
-export const machineSketch = object({ ...described, specifications: lazy((value: unknown) => object(Object.fromEntries(Object.keys((value as object | undefined) ?? {}).slice(0, 20).map((key) => [key, specification]))).default({})) });
+export const machineSketch = object({
+  ...described,
+  specifications: lazy((value: unknown) =>
+    object(
+      Object.fromEntries(
+        Object.keys((value as object | undefined) ?? {})
+          .slice(0, 20)
+          .map((key) => [key, specification]),
+      ),
+    ).default({}),
+  ),
+});
 export const machineSketches = array().of(machineSketch).max(40).default([]);
 /** Units that are alike: each named, all with the same machines. */
 export const newUnits = object({
-  propertyId: id().required(), buildingId: id().nullable().default(null), names: array().of(line(80).required()).min(1).max(300).required(),
+  propertyId: id().required(),
+  buildingId: id().nullable().default(null),
+  names: array().of(line(80).required()).min(1).max(300).required(),
   machines: machineSketches,
 });
 /** Units to take back while nothing has happened in them. */
 export const removeUnits = object({ ids: ids(300).required() });
 /** One machine, added to many places. */
-export const manyMachines = object({ placeIds: array().of(id().required()).min(1).max(500).required(), machine: machineSketch.required() });
+export const manyMachines = object({
+  placeIds: array().of(id().required()).min(1).max(500).required(),
+  machine: machineSketch.required(),
+});
 export const newTemplate = object({ id: id().required(), name: line(80).required(), machines: machineSketches.min(1) });
 export const specify = object({
   specification: specification.required(),
@@ -109,7 +186,10 @@ export const endTenancy = object({ last: isoDay().required(), holdUntil: isoDay(
 export const holdPlace = object({ until: isoDay().nullable().defined(), reason: line(200).default('') });
 export const retireMachine = object({ day: isoDay().required() });
 export const contractOf = object({
-  contract: object({ lastVisit: isoDay().required(), everyMonths: number().integer().min(1).max(24).required() }).nullable().defined().default(null),
+  contract: object({ lastVisit: isoDay().required(), everyMonths: number().integer().min(1).max(24).required() })
+    .nullable()
+    .defined()
+    .default(null),
 });
 
 export type EndTenancy = InferType<typeof endTenancy>;
@@ -125,7 +205,9 @@ export type NewTenancy = InferType<typeof newTenancy>;
 export type TenancyChange = InferType<typeof tenancyChange>;
 export type HouseholdChange = InferType<typeof householdChange>;
 export type NewMachine = InferType<typeof newMachine>;
-export type MachineSketch = Omit<InferType<typeof machineSketch>, 'specifications'> & { readonly specifications: Readonly<Record<string, Specification>> };
+export type MachineSketch = Omit<InferType<typeof machineSketch>, 'specifications'> & {
+  readonly specifications: Readonly<Record<string, Specification>>;
+};
 export type NewUnits = Omit<InferType<typeof newUnits>, 'machines'> & { readonly machines: readonly MachineSketch[] };
 export type RemoveUnits = InferType<typeof removeUnits>;
 export type ManyMachines = { readonly placeIds: readonly string[]; readonly machine: MachineSketch };
@@ -133,7 +215,9 @@ export type NewTemplate = { readonly id: string; readonly name: string; readonly
 export type MoveMachine = InferType<typeof moveMachine>;
 export type MachineChange = InferType<typeof machineChange>;
 /** What must match at a point, as far as anybody entered it. */
-export type Specification = Omit<Partial<InferType<typeof specification>>, 'duct'> & { duct?: DuctRun | null | undefined };
+export type Specification = Omit<Partial<InferType<typeof specification>>, 'duct'> & {
+  duct?: DuctRun | null | undefined;
+};
 export type WaterFacts = NewProperty['water'];
 export const FORBIDDABLE_AGENTS = FORBIDDABLE;
 
@@ -149,7 +233,14 @@ export interface PropertySummary {
   readonly practice: Practice | null;
   readonly practiceSays: string;
   readonly buildings: readonly { id: string; name: string }[];
-  readonly places: readonly { id: string; name: string; kind: (typeof PLACE_KINDS)[number]; buildingId: string | null; tenant: string | null; machines: number }[];
+  readonly places: readonly {
+    id: string;
+    name: string;
+    kind: (typeof PLACE_KINDS)[number];
+    buildingId: string | null;
+    tenant: string | null;
+    machines: number;
+  }[];
 }
 
 export interface PointSummary {
@@ -221,7 +312,14 @@ export interface FaultSummary {
   readonly found: string | null;
 }
 
-export interface TenancySummary { readonly id: string; readonly name: string; readonly from: string; readonly to: string | null; readonly household: HouseholdFacts; readonly hasLink: boolean }
+export interface TenancySummary {
+  readonly id: string;
+  readonly name: string;
+  readonly from: string;
+  readonly to: string | null;
+  readonly household: HouseholdFacts;
+  readonly hasLink: boolean;
+}
 
 export interface PlaceAnswer {
   readonly id: string;
@@ -235,7 +333,12 @@ export interface PlaceAnswer {
   readonly machines: readonly MachineSummary[];
   readonly hold: { readonly until: string; readonly reason: string } | null;
   readonly habits: readonly HabitSummary[];
-  readonly budget: { readonly jobs: number; readonly minutes: number; readonly usedJobs: number; readonly usedMinutes: number } | null;
+  readonly budget: {
+    readonly jobs: number;
+    readonly minutes: number;
+    readonly usedJobs: number;
+    readonly usedMinutes: number;
+  } | null;
   readonly standing: Standing;
   readonly alarms: readonly AlarmAnswer[];
   /** What was handed back undone and nobody has seen to. */
@@ -250,8 +353,19 @@ export interface TurnoverAnswer {
   readonly tenancy: { readonly id: string; readonly name: string; readonly to: string | null } | null;
   readonly hold: { readonly until: string; readonly reason: string } | null;
   readonly machines: readonly {
-    readonly id: string; readonly name: string;
-    readonly tasks: readonly { readonly pointId: string; readonly number: number; readonly name: string; readonly kind: string; readonly todo: 'serve' | 'look'; readonly says: string; readonly minutes: number; readonly taken: string | null; readonly forTenants: boolean }[];
+    readonly id: string;
+    readonly name: string;
+    readonly tasks: readonly {
+      readonly pointId: string;
+      readonly number: number;
+      readonly name: string;
+      readonly kind: string;
+      readonly todo: 'serve' | 'look';
+      readonly says: string;
+      readonly minutes: number;
+      readonly taken: string | null;
+      readonly forTenants: boolean;
+    }[];
     readonly habits: readonly string[];
   }[];
   readonly minutes: number;

@@ -7,7 +7,9 @@ const seed = () => number().integer().min(0).max(0xffffffff);
 
 export const rehearsalOf = object({ seed: seed().required() });
 export const rehearsed = object({
-  id: id().required(), procedure: string().max(80).required(), seed: seed().required(),
+  id: id().required(),
+  procedure: string().max(80).required(),
+  seed: seed().required(),
   answers: array().of(number().integer().min(0).max(9).required()).max(12).required(),
 });
 export type RehearsalOf = InferType<typeof rehearsalOf>;
@@ -22,7 +24,15 @@ export interface RehearsalQuestion {
   readonly because: string;
   readonly grade: Grade | null;
 }
-export interface RehearsalAnswer { readonly questions: readonly RehearsalQuestion[] }
+export interface RehearsalAnswer {
+  readonly questions: readonly RehearsalQuestion[];
+}
 export interface RehearsalsAnswer {
-  readonly rehearsals: readonly { readonly procedure: string; readonly day: string; readonly asked: number; readonly correct: number; /** The edition or the catalogue has moved on since. */ readonly older: boolean }[];
+  readonly rehearsals: readonly {
+    readonly procedure: string;
+    readonly day: string;
+    readonly asked: number;
+    readonly correct: number;
+    /** The edition or the catalogue has moved on since. */ readonly older: boolean;
+  }[];
 }

@@ -22,9 +22,20 @@ const ALL: readonly Role[] = ['manager', 'staff', 'tenant'];
 /** Whoever does jobs. */
 const DOERS: readonly Role[] = [...ALL, 'contractor'];
 
-const read = (path: string, roles: Route['roles']): Route => ({ method: 'GET', path, roles, perMinute: 600, bodyKb: 0 });
-const write = (method: 'POST' | 'PUT' | 'DELETE', path: string, roles: Route['roles'], bodyKb = 32, perMinute = 240): Route =>
-  ({ method, path, roles, perMinute, bodyKb });
+const read = (path: string, roles: Route['roles']): Route => ({
+  method: 'GET',
+  path,
+  roles,
+  perMinute: 600,
+  bodyKb: 0,
+});
+const write = (
+  method: 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  roles: Route['roles'],
+  bodyKb = 32,
+  perMinute = 240,
+): Route => ({ method, path, roles, perMinute, bodyKb });
 
 export const MAX_PHOTO_MB = 15;
 

@@ -4,21 +4,38 @@ import { GRADES, type Grade } from '../core/due/grades.ts';
 import type { SignalState } from '../core/due/signals.ts';
 import { id, isoDay, line, note } from './fields.ts';
 
-export const reportSignal = object({ id: id().required(), machineId: id().required(), type: line(60).required(), note: note().default(''), photoIds: array().of(id().required()).max(4).default([]) });
-export const dismissSignal = object({ reason: note().min(3, 'field.dismissReason').required('field.dismissReason'), recheck: isoDay().required() });
+export const reportSignal = object({
+  id: id().required(),
+  machineId: id().required(),
+  type: line(60).required(),
+  note: note().default(''),
+  photoIds: array().of(id().required()).max(4).default([]),
+});
+export const dismissSignal = object({
+  reason: note().min(3, 'field.dismissReason').required('field.dismissReason'),
+  recheck: isoDay().required(),
+});
 
 /** What a machine sends: signed with its key over these bytes. */
 export const machineSignal = object({
-  emitter: id().required(), sequence: number().integer().min(1).max(Number.MAX_SAFE_INTEGER).required(),
-  at: number().integer().min(0).required(), type: line(60).required(), code: string().trim().max(40).default(''),
+  emitter: id().required(),
+  sequence: number().integer().min(1).max(Number.MAX_SAFE_INTEGER).required(),
+  at: number().integer().min(0).required(),
+  type: line(60).required(),
+  code: string().trim().max(40).default(''),
 });
 export const SIGNATURE_HEADER = 'x-dewline-signature';
 /** How old or early a machine's message may be, ms. */
 export const MESSAGE_SLACK_MS = 10 * 60_000;
 
 export const newLook = object({
-  id: id().required(), number: number().integer().min(1).required(), grade: mixed<Grade>().oneOf([...GRADES]).required(),
-  day: isoDay().nullable().default(null), note: note().default(''),
+  id: id().required(),
+  number: number().integer().min(1).required(),
+  grade: mixed<Grade>()
+    .oneOf([...GRADES])
+    .required(),
+  day: isoDay().nullable().default(null),
+  note: note().default(''),
 });
 
 export type ReportSignal = InferType<typeof reportSignal>;

@@ -14,6 +14,10 @@ export interface StepPlace {
 
 /** The step under its key in the plan, with the tasks that it serves there; what it asks for of no task by name is of all of these. */
 export function placedStep(words: StepWords, { key, taskIds, state, stateSays }: StepPlace): JobStep {
-  const needs = words.needs.map((need) => (need.taskIds.length > 0 ? need : { ...need, taskIds, need: need.need.kind === 'confirm' ? { ...need.need, key } : need.need }));
+  const needs = words.needs.map((need) =>
+    need.taskIds.length > 0
+      ? need
+      : { ...need, taskIds, need: need.need.kind === 'confirm' ? { ...need.need, key } : need.need },
+  );
   return { ...words, key, taskIds, state, stateSays, needs };
 }

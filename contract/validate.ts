@@ -9,26 +9,32 @@ export interface FieldError {
 
 export type FieldErrors = Readonly<Record<string, FieldError>>;
 
-export type Checked<T> = { readonly value: T; readonly errors: null } | { readonly value: null; readonly errors: FieldErrors };
+export type Checked<T> =
+  { readonly value: T; readonly errors: null } | { readonly value: null; readonly errors: FieldErrors };
 
 /** The value as the schema reads it, or what is wrong with each field by its path. */
 export function check<S extends AnySchema>(schema: S, input: unknown): Checked<InferType<S>> {
   try {
-    return { value: schema.validateSync(input, { abortEarly: false, stripUnknown: true }) as InferType<S>, errors: null };
+    return {
+      value: schema.validateSync(input, { abortEarly: false, stripUnknown: true }) as InferType<S>,
+      errors: null,
+    };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     const errors: Record<string, FieldError> = {};
     for (const one of error.inner.length > 0 ? error.inner : [error]) {
       const said = one.message as unknown as { key: string; values: Record<string, unknown> } | string;
-      errors[one.path ?? ''] ??= typeof said === 'string'
-        ? { key: said, values: {} }
-        : { key: said.key, values: plainValues(said.values) };
+      errors[one.path ?? ''] ??=
+        typeof said === 'string' ? { key: said, values: {} } : { key: said.key, values: plainValues(said.values) };
     }
     return { value: null, errors };
   }
 }
 
 function plainValues(values: Record<string, unknown>): Record<string, string | number> {
-  return Object.fromEntries(Object.entries(values).filter((pair): pair is [string, string | number] =>
-    typeof pair[1] === 'string' || typeof pair[1] === 'number'));
+  return Object.fromEntries(
+    Object.entries(values).filter(
+      (pair): pair is [string, string | number] => typeof pair[1] === 'string' || typeof pair[1] === 'number',
+    ),
+  );
 }

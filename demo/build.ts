@@ -28,9 +28,16 @@ export async function buildDemo(env: Env, progress: (share: number) => void, day
     const people = await hirePeople(env, db, hash, start);
     for (const sketch of PROPERTIES) {
       const call: Call = { env, db, actor: people.manager, now: start };
-      const property = await createProperty(call, { id: env.newId(), name: sketch.name, address: sketch.address, zone: ZONE, water: sketch.water, practice: sketch.practice });
+      const property = await createProperty(call, {
+        id: env.newId(),
+        name: sketch.name,
+        address: sketch.address,
+        zone: ZONE,
+        water: sketch.water,
+        practice: sketch.practice,
+      });
       const building = await createBuilding(call, { id: env.newId(), propertyId: property.id, name: sketch.building });
-      for (const home of sketch.homes) points.push(...await settle(call, home, property.id, building.id, today));
+      for (const home of sketch.homes) points.push(...(await settle(call, home, property.id, building.id, today)));
     }
     await chooseOtherwise({ env, db, actor: people.manager, now: start });
     return people;
@@ -41,7 +48,12 @@ export async function buildDemo(env: Env, progress: (share: number) => void, day
   return emitter;
 }
 
-async function hirePeople(env: Env, db: Db, passwordHash: string, now: number): Promise<{ manager: Actor; staff: Actor[] }> {
+async function hirePeople(
+  env: Env,
+  db: Db,
+  passwordHash: string,
+  now: number,
+): Promise<{ manager: Actor; staff: Actor[] }> {
   const organisationId = env.newId();
   await db.organisation.insert({ id: organisationId, name: ORGANISATION, createdAt: now });
   const hire = async ({ name, email }: { name: string; email: string }, roles: Role[]): Promise<Actor> => {
@@ -50,30 +62,75 @@ async function hirePeople(env: Env, db: Db, passwordHash: string, now: number): 
     await db.roleGrant.insertMany(roles.map((role) => ({ id: env.newId(), organisationId, personId, role })));
     return actorOf(personId, name, organisationId, roles);
   };
-  return { manager: await hire(MANAGER, ['manager', 'staff']), staff: [await hire(STAFF[0]!, ['staff']), await hire(STAFF[1]!, ['staff'])] };
+  return {
+    manager: await hire(MANAGER, ['manager', 'staff']),
+    staff: [await hire(STAFF[0]!, ['staff']), await hire(STAFF[1]!, ['staff'])],
+  };
 }
 
 function actorOf(personId: string, name: string, organisationId: string, roles: Role[]): Actor {
-  return { personId, name, organisationId, organisation: ORGANISATION, roles, sessionId: 'demo', linkId: null, csrf: '' };
+  return {
+    personId,
+    name,
+    organisationId,
+    organisation: ORGANISATION,
+    roles,
+    sessionId: 'demo',
+    linkId: null,
+    csrf: '',
+  };
 }
 
 /** Registers one home with its tenancy and machines. */
-async function settle(call: Call, home: Home, propertyId: string, buildingId: string, today: number): Promise<LivedPoint[]> {
+async function settle(
+  call: Call,
+  home: Home,
+  propertyId: string,
+  buildingId: string,
+  today: number,
+): Promise<LivedPoint[]> {
   const { env, db } = call;
   const { organisationId } = call.actor;
   const placeId = env.newId();
-  await createPlace(call, { id: placeId, propertyId, buildingId, name: home.name, kind: home.tenant ? 'unit' : 'shared' });
+  await createPlace(call, {
+    id: placeId,
+    propertyId,
+    buildingId,
+    name: home.name,
+    kind: home.tenant ? 'unit' : 'shared',
+  });
   let tenant: Actor | null = null;
   if (home.tenant) {
     const tenancyId = env.newId();
     const personId = env.newId();
     await createTenancy(call, {
-      id: tenancyId, placeId, personId, name: home.tenant, from: isoFromDay(today - HISTORY_DAYS - 120),
-      household: { people: home.people, pets: home.pets, cooking: home.cooking, loadsAWeek: home.loads ?? null, coolWashes: home.cool ?? false, smoking: false, dust: false, detergent: home.detergent ?? null },
+      id: tenancyId,
+      placeId,
+      personId,
+      name: home.tenant,
+      from: isoFromDay(today - HISTORY_DAYS - 120),
+      household: {
+        people: home.people,
+        pets: home.pets,
+        cooking: home.cooking,
+        loadsAWeek: home.loads ?? null,
+        coolWashes: home.cool ?? false,
+        smoking: false,
+        dust: false,
+        detergent: home.detergent ?? null,
+      },
     });
     tenant = actorOf(personId, home.tenant, organisationId, ['tenant']);
     if (home.link) {
-      await db.link.insert({ id: sha256(home.link), organisationId, tenancyId, personId, createdAt: call.now, expiresAt: call.env.clock() + 400 * MS_PER_DAY, revokedAt: null });
+      await db.link.insert({
+        id: sha256(home.link),
+        organisationId,
+        tenancyId,
+        personId,
+        createdAt: call.now,
+        expiresAt: call.env.clock() + 400 * MS_PER_DAY,
+        revokedAt: null,
+      });
     }
   }
   const points: LivedPoint[] = [];
@@ -81,10 +138,21 @@ async function settle(call: Call, home: Home, propertyId: string, buildingId: st
     const machineId = await install(call, placeId, sketch, today);
     for (const { id, procedure } of await db.point.all({ machineId })) {
       const ours = procedureOf(procedure);
-      const { level } = levelAt(ours, { fuel: sketch.fuel ?? 'electric', hardWired: false, switchKnown: true, access: null });
+      const { level } = levelAt(ours, {
+        fuel: sketch.fuel ?? 'electric',
+        hardWired: false,
+        switchKnown: true,
+        access: null,
+      });
       points.push({
-        id, procedure: { ...ours, level }, placeName: home.name, machineId, tenant, habits: home.habits,
-        fast: home.fast?.[procedure] ?? 1, sinceDay: sketch.age ? today - sketch.age : 0,
+        id,
+        procedure: { ...ours, level },
+        placeName: home.name,
+        machineId,
+        tenant,
+        habits: home.habits,
+        fast: home.fast?.[procedure] ?? 1,
+        sinceDay: sketch.age ? today - sketch.age : 0,
       });
     }
   }
@@ -93,19 +161,50 @@ async function settle(call: Call, home: Home, propertyId: string, buildingId: st
 
 const SHUTOFF_SEED = 41;
 
-async function install(call: Call, placeId: string, { type, maker, model, branch, size, age, fuel, leftOut, cfm, drains }: MachineSketch, today: number): Promise<string> {
+async function install(
+  call: Call,
+  placeId: string,
+  { type, maker, model, branch, size, age, fuel, leftOut, cfm, drains }: MachineSketch,
+  today: number,
+): Promise<string> {
   const { env, db } = call;
   const id = env.newId();
   const withPhoto = type === 'washer';
   const shutoff = withPhoto
-    ? await takePhoto(call, { procedure: 'washer.drainPumpFilter', load: 0, seed: SHUTOFF_SEED, capturedAt: call.now }, await shutoffPicture()) : null;
+    ? await takePhoto(
+        call,
+        { procedure: 'washer.drainPumpFilter', load: 0, seed: SHUTOFF_SEED, capturedAt: call.now },
+        await shutoffPicture(),
+      )
+    : null;
   await createMachine(age ? { ...call, now: call.env.clock() - age * MS_PER_DAY } : call, {
-    id, placeId, type, maker, model, label: '', installed: isoFromDay(age ? today - age : today - HISTORY_DAYS - 300), hardWired: false, fuel: fuel ?? 'electric',
-    owner: 'landlord', drainBranch: branch ?? '', serves: [], shutoffPhotoId: shutoff, platePhotoId: null, lastDone: null, leftOut: [...leftOut ?? []],
+    id,
+    placeId,
+    type,
+    maker,
+    model,
+    label: '',
+    installed: isoFromDay(age ? today - age : today - HISTORY_DAYS - 300),
+    hardWired: false,
+    fuel: fuel ?? 'electric',
+    owner: 'landlord',
+    drainBranch: branch ?? '',
+    serves: [],
+    shutoffPhotoId: shutoff,
+    platePhotoId: null,
+    lastDone: null,
+    leftOut: [...(leftOut ?? [])],
   });
   if (size) {
-    const filter = (await db.point.all({ machineId: id })).find(({ procedure }) => procedure === 'airHandler.returnFilter')!;
-    await writeSpecification(call, filter.id, { filterSize: size, ...(cfm && { airflowCfm: cfm }), position: 'Grille at the foot of the unit', airflow: 'towards the unit' });
+    const filter = (await db.point.all({ machineId: id })).find(
+      ({ procedure }) => procedure === 'airHandler.returnFilter',
+    )!;
+    await writeSpecification(call, filter.id, {
+      filterSize: size,
+      ...(cfm && { airflowCfm: cfm }),
+      position: 'Grille at the foot of the unit',
+      airflow: 'towards the unit',
+    });
   }
   if (drains) {
     const point = (await db.point.all({ machineId: id }))[0]!;
@@ -123,4 +222,3 @@ async function shutoffPicture(): Promise<Buffer> {
 <path d="M72 84c30 26 30 40 64 38" stroke="#3a4a4e" stroke-width="4" fill="none"/></svg>`;
   return sharp(Buffer.from(svg)).jpeg({ quality: 85 }).toBuffer();
 }
-

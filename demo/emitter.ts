@@ -21,9 +21,19 @@ export function signedMessage({ id, privateKey }: EmitterKey, message: Omit<Mach
 }
 
 /** Sends one signal and says what the inbox answered. Its sequence is the time, so that it grows. */
-export async function emitSignal(url: string, key: EmitterKey, type: string, code: string, now: number): Promise<{ status: number; says: string }> {
+export async function emitSignal(
+  url: string,
+  key: EmitterKey,
+  type: string,
+  code: string,
+  now: number,
+): Promise<{ status: number; says: string }> {
   const { body, signature } = signedMessage(key, { sequence: now, at: now, type, code });
-  const response = await fetch(`${url}/api/inbox/signals`, { method: 'POST', headers: { 'content-type': 'application/json', [SIGNATURE_HEADER]: signature }, body });
-  const answer = await response.json() as { detail?: string; id?: string };
+  const response = await fetch(`${url}/api/inbox/signals`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', [SIGNATURE_HEADER]: signature },
+    body,
+  });
+  const answer = (await response.json()) as { detail?: string; id?: string };
   return { status: response.status, says: answer.detail ?? `taken as ${answer.id}` };
 }

@@ -28,11 +28,31 @@ const MOST = { tenant: 3, staff: 6, minutes: 45 };
 const AHEAD = { staff: 6, tenant: 6 };
 
 /** What a licence is wanted for, a contractor does in time; the office writes down what they left on paper. */
-async function contract(world: World, db: Db, marks: ReadonlyMap<string, Row<'mark'>>, day: Day, now: number): Promise<void> {
+async function contract(
+  world: World,
+  db: Db,
+  marks: ReadonlyMap<string, Row<'mark'>>,
+  day: Day,
+  now: number,
+): Promise<void> {
   for (const it of world.lived) {
     const mark = marks.get(it.id);
-    if (it.procedure.level !== 'L' || !mark || day < it.sinceDay || mark.servedDay === 0 || mark.servedDay + mark.intervalDays - day > AHEAD.staff) continue;
-    await logRecord(callAs(world, db, world.cast.manager, now), { id: world.env.newId(), pointId: it.id, done: isoFromDay(day), grade: 'due', finds: [], note: 'By the gas fitter, on paper.' });
+    if (
+      it.procedure.level !== 'L' ||
+      !mark ||
+      day < it.sinceDay ||
+      mark.servedDay === 0 ||
+      mark.servedDay + mark.intervalDays - day > AHEAD.staff
+    )
+      continue;
+    await logRecord(callAs(world, db, world.cast.manager, now), {
+      id: world.env.newId(),
+      pointId: it.id,
+      done: isoFromDay(day),
+      grade: 'due',
+      finds: [],
+      note: 'By the gas fitter, on paper.',
+    });
     it.load = 0;
   }
 }
@@ -45,22 +65,43 @@ export async function give(world: World, db: Db, day: Day, now: number): Promise
     for (const forTenant of [true, false]) {
       const theirs = home.filter((it) => {
         const mark = marks.get(it.id);
-        return mark && !it.busy && day >= it.sinceDay && mark.servedDay > 0 && it.procedure.level !== 'L' && (it.procedure.level === 'T' && it.tenant !== null) === forTenant;
+        return (
+          mark &&
+          !it.busy &&
+          day >= it.sinceDay &&
+          mark.servedDay > 0 &&
+          it.procedure.level !== 'L' &&
+          (it.procedure.level === 'T' && it.tenant !== null) === forTenant
+        );
       });
       const urgent = theirs.filter((it) => {
         const mark = marks.get(it.id)!;
         if (isResent(it) && world.today - day < RESENT.reservedDays) return RESENT.daysAgo.includes(world.today - day);
-        return mark.scheduled === 1 && mark.servedDay + mark.intervalDays - day <= (forTenant ? AHEAD.tenant + it.habits.delay : AHEAD.staff);
+        return (
+          mark.scheduled === 1 &&
+          mark.servedDay + mark.intervalDays - day <= (forTenant ? AHEAD.tenant + it.habits.delay : AHEAD.staff)
+        );
       });
       const staged = urgent.some(isResent) && world.today - day < RESENT.reservedDays;
       if (urgent.length === 0 || (!staged && world.random() > (behind ? 0.5 : 0.85))) continue;
-      await giveHome(world, db, { day, now, forTenant, staged }, staged ? urgent.filter(isResent).map((it) => [it]) : sittingsOf(theirs, urgent, marks, day, forTenant));
+      await giveHome(
+        world,
+        db,
+        { day, now, forTenant, staged },
+        staged ? urgent.filter(isResent).map((it) => [it]) : sittingsOf(theirs, urgent, marks, day, forTenant),
+      );
     }
   }
 }
 
 /** What of a home is done now, machine by machine: what is near its line, and what would not be reached before the next time. */
-function sittingsOf(theirs: readonly Lived[], urgent: readonly Lived[], marks: ReadonlyMap<string, Row<'mark'>>, day: Day, forTenant: boolean): Lived[][] {
+function sittingsOf(
+  theirs: readonly Lived[],
+  urgent: readonly Lived[],
+  marks: ReadonlyMap<string, Row<'mark'>>,
+  day: Day,
+  forTenant: boolean,
+): Lived[][] {
   let minutes = 0;
   return [...grouped(theirs, ({ machineId }) => machineId).values()].flatMap((machine) => {
     const lead = machine.filter((it) => urgent.includes(it));
@@ -68,7 +109,11 @@ function sittingsOf(theirs: readonly Lived[], urgent: readonly Lived[], marks: R
     const again = day + Math.min(...lead.map(({ id }) => marks.get(id)!.intervalDays));
     const rest = machine.filter((it) => {
       const line = lineOfMark(marks.get(it.id)!);
-      return !lead.includes(it) && !isResent(it) && joins({ share: shareUsed(line, { today: day }), lineDay: line.lineDay }, again);
+      return (
+        !lead.includes(it) &&
+        !isResent(it) &&
+        joins({ share: shareUsed(line, { today: day }), lineDay: line.lineDay }, again)
+      );
     });
     const sitting = [...lead, ...rest].slice(0, forTenant ? MOST.tenant : MOST.staff);
     const own = sitting.reduce((sum, { procedure }) => sum + procedure.minutes, 0);
@@ -86,24 +131,41 @@ interface Giving {
 }
 
 /** Gives the sittings of one home as one list; what exceeds the tenant's budget goes to staff. */
-async function giveHome(world: World, db: Db, { day, now, forTenant, staged }: Giving, sittings: readonly (readonly Lived[])[]): Promise<void> {
+async function giveHome(
+  world: World,
+  db: Db,
+  { day, now, forTenant, staged }: Giving,
+  sittings: readonly (readonly Lived[])[],
+): Promise<void> {
   const { cast, env, random } = world;
   const [first] = sittings[0]!;
   const staff = cast.staff[seedOf(first!.placeName) % cast.staff.length]!;
   const jobs = sittings.map((points) => ({ id: env.newId(), points }));
-  const assign = (doer: Actor, some: typeof jobs) => giveList(callAs(world, db, cast.manager, now), {
-    id: env.newId(), assigneeId: doer.personId, sittings: some.map(({ id, points }) => ({ id, pointIds: points.map((it) => it.id) })),
-  }).then(() => some.map((job) => ({ ...job, doer })));
+  const assign = (doer: Actor, some: typeof jobs) =>
+    giveList(callAs(world, db, cast.manager, now), {
+      id: env.newId(),
+      assigneeId: doer.personId,
+      sittings: some.map(({ id, points }) => ({ id, pointIds: points.map((it) => it.id) })),
+    }).then(() => some.map((job) => ({ ...job, doer })));
   const beyondBudget = (error: unknown) => {
     if (!(error instanceof Problem) || error.key !== 'budget') throw error;
     return null;
   };
-  const given = await (forTenant ? assign(first!.tenant!, jobs).catch(beyondBudget).then((all) => all ?? assign(staff, jobs)) : assign(staff, jobs)).catch(metOnBranch);
+  const given = await (
+    forTenant
+      ? assign(first!.tenant!, jobs)
+          .catch(beyondBudget)
+          .then((all) => all ?? assign(staff, jobs))
+      : assign(staff, jobs)
+  ).catch(metOnBranch);
   for (const { id, points, doer } of given ?? []) {
     for (const it of points) it.busy = true;
     const tenantWork = doer !== staff;
     const mean = tenantWork ? first!.habits.delay : overbooked(day) ? 9 : 2;
-    const delay = staged ? 0 : Math.max(0, Math.round(-Math.log(1 - random()) * mean)) + (tenantWork && random() < first!.habits.lapse / 2 ? 10 : 0);
+    const delay = staged
+      ? 0
+      : Math.max(0, Math.round(-Math.log(1 - random()) * mean)) +
+        (tenantWork && random() < first!.habits.lapse / 2 ? 10 : 0);
     world.pending.push({ jobId: id, points, doer, doOn: day + delay });
   }
 }
@@ -113,11 +175,29 @@ export async function giveRound(world: World, db: Db, day: Day, now: number): Pr
   const marks = new Map((await db.mark.all({})).map((mark) => [mark.pointId, mark]));
   const left = ({ id }: Lived) => marks.get(id)!.servedDay + marks.get(id)!.intervalDays - day;
   for (const [i, person] of world.cast.staff.entries()) {
-    const free = world.lived.filter((it) => it.procedure.level === 'S' && !it.busy && marks.get(it.id)!.servedDay > 0 && marks.get(it.id)!.scheduled === 1 && seedOf(it.placeName) % world.cast.staff.length === i).sort((a, b) => left(a) - left(b));
-    const machines = [...grouped(free.filter(({ placeName }) => placeName === free[0]!.placeName), ({ machineId }) => machineId).values()].slice(0, 2).map((points) => points.slice(0, 2));
+    const free = world.lived
+      .filter(
+        (it) =>
+          it.procedure.level === 'S' &&
+          !it.busy &&
+          marks.get(it.id)!.servedDay > 0 &&
+          marks.get(it.id)!.scheduled === 1 &&
+          seedOf(it.placeName) % world.cast.staff.length === i,
+      )
+      .sort((a, b) => left(a) - left(b));
+    const machines = [
+      ...grouped(
+        free.filter(({ placeName }) => placeName === free[0]!.placeName),
+        ({ machineId }) => machineId,
+      ).values(),
+    ]
+      .slice(0, 2)
+      .map((points) => points.slice(0, 2));
     for (const it of machines.flat()) it.busy = true;
     await giveList(callAs(world, db, world.cast.manager, now), {
-      id: world.env.newId(), assigneeId: person.personId, sittings: machines.map((points) => ({ id: world.env.newId(), pointIds: points.map(({ id }) => id) })),
+      id: world.env.newId(),
+      assigneeId: person.personId,
+      sittings: machines.map((points) => ({ id: world.env.newId(), pointIds: points.map(({ id }) => id) })),
     }).catch(metOnBranch);
   }
 }

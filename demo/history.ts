@@ -20,23 +20,52 @@ import { judgeProof } from '../server/proof/verdicts.ts';
 import type { Db } from '../server/store/db.ts';
 import { give, giveRound } from './giving.ts';
 import { drawShot, rememberPhoto, RETENTION_DAYS, takePhoto, type Shot } from './photos.ts';
-import { callAs, isResent, metOnBranch, type Cast, type Lived, type LivedPoint, type Pending, type World } from './world.ts';
+import {
+  callAs,
+  isResent,
+  metOnBranch,
+  type Cast,
+  type Lived,
+  type LivedPoint,
+  type Pending,
+  type World,
+} from './world.ts';
 
 export const HISTORY_DAYS = 545;
 
 const minute = 60_000;
 
-export async function liveForward(env: Env, cast: Cast, points: readonly LivedPoint[], zone: string, days: number, progress: (share: number) => void): Promise<void> {
+export async function liveForward(
+  env: Env,
+  cast: Cast,
+  points: readonly LivedPoint[],
+  zone: string,
+  days: number,
+  progress: (share: number) => void,
+): Promise<void> {
   const today = dayOfInstant(env.clock(), zone);
   const random = seeded(20_260_101);
   const lived: Lived[] = [];
-  const histories = new Map((await readHistories(env.store.db, points.map(({ id }) => id), env.clock())).map((history) => [history.point.id, history]));
+  const histories = new Map(
+    (
+      await readHistories(
+        env.store.db,
+        points.map(({ id }) => id),
+        env.clock(),
+      )
+    ).map((history) => [history.point.id, history]),
+  );
   for (const point of points) {
     const own = seeded(seedOf(`${point.placeName} ${point.procedure.key}`));
     const { factor } = histories.get(point.id)!.inputs.stretches.at(-1)!;
     lived.push({
-      ...point, speed: Math.min(1.5, Math.max(0.5, drawSpeed(own))) * point.fast, load: own() * 0.6,
-      perDay: factor / point.procedure.days.steady, busy: false, washes: 0, lastPhoto: null,
+      ...point,
+      speed: Math.min(1.5, Math.max(0.5, drawSpeed(own))) * point.fast,
+      load: own() * 0.6,
+      perDay: factor / point.procedure.days.steady,
+      busy: false,
+      washes: 0,
+      lastPhoto: null,
     });
   }
   const world: World = { env, cast, zone, today, random, lived, pending: [], waiting: [], faults: new Map() };
@@ -70,7 +99,12 @@ async function bringToBaseline(world: World, db: Db, day: Day): Promise<void> {
     if (point.sinceDay > day) continue;
     const ago = Math.round(world.random() * point.procedure.days.watchful * 0.8);
     await logRecord(callAs(world, db, world.cast.manager, instantOfDay(day, 8 * 60, world.zone)), {
-      id: world.env.newId(), pointId: point.id, done: isoFromDay(day - ago), grade: null, finds: [], note: '',
+      id: world.env.newId(),
+      pointId: point.id,
+      done: isoFromDay(day - ago),
+      grade: null,
+      finds: [],
+      note: '',
     });
     point.load = drawLoad(world.random, point.speed, point.perDay * ago);
   }
@@ -81,8 +115,15 @@ async function work(world: World, db: Db, day: Day): Promise<void> {
   for (const pending of due) {
     const tenant = pending.doer.roles.includes('tenant');
     const startedAt = instantOfDay(day, (tenant ? 18 : 9) * 60 + Math.floor(world.random() * 150), world.zone);
-    const minutes = pending.points.reduce((sum, { procedure }) => sum + procedure.minutes * (0.6 + world.random() * 0.6)
-      + procedure.steps.flatMap(({ needs }) => needs).reduce((wait, need) => wait + (need.kind === 'timer' ? need.minutes : 0), 0), 3);
+    const minutes = pending.points.reduce(
+      (sum, { procedure }) =>
+        sum +
+        procedure.minutes * (0.6 + world.random() * 0.6) +
+        procedure.steps
+          .flatMap(({ needs }) => needs)
+          .reduce((wait, need) => wait + (need.kind === 'timer' ? need.minutes : 0), 0),
+      3,
+    );
     const doneAt = startedAt + Math.round(minutes) * minute;
     if (doneAt > world.env.clock()) continue;
     world.pending.splice(world.pending.indexOf(pending), 1);
@@ -90,23 +131,44 @@ async function work(world: World, db: Db, day: Day): Promise<void> {
   }
 }
 
-async function doJob(world: World, db: Db, pending: Pending, day: Day, startedAt: number, doneAt: number): Promise<void> {
+async function doJob(
+  world: World,
+  db: Db,
+  pending: Pending,
+  day: Day,
+  startedAt: number,
+  doneAt: number,
+): Promise<void> {
   const { doer, jobId, points } = pending;
   const call = callAs(world, db, doer, doneAt);
   const tasks = await db.task.all({ jobId, state: 'outstanding' });
   if (tasks.length === 0) return;
   if (day > world.today - RETENTION_DAYS) {
     const job = (await db.job.one({ id: jobId }))!;
-    const started = await moveJob(callAs(world, db, doer, startedAt), jobId, { move: 'start', reason: null, note: '', still: [], revision: job.revision }).catch(metOnBranch);
+    const started = await moveJob(callAs(world, db, doer, startedAt), jobId, {
+      move: 'start',
+      reason: null,
+      note: '',
+      still: [],
+      revision: job.revision,
+    }).catch(metOnBranch);
     if (!started) {
       world.pending.push({ ...pending, doOn: day + 1 });
       return;
     }
   }
-  const cheat = points.some(({ habits }) => habits.resends) && day > world.today - 6 && points.some(({ lastPhoto }) => lastPhoto);
+  const cheat =
+    points.some(({ habits }) => habits.resends) && day > world.today - 6 && points.some(({ lastPhoto }) => lastPhoto);
   const records: SubmittedRecord[] = [];
   const machine = (await db.machine.one({ id: (await db.job.one({ id: jobId }))!.machineId }))!;
-  const asked = askedOf(machine, tasks.map((task) => ({ id: task.id, procedure: world.lived.find(({ id }) => id === task.pointId)!.procedure, turn: null })));
+  const asked = askedOf(
+    machine,
+    tasks.map((task) => ({
+      id: task.id,
+      procedure: world.lived.find(({ id }) => id === task.pointId)!.procedure,
+      turn: null,
+    })),
+  );
   for (const task of tasks) {
     // Two of a sitting may have been sent back; whoever comes first does both.
     const point = world.lived.find(({ id }) => id === task.pointId)!;
@@ -119,28 +181,62 @@ async function doJob(world: World, db: Db, pending: Pending, day: Day, startedAt
 }
 
 const FINDS_BY: Readonly<Record<string, readonly Find[]>> = {
-  'dishwasher.filter': ['seed', 'grease', 'label'], 'washer.drainPumpFilter': ['coin', 'hair', 'clip', 'lint'],
-  'washer.doorBoot': ['hair', 'lint', 'growth'], 'hood.greaseFilter': ['grease'], 'dryer.duct': ['lint'], 'airHandler.condensateDrain': ['growth'],
+  'dishwasher.filter': ['seed', 'grease', 'label'],
+  'washer.drainPumpFilter': ['coin', 'hair', 'clip', 'lint'],
+  'washer.doorBoot': ['hair', 'lint', 'growth'],
+  'hood.greaseFilter': ['grease'],
+  'dryer.duct': ['lint'],
+  'airHandler.condensateDrain': ['growth'],
 };
 
-async function recordOf(world: World, call: Call, point: Lived, taskId: string, needs: readonly Need[], day: Day, startedAt: number, cheat: boolean): Promise<SubmittedRecord> {
+async function recordOf(
+  world: World,
+  call: Call,
+  point: Lived,
+  taskId: string,
+  needs: readonly Need[],
+  day: Day,
+  startedAt: number,
+  cheat: boolean,
+): Promise<SubmittedRecord> {
   const { random, env } = world;
   const grade = drawGrade(random, point.load);
-  const shots = needs.filter(({ kind }) => kind === 'photo').map(({ key }) => {
-    const before = ['out', 'open', 'before'].includes(key);
-    const shot: Shot = {
-      procedure: point.procedure.key, load: before ? point.load : 0.04, seed: Math.floor(random() * 2 ** 32),
-      capturedAt: startedAt + (before ? 4 : 11) * minute,
-    };
-    return { slot: key, before, shot };
-  });
+  const shots = needs
+    .filter(({ kind }) => kind === 'photo')
+    .map(({ key }) => {
+      const before = ['out', 'open', 'before'].includes(key);
+      const shot: Shot = {
+        procedure: point.procedure.key,
+        load: before ? point.load : 0.04,
+        seed: Math.floor(random() * 2 ** 32),
+        capturedAt: startedAt + (before ? 4 : 11) * minute,
+      };
+      return { slot: key, before, shot };
+    });
   // Drawn side by side: drawing is most of the demo's time.
-  const photos = await Promise.all(shots.map(async ({ slot, before, shot }) => ({ slot, photoId: await shoot(world, call, point, shot, day, cheat && before) })));
+  const photos = await Promise.all(
+    shots.map(async ({ slot, before, shot }) => ({
+      slot,
+      photoId: await shoot(world, call, point, shot, day, cheat && before),
+    })),
+  );
   const found = (FINDS_BY[point.procedure.key] ?? []).filter(() => point.load > 0.6 && random() < 0.45);
   return {
-    id: env.newId(), taskId, photos, grade, cavityGrade: needs.some(({ kind, key }) => kind === 'grade' && key === 'cavity') ? drawGrade(random, point.load * 0.5) : null,
-    finds: found, readings: readingsFor(needs, point, random), confirmed: needs.filter(({ kind }) => kind === 'confirm').map(({ key }) => key),
-    agent: agentFor(needs, point), size: needs.some(({ kind }) => kind === 'size') ? (point.placeName === 'Plant room' ? '20x20x1' : '16x25x1') : null, after: null, where: null, note: '',
+    id: env.newId(),
+    taskId,
+    photos,
+    grade,
+    cavityGrade: needs.some(({ kind, key }) => kind === 'grade' && key === 'cavity')
+      ? drawGrade(random, point.load * 0.5)
+      : null,
+    finds: found,
+    readings: readingsFor(needs, point, random),
+    confirmed: needs.filter(({ kind }) => kind === 'confirm').map(({ key }) => key),
+    agent: agentFor(needs, point),
+    size: needs.some(({ kind }) => kind === 'size') ? (point.placeName === 'Plant room' ? '20x20x1' : '16x25x1') : null,
+    after: null,
+    where: null,
+    note: '',
   };
 }
 
@@ -184,9 +280,19 @@ async function judge(world: World, db: Db, day: Day, now: number): Promise<void>
     const call = callAs(world, db, world.cast.manager, now);
     const blurred = !waiting.pending.points.some(isResent) && world.random() < 0.025;
     const contradicted = (await db.proof.one({ recordId: waiting.recordId }))!.findings.includes('"fail"');
-    await judgeProof(call, waiting.recordId, blurred
-      ? { verdict: 'sendBack', reason: 'The second photo does not show that it is locked. Please take it again.' } as never
-      : { verdict: 'accept', reason: contradicted ? 'Rinsed and aired; a day stays between the two from now on.' : '' } as never);
+    await judgeProof(
+      call,
+      waiting.recordId,
+      blurred
+        ? ({
+            verdict: 'sendBack',
+            reason: 'The second photo does not show that it is locked. Please take it again.',
+          } as never)
+        : ({
+            verdict: 'accept',
+            reason: contradicted ? 'Rinsed and aired; a day stays between the two from now on.' : '',
+          } as never),
+    );
     const record = (await db.record.one({ id: waiting.recordId }))!;
     const point = world.lived.find(({ id }) => id === record.pointId)!;
     if (blurred) {
@@ -200,10 +306,30 @@ async function judge(world: World, db: Db, day: Day, now: number): Promise<void>
 }
 
 const FAULTS: readonly { procedure: string; symptom: string; chance: number; found: string }[] = [
-  { procedure: 'airHandler.condensateDrain', symptom: 'airHandler.water', chance: 0.016, found: 'Line was slimed up; brushed and flushed, runs freely.' },
-  { procedure: 'dishwasher.filter', symptom: 'dishwasher.gritty', chance: 0.0012, found: 'Filter film; cleaned and locked.' },
-  { procedure: 'washer.drainPumpFilter', symptom: 'washer.full', chance: 0.0014, found: 'Coins and hair at the impeller.' },
-  { procedure: 'washer.doorBoot', symptom: 'washer.puddle', chance: 0.0009, found: 'Hair at the foot of the glass; wiped.' },
+  {
+    procedure: 'airHandler.condensateDrain',
+    symptom: 'airHandler.water',
+    chance: 0.016,
+    found: 'Line was slimed up; brushed and flushed, runs freely.',
+  },
+  {
+    procedure: 'dishwasher.filter',
+    symptom: 'dishwasher.gritty',
+    chance: 0.0012,
+    found: 'Filter film; cleaned and locked.',
+  },
+  {
+    procedure: 'washer.drainPumpFilter',
+    symptom: 'washer.full',
+    chance: 0.0014,
+    found: 'Coins and hair at the impeller.',
+  },
+  {
+    procedure: 'washer.doorBoot',
+    symptom: 'washer.puddle',
+    chance: 0.0009,
+    found: 'Hair at the foot of the glass; wiped.',
+  },
 ];
 
 /** The hose behind this dryer is crushed, whatever is done about its duct. */
@@ -213,24 +339,40 @@ async function breakThings(world: World, db: Db, day: Day, now: number): Promise
   if (now > world.env.clock()) return;
   for (const point of world.lived) {
     if (world.faults.has(point.machineId) || day < point.sinceDay) continue;
-    const crushed = point.placeName === CRUSHED.place && point.procedure.key === CRUSHED.procedure && (world.today - 12 - day) % CRUSHED.everyDays === 0;
+    const crushed =
+      point.placeName === CRUSHED.place &&
+      point.procedure.key === CRUSHED.procedure &&
+      (world.today - 12 - day) % CRUSHED.everyDays === 0;
     const rule = FAULTS.find(({ procedure }) => procedure === point.procedure.key);
-    const happens = crushed || (rule !== undefined && point.load > 1.35 && world.random() < rule.chance * point.load ** 2);
+    const happens =
+      crushed || (rule !== undefined && point.load > 1.35 && world.random() < rule.chance * point.load ** 2);
     if (!happens) continue;
     const id = world.env.newId();
     const reporter = point.tenant ?? world.cast.staff[0]!;
     const symptom = crushed ? 'dryer.damp' : rule!.symptom;
-    await reportFault(callAs(world, db, reporter, now), { id, machineId: point.machineId, symptom, note: crushed ? 'Second load in a row still damp.' : '', photoIds: [] });
-    world.faults.set(point.machineId, { id, symptom, closeOn: day + 2 + Math.floor(world.random() * 4) + (day > world.today - 14 ? 90 : 0) });
+    await reportFault(callAs(world, db, reporter, now), {
+      id,
+      machineId: point.machineId,
+      symptom,
+      note: crushed ? 'Second load in a row still damp.' : '',
+      photoIds: [],
+    });
+    world.faults.set(point.machineId, {
+      id,
+      symptom,
+      closeOn: day + 2 + Math.floor(world.random() * 4) + (day > world.today - 14 ? 90 : 0),
+    });
   }
 }
 
 async function answerFaults(world: World, db: Db, day: Day, now: number): Promise<void> {
   for (const [machineId, { id, closeOn, symptom }] of world.faults) {
     if (day < closeOn || now > world.env.clock()) continue;
-    const found = symptom === 'dryer.damp' ? 'Hose crushed behind the machine; pulled straight. Too little room back there.' : FAULTS.find((it) => it.symptom === symptom)!.found;
+    const found =
+      symptom === 'dryer.damp'
+        ? 'Hose crushed behind the machine; pulled straight. Too little room back there.'
+        : FAULTS.find((it) => it.symptom === symptom)!.found;
     await closeFault(callAs(world, db, world.cast.staff[0]!, now), id, { found });
     world.faults.delete(machineId);
   }
 }
-

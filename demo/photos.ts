@@ -16,22 +16,42 @@ export interface Shot {
 }
 
 export async function drawShot({ procedure, load, seed }: Shot): Promise<Buffer> {
-  return sharp(Buffer.from(scenePicture(procedure, load, seed))).jpeg({ quality: 84 }).toBuffer();
+  return sharp(Buffer.from(scenePicture(procedure, load, seed)))
+    .jpeg({ quality: 84 })
+    .toBuffer();
 }
 
 /** Stores a drawn photo for the caller and returns its id. */
 export async function takePhoto(call: Call, shot: Shot, picture?: Buffer): Promise<string> {
-  const stored = await storePhoto(call.env, picture ?? await drawShot(shot));
-  const { id } = await createPhoto(call, { id: call.env.newId(), source: picture ? 'gallery' : 'camera', capturedAt: String(shot.capturedAt) }, stored);
+  const stored = await storePhoto(call.env, picture ?? (await drawShot(shot)));
+  const { id } = await createPhoto(
+    call,
+    { id: call.env.newId(), source: picture ? 'gallery' : 'camera', capturedAt: String(shot.capturedAt) },
+    stored,
+  );
   return id;
 }
 
 /** A photo whose picture is gone: the row and a hash of what was drawn remain. */
-export async function rememberPhoto({ env, db, actor, now }: Call, { procedure, load, seed, capturedAt }: Shot): Promise<string> {
+export async function rememberPhoto(
+  { env, db, actor, now }: Call,
+  { procedure, load, seed, capturedAt }: Shot,
+): Promise<string> {
   const id = env.newId();
   await db.photo.insert({
-    id, organisationId: actor.organisationId, personId: actor.personId, hash: sha256(`${procedure} ${load} ${seed}`), width: 800, height: 600,
-    capturedAt, receivedAt: now, source: 'camera', gradientHash: '0'.repeat(16), thumb: Buffer.alloc(0), brightness: 140, sharpness: 400,
+    id,
+    organisationId: actor.organisationId,
+    personId: actor.personId,
+    hash: sha256(`${procedure} ${load} ${seed}`),
+    width: 800,
+    height: 600,
+    capturedAt,
+    receivedAt: now,
+    source: 'camera',
+    gradientHash: '0'.repeat(16),
+    thumb: Buffer.alloc(0),
+    brightness: 140,
+    sharpness: 400,
     purgedAt: now + RETENTION_DAYS * MS_PER_DAY,
   });
   return id;

@@ -62,8 +62,12 @@ export interface Call {
 
 export function createEnv(store: Store, photos: string, clock: () => number = Date.now, outside: Outside = {}): Env {
   return {
-    waysOut, address: () => '', ...outside,
-    store, clock, photos,
+    waysOut,
+    address: () => '',
+    ...outside,
+    store,
+    clock,
+    photos,
     say: speaker('en-GB', { ...coreText, ...fieldsText, ...serverText }),
     secret: () => randomBytes(24).toString('base64url'),
     newId: v7,

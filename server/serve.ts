@@ -36,22 +36,46 @@ export interface Running {
 const SWEEP_EVERY_MS = 3_600_000;
 const CALL_EVERY_MS = 2_000;
 
-export async function serve({ data, port, host = '127.0.0.1', web, clock, logger = pino(), rateFactor = 1, address, standInPort }: ServeOptions): Promise<Running> {
+export async function serve({
+  data,
+  port,
+  host = '127.0.0.1',
+  web,
+  clock,
+  logger = pino(),
+  rateFactor = 1,
+  address,
+  standInPort,
+}: ServeOptions): Promise<Running> {
   const store = await openStore(join(data, 'dewline.sqlite'));
   let url = '';
-  const standIn = standInPort === undefined ? null : await openStandIn(standInPort).catch((error: unknown) => { logger.warn({ error }, 'the mail stand-in could not be opened'); return null; });
-  const env = createEnv(store, join(data, 'photos'), clock, { address: () => address ?? url, ...(standIn && { letters: standIn.letters }) });
+  const standIn =
+    standInPort === undefined
+      ? null
+      : await openStandIn(standInPort).catch((error: unknown) => {
+          logger.warn({ error }, 'the mail stand-in could not be opened');
+          return null;
+        });
+  const env = createEnv(store, join(data, 'photos'), clock, {
+    address: () => address ?? url,
+    ...(standIn && { letters: standIn.letters }),
+  });
   const redrawn = await bringUpToDate(env);
   if (redrawn > 0) logger.info({ redrawn }, 'lines of an older version were drawn anew');
   const app = createApp(env, { logger, rateFactor, web });
   const server = await new Promise<ReturnType<typeof app.listen>>((resolve, reject) => {
     const listening = app.listen(port, host, (error?: Error) => (error ? reject(error) : resolve(listening)));
   });
-  const sweep = () => Promise.all([sweepPhotos(env), sweepReceipts(env), turnDay(env)]).catch((error: unknown) => logger.error({ error }, 'sweep failed'));
+  const sweep = () =>
+    Promise.all([sweepPhotos(env), sweepReceipts(env), turnDay(env)]).catch((error: unknown) =>
+      logger.error({ error }, 'sweep failed'),
+    );
   const timer = setInterval(sweep, SWEEP_EVERY_MS);
   timer.unref();
   let calling: Promise<unknown> = Promise.resolve();
-  const callTimer = setInterval(() => { calling = calling.then(() => callOnDuty(env)).catch((error: unknown) => logger.error({ error }, 'calling failed')); }, CALL_EVERY_MS);
+  const callTimer = setInterval(() => {
+    calling = calling.then(() => callOnDuty(env)).catch((error: unknown) => logger.error({ error }, 'calling failed'));
+  }, CALL_EVERY_MS);
   callTimer.unref();
   url = `http://${host}:${(server.address() as AddressInfo).port}`;
   void sweep();

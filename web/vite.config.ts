@@ -7,12 +7,21 @@ import vuetify from 'vite-plugin-vuetify';
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [
-    vue(), vuetify({ autoImport: true }),
+    vue(),
+    vuetify({ autoImport: true }),
     VitePWA({
-      strategies: 'injectManifest', srcDir: '.', filename: 'worker.ts', injectRegister: false,
+      strategies: 'injectManifest',
+      srcDir: '.',
+      filename: 'worker.ts',
+      injectRegister: false,
       injectManifest: { globPatterns: ['**/*.{js,css,html,svg,woff2}'], maximumFileSizeToCacheInBytes: 3_000_000 },
       manifest: {
-        name: 'Dewline', short_name: 'Dewline', start_url: '/', display: 'standalone', background_color: '#f4f3ee', theme_color: '#f4f3ee',
+        name: 'Dewline',
+        short_name: 'Dewline',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#f4f3ee',
+        theme_color: '#f4f3ee',
         icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml' }],
       },
     }),
@@ -27,9 +36,15 @@ export default defineConfig({
         // Few files, not many small ones: on a thin line each costs a journey. What a phone's first screen needs comes in four.
         advancedChunks: {
           groups: [
-            { name: 'vue', test: /node_modules[\\/](@vue|vue|vue-router|uuid|@formatjs|intl-messageformat)[\\/]|rolldown\/runtime|plugin-vue|preload-helper/ },
+            {
+              name: 'vue',
+              test: /node_modules[\\/](@vue|vue|vue-router|uuid|@formatjs|intl-messageformat)[\\/]|rolldown\/runtime|plugin-vue|preload-helper/,
+            },
             { name: 'frame', test: /node_modules[\\/]vuetify[\\/]lib[\\/](framework|components[\\/](VApp|VBtn)[\\/])/ },
-            { name: 'phone', test: /web[\\/](tenant[\\/](HomeScreen|DoneLately)|door[\\/](door|load|units)|outbox[\\/](kept|device)|theme|language|jobs[\\/]JobCard|due[\\/](StripGauge|glyphs|marks|scale|KindGlyph|drawStrip))/ },
+            {
+              name: 'phone',
+              test: /web[\\/](tenant[\\/](HomeScreen|DoneLately)|door[\\/](door|load|units)|outbox[\\/](kept|device)|theme|language|jobs[\\/]JobCard|due[\\/](StripGauge|glyphs|marks|scale|KindGlyph|drawStrip))/,
+            },
           ],
         },
       },

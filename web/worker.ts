@@ -1,7 +1,12 @@
 /// <reference lib="webworker" />
 /** Keeps the app's own files on the device, and photos that were looked at; what people do goes through the outbox instead. */
 import { ExpirationPlugin } from 'workbox-expiration';
-import { cleanupOutdatedCaches, createHandlerBoundToURL, precacheAndRoute, type PrecacheEntry } from 'workbox-precaching';
+import {
+  cleanupOutdatedCaches,
+  createHandlerBoundToURL,
+  precacheAndRoute,
+  type PrecacheEntry,
+} from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
 import { CacheFirst } from 'workbox-strategies';
 
@@ -16,6 +21,10 @@ registerRoute(new NavigationRoute(createHandlerBoundToURL('/home.html'), { allow
 registerRoute(new NavigationRoute(createHandlerBoundToURL('/index.html'), { denylist: [/^\/home(\/|$)/, /^\/api\//] }));
 
 const PHOTO_DAYS = 14;
-registerRoute(({ url }) => url.pathname.startsWith('/api/photos/'), new CacheFirst({
-  cacheName: 'photos', plugins: [new ExpirationPlugin({ maxEntries: 200, maxAgeSeconds: PHOTO_DAYS * 86_400 })],
-}));
+registerRoute(
+  ({ url }) => url.pathname.startsWith('/api/photos/'),
+  new CacheFirst({
+    cacheName: 'photos',
+    plugins: [new ExpirationPlugin({ maxEntries: 200, maxAgeSeconds: PHOTO_DAYS * 86_400 })],
+  }),
+);

@@ -20,11 +20,17 @@ export function civilOf(day: Day): CivilDate {
   const shifted = day + EPOCH_OFFSET;
   const era = Math.floor(shifted / DAYS_PER_ERA);
   const dayOfEra = shifted - era * DAYS_PER_ERA;
-  const yearOfEra = Math.floor((dayOfEra - Math.floor(dayOfEra / 1460) + Math.floor(dayOfEra / 36_524) - Math.floor(dayOfEra / 146_096)) / 365);
+  const yearOfEra = Math.floor(
+    (dayOfEra - Math.floor(dayOfEra / 1460) + Math.floor(dayOfEra / 36_524) - Math.floor(dayOfEra / 146_096)) / 365,
+  );
   const dayOfYear = dayOfEra - (365 * yearOfEra + Math.floor(yearOfEra / 4) - Math.floor(yearOfEra / 100));
   const shiftedMonth = Math.floor((5 * dayOfYear + 2) / 153);
   const month = shiftedMonth < 10 ? shiftedMonth + 3 : shiftedMonth - 9;
-  return { year: yearOfEra + era * 400 + (month <= 2 ? 1 : 0), month, date: dayOfYear - Math.floor((153 * shiftedMonth + 2) / 5) + 1 };
+  return {
+    year: yearOfEra + era * 400 + (month <= 2 ? 1 : 0),
+    month,
+    date: dayOfYear - Math.floor((153 * shiftedMonth + 2) / 5) + 1,
+  };
 }
 
 /** The day of a civil date. `month` may be any whole number; 13 is January of the next year. */
@@ -35,12 +41,23 @@ export function dayOfCivil(year: number, month: number, date: number): Day {
   const era = Math.floor(shiftedYear / 400);
   const yearOfEra = shiftedYear - era * 400;
   const dayOfYear = Math.floor((153 * (inYear + (inYear > 2 ? -3 : 9)) + 2) / 5) + date - 1;
-  return era * DAYS_PER_ERA + yearOfEra * 365 + Math.floor(yearOfEra / 4) - Math.floor(yearOfEra / 100) + dayOfYear - EPOCH_OFFSET;
+  return (
+    era * DAYS_PER_ERA +
+    yearOfEra * 365 +
+    Math.floor(yearOfEra / 4) -
+    Math.floor(yearOfEra / 100) +
+    dayOfYear -
+    EPOCH_OFFSET
+  );
 }
 
 /** Days in a month, 28 to 31. */
 export function daysInMonth(year: number, month: number): number {
-  return month === 2 ? (year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0) ? 29 : 28) : 30 + ((month + (month > 7 ? 1 : 0)) % 2);
+  return month === 2
+    ? year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0)
+      ? 29
+      : 28
+    : 30 + ((month + (month > 7 ? 1 : 0)) % 2);
 }
 
 /** Day of the week: Monday 0 to Sunday 6. */

@@ -36,8 +36,13 @@ function clockOf(zone: string): Intl.DateTimeFormat {
   let clock = clocks.get(zone);
   if (!clock) {
     clock = new Intl.DateTimeFormat('en-GB', {
-      timeZone: zone, hourCycle: 'h23',
-      year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit',
+      timeZone: zone,
+      hourCycle: 'h23',
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+      hour: '2-digit',
+      minute: '2-digit',
     });
     clocks.set(zone, clock);
   }
@@ -47,10 +52,7 @@ function clockOf(zone: string): Intl.DateTimeFormat {
 function wallClock(instant: number, zone: string): { day: Day; minute: number } {
   const part: Record<string, number> = {};
   for (const { type, value } of clockOf(zone).formatToParts(instant)) part[type] = Number(value);
-  return {
-    day: Date.UTC(part.year!, part.month! - 1, part.day!) / MS_PER_DAY,
-    minute: part.hour! * 60 + part.minute!,
-  };
+  return { day: Date.UTC(part.year!, part.month! - 1, part.day!) / MS_PER_DAY, minute: part.hour! * 60 + part.minute! };
 }
 
 /**

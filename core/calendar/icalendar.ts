@@ -20,13 +20,22 @@ export interface CalendarEvent {
 export function calendarOf(name: string, events: readonly CalendarEvent[], stamp: number): string {
   const written = `${new Date(stamp).toISOString().replace(/[-:]/g, '').slice(0, 15)}Z`;
   const lines = [
-    'BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Dewline//Upkeep//EN', 'CALSCALE:GREGORIAN', `NAME:${escaped(name)}`,
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    'PRODID:-//Dewline//Upkeep//EN',
+    'CALSCALE:GREGORIAN',
+    `NAME:${escaped(name)}`,
     ...events.flatMap(({ uid, day, summary, description, rule, alsoOn }) => [
-      'BEGIN:VEVENT', `UID:${uid}`, `DTSTAMP:${written}`, `DTSTART;VALUE=DATE:${dateOf(day)}`, `SUMMARY:${escaped(summary)}`,
+      'BEGIN:VEVENT',
+      `UID:${uid}`,
+      `DTSTAMP:${written}`,
+      `DTSTART;VALUE=DATE:${dateOf(day)}`,
+      `SUMMARY:${escaped(summary)}`,
       `DESCRIPTION:${escaped(description)}`,
       ...(rule ? [`RRULE:${formatRule(rule)}`] : []),
       ...(alsoOn?.length ? [`RDATE;VALUE=DATE:${alsoOn.map(dateOf).join()}`] : []),
-      'TRANSP:TRANSPARENT', 'END:VEVENT',
+      'TRANSP:TRANSPARENT',
+      'END:VEVENT',
     ]),
     'END:VCALENDAR',
   ];

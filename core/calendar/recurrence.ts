@@ -74,7 +74,10 @@ function periodsOf(rule: Rule, start: Day, near: Day): () => readonly Day[] | un
     }
     case 'WEEKLY': {
       const { months } = rule;
-      const wanted = rule.weekdays.length > 0 ? rule.weekdays.map(({ weekday }) => (weekday - rule.weekStart + 7) % 7).sort((a, b) => a - b) : [(weekdayOf(start) - rule.weekStart + 7) % 7];
+      const wanted =
+        rule.weekdays.length > 0
+          ? rule.weekdays.map(({ weekday }) => (weekday - rule.weekStart + 7) % 7).sort((a, b) => a - b)
+          : [(weekdayOf(start) - rule.weekStart + 7) % 7];
       let week = start - ((weekdayOf(start) - rule.weekStart + 7) % 7) + skip(7) * 7 * interval;
       return () => {
         const here = week;
@@ -92,7 +95,9 @@ function periodsOf(rule: Rule, start: Day, near: Day): () => readonly Day[] | un
         month += interval;
         const opens = dayOfCivil(year, here, 1);
         if (opens > end) return undefined;
-        return rule.months.length > 0 && !rule.months.includes(here) ? NONE : pick(rule, daysOfMonth(rule, year, here, opens, first.date));
+        return rule.months.length > 0 && !rule.months.includes(here)
+          ? NONE
+          : pick(rule, daysOfMonth(rule, year, here, opens, first.date));
       };
     }
     case 'YEARLY': {
@@ -121,9 +126,16 @@ function daysOfMonth({ monthDays, weekdays }: Rule, year: number, month: number,
     return date >= 1 && date <= length ? [opens + date - 1] : [];
   }
   if (monthDays.length > 0) {
-    const days = [...new Set(monthDays.map((date) => (date > 0 ? date : length + 1 + date)).filter((date) => date >= 1 && date <= length))]
-      .sort((a, b) => a - b).map((date) => opens + date - 1);
-    return weekdays.length > 0 ? days.filter((day) => weekdays.some((wanted) => isNth(wanted, day, opens, length))) : days;
+    const days = [
+      ...new Set(
+        monthDays.map((date) => (date > 0 ? date : length + 1 + date)).filter((date) => date >= 1 && date <= length),
+      ),
+    ]
+      .sort((a, b) => a - b)
+      .map((date) => opens + date - 1);
+    return weekdays.length > 0
+      ? days.filter((day) => weekdays.some((wanted) => isNth(wanted, day, opens, length)))
+      : days;
   }
   if (weekdays.length > 0) return nthWeekdays(weekdays, opens, length);
   return startDate <= length ? [opens + startDate - 1] : [];
@@ -134,7 +146,8 @@ function daysOfYear(rule: Rule, year: number, first: { readonly month: number; r
   if (months.length > 0 || monthDays.length > 0) {
     const days: Day[] = [];
     for (let month = 1; month <= 12; month += 1) {
-      if (months.length === 0 || months.includes(month)) for (const day of daysOfMonth(rule, year, month, dayOfCivil(year, month, 1), first.date)) days.push(day);
+      if (months.length === 0 || months.includes(month))
+        for (const day of daysOfMonth(rule, year, month, dayOfCivil(year, month, 1), first.date)) days.push(day);
     }
     return days;
   }
@@ -168,5 +181,6 @@ function isNth({ weekday, nth }: Weekday, day: Day, opens: Day, length: number):
 function pick({ setPositions }: Rule, days: readonly Day[]): readonly Day[] {
   if (setPositions.length === 0) return days;
   return [...new Set(setPositions.map((position) => days[position > 0 ? position - 1 : days.length + position]))]
-    .filter((day): day is Day => day !== undefined).sort((a, b) => a - b);
+    .filter((day): day is Day => day !== undefined)
+    .sort((a, b) => a - b);
 }

@@ -41,7 +41,11 @@ const wrong = (text: string, why: string) => new RangeError(`recurrence rule ${t
  */
 export function parseRule(text: string): Rule {
   const parts = new Map<string, string>();
-  for (const part of text.trim().replace(/^RRULE:/i, '').split(';').filter(Boolean)) {
+  for (const part of text
+    .trim()
+    .replace(/^RRULE:/i, '')
+    .split(';')
+    .filter(Boolean)) {
     const [name, value, ...rest] = part.split('=');
     if (!name || !value || rest.length > 0) throw wrong(text, `"${part}" is not NAME=VALUE`);
     if (parts.has(name.toUpperCase())) throw wrong(text, `${name} twice`);
@@ -50,30 +54,39 @@ export function parseRule(text: string): Rule {
   const known = ['FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'BYMONTH', 'BYMONTHDAY', 'BYDAY', 'BYSETPOS', 'WKST'];
   for (const name of parts.keys()) if (!known.includes(name)) throw wrong(text, `${name} is outside the subset`);
   const frequency = parts.get('FREQ') as Frequency | undefined;
-  if (!frequency || !FREQUENCIES.includes(frequency)) throw wrong(text, 'FREQ must be DAILY, WEEKLY, MONTHLY or YEARLY');
+  if (!frequency || !FREQUENCIES.includes(frequency))
+    throw wrong(text, 'FREQ must be DAILY, WEEKLY, MONTHLY or YEARLY');
   const whole = (value: string, low: number, high: number, name: string) => {
     const number = Number(value);
-    if (!/^[+-]?\d+$/.test(value) || number < low || number > high || number === 0) throw wrong(text, `${name}=${value}`);
+    if (!/^[+-]?\d+$/.test(value) || number < low || number > high || number === 0)
+      throw wrong(text, `${name}=${value}`);
     return number;
   };
-  const list = (name: string, low: number, high: number) => (parts.get(name)?.split(',') ?? []).map((value) => whole(value, low, high, name));
+  const list = (name: string, low: number, high: number) =>
+    (parts.get(name)?.split(',') ?? []).map((value) => whole(value, low, high, name));
   const weekdays = (parts.get('BYDAY')?.split(',') ?? []).map((value) => {
     const match = /^([+-]?\d{1,2})?(MO|TU|WE|TH|FR|SA|SU)$/.exec(value);
     if (!match) throw wrong(text, `BYDAY=${value}`);
     const nth = match[1] ? whole(match[1], -53, 53, 'BYDAY') : 0;
-    if (nth !== 0 && (frequency === 'DAILY' || frequency === 'WEEKLY')) throw wrong(text, `an ordinal needs MONTHLY or YEARLY: ${value}`);
+    if (nth !== 0 && (frequency === 'DAILY' || frequency === 'WEEKLY'))
+      throw wrong(text, `an ordinal needs MONTHLY or YEARLY: ${value}`);
     return { nth, weekday: WEEKDAYS.indexOf(match[2] as never) };
   });
   if (parts.has('COUNT') && parts.has('UNTIL')) throw wrong(text, 'COUNT and UNTIL exclude each other');
   const monthDays = list('BYMONTHDAY', -31, 31);
   if (monthDays.length > 0 && frequency === 'WEEKLY') throw wrong(text, 'BYMONTHDAY does not go with WEEKLY');
   const setPositions = list('BYSETPOS', -366, 366);
-  if (setPositions.length > 0 && (frequency === 'DAILY' || frequency === 'WEEKLY')) throw wrong(text, 'BYSETPOS needs MONTHLY or YEARLY');
-  if (setPositions.length > 0 && weekdays.length + monthDays.length + (parts.has('BYMONTH') ? 1 : 0) === 0) throw wrong(text, 'BYSETPOS needs another BY part');
+  if (setPositions.length > 0 && (frequency === 'DAILY' || frequency === 'WEEKLY'))
+    throw wrong(text, 'BYSETPOS needs MONTHLY or YEARLY');
+  if (setPositions.length > 0 && weekdays.length + monthDays.length + (parts.has('BYMONTH') ? 1 : 0) === 0)
+    throw wrong(text, 'BYSETPOS needs another BY part');
   const weekStart = parts.get('WKST');
   if (weekStart && !WEEKDAYS.includes(weekStart as never)) throw wrong(text, `WKST=${weekStart}`);
   return {
-    frequency, weekdays, monthDays, setPositions,
+    frequency,
+    weekdays,
+    monthDays,
+    setPositions,
     interval: parts.has('INTERVAL') ? whole(parts.get('INTERVAL')!, 1, 10_000, 'INTERVAL') : 1,
     months: list('BYMONTH', 1, 12),
     weekStart: weekStart ? WEEKDAYS.indexOf(weekStart as never) : 0,
@@ -86,12 +99,24 @@ function untilOf(value: string, text: string): Day {
   const match = /^(\d{4})(\d{2})(\d{2})(T\d{6}Z?)?$/.exec(value);
   try {
     if (match) return dayFromIso(`${match[1]}-${match[2]}-${match[3]}`);
-  } catch { /* told below */ }
+  } catch {
+    /* told below */
+  }
   throw wrong(text, `UNTIL=${value}`);
 }
 
 /** The text of a rule; parsed again it is the same rule. */
-export function formatRule({ frequency, interval, count, until, months, monthDays, weekdays, setPositions, weekStart }: Rule): string {
+export function formatRule({
+  frequency,
+  interval,
+  count,
+  until,
+  months,
+  monthDays,
+  weekdays,
+  setPositions,
+  weekStart,
+}: Rule): string {
   return [
     `FREQ=${frequency}`,
     ...(interval > 1 ? [`INTERVAL=${interval}`] : []),
@@ -99,7 +124,9 @@ export function formatRule({ frequency, interval, count, until, months, monthDay
     ...(until !== undefined ? [`UNTIL=${isoFromDay(until).replaceAll('-', '')}`] : []),
     ...(months.length ? [`BYMONTH=${months.join()}`] : []),
     ...(monthDays.length ? [`BYMONTHDAY=${monthDays.join()}`] : []),
-    ...(weekdays.length ? [`BYDAY=${weekdays.map(({ nth, weekday }) => `${nth || ''}${WEEKDAYS[weekday]}`).join()}`] : []),
+    ...(weekdays.length
+      ? [`BYDAY=${weekdays.map(({ nth, weekday }) => `${nth || ''}${WEEKDAYS[weekday]}`).join()}`]
+      : []),
     ...(setPositions.length ? [`BYSETPOS=${setPositions.join()}`] : []),
     ...(weekStart !== 0 ? [`WKST=${WEEKDAYS[weekStart]}`] : []),
   ].join(';');

@@ -17,10 +17,33 @@ import type { Choices, PointKind, Procedure } from './types.ts';
 /** Raised whenever a procedure or a machine type changes; every record names the one it was done by. */
 export const CATALOGUE_VERSION = 5;
 
-export const POINT_KINDS: readonly PointKind[] = ['filter', 'screen', 'seal', 'drain', 'coil', 'duct', 'fan', 'tub', 'sensor'];
+export const POINT_KINDS: readonly PointKind[] = [
+  'filter',
+  'screen',
+  'seal',
+  'drain',
+  'coil',
+  'duct',
+  'fan',
+  'tub',
+  'sensor',
+];
 
 /** What may be found in a filter, a trap or a fold. It tells household from machine. */
-export const FINDS = ['coin', 'clip', 'crayon', 'glass', 'seed', 'label', 'lint', 'hair', 'grease', 'scale', 'growth', 'other'] as const;
+export const FINDS = [
+  'coin',
+  'clip',
+  'crayon',
+  'glass',
+  'seed',
+  'label',
+  'lint',
+  'hair',
+  'grease',
+  'scale',
+  'growth',
+  'other',
+] as const;
 export type Find = (typeof FINDS)[number];
 
 /** A procedure as the chosen methods make it. */
@@ -28,25 +51,73 @@ export type Build = (choices: Choices) => Procedure;
 
 /** In catalogue order, which is also the order of a sitting: filters before what they protect. */
 const BUILDS: readonly (Procedure | Build)[] = [
-  airHandler.returnFilter, airHandler.mediaFilter, airHandler.registers, airHandler.condensateTrap, airHandler.condensateDrain, airHandler.floatSwitch, airHandler.coolingCheck,
-  air.outdoorCoil, air.thermostatBattery,
-  air.preFilter, air.ioniser, air.needles, air.deodorisingCatalyst, air.pleatedFilter, air.sensorInlet,
-  hood.greaseFilter, hood.hoodHousing, hood.charcoalFilter, air.bathGrille, air.bathMotor,
-  dryer.duct, dryer.transitionHose, dryer.lintScreen, dryer.screenSlot, dryer.outdoorHood, dryer.drumSeal, dryer.cabinetBack,
-  condenserDryer.fluffFilter, condenserDryer.condenserUnit, condenserDryer.condenserBay, condenserDryer.condenserDrumSeal,
-  washer.drainPumpFilter, washer.lintTrap, washer.doorBoot, washer.drawer, washer.tub,
-  washerDryer.lintPumpFilter, washerDryer.lintBoot, washerDryer.washerCondenser,
-  dishwasher.dishwasherFilter, dishwasher.sump, dishwasher.sprayArms, dishwasher.racks, dishwasher.dishwasherDoorSeal, dishwasher.interiorWash, dishwasher.drainPump,
-  refrigerator.condenserCoil, refrigerator.rearFan, refrigerator.doorSeals, refrigerator.waterFilter, refrigerator.iceMaker, refrigerator.defrostDrain, refrigerator.temperatures, refrigerator.freezerTemperature,
-  drains.disposerClean, drains.drainDose,
+  airHandler.returnFilter,
+  airHandler.mediaFilter,
+  airHandler.registers,
+  airHandler.condensateTrap,
+  airHandler.condensateDrain,
+  airHandler.floatSwitch,
+  airHandler.coolingCheck,
+  air.outdoorCoil,
+  air.thermostatBattery,
+  air.preFilter,
+  air.ioniser,
+  air.needles,
+  air.deodorisingCatalyst,
+  air.pleatedFilter,
+  air.sensorInlet,
+  hood.greaseFilter,
+  hood.hoodHousing,
+  hood.charcoalFilter,
+  air.bathGrille,
+  air.bathMotor,
+  dryer.duct,
+  dryer.transitionHose,
+  dryer.lintScreen,
+  dryer.screenSlot,
+  dryer.outdoorHood,
+  dryer.drumSeal,
+  dryer.cabinetBack,
+  condenserDryer.fluffFilter,
+  condenserDryer.condenserUnit,
+  condenserDryer.condenserBay,
+  condenserDryer.condenserDrumSeal,
+  washer.drainPumpFilter,
+  washer.lintTrap,
+  washer.doorBoot,
+  washer.drawer,
+  washer.tub,
+  washerDryer.lintPumpFilter,
+  washerDryer.lintBoot,
+  washerDryer.washerCondenser,
+  dishwasher.dishwasherFilter,
+  dishwasher.sump,
+  dishwasher.sprayArms,
+  dishwasher.racks,
+  dishwasher.dishwasherDoorSeal,
+  dishwasher.interiorWash,
+  dishwasher.drainPump,
+  refrigerator.condenserCoil,
+  refrigerator.rearFan,
+  refrigerator.doorSeals,
+  refrigerator.waterFilter,
+  refrigerator.iceMaker,
+  refrigerator.defrostDrain,
+  refrigerator.temperatures,
+  refrigerator.freezerTemperature,
+  drains.disposerClean,
+  drains.drainDose,
 ];
 
-const build = (it: Procedure | Build, choices: Choices): Procedure => checked(typeof it === 'function' ? it(choices) : it);
+const build = (it: Procedure | Build, choices: Choices): Procedure =>
+  checked(typeof it === 'function' ? it(choices) : it);
 
 const byKey = new Map(BUILDS.map((it) => [build(it, {}).key, it]));
 
 /** Every procedure with our own methods. */
-export const procedures: ReadonlyMap<string, Procedure> = new Map(BUILDS.map((it) => build(it, {})).map((it) => [it.key, it]));
+export const procedures: ReadonlyMap<string, Procedure> = new Map(
+  BUILDS.map((it) => build(it, {})).map((it) => [it.key, it]),
+);
 
 export { machineTypes, machineTypeOf } from './machines.ts';
 
@@ -88,7 +159,8 @@ function checked(procedure: Procedure): Procedure {
   const needs = steps.flatMap((step) => step.needs);
   const names = needs.map((need) => `${need.kind} ${need.key}`);
   if (new Set(names).size !== names.length) throw wrong('a need is asked twice');
-  if (procedure.kind !== 'sensor' && !needs.some((need) => need.kind === 'grade')) throw wrong(`no grade (${GRADES.join(', ')})`);
+  if (procedure.kind !== 'sensor' && !needs.some((need) => need.kind === 'grade'))
+    throw wrong(`no grade (${GRADES.join(', ')})`);
   const removable = procedure.kind === 'filter' || procedure.kind === 'screen';
   if (removable && !needs.some((need) => need.kind === 'photo' && need.key === 'out')) {
     throw wrong('a filter or screen is proven out of the machine');

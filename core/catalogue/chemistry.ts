@@ -13,10 +13,19 @@ interface Nature {
 }
 
 const NATURE: Readonly<Record<Agent, Nature>> = {
-  bleach: { is: 'chlorine', commercial: false }, vinegar: { is: 'acid', commercial: false }, citricAcid: { is: 'acid', commercial: false }, ammonia: { is: 'ammonia', commercial: false },
-  dishSoap: { is: 'mild', commercial: false }, bakingSoda: { is: 'alkaline', commercial: false }, water: { is: 'mild', commercial: false },
-  enzyme: { is: 'enzyme', commercial: true }, cleaner: { is: 'unknown', commercial: true }, tablet: { is: 'alkaline', commercial: true },
-  degreaser: { is: 'alkaline', commercial: true }, oxygenBleach: { is: 'oxygen', commercial: true }, softener: { is: 'unknown', commercial: true },
+  bleach: { is: 'chlorine', commercial: false },
+  vinegar: { is: 'acid', commercial: false },
+  citricAcid: { is: 'acid', commercial: false },
+  ammonia: { is: 'ammonia', commercial: false },
+  dishSoap: { is: 'mild', commercial: false },
+  bakingSoda: { is: 'alkaline', commercial: false },
+  water: { is: 'mild', commercial: false },
+  enzyme: { is: 'enzyme', commercial: true },
+  cleaner: { is: 'unknown', commercial: true },
+  tablet: { is: 'alkaline', commercial: true },
+  degreaser: { is: 'alkaline', commercial: true },
+  oxygenBleach: { is: 'oxygen', commercial: true },
+  softener: { is: 'unknown', commercial: true },
 };
 
 /** `never`: in no machine, container or visit, nor in drains that share a branch on a day. `rinse`: in one machine only with a plain rinse cycle between. */
@@ -56,17 +65,25 @@ export function mustNotMeet(one: Agent, other: Agent): string | undefined {
 
 /** What never touches what: bleach spoils stainless steel, aluminium and bare metal; near-boiling alkali and oxygen eat aluminium (from memory); no liquid on a catalyst. */
 const NEVER_ON: Readonly<Record<Surface, readonly Property[]>> = {
-  stainless: ['chlorine'], aluminium: ['chlorine', 'alkaline', 'oxygen'], bareMetal: ['chlorine'], catalyst: ['acid', 'chlorine', 'ammonia', 'oxygen', 'enzyme', 'alkaline', 'unknown', 'mild'],
-  rubber: [], plastic: [], steel: [],
+  stainless: ['chlorine'],
+  aluminium: ['chlorine', 'alkaline', 'oxygen'],
+  bareMetal: ['chlorine'],
+  catalyst: ['acid', 'chlorine', 'ammonia', 'oxygen', 'enzyme', 'alkaline', 'unknown', 'mild'],
+  rubber: [],
+  plastic: [],
+  steel: [],
 };
 
 export const touches = (agent: Agent, surface: Surface): boolean => !NEVER_ON[surface].includes(NATURE[agent].is);
 
 /** Agents that may not be used at a part: those that the register forbids, and those that its surface does not stand; an unknown surface counts as the touchy one. */
-export function forbiddenAt({ surface }: Pick<Procedure, 'surface'>, known: { readonly forbiddenAgents?: readonly Agent[] | undefined; readonly surface?: Surface | null | undefined }): Agent[] {
+export function forbiddenAt(
+  { surface }: Pick<Procedure, 'surface'>,
+  known: { readonly forbiddenAgents?: readonly Agent[] | undefined; readonly surface?: Surface | null | undefined },
+): Agent[] {
   const made = known.surface ?? surface?.unknown;
   const spoils = made ? (Object.keys(NATURE) as Agent[]).filter((agent) => !touches(agent, made)) : [];
-  return [...new Set([...known.forbiddenAgents ?? [], ...spoils])];
+  return [...new Set([...(known.forbiddenAgents ?? []), ...spoils])];
 }
 
 /**
@@ -77,27 +94,38 @@ export function withAllowed(procedure: Procedure, forbidden: readonly Agent[]): 
   const agents = procedure.steps.some(({ needs }) => needs.some(({ kind }) => kind === 'agent'));
   if (forbidden.length === 0 || !agents) return procedure;
   const may = (agent: Agent) => !forbidden.includes(agent);
-  const left = (choices: readonly Agent[]): readonly Agent[] => (choices.some(may) ? choices.filter(may) : procedure.agentIsAll ? [] : ['water']);
+  const left = (choices: readonly Agent[]): readonly Agent[] =>
+    choices.some(may) ? choices.filter(may) : procedure.agentIsAll ? [] : ['water'];
   return {
     ...procedure,
-    steps: procedure.steps.map((step) => ({ ...step, needs: step.needs.map((need) => (need.kind === 'agent' ? { ...need, choices: left(need.choices) } : need)) })),
+    steps: procedure.steps.map((step) => ({
+      ...step,
+      needs: step.needs.map((need) => (need.kind === 'agent' ? { ...need, choices: left(need.choices) } : need)),
+    })),
     materials: procedure.materials.filter(({ agent }) => agent === undefined || may(agent)),
   };
 }
 
 /** Whether the work cannot be done at all: all its agents are forbidden, and it is nothing without one. */
-export const lacksAgent = ({ steps, agentIsAll }: Procedure): boolean => agentIsAll === true && steps.some(({ needs }) => needs.some((need) => need.kind === 'agent' && need.choices.length === 0));
+export const lacksAgent = ({ steps, agentIsAll }: Procedure): boolean =>
+  agentIsAll === true &&
+  steps.some(({ needs }) => needs.some((need) => need.kind === 'agent' && need.choices.length === 0));
 
-const agentNeeds = ({ steps }: Procedure) => steps.flatMap((step) => step.needs).filter((need) => need.kind === 'agent');
+const agentNeeds = ({ steps }: Procedure) =>
+  steps.flatMap((step) => step.needs).filter((need) => need.kind === 'agent');
 
 /** Agents that a procedure surely uses: the one whose turn it is, else those that leave no choice. */
 export function certainAgents(procedure: Procedure, turn: Agent | null): Agent[] {
-  return agentNeeds(procedure).flatMap(({ choices }) => (turn && choices.includes(turn) ? [turn] : choices.length === 1 ? choices : [])).filter((agent) => agent !== 'water');
+  return agentNeeds(procedure)
+    .flatMap(({ choices }) => (turn && choices.includes(turn) ? [turn] : choices.length === 1 ? choices : []))
+    .filter((agent) => agent !== 'water');
 }
 
 /** Agents that it may use. */
 export function possibleAgents(procedure: Procedure, turn: Agent | null): Agent[] {
-  return agentNeeds(procedure).flatMap(({ choices }) => (turn && choices.includes(turn) ? [turn] : choices)).filter((agent) => agent !== 'water');
+  return agentNeeds(procedure)
+    .flatMap(({ choices }) => (turn && choices.includes(turn) ? [turn] : choices))
+    .filter((agent) => agent !== 'water');
 }
 
 /** Every agent of a service: the one that was chosen, and those that its method uses besides. */
@@ -116,11 +144,14 @@ export interface Meeting {
 
 /** Every pair of two lots of agents that must never meet; with `rinse`, also those that want a rinse between. */
 export function meetings(these: readonly Agent[], those: readonly Agent[], rinse = false): Meeting[] {
-  return these.flatMap((one) => those.flatMap((other): Meeting[] => {
-    const found = apart(one, other);
-    return found && (rinse || found.apart === 'never') ? [{ one, other, reason: found.reason }] : [];
-  }));
+  return these.flatMap((one) =>
+    those.flatMap((other): Meeting[] => {
+      const found = apart(one, other);
+      return found && (rinse || found.apart === 'never') ? [{ one, other, reason: found.reason }] : [];
+    }),
+  );
 }
 
 /** The first of them. */
-export const meetingOf = (these: readonly Agent[], those: readonly Agent[]): Meeting | undefined => meetings(these, those)[0];
+export const meetingOf = (these: readonly Agent[], those: readonly Agent[]): Meeting | undefined =>
+  meetings(these, those)[0];

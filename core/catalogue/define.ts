@@ -6,8 +6,18 @@ type Own = Pick<Procedure, 'kind' | 'days' | 'risk' | 'level' | 'minutes' | 'ste
 
 /** A procedure with the usual values for what it does not say itself. */
 export const procedure = (key: string, own: Own): Procedure => ({
-  key, version: 1, assumed: [], drivers: [], core: false, follows: [], safetyCritical: false, kit: [], materials: [], stops: [],
-  specification: ['position', 'access', 'makerLimitDays', 'localLimitDays', 'note'], ...own,
+  key,
+  version: 1,
+  assumed: [],
+  drivers: [],
+  core: false,
+  follows: [],
+  safetyCritical: false,
+  kit: [],
+  materials: [],
+  stops: [],
+  specification: ['position', 'access', 'makerLimitDays', 'localLimitDays', 'note'],
+  ...own,
 });
 
 export const days = (watchful: number, steady: number, light: number): PracticeDays => ({ watchful, steady, light });

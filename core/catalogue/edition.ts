@@ -34,27 +34,36 @@ export interface Edition {
 
 /** What is wrong with an edition; words at `edition.<key>`. */
 export interface EditionProblem {
-  readonly key: 'stepMissing' | 'stepTwice' | 'stepUnknown' | 'order' | 'untitled' | 'levelLowered' | 'agentsMeet' | 'phase';
+  readonly key:
+    'stepMissing' | 'stepTwice' | 'stepUnknown' | 'order' | 'untitled' | 'levelLowered' | 'agentsMeet' | 'phase';
   readonly step?: string;
   readonly agents?: { readonly one: Agent; readonly other: Agent; readonly reason: string };
 }
 
 /** A step that no edition may leave out. @param cautioned whether its words carry a caution */
-export const mustStay = ({ phase, needs }: Step, cautioned: boolean): boolean => needs.length > 0 || cautioned || ['isolate', 'restore', 'test'].includes(phase);
+export const mustStay = ({ phase, needs }: Step, cautioned: boolean): boolean =>
+  needs.length > 0 || cautioned || ['isolate', 'restore', 'test'].includes(phase);
 
 /** Everything wrong with an edition of a procedure; none when it may be saved. */
-export function checkEdition(ours: Procedure, edition: Edition, cautioned: (step: string) => boolean): EditionProblem[] {
+export function checkEdition(
+  ours: Procedure,
+  edition: Edition,
+  cautioned: (step: string) => boolean,
+): EditionProblem[] {
   const problems: EditionProblem[] = [];
   const known = new Map(ours.steps.map((step) => [step.text, step]));
   const stand = edition.steps.flatMap((step) => (step.ours === null ? [] : [step.ours]));
-  for (const step of ours.steps) if (mustStay(step, cautioned(step.text)) && !stand.includes(step.text)) problems.push({ key: 'stepMissing', step: step.text });
+  for (const step of ours.steps)
+    if (mustStay(step, cautioned(step.text)) && !stand.includes(step.text))
+      problems.push({ key: 'stepMissing', step: step.text });
   stand.forEach((step, i) => {
     if (!known.has(step)) problems.push({ key: 'stepUnknown', step });
     else if (stand.indexOf(step) < i) problems.push({ key: 'stepTwice', step });
   });
   for (const step of edition.steps) {
     if (step.ours === null && step.title.trim() === '') problems.push({ key: 'untitled' });
-    if (step.ours !== null && known.has(step.ours) && known.get(step.ours)!.phase !== step.phase) problems.push({ key: 'phase', step: step.ours });
+    if (step.ours !== null && known.has(step.ours) && known.get(step.ours)!.phase !== step.phase)
+      problems.push({ key: 'phase', step: step.ours });
   }
   if (!isInOrder(ours, edition.steps)) problems.push({ key: 'order' });
   if (LEVELS.indexOf(edition.level) < LEVELS.indexOf(ours.level)) problems.push({ key: 'levelLowered' });
@@ -67,8 +76,12 @@ export function checkEdition(ours: Procedure, edition: Edition, cautioned: (step
 function isInOrder(ours: Procedure, steps: readonly EditionStep[]): boolean {
   const place = new Map(ours.steps.map(({ text }, i) => [text, i]));
   const own = steps.filter((step) => step.ours !== null && place.has(step.ours));
-  const turned = own.some((step, i) => own.slice(0, i).some((before) => before.phase !== step.phase && place.get(before.ours!)! > place.get(step.ours!)!));
-  const astray = steps.some((step, i) => step.ours === null && ![steps[i - 1], steps[i + 1]].some((beside) => beside?.phase === step.phase));
+  const turned = own.some((step, i) =>
+    own.slice(0, i).some((before) => before.phase !== step.phase && place.get(before.ours!)! > place.get(step.ours!)!),
+  );
+  const astray = steps.some(
+    (step, i) => step.ours === null && ![steps[i - 1], steps[i + 1]].some((beside) => beside?.phase === step.phase),
+  );
   return !turned && !astray;
 }
 
@@ -79,12 +92,20 @@ function isInOrder(ours: Procedure, steps: readonly EditionStep[]): boolean {
 export function carriedOver(ours: Procedure, edition: Edition): Edition {
   const known = new Set(ours.steps.map(({ text }) => text));
   const phaseOf = new Map(ours.steps.map(({ text, phase }) => [text, phase]));
-  let steps = edition.steps.filter((step) => step.ours === null || known.has(step.ours)).map((step) => (step.ours === null ? step : { ...step, phase: phaseOf.get(step.ours)! }));
+  let steps = edition.steps
+    .filter((step) => step.ours === null || known.has(step.ours))
+    .map((step) => (step.ours === null ? step : { ...step, phase: phaseOf.get(step.ours)! }));
   if (!isInOrder(ours, steps)) steps = inOurOrder(ours, steps);
   for (const [i, step] of ours.steps.entries()) {
     if (steps.some((it) => it.ours === step.text) || step.needs.length === 0) continue;
     const next = ours.steps.slice(i + 1).find(({ text }) => steps.some((it) => it.ours === text));
-    steps = steps.toSpliced(next ? steps.findIndex((it) => it.ours === next.text) : steps.length, 0, { ours: step.text, phase: step.phase, title: '', body: '', caution: '' });
+    steps = steps.toSpliced(next ? steps.findIndex((it) => it.ours === next.text) : steps.length, 0, {
+      ours: step.text,
+      phase: step.phase,
+      title: '',
+      body: '',
+      caution: '',
+    });
   }
   return { ...edition, steps: isInOrder(ours, steps) ? steps : inOurOrder(ours, steps) };
 }
@@ -120,15 +141,32 @@ export function withEdition(ours: Procedure, edition: Edition | null): Procedure
     return undefined;
   };
   const steps = edition.steps.flatMap((step, i): Step[] => {
-    const base = step.ours === null ? { text: ownStepKey(ours.key, i), phase: step.phase, needs: [], ...strictest(beside(i, -1), beside(i, 1)) } : byText.get(step.ours);
+    const base =
+      step.ours === null
+        ? { text: ownStepKey(ours.key, i), phase: step.phase, needs: [], ...strictest(beside(i, -1), beside(i, 1)) }
+        : byText.get(step.ours);
     if (!base) return [];
-    return [{ ...base, needs: base.needs.map((need) => (need.kind === 'agent' && edition.agents.length > 0 ? { ...need, choices: edition.agents } : need)) }];
+    return [
+      {
+        ...base,
+        needs: base.needs.map((need) =>
+          need.kind === 'agent' && edition.agents.length > 0 ? { ...need, choices: edition.agents } : need,
+        ),
+      },
+    ];
   });
   return { ...ours, minutes: edition.minutes, level: edition.level, steps };
 }
 
 /** From the loosest to the strictest. */
-const STRICTNESS: Readonly<Record<string, readonly string[]>> = { power: ['on', 'idle', 'off'], circuit: ['on', 'off'], outdoor: ['on', 'off'], tap: ['open', 'shut'], gas: ['open', 'shut'], place: ['home', 'out'] };
+const STRICTNESS: Readonly<Record<string, readonly string[]>> = {
+  power: ['on', 'idle', 'off'],
+  circuit: ['on', 'off'],
+  outdoor: ['on', 'off'],
+  tap: ['open', 'shut'],
+  gas: ['open', 'shut'],
+  place: ['home', 'out'],
+};
 
 /** The strictest state of two neighbours: whatever either wants isolated is, and where both leave power, it is done outside. */
 function strictest(before: Step | undefined, then: Step | undefined): { wants: State; makes: State } {
@@ -137,7 +175,8 @@ function strictest(before: Step | undefined, then: Step | undefined): { wants: S
     for (const [variable, value] of Object.entries(beside?.wants ?? {})) {
       if (!isSwitch(variable)) continue;
       const order = STRICTNESS[variable] ?? [];
-      if (wants[variable] === undefined || order.indexOf(value) > order.indexOf(wants[variable])) wants[variable] = value;
+      if (wants[variable] === undefined || order.indexOf(value) > order.indexOf(wants[variable]))
+        wants[variable] = value;
     }
   }
   return { wants, makes: {} };
@@ -145,7 +184,14 @@ function strictest(before: Step | undefined, then: Step | undefined): { wants: S
 
 /** Ours, written as an edition to begin from. */
 export function editionOf({ minutes, level, steps }: Procedure): Edition {
-  return { minutes, level, kit: [], cautions: [], agents: [], steps: steps.map(({ text, phase }) => ({ ours: text, phase, title: '', body: '', caution: '' })) };
+  return {
+    minutes,
+    level,
+    kit: [],
+    cautions: [],
+    agents: [],
+    steps: steps.map(({ text, phase }) => ({ ours: text, phase, title: '', body: '', caution: '' })),
+  };
 }
 
 /** One thing that an edition does otherwise than another; words at `changed.<key>`. */
@@ -159,20 +205,30 @@ export interface EditionChange {
 /** What changed from one edition to the next. */
 export function changesBetween(before: Edition, after: Edition): EditionChange[] {
   const changes: EditionChange[] = [];
-  if (before.minutes !== after.minutes) changes.push({ key: 'minutes', values: { from: before.minutes, to: after.minutes } });
+  if (before.minutes !== after.minutes)
+    changes.push({ key: 'minutes', values: { from: before.minutes, to: after.minutes } });
   if (before.level !== after.level) changes.push({ key: 'level', values: { from: before.level, to: after.level } });
-  for (const key of ['kit', 'cautions', 'agents'] as const) if (before[key].join('\n') !== after[key].join('\n')) changes.push({ key, values: { to: after[key].join(', ') } });
+  for (const key of ['kit', 'cautions', 'agents'] as const)
+    if (before[key].join('\n') !== after[key].join('\n')) changes.push({ key, values: { to: after[key].join(', ') } });
   const titleOf = (step: EditionStep) => step.ours ?? step.title;
   const old = new Map(before.steps.map((step) => [titleOf(step), step]));
   const fresh = new Map(after.steps.map((step) => [titleOf(step), step]));
-  const named = (name: string, { ours, title }: EditionStep) => ({ values: { title: ours === null ? title : '' }, ...(ours !== null && { step: name }) });
+  const named = (name: string, { ours, title }: EditionStep) => ({
+    values: { title: ours === null ? title : '' },
+    ...(ours !== null && { step: name }),
+  });
   for (const [name, step] of fresh) {
     const was = old.get(name);
     if (!was) changes.push({ key: 'added', ...named(name, step) });
-    else if (was.title !== step.title || was.body !== step.body || was.caution !== step.caution) changes.push({ key: 'reworded', ...named(name, step) });
+    else if (was.title !== step.title || was.body !== step.body || was.caution !== step.caution)
+      changes.push({ key: 'reworded', ...named(name, step) });
   }
   for (const [name, step] of old) if (!fresh.has(name)) changes.push({ key: 'leftOut', ...named(name, step) });
-  const order = (steps: readonly EditionStep[]) => steps.map(titleOf).filter((name) => old.has(name) && fresh.has(name)).join('\n');
+  const order = (steps: readonly EditionStep[]) =>
+    steps
+      .map(titleOf)
+      .filter((name) => old.has(name) && fresh.has(name))
+      .join('\n');
   if (order(before.steps) !== order(after.steps)) changes.push({ key: 'moved', values: {} });
   return changes;
 }

@@ -37,7 +37,8 @@ export const HABITS: readonly Habit[] = [
 ];
 
 /** Those of a machine's family; a top-load washer has no boot to wipe. */
-export const habitsOf = (machineType: string): readonly Habit[] => HABITS.filter((habit) => habit.machineType === familyOf(machineType) && !habit.without?.includes(machineType));
+export const habitsOf = (machineType: string): readonly Habit[] =>
+  HABITS.filter((habit) => habit.machineType === familyOf(machineType) && !habit.without?.includes(machineType));
 
 /** @throws RangeError for a key that is not on the list */
 export function habitOf(key: string): Habit {

@@ -21,11 +21,15 @@ const ORDER: readonly Level[] = ['T', 'S', 'L'];
 const above = (level: Level): Level => ORDER[Math.min(ORDER.length - 1, ORDER.indexOf(level) + 1)]!;
 const atLeast = (level: Level, least: Level): Level => (ORDER.indexOf(level) < ORDER.indexOf(least) ? least : level);
 
-const moves = ({ steps }: Procedure) => steps.some(({ wants, makes }) => wants?.place === 'out' || makes?.place === 'out');
+const moves = ({ steps }: Procedure) =>
+  steps.some(({ wants, makes }) => wants?.place === 'out' || makes?.place === 'out');
 const isolatesPower = ({ steps }: Procedure) => steps.some(({ wants }) => wants?.power === 'off');
 
 /** The level that a procedure wants on a machine, with what raised it. */
-export function levelAt(procedure: Procedure, { fuel, hardWired, switchKnown, access }: Siting): { readonly level: Level; readonly raised: readonly Raise[] } {
+export function levelAt(
+  procedure: Procedure,
+  { fuel, hardWired, switchKnown, access }: Siting,
+): { readonly level: Level; readonly raised: readonly Raise[] } {
   const raised: Raise[] = [];
   let { level } = procedure;
   const raise = (to: Level, by: Raise) => {

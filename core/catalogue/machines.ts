@@ -1,7 +1,14 @@
 /** The machines that a register may hold, and which service points each has. Order of points: that of the catalogue. */
 import type { MachineType } from './types.ts';
 
-const type = (key: string, points: readonly string[], more: Partial<MachineType> = {}): MachineType => ({ key, family: key, fuels: ['electric'], points, drains: false, ...more });
+const type = (key: string, points: readonly string[], more: Partial<MachineType> = {}): MachineType => ({
+  key,
+  family: key,
+  fuels: ['electric'],
+  points,
+  drains: false,
+  ...more,
+});
 const of = (machine: string, ...points: string[]) => points.map((point) => `${machine}.${point}`);
 
 const HANDLER_REST = of('airHandler', 'registers', 'condensateTrap', 'condensateDrain', 'floatSwitch', 'coolingCheck');
@@ -19,13 +26,26 @@ const TYPES: readonly MachineType[] = [
   type('hood', of('hood', 'greaseFilter', 'housing')),
   type('recirculatingHood', of('hood', 'greaseFilter', 'housing', 'charcoalFilter'), { family: 'hood' }),
   type('bathFan', of('bathFan', 'grille', 'motor')),
-  type('dryer', of('dryer', 'duct', 'transitionHose', 'lintScreen', 'slot', 'outdoorHood', 'drumSeal', 'cabinet'), { fuels: ['electric', 'gas'] }),
+  type('dryer', of('dryer', 'duct', 'transitionHose', 'lintScreen', 'slot', 'outdoorHood', 'drumSeal', 'cabinet'), {
+    fuels: ['electric', 'gas'],
+  }),
   type('condenserDryer', of('condenserDryer', 'fluffFilter', 'condenser', 'bay', 'drumSeal'), { drains: true }),
   type('washer', of('washer', 'drainPumpFilter', 'doorBoot', 'drawer', 'tub'), { drains: true }),
   type('topWasher', of('washer', 'lintTrap', 'drawer', 'tub'), { family: 'washer', drains: true }),
-  type('washerDryer', [...of('washerDryer', 'drainPumpFilter', 'doorBoot'), ...of('washer', 'drawer', 'tub'), 'washerDryer.condenser'], { family: 'washer', drains: true }),
-  type('dishwasher', of('dishwasher', 'filter', 'sump', 'sprayArms', 'racks', 'doorSeal', 'interiorWash', 'drainPump'), { drains: true }),
-  type('refrigerator', [...COOLING_BOX, ...of('refrigerator', 'waterFilter', 'iceMaker', 'defrostDrain', 'temperatures')]),
+  type(
+    'washerDryer',
+    [...of('washerDryer', 'drainPumpFilter', 'doorBoot'), ...of('washer', 'drawer', 'tub'), 'washerDryer.condenser'],
+    { family: 'washer', drains: true },
+  ),
+  type(
+    'dishwasher',
+    of('dishwasher', 'filter', 'sump', 'sprayArms', 'racks', 'doorSeal', 'interiorWash', 'drainPump'),
+    { drains: true },
+  ),
+  type('refrigerator', [
+    ...COOLING_BOX,
+    ...of('refrigerator', 'waterFilter', 'iceMaker', 'defrostDrain', 'temperatures'),
+  ]),
   type('freezer', [...COOLING_BOX, 'refrigerator.defrostDrain', 'freezer.temperature']),
   type('disposer', of('disposer', 'clean'), { drains: true }),
   type('drains', of('drains', 'dose'), { drains: true }),
@@ -53,5 +73,5 @@ const IN_PLACE_OF: Readonly<Record<string, readonly string[]>> = {
 /** The point of a type that a symptom or signal of its family means: itself, or what does its work there. */
 export function pointLike(machineType: string, point: string): string | undefined {
   const points = machineTypes.get(machineType)?.points ?? [];
-  return [point, ...IN_PLACE_OF[point] ?? []].find((it) => points.includes(it));
+  return [point, ...(IN_PLACE_OF[point] ?? [])].find((it) => points.includes(it));
 }

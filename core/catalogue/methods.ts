@@ -25,14 +25,26 @@ const OPTIONS: Readonly<Record<MethodKey, readonly MethodOption[]>> = {
   filterMedia: open('dense', 'thin'),
   condensateAgent: [using('bleach', 'bleach'), using('vinegar', 'vinegar'), ...open('jug')],
   condensatePower: open('always', 'whenWired'),
-  tubClean: [using('sodaThenVinegar', 'bakingSoda', 'vinegar'), using('vinegar', 'vinegar'), using('tablets', 'tablet'), ...open('machineCycle')],
-  dishwasherWash: [...open('rotation'), using('tablet', 'tablet'), using('overnight', 'vinegar'), using('bleach', 'bleach')],
+  tubClean: [
+    using('sodaThenVinegar', 'bakingSoda', 'vinegar'),
+    using('vinegar', 'vinegar'),
+    using('tablets', 'tablet'),
+    ...open('machineCycle'),
+  ],
+  dishwasherWash: [
+    ...open('rotation'),
+    using('tablet', 'tablet'),
+    using('overnight', 'vinegar'),
+    using('bleach', 'bleach'),
+  ],
   sodaRun: open('longest', 'short'),
   lintWash: [using('dishSoap', 'dishSoap'), using('softener', 'softener')],
   hoodClean: [...open('soak', 'soakShort', 'hose'), ...staffOnly('steam', 'dishwasher', 'bake')],
 };
 
-export const methods: ReadonlyMap<MethodKey, Method> = new Map(METHODS.map((key) => [key, { key, options: OPTIONS[key] }]));
+export const methods: ReadonlyMap<MethodKey, Method> = new Map(
+  METHODS.map((key) => [key, { key, options: OPTIONS[key] }]),
+);
 
 /** Every agent that some way of doing a procedure uses, and bleach, which somebody may bring. */
 export function agentsInUse({ steps, follows }: Procedure): Agent[] {
@@ -56,9 +68,11 @@ export function isOption(method: string, option: string): boolean {
 export function withoutAgents(choices: Choices, forbidden: readonly Agent[]): Choices {
   if (forbidden.length === 0) return choices;
   const allowed = (option: MethodOption) => !option.agents.some((agent) => forbidden.includes(agent));
-  const replaced = [...methods.values()].filter(({ key }) => !allowed(optionOf(key, choices))).flatMap(({ key, options }) => {
-    const other = options.find(allowed);
-    return other ? [[key, other.key] as const] : [];
-  });
+  const replaced = [...methods.values()]
+    .filter(({ key }) => !allowed(optionOf(key, choices)))
+    .flatMap(({ key, options }) => {
+      const other = options.find(allowed);
+      return other ? [[key, other.key] as const] : [];
+    });
   return { ...choices, ...Object.fromEntries(replaced) };
 }

@@ -19,13 +19,21 @@ export const grid = (x: number, y: number, width: number, height: number, step: 
 };
 
 /** A heavy line, filled like a body or not at all. */
-export const line = (path: string, fill = 'none') => `<path d="${path}" fill="${fill}" stroke="${INK}" stroke-width="3" stroke-linejoin="round" stroke-linecap="round"/>`;
-export const fine = (path: string) => `<path d="${path}" fill="none" stroke="${FINE}" stroke-width="2" stroke-linecap="round"/>`;
-export const ring = (x: number, y: number, r: number, fill = BODY) => `<circle cx="${x}" cy="${y}" r="${r}" fill="${fill}" stroke="${INK}" stroke-width="3"/>`;
+export const line = (path: string, fill = 'none') =>
+  `<path d="${path}" fill="${fill}" stroke="${INK}" stroke-width="3" stroke-linejoin="round" stroke-linecap="round"/>`;
+export const fine = (path: string) =>
+  `<path d="${path}" fill="none" stroke="${FINE}" stroke-width="2" stroke-linecap="round"/>`;
+export const ring = (x: number, y: number, r: number, fill = BODY) =>
+  `<circle cx="${x}" cy="${y}" r="${r}" fill="${fill}" stroke="${INK}" stroke-width="3"/>`;
 
 /** An accent line with an arrow head at its end; the head points from (fx, fy) to (x, y). */
-export function arrow(path: string, [fx, fy, x, y]: readonly [number, number, number, number], colour = ACCENT): string {
+export function arrow(
+  path: string,
+  [fx, fy, x, y]: readonly [number, number, number, number],
+  colour = ACCENT,
+): string {
   const angle = Math.atan2(y - fy, x - fx);
-  const wing = (turn: number) => `${Math.round((x - 13 * Math.cos(angle + turn)) * 10) / 10} ${Math.round((y - 13 * Math.sin(angle + turn)) * 10) / 10}`;
+  const wing = (turn: number) =>
+    `${Math.round((x - 13 * Math.cos(angle + turn)) * 10) / 10} ${Math.round((y - 13 * Math.sin(angle + turn)) * 10) / 10}`;
   return `<path d="${path}M${wing(0.5)}L${x} ${y}L${wing(-0.5)}" fill="none" stroke="${colour}" stroke-width="5" stroke-linecap="round" stroke-linejoin="round"/>`;
 }

@@ -29,9 +29,10 @@ function dirtOf({ settle, dirt }: Drawing, load: number, random: Random): string
     const size = (0.5 + random()) * reach;
     const colour = colours[Math.floor(random() * colours.length)]!;
     const turn = Math.round(random() * 180);
-    marks += dirt === 'lint'
-      ? `<path d="M${round(x)} ${round(y)}q${round(size)} ${round(-size)} ${round(size * 1.8)} ${round(size * 0.4)}" stroke="${colour}" stroke-width="${round(0.8 + size / 4)}" fill="none" transform="rotate(${turn} ${round(x)} ${round(y)})"/>`
-      : `<ellipse cx="${round(x)}" cy="${round(y)}" rx="${round(size)}" ry="${round(size * 0.6)}" fill="${colour}" opacity=".75" transform="rotate(${turn} ${round(x)} ${round(y)})"/>`;
+    marks +=
+      dirt === 'lint'
+        ? `<path d="M${round(x)} ${round(y)}q${round(size)} ${round(-size)} ${round(size * 1.8)} ${round(size * 0.4)}" stroke="${colour}" stroke-width="${round(0.8 + size / 4)}" fill="none" transform="rotate(${turn} ${round(x)} ${round(y)})"/>`
+        : `<ellipse cx="${round(x)}" cy="${round(y)}" rx="${round(size)}" ry="${round(size * 0.6)}" fill="${colour}" opacity=".75" transform="rotate(${turn} ${round(x)} ${round(y)})"/>`;
   }
   return marks;
 }

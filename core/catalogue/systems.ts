@@ -33,12 +33,29 @@ export interface System {
   readonly offMinutes: number | null;
 }
 
-const change = (variable: Switch, to: string, words: string, more: { from?: string; wants?: State; makes?: State } = {}): Change => ({ variable, to, words, from: more.from ?? null, wants: more.wants ?? {}, makes: more.makes ?? {} });
+const change = (
+  variable: Switch,
+  to: string,
+  words: string,
+  more: { from?: string; wants?: State; makes?: State } = {},
+): Change => ({ variable, to, words, from: more.from ?? null, wants: more.wants ?? {}, makes: more.makes ?? {} });
 
-const power = (machine: string): Change[] => [change('power', 'off', `${machine}.off`), change('power', 'on', `${machine}.on`)];
-const tap = (machine: string): Change[] => [change('tap', 'shut', `${machine}.tapShut`), change('tap', 'open', `${machine}.tapOpen`)];
+const power = (machine: string): Change[] => [
+  change('power', 'off', `${machine}.off`),
+  change('power', 'on', `${machine}.on`),
+];
+const tap = (machine: string): Change[] => [
+  change('tap', 'shut', `${machine}.tapShut`),
+  change('tap', 'open', `${machine}.tapOpen`),
+];
 
-const system = (key: string, types: readonly string[], usual: State, changes: readonly Change[], offMinutes: number | null = null): System => ({ key, types, usual, changes, offMinutes });
+const system = (
+  key: string,
+  types: readonly string[],
+  usual: State,
+  changes: readonly Change[],
+  offMinutes: number | null = null,
+): System => ({ key, types, usual, changes, offMinutes });
 
 const UNPLUGGED: State = { power: 'off' };
 
@@ -46,35 +63,56 @@ const UNPLUGGED: State = { power: 'off' };
 const COLD_MINUTES = 60;
 
 const WASHER: readonly Change[] = [
-  ...power('washer'), ...tap('washer'),
+  ...power('washer'),
+  ...tap('washer'),
   change('water', 'drained', 'washer.letOut', { wants: { power: 'off', tap: 'shut' } }),
 ];
 
 const SYSTEMS: readonly System[] = [
-  system('air', ['airHandler', 'mediaAirHandler', 'returnGrille', 'outdoorUnit', 'thermostat'], { power: 'on', outdoor: 'on' }, [
-    change('power', 'on', 'airHandler.again', { from: 'idle' }), ...power('airHandler'), change('power', 'idle', 'airHandler.idle'),
-    change('outdoor', 'off', 'outdoorUnit.off'), change('outdoor', 'on', 'outdoorUnit.on'),
-  ]),
+  system(
+    'air',
+    ['airHandler', 'mediaAirHandler', 'returnGrille', 'outdoorUnit', 'thermostat'],
+    { power: 'on', outdoor: 'on' },
+    [
+      change('power', 'on', 'airHandler.again', { from: 'idle' }),
+      ...power('airHandler'),
+      change('power', 'idle', 'airHandler.idle'),
+      change('outdoor', 'off', 'outdoorUnit.off'),
+      change('outdoor', 'on', 'outdoorUnit.on'),
+    ],
+  ),
   system('airCleaner', ['airCleaner'], { power: 'on' }, power('airCleaner')),
   system('hood', ['hood', 'recirculatingHood'], { power: 'on', circuit: 'on' }, [
-    change('power', 'off', 'hood.off'), change('power', 'on', 'hood.on', { wants: { circuit: 'on' } }),
+    change('power', 'off', 'hood.off'),
+    change('power', 'on', 'hood.on', { wants: { circuit: 'on' } }),
     // Behind the filter lie motor, lamp and switch: its own switch does not isolate them.
-    change('circuit', 'off', 'hood.circuitOff', { wants: { power: 'off' } }), change('circuit', 'on', 'hood.circuitOn', { wants: { power: 'off' } }),
+    change('circuit', 'off', 'hood.circuitOff', { wants: { power: 'off' } }),
+    change('circuit', 'on', 'hood.circuitOn', { wants: { power: 'off' } }),
   ]),
   system('bathFan', ['bathFan'], { power: 'on' }, power('bathFan')),
   system('dryer', ['dryer'], { power: 'on', gas: 'open', place: 'home', heat: 'cool' }, [
     ...power('dryer'),
     // Moving one strains its connector: valve shut before, leak check after.
-    change('gas', 'shut', 'dryer.gasShut', { wants: UNPLUGGED }), change('gas', 'open', 'dryer.gasOpen', { wants: { place: 'home' } }),
-    change('place', 'out', 'dryer.pullOut', { wants: { power: 'off', gas: 'shut' } }), change('place', 'home', 'dryer.home', { wants: { power: 'off', gas: 'shut' } }),
+    change('gas', 'shut', 'dryer.gasShut', { wants: UNPLUGGED }),
+    change('gas', 'open', 'dryer.gasOpen', { wants: { place: 'home' } }),
+    change('place', 'out', 'dryer.pullOut', { wants: { power: 'off', gas: 'shut' } }),
+    change('place', 'home', 'dryer.home', { wants: { power: 'off', gas: 'shut' } }),
   ]),
   system('condenserDryer', ['condenserDryer'], { power: 'on', heat: 'cool' }, power('condenserDryer')),
   system('washer', ['washer', 'topWasher', 'washerDryer'], { power: 'on', tap: 'open', water: 'drained' }, WASHER),
   system('dishwasher', ['dishwasher'], { power: 'on' }, power('dishwasher')),
-  system('refrigerator', ['refrigerator', 'freezer'], { power: 'on', place: 'home', settled: 'yes' }, [
-    change('power', 'off', 'refrigerator.off', { makes: { settled: 'no' } }), change('power', 'on', 'refrigerator.on'),
-    change('place', 'out', 'refrigerator.pullOut', { wants: UNPLUGGED }), change('place', 'home', 'refrigerator.home'),
-  ], COLD_MINUTES),
+  system(
+    'refrigerator',
+    ['refrigerator', 'freezer'],
+    { power: 'on', place: 'home', settled: 'yes' },
+    [
+      change('power', 'off', 'refrigerator.off', { makes: { settled: 'no' } }),
+      change('power', 'on', 'refrigerator.on'),
+      change('place', 'out', 'refrigerator.pullOut', { wants: UNPLUGGED }),
+      change('place', 'home', 'refrigerator.home'),
+    ],
+    COLD_MINUTES,
+  ),
   system('disposer', ['disposer'], { power: 'on' }, power('disposer')),
   system('drains', ['drains'], { power: 'on' }, []),
 ];
@@ -94,7 +132,13 @@ export function systemOf(type: string, fuel = 'electric'): System {
 function electric(it: System): System {
   const { gas: _gas, ...usual } = it.usual;
   const without = ({ gas: _valve, ...rest }: State): State => rest;
-  return { ...it, usual, changes: it.changes.filter(({ variable }) => variable !== 'gas').map((one) => ({ ...one, wants: without(one.wants) })) };
+  return {
+    ...it,
+    usual,
+    changes: it.changes
+      .filter(({ variable }) => variable !== 'gas')
+      .map((one) => ({ ...one, wants: without(one.wants) })),
+  };
 }
 
 /** Every system, as its machines run on gas where they may. */

@@ -9,7 +9,19 @@ export type Risk = 'fire' | 'flood' | 'health' | 'breakage' | 'comfort';
 export type Level = 'T' | 'S' | 'L';
 export type Phase = 'isolate' | 'open' | 'look' | 'clean' | 'refit' | 'restore' | 'test';
 export const AGENTS = [
-  'bleach', 'vinegar', 'citricAcid', 'ammonia', 'dishSoap', 'bakingSoda', 'enzyme', 'cleaner', 'tablet', 'degreaser', 'oxygenBleach', 'softener', 'water',
+  'bleach',
+  'vinegar',
+  'citricAcid',
+  'ammonia',
+  'dishSoap',
+  'bakingSoda',
+  'enzyme',
+  'cleaner',
+  'tablet',
+  'degreaser',
+  'oxygenBleach',
+  'softener',
+  'water',
 ] as const;
 export type Agent = (typeof AGENTS)[number];
 /** What a part is made of, as far as an agent minds. */
@@ -46,10 +58,25 @@ export interface ReadingNeed {
   /** The way it goes when something fails. */
   readonly worse?: 'higher' | 'lower';
   /** What is raised by a figure beyond a limit of its own, and the signal raised by one that drifts from what the machine read at first. */
-  readonly opens?: { readonly beyond?: { readonly at: number; readonly raises: { readonly signal: string } | { readonly symptom: string } }; readonly drift?: string };
+  readonly opens?: {
+    readonly beyond?: {
+      readonly at: number;
+      readonly raises: { readonly signal: string } | { readonly symptom: string };
+    };
+    readonly drift?: string;
+  };
 }
 
-export const METHODS = ['filterMedia', 'condensateAgent', 'condensatePower', 'tubClean', 'dishwasherWash', 'sodaRun', 'lintWash', 'hoodClean'] as const;
+export const METHODS = [
+  'filterMedia',
+  'condensateAgent',
+  'condensatePower',
+  'tubClean',
+  'dishwasherWash',
+  'sodaRun',
+  'lintWash',
+  'hoodClean',
+] as const;
 export type MethodKey = (typeof METHODS)[number];
 /** The option chosen for each question; those left out stand at their first option. */
 export type Choices = Readonly<Partial<Record<MethodKey, string>>>;
@@ -111,7 +138,21 @@ export interface Material {
   readonly agent?: Agent;
 }
 
-export type SpecificationField = 'filterSize' | 'airflowCfm' | 'drainCount' | 'duct' | 'runMinutes' | 'position' | 'access' | 'airflow' | 'rating' | 'surface' | 'forbiddenAgents' | 'makerLimitDays' | 'localLimitDays' | 'note';
+export type SpecificationField =
+  | 'filterSize'
+  | 'airflowCfm'
+  | 'drainCount'
+  | 'duct'
+  | 'runMinutes'
+  | 'position'
+  | 'access'
+  | 'airflow'
+  | 'rating'
+  | 'surface'
+  | 'forbiddenAgents'
+  | 'makerLimitDays'
+  | 'localLimitDays'
+  | 'note';
 
 export interface Procedure {
   /** `machine.point`, also the type of the service point it serves. */

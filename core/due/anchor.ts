@@ -59,7 +59,10 @@ const EPOCH = dayOfCivil(2000, 1, 1);
 
 /** Our assumption from common practice: own flushes between two visits of a contractor, by practice, at six-monthly and at yearly visits. */
 const FLUSHES: Readonly<Record<Practice, readonly [halfYearly: number, yearly: number]>> = {
-  watchful: [2, 5], steady: [1, 3], light: [1, 2], maker: [1, 3],
+  watchful: [2, 5],
+  steady: [1, 3],
+  light: [1, 2],
+  maker: [1, 3],
 };
 
 /** How far ahead and back explicit days are given. */
@@ -70,14 +73,27 @@ const YEARS_AHEAD = 4;
  * The anchor of a choice around a day, or null where nothing is known that would place it (no contract).
  * @param around the last service, or today without one
  */
-export function resolveAnchor(choice: AnchorChoice, mode: Anchor['mode'], facts: CalendarFacts, around: Day): Anchor | null {
+export function resolveAnchor(
+  choice: AnchorChoice,
+  mode: Anchor['mode'],
+  facts: CalendarFacts,
+  around: Day,
+): Anchor | null {
   switch (choice.kind) {
-    case 'none': return null;
-    case 'rule': return { kind: 'rule', mode, rule: choice.rule, start: choice.start };
-    case 'seasonTurn': return { kind: 'seasonTurn', mode, rule: SEASONS, start: EPOCH };
-    case 'beforeCooling': return { kind: 'beforeCooling', mode, days: years(around).map((year) => coolingDay(facts, year)) };
-    case 'firstWarm': return { kind: 'firstWarm', mode, days: years(around).map((year) => firstWarmDay(facts, year)) };
-    case 'betweenVisits': return facts.contract && { kind: 'betweenVisits', mode, days: betweenVisits(facts.contract, facts.practice, around) };
+    case 'none':
+      return null;
+    case 'rule':
+      return { kind: 'rule', mode, rule: choice.rule, start: choice.start };
+    case 'seasonTurn':
+      return { kind: 'seasonTurn', mode, rule: SEASONS, start: EPOCH };
+    case 'beforeCooling':
+      return { kind: 'beforeCooling', mode, days: years(around).map((year) => coolingDay(facts, year)) };
+    case 'firstWarm':
+      return { kind: 'firstWarm', mode, days: years(around).map((year) => firstWarmDay(facts, year)) };
+    case 'betweenVisits':
+      return (
+        facts.contract && { kind: 'betweenVisits', mode, days: betweenVisits(facts.contract, facts.practice, around) }
+      );
   }
 }
 
@@ -125,7 +141,9 @@ export function ruleOf(text: string): Rule {
 
 /** The days of an anchor between two days. */
 export function anchorDays({ rule, start, days }: Anchor, from: Day, to: Day): Day[] {
-  return rule === undefined ? (days ?? []).filter((day) => day >= from && day <= to) : expand(ruleOf(rule), start!, from, to);
+  return rule === undefined
+    ? (days ?? []).filter((day) => day >= from && day <= to)
+    : expand(ruleOf(rule), start!, from, to);
 }
 
 const LOOK_AHEAD = 1500;
@@ -145,11 +163,15 @@ export function nextAnchorDay(anchor: Anchor, servedDay: Day, answered: number):
 /** The agent whose turn it is in a fixed rotation: the one after the last used, or by the calendar where none was. */
 export function turnOf<T extends string>(order: readonly T[], last: T | null, occurrence: number): T {
   const at = last === null ? -1 : order.indexOf(last);
-  return at === -1 ? order[((occurrence % order.length) + order.length) % order.length]! : order[(at + 1) % order.length]!;
+  return at === -1
+    ? order[((occurrence % order.length) + order.length) % order.length]!
+    : order[(at + 1) % order.length]!;
 }
 
 /** The upkeep day nearest to a day within reach, the earlier of two as near; undefined where none is in reach. */
 export function nearestUpkeepDay({ rule, start }: UpkeepDay, day: Day, earliest: Day, latest: Day): Day | undefined {
-  return expand(ruleOf(rule), start, earliest, latest)
-    .reduce<Day | undefined>((best, it) => (best === undefined || Math.abs(it - day) < Math.abs(best - day) ? it : best), undefined);
+  return expand(ruleOf(rule), start, earliest, latest).reduce<Day | undefined>(
+    (best, it) => (best === undefined || Math.abs(it - day) < Math.abs(best - day) ? it : best),
+    undefined,
+  );
 }

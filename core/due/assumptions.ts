@@ -13,20 +13,38 @@ interface Judgement {
 const judged = (value: number, low: number, high: number): Judgement => ({ value, low, high });
 
 export const JUDGEMENTS = {
-  'people.one': judged(0.8, 0.3, 1), 'people.four': judged(1.3, 1, 3), 'people.five': judged(1.6, 1, 4),
-  'condenser.two': judged(0.5, 0.2, 1), 'condenser.four': judged(1.4, 1, 3), 'condenser.five': judged(1.75, 1, 4),
-  'pets.one': judged(1.3, 1, 3), 'pets.two': judged(1.6, 1, 4),
-  'cooking.rare': judged(0.7, 0.3, 1), 'cooking.frequent': judged(3, 1, 5),
-  'detergent.pods': judged(0.6, 0.3, 1), 'detergent.powder': judged(1.4, 1, 3),
+  'people.one': judged(0.8, 0.3, 1),
+  'people.four': judged(1.3, 1, 3),
+  'people.five': judged(1.6, 1, 4),
+  'condenser.two': judged(0.5, 0.2, 1),
+  'condenser.four': judged(1.4, 1, 3),
+  'condenser.five': judged(1.75, 1, 4),
+  'pets.one': judged(1.3, 1, 3),
+  'pets.two': judged(1.6, 1, 4),
+  'cooking.rare': judged(0.7, 0.3, 1),
+  'cooking.frequent': judged(3, 1, 5),
+  'detergent.pods': judged(0.6, 0.3, 1),
+  'detergent.powder': judged(1.4, 1, 3),
   coolWashes: judged(1.4, 1, 3),
-  'hardness.soft': judged(0.8, 0.3, 1), 'hardness.hard': judged(1.3, 1, 3), 'hardness.veryHard': judged(1.7, 1, 4),
-  smoking: judged(1.3, 1, 3), dust: judged(1.3, 1, 3),
-  newHome: judged(1.5, 1, 3), newHomeDays: judged(180, 0, 365),
-  factorFloor: judged(0.4, 0.1, 1), factorCeiling: judged(3, 1, 6),
-  spread: judged(LEARNING.spread, 0.1, 1), variation: judged(LEARNING.variation, 0.1, 1), misgraded: judged(LEARNING.misgraded, 0.01, 0.4),
-  widening: judged(LEARNING.widening, 0, 1), certainty: judged(LEARNING.certainty, 0.5, 0.95),
-  floorShare: judged(1 / 3, 0.1, 1), capShare: judged(1.5, 1, 3),
-  snapEarlier: judged(0.2, 0, 0.4), snapLater: judged(0.1, 0, 0.1), answered: judged(0.3, 0.1, 0.5),
+  'hardness.soft': judged(0.8, 0.3, 1),
+  'hardness.hard': judged(1.3, 1, 3),
+  'hardness.veryHard': judged(1.7, 1, 4),
+  smoking: judged(1.3, 1, 3),
+  dust: judged(1.3, 1, 3),
+  newHome: judged(1.5, 1, 3),
+  newHomeDays: judged(180, 0, 365),
+  factorFloor: judged(0.4, 0.1, 1),
+  factorCeiling: judged(3, 1, 6),
+  spread: judged(LEARNING.spread, 0.1, 1),
+  variation: judged(LEARNING.variation, 0.1, 1),
+  misgraded: judged(LEARNING.misgraded, 0.01, 0.4),
+  widening: judged(LEARNING.widening, 0, 1),
+  certainty: judged(LEARNING.certainty, 0.5, 0.95),
+  floorShare: judged(1 / 3, 0.1, 1),
+  capShare: judged(1.5, 1, 3),
+  snapEarlier: judged(0.2, 0, 0.4),
+  snapLater: judged(0.1, 0, 0.1),
+  answered: judged(0.3, 0.1, 0.5),
   emptyHome: judged(0, 0, 1),
 } as const satisfies Readonly<Record<string, Judgement>>;
 
@@ -44,7 +62,10 @@ const known = new WeakMap<Changes, Assumptions>();
 export function assumptionsWith(changes: Changes = NO_CHANGES): Assumptions {
   let all = known.get(changes);
   if (!all) {
-    const entries = Object.entries(JUDGEMENTS as Readonly<Record<string, Judgement>>).map(([name, { value }]) => [name, changes[name] ?? value]);
+    const entries = Object.entries(JUDGEMENTS as Readonly<Record<string, Judgement>>).map(([name, { value }]) => [
+      name,
+      changes[name] ?? value,
+    ]);
     known.set(changes, (all = Object.fromEntries(entries) as Assumptions));
   }
   return all;

@@ -34,7 +34,8 @@ export function spreadBaseline(points: readonly Unlogged[], weeks: number): Map<
   let entered = new Set<string>();
   for (const risk of risks) {
     const left = new Map<string, Sitting[]>();
-    for (const sitting of sittings) if (sitting.risk === risk) left.set(sitting.placeId, [...left.get(sitting.placeId) ?? [], sitting]);
+    for (const sitting of sittings)
+      if (sitting.risk === risk) left.set(sitting.placeId, [...(left.get(sitting.placeId) ?? []), sitting]);
     while (left.size > 0) {
       const placeId = [...left.keys()].find((id) => entered.has(id)) ?? left.keys().next().value!;
       const sitting = left.get(placeId)!.shift()!;
@@ -61,9 +62,11 @@ interface Sitting {
 
 function sittingsOf(points: readonly Unlogged[]): Sitting[] {
   const machines = new Map<string, Unlogged[]>();
-  for (const point of points) machines.set(point.machineId, [...machines.get(point.machineId) ?? [], point]);
+  for (const point of points) machines.set(point.machineId, [...(machines.get(point.machineId) ?? []), point]);
   return [...machines.values()].map((of) => ({
-    placeId: of[0]!.placeId, points: of.map(({ pointId }) => pointId), minutes: of.reduce((sum, { minutes }) => sum + minutes, 0),
+    placeId: of[0]!.placeId,
+    points: of.map(({ pointId }) => pointId),
+    minutes: of.reduce((sum, { minutes }) => sum + minutes, 0),
     risk: Math.max(...of.map(({ riskWeight, safetyCritical }) => riskWeight + (safetyCritical ? 0.5 : 0))),
   }));
 }

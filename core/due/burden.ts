@@ -89,7 +89,13 @@ interface Job {
  * @param budgetOf the budget of the tenancy of a place
  * @param paceOf share of a newcomer's minutes that its tenant needs
  */
-export function burdenOf(points: readonly BurdenPoint[], tenanted: (placeId: string) => boolean, budgetOf: (placeId: string) => Budget, prices: Prices | null, paceOf: (placeId: string) => number = () => 1): Burden {
+export function burdenOf(
+  points: readonly BurdenPoint[],
+  tenanted: (placeId: string) => boolean,
+  budgetOf: (placeId: string) => Budget,
+  prices: Prices | null,
+  paceOf: (placeId: string) => number = () => 1,
+): Burden {
   const months = Array.from({ length: 12 }, () => ({ requests: 0, tenantMinutes: 0, staffHours: 0 }));
   const monthOf = (day: Day) => months[Math.min(11, Math.floor(day / MONTH))]!;
   const sum = { most: 0, spilled: 0, staff: 0, doors: 0, heavy: 0, weight: 0, materials: 0 };
@@ -125,10 +131,16 @@ export function burdenOf(points: readonly BurdenPoint[], tenanted: (placeId: str
   const over = (of: (month: BurdenMonth) => number) => months.reduce((total, month) => total + of(month), 0);
   const hours = over(({ staffHours }) => staffHours);
   return {
-    tenantRequestsAMonth: over(({ requests }) => requests) / 12, mostInAMonth: sum.most, spilledAMonth: sum.spilled / 12,
-    staffJobsAMonth: sum.staff / 12, staffHoursAMonth: hours / 12, doorsAMonth: sum.doors / 12,
-    heavyShare: sum.weight > 0 ? sum.heavy / sum.weight : 0, materialsAMonth: sum.materials / 12,
-    months, tenancies,
+    tenantRequestsAMonth: over(({ requests }) => requests) / 12,
+    mostInAMonth: sum.most,
+    spilledAMonth: sum.spilled / 12,
+    staffJobsAMonth: sum.staff / 12,
+    staffHoursAMonth: hours / 12,
+    doorsAMonth: sum.doors / 12,
+    heavyShare: sum.weight > 0 ? sum.heavy / sum.weight : 0,
+    materialsAMonth: sum.materials / 12,
+    months,
+    tenancies,
     costAMonth: prices && (hours * prices.staffHour + sum.doors * prices.door + sum.materials) / 12,
   };
 }
@@ -140,7 +152,9 @@ function sittings(points: readonly BurdenPoint[], served: (point: BurdenPoint) =
   const jobs: Job[] = [];
   for (;;) {
     let lead = -1;
-    points.forEach((_, i) => { if (next[i]! < YEAR && (lead === -1 || next[i]! < next[lead]!)) lead = i; });
+    points.forEach((_, i) => {
+      if (next[i]! < YEAR && (lead === -1 || next[i]! < next[lead]!)) lead = i;
+    });
     if (lead === -1) return jobs;
     const day = next[lead]!;
     const again = day + Math.min(opens, points[lead]!.intervalDays);
@@ -158,7 +172,11 @@ function sittings(points: readonly BurdenPoint[], served: (point: BurdenPoint) =
 }
 
 /** Sittings of one home that are near enough are one request, on the day of the first; what a month does not hold goes to staff. */
-function withinBudget(jobs: readonly Job[], { jobs: most, minutes: longest }: Budget, pace: number): { requests: { day: Day; minutes: number }[]; spilled: Job[]; most: number } {
+function withinBudget(
+  jobs: readonly Job[],
+  { jobs: most, minutes: longest }: Budget,
+  pace: number,
+): { requests: { day: Day; minutes: number }[]; spilled: Job[]; most: number } {
   const spilled: Job[] = [];
   const requests: { day: Day; minutes: number }[] = [];
   const months = new Map<number, { requests: number; minutes: number }>();

@@ -22,15 +22,34 @@ import { acceptedLoad, practiceDays, type Practice, type PracticeDays } from './
 
 export type Term =
   | { readonly term: 'reference'; readonly assumed: boolean; readonly days: number }
-  | { readonly term: 'practice'; readonly practice: Practice; readonly known: boolean; readonly signalled: boolean; readonly days: number }
+  | {
+      readonly term: 'practice';
+      readonly practice: Practice;
+      readonly known: boolean;
+      readonly signalled: boolean;
+      readonly days: number;
+    }
   | { readonly term: 'driver'; readonly effect: DriverEffect; readonly days: number }
   | { readonly term: 'held'; readonly low: number; readonly high: number; readonly days: number }
   | { readonly term: 'changed'; readonly fromDay: Day; readonly days: number }
-  | { readonly term: 'found'; readonly count: number; readonly last: Grade; readonly unconfirmed: number; readonly speed: number; readonly days: number }
+  | {
+      readonly term: 'found';
+      readonly count: number;
+      readonly last: Grade;
+      readonly unconfirmed: number;
+      readonly speed: number;
+      readonly days: number;
+    }
   | { readonly term: 'quarter'; readonly days: number }
   | { readonly term: 'floor'; readonly days: number }
   | { readonly term: 'cap'; readonly reason: CapReason | 'own'; readonly days: number }
-  | { readonly term: 'anchor'; readonly kind: Exclude<AnchorKind, 'none'>; readonly mode: 'sets' | 'limits'; readonly day: Day; readonly days: number }
+  | {
+      readonly term: 'anchor';
+      readonly kind: Exclude<AnchorKind, 'none'>;
+      readonly mode: 'sets' | 'limits';
+      readonly day: Day;
+      readonly days: number;
+    }
   | { readonly term: 'snapped'; readonly day: Day; readonly by: number; readonly days: number }
   | { readonly term: 'paused'; readonly by: number; readonly days: number }
   | { readonly term: 'seen'; readonly day: Day; readonly grade: Grade; readonly days: number }
@@ -71,7 +90,10 @@ export function floorDays(days: PracticeDays, { floorShare }: Assumptions): numb
 }
 
 /** The tightest cap. Safety-critical points never pass the longest stated interval; a maker's manual chosen as the practice is its own. */
-export function capOf({ days, critical, caps, practice }: Pick<LineInputs, 'days' | 'critical' | 'caps' | 'practice'>, { capShare }: Assumptions): { readonly reason: CapReason | 'own'; readonly days: number } {
+export function capOf(
+  { days, critical, caps, practice }: Pick<LineInputs, 'days' | 'critical' | 'caps' | 'practice'>,
+  { capShare }: Assumptions,
+): { readonly reason: CapReason | 'own'; readonly days: number } {
   const maker = caps.find(({ reason }) => reason === 'maker');
   const own = practice === 'maker' && maker ? maker.days : critical ? days.light : Math.round(days.light * capShare);
   return [{ reason: 'own' as const, days: own }, ...caps].reduce((least, cap) => (cap.days < least.days ? cap : least));
@@ -97,13 +119,23 @@ export function computeLine(inputs: LineInputs, today: Day): ComputedLine {
 
   const terms: Term[] = [{ term: 'reference', assumed: inputs.assumed, days: days.steady }];
   const stated = practiceDays(days, practice, maker);
-  terms.push({ term: 'practice', practice, known: practice !== 'maker' || maker !== undefined, signalled: inputs.signalled === true, days: stated });
+  terms.push({
+    term: 'practice',
+    practice,
+    known: practice !== 'maker' || maker !== undefined,
+    signalled: inputs.signalled === true,
+    days: stated,
+  });
   driverTerms(terms, stated, inputs.effects, assumed);
   householdTerm(terms, running, from, inDays(accepted));
   const median = speedQuantile(belief, 0.5);
   if (taught.length > 0) {
     terms.push({
-      term: 'found', count: taught.length, last: taught.at(-1)!.condition.grade!, speed: median, days: learnt,
+      term: 'found',
+      count: taught.length,
+      last: taught.at(-1)!.condition.grade!,
+      speed: median,
+      days: learnt,
       unconfirmed: taught.filter(({ condition }) => !condition.confirmed).length,
     });
   }
@@ -119,21 +151,38 @@ export function computeLine(inputs: LineInputs, today: Day): ComputedLine {
   const planned = servedDay === null ? intervalDays : onCalendar(terms, inputs, servedDay, intervalDays, cap, assumed);
   const length = servedDay === null ? planned : reported(terms, inputs, servedDay, planned, accepted);
   return {
-    servedDay, lineDay: from + length, capDay: from + cap.days, days: length, intervalDays, terms,
-    speed: { median, low, high }, band,
+    servedDay,
+    lineDay: from + length,
+    capDay: from + cap.days,
+    days: length,
+    intervalDays,
+    terms,
+    speed: { median, low, high },
+    band,
     fixed: terms.some(({ term }) => FIXING.includes(term)),
-    beyondLearned: taught.length > 0 && terms.some((it) => it.term === 'anchor' && it.mode === 'sets') && length > intervalDays * FAR ? intervalDays : null,
+    beyondLearned:
+      taught.length > 0 && terms.some((it) => it.term === 'anchor' && it.mode === 'sets') && length > intervalDays * FAR
+        ? intervalDays
+        : null,
   };
 }
 
 /** The band of the date itself: moved with it where it was snapped or paused. */
-export function bandOf({ band, days, intervalDays }: Pick<ComputedLine, 'band' | 'days' | 'intervalDays'>): { readonly early: number; readonly late: number } {
+export function bandOf({ band, days, intervalDays }: Pick<ComputedLine, 'band' | 'days' | 'intervalDays'>): {
+  readonly early: number;
+  readonly late: number;
+} {
   const by = days - intervalDays;
   return { early: Math.max(1, Math.min(days, band.early + by)), late: Math.max(days, band.late + by) };
 }
 
 /** Of the beliefs with and without unconfirmed grades, the one that asks earlier. */
-function beliefOf({ critical, turnovers }: LineInputs, taught: readonly TaughtCondition[], accepted: number, assumed: Assumptions): Held {
+function beliefOf(
+  { critical, turnovers }: LineInputs,
+  taught: readonly TaughtCondition[],
+  accepted: number,
+  assumed: Assumptions,
+): Held {
   const model = learningWith(assumed);
   if (taught.length === 0) {
     // Without findings the interval is the practice's own, to the day.
@@ -157,7 +206,8 @@ function driverTerms(terms: Term[], days: number, effects: readonly DriverEffect
     terms.push({ term: 'driver', effect, days: days / product });
   }
   const held = combinedFactor(effects, assumed);
-  if (Math.abs(held - product) > 1e-9) terms.push({ term: 'held', low: assumed.factorFloor, high: assumed.factorCeiling, days: days / held });
+  if (Math.abs(held - product) > 1e-9)
+    terms.push({ term: 'held', low: assumed.factorFloor, high: assumed.factorCeiling, days: days / held });
 }
 
 /** Where the household or the water changed since the service. */
@@ -168,7 +218,14 @@ function householdTerm(terms: Term[], stretches: readonly Stretch[], from: Day, 
 }
 
 /** An anchor sets or limits the line; without one that sets it, the line may snap to the upkeep day. */
-function onCalendar(terms: Term[], { anchor, upkeepDay, stretches }: LineInputs, servedDay: Day, interval: number, cap: ReturnType<typeof capOf>, assumed: Assumptions): number {
+function onCalendar(
+  terms: Term[],
+  { anchor, upkeepDay, stretches }: LineInputs,
+  servedDay: Day,
+  interval: number,
+  cap: ReturnType<typeof capOf>,
+  assumed: Assumptions,
+): number {
   const day = anchor ? nextAnchorDay(anchor, servedDay, assumed.answered) : undefined;
   if (anchor && day !== undefined && (anchor.mode === 'sets' || day - servedDay < interval)) {
     const days = Math.min(cap.days, day - servedDay);
@@ -176,11 +233,24 @@ function onCalendar(terms: Term[], { anchor, upkeepDay, stretches }: LineInputs,
     if (days < day - servedDay) terms.push({ term: 'cap', ...cap });
     return days;
   }
-  return paused(terms, stretches, servedDay, snapped(terms, upkeepDay, servedDay, interval, cap.days, assumed), cap.days);
+  return paused(
+    terms,
+    stretches,
+    servedDay,
+    snapped(terms, upkeepDay, servedDay, interval, cap.days, assumed),
+    cap.days,
+  );
 }
 
 /** Snaps to the nearest upkeep day within reach. */
-function snapped(terms: Term[], upkeepDay: LineInputs['upkeepDay'], servedDay: Day, interval: number, cap: number, assumed: Assumptions): number {
+function snapped(
+  terms: Term[],
+  upkeepDay: LineInputs['upkeepDay'],
+  servedDay: Day,
+  interval: number,
+  cap: number,
+  assumed: Assumptions,
+): number {
   if (!upkeepDay) return interval;
   const line = servedDay + interval;
   const earliest = Math.max(servedDay + 1, Math.ceil(line - interval * assumed.snapEarlier - TIE));
@@ -202,7 +272,13 @@ function paused(terms: Term[], stretches: readonly Stretch[], servedDay: Day, pl
 }
 
 /** A condition seen since the service that is past what the practice accepts, or a signal, makes it due from that day. */
-function reported(terms: Term[], { conditions, signalDay }: LineInputs, servedDay: Day, planned: number, accepted: number): number {
+function reported(
+  terms: Term[],
+  { conditions, signalDay }: LineInputs,
+  servedDay: Day,
+  planned: number,
+  accepted: number,
+): number {
   let length = planned;
   const since = conditions.slice(conditions.findLastIndex(({ kind }) => kind === 'service') + 1);
   const seen = since.find(({ grade }) => grade !== null && leastLoad(grade) >= accepted && leastLoad(grade) > 0);

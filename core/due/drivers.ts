@@ -33,7 +33,18 @@ export interface Circumstances {
   readonly newHome?: boolean | undefined;
 }
 
-export type DriverName = 'people' | 'condenserPeople' | 'laundry' | 'pets' | 'cooking' | 'coolWashes' | 'hardness' | 'smoking' | 'dust' | 'detergent' | 'newHome';
+export type DriverName =
+  | 'people'
+  | 'condenserPeople'
+  | 'laundry'
+  | 'pets'
+  | 'cooking'
+  | 'coolWashes'
+  | 'hardness'
+  | 'smoking'
+  | 'dust'
+  | 'detergent'
+  | 'newHome';
 
 export interface DriverEffect {
   readonly driver: DriverName;
@@ -41,7 +52,18 @@ export interface DriverEffect {
   /** The value that was looked up, for the working. */
   readonly given: number | string | boolean;
   /** People stand in for loads a week where nobody counted loads. */
-  readonly from: 'people' | 'condenserPeople' | 'loads' | 'pets' | 'cooking' | 'coolWashes' | 'hardness' | 'smoking' | 'dust' | 'detergent' | 'newHome';
+  readonly from:
+    | 'people'
+    | 'condenserPeople'
+    | 'loads'
+    | 'pets'
+    | 'cooking'
+    | 'coolWashes'
+    | 'hardness'
+    | 'smoking'
+    | 'dust'
+    | 'detergent'
+    | 'newHome';
   /** The day from which it holds; absent where it always did. */
   readonly since?: Day | undefined;
 }
@@ -49,18 +71,32 @@ export interface DriverEffect {
 type Reading = (circumstances: Circumstances, assumed: Assumptions) => Omit<DriverEffect, 'driver'> | undefined;
 
 const byPeople = (people: number, assumed: Assumptions) =>
-  (people <= 1 ? assumed['people.one'] : people <= 3 ? 1 : people === 4 ? assumed['people.four'] : assumed['people.five']);
+  people <= 1
+    ? assumed['people.one']
+    : people <= 3
+      ? 1
+      : people === 4
+        ? assumed['people.four']
+        : assumed['people.five'];
 /** A condenser: yearly for one or two people, three to four times a year for a large family, against a reference of half a year (common practice). */
 const condenserBy = (people: number, assumed: Assumptions) =>
-  (people <= 2 ? assumed['condenser.two'] : people === 3 ? 1 : people === 4 ? assumed['condenser.four'] : assumed['condenser.five']);
+  people <= 2
+    ? assumed['condenser.two']
+    : people === 3
+      ? 1
+      : people === 4
+        ? assumed['condenser.four']
+        : assumed['condenser.five'];
 /** Our assumption: the loads that one, two or three, four, and five or more people wash. */
 const asPeople = (loads: number) => (loads <= 2 ? 1 : loads <= 6 ? 2 : loads <= 9 ? 4 : 5);
 
 /** A driver that is either so or not. */
-const flagged = (name: 'coolWashes' | 'smoking' | 'dust'): Reading => ({ household }, assumed) => {
-  const given = household[name];
-  return given === undefined ? undefined : { factor: given ? assumed[name] : 1, given, from: name };
-};
+const flagged =
+  (name: 'coolWashes' | 'smoking' | 'dust'): Reading =>
+  ({ household }, assumed) => {
+    const given = household[name];
+    return given === undefined ? undefined : { factor: given ? assumed[name] : 1, given, from: name };
+  };
 
 const READINGS: Record<DriverName, Reading> = {
   people: ({ household: { people } }, assumed) =>
@@ -68,15 +104,22 @@ const READINGS: Record<DriverName, Reading> = {
   condenserPeople: ({ household: { people } }, assumed) =>
     people === undefined ? undefined : { factor: condenserBy(people, assumed), given: people, from: 'condenserPeople' },
   laundry: ({ household: { loadsAWeek, people } }, assumed) => {
-    if (loadsAWeek !== undefined) return { factor: byPeople(asPeople(loadsAWeek), assumed), given: loadsAWeek, from: 'loads' };
+    if (loadsAWeek !== undefined)
+      return { factor: byPeople(asPeople(loadsAWeek), assumed), given: loadsAWeek, from: 'loads' };
     return people === undefined ? undefined : { factor: byPeople(people, assumed), given: people, from: 'people' };
   },
   pets: ({ household: { pets } }, assumed) =>
-    pets === undefined ? undefined : { factor: pets <= 0 ? 1 : pets === 1 ? assumed['pets.one'] : assumed['pets.two'], given: pets, from: 'pets' },
+    pets === undefined
+      ? undefined
+      : { factor: pets <= 0 ? 1 : pets === 1 ? assumed['pets.one'] : assumed['pets.two'], given: pets, from: 'pets' },
   cooking: ({ household: { cooking } }, assumed) =>
-    cooking === undefined ? undefined : { factor: cooking === 'average' ? 1 : assumed[`cooking.${cooking}`], given: cooking, from: 'cooking' },
+    cooking === undefined
+      ? undefined
+      : { factor: cooking === 'average' ? 1 : assumed[`cooking.${cooking}`], given: cooking, from: 'cooking' },
   detergent: ({ household: { detergent } }, assumed) =>
-    detergent === undefined ? undefined : { factor: detergent === 'liquid' ? 1 : assumed[`detergent.${detergent}`], given: detergent, from: 'detergent' },
+    detergent === undefined
+      ? undefined
+      : { factor: detergent === 'liquid' ? 1 : assumed[`detergent.${detergent}`], given: detergent, from: 'detergent' },
   coolWashes: flagged('coolWashes'),
   smoking: flagged('smoking'),
   dust: flagged('dust'),
@@ -89,7 +132,11 @@ const READINGS: Record<DriverName, Reading> = {
 };
 
 /** The effect of each named driver that is known, in the order named. Factor 1 effects are included. */
-export function driverEffects(drivers: readonly DriverName[], circumstances: Circumstances, assumed: Assumptions = assumptionsWith()): DriverEffect[] {
+export function driverEffects(
+  drivers: readonly DriverName[],
+  circumstances: Circumstances,
+  assumed: Assumptions = assumptionsWith(),
+): DriverEffect[] {
   return drivers.flatMap((driver) => {
     const effect = READINGS[driver](circumstances, assumed);
     return effect ? [{ driver, ...effect }] : [];
@@ -97,7 +144,10 @@ export function driverEffects(drivers: readonly DriverName[], circumstances: Cir
 }
 
 /** Product of the effects, held within the factor's floor and ceiling. */
-export function combinedFactor(effects: readonly DriverEffect[], { factorFloor, factorCeiling }: Assumptions = assumptionsWith()): number {
+export function combinedFactor(
+  effects: readonly DriverEffect[],
+  { factorFloor, factorCeiling }: Assumptions = assumptionsWith(),
+): number {
   const product = effects.reduce((sum, { factor }) => sum * factor, 1);
   return Math.min(factorCeiling, Math.max(factorFloor, product));
 }

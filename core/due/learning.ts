@@ -27,12 +27,16 @@ export interface LearningModel {
   readonly certainty: number;
 }
 
-export const LEARNING: LearningModel = { spread: 0.5, variation: 0.35, misgraded: 0.1, widening: 0.25, certainty: 0.55 };
+export const LEARNING: LearningModel = {
+  spread: 0.5,
+  variation: 0.35,
+  misgraded: 0.1,
+  widening: 0.25,
+  certainty: 0.55,
+};
 
 /** What moves a belief: a grade after an exposure (loads at speed 1), counted with a weight in (0, 1]; or a new tenancy. */
-export type Lesson =
-  | { readonly grade: Grade; readonly exposure: number; readonly weight: number }
-  | 'turnover';
+export type Lesson = { readonly grade: Grade; readonly exposure: number; readonly weight: number } | 'turnover';
 
 /** A distribution over the speed θ: `weights[i]` belongs to `SPEEDS[i]`, sum 1. */
 export type SpeedBelief = Float64Array;
@@ -42,7 +46,9 @@ const GRID_REACH = 2.2;
 const STEP = (2 * GRID_REACH) / GRID_STEPS;
 
 /** Speeds of the grid, ascending, e^-2.2 to e^2.2 by equal steps of the logarithm. */
-export const SPEEDS: readonly number[] = Array.from({ length: GRID_STEPS + 1 }, (_, i) => Math.exp(-GRID_REACH + STEP * i));
+export const SPEEDS: readonly number[] = Array.from({ length: GRID_STEPS + 1 }, (_, i) =>
+  Math.exp(-GRID_REACH + STEP * i),
+);
 
 /** The fine table divides a grid step by so much, so that the grid's speeds read it at one stride. */
 const FINE = 8;
@@ -70,7 +76,9 @@ function gradeTable(grade: Grade, { variation, misgraded }: LearningModel): Floa
   const found = GRADES.indexOf(grade);
   // Both neighbours and those behind them together take the wrong share of a middle class.
   const slip = (Math.sqrt(1 + (2 * misgraded) / (1 - misgraded)) - 1) / 2;
-  const rows = GRADES.map((_, truth) => slip ** Math.abs(found - truth) / GRADES.reduce((sum, __, i) => sum + slip ** Math.abs(i - truth), 0));
+  const rows = GRADES.map(
+    (_, truth) => slip ** Math.abs(found - truth) / GRADES.reduce((sum, __, i) => sum + slip ** Math.abs(i - truth), 0),
+  );
   const bounds = GRADE_BOUNDS.map((bound) => atMost(bound, variation));
   return table(`grade ${grade} ${variation} ${misgraded}`, (mean) => {
     const k = Math.round(((Math.log(mean) - LOWEST) / STEP) * FINE);
@@ -90,7 +98,8 @@ export function likelihood(grade: Grade, exposure: number, model: LearningModel 
   const values = gradeTable(grade, model);
   const { from, part } = readingOf(exposure);
   const out = new Float64Array(GRID_STEPS + 1);
-  for (let i = 0, k = from; i <= GRID_STEPS; i += 1, k += FINE) out[i] = values[k]! + part * (values[k + 1]! - values[k]!);
+  for (let i = 0, k = from; i <= GRID_STEPS; i += 1, k += FINE)
+    out[i] = values[k]! + part * (values[k + 1]! - values[k]!);
   return out;
 }
 
@@ -99,7 +108,11 @@ const priors = new Map<number, SpeedBelief>();
 /** What is believed before anything is found. */
 export function priorBelief({ spread }: LearningModel = LEARNING): SpeedBelief {
   let prior = priors.get(spread);
-  if (!prior) priors.set(spread, (prior = normalised(Float64Array.from(SPEEDS, (speed) => Math.exp(-0.5 * (Math.log(speed) / spread) ** 2)))));
+  if (!prior)
+    priors.set(
+      spread,
+      (prior = normalised(Float64Array.from(SPEEDS, (speed) => Math.exp(-0.5 * (Math.log(speed) / spread) ** 2)))),
+    );
   return prior;
 }
 
@@ -113,7 +126,11 @@ export function believeFurther(belief: SpeedBelief, lesson: Lesson, model: Learn
   return lesson === 'turnover' ? widened(belief, model.widening) : learned(belief, lesson, model);
 }
 
-function learned(belief: SpeedBelief, { grade, exposure, weight }: Exclude<Lesson, 'turnover'>, model: LearningModel): SpeedBelief {
+function learned(
+  belief: SpeedBelief,
+  { grade, exposure, weight }: Exclude<Lesson, 'turnover'>,
+  model: LearningModel,
+): SpeedBelief {
   const said = likelihood(grade, exposure, model);
   const next = new Float64Array(belief.length);
   for (let i = 0; i < belief.length; i += 1) next[i] = belief[i]! * (weight === 1 ? said[i]! : said[i]! ** weight);
@@ -123,8 +140,14 @@ function learned(belief: SpeedBelief, { grade, exposure, weight }: Exclude<Lesso
 /** Part of a speed is the household's habits: a new one leaves the middle and spreads the rest. */
 function widened(belief: SpeedBelief, widening: number): SpeedBelief {
   if (!(widening > 0)) return belief;
-  const kernel = Array.from({ length: Math.ceil((4 * widening) / STEP) + 1 }, (_, k) => Math.exp(-0.5 * ((k * STEP) / widening) ** 2));
-  return normalised(belief.map((_, i) => kernel.reduce((sum, share, k) => sum + share * ((belief[i - k] ?? 0) + (k > 0 ? belief[i + k] ?? 0 : 0)), 0)));
+  const kernel = Array.from({ length: Math.ceil((4 * widening) / STEP) + 1 }, (_, k) =>
+    Math.exp(-0.5 * ((k * STEP) / widening) ** 2),
+  );
+  return normalised(
+    belief.map((_, i) =>
+      kernel.reduce((sum, share, k) => sum + share * ((belief[i - k] ?? 0) + (k > 0 ? (belief[i + k] ?? 0) : 0)), 0),
+    ),
+  );
 }
 
 /** The q-quantile of the speed, 0 < q < 1, the weight of a grid point spread evenly over its cell. */
@@ -139,11 +162,17 @@ export function speedQuantile(belief: SpeedBelief, q: number): number {
 }
 
 /** Predictive probability that the load is above `load` after this exposure. */
-export function overloadProbability(belief: SpeedBelief, exposure: number, load: number, { variation }: LearningModel = LEARNING): number {
+export function overloadProbability(
+  belief: SpeedBelief,
+  exposure: number,
+  load: number,
+  { variation }: LearningModel = LEARNING,
+): number {
   const values = atMost(load, variation);
   const { from, part } = readingOf(exposure);
   let below = 0;
-  for (let i = 0, k = from; i <= GRID_STEPS; i += 1, k += FINE) below += belief[i]! * (values[k]! + part * (values[k + 1]! - values[k]!));
+  for (let i = 0, k = from; i <= GRID_STEPS; i += 1, k += FINE)
+    below += belief[i]! * (values[k]! + part * (values[k + 1]! - values[k]!));
   return 1 - below;
 }
 
@@ -159,7 +188,11 @@ export function expectedReach(belief: SpeedBelief, accepted: number): number {
  * Bounding the predictive probability of an overload by what the practice itself risks (0.49) was tried: it
  * bounds nothing, since half of all parts overload at their own interval however well their speed is known.
  */
-export function certainReach(belief: SpeedBelief, accepted: number, { certainty }: Pick<LearningModel, 'certainty'> = LEARNING): number {
+export function certainReach(
+  belief: SpeedBelief,
+  accepted: number,
+  { certainty }: Pick<LearningModel, 'certainty'> = LEARNING,
+): number {
   return accepted / Math.max(speedQuantile(belief, 0.5), Math.min(1, speedQuantile(belief, certainty)));
 }
 

@@ -13,7 +13,8 @@ export const QUARTER = 1.25;
 const IN_A_ROW = 2;
 
 /** Found no worse than light: nothing lengthens on a part that was time for it. */
-const stands = ({ confirmed, doubtful, grade }: Condition) => confirmed && doubtful !== true && (grade === 'clean' || grade === 'light');
+const stands = ({ confirmed, doubtful, grade }: Condition) =>
+  confirmed && doubtful !== true && (grade === 'clean' || grade === 'light');
 
 /** What is believed, and how far the interval may go by it. */
 export interface Held {
@@ -29,7 +30,12 @@ export interface Held {
  * @param taught conditions that teach, oldest first
  * @param accepted the load that the practice accepts, from which it starts
  */
-export function heldReach(taught: readonly TaughtCondition[], turnovers: readonly number[], accepted: number, model: LearningModel): Held {
+export function heldReach(
+  taught: readonly TaughtCondition[],
+  turnovers: readonly number[],
+  accepted: number,
+  model: LearningModel,
+): Held {
   let [belief, reach, held, inARow] = [priorBelief(model), accepted, false, 0];
   const conditions = taught.values();
   for (const lesson of lessonsOf(taught, turnovers)) {

@@ -28,11 +28,13 @@ export function taughtConditions({ conditions, newSince, stretches, days }: Taug
   let cycle: { condition: Condition; exposure: number }[] = [];
   const close = () => {
     const total = cycle.reduce((sum, { exposure }) => sum + exposure, 0);
-    for (const { condition, exposure } of cycle) taught.push({ condition, exposure, weight: cycle.length === 1 ? 1 : exposure / total });
+    for (const { condition, exposure } of cycle)
+      taught.push({ condition, exposure, weight: cycle.length === 1 ? 1 : exposure / total });
     cycle = [];
   };
   for (const condition of conditions) {
-    const exposure = fresh === null || condition.grade === null ? 0 : exposureBetween(stretches, fresh, condition.day, days.steady);
+    const exposure =
+      fresh === null || condition.grade === null ? 0 : exposureBetween(stretches, fresh, condition.day, days.steady);
     if (exposure > 0) cycle.push({ condition, exposure });
     if (condition.kind === 'service') {
       close();
@@ -47,8 +49,13 @@ export function taughtConditions({ conditions, newSince, stretches, days }: Taug
 export function lessonsOf(taught: readonly TaughtCondition[], turnovers: readonly number[]): Lesson[] {
   const lessons: Lesson[] = [];
   let next = 0;
-  for (const { condition: { day, grade }, exposure, weight } of taught) {
-    for (; next < turnovers.length && turnovers[next]! <= day; next += 1) if (lessons.length > 0) lessons.push('turnover');
+  for (const {
+    condition: { day, grade },
+    exposure,
+    weight,
+  } of taught) {
+    for (; next < turnovers.length && turnovers[next]! <= day; next += 1)
+      if (lessons.length > 0) lessons.push('turnover');
     lessons.push({ grade: grade!, exposure, weight });
   }
   if (lessons.length > 0) for (; next < turnovers.length; next += 1) lessons.push('turnover');
@@ -66,7 +73,8 @@ export function contradictions(conditions: readonly Condition[]): Contradiction[
   let worst: Condition | undefined;
   for (const condition of conditions) {
     if (condition.grade !== null) {
-      if (worst && GRADES.indexOf(worst.grade!) - GRADES.indexOf(condition.grade) >= 2) found.push({ earlier: worst, later: condition });
+      if (worst && GRADES.indexOf(worst.grade!) - GRADES.indexOf(condition.grade) >= 2)
+        found.push({ earlier: worst, later: condition });
       if (!worst || GRADES.indexOf(condition.grade) > GRADES.indexOf(worst.grade!)) worst = condition;
     }
     if (condition.kind === 'service') worst = undefined;

@@ -51,10 +51,14 @@ export function stateOf(line: Line, circumstance: Circumstance): PointState {
 export const isPastState = (state: PointState): boolean => state === 'past' || state === 'longPast';
 
 /** Days after the line on which a service is still on time. */
-export const graceDays = (intervalDays: number, safetyCritical: boolean): number => (safetyCritical ? 0 : Math.min(GRACE_DAYS, Math.floor(intervalDays * GRACE_SHARE)));
+export const graceDays = (intervalDays: number, safetyCritical: boolean): number =>
+  safetyCritical ? 0 : Math.min(GRACE_DAYS, Math.floor(intervalDays * GRACE_SHARE));
 
 /** First and last day of the window in which a service is on time. */
-export function windowOf({ servedDay, lineDay }: Line, safetyCritical: boolean): { opens: Day; closes: Day } | undefined {
+export function windowOf(
+  { servedDay, lineDay }: Line,
+  safetyCritical: boolean,
+): { opens: Day; closes: Day } | undefined {
   if (servedDay === null) return undefined;
   const days = lineDay - servedDay;
   return { opens: servedDay + Math.ceil(days * WINDOW_OPENS), closes: lineDay + graceDays(days, safetyCritical) };
@@ -68,7 +72,10 @@ export type CountedAs = (typeof COUNTED_AS)[number];
 export const SOON_DAYS = 14;
 
 /** Work that was sent and awaits its proof counts as sent, whatever its line; what is on hold as that. */
-export function countedAs(line: Line, { today, onHold = false, sent = false }: { readonly today: Day; readonly onHold?: boolean; readonly sent?: boolean }): CountedAs {
+export function countedAs(
+  line: Line,
+  { today, onHold = false, sent = false }: { readonly today: Day; readonly onHold?: boolean; readonly sent?: boolean },
+): CountedAs {
   if (sent) return 'sent';
   if (onHold) return 'onHold';
   if (line.servedDay === null) return 'noRecord';

@@ -19,7 +19,7 @@ export type PracticeDays = Readonly<Record<School, number>>;
 
 /** Days that a practice gives a neutral home. The maker's manual gives its limit, or steady where nobody entered one. */
 export function practiceDays(days: PracticeDays, practice: Practice, makerLimitDays?: number): number {
-  return practice === 'maker' ? makerLimitDays ?? days.steady : days[practice];
+  return practice === 'maker' ? (makerLimitDays ?? days.steady) : days[practice];
 }
 
 /** The load at which this practice calls a part due; 1 under steady. Unit: loads. */

@@ -25,7 +25,13 @@ export interface Sibling {
 
 /** Parts of the same machine that open it often enough for this one, by somebody who may do it too. */
 export function leadersOf(rider: Sibling, siblings: readonly Sibling[]): Sibling[] {
-  return siblings.filter((it) => it.id !== rider.id && it.core && RANK[it.level] >= RANK[rider.level] && it.intervalDays <= rider.intervalDays * LEADER_SHARE);
+  return siblings.filter(
+    (it) =>
+      it.id !== rider.id &&
+      it.core &&
+      RANK[it.level] >= RANK[rider.level] &&
+      it.intervalDays <= rider.intervalDays * LEADER_SHARE,
+  );
 }
 
 /**
@@ -40,6 +46,9 @@ export function rides(part: Sibling, siblings: readonly Sibling[]): boolean {
 }
 
 /** Whether a part joins a sitting on a day: near its line, without a record, or passing it before the next expected sitting. */
-export function joins({ share, lineDay }: { readonly share: number | undefined; readonly lineDay: Day | null }, nextSitting: Day): boolean {
+export function joins(
+  { share, lineDay }: { readonly share: number | undefined; readonly lineDay: Day | null },
+  nextSitting: Day,
+): boolean {
   return share === undefined || share >= JOIN_SHARE || (lineDay !== null && lineDay < nextSitting);
 }

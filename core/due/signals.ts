@@ -21,7 +21,13 @@ export interface SignalType {
   readonly own?: true;
 }
 
-const signal = (key: string, kind: SignalKind, point: string, symptom?: string): SignalType => ({ key, machineType: key.split('.')[0]!, kind, point, ...(symptom && { symptom }) });
+const signal = (key: string, kind: SignalKind, point: string, symptom?: string): SignalType => ({
+  key,
+  machineType: key.split('.')[0]!,
+  kind,
+  point,
+  ...(symptom && { symptom }),
+});
 
 const ofReading = (key: string, point: string): SignalType => ({ ...signal(key, 'reading', point), own: true });
 
@@ -62,13 +68,15 @@ export const SIGNALS: readonly SignalType[] = [
 ];
 
 /** The signals of a machine type, each with the point that it makes due there. */
-export const signalsOf = (machineType: string): readonly SignalType[] => SIGNALS.flatMap((it) => {
-  const point = it.machineType === familyOf(machineType) ? pointLike(machineType, it.point) : undefined;
-  return point ? [{ ...it, point }] : [];
-});
+export const signalsOf = (machineType: string): readonly SignalType[] =>
+  SIGNALS.flatMap((it) => {
+    const point = it.machineType === familyOf(machineType) ? pointLike(machineType, it.point) : undefined;
+    return point ? [{ ...it, point }] : [];
+  });
 
 /** Those that a person is offered beside the symptoms of faults. */
-export const signalsForPeople = (machineType: string): readonly SignalType[] => signalsOf(machineType).filter(({ symptom, own }) => symptom === undefined && !own);
+export const signalsForPeople = (machineType: string): readonly SignalType[] =>
+  signalsOf(machineType).filter(({ symptom, own }) => symptom === undefined && !own);
 
 /** @throws RangeError for a key that is not on the list */
 export function signalTypeOf(key: string): SignalType {

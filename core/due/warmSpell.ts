@@ -10,7 +10,12 @@ export const SPELL_DAYS = 3;
  * @param until the last day known
  * @returns the first day of the spell, undefined where there has been none up to `until`
  */
-export function firstWarmSpell(highCelsius: (day: Day) => number | undefined, thresholdCelsius: number, year: number, until: Day): Day | undefined {
+export function firstWarmSpell(
+  highCelsius: (day: Day) => number | undefined,
+  thresholdCelsius: number,
+  year: number,
+  until: Day,
+): Day | undefined {
   let inRow = 0;
   for (let day = dayOfCivil(year, 1, 1); day <= Math.min(until, dayOfCivil(year, 12, 31)); day += 1) {
     const high = highCelsius(day);

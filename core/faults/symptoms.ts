@@ -32,9 +32,12 @@ export interface Symptom {
   readonly own?: true;
 }
 
-const symptom = (key: string, points: string | readonly string[], severity: Severity = 'low', stopUsing = false): Symptom => ({
-  key, machineType: key.split('.')[0]!, points: [points].flat(), severity, stopUsing,
-});
+const symptom = (
+  key: string,
+  points: string | readonly string[],
+  severity: Severity = 'low',
+  stopUsing = false,
+): Symptom => ({ key, machineType: key.split('.')[0]!, points: [points].flat(), severity, stopUsing });
 
 export const SYMPTOMS: readonly Symptom[] = [
   symptom('dryer.burning', 'dryer.duct', 'lifeThreatening', true),
@@ -94,7 +97,8 @@ export function symptomsOf(machineType: string): Symptom[] {
 }
 
 /** The points that an open fault makes due on a machine; none for a symptom that is not of its type. */
-export const pointsOfSymptom = (machineType: string, key: string): readonly string[] => symptomsOf(machineType).find((it) => it.key === key)?.points ?? [];
+export const pointsOfSymptom = (machineType: string, key: string): readonly string[] =>
+  symptomsOf(machineType).find((it) => it.key === key)?.points ?? [];
 
 /** @throws RangeError for a key that is not on the list */
 export function symptomOf(key: string): Symptom {

@@ -19,7 +19,11 @@ export function volumeWords(say: Speaker, ml: number, system: UnitSystem): strin
   const { value, unit } = asMeasured(ml, system);
   const whole = Math.floor(value);
   const fraction = FRACTIONS[String(value - whole)];
-  return say(`amount.${unit}`, { value, many: String(value > 1), written: fraction && unit !== 'litres' ? `${whole || ''}${fraction}` : String(value) });
+  return say(`amount.${unit}`, {
+    value,
+    many: String(value > 1),
+    written: fraction && unit !== 'litres' ? `${whole || ''}${fraction}` : String(value),
+  });
 }
 
 const countOf = ({ each }: Material, { drains }: Extent) => (each === 'drain' ? drains || 1 : 1);
@@ -27,24 +31,34 @@ const countOf = ({ each }: Material, { drains }: Extent) => (each === 'drain' ? 
 /** A material with its amount where it has one, all doses together. */
 export function materialWords(say: Speaker, material: Material, extent: Extent, system: UnitSystem): string {
   const { what, volumeMl } = material;
-  return volumeMl === undefined ? say(`material.${what}`) : `${say(`material.${what}`)}, ${volumeWords(say, volumeMl * countOf(material, extent), system)}`;
+  return volumeMl === undefined
+    ? say(`material.${what}`)
+    : `${say(`material.${what}`)}, ${volumeWords(say, volumeMl * countOf(material, extent), system)}`;
 }
 
 /** The agents that a step leaves to choose from, each with how it is used there: `dish soap, or half vinegar, half water`. */
 export function agentWords(say: Speaker, { text, needs }: Step): string {
   const choices = needs.flatMap((need) => (need.kind === 'agent' ? need.choices : []));
-  return say.anyOf(choices.map((agent) => say([`${text}.with.${agent}`, `with.${agent}`].find((key) => say.has(key)) ?? `agent.${agent}`)));
+  return say.anyOf(
+    choices.map((agent) =>
+      say([`${text}.with.${agent}`, `with.${agent}`].find((key) => say.has(key)) ?? `agent.${agent}`),
+    ),
+  );
 }
 
 /** The amounts that the words of a procedure's steps ask for. */
 export function stepAmounts(say: Speaker, { materials }: Procedure, extent: Extent, system: UnitSystem): Values {
-  const of = (...names: string[]) => materials.find(({ what, volumeMl }) => names.includes(what) && volumeMl !== undefined);
+  const of = (...names: string[]) =>
+    materials.find(({ what, volumeMl }) => names.includes(what) && volumeMl !== undefined);
   const words = (ml: number | undefined) => (ml === undefined ? '' : volumeWords(say, ml, system));
   const bleach = of('bleach')?.volumeMl;
   const dose = of('enzyme');
   return {
-    bleach: words(bleach), vinegar: words(of('vinegar')?.volumeMl),
+    bleach: words(bleach),
+    vinegar: words(of('vinegar')?.volumeMl),
     water: words(bleach === undefined ? of('hotWater', 'warmWater')?.volumeMl : bleach * WATER_TO_BLEACH),
-    dose: words(dose?.volumeMl), total: words(dose && dose.volumeMl! * countOf(dose, extent)), drains: extent.drains ?? 0,
+    dose: words(dose?.volumeMl),
+    total: words(dose && dose.volumeMl! * countOf(dose, extent)),
+    drains: extent.drains ?? 0,
   };
 }

@@ -12,7 +12,7 @@ export interface Asks<N> {
 
 export function asksOf<N extends { readonly need: Need }>(needs: readonly N[]): Asks<N> {
   const assurances = needs.filter(({ need }) => need.kind === 'confirm');
-  const button = needs.length === 1 ? assurances[0] ?? null : null;
+  const button = needs.length === 1 ? (assurances[0] ?? null) : null;
   return { button, ticks: button ? [] : assurances, fields: needs.filter(({ need }) => need.kind !== 'confirm') };
 }
 
@@ -26,7 +26,10 @@ export const screensOf = (steps: number): number => 1 + steps + (steps > SHORT_S
 export function inputsOf(steps: readonly (readonly Need[])[]): number {
   return steps.reduce((sum, needs) => {
     const { ticks, fields } = asksOf(needs.map((need) => ({ need })));
-    const entered = fields.filter(({ need }) => !['photo', 'timer', 'finds', 'finding'].includes(need.kind) && !('optional' in need && need.optional));
+    const entered = fields.filter(
+      ({ need }) =>
+        !['photo', 'timer', 'finds', 'finding'].includes(need.kind) && !('optional' in need && need.optional),
+    );
     return sum + Math.min(1, ticks.length) + entered.length;
   }, 0);
 }

@@ -24,7 +24,10 @@ export function blocksOf(acts: readonly Act[]): Block[] {
       ancestors.set(act.key, (known = new Set()));
       for (const key of act.after) {
         const before = byKey.get(key);
-        if (before) { known.add(key); for (const it of above(before)) known.add(it); }
+        if (before) {
+          known.add(key);
+          for (const it of above(before)) known.add(it);
+        }
       }
       if (known.has(act.key)) throw new Error(`catalogue: ${act.key} comes before itself`);
     }
@@ -32,17 +35,33 @@ export function blocksOf(acts: readonly Act[]): Block[] {
   };
   acts.forEach(above);
   // Only what no other step before implies.
-  const direct = new Map(acts.map((act) => {
-    const keys = act.after.filter((key) => byKey.has(key));
-    return [act.key, keys.filter((key) => !keys.some((other) => other !== key && ancestors.get(other)!.has(key)))] as const;
-  }));
+  const direct = new Map(
+    acts.map((act) => {
+      const keys = act.after.filter((key) => byKey.has(key));
+      return [
+        act.key,
+        keys.filter((key) => !keys.some((other) => other !== key && ancestors.get(other)!.has(key))),
+      ] as const;
+    }),
+  );
   const leadsTo = new Map<string, string[]>();
-  for (const [key, before] of direct) for (const it of before) leadsTo.set(it, [...leadsTo.get(it) ?? [], key]);
-  const sameState = (a: Act, b: Act) => Object.entries(b.wants).every(([variable, value]) => !isSwitch(variable) || a.wants[variable] === value) && Object.keys(b.wants).filter((it) => !isSwitch(it)).every((variable) => variable in a.wants || variable in a.makes);
+  for (const [key, before] of direct) for (const it of before) leadsTo.set(it, [...(leadsTo.get(it) ?? []), key]);
+  const sameState = (a: Act, b: Act) =>
+    Object.entries(b.wants).every(([variable, value]) => !isSwitch(variable) || a.wants[variable] === value) &&
+    Object.keys(b.wants)
+      .filter((it) => !isSwitch(it))
+      .every((variable) => variable in a.wants || variable in a.makes);
   const joins = (act: Act): Act | undefined => {
     const [only, more] = direct.get(act.key)!;
     const before = only !== undefined && more === undefined ? byKey.get(only) : undefined;
-    return before && leadsTo.get(before.key)!.length === 1 && before.wait === 0 && before.run === null && act.run === null && sameState(before, act) ? before : undefined;
+    return before &&
+      leadsTo.get(before.key)!.length === 1 &&
+      before.wait === 0 &&
+      before.run === null &&
+      act.run === null &&
+      sameState(before, act)
+      ? before
+      : undefined;
   };
   const rows: Act[][] = [];
   const rowOf = new Map<string, Act[]>();
@@ -55,9 +74,14 @@ export function blocksOf(acts: readonly Act[]): Block[] {
   }
   const index = new Map(rows.flatMap((row, i) => row.map(({ key }) => [key, i] as const)));
   return rows.map((row, i) => ({
-    acts: row, first: row[0]!, minutes: row.reduce((sum, { minutes }) => sum + minutes, 0),
-    wait: row.reduce((sum, { wait, run }) => sum + (run === null ? wait : 0), 0), busy: row.reduce((sum, { wait, run }) => sum + (run === null ? 0 : wait), 0),
-    before: [...new Set(row.flatMap(({ key }) => direct.get(key)!).map((key) => index.get(key)!))].filter((it) => it !== i),
+    acts: row,
+    first: row[0]!,
+    minutes: row.reduce((sum, { minutes }) => sum + minutes, 0),
+    wait: row.reduce((sum, { wait, run }) => sum + (run === null ? wait : 0), 0),
+    busy: row.reduce((sum, { wait, run }) => sum + (run === null ? 0 : wait), 0),
+    before: [...new Set(row.flatMap(({ key }) => direct.get(key)!).map((key) => index.get(key)!))].filter(
+      (it) => it !== i,
+    ),
   }));
 }
 

@@ -8,9 +8,16 @@ const ISOLATING = ['power', 'circuit', 'outdoor', 'gas', 'tap', 'water', 'place'
 
 /** Ways from a state to one that satisfies what is wanted: the changes in order, and where they lead; none where no switch leads there. */
 export function bridger(changes: readonly Change[]) {
-  const through = (state: State, variable: string, to: string, depth = 0): { changes: Change[]; state: State } | null => {
+  const through = (
+    state: State,
+    variable: string,
+    to: string,
+    depth = 0,
+  ): { changes: Change[]; state: State } | null => {
     if (valueIn(state, variable) === to) return { changes: [], state };
-    const change = changes.find((it) => it.variable === variable && it.to === to && (it.from === null || it.from === valueIn(state, variable)));
+    const change = changes.find(
+      (it) => it.variable === variable && it.to === to && (it.from === null || it.from === valueIn(state, variable)),
+    );
     if (!change || depth > 4) return null;
     const made: Change[] = [];
     let now = state;
@@ -23,8 +30,14 @@ export function bridger(changes: readonly Change[]) {
     return { changes: [...made, change], state: switched(change, now) };
   };
   const reach = (state: State, wants: State): { changes: Change[]; state: State } | null => {
-    const wanted = Object.entries(wants).filter(([variable, value]) => isSwitch(variable) && !satisfies(valueIn(state, variable), value) && changes.some((it) => it.variable === variable));
-    const order = (variable: string, value: string) => (isolates(value) ? ISOLATING.indexOf(variable) : 20 - ISOLATING.indexOf(variable));
+    const wanted = Object.entries(wants).filter(
+      ([variable, value]) =>
+        isSwitch(variable) &&
+        !satisfies(valueIn(state, variable), value) &&
+        changes.some((it) => it.variable === variable),
+    );
+    const order = (variable: string, value: string) =>
+      isolates(value) ? ISOLATING.indexOf(variable) : 20 - ISOLATING.indexOf(variable);
     const made: Change[] = [];
     let now = state;
     for (const [variable, value] of wanted.sort((a, b) => order(...a) - order(...b))) {
@@ -33,7 +46,9 @@ export function bridger(changes: readonly Change[]) {
       made.push(...next.changes);
       now = next.state;
     }
-    return Object.entries(wants).every(([variable, value]) => satisfies(valueIn(now, variable), value)) ? { changes: made, state: now } : null;
+    return Object.entries(wants).every(([variable, value]) => satisfies(valueIn(now, variable), value))
+      ? { changes: made, state: now }
+      : null;
   };
   return (state: State, wants: State): { changes: Change[]; state: State }[] => {
     const ways = [reach(state, wants)];

@@ -23,7 +23,9 @@ export function replaySitting(sitting: Sitting, situation: Situation, left: read
   const wrong: string[] = [];
   for (const { key, act, change, state } of steps) {
     const known = act !== null || change !== null || baseKey(key) === REST;
-    const early = act?.after.some((before) => acts.some((it) => it.key === before && isWanted(it.of, left)) && !seen.has(before)) ?? false;
+    const early =
+      act?.after.some((before) => acts.some((it) => it.key === before && isWanted(it.of, left)) && !seen.has(before)) ??
+      false;
     if (!known || seen.has(key) || early || (act && contradictionsIn(act, state).length > 0)) wrong.push(key);
     seen.add(key);
   }
@@ -32,20 +34,30 @@ export function replaySitting(sitting: Sitting, situation: Situation, left: read
   return { steps, wrong };
 }
 
-const isWanted = (of: readonly { readonly task: string }[], left: readonly string[]) => of.some(({ task }) => !left.includes(task));
+const isWanted = (of: readonly { readonly task: string }[], left: readonly string[]) =>
+  of.some(({ task }) => !left.includes(task));
 
 /** What is asked of a task in a plan: by its own steps in it, and the confirmation of each change that is for it. */
 export function needsInPlan(task: SittingTask, steps: readonly PlannedStep[]): Need[] {
-  const texts = new Set(steps.flatMap(({ act }) => act?.of.filter((it) => it.task === task.id).map(({ text }) => text) ?? []));
+  const texts = new Set(
+    steps.flatMap(({ act }) => act?.of.filter((it) => it.task === task.id).map(({ text }) => text) ?? []),
+  );
   const own = task.steps.filter(({ text }) => texts.has(text)).flatMap(({ needs }) => needs);
-  const changes = steps.filter(({ change, tasks }) => change !== null && tasks.includes(task.id)).map(({ key }): Need => ({ kind: 'confirm', key }));
+  const changes = steps
+    .filter(({ change, tasks }) => change !== null && tasks.includes(task.id))
+    .map(({ key }): Need => ({ kind: 'confirm', key }));
   return [...own, ...changes];
 }
 
 /** Steps whose words and needs belong to an act, one a task, in the order of the tasks. */
-export function stepsOfAct(tasks: readonly SittingTask[], { act }: Pick<PlannedStep, 'act'>): { readonly task: string; readonly step: Step }[] {
-  return act?.of.flatMap(({ task, text }) => {
-    const step = tasks.find(({ id }) => id === task)?.steps.find((it) => it.text === text);
-    return step ? [{ task, step }] : [];
-  }) ?? [];
+export function stepsOfAct(
+  tasks: readonly SittingTask[],
+  { act }: Pick<PlannedStep, 'act'>,
+): { readonly task: string; readonly step: Step }[] {
+  return (
+    act?.of.flatMap(({ task, text }) => {
+      const step = tasks.find(({ id }) => id === task)?.steps.find((it) => it.text === text);
+      return step ? [{ task, step }] : [];
+    }) ?? []
+  );
 }

@@ -6,7 +6,10 @@ export function interner() {
   const numbers = new Map<State, number>();
   return {
     same(state: State): State {
-      const text = Object.keys(state).sort().map((variable) => `${variable}=${state[variable]}`).join();
+      const text = Object.keys(state)
+        .sort()
+        .map((variable) => `${variable}=${state[variable]}`)
+        .join();
       const there = known.get(text);
       if (there) return there;
       known.set(text, state);

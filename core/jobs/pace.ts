@@ -19,6 +19,8 @@ export interface TimedJob {
 export function paceOf(jobs: readonly TimedJob[]): number {
   const sum = (of: (job: TimedJob) => number) => jobs.reduce((total, job) => total + of(job), PRIOR_MINUTES);
   // One job that was left lying over lunch says nothing about the next.
-  const took = sum(({ took: minutes, expected }) => Math.min(Math.max(minutes, expected * QUICKEST), expected * SLOWEST));
+  const took = sum(({ took: minutes, expected }) =>
+    Math.min(Math.max(minutes, expected * QUICKEST), expected * SLOWEST),
+  );
   return Math.min(SLOWEST, Math.max(QUICKEST, took / sum(({ expected }) => expected)));
 }

@@ -59,7 +59,14 @@ export function planSitting(sitting: Sitting, situation: Situation = {}, pace = 
   const tasks = [...new Set(acts.flatMap(({ of }) => of.map(({ task }) => task)))];
   for (let left: string[] = []; ; left = [...left, dropped(acts, tasks, left, past, begin, sitting)]) {
     const wanted = acts.filter(({ of }) => of.some(({ task }) => !left.includes(task)));
-    const groups = groupsOf(sitting, wanted, tasks.filter((task) => !left.includes(task)), past, begin, pace);
+    const groups = groupsOf(
+      sitting,
+      wanted,
+      tasks.filter((task) => !left.includes(task)),
+      past,
+      begin,
+      pace,
+    );
     if (groups) return { steps: [...past.steps, ...numbered(past.steps, groups.steps)], left, elapsed: groups.elapsed };
     if (left.length >= tasks.length) return { steps: past.steps, left: tasks, elapsed: 0 };
   }
@@ -67,11 +74,13 @@ export function planSitting(sitting: Sitting, situation: Situation = {}, pace = 
 
 /** What is left of the acts under what was found. */
 export function activeActs({ acts }: Sitting, found: readonly Finding[]): Act[] {
-  return acts.filter(({ when }) => when === null || found.includes(when)).map((act) => {
-    if (act.poweredWhen === null || !found.includes(act.poweredWhen)) return act;
-    const { power: _power, ...wants } = act.wants;
-    return { ...act, wants, hands: 'outside' };
-  });
+  return acts
+    .filter(({ when }) => when === null || found.includes(when))
+    .map((act) => {
+      if (act.poweredWhen === null || !found.includes(act.poweredWhen)) return act;
+      const { power: _power, ...wants } = act.wants;
+      return { ...act, wants, hands: 'outside' };
+    });
 }
 
 interface Past {
@@ -85,7 +94,7 @@ export function replay(sitting: Sitting, acts: readonly Act[], { begin, done = [
   const steps: PlannedStep[] = [];
   for (const key of done) {
     const act = acts.find((it) => it.key === key) ?? null;
-    const change = act ? null : sitting.changes.find(({ words }) => words === baseKey(key)) ?? null;
+    const change = act ? null : (sitting.changes.find(({ words }) => words === baseKey(key)) ?? null);
     if (change) state = switched(change, state);
     steps.push({ key, act, change, tasks: act ? act.of.map(({ task }) => task) : [], state });
     if (act) state = after(act, state);
@@ -93,31 +102,85 @@ export function replay(sitting: Sitting, acts: readonly Act[], { begin, done = [
   return { steps: withTasks(steps), state };
 }
 
-interface Planned { readonly steps: readonly PlannedStep[]; readonly elapsed: number; readonly state: State }
+interface Planned {
+  readonly steps: readonly PlannedStep[];
+  readonly elapsed: number;
+  readonly state: State;
+}
 
 /** One plan; where power would be off too long, the tasks are planned in lots, power back for as long between them. */
-function groupsOf(sitting: Sitting, acts: readonly Act[], tasks: readonly string[], past: Past, begin: State, pace: number): Planned | null {
+function groupsOf(
+  sitting: Sitting,
+  acts: readonly Act[],
+  tasks: readonly string[],
+  past: Past,
+  begin: State,
+  pace: number,
+): Planned | null {
   const done = new Set(past.steps.map(({ key }) => key));
   const rest = acts.filter(({ key }) => !done.has(key));
   const whole = solve(sitting, rest, past.state, begin);
-  if (!whole || sitting.offMinutes === null || longestOff(whole.steps, pace) <= sitting.offMinutes || tasks.length < 2) return whole;
-  const off = tasks.filter((task) => rest.some(({ of, wants }) => wants.power === 'off' && of.some((it) => it.task === task)));
+  if (!whole || sitting.offMinutes === null || longestOff(whole.steps, pace) <= sitting.offMinutes || tasks.length < 2)
+    return whole;
+  const off = tasks.filter((task) =>
+    rest.some(({ of, wants }) => wants.power === 'off' && of.some((it) => it.task === task)),
+  );
   if (off.length < 2) return whole;
   // The last of those that want it off waits for a second stretch.
   const last = off.at(-1)!;
-  const actsOf = (ids: readonly string[]) => rest.filter(({ of }) => of.some(({ task }) => ids.includes(task))).map((act) => ({ ...act, of: act.of.filter(({ task }) => ids.includes(task)) }));
-  const first = groupsOf(sitting, actsOf(tasks.filter((task) => task !== last)), tasks.filter((task) => task !== last), { steps: [], state: past.state }, begin, pace);
-  const second = first && solve(sitting, actsOf([last]).map((act) => ({ ...act, key: keyAgain(first.steps, act.key) , after: act.after.map((key) => keyAgain(first.steps, key)) })), first.state, begin);
+  const actsOf = (ids: readonly string[]) =>
+    rest
+      .filter(({ of }) => of.some(({ task }) => ids.includes(task)))
+      .map((act) => ({ ...act, of: act.of.filter(({ task }) => ids.includes(task)) }));
+  const first = groupsOf(
+    sitting,
+    actsOf(tasks.filter((task) => task !== last)),
+    tasks.filter((task) => task !== last),
+    { steps: [], state: past.state },
+    begin,
+    pace,
+  );
+  const second =
+    first &&
+    solve(
+      sitting,
+      actsOf([last]).map((act) => ({
+        ...act,
+        key: keyAgain(first.steps, act.key),
+        after: act.after.map((key) => keyAgain(first.steps, key)),
+      })),
+      first.state,
+      begin,
+    );
   if (!first || !second) return whole;
-  return { steps: [...first.steps, restStep(sitting.offMinutes, first.state, last), ...second.steps], elapsed: first.elapsed + sitting.offMinutes + second.elapsed, state: second.state };
+  return {
+    steps: [...first.steps, restStep(sitting.offMinutes, first.state, last), ...second.steps],
+    elapsed: first.elapsed + sitting.offMinutes + second.elapsed,
+    state: second.state,
+  };
 }
 
-const keyAgain = (steps: readonly PlannedStep[], key: string): string => (steps.some((it) => it.key === key) ? `${key}+` : key);
+const keyAgain = (steps: readonly PlannedStep[], key: string): string =>
+  steps.some((it) => it.key === key) ? `${key}+` : key;
 
 /** Power stays on for as long as it may be off, before it is cut again. */
 export const REST = 'sitting.rest';
 function restStep(minutes: number, state: State, task: string): PlannedStep {
-  const act: Act = { key: REST, of: [{ task, text: REST }], wants: { power: 'on' }, makes: {}, run: null, but: [], hands: 'outside', when: null, poweredWhen: null, minutes: 0, wait: minutes, after: [], rank: 0 };
+  const act: Act = {
+    key: REST,
+    of: [{ task, text: REST }],
+    wants: { power: 'on' },
+    makes: {},
+    run: null,
+    but: [],
+    hands: 'outside',
+    when: null,
+    poweredWhen: null,
+    minutes: 0,
+    wait: minutes,
+    after: [],
+    rank: 0,
+  };
   return { key: REST, act, change: null, tasks: [task], state };
 }
 
@@ -131,10 +194,23 @@ function longestOff(steps: readonly PlannedStep[], pace: number): number {
 }
 
 /** The task that stands in the way: one that cannot be planned even alone, else the last. */
-function dropped(acts: readonly Act[], tasks: readonly string[], left: readonly string[], past: Past, begin: State, sitting: Sitting): string {
+function dropped(
+  acts: readonly Act[],
+  tasks: readonly string[],
+  left: readonly string[],
+  past: Past,
+  begin: State,
+  sitting: Sitting,
+): string {
   const open = tasks.filter((task) => !left.includes(task));
   const done = new Set(past.steps.map(({ key }) => key));
-  const alone = (task: string) => solve(sitting, acts.filter(({ key, of }) => !done.has(key) && of.some((it) => it.task === task)), past.state, begin);
+  const alone = (task: string) =>
+    solve(
+      sitting,
+      acts.filter(({ key, of }) => !done.has(key) && of.some((it) => it.task === task)),
+      past.state,
+      begin,
+    );
   return open.find((task) => !alone(task)) ?? open.at(-1)!;
 }
 
@@ -164,7 +240,11 @@ function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: Stat
       if (!ready(i)) continue;
       const into = waysInto(i, state);
       const free = into.find((way) => way.changes.length === 0);
-      if (free && free.state === state) { open.length = 0; open.push([i, [free]]); break; }
+      if (free && free.state === state) {
+        open.length = 0;
+        open.push([i, [free]]);
+        break;
+      }
       open.push([i, into]);
     }
     for (const [i, into] of open) {
@@ -179,7 +259,10 @@ function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: Stat
     return best;
   }
 
-  interface Step { readonly changes: readonly Change[]; readonly state: State }
+  interface Step {
+    readonly changes: readonly Change[];
+    readonly state: State;
+  }
   const ways = blocks.map(() => new Map<State, Step[]>());
   /** The ways to come to a block from a state, with the state after it; none where its limits cannot be met. */
   function waysInto(block: number, state: State): Step[] {
@@ -198,10 +281,18 @@ function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: Stat
     return found;
   }
   const endWants = (state: State): State => ({
-    ...Object.fromEntries(Object.keys(state).filter(isPart).map((part) => [part, 'in'])),
-    ...Object.fromEntries(Object.entries(begin).filter(([variable]) => isSwitch(variable) && variable !== 'water')), ...(state.mode !== undefined && { mode: 'usual' }),
+    ...Object.fromEntries(
+      Object.keys(state)
+        .filter(isPart)
+        .map((part) => [part, 'in']),
+    ),
+    ...Object.fromEntries(Object.entries(begin).filter(([variable]) => isSwitch(variable) && variable !== 'water')),
+    ...(state.mode !== undefined && { mode: 'usual' }),
   });
-  const endChanges = (state: State) => bridges(state, endWants(state)).map(({ changes }) => changes).sort((a, b) => a.length - b.length)[0];
+  const endChanges = (state: State) =>
+    bridges(state, endWants(state))
+      .map(({ changes }) => changes)
+      .sort((a, b) => a.length - b.length)[0];
 
   type Waits = readonly (readonly [block: number, minutes: number])[];
   const shortest = new Map<string, number>();
@@ -226,8 +317,13 @@ function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: Stat
   }
 
   const workLeft = () => blocks.reduce((sum, { minutes, busy }, i) => sum + (done[i] ? 0 : minutes + busy), 0);
-  const leastOf = ({ block, minutes }: Move, work: number) => minutes + work - blocks[block]!.minutes - blocks[block]!.busy;
-  interface Move extends Step { readonly block: number; readonly minutes: number; readonly waits: Waits }
+  const leastOf = ({ block, minutes }: Move, work: number) =>
+    minutes + work - blocks[block]!.minutes - blocks[block]!.busy;
+  interface Move extends Step {
+    readonly block: number;
+    readonly minutes: number;
+    readonly waits: Waits;
+  }
   function* moves(set: number, left: number, state: State, waits: Waits): Generator<Move> {
     const fewestHere = changesLeft(set, left, state);
     for (let i = 0; i < count; i += 1) {
@@ -241,8 +337,15 @@ function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: Stat
         const idle = Math.max(0, ...waits.filter(([of]) => before.includes(of)).map(([, remaining]) => remaining));
         const spent = idle + minutes + busy;
         // A wait that nothing is left to wait for is over.
-        const running = waits.map(([of, remaining]) => [of, remaining - spent] as const).filter(([of, remaining]) => remaining > 0 && leadsTo[of]!.some((it) => it !== i && !done[it]));
-        yield { ...way, block: i, minutes: spent, waits: wait > 0 ? [...running, [i, wait] as const].sort((a, b) => a[0] - b[0]) : running };
+        const running = waits
+          .map(([of, remaining]) => [of, remaining - spent] as const)
+          .filter(([of, remaining]) => remaining > 0 && leadsTo[of]!.some((it) => it !== i && !done[it]));
+        yield {
+          ...way,
+          block: i,
+          minutes: spent,
+          waits: wait > 0 ? [...running, [i, wait] as const].sort((a, b) => a[0] - b[0]) : running,
+        };
       }
     }
   }
@@ -269,8 +372,13 @@ function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: Stat
   for (let left = count; left > 0; left -= 1) {
     const wanted = minutesLeft(set, left, state, waits);
     const work = workLeft();
-    const best = [...moves(set, left, state, waits)].filter((move) => leastOf(move, work) < wanted + 1e-6 && Math.abs(move.minutes + rest(move, set, left) - wanted) < 1e-6)
-      .sort((a, b) => blocks[a.block]!.first.rank - blocks[b.block]!.first.rank || a.changes.length - b.changes.length)[0]!;
+    const best = [...moves(set, left, state, waits)]
+      .filter(
+        (move) => leastOf(move, work) < wanted + 1e-6 && Math.abs(move.minutes + rest(move, set, left) - wanted) < 1e-6,
+      )
+      .sort(
+        (a, b) => blocks[a.block]!.first.rank - blocks[b.block]!.first.rank || a.changes.length - b.changes.length,
+      )[0]!;
     let now = switchBy(best.changes, state);
     for (const act of blocks[best.block]!.acts) {
       steps.push({ key: act.key, act, change: null, tasks: act.of.map(({ task }) => task), state: now });

@@ -74,7 +74,10 @@ export function sittingOf(system: System, tasks: readonly SittingTask[]): Sittin
   const list = [...acts.values()];
   const named = (name: string) => list.filter(({ key, of }) => key === name || of.some(({ text }) => text === name));
   for (const [first, then] of BEFORE) {
-    for (const later of named(then)) later.after = [...new Set([...later.after, ...named(first).map(({ key }) => key)])].filter((key) => key !== later.key);
+    for (const later of named(then))
+      later.after = [...new Set([...later.after, ...named(first).map(({ key }) => key)])].filter(
+        (key) => key !== later.key,
+      );
   }
   return { acts: list, changes: system.changes, usual: system.usual, offMinutes: system.offMinutes };
 }
@@ -91,11 +94,20 @@ function unusedKey(acts: ReadonlyMap<string, unknown>, text: string): string {
 
 function actOf(task: SittingTask, step: Step): Mutable<Omit<Act, 'key' | 'rank'>> {
   const named = (variable: string) => (variable === OWN ? `${OWN}.${task.id}` : variable);
-  const owned = (state: State): State => Object.fromEntries(Object.entries(state).map(([variable, value]) => [named(variable), value]));
+  const owned = (state: State): State =>
+    Object.fromEntries(Object.entries(state).map(([variable, value]) => [named(variable), value]));
   return {
-    of: [{ task: task.id, text: step.text }], wants: owned(step.wants ?? {}), makes: owned(step.makes ?? {}), run: step.run ?? null, but: (step.but ?? []).map(named),
-    hands: handsOf(step), when: step.when ?? null, poweredWhen: step.poweredWhen ?? null, minutes: task.minutes / task.steps.length,
-    wait: step.needs.reduce((sum, need) => sum + (need.kind === 'timer' ? need.minutes : 0), 0), after: [],
+    of: [{ task: task.id, text: step.text }],
+    wants: owned(step.wants ?? {}),
+    makes: owned(step.makes ?? {}),
+    run: step.run ?? null,
+    but: (step.but ?? []).map(named),
+    hands: handsOf(step),
+    when: step.when ?? null,
+    poweredWhen: step.poweredWhen ?? null,
+    minutes: task.minutes / task.steps.length,
+    wait: step.needs.reduce((sum, need) => sum + (need.kind === 'timer' ? need.minutes : 0), 0),
+    after: [],
   };
 }
 
@@ -109,12 +121,19 @@ function handsOf({ hands, wants, run, phase }: Step): Hands {
 
 function merged(known: Mutable<Act>, one: Mutable<Omit<Act, 'key' | 'rank'>>): Mutable<Act> {
   for (const [variable, wanted] of Object.entries(one.wants)) {
-    if ((known.wants[variable] ?? wanted) !== wanted) throw new Error(`catalogue: ${known.key} wants ${variable} both ${known.wants[variable]} and ${wanted}`);
+    if ((known.wants[variable] ?? wanted) !== wanted)
+      throw new Error(`catalogue: ${known.key} wants ${variable} both ${known.wants[variable]} and ${wanted}`);
   }
   return {
-    ...known, of: [...known.of, ...one.of], wants: { ...known.wants, ...one.wants }, makes: { ...known.makes, ...one.makes }, but: [...new Set([...known.but, ...one.but])],
-    when: known.when === one.when ? known.when : null, poweredWhen: known.poweredWhen === one.poweredWhen ? known.poweredWhen : null,
-    minutes: Math.max(known.minutes, one.minutes), wait: Math.max(known.wait, one.wait),
+    ...known,
+    of: [...known.of, ...one.of],
+    wants: { ...known.wants, ...one.wants },
+    makes: { ...known.makes, ...one.makes },
+    but: [...new Set([...known.but, ...one.but])],
+    when: known.when === one.when ? known.when : null,
+    poweredWhen: known.poweredWhen === one.poweredWhen ? known.poweredWhen : null,
+    minutes: Math.max(known.minutes, one.minutes),
+    wait: Math.max(known.wait, one.wait),
   };
 }
 
@@ -122,6 +141,9 @@ const places = new Map(SCORE.map((name, i) => [name, i]));
 
 /** Its place in the trade's score: by act, by text, by procedure; else after what is known, in the order of the tasks. */
 function rankOf({ act, text }: Step, task: number, index: number): number {
-  const place = (act === undefined ? undefined : places.get(act)) ?? places.get(text) ?? places.get(text.slice(0, text.lastIndexOf('.')));
+  const place =
+    (act === undefined ? undefined : places.get(act)) ??
+    places.get(text) ??
+    places.get(text.slice(0, text.lastIndexOf('.')));
   return (place ?? SCORE.length + task) * 1000 + task * 40 + index;
 }

@@ -5,9 +5,15 @@ import type { Sitting } from './sitting.ts';
 import { valueIn } from './state.ts';
 
 /** Variables that stand in the line: power where it can be switched, and whatever this plan switches or was found otherwise. */
-export function shownVariables({ changes, usual }: Sitting, steps: readonly PlannedStep[], begin: State = {}): string[] {
+export function shownVariables(
+  { changes, usual }: Sitting,
+  steps: readonly PlannedStep[],
+  begin: State = {},
+): string[] {
   const touched = new Set([...steps.flatMap(({ change }) => change?.variable ?? []), ...Object.keys(begin)]);
-  return [...new Set(changes.map(({ variable }) => variable))].filter((variable) => usual[variable] !== undefined && (variable === 'power' || touched.has(variable)));
+  return [...new Set(changes.map(({ variable }) => variable))].filter(
+    (variable) => usual[variable] !== undefined && (variable === 'power' || touched.has(variable)),
+  );
 }
 
 /** @param words words for `<variable>.<value>` */
@@ -18,5 +24,9 @@ export function stateLine(words: Readonly<Record<string, string>>, variables: re
 /** What of a state is not as it was at the beginning: keys of words, for whoever leaves it so. */
 export function standsOtherwise({ changes, usual }: Sitting, state: State, begin: State = {}): string[] {
   const variables = [...new Set(changes.map(({ variable }) => variable))].filter((variable) => variable !== 'water');
-  return variables.filter((variable) => usual[variable] !== undefined && valueIn(state, variable) !== (begin[variable] ?? usual[variable])).map((variable) => `${variable}.${valueIn(state, variable)}`);
+  return variables
+    .filter(
+      (variable) => usual[variable] !== undefined && valueIn(state, variable) !== (begin[variable] ?? usual[variable]),
+    )
+    .map((variable) => `${variable}.${valueIn(state, variable)}`);
 }

@@ -24,7 +24,13 @@ export function withTasks(steps: readonly PlannedStep[]): PlannedStep[] {
   return steps.map((step) => {
     if (!step.change) return step;
     const { variable } = step.change;
-    const wanting = [...new Set(steps.flatMap(({ act, state }) => (act && wantsIn(act, state)[variable] !== undefined ? act.of.map(({ task }) => task) : [])))];
+    const wanting = [
+      ...new Set(
+        steps.flatMap(({ act, state }) =>
+          act && wantsIn(act, state)[variable] !== undefined ? act.of.map(({ task }) => task) : [],
+        ),
+      ),
+    ];
     return { ...step, tasks: wanting.length > 0 ? wanting : all };
   });
 }

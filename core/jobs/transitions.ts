@@ -1,6 +1,15 @@
 /** The states of a job, and who may move it from which to which. */
 
-export const JOB_STATES = ['open', 'given', 'started', 'awaitingTest', 'sent', 'accepted', 'cancelled', 'logged'] as const;
+export const JOB_STATES = [
+  'open',
+  'given',
+  'started',
+  'awaitingTest',
+  'sent',
+  'accepted',
+  'cancelled',
+  'logged',
+] as const;
 export type JobState = (typeof JOB_STATES)[number];
 
 export const MOVES = ['give', 'start', 'workDone', 'send', 'accept', 'sendBack', 'notAble', 'cancel'] as const;

@@ -34,7 +34,15 @@ const PRIOR_COUNT = 4;
 const REACHES: Readonly<Record<MethodJudged, Reach>> = {
   engine: (lessons) => expectedReach(believeSpeed(lessons), 1),
   engineSafe: (lessons) => certainReach(believeSpeed(lessons), 1),
-  engineHeld: (lessons) => heldReach(lessons.filter((it): it is Exclude<Lesson, 'turnover'> => it !== 'turnover').map(({ grade, ...it }, day) => ({ ...it, condition: { day, kind: 'service', grade, confirmed: true } })), [], 1, LEARNING).reach,
+  engineHeld: (lessons) =>
+    heldReach(
+      lessons
+        .filter((it): it is Exclude<Lesson, 'turnover'> => it !== 'turnover')
+        .map(({ grade, ...it }, day) => ({ ...it, condition: { day, kind: 'service', grade, confirmed: true } })),
+      [],
+      1,
+      LEARNING,
+    ).reach,
   // Gamma-Poisson: loads counted over exposure, both with the prior's.
   counts: (lessons) => {
     const graded = lessons.filter((it): it is Exclude<Lesson, 'turnover'> => it !== 'turnover');
@@ -45,12 +53,24 @@ const REACHES: Readonly<Record<MethodJudged, Reach>> = {
 };
 
 /** Judges every method at every ratio. @param runs parts a method and ratio */
-export function judgeLearning({ seed, runs, services }: { readonly seed: number; readonly runs: number; readonly services: number }): LearningResult[] {
-  return METHODS_JUDGED.flatMap((method) => RATIOS.map((ratio) => {
-    const random = seeded(seed);
-    const errors = Array.from({ length: runs }, () => Math.abs(live(random, REACHES[method], ratio, services) * ratio - 1)).sort((a, b) => a - b);
-    return { method, ratio, median: errors[Math.floor(runs / 2)]!, ninetieth: errors[Math.floor(runs * 0.9)]! };
-  }));
+export function judgeLearning({
+  seed,
+  runs,
+  services,
+}: {
+  readonly seed: number;
+  readonly runs: number;
+  readonly services: number;
+}): LearningResult[] {
+  return METHODS_JUDGED.flatMap((method) =>
+    RATIOS.map((ratio) => {
+      const random = seeded(seed);
+      const errors = Array.from({ length: runs }, () =>
+        Math.abs(live(random, REACHES[method], ratio, services) * ratio - 1),
+      ).sort((a, b) => a - b);
+      return { method, ratio, median: errors[Math.floor(runs / 2)]!, ninetieth: errors[Math.floor(runs * 0.9)]! };
+    }),
+  );
 }
 
 function live(random: Random, reach: Reach, ratio: number, services: number): number {

@@ -65,7 +65,11 @@ const PATIENCE = 2;
 const LOOKED_AT = { first: 3, share: 1 / 3 };
 
 /** Our assumption of rented flats: shares of one to five people, of none to two shedding pets, and of how much is cooked. */
-const HOUSEHOLDS = { people: [0.3, 0.34, 0.17, 0.13, 0.06], pets: [0.65, 0.25, 0.1], cooking: [0.25, 0.5, 0.25] } as const;
+const HOUSEHOLDS = {
+  people: [0.3, 0.34, 0.17, 0.13, 0.06],
+  pets: [0.65, 0.25, 0.1],
+  cooking: [0.25, 0.5, 0.25],
+} as const;
 
 interface Part {
   readonly procedure: Procedure;
@@ -99,7 +103,17 @@ interface Home {
 export function liveUpkeep({ seed, homes: many, days, silent }: UpkeepSetting): UpkeepResult {
   const random = seeded(seed);
   const homes = Array.from({ length: many }, (_, i) => moveIn(random, i < many * silent));
-  const sum = { past: 0, critical: 0, criticalDays: 0, services: 0, onTime: 0, requests: 0, most: 0, tenantMinutes: 0, doors: 0 };
+  const sum = {
+    past: 0,
+    critical: 0,
+    criticalDays: 0,
+    services: 0,
+    onTime: 0,
+    requests: 0,
+    most: 0,
+    tenantMinutes: 0,
+    doors: 0,
+  };
   const hours: number[] = Array.from({ length: Math.ceil(days / MONTH) }, () => 0);
 
   const serve = (part: Part, day: Day, confirmed: boolean) => {
@@ -108,8 +122,18 @@ export function liveUpkeep({ seed, homes: many, days, silent }: UpkeepSetting): 
       if (day <= part.line + graceDays(part.line - part.served, part.procedure.safetyCritical)) sum.onTime += 1;
     }
     const exposure = ((day - part.served) * part.factor) / part.inputs.days.steady;
-    part.conditions.push({ day, kind: 'service', grade: drawGrade(random, drawLoad(random, part.speed, exposure)), confirmed });
-    Object.assign(part, { served: day, line: computeLine({ ...part.inputs, conditions: part.conditions }, day).lineDay, owed: false, first: false });
+    part.conditions.push({
+      day,
+      kind: 'service',
+      grade: drawGrade(random, drawLoad(random, part.speed, exposure)),
+      confirmed,
+    });
+    Object.assign(part, {
+      served: day,
+      line: computeLine({ ...part.inputs, conditions: part.conditions }, day).lineDay,
+      owed: false,
+      first: false,
+    });
   };
 
   for (let day = 0; day < days; day += 1) {
@@ -154,7 +178,9 @@ export function liveUpkeep({ seed, homes: many, days, silent }: UpkeepSetting): 
     const urgent = (part: Part) => part.line - day <= (part.procedure.safetyCritical ? AHEAD.critical : AHEAD.tenant);
     if (!theirs.some((part) => urgent(part) && !isRider(part, home))) return;
     const expected = day + ANSWER.latest;
-    const near = theirs.filter((part) => urgent(part) || nearBy(part, home, expected)).sort((a, b) => Number(urgent(b)) - Number(urgent(a)) || lasts(a) - lasts(b));
+    const near = theirs
+      .filter((part) => urgent(part) || nearBy(part, home, expected))
+      .sort((a, b) => Number(urgent(b)) - Number(urgent(a)) || lasts(a) - lasts(b));
     const asked: Part[] = [];
     for (const part of near) {
       const fits = home.requests < BUDGET.jobs && home.minutes + part.procedure.minutes * pace <= BUDGET.minutes;
@@ -172,13 +198,16 @@ export function liveUpkeep({ seed, homes: many, days, silent }: UpkeepSetting): 
 
   function book(home: Home, day: Day): void {
     if (home.visit !== null) return;
-    if (home.parts.some((part) => isStaffs(part) && part.line - day <= AHEAD.staff && !isRider(part, home))) home.visit = day + between(random, VISIT);
+    if (home.parts.some((part) => isStaffs(part) && part.line - day <= AHEAD.staff && !isRider(part, home)))
+      home.visit = day + between(random, VISIT);
   }
 
   function visit(home: Home, day: Day): void {
     if (home.visit !== day) return;
     home.visit = null;
-    const taken = home.parts.filter((part) => isStaffs(part) && (part.line - day <= AHEAD.staff || nearBy(part, home, day)));
+    const taken = home.parts.filter(
+      (part) => isStaffs(part) && (part.line - day <= AHEAD.staff || nearBy(part, home, day)),
+    );
     for (const part of taken) serve(part, day, true);
     sum.doors += 1;
     hours[Math.floor(day / MONTH)]! += (minutesOf(taken) * PRACTISED + DOOR_MINUTES) / 60;
@@ -188,34 +217,86 @@ export function liveUpkeep({ seed, homes: many, days, silent }: UpkeepSetting): 
   const months = days / MONTH;
   const answering = Math.max(1, homes.filter((home) => !home.silent).length);
   return {
-    parts, past: sum.past / (parts * days), criticalPast: sum.critical / sum.criticalDays, onTime: sum.onTime / sum.services, services: sum.services,
-    requestsAMonth: sum.requests / months / many, mostInAMonth: sum.most, tenantMinutesAMonth: sum.tenantMinutes / months / answering,
-    staffHoursAMonth: hours.reduce((total, it) => total + it, 0) / months, fullestMonthHours: Math.max(...hours), doorsAMonth: sum.doors / months,
+    parts,
+    past: sum.past / (parts * days),
+    criticalPast: sum.critical / sum.criticalDays,
+    onTime: sum.onTime / sum.services,
+    services: sum.services,
+    requestsAMonth: sum.requests / months / many,
+    mostInAMonth: sum.most,
+    tenantMinutesAMonth: sum.tenantMinutes / months / answering,
+    staffHoursAMonth: hours.reduce((total, it) => total + it, 0) / months,
+    fullestMonthHours: Math.max(...hours),
+    doorsAMonth: sum.doors / months,
   };
 }
 
 function moveIn(random: Random, silent: boolean): Home {
-  const household: Household = { people: 1 + drawOf(random, HOUSEHOLDS.people), pets: drawOf(random, HOUSEHOLDS.pets), cooking: COOKING[drawOf(random, HOUSEHOLDS.cooking)]! };
-  const parts = FLAT.flatMap((machine) => machineTypeOf(machine).points.map((key): Part => {
-    const procedure = procedureOf(key);
-    const effects = driverEffects(procedure.drivers, { household });
-    const factor = combinedFactor(effects);
-    const inputs: Part['inputs'] = {
-      procedure: key, version: procedure.version, methods: {}, days: procedure.days, assumed: procedure.assumed.includes('steady'), critical: procedure.safetyCritical, practice: 'steady',
-      caps: [], changes: {}, stretches: [{ fromDay: 0, factor }], effects, newSince: null, turnovers: [], anchor: null, upkeepDay: null, signalDay: null,
-    };
-    const begun = { day: 0, kind: 'service', grade: null, confirmed: true } as const;
-    const { days } = computeLine({ ...inputs, conditions: [begun] }, 0);
-    const served = -Math.floor(random() * days);
-    return { procedure, machine, speed: drawSpeed(random), inputs, factor, conditions: [{ ...begun, day: served }], served, line: served + days, owed: false, first: true };
-  }));
-  return { silent, gift: Math.min(0.8, PRACTISED * Math.exp(0.25 * normalDraw(random))), parts, timed: [], request: null, visit: null, lapsed: 0, month: -1, requests: 0, minutes: 0 };
+  const household: Household = {
+    people: 1 + drawOf(random, HOUSEHOLDS.people),
+    pets: drawOf(random, HOUSEHOLDS.pets),
+    cooking: COOKING[drawOf(random, HOUSEHOLDS.cooking)]!,
+  };
+  const parts = FLAT.flatMap((machine) =>
+    machineTypeOf(machine).points.map((key): Part => {
+      const procedure = procedureOf(key);
+      const effects = driverEffects(procedure.drivers, { household });
+      const factor = combinedFactor(effects);
+      const inputs: Part['inputs'] = {
+        procedure: key,
+        version: procedure.version,
+        methods: {},
+        days: procedure.days,
+        assumed: procedure.assumed.includes('steady'),
+        critical: procedure.safetyCritical,
+        practice: 'steady',
+        caps: [],
+        changes: {},
+        stretches: [{ fromDay: 0, factor }],
+        effects,
+        newSince: null,
+        turnovers: [],
+        anchor: null,
+        upkeepDay: null,
+        signalDay: null,
+      };
+      const begun = { day: 0, kind: 'service', grade: null, confirmed: true } as const;
+      const { days } = computeLine({ ...inputs, conditions: [begun] }, 0);
+      const served = -Math.floor(random() * days);
+      return {
+        procedure,
+        machine,
+        speed: drawSpeed(random),
+        inputs,
+        factor,
+        conditions: [{ ...begun, day: served }],
+        served,
+        line: served + days,
+        owed: false,
+        first: true,
+      };
+    }),
+  );
+  return {
+    silent,
+    gift: Math.min(0.8, PRACTISED * Math.exp(0.25 * normalDraw(random))),
+    parts,
+    timed: [],
+    request: null,
+    visit: null,
+    lapsed: 0,
+    month: -1,
+    requests: 0,
+    minutes: 0,
+  };
 }
 
 /** Who has what: a tenant the parts that come round most often, those that ask for themselves first, up to their minutes a month. */
 function share(home: Home, pace: number): void {
   let minutes = home.lapsed >= PATIENCE ? Infinity : 0;
-  const open = home.parts.filter((part) => !isStaffs(part)).sort((a, b) => Number(b.procedure.core) - Number(a.procedure.core) || lasts(a) - lasts(b));
+  const open = home.parts
+    .filter((part) => !isStaffs(part))
+    .sort((a, b) => Number(b.procedure.core) - Number(a.procedure.core) || lasts(a) - lasts(b));
   for (const part of open) {
     minutes += (part.procedure.minutes * pace * MONTH) / lasts(part);
     if (minutes > BUDGET.minutes) part.owed = true;
@@ -225,21 +306,36 @@ function share(home: Home, pace: number): void {
 /** An index by its share. */
 function drawOf(random: Random, shares: readonly number[]): number {
   let left = random();
-  return Math.max(0, shares.findIndex((share) => (left -= share) < 0));
+  return Math.max(
+    0,
+    shares.findIndex((share) => (left -= share) < 0),
+  );
 }
 
 const lasts = ({ line, served }: Part): number => Math.max(1, line - served);
 const minutesOf = (parts: readonly Part[]): number => parts.reduce((sum, { procedure }) => sum + procedure.minutes, 0);
-const between = (random: Random, { soonest, latest }: { readonly soonest: number; readonly latest: number }): number => soonest + Math.floor(random() * (latest - soonest + 1));
+const between = (random: Random, { soonest, latest }: { readonly soonest: number; readonly latest: number }): number =>
+  soonest + Math.floor(random() * (latest - soonest + 1));
 const isStaffs = ({ procedure, owed }: Part): boolean => procedure.level !== 'T' || owed;
 
-const siblingOf = (part: Part): Sibling => ({ id: part.procedure.key, core: part.procedure.core, level: part.procedure.level, intervalDays: lasts(part), lineDay: part.line });
-const siblingsOf = (part: Part, home: Home): Sibling[] => home.parts.filter(({ machine }) => machine === part.machine).map(siblingOf);
-const isRider = (part: Part, home: Home): boolean => !part.procedure.core && rides(siblingOf(part), siblingsOf(part, home));
+const siblingOf = (part: Part): Sibling => ({
+  id: part.procedure.key,
+  core: part.procedure.core,
+  level: part.procedure.level,
+  intervalDays: lasts(part),
+  lineDay: part.line,
+});
+const siblingsOf = (part: Part, home: Home): Sibling[] =>
+  home.parts.filter(({ machine }) => machine === part.machine).map(siblingOf);
+const isRider = (part: Part, home: Home): boolean =>
+  !part.procedure.core && rides(siblingOf(part), siblingsOf(part, home));
 
 /** Taken along on a day: near its line by then, or passing it before its machine is expected to be opened again. */
 function nearBy(part: Part, home: Home, day: Day): boolean {
   const leaders = part.procedure.core ? [] : leadersOf(siblingOf(part), siblingsOf(part, home));
   const again = day + Math.min(Infinity, ...leaders.map(({ intervalDays }) => intervalDays));
-  return joins({ share: (day - part.served) / lasts(part), lineDay: part.line }, Number.isFinite(again) ? again : part.line);
+  return joins(
+    { share: (day - part.served) / lasts(part), lineDay: part.line },
+    Number.isFinite(again) ? again : part.line,
+  );
 }

@@ -22,6 +22,26 @@ import { proofText } from '../proof/en.ts';
 import { vocabulary } from './vocabulary.ts';
 
 export const coreText = {
-  ...vocabulary, ...calendarText, ...catalogueWords, ...airHandlerText, ...dryerText, ...dishwasherText, ...washerText, ...refrigeratorText, ...hoodText, ...airText, ...moreAirHandlerText, ...moreLaundryText, ...moreKitchenText, ...methodText, ...habitText, ...changesText,
-  ...registerText, ...measureText, ...dueText, ...jobsText, ...proofText, ...faultsText,
+  ...vocabulary,
+  ...calendarText,
+  ...catalogueWords,
+  ...airHandlerText,
+  ...dryerText,
+  ...dishwasherText,
+  ...washerText,
+  ...refrigeratorText,
+  ...hoodText,
+  ...airText,
+  ...moreAirHandlerText,
+  ...moreLaundryText,
+  ...moreKitchenText,
+  ...methodText,
+  ...habitText,
+  ...changesText,
+  ...registerText,
+  ...measureText,
+  ...dueText,
+  ...jobsText,
+  ...proofText,
+  ...faultsText,
 };

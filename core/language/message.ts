@@ -65,7 +65,14 @@ export function speaker(locale: string, messages: Messages): Speaker {
   say.time = (instant, zone) => {
     let clock = clocks.get(zone);
     if (!clock) {
-      clock = format({ day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone });
+      clock = format({
+        day: 'numeric',
+        month: 'short',
+        hour: '2-digit',
+        minute: '2-digit',
+        hourCycle: 'h23',
+        timeZone: zone,
+      });
       clocks.set(zone, clock);
     }
     return clock.format(instant);

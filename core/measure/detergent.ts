@@ -13,15 +13,21 @@ const HALF_LOAD = 0.75;
  * @param hardness mg/L as CaCO3
  * @throws RangeError where the hardness cannot be
  */
-export function detergentWorking(hardness: number, load: 'half' | 'full', age: keyof typeof CUP): Working & { readonly share: number } {
+export function detergentWorking(
+  hardness: number,
+  load: 'half' | 'full',
+  age: keyof typeof CUP,
+): Working & { readonly share: number } {
   within('hardness', hardness, 0, 1000);
   const water = hardnessClass(hardness);
   const share = Math.min(1, Math.round(CUP[age] * BY_WATER[water] * (load === 'half' ? HALF_LOAD : 1) * 20) / 20);
   return {
     share,
     terms: [
-      { key: `detergent.${age}`, values: { percent: CUP[age] * 100 } }, { key: 'detergent.water', values: { class: water, factor: BY_WATER[water] } },
-      ...(load === 'half' ? [{ key: 'detergent.half', values: { factor: HALF_LOAD } }] : []), { key: 'detergent.share', values: { percent: Math.round(share * 100) } },
+      { key: `detergent.${age}`, values: { percent: CUP[age] * 100 } },
+      { key: 'detergent.water', values: { class: water, factor: BY_WATER[water] } },
+      ...(load === 'half' ? [{ key: 'detergent.half', values: { factor: HALF_LOAD } }] : []),
+      { key: 'detergent.share', values: { percent: Math.round(share * 100) } },
     ],
     limits: [],
   };

@@ -22,7 +22,8 @@ export function dilutionWorking(totalMl: number, partsWater: number): Working & 
   return {
     ...mixture,
     terms: [
-      { key: 'dilution.agent', values: { ml: mixture.agentMl } }, { key: 'dilution.water', values: { ml: mixture.waterMl, parts: partsWater } },
+      { key: 'dilution.agent', values: { ml: mixture.agentMl } },
+      { key: 'dilution.water', values: { ml: mixture.waterMl, parts: partsWater } },
       { key: 'dilution.total', values: { ml: totalMl, percent: Math.round(mixture.share * 100) } },
     ],
     limits: [],
@@ -34,5 +35,12 @@ export function doseWorking(eachMl: number, count: number): Working & { readonly
   within('eachMl', eachMl, 1, 10_000);
   within('count', count, 1, 1000);
   const totalMl = eachMl * count;
-  return { totalMl, terms: [{ key: 'dose.each', values: { ml: eachMl, count } }, { key: 'dose.total', values: { ml: totalMl } }], limits: [] };
+  return {
+    totalMl,
+    terms: [
+      { key: 'dose.each', values: { ml: eachMl, count } },
+      { key: 'dose.total', values: { ml: totalMl } },
+    ],
+    limits: [],
+  };
 }

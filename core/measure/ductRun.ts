@@ -26,7 +26,10 @@ export const LONGEST_DUCT_MM = 35 * MM_PER_FOOT;
 
 /** What a bend takes off the length, inches. */
 const ELBOW_INCHES: Readonly<Record<ElbowRadius, Readonly<Record<45 | 90, number>>>> = {
-  mitred4: { 45: 30, 90: 60 }, smooth6: { 45: 12, 90: 21 }, smooth8: { 45: 12, 90: 19 }, smooth10: { 45: 9, 90: 18 },
+  mitred4: { 45: 30, 90: 60 },
+  smooth6: { 45: 12, 90: 21 },
+  smooth8: { 45: 12, 90: 19 },
+  smooth10: { 45: 9, 90: 18 },
 };
 
 /** What one bend counts for, mm. */
@@ -35,24 +38,50 @@ export const elbowMm = (radius: ElbowRadius, degrees: 45 | 90): number => ELBOW_
 /** Straight length and bends together, mm. */
 export function equivalentMm({ straightMm, elbows }: DuctRun): number {
   within('straightMm', straightMm, 0, 100_000);
-  return elbows.reduce((sum, { radius, degrees, count }) => sum + within('count', count, 0, 20) * elbowMm(radius, degrees), straightMm);
+  return elbows.reduce(
+    (sum, { radius, degrees, count }) => sum + within('count', count, 0, 20) * elbowMm(radius, degrees),
+    straightMm,
+  );
 }
 
 /** The working of a run. @param makerMm the maker's own limit, which replaces the code's */
-export function ductWorking(run: DuctRun, makerMm?: number): Working & { readonly equivalentMm: number; readonly limitMm: number } {
+export function ductWorking(
+  run: DuctRun,
+  makerMm?: number,
+): Working & { readonly equivalentMm: number; readonly limitMm: number } {
   const total = equivalentMm(run);
   const limitMm = makerMm ?? LONGEST_DUCT_MM;
   const metres = (mm: number) => rounded(mm / 1000, 2);
   return {
-    equivalentMm: total, limitMm,
+    equivalentMm: total,
+    limitMm,
     terms: [
       { key: 'duct.straight', values: { metres: metres(run.straightMm), feet: rounded(run.straightMm / MM_PER_FOOT) } },
-      ...run.elbows.filter(({ count }) => count > 0).map(({ radius, degrees, count }) => ({
-        key: 'duct.elbow', values: { radius, degrees, count, metres: metres(count * elbowMm(radius, degrees)), feet: rounded((count * elbowMm(radius, degrees)) / MM_PER_FOOT, 2) },
-      })),
+      ...run.elbows
+        .filter(({ count }) => count > 0)
+        .map(({ radius, degrees, count }) => ({
+          key: 'duct.elbow',
+          values: {
+            radius,
+            degrees,
+            count,
+            metres: metres(count * elbowMm(radius, degrees)),
+            feet: rounded((count * elbowMm(radius, degrees)) / MM_PER_FOOT, 2),
+          },
+        })),
       { key: 'duct.total', values: { metres: metres(total), feet: rounded(total / MM_PER_FOOT) } },
     ],
-    limits: [{ key: makerMm === undefined ? 'duct.code' : 'duct.maker', met: total <= limitMm + 0.5, values: { metres: metres(limitMm), feet: rounded(limitMm / MM_PER_FOOT), over: metres(Math.max(0, total - limitMm)) } }],
+    limits: [
+      {
+        key: makerMm === undefined ? 'duct.code' : 'duct.maker',
+        met: total <= limitMm + 0.5,
+        values: {
+          metres: metres(limitMm),
+          feet: rounded(limitMm / MM_PER_FOOT),
+          over: metres(Math.max(0, total - limitMm)),
+        },
+      },
+    ],
   };
 }
 

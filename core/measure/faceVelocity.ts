@@ -24,10 +24,24 @@ export function faceWorking(size: FilterSize, airflowCfm: number): Working & { r
   return {
     velocityFpm,
     terms: [
-      { key: 'face.area', values: { sqIn: rounded(area), sqFt: rounded(area / SQ_IN_PER_SQ_FT, 3), width: size.widthIn, height: size.heightIn } },
+      {
+        key: 'face.area',
+        values: {
+          sqIn: rounded(area),
+          sqFt: rounded(area / SQ_IN_PER_SQ_FT, 3),
+          width: size.widthIn,
+          height: size.heightIn,
+        },
+      },
       { key: 'face.flow', values: { cfm: airflowCfm, tons: rounded(airflowCfm / CFM_PER_TON, 2) } },
       { key: 'face.velocity', values: { fpm: Math.round(velocityFpm), ms: rounded(velocityFpm * 0.00508, 2) } },
     ],
-    limits: [{ key: size.depthIn >= DEEP_IN ? 'face.deep' : 'face.thin', met: velocityFpm <= ceiling, values: { fpm: ceiling, wanted: rounded((airflowCfm / ceiling) * SQ_IN_PER_SQ_FT, 0) } }],
+    limits: [
+      {
+        key: size.depthIn >= DEEP_IN ? 'face.deep' : 'face.thin',
+        met: velocityFpm <= ceiling,
+        values: { fpm: ceiling, wanted: rounded((airflowCfm / ceiling) * SQ_IN_PER_SQ_FT, 0) },
+      },
+    ],
   };
 }

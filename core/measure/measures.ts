@@ -35,7 +35,12 @@ export interface Measure {
   readonly reads?: Readonly<Record<string, string>>;
 }
 
-const field = (key: string, kind: FieldKind, start: number | string, more: Partial<MeasureField> = {}): MeasureField => ({ key, kind, start, ...more });
+const field = (
+  key: string,
+  kind: FieldKind,
+  start: number | string,
+  more: Partial<MeasureField> = {},
+): MeasureField => ({ key, kind, start, ...more });
 
 function numberIn(inputs: MeasureInputs, key: string): number {
   const value = typeof inputs[key] === 'number' ? inputs[key] : NaN;
@@ -57,38 +62,119 @@ function sizeIn(inputs: MeasureInputs) {
 
 export const MEASURES: readonly Measure[] = [
   {
-    key: 'face', of: ['airHandler.returnFilter', 'airHandler.mediaFilter'], fields: [field('size', 'text', '16 x 25 x 1'), field('cfm', 'number', 1000)],
+    key: 'face',
+    of: ['airHandler.returnFilter', 'airHandler.mediaFilter'],
+    fields: [field('size', 'text', '16 x 25 x 1'), field('cfm', 'number', 1000)],
     work: (inputs) => {
       const size = sizeIn(inputs);
       const working = faceWorking(size, numberIn(inputs, 'cfm'));
-      return { ...working, terms: [{ key: 'fit.nominal', values: { size: formatFilterSize(size) } }, { key: 'fit.actual', values: { size: formatFilterSize(actualSize(size)) } }, ...working.terms] };
+      return {
+        ...working,
+        terms: [
+          { key: 'fit.nominal', values: { size: formatFilterSize(size) } },
+          { key: 'fit.actual', values: { size: formatFilterSize(actualSize(size)) } },
+          ...working.terms,
+        ],
+      };
     },
   },
   {
-    key: 'duct', of: ['dryer.duct', 'dryer.transitionHose', 'dryer.outdoorHood'],
-    fields: [field('straight', 'mm', 6096), field('radius', 'choice', 'mitred4', { choices: ELBOW_RADII }), field('bends90', 'number', 2), field('bends45', 'number', 0), field('maker', 'mm', '', { optional: true })],
+    key: 'duct',
+    of: ['dryer.duct', 'dryer.transitionHose', 'dryer.outdoorHood'],
+    fields: [
+      field('straight', 'mm', 6096),
+      field('radius', 'choice', 'mitred4', { choices: ELBOW_RADII }),
+      field('bends90', 'number', 2),
+      field('bends45', 'number', 0),
+      field('maker', 'mm', '', { optional: true }),
+    ],
     work: (inputs) => {
       const radius = choiceIn<ElbowRadius>(inputs, 'radius', ELBOW_RADII);
-      const elbows = ([90, 45] as const).map((degrees) => ({ radius, degrees, count: numberIn(inputs, `bends${degrees}`) }));
+      const elbows = ([90, 45] as const).map((degrees) => ({
+        radius,
+        degrees,
+        count: numberIn(inputs, `bends${degrees}`),
+      }));
       const maker = inputs.maker === '' || inputs.maker === undefined ? undefined : numberIn(inputs, 'maker');
       return ductWorking({ straightMm: numberIn(inputs, 'straight'), elbows }, maker);
     },
   },
-  { key: 'drop', reads: { return: 'returnCelsius', supply: 'supplyCelsius' }, of: ['airHandler.coolingCheck', 'airHandler.returnFilter', 'airHandler.mediaFilter', 'outdoorUnit.coil'], fields: [field('return', 'celsius', 24), field('supply', 'celsius', 15)], work: (inputs) => temperatureDrop(numberIn(inputs, 'return'), numberIn(inputs, 'supply')) },
-  { key: 'drying', reads: { minutes: 'dryMinutes' }, of: ['dryer.duct', 'dryer.lintScreen', 'dryer.transitionHose', 'dryer.outdoorHood', 'dryer.slot', 'condenserDryer.fluffFilter', 'condenserDryer.condenser'], fields: [field('minutes', 'number', 55)], work: (inputs) => dryingTime(numberIn(inputs, 'minutes')) },
-  { key: 'pump', reads: { pumped: 'pumpedLitres', seconds: 'pumpSeconds' }, of: ['dishwasher.drainPump', 'dishwasher.sump', 'dishwasher.filter'], fields: [field('poured', 'litres', 7.5), field('pumped', 'litres', 7.3), field('seconds', 'number', 35)], work: (inputs) => pumpOut(numberIn(inputs, 'poured'), numberIn(inputs, 'pumped'), numberIn(inputs, 'seconds')) },
   {
-    key: 'cold', reads: { fridge: 'fridgeCelsius', freezer: 'freezerCelsius' }, of: ['refrigerator.temperatures', 'freezer.temperature', 'refrigerator.doorSeals'], fields: [field('fridge', 'celsius', 6), field('freezer', 'celsius', -18)],
+    key: 'drop',
+    reads: { return: 'returnCelsius', supply: 'supplyCelsius' },
+    of: ['airHandler.coolingCheck', 'airHandler.returnFilter', 'airHandler.mediaFilter', 'outdoorUnit.coil'],
+    fields: [field('return', 'celsius', 24), field('supply', 'celsius', 15)],
+    work: (inputs) => temperatureDrop(numberIn(inputs, 'return'), numberIn(inputs, 'supply')),
+  },
+  {
+    key: 'drying',
+    reads: { minutes: 'dryMinutes' },
+    of: [
+      'dryer.duct',
+      'dryer.lintScreen',
+      'dryer.transitionHose',
+      'dryer.outdoorHood',
+      'dryer.slot',
+      'condenserDryer.fluffFilter',
+      'condenserDryer.condenser',
+    ],
+    fields: [field('minutes', 'number', 55)],
+    work: (inputs) => dryingTime(numberIn(inputs, 'minutes')),
+  },
+  {
+    key: 'pump',
+    reads: { pumped: 'pumpedLitres', seconds: 'pumpSeconds' },
+    of: ['dishwasher.drainPump', 'dishwasher.sump', 'dishwasher.filter'],
+    fields: [field('poured', 'litres', 7.5), field('pumped', 'litres', 7.3), field('seconds', 'number', 35)],
+    work: (inputs) => pumpOut(numberIn(inputs, 'poured'), numberIn(inputs, 'pumped'), numberIn(inputs, 'seconds')),
+  },
+  {
+    key: 'cold',
+    reads: { fridge: 'fridgeCelsius', freezer: 'freezerCelsius' },
+    of: ['refrigerator.temperatures', 'freezer.temperature', 'refrigerator.doorSeals'],
+    fields: [field('fridge', 'celsius', 6), field('freezer', 'celsius', -18)],
     work: (inputs) => coldWorking(numberIn(inputs, 'fridge'), numberIn(inputs, 'freezer')),
   },
-  { key: 'dilution', of: [], fields: [field('total', 'ml', 236.5882365), field('parts', 'number', 3)], work: (inputs) => dilutionWorking(numberIn(inputs, 'total'), numberIn(inputs, 'parts')) },
-  { key: 'dose', of: ['drains.dose'], fields: [field('each', 'ml', 59.147), field('count', 'number', 7)], work: (inputs) => doseWorking(numberIn(inputs, 'each'), numberIn(inputs, 'count')) },
-  { key: 'hardness', of: [], fields: [field('value', 'number', 10), field('unit', 'choice', 'gpg', { choices: HARDNESS_UNITS })], work: (inputs) => hardnessWorking(numberIn(inputs, 'value'), choiceIn<HardnessUnit>(inputs, 'unit', HARDNESS_UNITS)) },
   {
-    key: 'detergent', of: [], fields: [field('hardness', 'number', 120), field('load', 'choice', 'full', { choices: ['half', 'full'] }), field('age', 'choice', 'now', { choices: ['now', 'old'] })],
-    work: (inputs) => detergentWorking(numberIn(inputs, 'hardness'), choiceIn(inputs, 'load', ['half', 'full'] as const), choiceIn(inputs, 'age', ['now', 'old'] as const)),
+    key: 'dilution',
+    of: [],
+    fields: [field('total', 'ml', 236.5882365), field('parts', 'number', 3)],
+    work: (inputs) => dilutionWorking(numberIn(inputs, 'total'), numberIn(inputs, 'parts')),
   },
-  { key: 'water', of: [], fields: [field('cycles', 'number', 5), field('age', 'choice', 'now', { choices: ['now', 'old'] })], work: (inputs) => waterUsed(numberIn(inputs, 'cycles'), choiceIn(inputs, 'age', ['now', 'old'] as const)) },
+  {
+    key: 'dose',
+    of: ['drains.dose'],
+    fields: [field('each', 'ml', 59.147), field('count', 'number', 7)],
+    work: (inputs) => doseWorking(numberIn(inputs, 'each'), numberIn(inputs, 'count')),
+  },
+  {
+    key: 'hardness',
+    of: [],
+    fields: [field('value', 'number', 10), field('unit', 'choice', 'gpg', { choices: HARDNESS_UNITS })],
+    work: (inputs) =>
+      hardnessWorking(numberIn(inputs, 'value'), choiceIn<HardnessUnit>(inputs, 'unit', HARDNESS_UNITS)),
+  },
+  {
+    key: 'detergent',
+    of: [],
+    fields: [
+      field('hardness', 'number', 120),
+      field('load', 'choice', 'full', { choices: ['half', 'full'] }),
+      field('age', 'choice', 'now', { choices: ['now', 'old'] }),
+    ],
+    work: (inputs) =>
+      detergentWorking(
+        numberIn(inputs, 'hardness'),
+        choiceIn(inputs, 'load', ['half', 'full'] as const),
+        choiceIn(inputs, 'age', ['now', 'old'] as const),
+      ),
+  },
+  {
+    key: 'water',
+    of: [],
+    fields: [field('cycles', 'number', 5), field('age', 'choice', 'now', { choices: ['now', 'old'] })],
+    work: (inputs) => waterUsed(numberIn(inputs, 'cycles'), choiceIn(inputs, 'age', ['now', 'old'] as const)),
+  },
 ];
 
 /** @throws RangeError for a name that is no measurement */

@@ -18,9 +18,22 @@ export function coldWorking(fridgeC: number, freezerC: number): Working {
   within('fridgeC', fridgeC, -30, 40);
   within('freezerC', freezerC, -50, 40);
   const step = nextTuning([{ at: 0, fridgeC, freezerC }], 0);
-  const fits = (compartment: Compartment, value: number) => value <= COLD_LIMITS[compartment].high && value >= COLD_LIMITS[compartment].low;
+  const fits = (compartment: Compartment, value: number) =>
+    value <= COLD_LIMITS[compartment].high && value >= COLD_LIMITS[compartment].low;
   return {
-    terms: [{ key: 'cold.fridge', values: { celsius: rounded(fridgeC) } }, { key: 'cold.freezer', values: { celsius: rounded(freezerC) } }, { key: `cold.${step.do}`, values: step.do === 'turn' ? { compartment: step.compartment, direction: step.direction } : step.do === 'foodFirst' ? { compartment: step.compartment } : {} }],
+    terms: [
+      { key: 'cold.fridge', values: { celsius: rounded(fridgeC) } },
+      { key: 'cold.freezer', values: { celsius: rounded(freezerC) } },
+      {
+        key: `cold.${step.do}`,
+        values:
+          step.do === 'turn'
+            ? { compartment: step.compartment, direction: step.direction }
+            : step.do === 'foodFirst'
+              ? { compartment: step.compartment }
+              : {},
+      },
+    ],
     limits: [{ key: 'cold', met: fits('fridge', fridgeC) && fits('freezer', freezerC), values: {} }],
   };
 }
@@ -42,7 +55,7 @@ export type TuningStep =
   | { readonly do: 'fault'; readonly compartment: Compartment };
 
 const against = (compartment: Compartment, value: number): 'colder' | 'warmer' | null =>
-  (value > COLD_LIMITS[compartment].high ? 'colder' : value < COLD_LIMITS[compartment].low ? 'warmer' : null);
+  value > COLD_LIMITS[compartment].high ? 'colder' : value < COLD_LIMITS[compartment].low ? 'warmer' : null;
 
 /** What to do next. @param measured oldest first; each but the last was followed by one degree of turning */
 export function nextTuning(measured: readonly Measured[], now: number): TuningStep {
@@ -65,6 +78,7 @@ export function nextTuning(measured: readonly Measured[], now: number): TuningSt
   });
   if (same.length > ENOUGH_STEPS) return { do: 'fault', compartment: step.compartment };
   const before = measured.at(-2);
-  if (before && last.at - before.at < HOURS_BETWEEN * 3_600_000 && now < before.at + HOURS_BETWEEN * 3_600_000) return { do: 'wait', until: before.at + HOURS_BETWEEN * 3_600_000 };
+  if (before && last.at - before.at < HOURS_BETWEEN * 3_600_000 && now < before.at + HOURS_BETWEEN * 3_600_000)
+    return { do: 'wait', until: before.at + HOURS_BETWEEN * 3_600_000 };
   return { do: 'turn', ...step };
 }

@@ -10,7 +10,8 @@ export interface WorkingWords {
 }
 
 export function workingWords(say: Speaker, { terms, limits }: Working, system: UnitSystem): WorkingWords {
-  const amount = (values: Values) => (typeof values.ml === 'number' && values.ml > 0 ? { amount: volumeWords(say, values.ml, system) } : {});
+  const amount = (values: Values) =>
+    typeof values.ml === 'number' && values.ml > 0 ? { amount: volumeWords(say, values.ml, system) } : {};
   return {
     terms: terms.map(({ key, values }) => say(`measure.${key}`, { ...values, ...amount(values) })),
     limits: limits.map(({ key, met, values }) => ({ met, says: say(`limit.${key}`, { met: String(met), ...values }) })),

@@ -22,12 +22,14 @@ export interface Parcel {
 export type Content =
   | { readonly kind: 'photo'; readonly id: string; readonly source: string; readonly capturedAt: number | null }
   | {
-    readonly kind: 'form'; readonly path: string; readonly form: object;
-    /** Only says how far one is: what comes after tells it too, so a refusal loses nothing. */
-    readonly passing?: boolean;
-    /** The form says what the device's clock shows as it is sent. */
-    readonly stamped?: boolean;
-  };
+      readonly kind: 'form';
+      readonly path: string;
+      readonly form: object;
+      /** Only says how far one is: what comes after tells it too, so a refusal loses nothing. */
+      readonly passing?: boolean;
+      /** The form says what the device's clock shows as it is sent. */
+      readonly stamped?: boolean;
+    };
 
 /** How one try ended. `later`: nothing is known to be wrong with the parcel itself. */
 export type Delivery =
@@ -59,7 +61,11 @@ export function deliveryOf(status: number, answer: object, says: string): Delive
  * A refused parcel stays, with its reason, and lets the others pass.
  * @returns what stood in the way, or null
  */
-export async function deliver(queue: Queue, personId: string, post: (parcel: Parcel) => Promise<Delivery>): Promise<Hindrance | null> {
+export async function deliver(
+  queue: Queue,
+  personId: string,
+  post: (parcel: Parcel) => Promise<Delivery>,
+): Promise<Hindrance | null> {
   for (;;) {
     const parcel = (await queue.list()).find((it) => it.personId === personId && it.refused === null);
     if (!parcel) return null;

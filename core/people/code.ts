@@ -20,5 +20,7 @@ export function makeCode(randomByte: () => number): string {
 /** A code as it was made, however it was typed; null where it cannot be one. */
 export function readCode(typed: string): string | null {
   const code = typed.toUpperCase().replace(/[\s–-]/g, '');
-  return code.length === LENGTH && [...code].every((sign) => SIGNS.includes(sign)) ? `${code.slice(0, GROUP)}-${code.slice(GROUP)}` : null;
+  return code.length === LENGTH && [...code].every((sign) => SIGNS.includes(sign))
+    ? `${code.slice(0, GROUP)}-${code.slice(GROUP)}`
+    : null;
 }

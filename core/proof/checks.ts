@@ -15,8 +15,27 @@ import type { Observation } from './record.ts';
 export type Weight = 'fail' | 'look' | 'fine';
 
 export const CHECKS = [
-  'missing', 'offered', 'planBroken', 'readingFails', 'readingImplausible', 'waitSkipped', 'tooFast', 'timeFits', 'claimedOutside', 'samePicture', 'capturedOutside',
-  'tooDark', 'blurred', 'wrongSize', 'sizeFits', 'faceHigh', 'forbiddenAgent', 'agentsMet', 'agentsRinse', 'alwaysClean', 'confirmed',
+  'missing',
+  'offered',
+  'planBroken',
+  'readingFails',
+  'readingImplausible',
+  'waitSkipped',
+  'tooFast',
+  'timeFits',
+  'claimedOutside',
+  'samePicture',
+  'capturedOutside',
+  'tooDark',
+  'blurred',
+  'wrongSize',
+  'sizeFits',
+  'faceHigh',
+  'forbiddenAgent',
+  'agentsMet',
+  'agentsRinse',
+  'alwaysClean',
+  'confirmed',
 ] as const;
 export type Check = (typeof CHECKS)[number];
 
@@ -59,7 +78,11 @@ export interface Proof {
   readonly claimed?: { readonly day: string; readonly from: string } | null;
   /** When the job was given: a photo taken before it is not of this job. */
   readonly givenAt: number;
-  readonly specification: { readonly filterSize?: string | undefined; readonly airflowCfm?: number | null | undefined; readonly forbiddenAgents?: readonly Agent[] | undefined };
+  readonly specification: {
+    readonly filterSize?: string | undefined;
+    readonly airflowCfm?: number | null | undefined;
+    readonly forbiddenAgents?: readonly Agent[] | undefined;
+  };
   /** Agents used the same day in this machine or in drains that share its branch. */
   readonly agentsNearby: readonly Agent[];
   /** Those of them that were used in this very machine. */
@@ -79,8 +102,21 @@ const ALWAYS_CLEAN = 5;
 
 /** All findings of a proof, contradictions first. */
 export function checkProof(proof: Proof): CheckFinding[] {
-  const found = [missing, offered, sitting, readings, claim, pace, pictures, captureTimes, size, face, agents, sameGradeAlways, confirmations]
-    .flatMap((check) => check(proof));
+  const found = [
+    missing,
+    offered,
+    sitting,
+    readings,
+    claim,
+    pace,
+    pictures,
+    captureTimes,
+    size,
+    face,
+    agents,
+    sameGradeAlways,
+    confirmations,
+  ].flatMap((check) => check(proof));
   const order: Weight[] = ['fail', 'look', 'fine'];
   return found.sort((a, b) => order.indexOf(a.weight) - order.indexOf(b.weight));
 }
@@ -106,13 +142,22 @@ function sitting({ planWrong = [] }: Proof): CheckFinding[] {
 
 function isAnswered(need: Need, { observation, photos }: Proof): boolean {
   switch (need.kind) {
-    case 'photo': return need.optional === true || photos.some(({ slot }) => slot === need.key);
-    case 'grade': return (need.key === 'part' ? observation.grade : observation.cavityGrade) !== null;
-    case 'reading': return need.optional === true || observation.readings[need.key] !== undefined;
-    case 'confirm': return observation.confirmed.includes(need.key);
-    case 'agent': return observation.agent !== null;
-    case 'size': return observation.size !== null;
-    case 'timer': case 'finds': case 'finding': return true;
+    case 'photo':
+      return need.optional === true || photos.some(({ slot }) => slot === need.key);
+    case 'grade':
+      return (need.key === 'part' ? observation.grade : observation.cavityGrade) !== null;
+    case 'reading':
+      return need.optional === true || observation.readings[need.key] !== undefined;
+    case 'confirm':
+      return observation.confirmed.includes(need.key);
+    case 'agent':
+      return observation.agent !== null;
+    case 'size':
+      return observation.size !== null;
+    case 'timer':
+    case 'finds':
+    case 'finding':
+      return true;
   }
 }
 
@@ -120,10 +165,19 @@ function readings(proof: Proof): CheckFinding[] {
   return needsOf(proof).flatMap((need): CheckFinding[] => {
     const value = need.kind === 'reading' ? proof.observation.readings[need.key] : undefined;
     if (need.kind !== 'reading' || value === undefined) return [];
-    const values = { key: need.key, value, unit: need.unit, judged: need.judged?.as ?? 'none', figure: judgedValue(need, proof.observation.readings) ?? value };
-    if (value < need.plausible[0] || value > need.plausible[1]) return [{ check: 'readingImplausible', weight: 'look', values }];
+    const values = {
+      key: need.key,
+      value,
+      unit: need.unit,
+      judged: need.judged?.as ?? 'none',
+      figure: judgedValue(need, proof.observation.readings) ?? value,
+    };
+    if (value < need.plausible[0] || value > need.plausible[1])
+      return [{ check: 'readingImplausible', weight: 'look', values }];
     // Where measuring is the work, a bad reading tells of the machine, not against the proof.
-    return passes(need, proof.observation.readings) ? [] : [{ check: 'readingFails', weight: proof.procedure.kind === 'sensor' ? 'look' : 'fail', values }];
+    return passes(need, proof.observation.readings)
+      ? []
+      : [{ check: 'readingFails', weight: proof.procedure.kind === 'sensor' ? 'look' : 'fail', values }];
   });
 }
 
@@ -141,7 +195,8 @@ export function quickestMinutes({ handsMinutes, waitMinutes, pace }: Proof['work
 function pace({ work, startedAt, doneAt }: Proof): CheckFinding[] {
   if (startedAt === null) return [];
   const minutes = Math.round(((doneAt - startedAt) / 60_000) * 10) / 10;
-  if (minutes < work.waitMinutes * WAIT_SLACK) return [{ check: 'waitSkipped', weight: 'fail', values: { minutes, waits: work.waitMinutes } }];
+  if (minutes < work.waitMinutes * WAIT_SLACK)
+    return [{ check: 'waitSkipped', weight: 'fail', values: { minutes, waits: work.waitMinutes } }];
   const quickest = Math.round(quickestMinutes(work));
   const fast = minutes < quickest;
   return [{ check: fast ? 'tooFast' : 'timeFits', weight: fast ? 'look' : 'fine', values: { minutes, quickest } }];
@@ -150,7 +205,14 @@ function pace({ work, startedAt, doneAt }: Proof): CheckFinding[] {
 function pictures({ photos }: Proof): CheckFinding[] {
   return photos.flatMap(({ slot, same, brightness, sharpness }) => {
     const findings: CheckFinding[] = [];
-    if (same) findings.push({ check: 'samePicture', weight: 'fail', slot, other: same.id, values: { day: same.day, percent: Math.floor(same.likeness * 100) } });
+    if (same)
+      findings.push({
+        check: 'samePicture',
+        weight: 'fail',
+        slot,
+        other: same.id,
+        values: { day: same.day, percent: Math.floor(same.likeness * 100) },
+      });
     if (brightness < DARK) findings.push({ check: 'tooDark', weight: 'look', slot, values: {} });
     else if (sharpness < BLURRED) findings.push({ check: 'blurred', weight: 'look', slot, values: {} });
     return findings;
@@ -160,7 +222,10 @@ function pictures({ photos }: Proof): CheckFinding[] {
 function captureTimes({ photos, givenAt, doneAt }: Proof): CheckFinding[] {
   // A missing capture time counts neither way.
   return photos
-    .filter(({ capturedAt }) => capturedAt !== null && (capturedAt < givenAt - CLOCK_SLACK_MS || capturedAt > doneAt + CLOCK_SLACK_MS))
+    .filter(
+      ({ capturedAt }) =>
+        capturedAt !== null && (capturedAt < givenAt - CLOCK_SLACK_MS || capturedAt > doneAt + CLOCK_SLACK_MS),
+    )
     .map(({ slot }) => ({ check: 'capturedOutside' as const, weight: 'look' as const, slot, values: {} }));
 }
 
@@ -178,17 +243,26 @@ function face({ observation, specification: { airflowCfm } }: Proof): CheckFindi
   if (!chosen || !airflowCfm) return [];
   const { velocityFpm, limits } = faceWorking(chosen, airflowCfm);
   const over = limits.find(({ met }) => !met);
-  return over ? [{ check: 'faceHigh', weight: 'look', values: { fpm: Math.round(velocityFpm), limit: over.values.fpm } }] : [];
+  return over
+    ? [{ check: 'faceHigh', weight: 'look', values: { fpm: Math.round(velocityFpm), limit: over.values.fpm } }]
+    : [];
 }
 
 function agents({ observation: { agent }, specification, agentsNearby, agentsHere = [] }: Proof): CheckFinding[] {
   if (agent === null) return [];
   const findings: CheckFinding[] = [];
-  if (specification.forbiddenAgents?.includes(agent)) findings.push({ check: 'forbiddenAgent', weight: 'fail', values: { agent } });
+  if (specification.forbiddenAgents?.includes(agent))
+    findings.push({ check: 'forbiddenAgent', weight: 'fail', values: { agent } });
   const other = agentsNearby.find((it) => mustNotMeet(agent, it));
   const rinse = other ? undefined : agentsHere.find((it) => apart(agent, it)?.apart === 'rinse');
-  if (rinse) findings.push({ check: 'agentsRinse', weight: 'look', values: { agent, other: rinse, reason: apart(agent, rinse)!.reason } });
-  if (other) findings.push({ check: 'agentsMet', weight: 'fail', values: { agent, other, reason: mustNotMeet(agent, other) } });
+  if (rinse)
+    findings.push({
+      check: 'agentsRinse',
+      weight: 'look',
+      values: { agent, other: rinse, reason: apart(agent, rinse)!.reason },
+    });
+  if (other)
+    findings.push({ check: 'agentsMet', weight: 'fail', values: { agent, other, reason: mustNotMeet(agent, other) } });
   return findings;
 }
 

@@ -12,7 +12,8 @@ export function exifOf(jpeg: Uint8Array): Uint8Array | null {
   if (jpeg[0] !== MARKER || jpeg[1] !== START) return null;
   for (let at = 2; at + 8 <= jpeg.length && jpeg[at] === MARKER && jpeg[at + 1] !== SCAN;) {
     const end = at + 2 + jpeg[at + 2]! * 256 + jpeg[at + 3]!;
-    if (jpeg[at + 1] === APP1 && EXIF.every((byte, i) => jpeg[at + 4 + i] === byte)) return end <= jpeg.length ? new Uint8Array(jpeg.subarray(at, end)) : null;
+    if (jpeg[at + 1] === APP1 && EXIF.every((byte, i) => jpeg[at + 4 + i] === byte))
+      return end <= jpeg.length ? new Uint8Array(jpeg.subarray(at, end)) : null;
     at = end;
   }
   return null;

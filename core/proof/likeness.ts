@@ -39,7 +39,8 @@ export function gradientHash(thumb: Thumb): string {
   let hash = '';
   for (let row = 0; row < HASH_ROWS; row += 1) {
     let byte = 0;
-    for (let i = row * HASH_COLUMNS; i < (row + 1) * HASH_COLUMNS - 1; i += 1) byte = byte * 2 + (means[i]! > means[i + 1]! ? 1 : 0);
+    for (let i = row * HASH_COLUMNS; i < (row + 1) * HASH_COLUMNS - 1; i += 1)
+      byte = byte * 2 + (means[i]! > means[i + 1]! ? 1 : 0);
     hash += byte.toString(16).padStart(2, '0');
   }
   return hash;
@@ -99,7 +100,10 @@ export interface KnownPhoto {
 }
 
 /** The earlier photo most like this one, where one is the same picture in any orientation. */
-export function sameAs<T extends KnownPhoto>(thumb: Thumb, earlier: readonly T[]): { photo: T; likeness: number } | undefined {
+export function sameAs<T extends KnownPhoto>(
+  thumb: Thumb,
+  earlier: readonly T[],
+): { photo: T; likeness: number } | undefined {
   let best: { photo: T; likeness: number } | undefined;
   for (const turned of orientations(thumb)) {
     const hash = gradientHash(turned);

@@ -64,13 +64,20 @@ export interface Opening {
  * What the readings of a service open, worst first: what lies beyond its limit, else what has drifted.
  * @param earlier figures of the same reading on this machine, oldest first
  */
-export function openings(needs: readonly Need[], readings: Readings, earlier: (reading: string) => readonly number[]): Opening[] {
+export function openings(
+  needs: readonly Need[],
+  readings: Readings,
+  earlier: (reading: string) => readonly number[],
+): Opening[] {
   return needs.flatMap((need): Opening[] => {
     const figure = need.kind === 'reading' ? judgedValue(need, readings) : undefined;
     if (need.kind !== 'reading' || figure === undefined || !need.worse) return [];
     const { beyond, drift } = need.opens ?? {};
     const opened = { reading: need.key, figure };
-    if (beyond && (need.worse === 'higher' ? figure > beyond.at : figure < beyond.at)) return [{ ...opened, why: 'beyond', raises: beyond.raises }];
-    return drift && hasDrifted(earlier(need.key), figure, need.worse) && isNearer(earlier(need.key), figure, beyond?.at) ? [{ ...opened, why: 'drift', raises: { signal: drift } }] : [];
+    if (beyond && (need.worse === 'higher' ? figure > beyond.at : figure < beyond.at))
+      return [{ ...opened, why: 'beyond', raises: beyond.raises }];
+    return drift && hasDrifted(earlier(need.key), figure, need.worse) && isNearer(earlier(need.key), figure, beyond?.at)
+      ? [{ ...opened, why: 'drift', raises: { signal: drift } }]
+      : [];
   });
 }

@@ -19,10 +19,13 @@ export function enteredIn(unit: Unit, system: UnitSystem): Entered {
 }
 
 /** What is kept of something entered; to a thousandth, since no instrument here reads finer. */
-export const keptOf = (entered: number, { factor, offset }: Pick<Entered, 'factor' | 'offset'>): number => Math.round((entered * factor + offset) * 1000) / 1000;
+export const keptOf = (entered: number, { factor, offset }: Pick<Entered, 'factor' | 'offset'>): number =>
+  Math.round((entered * factor + offset) * 1000) / 1000;
 
 /** What is kept, as it would be entered; to a tenth. */
-export const enteredOf = (kept: number, { factor, offset }: Pick<Entered, 'factor' | 'offset'>): number => Math.round(((kept - offset) / factor) * 10) / 10;
+export const enteredOf = (kept: number, { factor, offset }: Pick<Entered, 'factor' | 'offset'>): number =>
+  Math.round(((kept - offset) / factor) * 10) / 10;
 
 /** A number as people write it, with a comma or a point; NaN where it is none. */
-export const numberIn = (text: string): number => (text.trim() === '' ? Number.NaN : Number(text.trim().replace(',', '.').replace('−', '-')));
+export const numberIn = (text: string): number =>
+  text.trim() === '' ? Number.NaN : Number(text.trim().replace(',', '.').replace('−', '-'));

@@ -30,10 +30,14 @@ function numberOf(text: string): number {
  * @returns undefined where the text is no size
  */
 export function parseFilterSize(text: string): FilterSize | undefined {
-  const plain = text.trim().replace(/[¼½¾]/g, (glyph) => GLYPHS[glyph]!).replace(/(\d),(\d)/g, '$1.$2');
+  const plain = text
+    .trim()
+    .replace(/[¼½¾]/g, (glyph) => GLYPHS[glyph]!)
+    .replace(/(\d),(\d)/g, '$1.$2');
   const given = SIZE.exec(plain)?.slice(1, 4).map(numberOf);
   if (!given) return undefined;
-  const unit = /(mm|cm)/i.exec(plain)?.[1]?.toLowerCase() ?? (given.some((side) => side > LARGEST_IN) ? 'mm' : undefined);
+  const unit =
+    /(mm|cm)/i.exec(plain)?.[1]?.toLowerCase() ?? (given.some((side) => side > LARGEST_IN) ? 'mm' : undefined);
   const sides = given.map((side) => (unit ? Math.round(((side * MM[unit]!) / MM_PER_INCH) * 2) / 2 : side));
   const [widthIn, heightIn, depthIn] = sides as [number, number, number];
   if (!sides.every((side) => side > 0 && side <= LARGEST_IN) || depthIn > 12) return undefined;
@@ -58,7 +62,11 @@ const THIN_IN = 2;
 /** The frame behind a printed size, inches. */
 export function actualSize({ widthIn, heightIn, depthIn }: FilterSize): FilterSize {
   const side = (nominal: number) => Math.max(0.5, nominal - NOMINAL_EXTRA_IN.face);
-  return { widthIn: side(widthIn), heightIn: side(heightIn), depthIn: depthIn <= THIN_IN ? Math.max(0.25, depthIn - NOMINAL_EXTRA_IN.thin) : depthIn };
+  return {
+    widthIn: side(widthIn),
+    heightIn: side(heightIn),
+    depthIn: depthIn <= THIN_IN ? Math.max(0.25, depthIn - NOMINAL_EXTRA_IN.thin) : depthIn,
+  };
 }
 
 /** How far a rule laid along a frame may read off its actual size, inches. Ours. */
@@ -68,6 +76,12 @@ const READING_IN = 0.25;
 export function isActualOf(measured: FilterSize, printed: FilterSize): boolean {
   const actual = actualSize(printed);
   const near = (a: number, b: number) => Math.abs(a - b) <= READING_IN;
-  const faces = [[actual.widthIn, actual.heightIn], [actual.heightIn, actual.widthIn]] as const;
-  return near(measured.depthIn, actual.depthIn) && faces.some(([width, height]) => near(measured.widthIn, width) && near(measured.heightIn, height));
+  const faces = [
+    [actual.widthIn, actual.heightIn],
+    [actual.heightIn, actual.widthIn],
+  ] as const;
+  return (
+    near(measured.depthIn, actual.depthIn) &&
+    faces.some(([width, height]) => near(measured.widthIn, width) && near(measured.heightIn, height))
+  );
 }

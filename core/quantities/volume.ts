@@ -30,7 +30,13 @@ export function asMeasured(ml: number, system: UnitSystem): Amount {
   return { value: Math.max(0.5, toNearest(ml / US_FLUID_OUNCE_ML, 0.5)), unit: 'flOz' };
 }
 
-const ML: Readonly<Record<Amount['unit'], number>> = { ml: 1, litres: 1000, flOz: US_FLUID_OUNCE_ML, cups: US_CUP_ML, gallons: US_GALLON_ML };
+const ML: Readonly<Record<Amount['unit'], number>> = {
+  ml: 1,
+  litres: 1000,
+  flOz: US_FLUID_OUNCE_ML,
+  cups: US_CUP_ML,
+  gallons: US_GALLON_ML,
+};
 
 /** The millilitres of an amount. */
 export function millilitres({ value, unit }: Amount): number {

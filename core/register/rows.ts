@@ -70,7 +70,17 @@ export interface KnownUnit {
 
 /** The register as it stands, by property and by `property`, a line break, `unit`. */
 export interface KnownRegister {
-  readonly properties: Readonly<Record<string, { readonly address: string; readonly zone: string; readonly waterSource: string; readonly hardness: number | null }>>;
+  readonly properties: Readonly<
+    Record<
+      string,
+      {
+        readonly address: string;
+        readonly zone: string;
+        readonly waterSource: string;
+        readonly hardness: number | null;
+      }
+    >
+  >;
   readonly units: Readonly<Record<string, KnownUnit>>;
 }
 
@@ -93,10 +103,34 @@ export interface ReadRow {
 export const keyOfUnit = (property: string, unit: string): string => `${property}\n${unit}`;
 export const keyOfMachine = (type: string, label: string): string => `${type}\n${label}`;
 
-const LONGEST: Readonly<Partial<Record<Column, number>>> = { property: 120, address: 300, building: 120, unit: 120, tenant: 120, label: 60, maker: 80, model: 80, branch: 60, filterSize: 40 };
+const LONGEST: Readonly<Partial<Record<Column, number>>> = {
+  property: 120,
+  address: 300,
+  building: 120,
+  unit: 120,
+  tenant: 120,
+  label: 60,
+  maker: 80,
+  model: 80,
+  branch: 60,
+  filterSize: 40,
+};
 const OF_PROPERTIES: readonly Column[] = ['address', 'zone', 'waterSource', 'hardness'];
 const OF_UNITS: readonly Column[] = ['building', 'kind', 'tenant', 'since', 'people', 'pets', 'cooking', 'loads'];
-const OF_MACHINES: readonly Column[] = ['label', 'maker', 'model', 'installed', 'fuel', 'wired', 'owner', 'branch', 'filterSize', 'drains', 'leftOut', 'lastDone'];
+const OF_MACHINES: readonly Column[] = [
+  'label',
+  'maker',
+  'model',
+  'installed',
+  'fuel',
+  'wired',
+  'owner',
+  'branch',
+  'filterSize',
+  'drains',
+  'leftOut',
+  'lastDone',
+];
 
 /** A reader of rows that remembers what was said of each property and unit. Row numbers are those of the file, its head being row 1. */
 export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells, rowNumber: number) => ReadRow {
@@ -105,9 +139,13 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
   const machines = new Map<number, number>();
   return (raw, rowNumber) => {
     const problems: RowProblem[] = [];
-    const wrong = (column: Column, key: string, values: Values = {}) => { problems.push({ column, key, values }); };
+    const wrong = (column: Column, key: string, values: Values = {}) => {
+      problems.push({ column, key, values });
+    };
     const cell = (column: Column): string => {
-      const text = plainCell((raw[column] ?? '').trim()).trim().replace(/\s*[\r\n]+\s*/g, ' ');
+      const text = plainCell((raw[column] ?? '').trim())
+        .trim()
+        .replace(/\s*[\r\n]+\s*/g, ' ');
       const most = LONGEST[column];
       if (most !== undefined && text.length > most) wrong(column, 'long', { most });
       return text;
@@ -122,7 +160,8 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
       const text = cell(column);
       if (text === '') return null;
       const value = Number(text.replace(',', '.'));
-      if (!(value >= low && value <= high) || (column !== 'hardness' && !Number.isInteger(value))) wrong(column, 'number', { value: text, low, high });
+      if (!(value >= low && value <= high) || (column !== 'hardness' && !Number.isInteger(value)))
+        wrong(column, 'number', { value: text, low, high });
       return value;
     };
     const day = (column: Column, future: boolean): string | null => {
@@ -145,9 +184,16 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
     if (!isZone(zone)) wrong('zone', 'zone', { value: zone });
     const hardness = number('hardness', 0, 1000);
     const row: RegisterRow = {
-      property, unit, zone, hardness: hardness ?? standing?.hardness ?? null, address: cell('address') || standing?.address || '', building: cell('building'),
-      waterSource: oneOf('waterSource', ['public', 'well'], (standing?.waterSource ?? 'public') as 'public'), kind: oneOf('kind', ['unit', 'shared'], known.units[keyOfUnit(property, unit)]?.kind ?? 'unit'),
-      tenancy: tenancyIn(), machine: machineIn(),
+      property,
+      unit,
+      zone,
+      hardness: hardness ?? standing?.hardness ?? null,
+      address: cell('address') || standing?.address || '',
+      building: cell('building'),
+      waterSource: oneOf('waterSource', ['public', 'well'], (standing?.waterSource ?? 'public') as 'public'),
+      kind: oneOf('kind', ['unit', 'shared'], known.units[keyOfUnit(property, unit)]?.kind ?? 'unit'),
+      tenancy: tenancyIn(),
+      machine: machineIn(),
     };
     againstBefore();
     againstRegister();
@@ -160,7 +206,14 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
       const people = number('people', 1, 20);
       if (since === null) wrong('since', 'tenantDate');
       if (people === null) wrong('people', 'people');
-      return { name, since: since ?? '', people: people ?? 1, pets: number('pets', 0, 20) ?? 0, cooking: oneOf('cooking', COOKING, 'average'), loads: number('loads', 0, 60) };
+      return {
+        name,
+        since: since ?? '',
+        people: people ?? 1,
+        pets: number('pets', 0, 20) ?? 0,
+        cooking: oneOf('cooking', COOKING, 'average'),
+        loads: number('loads', 0, 60),
+      };
     }
 
     function machineIn(): MachineCells | null {
@@ -177,14 +230,29 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
       const sizeText = cell('filterSize');
       const size = sizeText === '' ? undefined : parseFilterSize(sizeText);
       if (sizeText !== '' && !size) wrong('filterSize', 'size', { value: sizeText });
-      const leftOut = cell('leftOut').split(';').map((it) => it.trim()).filter(Boolean).map((part) => {
-        const key = type && wording.partOf(type.key, part);
-        if (type && !key) wrong('leftOut', 'part', { value: part });
-        return key ?? '';
-      });
+      const leftOut = cell('leftOut')
+        .split(';')
+        .map((it) => it.trim())
+        .filter(Boolean)
+        .map((part) => {
+          const key = type && wording.partOf(type.key, part);
+          if (type && !key) wrong('leftOut', 'part', { value: part });
+          return key ?? '';
+        });
       return {
-        type: type?.key ?? '', label: cell('label'), maker: cell('maker'), model: cell('model'), installed: day('installed', false), fuel, hardWired: oneOf('wired', ['yes', 'no'], 'no') === 'yes', owner: oneOf('owner', ['landlord', 'tenant', 'contractor'], 'landlord'),
-        drainBranch: cell('branch'), filterSize: size ? formatFilterSize(size) : null, drains: number('drains', 1, 60), leftOut, lastDone: day('lastDone', false),
+        type: type?.key ?? '',
+        label: cell('label'),
+        maker: cell('maker'),
+        model: cell('model'),
+        installed: day('installed', false),
+        fuel,
+        hardWired: oneOf('wired', ['yes', 'no'], 'no') === 'yes',
+        owner: oneOf('owner', ['landlord', 'tenant', 'contractor'], 'landlord'),
+        drainBranch: cell('branch'),
+        filterSize: size ? formatFilterSize(size) : null,
+        drains: number('drains', 1, 60),
+        leftOut,
+        lastDone: day('lastDone', false),
       };
     }
 
@@ -214,9 +282,12 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
     function againstRegister(): void {
       const unitKnown = known.units[keyOfUnit(property, unit)];
       if (!unitKnown) return;
-      if (row.machine && unitKnown.machines.includes(keyOfMachine(row.machine.type, row.machine.label))) wrong('machine', 'registered', { name: unit });
-      if (row.tenancy && unitKnown.tenant !== null && unitKnown.tenant !== row.tenancy.name) wrong('tenant', 'tenancy', { name: unit });
-      if (row.building !== '' && unitKnown.building !== row.building) wrong('building', 'registeredAs', { name: unit, value: row.building, first: unitKnown.building || '–' });
+      if (row.machine && unitKnown.machines.includes(keyOfMachine(row.machine.type, row.machine.label)))
+        wrong('machine', 'registered', { name: unit });
+      if (row.tenancy && unitKnown.tenant !== null && unitKnown.tenant !== row.tenancy.name)
+        wrong('tenant', 'tenancy', { name: unit });
+      if (row.building !== '' && unitKnown.building !== row.building)
+        wrong('building', 'registeredAs', { name: unit, value: row.building, first: unitKnown.building || '–' });
     }
   };
 }

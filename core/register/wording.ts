@@ -8,14 +8,23 @@ import { COLUMNS, type Column } from './columns.ts';
 const plain = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
 
 /** The columns' own names. */
-export const columnNames = (say: Speaker): Record<Column, string> => Object.fromEntries(COLUMNS.map((column) => [column, say(`column.${column}`)])) as Record<Column, string>;
+export const columnNames = (say: Speaker): Record<Column, string> =>
+  Object.fromEntries(COLUMNS.map((column) => [column, say(`column.${column}`)])) as Record<Column, string>;
 
 /** How rows are to be understood in a language. A name is taken with or without its punctuation; so is the catalogue's own key. */
 export function wordingOf(say: Speaker, zone: string, today: Day): Wording {
-  const machines = new Map([...machineTypes.keys()].flatMap((key) => [[plain(say(`machine.${key}`)), key], [plain(key), key]]));
+  const machines = new Map(
+    [...machineTypes.keys()].flatMap((key) => [
+      [plain(say(`machine.${key}`)), key],
+      [plain(key), key],
+    ]),
+  );
   return {
-    zone, today, exampleMachine: say('machine.washer'),
+    zone,
+    today,
+    exampleMachine: say('machine.washer'),
     machineOf: (name) => machines.get(plain(name)),
-    partOf: (type, name) => machineTypes.get(type)?.points.find((point) => plain(say(`point.${point}`)) === plain(name) || point === name),
+    partOf: (type, name) =>
+      machineTypes.get(type)?.points.find((point) => plain(say(`point.${point}`)) === plain(name) || point === name),
   };
 }

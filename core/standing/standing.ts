@@ -36,7 +36,11 @@ const BREACH_SHARE = 0.2;
 const IN_ORDER: readonly PointState[] = ['fresh', 'nearing'];
 
 /** Standing of a set of points; points on hold count neither way. A machine that is not safe is a breach, however well it is kept. */
-export function standingOf(points: readonly StandingPoint[], services: readonly StandingService[], alarms = 0): Standing {
+export function standingOf(
+  points: readonly StandingPoint[],
+  services: readonly StandingService[],
+  alarms = 0,
+): Standing {
   const counted = points.filter(({ state }) => state !== 'onHold');
   const sound = (them: readonly StandingPoint[]): Count => ({
     count: them.filter(({ state }) => IN_ORDER.includes(state)).length,
@@ -49,7 +53,8 @@ export function standingOf(points: readonly StandingPoint[], services: readonly 
   const inOrder = sound(counted);
   const critical = sound(counted.filter(({ safetyCritical }) => safetyCritical));
   const late = counted.filter(({ state }) => isPastState(state));
-  const breach = alarms > 0 || late.some(({ safetyCritical }) => safetyCritical) || late.length > counted.length * BREACH_SHARE;
+  const breach =
+    alarms > 0 || late.some(({ safetyCritical }) => safetyCritical) || late.length > counted.length * BREACH_SHARE;
   return {
     verdict: breach ? 'breach' : inOrder.count < inOrder.of ? 'watch' : 'sound',
     inOrder,

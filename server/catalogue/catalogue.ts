@@ -9,11 +9,23 @@ export async function readCatalogue({ db, env: { say }, actor: { organisationId 
   const editions = await editionsInForce(db, [organisationId]);
   return {
     machines: [...machineTypes.values()].map(({ key, fuels, points, drains }) => ({
-      key, fuels, drains, name: say(`machine.${key}`),
+      key,
+      fuels,
+      drains,
+      name: say(`machine.${key}`),
       points: points.map((point) => {
         const { kind, safetyCritical, specification, days, level } = procedureOf(point);
         const own = editions.get(`${organisationId} ${point}`);
-        return { key: point, kind, safetyCritical, fields: specification, days, level: own?.content.level ?? level, edition: own?.number ?? 0, name: say(`point.${point}`) };
+        return {
+          key: point,
+          kind,
+          safetyCritical,
+          fields: specification,
+          days,
+          level: own?.content.level ?? level,
+          edition: own?.number ?? 0,
+          name: say(`point.${point}`),
+        };
       }),
       ...reportableOf(say, key),
     })),

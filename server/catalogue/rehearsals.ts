@@ -15,14 +15,21 @@ const questionsIn = (procedure: ProcedureAnswer, seed: number): Question[] =>
   questionsOf({ steps: procedure.steps, stops: procedures.get(procedure.key)!.stops, otherStops: ALL_STOPS }, seed);
 
 export async function readRehearsal(call: Call, key: string, { seed }: RehearsalOf): Promise<RehearsalAnswer> {
-  const { env: { say } } = call;
+  const {
+    env: { say },
+  } = call;
   const procedure = await readProcedure(call, key);
   const titleOf = (step: string) => procedure.steps.find((it) => it.key === step)!.title;
-  const words = ({ kind }: Question, option: string) => (kind === 'stop' ? say(`stop.${option}`) : kind === 'picture' ? say(`grade.${option}`) : titleOf(option));
+  const words = ({ kind }: Question, option: string) =>
+    kind === 'stop' ? say(`stop.${option}`) : kind === 'picture' ? say(`grade.${option}`) : titleOf(option);
   return {
     questions: questionsIn(procedure, seed).map((question) => ({
-      says: say(`rehearsal.${question.kind}`), after: question.after, options: question.options.map((option) => words(question, option)), right: question.right,
-      because: say(`rehearsal.${question.kind}.because`, { right: words(question, question.options[question.right]!) }), grade: question.grade,
+      says: say(`rehearsal.${question.kind}`),
+      after: question.after,
+      options: question.options.map((option) => words(question, option)),
+      right: question.right,
+      because: say(`rehearsal.${question.kind}.because`, { right: words(question, question.options[question.right]!) }),
+      grade: question.grade,
     })),
   };
 }
@@ -35,7 +42,15 @@ export async function keepRehearsal(call: Call, form: RehearsedForm): Promise<{ 
   if (form.answers.length !== questions.length) throw fieldProblem('answers', 'field.invalid');
   const correct = rightOf(questions, form.answers);
   await db.rehearsal.insert({
-    id: form.id, organisationId: actor.organisationId, personId: actor.personId, procedure: procedure.key, edition: procedure.number || null, catalogue: CATALOGUE_VERSION, asked: questions.length, correct, at: now,
+    id: form.id,
+    organisationId: actor.organisationId,
+    personId: actor.personId,
+    procedure: procedure.key,
+    edition: procedure.number || null,
+    catalogue: CATALOGUE_VERSION,
+    asked: questions.length,
+    correct,
+    at: now,
   });
   return { asked: questions.length, correct };
 }
@@ -45,11 +60,22 @@ export async function listRehearsals(call: Call): Promise<RehearsalsAnswer> {
   const { db, actor } = call;
   const { zone } = await firstZone(call);
   const rows = await db.rehearsal.all({ personId: actor.personId }, { order: [['at', 'ASC']] });
-  const editions = await db.edition.all({ organisationId: actor.organisationId }, { order: [['number', 'ASC']], columns: ['procedure', 'number', 'content'] });
-  const inForce = new Map(editions.map(({ procedure, number, content }) => [procedure, content === null ? null : number]));
+  const editions = await db.edition.all(
+    { organisationId: actor.organisationId },
+    { order: [['number', 'ASC']], columns: ['procedure', 'number', 'content'] },
+  );
+  const inForce = new Map(
+    editions.map(({ procedure, number, content }) => [procedure, content === null ? null : number]),
+  );
   return {
-    rehearsals: [...new Map(rows.map((row) => [row.procedure, row])).values()].map(({ procedure, at, asked, correct, catalogue, edition }) => ({
-      procedure, day: isoFromDay(dayOfInstant(at, zone)), asked, correct, older: catalogue !== CATALOGUE_VERSION || edition !== (inForce.get(procedure) ?? null),
-    })),
+    rehearsals: [...new Map(rows.map((row) => [row.procedure, row])).values()].map(
+      ({ procedure, at, asked, correct, catalogue, edition }) => ({
+        procedure,
+        day: isoFromDay(dayOfInstant(at, zone)),
+        asked,
+        correct,
+        older: catalogue !== CATALOGUE_VERSION || edition !== (inForce.get(procedure) ?? null),
+      }),
+    ),
   };
 }

@@ -59,38 +59,82 @@ const daysIn = ({ clock }: Env, zones: readonly string[]) => zones.map((zone) =>
 
 /** The board's JSON (`BoardAnswer`). The marks come out of the database as text and go in as they are. */
 async function composeBoard(env: Env, organisationId: string, head: Head): Promise<string> {
-  const { store: { db }, clock } = env;
+  const {
+    store: { db },
+    clock,
+  } = env;
   const [rows, waiting] = await Promise.all([readBoardRows(db, organisationId), readWaiting(db, organisationId)]);
-  const rowTexts = rows.map(({ id, name, property_id, marks }) =>
-    `{"id":"${id}","name":${JSON.stringify(name)},"property":${head.index.get(property_id)},"marks":[${marks ?? ''}]}`);
+  const rowTexts = rows.map(
+    ({ id, name, property_id, marks }) =>
+      `{"id":"${id}","name":${JSON.stringify(name)},"property":${head.index.get(property_id)},"marks":[${marks ?? ''}]}`,
+  );
   const { proofs, faults, handBacks, latest } = waiting;
   const plan = await readBaselinePlan(db, organisationId);
-  const alarms = (await openAlarms({ db, env }, organisationId)).map(({ id, says, note, place, placeId, machine, at, zone, acknowledgedBy }) => ({ id, says, note, place, placeId, machine, at: env.say.time(at, zone), acknowledgedBy }));
+  const alarms = (await openAlarms({ db, env }, organisationId)).map(
+    ({ id, says, note, place, placeId, machine, at, zone, acknowledgedBy }) => ({
+      id,
+      says,
+      note,
+      place,
+      placeId,
+      machine,
+      at: env.say.time(at, zone),
+      acknowledgedBy,
+    }),
+  );
   // A clock that was moved back makes every date here wrong: the newest entry lies in its future.
   const clockBehindDays = latest === null ? 0 : Math.max(0, Math.floor((latest - clock()) / MS_PER_DAY));
   return `${head.text},"waiting":${JSON.stringify({ proofs, faults, handBacks, alarms, baseline: plan && { planned: plan.planned, until: isoFromDay(plan.until + 6) }, clockBehindDays })},"rows":[${rowTexts.join()}]}`;
 }
 
 async function headOf(env: Env, organisationId: string, known: Head | undefined): Promise<Head> {
-  const { store: { db }, clock, say } = env;
+  const {
+    store: { db },
+    clock,
+    say,
+  } = env;
   const revision = env.store.revisionOf(HEAD_TABLES);
   if (known && known.revision === revision && known.days === daysIn(env, known.zones)) return known;
   const [properties, places] = await Promise.all([
-    db.property.all({ organisationId }, { order: [['sort', 'ASC'], ['id', 'ASC']] }),
+    db.property.all(
+      { organisationId },
+      {
+        order: [
+          ['sort', 'ASC'],
+          ['id', 'ASC'],
+        ],
+      },
+    ),
     db.place.all({ organisationId }, { columns: ['propertyId'] }),
   ]);
   const ids = properties.map(({ id }) => id);
-  const [waters, practices] = await Promise.all([factsOf(db, ids, 'water'), factsOf(db, [organisationId, ...ids], 'practice')]);
+  const [waters, practices] = await Promise.all([
+    factsOf(db, ids, 'water'),
+    factsOf(db, [organisationId, ...ids], 'practice'),
+  ]);
   const types: BoardType[] = [...procedures.values()].map(({ key, kind, safetyCritical, risk }) => ({
-    key, kind, safetyCritical, name: say(`point.${key}`), riskWeight: riskWeight(risk),
+    key,
+    kind,
+    safetyCritical,
+    name: say(`point.${key}`),
+    riskWeight: riskWeight(risk),
   }));
   const described = properties.map(({ id, name, zone }) => {
     const today = dayOfInstant(clock(), zone);
-    const of = <T extends { subjectId: string }>(facts: readonly T[]) => facts.filter(({ subjectId }) => subjectId === id);
+    const of = <T extends { subjectId: string }>(facts: readonly T[]) =>
+      facts.filter(({ subjectId }) => subjectId === id);
     const hardness = inForce(of(waters), today)?.value.hardnessMgL ?? null;
-    const practice = inForce(of(practices), today)?.value ?? inForce(practices.filter(({ subjectId }) => subjectId === organisationId), today)?.value ?? 'steady';
+    const practice =
+      inForce(of(practices), today)?.value ??
+      inForce(
+        practices.filter(({ subjectId }) => subjectId === organisationId),
+        today,
+      )?.value ??
+      'steady';
     return {
-      id, name, today,
+      id,
+      name,
+      today,
       says: say('says.property', {
         units: places.filter(({ propertyId }) => propertyId === id).length,
         water: say(`says.water.${hardness === null ? 'unknown' : hardnessClass(hardness)}`),
@@ -100,7 +144,10 @@ async function headOf(env: Env, organisationId: string, known: Head | undefined)
   });
   const zones = [...new Set(properties.map(({ zone }) => zone))];
   return {
-    revision, zones, days: daysIn(env, zones), index: new Map(ids.map((id, i) => [id, i])),
+    revision,
+    zones,
+    days: daysIn(env, zones),
+    index: new Map(ids.map((id, i) => [id, i])),
     text: `{"types":${JSON.stringify(types)},"properties":${JSON.stringify(described)}`,
   };
 }

@@ -12,8 +12,14 @@ const AHEAD_DAYS = 760;
 export async function readCalendar(call: Call, scope: string, id: string): Promise<{ name: string; text: string }> {
   const found = await findAddressed(call, scope, id);
   const histories = await readHistories(call.db, await pointsBelow(call, found), call.now);
-  const places = new Map((await call.db.place.all({ id: [...new Set(histories.map(({ placeId }) => placeId))] })).map(({ id: placeId, name }) => [placeId, name]));
-  const events = histories.filter(({ retired }) => !retired).sort((a, b) => a.point.number - b.point.number)
+  const places = new Map(
+    (await call.db.place.all({ id: [...new Set(histories.map(({ placeId }) => placeId))] })).map(
+      ({ id: placeId, name }) => [placeId, name],
+    ),
+  );
+  const events = histories
+    .filter(({ retired }) => !retired)
+    .sort((a, b) => a.point.number - b.point.number)
     .flatMap((history) => eventOf(call, history, places.get(history.placeId)!) ?? []);
   return { name: found.name, text: calendarOf(found.name, events, call.now) };
 }
@@ -21,7 +27,11 @@ export async function readCalendar(call: Call, scope: string, id: string): Promi
 function eventOf({ env: { say } }: Call, history: PointHistory, place: string): CalendarEvent | undefined {
   const { inputs, point, today } = history;
   const line = computeLine(inputs, today);
-  const event = { uid: `point-${point.id}@dewline`, summary: `${say(`task.${point.procedure}`)}, ${place}`, description: plainWords(say, history, line) };
+  const event = {
+    uid: `point-${point.id}@dewline`,
+    summary: `${say(`task.${point.procedure}`)}, ${place}`,
+    description: plainWords(say, history, line),
+  };
   const { anchor } = inputs;
   if (anchor?.mode === 'sets' && anchor.rule !== undefined) {
     const rule = ruleOf(anchor.rule);

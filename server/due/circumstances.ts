@@ -2,7 +2,13 @@
 import type { Day } from '../../core/calendar/day.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import type { Assumptions } from '../../core/due/assumptions.ts';
-import { combinedFactor, driverEffects, type Circumstances, type DriverEffect, type DriverName } from '../../core/due/drivers.ts';
+import {
+  combinedFactor,
+  driverEffects,
+  type Circumstances,
+  type DriverEffect,
+  type DriverName,
+} from '../../core/due/drivers.ts';
 import type { Stretch } from '../../core/due/exposure.ts';
 import { inForce, type KnownFacts } from '../store/facts.ts';
 import { holdAmong } from './hold.ts';
@@ -20,7 +26,13 @@ interface DatedCircumstances {
 /** Circumstances of a place, ascending, never empty. The last one is no empty home, since every hold ends with its review. */
 export type PlaceHistory = readonly DatedCircumstances[];
 
-export function placeHistory(facts: KnownFacts, placeId: string, propertyId: string, tenancies: readonly TenancyRow[], { newHomeDays }: Assumptions): PlaceHistory {
+export function placeHistory(
+  facts: KnownFacts,
+  placeId: string,
+  propertyId: string,
+  tenancies: readonly TenancyRow[],
+  { newHomeDays }: Assumptions,
+): PlaceHistory {
   const waters = facts.of(propertyId, 'water');
   const holds = facts.of(placeId, 'hold');
   const days = new Set<Day>([0]);
@@ -34,39 +46,62 @@ export function placeHistory(facts: KnownFacts, placeId: string, propertyId: str
     days.add(fromDay);
     if (value) days.add(value.until + 1);
   }
-  return [...days].sort((a, b) => a - b).map((fromDay) => {
-    const tenancy = tenancies.findLast(([, , from, to]) => from <= fromDay && (to === null || to >= fromDay));
-    const fact = tenancy && inForce(facts.of(tenancy[1], 'household'), fromDay);
-    const water = inForce(waters, fromDay);
-    return {
-      fromDay,
-      value: {
-        household: fact ? { ...fact.value, loadsAWeek: fact.value.loadsAWeek ?? undefined, detergent: fact.value.detergent ?? undefined } : {},
-        hardnessMgL: water?.value.hardnessMgL ?? undefined,
-        newHome: tenancy !== undefined && fromDay < tenancy[2] + newHomeDays,
-      },
-      empty: holdAmong(holds, fromDay) !== null,
-      householdSince: fact?.fromDay || undefined,
-      waterSince: water?.fromDay || undefined,
-    };
-  });
+  return [...days]
+    .sort((a, b) => a - b)
+    .map((fromDay) => {
+      const tenancy = tenancies.findLast(([, , from, to]) => from <= fromDay && (to === null || to >= fromDay));
+      const fact = tenancy && inForce(facts.of(tenancy[1], 'household'), fromDay);
+      const water = inForce(waters, fromDay);
+      return {
+        fromDay,
+        value: {
+          household: fact
+            ? {
+                ...fact.value,
+                loadsAWeek: fact.value.loadsAWeek ?? undefined,
+                detergent: fact.value.detergent ?? undefined,
+              }
+            : {},
+          hardnessMgL: water?.value.hardnessMgL ?? undefined,
+          newHome: tenancy !== undefined && fromDay < tenancy[2] + newHomeDays,
+        },
+        empty: holdAmong(holds, fromDay) !== null,
+        householdSince: fact?.fromDay || undefined,
+        waterSince: water?.fromDay || undefined,
+      };
+    });
 }
 
 /** Drivers that people are behind: what they touch pauses in an empty home. */
-const BY_PEOPLE: readonly DriverName[] = ['people', 'laundry', 'pets', 'cooking', 'coolWashes', 'smoking', 'dust', 'detergent'];
+const BY_PEOPLE: readonly DriverName[] = [
+  'people',
+  'laundry',
+  'pets',
+  'cooking',
+  'coolWashes',
+  'smoking',
+  'dust',
+  'detergent',
+];
 
 export function stretchesOf({ drivers }: Procedure, history: PlaceHistory, assumed: Assumptions): Stretch[] {
   const pauses = drivers.some((driver) => BY_PEOPLE.includes(driver));
   const stretches: Stretch[] = [];
   for (const { fromDay, value, empty } of history) {
-    const factor = empty && pauses ? assumed.emptyHome : combinedFactor(driverEffects(drivers, value, assumed), assumed);
+    const factor =
+      empty && pauses ? assumed.emptyHome : combinedFactor(driverEffects(drivers, value, assumed), assumed);
     if (factor !== stretches.at(-1)?.factor) stretches.push({ fromDay, factor });
   }
   return stretches;
 }
 
 /** The drivers as they stand on a day, with the day since when. */
-export function effectsOn({ drivers }: Procedure, history: PlaceHistory, day: Day, assumed: Assumptions): DriverEffect[] {
+export function effectsOn(
+  { drivers }: Procedure,
+  history: PlaceHistory,
+  day: Day,
+  assumed: Assumptions,
+): DriverEffect[] {
   const now = history.findLast(({ fromDay }) => fromDay <= day) ?? history[0]!;
   return driverEffects(drivers, now.value, assumed).map((effect) => {
     const since = effect.from === 'hardness' ? now.waterSince : now.householdSince;

@@ -1,8 +1,14 @@
 /** When something is due, in words. */
 import type { Speaker } from '../../core/language/message.ts';
 
-export function dueWords(say: Speaker, marks: readonly { readonly servedDay: number; readonly intervalDays: number }[], today: number): string {
-  const dated = marks.filter(({ servedDay }) => servedDay > 0).map(({ servedDay, intervalDays }) => servedDay + intervalDays - today);
+export function dueWords(
+  say: Speaker,
+  marks: readonly { readonly servedDay: number; readonly intervalDays: number }[],
+  today: number,
+): string {
+  const dated = marks
+    .filter(({ servedDay }) => servedDay > 0)
+    .map(({ servedDay, intervalDays }) => servedDay + intervalDays - today);
   if (dated.length === 0) return say('due.noRecord');
   const days = Math.min(...dated);
   return days < 0 ? say('due.past', { days: -days }) : days === 0 ? say('due.today') : say('due.in', { days });

@@ -16,6 +16,7 @@ export async function findPoint({ db, actor }: Call, idOrNumber: string): Promis
 /** Names of people by id. */
 export async function namesOf(db: Db, ids: readonly (string | null)[]): Promise<Map<string, string>> {
   const wanted = [...new Set(ids.filter((id): id is string => id !== null))];
-  const people = wanted.length === 0 ? [] : await db.person.all({ id: { [Op.in]: wanted } }, { columns: ['id', 'name'] });
+  const people =
+    wanted.length === 0 ? [] : await db.person.all({ id: { [Op.in]: wanted } }, { columns: ['id', 'name'] });
   return new Map(people.map(({ id, name }) => [id, name]));
 }

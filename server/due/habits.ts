@@ -17,32 +17,70 @@ import { namesOf } from './find.ts';
 const FIRST_ASK_DAYS = 7;
 
 /** Habits of the machines of a place, as its household stands to them. */
-export async function habitsAt(call: Call, placeId: string, tenancy: Row<'tenancy'> | undefined): Promise<HabitSummary[]> {
-  const { db, env: { say }, now } = call;
+export async function habitsAt(
+  call: Call,
+  placeId: string,
+  tenancy: Row<'tenancy'> | undefined,
+): Promise<HabitSummary[]> {
+  const {
+    db,
+    env: { say },
+    now,
+  } = call;
   const place = (await db.place.one({ id: placeId }))!;
   const { zone, organisationId } = (await db.property.one({ id: place.propertyId }))!;
   const today = dayOfInstant(now, zone);
   const machines = await db.machine.all({ placeId, retiredDay: null });
-  const answers = tenancy ? await db.attestation.all({ tenancyId: tenancy.id }, { order: [['day', 'ASC'], ['at', 'ASC']] }) : [];
-  const names = await namesOf(db, answers.map(({ personId }) => personId));
-  const practice = (await nearestFact(db, [placeId, place.propertyId, organisationId], 'practice', today))?.value ?? 'steady';
-  return machines.flatMap((machine) => habitsOf(machine.type).map(({ key, attestDays }): HabitSummary => {
-    const mine = answers.filter(({ machineId, habit }) => machineId === machine.id && habit === key);
-    const attested = mine.findLast(({ checked }) => checked === 0);
-    const checked = mine.findLast((it) => it.checked === 1);
-    const asked: Day | undefined = attested?.day ?? (tenancy && tenancy.fromDay + FIRST_ASK_DAYS - practiceDays(attestDays, practice));
-    return {
-      machineId: machine.id, machine: machineName(say, machine), habit: key, says: say(`habit.${key}`), how: say(`habit.${key}.how`), why: say(`habit.${key}.why`),
-      attested: attested ? { day: isoFromDay(attested.day), kept: attested.kept === 1 } : null,
-      checked: checked ? { day: isoFromDay(checked.day), kept: checked.kept === 1, by: names.get(checked.personId) ?? say('story.someone') } : null,
-      lapses: mine.filter(({ kept }) => kept === 0).length,
-      due: asked !== undefined && today >= asked + practiceDays(attestDays, practice),
-    };
-  }));
+  const answers = tenancy
+    ? await db.attestation.all(
+        { tenancyId: tenancy.id },
+        {
+          order: [
+            ['day', 'ASC'],
+            ['at', 'ASC'],
+          ],
+        },
+      )
+    : [];
+  const names = await namesOf(
+    db,
+    answers.map(({ personId }) => personId),
+  );
+  const practice =
+    (await nearestFact(db, [placeId, place.propertyId, organisationId], 'practice', today))?.value ?? 'steady';
+  return machines.flatMap((machine) =>
+    habitsOf(machine.type).map(({ key, attestDays }): HabitSummary => {
+      const mine = answers.filter(({ machineId, habit }) => machineId === machine.id && habit === key);
+      const attested = mine.findLast(({ checked }) => checked === 0);
+      const checked = mine.findLast((it) => it.checked === 1);
+      const asked: Day | undefined =
+        attested?.day ?? (tenancy && tenancy.fromDay + FIRST_ASK_DAYS - practiceDays(attestDays, practice));
+      return {
+        machineId: machine.id,
+        machine: machineName(say, machine),
+        habit: key,
+        says: say(`habit.${key}`),
+        how: say(`habit.${key}.how`),
+        why: say(`habit.${key}.why`),
+        attested: attested ? { day: isoFromDay(attested.day), kept: attested.kept === 1 } : null,
+        checked: checked
+          ? {
+              day: isoFromDay(checked.day),
+              kept: checked.kept === 1,
+              by: names.get(checked.personId) ?? say('story.someone'),
+            }
+          : null,
+        lapses: mine.filter(({ kept }) => kept === 0).length,
+        due: asked !== undefined && today >= asked + practiceDays(attestDays, practice),
+      };
+    }),
+  );
 }
 
 export async function attestHabits(call: Call, { answers }: AttestHabits): Promise<{ thanks: string }> {
-  const { env: { say } } = call;
+  const {
+    env: { say },
+  } = call;
   for (const answer of answers) await note(call, answer, false, '');
   return { thanks: say(answers.some(({ kept }) => kept === 'lapsed') ? 'habits.lapsed' : 'habits.kept') };
 }
@@ -52,7 +90,12 @@ export async function checkHabit(call: Call, form: CheckHabit): Promise<object> 
   return {};
 }
 
-async function note(call: Call, { id, machineId, habit, kept }: AttestHabits['answers'][number], checked: boolean, words: string): Promise<void> {
+async function note(
+  call: Call,
+  { id, machineId, habit, kept }: AttestHabits['answers'][number],
+  checked: boolean,
+  words: string,
+): Promise<void> {
   const { db, actor, now } = call;
   const machine = await visibleMachine(call, machineId);
   if (!habitsOf(machine.type).some(({ key }) => key === habit)) throw fieldProblem('habit', 'field.oneOf');
@@ -63,7 +106,16 @@ async function note(call: Call, { id, machineId, habit, kept }: AttestHabits['an
   }
   const zone = await zoneOfPlace(db, machine.placeId);
   await db.attestation.insert({
-    id, organisationId: actor.organisationId, tenancyId: tenancy.id, machineId, habit: habitOf(habit).key, day: dayOfInstant(now, zone), at: now,
-    kept: kept === 'kept' ? 1 : 0, checked: checked ? 1 : 0, note: words, personId: actor.personId,
+    id,
+    organisationId: actor.organisationId,
+    tenancyId: tenancy.id,
+    machineId,
+    habit: habitOf(habit).key,
+    day: dayOfInstant(now, zone),
+    at: now,
+    kept: kept === 'kept' ? 1 : 0,
+    checked: checked ? 1 : 0,
+    note: words,
+    personId: actor.personId,
   });
 }

@@ -27,7 +27,12 @@ import { holdAmong } from './hold.ts';
 import { effectsOn, placeHistory, stretchesOf, type PlaceHistory } from './circumstances.ts';
 
 export interface PointHistory {
-  readonly point: { readonly id: string; readonly number: number; readonly procedure: string; readonly organisationId: string };
+  readonly point: {
+    readonly id: string;
+    readonly number: number;
+    readonly procedure: string;
+    readonly organisationId: string;
+  };
   readonly machineId: string;
   readonly placeId: string;
   readonly propertyId: string;
@@ -59,7 +64,13 @@ export interface PointHistory {
   /** Work done that awaits its proof. */
   readonly waiting: { readonly recordId: string; readonly doneDay: Day } | undefined;
   /** Signals that are not answered, and open faults, oldest first. */
-  readonly signals: readonly { readonly id: string; readonly type: string; readonly state: SignalState; readonly day: Day; readonly recheckDay: Day | null }[];
+  readonly signals: readonly {
+    readonly id: string;
+    readonly type: string;
+    readonly state: SignalState;
+    readonly day: Day;
+    readonly recheckDay: Day | null;
+  }[];
   readonly faults: readonly { readonly day: Day; readonly symptom: string }[];
   readonly jobState: JobState | undefined;
 }
@@ -74,30 +85,60 @@ export interface Supposed {
 
 export const SEASONS: Seasons = { coolingMonth: 6, coolingDate: 1, leadDays: 14, warmCelsius: 22 };
 
-export async function readHistory(db: Db, pointId: string, now: number, supposed: Supposed = {}): Promise<PointHistory> {
+export async function readHistory(
+  db: Db,
+  pointId: string,
+  now: number,
+  supposed: Supposed = {},
+): Promise<PointHistory> {
   return (await readHistories(db, [pointId], now, supposed))[0]!;
 }
 
 /** Histories in no certain order; a thousand or two at a time is quickest. */
-export async function readHistories(db: Db, pointIds: readonly string[], now: number, supposed: Supposed = {}): Promise<PointHistory[]> {
+export async function readHistories(
+  db: Db,
+  pointIds: readonly string[],
+  now: number,
+  supposed: Supposed = {},
+): Promise<PointHistory[]> {
   const ids = JSON.stringify(pointIds);
   const points = await sql.readPointRows(db, ids);
   const placeIds = [...new Set(points.map((row) => row[8]))];
   const tenancies = await sql.readTenancyRows(db, JSON.stringify(placeIds));
   const subjects = new Set(tenancies.map((row) => row[1]));
-  for (const [id, , , organisationId, machineId, , , , placeId, propertyId] of points) subjects.add(id).add(organisationId).add(machineId).add(placeId).add(propertyId);
+  for (const [id, , , organisationId, machineId, , , , placeId, propertyId] of points)
+    subjects.add(id).add(organisationId).add(machineId).add(placeId).add(propertyId);
   const [factRows, conditions, waiting, work, faults, signals] = await Promise.all([
-    sql.readFactRows(db, JSON.stringify([...subjects])), sql.readConditionRows(db, ids), sql.readWaitingRows(db, ids), sql.readWorkRows(db, ids),
-    sql.readFaultRows(db, ids), sql.readSignalRows(db, ids),
+    sql.readFactRows(db, JSON.stringify([...subjects])),
+    sql.readConditionRows(db, ids),
+    sql.readWaitingRows(db, ids),
+    sql.readWorkRows(db, ids),
+    sql.readFaultRows(db, ids),
+    sql.readSignalRows(db, ids),
   ]);
-  const facts = knownFacts(factRows.map(([id, subjectId, name, fromDay, recordedAt, value]) => ({ id, subjectId, name, fromDay, recordedAt, value }))
-    .sort((a, b) => a.fromDay - b.fromDay || a.recordedAt - b.recordedAt || (a.id < b.id ? -1 : 1)));
+  const facts = knownFacts(
+    factRows
+      .map(([id, subjectId, name, fromDay, recordedAt, value]) => ({ id, subjectId, name, fromDay, recordedAt, value }))
+      .sort((a, b) => a.fromDay - b.fromDay || a.recordedAt - b.recordedAt || (a.id < b.id ? -1 : 1)),
+  );
   const read: Read = {
-    now, supposed, facts, editions: await editionsInForce(db, [...new Set(points.map((row) => row[3]))]), today: new Map(), places: new Map(), stretches: new Map(),
+    now,
+    supposed,
+    facts,
+    editions: await editionsInForce(db, [...new Set(points.map((row) => row[3]))]),
+    today: new Map(),
+    places: new Map(),
+    stretches: new Map(),
     tenancies: byFirst([...tenancies].sort((a, b) => a[2] - b[2])),
     conditions: byFirst([...conditions].sort((a, b) => a[2] - b[2] || a[3] - b[3])),
-    waiting: new Map(waiting.map((row) => [row[0], row])), work: new Map(work.map((row) => [row[0], row])),
-    faults: byFirst(faults.filter(([, , symptom, type, procedure]) => pointsOfSymptom(type, symptom).includes(procedure)).sort((a, b) => a[1] - b[1])), signals: byFirst([...signals].sort((a, b) => a[4] - b[4])),
+    waiting: new Map(waiting.map((row) => [row[0], row])),
+    work: new Map(work.map((row) => [row[0], row])),
+    faults: byFirst(
+      faults
+        .filter(([, , symptom, type, procedure]) => pointsOfSymptom(type, symptom).includes(procedure))
+        .sort((a, b) => a[1] - b[1]),
+    ),
+    signals: byFirst([...signals].sort((a, b) => a[4] - b[4])),
   };
   return points.map((row) => historyOf(read, row));
 }
@@ -119,7 +160,8 @@ interface Read {
 }
 
 /** Rows by what they are about, their first column. */
-const byFirst = <T extends readonly [string, ...unknown[]]>(rows: readonly T[]): Map<string, T[]> => grouped(rows, ([first]) => first);
+const byFirst = <T extends readonly [string, ...unknown[]]>(rows: readonly T[]): Map<string, T[]> =>
+  grouped(rows, ([first]) => first);
 
 function remembered<V>(map: Map<string, V>, key: string, make: () => V): V {
   let value = map.get(key);
@@ -131,7 +173,23 @@ function remembered<V>(map: Map<string, V>, key: string, make: () => V): V {
 const NEW_MACHINE_DAYS = 30;
 
 function historyOf(read: Read, row: sql.PointRow): PointHistory {
-  const [id, number, key, organisationId, machineId, installedDay, registeredAt, retiredDay, placeId, propertyId, zone, leftOut, fuel, hardWired, switchKnown] = row;
+  const [
+    id,
+    number,
+    key,
+    organisationId,
+    machineId,
+    installedDay,
+    registeredAt,
+    retiredDay,
+    placeId,
+    propertyId,
+    zone,
+    leftOut,
+    fuel,
+    hardWired,
+    switchKnown,
+  ] = row;
   const { facts, supposed } = read;
   const today = remembered(read.today, zone, () => dayOfInstant(read.now, zone));
   const scopes = [id, machineId, placeId, propertyId, organisationId];
@@ -145,48 +203,113 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
   const edition = saved && { ...saved, content: carriedOver(ours, saved.content) };
   // Whatever method or edition says, what is forbidden here is not offered.
   const allowed = withAllowed(edition ? withEdition(ours, edition.content) : ours, forbidden);
-  const { level, raised } = levelAt(allowed, { fuel, hardWired: hardWired === 1, switchKnown: switchKnown === 1, access: specification?.access ?? null });
+  const { level, raised } = levelAt(allowed, {
+    fuel,
+    hardWired: hardWired === 1,
+    switchKnown: switchKnown === 1,
+    access: specification?.access ?? null,
+  });
   const procedure = level === allowed.level ? allowed : { ...allowed, level };
-  const place = remembered(read.places, placeId, () => placeHistory(facts, placeId, propertyId, read.tenancies.get(placeId) ?? [], assumed));
-  const stretches = remembered(read.stretches, `${placeId} ${procedure.drivers.join()}`, () => stretchesOf(procedure, place, assumed));
+  const place = remembered(read.places, placeId, () =>
+    placeHistory(facts, placeId, propertyId, read.tenancies.get(placeId) ?? [], assumed),
+  );
+  const stretches = remembered(read.stretches, `${placeId} ${procedure.drivers.join()}`, () =>
+    stretchesOf(procedure, place, assumed),
+  );
   const practiceFact = facts.nearest(scopes, 'practice', today);
   const practice = supposed.practice ?? practiceFact?.value ?? 'steady';
   const found = read.conditions.get(id) ?? [];
-  const claimed = found.some((it) => it[1] === 'service') ? undefined : facts.nearest([id, machineId], 'lastDone', today)?.value;
+  const claimed = found.some((it) => it[1] === 'service')
+    ? undefined
+    : facts.nearest([id, machineId], 'lastDone', today)?.value;
   // Believed as claimed until a service is recorded; it is nobody's condition, and teaches nothing.
-  const conditions = claimed === undefined ? found : [[id, 'service', claimed, 0, null, 0, null, 'attested', '', null, 0] as const, ...found.filter((it) => it[2] >= claimed)];
+  const conditions =
+    claimed === undefined
+      ? found
+      : [
+          [id, 'service', claimed, 0, null, 0, null, 'attested', '', null, 0] as const,
+          ...found.filter((it) => it[2] >= claimed),
+        ];
   const seasons = facts.nearest([propertyId, organisationId], 'seasons', today)?.value ?? SEASONS;
   const calendar = {
-    cooling: { month: seasons.coolingMonth, date: seasons.coolingDate }, leadDays: seasons.leadDays, warmCelsius: seasons.warmCelsius,
+    cooling: { month: seasons.coolingMonth, date: seasons.coolingDate },
+    leadDays: seasons.leadDays,
+    warmCelsius: seasons.warmCelsius,
     warmSpells: facts.of(propertyId, 'warmSpell').map(({ value }) => value),
-    contract: facts.nearest([machineId], 'contract', today)?.value ?? null, practice,
+    contract: facts.nearest([machineId], 'contract', today)?.value ?? null,
+    practice,
   };
-  const anchor = supposed.anchor ?? facts.nearest([id], 'anchor', today)?.value ?? procedure.anchor ?? { choice: { kind: 'none' as const }, mode: 'sets' as const };
-  const simple = conditions.map((it) => ({ kind: it[1], day: it[2], grade: it[4], confirmed: it[5] === 1, ...(it[10] === 1 && { doubtful: true }) }));
+  const anchor = supposed.anchor ??
+    facts.nearest([id], 'anchor', today)?.value ??
+    procedure.anchor ?? { choice: { kind: 'none' as const }, mode: 'sets' as const };
+  const simple = conditions.map((it) => ({
+    kind: it[1],
+    day: it[2],
+    grade: it[4],
+    confirmed: it[5] === 1,
+    ...(it[10] === 1 && { doubtful: true }),
+  }));
   const servedDay = servedDayOf({ conditions: simple });
   const faults = (read.faults.get(id) ?? []).map(([, day, symptom]) => ({ day, symptom }));
-  const signals = (read.signals.get(id) ?? []).map(([, signalId, type, state, day, recheckDay]) => ({ id: signalId, type, state, day, recheckDay }));
+  const signals = (read.signals.get(id) ?? []).map(([, signalId, type, state, day, recheckDay]) => ({
+    id: signalId,
+    type,
+    state,
+    day,
+    recheckDay,
+  }));
   const waiting = read.waiting.get(id);
   return {
-    point: { id, number, procedure: key, organisationId }, machineId, placeId, propertyId, zone, today, procedure, edition, choices, calendar, signals, faults, conditions,
+    point: { id, number, procedure: key, organisationId },
+    machineId,
+    placeId,
+    propertyId,
+    zone,
+    today,
+    procedure,
+    edition,
+    choices,
+    calendar,
+    signals,
+    faults,
+    conditions,
     retired: (retiredDay !== null && retiredDay <= today) || lacks(leftOut, key),
     practiceFrom: practiceFact?.subjectId ?? organisationId,
-    anchorChoice: anchor.choice, anchorMode: anchor.mode,
+    anchorChoice: anchor.choice,
+    anchorMode: anchor.mode,
     scheduled: facts.nearest([id], 'scheduled', today)?.value ?? procedure.core,
     hold: holdAmong(facts.of(placeId, 'hold'), today),
-    forbidden, raised, turn: turnAt(procedure, conditions.findLast((it) => it[1] === 'service')?.[6] ?? null, forbidden, today),
+    forbidden,
+    raised,
+    turn: turnAt(procedure, conditions.findLast((it) => it[1] === 'service')?.[6] ?? null, forbidden, today),
     waiting: waiting && { recordId: waiting[1], doneDay: waiting[2] },
     jobState: read.work.get(id)?.[1],
     inputs: {
-      procedure: key, version: procedure.version, methods: methodsOf(procedure, choices),
-      days: daysWith(key, procedure.days, changes), assumed: procedure.assumed.includes('steady'), ...(waitsForSignal(procedure, practice) && { signalled: true }), critical: procedure.safetyCritical, practice,
-      caps: capsOf(facts, procedure, specification, propertyId, today), changes, stretches,
-      effects: effectsOn(procedure, place, today, assumed), conditions: simple,
+      procedure: key,
+      version: procedure.version,
+      methods: methodsOf(procedure, choices),
+      days: daysWith(key, procedure.days, changes),
+      assumed: procedure.assumed.includes('steady'),
+      ...(waitsForSignal(procedure, practice) && { signalled: true }),
+      critical: procedure.safetyCritical,
+      practice,
+      caps: capsOf(facts, procedure, specification, propertyId, today),
+      changes,
+      stretches,
+      effects: effectsOn(procedure, place, today, assumed),
+      conditions: simple,
       newSince: newSince(installedDay, registeredAt, zone),
-      turnovers: (read.tenancies.get(placeId) ?? []).slice(1).map(([, , fromDay]) => fromDay).filter((fromDay) => fromDay <= today),
+      turnovers: (read.tenancies.get(placeId) ?? [])
+        .slice(1)
+        .map(([, , fromDay]) => fromDay)
+        .filter((fromDay) => fromDay <= today),
       anchor: resolveAnchor(anchor.choice, anchor.mode, calendar, servedDay ?? today),
       upkeepDay: facts.nearest([placeId, propertyId, organisationId], 'upkeepDay', today)?.value ?? null,
-      signalDay: signalDay([...signals, ...faults.map(({ day }) => ({ day, state: 'open' as const, recheckDay: null }))], servedDay, today),
+      signalDay: signalDay(
+        [...signals, ...faults.map(({ day }) => ({ day, state: 'open' as const, recheckDay: null }))],
+        servedDay,
+        today,
+      ),
     },
   };
 }
@@ -209,7 +332,13 @@ function daysWith(procedure: string, days: PracticeDays, changes: Changes): Prac
   return changes === NO_CHANGES ? days : { watchful: own('watchful'), steady: own('steady'), light: own('light') };
 }
 
-function capsOf(facts: KnownFacts, { waterCapDays }: Procedure, specification: Specification | undefined, propertyId: string, today: Day): Cap[] {
+function capsOf(
+  facts: KnownFacts,
+  { waterCapDays }: Procedure,
+  specification: Specification | undefined,
+  propertyId: string,
+  today: Day,
+): Cap[] {
   const water = waterCapDays && inForce(facts.of(propertyId, 'water'), today)?.value;
   return [
     ...(specification?.makerLimitDays ? [{ reason: 'maker' as const, days: specification.makerLimitDays }] : []),
@@ -235,7 +364,6 @@ function newSince(installedDay: Day | null, registeredAt: number, zone: string):
   if (installedDay === null) return null;
   return dayOfInstant(registeredAt, zone) - installedDay <= NEW_MACHINE_DAYS ? installedDay : null;
 }
-
 
 /** The scope at which the practice of a point was chosen. */
 export function practiceScope({ practiceFrom, point, machineId, placeId, propertyId }: PointHistory): Scope {

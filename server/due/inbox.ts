@@ -11,14 +11,23 @@ import type { Db } from '../store/db.ts';
 import { raiseSignal } from './signals.ts';
 
 /** Connects a machine. The private key is told once and kept nowhere. */
-export async function createEmitter({ env, db, actor: { organisationId }, now }: Call, machineId: string): Promise<{ id: string; privateKey: string }> {
+export async function createEmitter(
+  { env, db, actor: { organisationId }, now }: Call,
+  machineId: string,
+): Promise<{ id: string; privateKey: string }> {
   const machine = await db.machine.one({ id: machineId, organisationId });
   if (!machine) throw notFound();
   if (machine.retiredDay !== null) throw new Problem(409, 'machineRetired', { day: env.say.day(machine.retiredDay) });
   const { publicKey, privateKey } = generateKeyPairSync('ed25519');
   const id = env.newId();
   await db.emitter.insert({
-    id, organisationId, machineId, publicKey: publicKey.export({ type: 'spki', format: 'der' }).toString('base64'), lastSequence: 0, createdAt: now, retiredAt: null,
+    id,
+    organisationId,
+    machineId,
+    publicKey: publicKey.export({ type: 'spki', format: 'der' }).toString('base64'),
+    lastSequence: 0,
+    createdAt: now,
+    retiredAt: null,
   });
   return { id, privateKey: privateKey.export({ type: 'pkcs8', format: 'der' }).toString('base64') };
 }
@@ -32,8 +41,9 @@ export async function retireEmitter({ db, actor: { organisationId }, now }: Call
 /** Reads a message as it came. Nothing is believed of it, and no write waits for it, before its signature fits. */
 export async function recogniseMessage(db: Db, body: Buffer, signature: string | undefined): Promise<MachineSignal> {
   const message = parse(body);
-  const emitter = message && await db.emitter.one({ id: message.emitter });
-  if (!message || !emitter || !signature || !fits(body, signature, emitter.publicKey)) throw new Problem(401, 'badSignature');
+  const emitter = message && (await db.emitter.one({ id: message.emitter }));
+  if (!message || !emitter || !signature || !fits(body, signature, emitter.publicKey))
+    throw new Problem(401, 'badSignature');
   return message;
 }
 
@@ -45,7 +55,13 @@ export async function takeMessage(env: Env, db: Db, message: MachineSignal, now:
   if (message.sequence <= emitter.lastSequence) throw new Problem(409, 'replayed');
   if (Math.abs(now - message.at) > MESSAGE_SLACK_MS) throw new Problem(409, 'messageTime');
   await db.emitter.update({ id: emitter.id }, { lastSequence: message.sequence });
-  return { id: await raiseSignal(db, { id: env.newId(), machine, type: message.type, note: message.code, personId: null, emitterId: emitter.id }, now) };
+  return {
+    id: await raiseSignal(
+      db,
+      { id: env.newId(), machine, type: message.type, note: message.code, personId: null, emitterId: emitter.id },
+      now,
+    ),
+  };
 }
 
 function parse(body: Buffer): MachineSignal | null {

@@ -28,11 +28,19 @@ async function lookedAt(call: Call, number: string) {
 }
 
 export async function openLook(call: Call, number: string): Promise<LookAnswer> {
-  const { env: { say } } = call;
+  const {
+    env: { say },
+  } = call;
   const { point, machine, place, mark, today } = await lookedAt(call, number);
   return {
-    number: point.number, name: say(`point.${point.procedure}`), place: place.name, machine: machineName(say, machine), procedure: procedureOf(point.procedure).key,
-    today: isoFromDay(today), due: dueWords(say, [mark], today), served: mark.servedDay ? isoFromDay(mark.servedDay) : null,
+    number: point.number,
+    name: say(`point.${point.procedure}`),
+    place: place.name,
+    machine: machineName(say, machine),
+    procedure: procedureOf(point.procedure).key,
+    today: isoFromDay(today),
+    due: dueWords(say, [mark], today),
+    served: mark.servedDay ? isoFromDay(mark.servedDay) : null,
     grades: GRADES.map((value) => ({ value, label: say(`grade.${value}`) })),
   };
 }
@@ -46,27 +54,74 @@ export async function createLook(call: Call, form: NewLook): Promise<LookDone> {
   // Before the last service it would tell of a part that has been cleaned since.
   if (mark.servedDay > day) throw new Problem(409, 'lookBefore', { day: say.day(mark.servedDay) });
   const at = day === today ? now : instantOfDay(day, 12 * 60, zone);
-  const told = [{ field: 'by', value: actor.personId }, ...(form.note ? [{ field: 'note', value: form.note }] : [])].map((it) => ({ ...it, salt: env.secret() }));
-  const committed = (field: string) => told.filter((it) => it.field === field).map(({ salt, value }) => commitment(salt, value))[0] ?? null;
+  const told = [
+    { field: 'by', value: actor.personId },
+    ...(form.note ? [{ field: 'note', value: form.note }] : []),
+  ].map((it) => ({ ...it, salt: env.secret() }));
+  const committed = (field: string) =>
+    told.filter((it) => it.field === field).map(({ salt, value }) => commitment(salt, value))[0] ?? null;
   const canonical = canonicalText({
-    schema: RECORD_SCHEMA, catalogue: CATALOGUE_VERSION, kind: 'look', id: form.id, organisation: actor.organisationId, point: point.id, procedure: point.procedure,
-    day: isoFromDay(day), at, receivedAt: now, grade: form.grade, by: committed('by'), note: committed('note'),
+    schema: RECORD_SCHEMA,
+    catalogue: CATALOGUE_VERSION,
+    kind: 'look',
+    id: form.id,
+    organisation: actor.organisationId,
+    point: point.id,
+    procedure: point.procedure,
+    day: isoFromDay(day),
+    at,
+    receivedAt: now,
+    grade: form.grade,
+    by: committed('by'),
+    note: committed('note'),
   });
-  await db.look.insert({ id: form.id, organisationId: actor.organisationId, pointId: point.id, day, at, personId: actor.personId, canonical, hash: sha256(canonical) });
-  await db.personal.insertMany(told.map((it) => ({ ...it, id: env.newId(), organisationId: actor.organisationId, recordId: form.id })));
+  await db.look.insert({
+    id: form.id,
+    organisationId: actor.organisationId,
+    pointId: point.id,
+    day,
+    at,
+    personId: actor.personId,
+    canonical,
+    hash: sha256(canonical),
+  });
+  await db.personal.insertMany(
+    told.map((it) => ({ ...it, id: env.newId(), organisationId: actor.organisationId, recordId: form.id })),
+  );
   await appendToLog(db, { organisationId: actor.organisationId, kind: 'look', subjectId: form.id, canonical, at: now });
   await db.condition.insert({
-    id: form.id, organisationId: actor.organisationId, pointId: point.id, kind: 'look', day, at, grade: form.grade, confirmed: isOffice(actor) ? 1 : 0,
-    agent: null, agents: '[]', afterGrade: null, doubtful: 0, evidence: null, personId: actor.personId,
+    id: form.id,
+    organisationId: actor.organisationId,
+    pointId: point.id,
+    kind: 'look',
+    day,
+    at,
+    grade: form.grade,
+    confirmed: isOffice(actor) ? 1 : 0,
+    agent: null,
+    agents: '[]',
+    afterGrade: null,
+    doubtful: 0,
+    evidence: null,
+    personId: actor.personId,
   });
   await recompute(db, [point.id], now);
   const after = (await db.mark.one({ pointId: point.id }))!;
   const moved = after.servedDay ? after.intervalDays - mark.intervalDays : 0;
   const { inputs } = await readHistory(db, point.id, now);
-  const contradicts = contradictions(inputs.conditions).some(({ later }) => later.day === day && later.grade === form.grade);
+  const contradicts = contradictions(inputs.conditions).some(
+    ({ later }) => later.day === day && later.grade === form.grade,
+  );
   return {
     id: form.id,
-    says: contradicts ? say('look.contradicts') : !after.servedDay ? say('look.noRecord')
-      : say('look.done', { direction: moved === 0 ? 'same' : moved > 0 ? 'later' : 'sooner', far: Math.abs(moved), next: say.shortDay(after.servedDay + after.intervalDays) }),
+    says: contradicts
+      ? say('look.contradicts')
+      : !after.servedDay
+        ? say('look.noRecord')
+        : say('look.done', {
+            direction: moved === 0 ? 'same' : moved > 0 ? 'later' : 'sooner',
+            far: Math.abs(moved),
+            next: say.shortDay(after.servedDay + after.intervalDays),
+          }),
   };
 }

@@ -6,7 +6,16 @@ import { rides, type Sibling } from '../../core/due/riders.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import { ENGINE_VERSION } from '../../core/due/inputs.ts';
 import { WORK } from '../../contract/due.ts';
-import { appendLines, putMarks, putScheduled, readKeptLines, readSiblings, type NewLine, type NewMark, type SiblingRow } from '../sql/lines.ts';
+import {
+  appendLines,
+  putMarks,
+  putScheduled,
+  readKeptLines,
+  readSiblings,
+  type NewLine,
+  type NewMark,
+  type SiblingRow,
+} from '../sql/lines.ts';
 import type { Db } from '../store/db.ts';
 import { readPointRows, readWaitingRows, readWorkRows } from '../sql/history.ts';
 import { readHistories, type PointHistory } from './history.ts';
@@ -44,20 +53,41 @@ async function recomputeChunk(db: Db, pointIds: readonly string[], now: number):
     const text = JSON.stringify({ engine: ENGINE_VERSION, catalogue: CATALOGUE_VERSION, ...inputs });
     const was = before.get(point.id);
     const same = was !== undefined && was[2] === servedDay && was[3] === line && was[4] === cap && was[5] === text;
-    if (!same) lines.push([point.id, servedDay, line, cap, text, JSON.stringify({ days, band, speed, last: terms.at(-1), ...(beyondLearned !== null && { beyondLearned }) })]);
+    if (!same)
+      lines.push([
+        point.id,
+        servedDay,
+        line,
+        cap,
+        text,
+        JSON.stringify({ days, band, speed, last: terms.at(-1), ...(beyondLearned !== null && { beyondLearned }) }),
+      ]);
     const work = workOf(history, servedDay, hold !== null);
     marks.push({
       line: same ? was[1] : -lines.length,
       mark: [
-        point.id, placeId, point.number, typeNumber(point.procedure), servedDay ?? 0, servedDay === null ? 0 : lineDay - servedDay, servedDay === null ? 0 : Math.max(0, capDay - lineDay),
-        work, history.conditions.findLast((row) => row[1] === 'service')?.[7] ?? null, null, history.scheduled ? 1 : 0,
+        point.id,
+        placeId,
+        point.number,
+        typeNumber(point.procedure),
+        servedDay ?? 0,
+        servedDay === null ? 0 : lineDay - servedDay,
+        servedDay === null ? 0 : Math.max(0, capDay - lineDay),
+        work,
+        history.conditions.findLast((row) => row[1] === 'service')?.[7] ?? null,
+        null,
+        history.scheduled ? 1 : 0,
       ],
     });
   }
   const organisationId = histories[0]?.point.organisationId;
   if (organisationId === undefined) return;
   const first = await appendLines(db, organisationId, now, lines);
-  await putMarks(db, organisationId, marks.map(({ mark, line }) => mark.with(9, line > 0 ? line : first - line - 1) as unknown as NewMark));
+  await putMarks(
+    db,
+    organisationId,
+    marks.map(({ mark, line }) => mark.with(9, line > 0 ? line : first - line - 1) as unknown as NewMark),
+  );
   if (retired.length > 0) await db.mark.remove({ pointId: retired });
   await settleRiders(db, histories);
 }
@@ -68,7 +98,13 @@ async function settleRiders(db: Db, histories: readonly PointHistory[]): Promise
   const rows = await readSiblings(db, JSON.stringify([...new Set(histories.map(({ machineId }) => machineId))]));
   const siblingOf = ([id, , key, served, interval, , chosen]: SiblingRow): Sibling => {
     const procedure = own.get(id)?.procedure ?? procedures.get(key)!;
-    return { id, core: chosen === null ? procedure.core : chosen === 'true', level: procedure.level, intervalDays: Math.max(1, interval || procedures.get(key)!.days.steady), lineDay: served === 0 ? null : served + interval };
+    return {
+      id,
+      core: chosen === null ? procedure.core : chosen === 'true',
+      level: procedure.level,
+      intervalDays: Math.max(1, interval || procedures.get(key)!.days.steady),
+      lineDay: served === 0 ? null : served + interval,
+    };
   };
   const turned: { readonly id: string; readonly scheduled: number }[] = [];
   for (const machine of grouped(rows, ([, machineId]) => machineId).values()) {
@@ -84,24 +120,39 @@ async function settleRiders(db: Db, histories: readonly PointHistory[]): Promise
 /** Brings only the work on these points up to date: giving, starting and sending move no line. */
 export async function recomputeWork(db: Db, pointIds: readonly string[], now: number): Promise<void> {
   const ids = JSON.stringify(pointIds);
-  const [points, waiting, work] = [await readPointRows(db, ids), await readWaitingRows(db, ids), await readWorkRows(db, ids)];
+  const [points, waiting, work] = [
+    await readPointRows(db, ids),
+    await readWaitingRows(db, ids),
+    await readWorkRows(db, ids),
+  ];
   const held = new Map<string, boolean>();
   for (const [id, , , , , , , , placeId, , zone] of points) {
     const mark = await db.mark.one({ pointId: id });
     if (!mark) continue;
     if (!held.has(placeId)) held.set(placeId, (await holdOf(db, placeId, dayOfInstant(now, zone))) !== null);
     const sent = waiting.find(([pointId]) => pointId === id);
-    const state = { waiting: sent && { recordId: sent[1], doneDay: sent[2] }, jobState: work.find(([pointId]) => pointId === id)?.[1] };
+    const state = {
+      waiting: sent && { recordId: sent[1], doneDay: sent[2] },
+      jobState: work.find(([pointId]) => pointId === id)?.[1],
+    };
     await db.mark.update({ pointId: id }, { work: workOf(state, mark.servedDay || null, held.get(placeId)!) });
   }
 }
 
-function workOf({ waiting, jobState }: Pick<PointHistory, 'waiting' | 'jobState'>, servedDay: number | null, onHold: boolean): number {
+function workOf(
+  { waiting, jobState }: Pick<PointHistory, 'waiting' | 'jobState'>,
+  servedDay: number | null,
+  onHold: boolean,
+): number {
   if (waiting) return WORK.sent + (servedDay === null ? 0 : Math.max(0, waiting.doneDay - servedDay));
   switch (jobState) {
-    case 'given': return WORK.given;
-    case 'started': return WORK.started;
-    case 'awaitingTest': return WORK.awaitingTest;
-    default: return onHold ? WORK.onHold : WORK.none;
+    case 'given':
+      return WORK.given;
+    case 'started':
+      return WORK.started;
+    case 'awaitingTest':
+      return WORK.awaitingTest;
+    default:
+      return onHold ? WORK.onHold : WORK.none;
   }
 }

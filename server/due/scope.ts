@@ -14,25 +14,52 @@ export interface Found {
 }
 
 const BELOW: Readonly<Record<Scope, string>> = {
-  organisation: 'point.organisation_id', property: 'place.property_id', place: 'place.id', machine: 'machine.id', point: 'point.id',
+  organisation: 'point.organisation_id',
+  property: 'place.property_id',
+  place: 'place.id',
+  machine: 'machine.id',
+  point: 'point.id',
 };
 
 /** Finds what a choice is about; another organisation's is not there. */
 export async function findScope(call: Call, scope: Scope, subjectId: string | null): Promise<Found> {
-  const { db, env: { say }, actor: { organisationId }, now } = call;
+  const {
+    db,
+    env: { say },
+    actor: { organisationId },
+    now,
+  } = call;
   if (scope === 'organisation') {
     // Days differ by zone; what holds for all begins with the first property's day.
     const [first] = await db.property.all({ organisationId }, { order: [['sort', 'ASC']], limit: 1 });
-    return { scope, subjectId: organisationId, name: call.actor.organisation, today: dayOfInstant(now, first?.zone ?? 'UTC') };
+    return {
+      scope,
+      subjectId: organisationId,
+      name: call.actor.organisation,
+      today: dayOfInstant(now, first?.zone ?? 'UTC'),
+    };
   }
   if (subjectId === null) throw notFound();
   const point = scope === 'point' ? await db.point.one({ id: subjectId, organisationId }) : undefined;
-  const machine = scope === 'machine' || point ? await db.machine.one({ id: point?.machineId ?? subjectId, organisationId }) : undefined;
-  const place = scope === 'place' || machine ? await db.place.one({ id: machine?.placeId ?? subjectId, organisationId }) : undefined;
+  const machine =
+    scope === 'machine' || point
+      ? await db.machine.one({ id: point?.machineId ?? subjectId, organisationId })
+      : undefined;
+  const place =
+    scope === 'place' || machine
+      ? await db.place.one({ id: machine?.placeId ?? subjectId, organisationId })
+      : undefined;
   const property = await db.property.one({ id: place?.propertyId ?? subjectId, organisationId });
   const wanted = { property, place, machine, point }[scope];
   if (!wanted || !property) throw notFound();
-  const name = [point && say(`point.${point.procedure}`), machine && machineName(say, machine), place?.name, !place && property.name].filter(Boolean).join(', ');
+  const name = [
+    point && say(`point.${point.procedure}`),
+    machine && machineName(say, machine),
+    place?.name,
+    !place && property.name,
+  ]
+    .filter(Boolean)
+    .join(', ');
   return { scope, subjectId, name, today: dayOfInstant(now, property.zone) };
 }
 
@@ -43,8 +70,15 @@ export async function findAddressed(call: Call, scope: string, id: string): Prom
 }
 
 /** Points that follow a choice made there. */
-export async function pointsBelow({ db }: Call, { scope, subjectId }: Pick<Found, 'scope' | 'subjectId'>): Promise<string[]> {
-  const rows = await ask<{ id: string }>(db, `
-SELECT point.id FROM point JOIN machine ON machine.id = point.machine_id JOIN place ON place.id = machine.place_id WHERE ${BELOW[scope]} = ?1`, [subjectId]);
+export async function pointsBelow(
+  { db }: Call,
+  { scope, subjectId }: Pick<Found, 'scope' | 'subjectId'>,
+): Promise<string[]> {
+  const rows = await ask<{ id: string }>(
+    db,
+    `
+SELECT point.id FROM point JOIN machine ON machine.id = point.machine_id JOIN place ON place.id = machine.place_id WHERE ${BELOW[scope]} = ?1`,
+    [subjectId],
+  );
   return rows.map(({ id }) => id);
 }

@@ -8,7 +8,14 @@ import { intervalName, isSound, JUDGEMENTS, LONGEST_INTERVAL, type Changes } fro
 import { BUDGET, type Budget } from '../../core/due/burden.ts';
 import { SCHOOLS } from '../../core/due/practice.ts';
 import type {
-  AnchorForm, ChangeAssumptions, ChangeBudget, ChangePrices, ChangeSeasons, ChangeUpkeepDay, ChooseMethod, ChoosePractice,
+  AnchorForm,
+  ChangeAssumptions,
+  ChangeBudget,
+  ChangePrices,
+  ChangeSeasons,
+  ChangeUpkeepDay,
+  ChooseMethod,
+  ChoosePractice,
 } from '../../contract/practice.ts';
 import type { FieldErrors } from '../../contract/validate.ts';
 import type { Call } from '../env.ts';
@@ -33,20 +40,37 @@ export async function choosePractice(call: Call, { scope, subjectId, practice }:
 export async function chooseMethod(call: Call, { scope, subjectId, method, option }: ChooseMethod): Promise<object> {
   if (option !== null && !isOption(method, option)) throw fieldProblem('option', 'field.oneOf');
   const found = await findScope(call, scope, subjectId);
-  if (option !== null && (scope === 'point' || scope === 'machine')) await refuseForbidden(call, await pointsBelow(call, found), method as MethodKey, option);
+  if (option !== null && (scope === 'point' || scope === 'machine'))
+    await refuseForbidden(call, await pointsBelow(call, found), method as MethodKey, option);
   const chosen = inForce(await factsOf(call.db, [found.subjectId], 'methods'), found.today)?.value ?? {};
   const rest = Object.fromEntries(Object.entries(chosen).filter(([key]) => key !== method));
   return settle(call, found, 'methods', option === null ? rest : { ...rest, [method]: option });
 }
 
 /** Refuses, for one machine or part, an option whose agent is forbidden there; wider choices give way by themselves. */
-async function refuseForbidden({ db, env: { say } }: Call, pointIds: readonly string[], method: MethodKey, option: string): Promise<void> {
+async function refuseForbidden(
+  { db, env: { say } }: Call,
+  pointIds: readonly string[],
+  method: MethodKey,
+  option: string,
+): Promise<void> {
   const { agents } = optionOf(method, { [method]: option });
-  const points = (await db.point.all({ id: [...pointIds] })).filter(({ procedure }) => procedureOf(procedure).follows.includes(method));
-  for (const { subjectId, value } of await factsOf(db, points.map(({ id }) => id), 'specification')) {
+  const points = (await db.point.all({ id: [...pointIds] })).filter(({ procedure }) =>
+    procedureOf(procedure).follows.includes(method),
+  );
+  for (const { subjectId, value } of await factsOf(
+    db,
+    points.map(({ id }) => id),
+    'specification',
+  )) {
     const forbidden = forbiddenAt(procedureOf(points.find(({ id }) => id === subjectId)!.procedure), value);
     const agent = agents.find((it) => forbidden.includes(it));
-    if (agent) throw new Problem(422, 'agentForbidden', { option: say(`method.${method}.${option}`), agent: say(`agent.${agent}`), point: say(`point.${points.find(({ id }) => id === subjectId)!.procedure}`) });
+    if (agent)
+      throw new Problem(422, 'agentForbidden', {
+        option: say(`method.${method}.${option}`),
+        agent: say(`agent.${agent}`),
+        point: say(`point.${points.find(({ id }) => id === subjectId)!.procedure}`),
+      });
   }
 }
 
@@ -57,18 +81,27 @@ export async function changesOf(db: Db, organisationId: string, today: Day): Pro
 
 /** Puts changes over those in force; null takes one back. Each is held against its range, and intervals against each other. */
 export function withChanges(before: Changes, changes: ChangeAssumptions['changes']): Changes {
-  const next = Object.fromEntries([...Object.entries(before), ...Object.entries(changes)].filter((entry): entry is [string, number] => (changes[entry[0]] === undefined ? entry[1] : changes[entry[0]]) !== null));
+  const next = Object.fromEntries(
+    [...Object.entries(before), ...Object.entries(changes)].filter(
+      (entry): entry is [string, number] => (changes[entry[0]] === undefined ? entry[1] : changes[entry[0]]) !== null,
+    ),
+  );
   const wrong: Record<string, FieldErrors[string]> = {};
   for (const [name, value] of Object.entries(changes)) {
     if (value === null || isSound(name, value)) continue;
     const judgement = (JUDGEMENTS as Readonly<Record<string, { low: number; high: number }>>)[name];
-    wrong[`changes.${name}`] = judgement ? { key: 'field.range', values: { low: judgement.low, high: judgement.high } }
-      : name.startsWith('days/') ? { key: 'field.wholeDays', values: { most: LONGEST_INTERVAL } } : { key: 'field.unknown', values: {} };
+    wrong[`changes.${name}`] = judgement
+      ? { key: 'field.range', values: { low: judgement.low, high: judgement.high } }
+      : name.startsWith('days/')
+        ? { key: 'field.wholeDays', values: { most: LONGEST_INTERVAL } }
+        : { key: 'field.unknown', values: {} };
   }
   for (const { key, days } of procedures.values()) {
     const [watchful, steady, light] = SCHOOLS.map((school) => next[intervalName(key, school)] ?? days[school]);
     if (watchful! > steady! || steady! > light!) {
-      for (const school of SCHOOLS) if (changes[intervalName(key, school)] != null) wrong[`changes.${intervalName(key, school)}`] ??= { key: 'field.order', values: {} };
+      for (const school of SCHOOLS)
+        if (changes[intervalName(key, school)] != null)
+          wrong[`changes.${intervalName(key, school)}`] ??= { key: 'field.order', values: {} };
     }
   }
   if (Object.keys(wrong).length > 0) throw new Problem(422, 'fields', {}, wrong);
@@ -77,7 +110,12 @@ export function withChanges(before: Changes, changes: ChangeAssumptions['changes
 
 export async function changeAssumptions(call: Call, { changes }: ChangeAssumptions): Promise<object> {
   const found = await findScope(call, 'organisation', null);
-  return settle(call, found, 'assumptions', withChanges(await changesOf(call.db, found.subjectId, found.today), changes));
+  return settle(
+    call,
+    found,
+    'assumptions',
+    withChanges(await changesOf(call.db, found.subjectId, found.today), changes),
+  );
 }
 
 export async function changeSeasons(call: Call, { scope, subjectId, ...seasons }: ChangeSeasons): Promise<object> {
@@ -86,7 +124,12 @@ export async function changeSeasons(call: Call, { scope, subjectId, ...seasons }
 
 export async function changeUpkeepDay(call: Call, { scope, subjectId, rule, start }: ChangeUpkeepDay): Promise<object> {
   const found = await findScope(call, scope, subjectId);
-  return settle(call, found, 'upkeepDay', rule === null ? null : { rule, start: start ? dayFromIso(start) : found.today });
+  return settle(
+    call,
+    found,
+    'upkeepDay',
+    rule === null ? null : { rule, start: start ? dayFromIso(start) : found.today },
+  );
 }
 
 export async function changePrices(call: Call, prices: ChangePrices): Promise<object> {
@@ -103,7 +146,8 @@ export async function budgetOf(db: Db, organisationId: string, tenancyId: string
 
 export async function changeBudget(call: Call, { tenancyId, ...budget }: ChangeBudget): Promise<object> {
   const { today, subjectId } = await findScope(call, 'organisation', null);
-  if (tenancyId !== null && !(await call.db.tenancy.one({ id: tenancyId, organisationId: subjectId }))) throw fieldProblem('tenancyId', 'field.oneOf');
+  if (tenancyId !== null && !(await call.db.tenancy.one({ id: tenancyId, organisationId: subjectId })))
+    throw fieldProblem('tenancyId', 'field.oneOf');
   await recordFact(call, tenancyId ?? subjectId, 'budget', budget, today);
   return {};
 }
@@ -113,13 +157,21 @@ export function anchorOf({ kind, rule, start, mode }: AnchorForm): NonNullable<F
   return { mode, choice: kind === 'rule' ? { kind, rule: rule!, start: dayFromIso(start!) } : { kind } };
 }
 
-export async function anchorPoint(call: Call, idOrNumber: string, { anchor }: { anchor: AnchorForm | null }): Promise<object> {
+export async function anchorPoint(
+  call: Call,
+  idOrNumber: string,
+  { anchor }: { anchor: AnchorForm | null },
+): Promise<object> {
   const point = await findPoint(call, idOrNumber);
   return settle(call, await findScope(call, 'point', point.id), 'anchor', anchor && anchorOf(anchor));
 }
 
 /** Switches a point on by itself, or lets it ride along. */
-export async function schedulePoint(call: Call, idOrNumber: string, { scheduled }: { scheduled: 'yes' | 'no' }): Promise<object> {
+export async function schedulePoint(
+  call: Call,
+  idOrNumber: string,
+  { scheduled }: { scheduled: 'yes' | 'no' },
+): Promise<object> {
   const point = await findPoint(call, idOrNumber);
   return settle(call, await findScope(call, 'point', point.id), 'scheduled', scheduled === 'yes');
 }

@@ -6,7 +6,10 @@ import type { Call } from '../env.ts';
 import { zoneOfPlace } from '../register/zone.ts';
 
 /** The loop's own signals, by procedure. */
-const SIGNAL_OF: Readonly<Record<string, string>> = { 'refrigerator.temperatures': 'refrigerator.tuning', 'freezer.temperature': 'freezer.tuning' };
+const SIGNAL_OF: Readonly<Record<string, string>> = {
+  'refrigerator.temperatures': 'refrigerator.tuning',
+  'freezer.temperature': 'freezer.tuning',
+};
 export const TUNING_SIGNALS = Object.values(SIGNAL_OF);
 const DAYS_BETWEEN = 2;
 /** A loop that long ago is over. */
@@ -32,8 +35,23 @@ export async function followTuning({ env: { say, newId }, db, now }: Call, recor
   const day = dayOfInstant(record.doneAt, await zoneOfPlace(db, machine.placeId));
   const waits = step.do === 'turn';
   await db.signal.insert({
-    id: newId(), organisationId: point.organisationId, placeId: machine.placeId, machineId: machine.id, pointId: point.id, type, note: say(`tuning.${step.do}`, { ...step }),
-    state: waits ? 'dismissed' : 'open', day, at: now, times: 1, lastAt: now, personId: record.personId, emitterId: null, recheckDay: waits ? day + DAYS_BETWEEN : null,
-    reason: waits ? say(`tuning.${step.do}`, { ...step }) : null, settledAt: waits ? now : null, settledBy: waits ? record.personId : null,
+    id: newId(),
+    organisationId: point.organisationId,
+    placeId: machine.placeId,
+    machineId: machine.id,
+    pointId: point.id,
+    type,
+    note: say(`tuning.${step.do}`, { ...step }),
+    state: waits ? 'dismissed' : 'open',
+    day,
+    at: now,
+    times: 1,
+    lastAt: now,
+    personId: record.personId,
+    emitterId: null,
+    recheckDay: waits ? day + DAYS_BETWEEN : null,
+    reason: waits ? say(`tuning.${step.do}`, { ...step }) : null,
+    settledAt: waits ? now : null,
+    settledBy: waits ? record.personId : null,
   });
 }

@@ -30,7 +30,8 @@ function meanHigh(day: Day): number {
 export const standInWeather: Weather = {
   highCelsius(_zone, day) {
     let deviation = 0;
-    for (let it = day - SPIN_UP; it <= day; it += 1) deviation = MEMORY * deviation + Math.sqrt(1 - MEMORY ** 2) * normalDraw(seeded(it * 2_654_435));
+    for (let it = day - SPIN_UP; it <= day; it += 1)
+      deviation = MEMORY * deviation + Math.sqrt(1 - MEMORY ** 2) * normalDraw(seeded(it * 2_654_435));
     return Math.round((meanHigh(day) + SPREAD * deviation) * 10) / 10;
   },
 };

@@ -4,7 +4,14 @@ import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { methods } from '../../core/catalogue/methods.ts';
 import type { Choices, MethodKey } from '../../core/catalogue/types.ts';
 import { anchorDays, ruleOf } from '../../core/due/anchor.ts';
-import { assumptionsWith, intervalName, JUDGEMENTS, LONGEST_INTERVAL, learningWith, type AssumptionName } from '../../core/due/assumptions.ts';
+import {
+  assumptionsWith,
+  intervalName,
+  JUDGEMENTS,
+  LONGEST_INTERVAL,
+  learningWith,
+  type AssumptionName,
+} from '../../core/due/assumptions.ts';
 import { bandOf, computeLine } from '../../core/due/compute.ts';
 import { believeSpeed, speedQuantile } from '../../core/due/learning.ts';
 import { contradictions, lessonsOf, taughtConditions } from '../../core/due/lessons.ts';
@@ -26,58 +33,120 @@ export async function readWorking(call: Call, idOrNumber: string): Promise<Worki
 
 /** The working as it would be. Nothing is written. */
 export async function supposeWorking(call: Call, idOrNumber: string, form: Suppose): Promise<WorkingAnswer> {
-  const { db, now, actor: { organisationId } } = call;
+  const {
+    db,
+    now,
+    actor: { organisationId },
+  } = call;
   const point = await findPoint(call, idOrNumber);
   const history = await readHistory(db, point.id, now);
   const supposed: Supposed = {
     practice: form.practice,
-    changes: Object.keys(form.changes).length > 0 ? withChanges(await changesOf(db, organisationId, history.today), form.changes) : undefined,
-    choices: form.methods.length > 0 ? { ...history.choices, ...Object.fromEntries(form.methods.map(({ method, option }) => [method, option])) } as Choices : undefined,
+    changes:
+      Object.keys(form.changes).length > 0
+        ? withChanges(await changesOf(db, organisationId, history.today), form.changes)
+        : undefined,
+    choices:
+      form.methods.length > 0
+        ? ({
+            ...history.choices,
+            ...Object.fromEntries(form.methods.map(({ method, option }) => [method, option])),
+          } as Choices)
+        : undefined,
     anchor: form.anchor ? anchorOf(form.anchor) : undefined,
   };
   return describeWorking(call, await readHistory(db, point.id, now, supposed));
 }
 
 async function describeWorking(call: Call, history: PointHistory): Promise<WorkingAnswer> {
-  const { db, env: { say } } = call;
+  const {
+    db,
+    env: { say },
+  } = call;
   const { inputs, today, procedure } = history;
   const line = computeLine(inputs, today);
   const assumed = assumptionsWith(inputs.changes);
   const place = (await db.place.one({ id: history.placeId }))!;
-  const names = await namesOf(db, history.conditions.map((row) => row[9]));
+  const names = await namesOf(
+    db,
+    history.conditions.map((row) => row[9]),
+  );
   const upkeep = inputs.upkeepDay;
   return {
-    id: history.point.id, number: history.point.number, name: say(`point.${procedure.key}`),
+    id: history.point.id,
+    number: history.point.number,
+    name: say(`point.${procedure.key}`),
     place: { id: place.id, name: place.name, today },
     says: plainWords(say, history, line),
-    served: isoOrNull(line.servedDay), line: line.servedDay === null ? null : isoFromDay(line.lineDay), days: line.days,
+    served: isoOrNull(line.servedDay),
+    line: line.servedDay === null ? null : isoFromDay(line.lineDay),
+    days: line.days,
     terms: line.terms.map((term) => termLine(say, term, history)),
-    band: line.servedDay === null || line.fixed ? null : { early: isoFromDay(line.servedDay + bandOf(line).early), late: isoFromDay(line.servedDay + bandOf(line).late) },
+    band:
+      line.servedDay === null || line.fixed
+        ? null
+        : {
+            early: isoFromDay(line.servedDay + bandOf(line).early),
+            late: isoFromDay(line.servedDay + bandOf(line).late),
+          },
     beyond: beyondWords(say, line.days, line.beyondLearned),
-    speed: { ...line.speed, says: say(`spread.${line.speed.high / line.speed.low > 2.6 ? 'alone' : line.speed.high / line.speed.low > 1.7 ? 'some' : 'sure'}`) },
+    speed: {
+      ...line.speed,
+      says: say(
+        `spread.${line.speed.high / line.speed.low > 2.6 ? 'alone' : line.speed.high / line.speed.low > 1.7 ? 'some' : 'sure'}`,
+      ),
+    },
     conditions: conditionsOf(say, history, names),
-    contradictions: contradictions(inputs.conditions).map(({ earlier, later }) => say('due.contradiction', {
-      earlier: say(`grade.${earlier.grade}`), earlierDay: say.shortDay(earlier.day), later: say(`grade.${later.grade}`), laterDay: say.shortDay(later.day),
-    })),
+    contradictions: contradictions(inputs.conditions).map(({ earlier, later }) =>
+      say('due.contradiction', {
+        earlier: say(`grade.${earlier.grade}`),
+        earlierDay: say.shortDay(earlier.day),
+        later: say(`grade.${later.grade}`),
+        laterDay: say.shortDay(later.day),
+      }),
+    ),
     chosen: {
       practice: inputs.practice,
       practiceScope: practiceScope(history),
       anchor: {
-        kind: history.anchorChoice.kind, mode: history.anchorMode, says: anchorWords(say, history.anchorChoice, history),
-        rule: history.anchorChoice.kind === 'rule' ? history.anchorChoice.rule : null, start: history.anchorChoice.kind === 'rule' ? isoFromDay(history.anchorChoice.start) : null,
+        kind: history.anchorChoice.kind,
+        mode: history.anchorMode,
+        says: anchorWords(say, history.anchorChoice, history),
+        rule: history.anchorChoice.kind === 'rule' ? history.anchorChoice.rule : null,
+        start: history.anchorChoice.kind === 'rule' ? isoFromDay(history.anchorChoice.start) : null,
       },
-      next: inputs.anchor ? anchorDays(inputs.anchor, today, today + 760).slice(0, 4).map(isoFromDay) : [],
+      next: inputs.anchor
+        ? anchorDays(inputs.anchor, today, today + 760)
+            .slice(0, 4)
+            .map(isoFromDay)
+        : [],
       upkeepDay: upkeep && ruleWords(say, ruleOf(upkeep.rule), upkeep.start),
       methods: procedureOf(procedure.key).follows.map((key) => ({
-        key, name: say(`method.${key}`), option: inputs.methods[key]!,
-        options: methods.get(key as MethodKey)!.options.map((option) => ({ key: option.key, name: say(`method.${key}.${option.key}`) })),
+        key,
+        name: say(`method.${key}`),
+        option: inputs.methods[key]!,
+        options: methods
+          .get(key as MethodKey)!
+          .options.map((option) => ({ key: option.key, name: say(`method.${key}.${option.key}`) })),
       })),
       scheduled: history.scheduled,
       turn: history.turn && say(`agent.${history.turn}`),
     },
     assumptions: [
-      ...SCHOOLS.map((school) => ({ name: intervalName(procedure.key, school), says: say(`practice.${school}`), value: inputs.days[school], low: 1, high: LONGEST_INTERVAL })),
-      ...behind(history).map((name) => ({ name, says: say(`assumption.${name}`), value: assumed[name], low: JUDGEMENTS[name].low, high: JUDGEMENTS[name].high })),
+      ...SCHOOLS.map((school) => ({
+        name: intervalName(procedure.key, school),
+        says: say(`practice.${school}`),
+        value: inputs.days[school],
+        low: 1,
+        high: LONGEST_INTERVAL,
+      })),
+      ...behind(history).map((name) => ({
+        name,
+        says: say(`assumption.${name}`),
+        value: assumed[name],
+        low: JUDGEMENTS[name].low,
+        high: JUDGEMENTS[name].high,
+      })),
     ],
   };
 }
@@ -100,17 +169,39 @@ function behind({ procedure, inputs }: PointHistory): AssumptionName[] {
 }
 
 /** Each condition with who found it, its weight, and the speed believed after it; newest first. */
-function conditionsOf(say: Speaker, { inputs, conditions }: PointHistory, names: ReadonlyMap<string, string>): WorkingAnswer['conditions'] {
+function conditionsOf(
+  say: Speaker,
+  { inputs, conditions }: PointHistory,
+  names: ReadonlyMap<string, string>,
+): WorkingAnswer['conditions'] {
   const taught = taughtConditions(inputs);
   const model = learningWith(assumptionsWith(inputs.changes));
-  const after = taught.map((_, i) => speedQuantile(believeSpeed(lessonsOf(taught.slice(0, i + 1), inputs.turnovers.filter((day) => day <= taught[i]!.condition.day)), model), 0.5));
-  return inputs.conditions.map((condition, i) => {
-    const at = taught.findIndex((it) => it.condition === condition);
-    const by = conditions[i]![9];
-    return {
-      day: isoFromDay(condition.day), kind: condition.kind, confirmed: condition.confirmed, by: (by && names.get(by)) ?? say('story.someone'),
-      says: condition.grade === null ? say('working.notGraded') : say(`grade.${condition.grade}`),
-      loads: at === -1 ? null : taught[at]!.exposure, weight: at === -1 ? 0 : taught[at]!.weight, speedAfter: at === -1 ? null : after[at]!,
-    };
-  }).reverse();
+  const after = taught.map((_, i) =>
+    speedQuantile(
+      believeSpeed(
+        lessonsOf(
+          taught.slice(0, i + 1),
+          inputs.turnovers.filter((day) => day <= taught[i]!.condition.day),
+        ),
+        model,
+      ),
+      0.5,
+    ),
+  );
+  return inputs.conditions
+    .map((condition, i) => {
+      const at = taught.findIndex((it) => it.condition === condition);
+      const by = conditions[i]![9];
+      return {
+        day: isoFromDay(condition.day),
+        kind: condition.kind,
+        confirmed: condition.confirmed,
+        by: (by && names.get(by)) ?? say('story.someone'),
+        says: condition.grade === null ? say('working.notGraded') : say(`grade.${condition.grade}`),
+        loads: at === -1 ? null : taught[at]!.exposure,
+        weight: at === -1 ? 0 : taught[at]!.weight,
+        speedAfter: at === -1 ? null : after[at]!,
+      };
+    })
+    .reverse();
 }

@@ -19,19 +19,47 @@ import { zoneOfPlace } from '../register/zone.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 
-export async function raiseAlarm(call: Call, { id, jobId, machineId, kind, note, still }: RaiseAlarm): Promise<AlarmAnswer> {
+export async function raiseAlarm(
+  call: Call,
+  { id, jobId, machineId, kind, note, still }: RaiseAlarm,
+): Promise<AlarmAnswer> {
   const { env, db, actor, now } = call;
   const job = jobId === null ? undefined : await theirJob(call, jobId);
   const machine = job ? (await db.machine.one({ id: job.machineId }))! : await visibleMachine(call, machineId!);
   const zone = await zoneOfPlace(db, machine.placeId);
   const faultId = env.newId();
   await db.fault.insert({
-    id: faultId, organisationId: actor.organisationId, placeId: machine.placeId, machineId: machine.id, pointId: null, symptom: alarmSymptom(kind), severity: ALARM_SEVERITY, note,
-    openedAt: now, openedDay: dayOfInstant(now, zone), openedBy: actor.personId, correctBy: correctBy(ALARM_SEVERITY, now), closedAt: null, closedBy: null, found: null,
+    id: faultId,
+    organisationId: actor.organisationId,
+    placeId: machine.placeId,
+    machineId: machine.id,
+    pointId: null,
+    symptom: alarmSymptom(kind),
+    severity: ALARM_SEVERITY,
+    note,
+    openedAt: now,
+    openedDay: dayOfInstant(now, zone),
+    openedBy: actor.personId,
+    correctBy: correctBy(ALARM_SEVERITY, now),
+    closedAt: null,
+    closedBy: null,
+    found: null,
   });
   await db.alarm.insert({
-    id, organisationId: actor.organisationId, placeId: machine.placeId, machineId: machine.id, jobId: job?.id ?? null, faultId, kind, note, raisedAt: now, raisedBy: actor.personId,
-    acknowledgedAt: null, acknowledgedBy: null, liftedAt: null, liftedBy: null,
+    id,
+    organisationId: actor.organisationId,
+    placeId: machine.placeId,
+    machineId: machine.id,
+    jobId: job?.id ?? null,
+    faultId,
+    kind,
+    note,
+    raisedAt: now,
+    raisedBy: actor.personId,
+    acknowledgedAt: null,
+    acknowledgedBy: null,
+    liftedAt: null,
+    liftedBy: null,
   });
   if (job) await stopJob(call, job, note, still);
   await planCalls(call, id);
@@ -41,14 +69,23 @@ export async function raiseAlarm(call: Call, { id, jobId, machineId, kind, note,
 /** The job of whoever raises it, whatever became of it meanwhile: an alarm is never refused because the office was faster. */
 async function theirJob({ db, actor }: Call, id: string): Promise<Row<'job'>> {
   const job = await db.job.one({ id, organisationId: actor.organisationId });
-  const theirs = job && (job.assigneeId === actor.personId || isOffice(actor) || (await db.jobEvent.count({ jobId: id, personId: actor.personId })) > 0);
+  const theirs =
+    job &&
+    (job.assigneeId === actor.personId ||
+      isOffice(actor) ||
+      (await db.jobEvent.count({ jobId: id, personId: actor.personId })) > 0);
   if (!theirs) throw notFound();
   return job;
 }
 
 /** The job goes back undone, with what stands otherwise at the machine. */
 async function stopJob(call: Call, job: Row<'job'>, note: string, still: readonly string[]): Promise<void> {
-  const { db, actor, now, env: { say } } = call;
+  const {
+    db,
+    actor,
+    now,
+    env: { say },
+  } = call;
   const tasks = await db.task.all({ jobId: job.id, state: 'outstanding' });
   await handBack(call, job, { pointIds: tasks.map(({ pointId }) => pointId), reason: 'notSafe', note, still });
   const state = job.assigneeId === actor.personId ? stateAfter(job.state, 'notAble') : undefined;
@@ -56,7 +93,11 @@ async function stopJob(call: Call, job: Row<'job'>, note: string, still: readonl
   const reason = [say('notAble.notSafe'), note].filter(Boolean).join(': ');
   await db.job.update({ id: job.id }, { state, assigneeId: null, revision: job.revision + 1, reason });
   await noteEvent(call, job.id, 'notAble', state, reason);
-  await recomputeWork(db, tasks.map(({ pointId }) => pointId), now);
+  await recomputeWork(
+    db,
+    tasks.map(({ pointId }) => pointId),
+    now,
+  );
 }
 
 /** An alarm for whoever raised it, and for the office. */
@@ -68,29 +109,55 @@ export async function readAlarm(call: Call, id: string): Promise<AlarmAnswer> {
 }
 
 /** Alarms that are not lifted, the newest first. */
-export async function openAlarms({ db, env }: Pick<Call, 'db' | 'env'>, organisationId: string, where: { machineId?: string; placeId?: string } = {}): Promise<AlarmAnswer[]> {
-  return describeAlarms({ db, env }, await db.alarm.all({ organisationId, liftedAt: null, ...where }, { order: [['raisedAt', 'DESC']] }));
+export async function openAlarms(
+  { db, env }: Pick<Call, 'db' | 'env'>,
+  organisationId: string,
+  where: { machineId?: string; placeId?: string } = {},
+): Promise<AlarmAnswer[]> {
+  return describeAlarms(
+    { db, env },
+    await db.alarm.all({ organisationId, liftedAt: null, ...where }, { order: [['raisedAt', 'DESC']] }),
+  );
 }
 
-async function describeAlarms({ db, env: { say } }: Pick<Call, 'db' | 'env'>, alarms: readonly Row<'alarm'>[]): Promise<AlarmAnswer[]> {
-  const names = await namesOf(db, alarms.flatMap(({ raisedBy, acknowledgedBy }) => [raisedBy, acknowledgedBy]));
-  return Promise.all(alarms.map(async (alarm) => {
-    const place = (await db.place.one({ id: alarm.placeId }))!;
-    const property = (await db.property.one({ id: place.propertyId }))!;
-    return {
-      id: alarm.id, kind: alarm.kind, says: say(`symptom.${alarmSymptom(alarm.kind)}`), note: alarm.note, place: place.name, placeId: place.id,
-      machine: machineName(say, (await db.machine.one({ id: alarm.machineId }))!), by: names.get(alarm.raisedBy) ?? say('story.someone'), at: alarm.raisedAt, zone: property.zone,
-      acknowledgedBy: alarm.acknowledgedBy && (names.get(alarm.acknowledgedBy) ?? say('story.someone')), acknowledgedAt: alarm.acknowledgedAt,
-      called: (await db.alarmCall.all({ alarmId: alarm.id })).filter(({ sentAt }) => sentAt !== null).length,
-      reachable: canCall(await dutyOf(db, alarm.organisationId)), numbers: await numbersOf(db, property.id),
-    };
-  }));
+async function describeAlarms(
+  { db, env: { say } }: Pick<Call, 'db' | 'env'>,
+  alarms: readonly Row<'alarm'>[],
+): Promise<AlarmAnswer[]> {
+  const names = await namesOf(
+    db,
+    alarms.flatMap(({ raisedBy, acknowledgedBy }) => [raisedBy, acknowledgedBy]),
+  );
+  return Promise.all(
+    alarms.map(async (alarm) => {
+      const place = (await db.place.one({ id: alarm.placeId }))!;
+      const property = (await db.property.one({ id: place.propertyId }))!;
+      return {
+        id: alarm.id,
+        kind: alarm.kind,
+        says: say(`symptom.${alarmSymptom(alarm.kind)}`),
+        note: alarm.note,
+        place: place.name,
+        placeId: place.id,
+        machine: machineName(say, (await db.machine.one({ id: alarm.machineId }))!),
+        by: names.get(alarm.raisedBy) ?? say('story.someone'),
+        at: alarm.raisedAt,
+        zone: property.zone,
+        acknowledgedBy: alarm.acknowledgedBy && (names.get(alarm.acknowledgedBy) ?? say('story.someone')),
+        acknowledgedAt: alarm.acknowledgedAt,
+        called: (await db.alarmCall.all({ alarmId: alarm.id })).filter(({ sentAt }) => sentAt !== null).length,
+        reachable: canCall(await dutyOf(db, alarm.organisationId)),
+        numbers: await numbersOf(db, property.id),
+      };
+    }),
+  );
 }
 
 /** Refuses work on a machine that somebody has called unsafe. */
 export async function refuseStopped({ db, env: { say } }: Call, machineId: string): Promise<void> {
   const alarm = await db.alarm.one({ machineId, liftedAt: null });
-  if (alarm) throw new Problem(409, 'machineStopped', { what: say(`symptom.${alarmSymptom(alarm.kind as AlarmKind)}`) });
+  if (alarm)
+    throw new Problem(409, 'machineStopped', { what: say(`symptom.${alarmSymptom(alarm.kind as AlarmKind)}`) });
 }
 
 export async function acknowledge(call: Call, id: string): Promise<AlarmAnswer> {
@@ -101,13 +168,14 @@ export async function acknowledge(call: Call, id: string): Promise<AlarmAnswer> 
 }
 
 async function answered(db: Db, alarm: Row<'alarm'>, personId: string, now: number): Promise<void> {
-  if (alarm.acknowledgedAt === null) await db.alarm.update({ id: alarm.id }, { acknowledgedAt: now, acknowledgedBy: personId });
+  if (alarm.acknowledgedAt === null)
+    await db.alarm.update({ id: alarm.id }, { acknowledgedAt: now, acknowledgedBy: personId });
 }
 
 /** By the link in a letter: it says who sees to it, and opens nothing else. */
 export async function acknowledgeByLink(env: Env, db: Db, token: string, now: number): Promise<AlarmAnswer> {
   const called = await db.alarmCall.one({ tokenHash: sha256(token) });
-  const alarm = called && await db.alarm.one({ id: called.alarmId });
+  const alarm = called && (await db.alarm.one({ id: called.alarmId }));
   if (!called || !alarm) throw new Problem(404, 'linkOver');
   await answered(db, alarm, called.personId, now);
   return (await describeAlarms({ env, db }, [(await db.alarm.one({ id: alarm.id }))!]))[0]!;

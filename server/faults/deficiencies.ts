@@ -2,7 +2,12 @@
 import { dayFromIso, dayOfInstant, instantOfDay, isoFromDay } from '../../core/calendar/day.ts';
 import { deficienciesOf } from '../../core/faults/deficiencies.ts';
 import { correctBy, type Severity } from '../../core/faults/symptoms.ts';
-import type { ChangeDeficiency, CloseDeficiency, DeficienciesAnswer, ReportDeficiency } from '../../contract/deficiencies.ts';
+import type {
+  ChangeDeficiency,
+  CloseDeficiency,
+  DeficienciesAnswer,
+  ReportDeficiency,
+} from '../../contract/deficiencies.ts';
 import { namesOf } from '../due/find.ts';
 import type { Call } from '../env.ts';
 import { fieldProblem, notFound, Problem } from '../http/problem.ts';
@@ -18,8 +23,22 @@ export async function reportDeficiency(call: Call, form: ReportDeficiency): Prom
   const type = deficienciesOf(machine.type).find(({ key }) => key === form.type);
   if (!type) throw fieldProblem('type', 'field.oneOf');
   await db.deficiency.insert({
-    id: form.id, organisationId: actor.organisationId, placeId: machine.placeId, machineId: machine.id, pointId: null, recordId: null, type: type.key, severity: type.severity, note: form.note,
-    correctBy: correctBy(type.severity, now), responsibleId: null, openedAt: now, openedBy: actor.personId, closedAt: null, closedBy: null, done: null,
+    id: form.id,
+    organisationId: actor.organisationId,
+    placeId: machine.placeId,
+    machineId: machine.id,
+    pointId: null,
+    recordId: null,
+    type: type.key,
+    severity: type.severity,
+    note: form.note,
+    correctBy: correctBy(type.severity, now),
+    responsibleId: null,
+    openedAt: now,
+    openedBy: actor.personId,
+    closedAt: null,
+    closedBy: null,
+    done: null,
   });
   for (const photoId of form.photoIds) await claimPhoto(call, photoId, form.id, 'deficiency');
   return { id: form.id };
@@ -31,9 +50,17 @@ const END_OF_DAY = 24 * 60 - 1;
 export async function changeDeficiency(call: Call, id: string, form: ChangeDeficiency): Promise<object> {
   const { db, actor } = call;
   const deficiency = await findOpen(call, id);
-  if (form.responsibleId !== null && !(await officeOf(call)).some((person) => person.id === form.responsibleId)) throw fieldProblem('responsibleId', 'field.oneOf');
+  if (form.responsibleId !== null && !(await officeOf(call)).some((person) => person.id === form.responsibleId))
+    throw fieldProblem('responsibleId', 'field.oneOf');
   const zone = await zoneOfPlace(db, deficiency.placeId);
-  await db.deficiency.update({ id, organisationId: actor.organisationId }, { severity: form.severity, correctBy: instantOfDay(dayFromIso(form.correctBy), END_OF_DAY, zone), responsibleId: form.responsibleId });
+  await db.deficiency.update(
+    { id, organisationId: actor.organisationId },
+    {
+      severity: form.severity,
+      correctBy: instantOfDay(dayFromIso(form.correctBy), END_OF_DAY, zone),
+      responsibleId: form.responsibleId,
+    },
+  );
   return {};
 }
 
@@ -53,7 +80,10 @@ async function findOpen({ db, actor }: Call, id: string): Promise<Row<'deficienc
 
 async function officeOf({ db, actor: { organisationId } }: Call): Promise<{ id: string; name: string }[]> {
   const grants = await db.roleGrant.all({ organisationId, role: ['manager', 'staff'] });
-  const people = await db.person.all({ id: [...new Set(grants.map(({ personId }) => personId))] }, { order: [['name', 'ASC']] });
+  const people = await db.person.all(
+    { id: [...new Set(grants.map(({ personId }) => personId))] },
+    { order: [['name', 'ASC']] },
+  );
   return people.map(({ id, name }) => ({ id, name }));
 }
 
@@ -61,13 +91,29 @@ const SHOWN_CLOSED = 10;
 
 /** Open ones first, the soonest at the top, then those closed lately. */
 export async function listDeficiencies(call: Call): Promise<DeficienciesAnswer> {
-  const { db, now, env: { say }, actor: { organisationId } } = call;
-  const open = await db.deficiency.all({ organisationId, closedAt: null }, { order: [['correctBy', 'ASC']], limit: 500 });
-  const closed = (await db.deficiency.all({ organisationId }, { order: [['closedAt', 'DESC']], limit: SHOWN_CLOSED })).filter(({ closedAt }) => closedAt !== null);
+  const {
+    db,
+    now,
+    env: { say },
+    actor: { organisationId },
+  } = call;
+  const open = await db.deficiency.all(
+    { organisationId, closedAt: null },
+    { order: [['correctBy', 'ASC']], limit: 500 },
+  );
+  const closed = (
+    await db.deficiency.all({ organisationId }, { order: [['closedAt', 'DESC']], limit: SHOWN_CLOSED })
+  ).filter(({ closedAt }) => closedAt !== null);
   const all = [...open, ...closed];
   const [machines, places, names, uses, people] = await Promise.all([
-    db.machine.all({ id: all.map(({ machineId }) => machineId) }), db.place.all({ id: all.map(({ placeId }) => placeId) }),
-    namesOf(db, all.flatMap(({ openedBy, responsibleId }) => [openedBy, ...(responsibleId ? [responsibleId] : [])])), db.photoUse.all({ subjectId: all.map(({ id }) => id) }), officeOf(call),
+    db.machine.all({ id: all.map(({ machineId }) => machineId) }),
+    db.place.all({ id: all.map(({ placeId }) => placeId) }),
+    namesOf(
+      db,
+      all.flatMap(({ openedBy, responsibleId }) => [openedBy, ...(responsibleId ? [responsibleId] : [])]),
+    ),
+    db.photoUse.all({ subjectId: all.map(({ id }) => id) }),
+    officeOf(call),
   ]);
   const properties = await db.property.all({ organisationId });
   return {
@@ -77,10 +123,25 @@ export async function listDeficiencies(call: Call): Promise<DeficienciesAnswer> 
       const { zone } = properties.find(({ id }) => id === place.propertyId)!;
       const on = (at: number) => isoFromDay(dayOfInstant(at, zone));
       return {
-        id: it.id, placeId: place.id, place: place.name, machine: machineName(say, machines.find(({ id }) => id === it.machineId)!),
-        says: say(`deficiency.${it.type}`), severity: it.severity as Severity, note: it.note, openedBy: names.get(it.openedBy) ?? say('story.someone'), openedOn: on(it.openedAt),
-        correctBy: on(it.correctBy), overdue: it.closedAt === null && it.correctBy < now, responsibleId: it.responsibleId, responsible: it.responsibleId ? names.get(it.responsibleId) ?? null : null,
-        photoIds: uses.filter(({ subjectId }) => subjectId === it.id).map(({ photoId }) => photoId), closedOn: it.closedAt === null ? null : on(it.closedAt), done: it.done,
+        id: it.id,
+        placeId: place.id,
+        place: place.name,
+        machine: machineName(
+          say,
+          machines.find(({ id }) => id === it.machineId)!,
+        ),
+        says: say(`deficiency.${it.type}`),
+        severity: it.severity as Severity,
+        note: it.note,
+        openedBy: names.get(it.openedBy) ?? say('story.someone'),
+        openedOn: on(it.openedAt),
+        correctBy: on(it.correctBy),
+        overdue: it.closedAt === null && it.correctBy < now,
+        responsibleId: it.responsibleId,
+        responsible: it.responsibleId ? (names.get(it.responsibleId) ?? null) : null,
+        photoIds: uses.filter(({ subjectId }) => subjectId === it.id).map(({ photoId }) => photoId),
+        closedOn: it.closedAt === null ? null : on(it.closedAt),
+        done: it.done,
       };
     }),
   };

@@ -25,15 +25,35 @@ export async function reportFault(call: Call, form: ReportFault): Promise<{ id: 
 }
 
 /** Opens a fault of a machine, said by a person or shown by a reading; its points fall due. */
-export async function openFault({ db, actor, now }: Call, machine: Row<'machine'>, { id, symptom, note }: Pick<Row<'fault'>, 'id' | 'symptom' | 'note'>): Promise<void> {
+export async function openFault(
+  { db, actor, now }: Call,
+  machine: Row<'machine'>,
+  { id, symptom, note }: Pick<Row<'fault'>, 'id' | 'symptom' | 'note'>,
+): Promise<void> {
   const points = await pointsDue(db, machine, symptom);
   const { severity } = symptomOf(symptom);
   await db.fault.insert({
-    id, organisationId: actor.organisationId, placeId: machine.placeId, machineId: machine.id, pointId: points[0]?.id ?? null, symptom, severity, note,
-    openedAt: now, openedDay: dayOfInstant(now, await zoneOfPlace(db, machine.placeId)), openedBy: actor.personId,
-    correctBy: correctBy(severity, now), closedAt: null, closedBy: null, found: null,
+    id,
+    organisationId: actor.organisationId,
+    placeId: machine.placeId,
+    machineId: machine.id,
+    pointId: points[0]?.id ?? null,
+    symptom,
+    severity,
+    note,
+    openedAt: now,
+    openedDay: dayOfInstant(now, await zoneOfPlace(db, machine.placeId)),
+    openedBy: actor.personId,
+    correctBy: correctBy(severity, now),
+    closedAt: null,
+    closedBy: null,
+    found: null,
   });
-  await recompute(db, points.map((point) => point.id), now);
+  await recompute(
+    db,
+    points.map((point) => point.id),
+    now,
+  );
 }
 
 export async function closeFault(call: Call, id: string, form: CloseFault): Promise<object> {
@@ -44,14 +64,19 @@ export async function closeFault(call: Call, id: string, form: CloseFault): Prom
   await db.fault.update({ id }, { closedAt: now, closedBy: actor.personId, found: form.found });
   await liftAlarms(call, id);
   const machine = (await db.machine.one({ id: fault.machineId }))!;
-  await recompute(db, (await pointsDue(db, machine, fault.symptom)).map((point) => point.id), now);
+  await recompute(
+    db,
+    (await pointsDue(db, machine, fault.symptom)).map((point) => point.id),
+    now,
+  );
   return {};
 }
 
 /** The points of a machine that a symptom makes due, the likeliest first. */
 async function pointsDue(db: Db, machine: Row<'machine'>, symptom: string): Promise<Row<'point'>[]> {
   const procedures = pointsOfSymptom(machine.type, symptom);
-  const points = procedures.length === 0 ? [] : await db.point.all({ machineId: machine.id, procedure: [...procedures] });
+  const points =
+    procedures.length === 0 ? [] : await db.point.all({ machineId: machine.id, procedure: [...procedures] });
   return points.sort((a, b) => procedures.indexOf(a.procedure) - procedures.indexOf(b.procedure));
 }
 
@@ -59,30 +84,59 @@ const SHOWN_CLOSED = 10;
 
 /** Open faults first, the most pressing at the top, then those closed lately. */
 export async function listFaults(call: Call, where: { placeId?: string; machineId?: string }): Promise<FaultSummary[]> {
-  const { db, actor: { organisationId } } = call;
-  const open = await db.fault.all({ ...where, organisationId, closedAt: null }, { order: [['correctBy', 'ASC']], limit: 500 });
-  const closed = (await db.fault.all({ ...where, organisationId }, { order: [['closedAt', 'DESC']], limit: SHOWN_CLOSED })).filter(({ closedAt }) => closedAt !== null);
+  const {
+    db,
+    actor: { organisationId },
+  } = call;
+  const open = await db.fault.all(
+    { ...where, organisationId, closedAt: null },
+    { order: [['correctBy', 'ASC']], limit: 500 },
+  );
+  const closed = (
+    await db.fault.all({ ...where, organisationId }, { order: [['closedAt', 'DESC']], limit: SHOWN_CLOSED })
+  ).filter(({ closedAt }) => closedAt !== null);
   return describeFaults(call, [...open, ...closed]);
 }
 
-async function describeFaults({ db, env: { say }, actor: { organisationId } }: Call, faults: readonly Row<'fault'>[]): Promise<FaultSummary[]> {
+async function describeFaults(
+  { db, env: { say }, actor: { organisationId } }: Call,
+  faults: readonly Row<'fault'>[],
+): Promise<FaultSummary[]> {
   const pointIds = faults.map(({ pointId }) => pointId).filter((id): id is string => id !== null);
   const properties = await db.property.all({ organisationId });
   const [machines, places, names, uses, points] = await Promise.all([
-    db.machine.all({ id: faults.map(({ machineId }) => machineId) }), db.place.all({ id: faults.map(({ placeId }) => placeId) }),
-    namesOf(db, faults.map(({ openedBy }) => openedBy)), db.photoUse.all({ subjectId: faults.map(({ id }) => id) }),
+    db.machine.all({ id: faults.map(({ machineId }) => machineId) }),
+    db.place.all({ id: faults.map(({ placeId }) => placeId) }),
+    namesOf(
+      db,
+      faults.map(({ openedBy }) => openedBy),
+    ),
+    db.photoUse.all({ subjectId: faults.map(({ id }) => id) }),
     db.point.all({ id: pointIds }),
   ]);
   const placeOf = (fault: Row<'fault'>) => places.find(({ id }) => id === fault.placeId)!;
   return faults.map((fault) => ({
-    id: fault.id, placeId: fault.placeId, place: placeOf(fault).name, machineId: fault.machineId,
+    id: fault.id,
+    placeId: fault.placeId,
+    place: placeOf(fault).name,
+    machineId: fault.machineId,
     zone: properties.find(({ id }) => id === placeOf(fault).propertyId)!.zone,
-    machine: machineName(say, machines.find(({ id }) => id === fault.machineId)!),
-    symptom: fault.symptom, says: say(`symptom.${fault.symptom}`), severity: fault.severity as Severity, note: fault.note,
-    openedAt: fault.openedAt, openedBy: names.get(fault.openedBy) ?? say('story.someone'), correctBy: fault.correctBy,
-    stopUsing: isAlarmSymptom(fault.symptom) || symptomOf(fault.symptom).stopUsing, alarm: isAlarmSymptom(fault.symptom),
+    machine: machineName(
+      say,
+      machines.find(({ id }) => id === fault.machineId)!,
+    ),
+    symptom: fault.symptom,
+    says: say(`symptom.${fault.symptom}`),
+    severity: fault.severity as Severity,
+    note: fault.note,
+    openedAt: fault.openedAt,
+    openedBy: names.get(fault.openedBy) ?? say('story.someone'),
+    correctBy: fault.correctBy,
+    stopUsing: isAlarmSymptom(fault.symptom) || symptomOf(fault.symptom).stopUsing,
+    alarm: isAlarmSymptom(fault.symptom),
     photoIds: uses.filter(({ subjectId }) => subjectId === fault.id).map(({ photoId }) => photoId),
     pointNumber: points.find(({ id }) => id === fault.pointId)?.number ?? null,
-    closedAt: fault.closedAt, found: fault.found,
+    closedAt: fault.closedAt,
+    found: fault.found,
   }));
 }

@@ -35,15 +35,36 @@ export async function takeReadings(call: Call, { pointId, machine, needs, readin
   if (figures.length === 0) return [];
   // An act that two records share was read once.
   if ((await db.reading.count({ machineId: machine.id, at, name: figures.map(({ name }) => name) })) > 0) return [];
-  const earlier = await db.reading.all({ machineId: machine.id, name: figures.map(({ name }) => name) }, { order: [['at', 'ASC']] });
-  const opened = openings(needs, readings, (name) => earlier.filter((it) => it.name === name).map(({ value }) => value));
-  for (const { name, value } of figures) await db.reading.insert({ id: env.newId(), organisationId: actor.organisationId, machineId: machine.id, pointId, name, value, at });
+  const earlier = await db.reading.all(
+    { machineId: machine.id, name: figures.map(({ name }) => name) },
+    { order: [['at', 'ASC']] },
+  );
+  const opened = openings(needs, readings, (name) =>
+    earlier.filter((it) => it.name === name).map(({ value }) => value),
+  );
+  for (const { name, value } of figures)
+    await db.reading.insert({
+      id: env.newId(),
+      organisationId: actor.organisationId,
+      machineId: machine.id,
+      pointId,
+      name,
+      value,
+      at,
+    });
   const told: string[] = [];
   for (const opening of opened) {
     const why = whyOpened(call, needs, opening);
-    if ('signal' in opening.raises) await raiseSignal(db, { id: env.newId(), machine, type: opening.raises.signal, note: why, personId: actor.personId, emitterId: null }, call.now).catch(ignoreMissing);
+    if ('signal' in opening.raises)
+      await raiseSignal(
+        db,
+        { id: env.newId(), machine, type: opening.raises.signal, note: why, personId: actor.personId, emitterId: null },
+        call.now,
+      ).catch(ignoreMissing);
     else await openOnce(call, machine, opening.raises.symptom, why);
-    told.push('symptom' in opening.raises && opening.raises.symptom.endsWith('.foodWarm') ? call.env.say('food.first') : why);
+    told.push(
+      'symptom' in opening.raises && opening.raises.symptom.endsWith('.foodWarm') ? call.env.say('food.first') : why,
+    );
   }
   return [...new Set(told)];
 }
@@ -62,36 +83,63 @@ async function openOnce(call: Call, machine: Row<'machine'>, symptom: string, no
 /** Why something was opened: `Minutes to dry a normal load: 75 min`. */
 function whyOpened({ env: { say }, units }: Call, needs: readonly Need[], { reading, figure, why }: Opening): string {
   const need = readingNeeds(needs).find(({ key }) => key === reading)!;
-  return say(`opened.${why}`, { name: nameOf(say, reading), figure: figureWords(say, need, figure, units ?? 'metric') });
+  return say(`opened.${why}`, {
+    name: nameOf(say, reading),
+    figure: figureWords(say, need, figure, units ?? 'metric'),
+  });
 }
 
 /** Figures shown of a series at most. */
 const SHOWN = 24;
 
 /** The series of a machine, each with its own baseline. */
-export async function seriesOf({ db, env: { say }, units = 'metric' }: Call, machine: Row<'machine'>): Promise<ReadingSeries[]> {
+export async function seriesOf(
+  { db, env: { say }, units = 'metric' }: Call,
+  machine: Row<'machine'>,
+): Promise<ReadingSeries[]> {
   const rows = await db.reading.all({ machineId: machine.id }, { order: [['at', 'ASC']], limit: 2000 });
   if (rows.length === 0) return [];
   const zone = await zoneOfPlace(db, machine.placeId);
   const points = await db.point.all({ machineId: machine.id });
-  const needs = readingNeeds(points.flatMap(({ procedure }) => procedureOf(procedure).steps.flatMap((step) => step.needs)));
+  const needs = readingNeeds(
+    points.flatMap(({ procedure }) => procedureOf(procedure).steps.flatMap((step) => step.needs)),
+  );
   return [...grouped(rows, ({ name }) => name)].flatMap(([name, of]) => {
     const need = needs.find(({ key }) => key === name);
     if (!need) return [];
     const baseline = baselineOf(of.map(({ value }) => value));
-    return [{
-      name, says: nameOf(say, name), baseline: baseline ?? null, baselineSays: baseline === undefined ? null : figureWords(say, need, baseline, units), limit: need.opens?.beyond?.at ?? null,
-      figures: of.slice(-SHOWN).map(({ value, at }) => ({ value, says: figureWords(say, need, value, units), day: isoFromDay(dayOfInstant(at, zone)) })),
-    }];
+    return [
+      {
+        name,
+        says: nameOf(say, name),
+        baseline: baseline ?? null,
+        baselineSays: baseline === undefined ? null : figureWords(say, need, baseline, units),
+        limit: need.opens?.beyond?.at ?? null,
+        figures: of
+          .slice(-SHOWN)
+          .map(({ value, at }) => ({
+            value,
+            says: figureWords(say, need, value, units),
+            day: isoFromDay(dayOfInstant(at, zone)),
+          })),
+      },
+    ];
   });
 }
 
 /** What is judged may be more than what is read: a drop, a rate. */
-const nameOf = (say: Speaker, reading: string): string => say(say.has(`judged.${reading}`) ? `judged.${reading}` : `reading.${reading}`);
+const nameOf = (say: Speaker, reading: string): string =>
+  say(say.has(`judged.${reading}`) ? `judged.${reading}` : `reading.${reading}`);
 
 /** A judged figure with its unit, in a person's own. */
-export function figureWords(say: Speaker, { judged, unit }: Pick<ReadingNeed, 'judged' | 'unit'>, figure: number, units: UnitSystem): string {
-  if (judged?.as === 'drop') return say('figure.drop', { kelvin: Math.round(figure * 10) / 10, fahrenheit: Math.round(figure * 18) / 10 });
+export function figureWords(
+  say: Speaker,
+  { judged, unit }: Pick<ReadingNeed, 'judged' | 'unit'>,
+  figure: number,
+  units: UnitSystem,
+): string {
+  if (judged?.as === 'drop')
+    return say('figure.drop', { kelvin: Math.round(figure * 10) / 10, fahrenheit: Math.round(figure * 18) / 10 });
   if (judged?.as === 'rate') return say('figure.rate', { litres: Math.round(figure * 10) / 10 });
   const entered = enteredIn(unit, units);
   return say('figure.plain', { figure: enteredOf(figure, entered), unit: say(`unit.${entered.unit}`) });

@@ -8,10 +8,21 @@ import { machineName } from '../register/names.ts';
 import type { Row } from '../store/tables.ts';
 
 export const reportableOf = (say: Speaker, type: string): Reportable => ({
-  symptoms: symptomsOf(type).filter(({ own }) => !own).map(({ key, stopUsing }) => ({ key, stopUsing, says: say(`symptom.${key}`), tip: say.has(`tip.${key}`) ? say(`tip.${key}`) : null })),
+  symptoms: symptomsOf(type)
+    .filter(({ own }) => !own)
+    .map(({ key, stopUsing }) => ({
+      key,
+      stopUsing,
+      says: say(`symptom.${key}`),
+      tip: say.has(`tip.${key}`) ? say(`tip.${key}`) : null,
+    })),
   signals: signalsForPeople(type).map(({ key }) => ({ key, says: say(`signal.${key}`) })),
   deficiencies: deficienciesOf(type).map(({ key }) => ({ key, says: say(`deficiency.${key}`) })),
 });
 
 /** The same of a machine that stands somewhere, by its name. */
-export const reportableMachine = (say: Speaker, machine: Row<'machine'>): ReportableMachine => ({ id: machine.id, name: machineName(say, machine), ...reportableOf(say, machine.type) });
+export const reportableMachine = (say: Speaker, machine: Row<'machine'>): ReportableMachine => ({
+  id: machine.id,
+  name: machineName(say, machine),
+  ...reportableOf(say, machine.type),
+});

@@ -3,7 +3,13 @@
  * recognised, authorised, checked against its form, and answered by one service.
  */
 import { parseCookie } from 'cookie';
-import express, { type ErrorRequestHandler, type Express, type Request, type RequestHandler, type Response } from 'express';
+import express, {
+  type ErrorRequestHandler,
+  type Express,
+  type Request,
+  type RequestHandler,
+  type Response,
+} from 'express';
 import compression from 'compression';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
@@ -51,12 +57,19 @@ export function createApp(env: Env, { logger, rateFactor = 1, web }: AppOptions)
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', 'loopback');
-  app.use(helmet({
-    contentSecurityPolicy: {
-      directives: { 'default-src': ["'self'"], 'img-src': ["'self'", 'data:', 'blob:'], 'style-src': ["'self'", "'unsafe-inline'"], 'upgrade-insecure-requests': null },
-    },
-    strictTransportSecurity: false,
-  }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          'default-src': ["'self'"],
+          'img-src': ["'self'", 'data:', 'blob:'],
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'upgrade-insecure-requests': null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
 
   const recognise = sessionReader(env);
   const respond: Record<RouteName, Respond> = { ...ownRoutes(env, recognise), ...servedRoutes(env) };
@@ -70,7 +83,8 @@ export function createApp(env: Env, { logger, rateFactor = 1, web }: AppOptions)
       Object.assign(request, { actor });
       if (route.roles !== 'anyone') {
         if (!actor) throw new Problem(401, 'signIn');
-        if (!actor.roles.some((role) => (route.roles as readonly string[]).includes(role))) throw new Problem(403, 'notAllowed');
+        if (!actor.roles.some((role) => (route.roles as readonly string[]).includes(role)))
+          throw new Problem(403, 'notAllowed');
       }
       if (route.method !== 'GET') refuseForeign(request, route.roles === 'anyone' ? null : actor);
       next();
@@ -79,7 +93,9 @@ export function createApp(env: Env, { logger, rateFactor = 1, web }: AppOptions)
       await respond[name](request, response, actorOf(request));
     });
   }
-  api.use(() => { throw new Problem(404, 'notFound'); });
+  api.use(() => {
+    throw new Problem(404, 'notFound');
+  });
   app.use('/api', api);
   if (web) mountWeb(app, web);
   app.use(answerProblems(env, logger));
@@ -97,15 +113,24 @@ function refuseForeign(request: Request, actor: Actor | null): void {
 
 function limit(route: Route, rateFactor: number): RequestHandler {
   return rateLimit({
-    windowMs: 60_000, limit: route.perMinute * rateFactor, standardHeaders: 'draft-8', legacyHeaders: false, validate: false,
+    windowMs: 60_000,
+    limit: route.perMinute * rateFactor,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    validate: false,
     keyGenerator: (request) => actorOf(request as Request)?.sessionId ?? request.ip ?? 'unknown',
-    handler: () => { throw new Problem(429, 'tooMany'); },
+    handler: () => {
+      throw new Problem(429, 'tooMany');
+    },
   });
 }
 
 function bodyOf(name: RouteName, { bodyKb, method }: Route): RequestHandler[] {
   if (name === 'photo.create') {
-    const upload = multer({ storage: multer.memoryStorage(), limits: { fileSize: MAX_PHOTO_MB * 1024 * 1024, files: 1, fields: 4, fieldSize: 200 } });
+    const upload = multer({
+      storage: multer.memoryStorage(),
+      limits: { fileSize: MAX_PHOTO_MB * 1024 * 1024, files: 1, fields: 4, fieldSize: 200 },
+    });
     return [upload.single('photo')];
   }
   // The bytes as they came: a signature is over them.
@@ -121,23 +146,38 @@ function formOf(schema: AnySchema, body: unknown): unknown {
 
 /** Routes answered by one service each. */
 function servedRoutes(env: Env): Record<keyof typeof HANDLERS, Respond> {
-  return Object.fromEntries(Object.entries(HANDLERS).map(([name, handler]) => [name, served(env, handler, ROUTES[name as RouteName])])) as never;
+  return Object.fromEntries(
+    Object.entries(HANDLERS).map(([name, handler]) => [name, served(env, handler, ROUTES[name as RouteName])]),
+  ) as never;
 }
 
 function served(env: Env, { form, prepare, run, secret = false }: Handler, route: Route): Respond {
   return async (request, response, actor) => {
     const params = request.params as Record<string, string>;
-    const callOn = (db: Call['db']): Call => ({ env, db, actor: actor!, now: env.clock(), units: unitsOf(request), origin: originOf(request) });
+    const callOn = (db: Call['db']): Call => ({
+      env,
+      db,
+      actor: actor!,
+      now: env.clock(),
+      units: unitsOf(request),
+      origin: originOf(request),
+    });
     if (route.method === 'GET') {
-      response.set('cache-control', 'no-store').json(await run(callOn(env.store.db), (form ? formOf(form, supposedIn(request)) : undefined) as never, params));
+      response
+        .set('cache-control', 'no-store')
+        .json(await run(callOn(env.store.db), (form ? formOf(form, supposedIn(request)) : undefined) as never, params));
       return;
     }
     const read = form ? formOf(form, request.body) : {};
     const prepared = prepare ? await prepare(read as never) : read;
-    const answer = await writeOnce(env, { ...identityOf(request, actor!, contentOf(request.body)), secret }, async (db) => {
-      await refuseTakenIds(db, idsMadeBy(read));
-      return run(callOn(db), prepared as never, params);
-    });
+    const answer = await writeOnce(
+      env,
+      { ...identityOf(request, actor!, contentOf(request.body)), secret },
+      async (db) => {
+        await refuseTakenIds(db, idsMadeBy(read));
+        return run(callOn(db), prepared as never, params);
+      },
+    );
     response.status(answer.status).json(answer.body);
   };
 }
@@ -160,8 +200,12 @@ function identityOf(request: Request, actor: Actor, content: string) {
   if (!key || key.length > 80) throw new Problem(400, 'noKey');
   const sequence = Number(request.get('x-device-sequence'));
   return {
-    who: actor.personId, key, content: `${request.method} ${request.originalUrl}\n${content}`, organisationId: actor.organisationId,
-    device: request.get('x-device')?.slice(0, 80) ?? null, deviceSequence: Number.isSafeInteger(sequence) ? sequence : null,
+    who: actor.personId,
+    key,
+    content: `${request.method} ${request.originalUrl}\n${content}`,
+    organisationId: actor.organisationId,
+    device: request.get('x-device')?.slice(0, 80) ?? null,
+    deviceSequence: Number.isSafeInteger(sequence) ? sequence : null,
   };
 }
 
@@ -179,14 +223,20 @@ function supposedIn(request: Request): unknown {
 /** Routes that open sessions or answer with bytes. */
 function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>) {
   const { store } = env;
-  const opens = (work: (request: Request) => Promise<{ session: NewSession }>): Respond => async (request, response) => {
-    const { session } = await work(request);
-    response.cookie(COOKIE, session.token, {
-      httpOnly: true, sameSite: 'lax', secure: request.secure, path: '/', expires: new Date(session.expiresAt),
-    });
-    // Whoever is let in learns at once who they are: one journey less on a thin line.
-    response.json(await people.describeSession(env, await recognise(session.token)));
-  };
+  const opens =
+    (work: (request: Request) => Promise<{ session: NewSession }>): Respond =>
+    async (request, response) => {
+      const { session } = await work(request);
+      response.cookie(COOKIE, session.token, {
+        httpOnly: true,
+        sameSite: 'lax',
+        secure: request.secure,
+        path: '/',
+        expires: new Date(session.expiresAt),
+      });
+      // Whoever is let in learns at once who they are: one journey less on a thin line.
+      response.json(await people.describeSession(env, await recognise(session.token)));
+    };
   const readBoard = boardReader(env);
   return {
     'session.read': async (_request: Request, response: Response, actor: Actor | null) => {
@@ -226,33 +276,54 @@ function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>) {
     'calendar.read': async (request: Request, response: Response, actor: Actor | null) => {
       const { scope, id } = request.params as { scope: string; id: string };
       const { name, text } = await readCalendar({ env, db: store.db, actor: actor!, now: env.clock() }, scope, id);
-      response.set('content-type', 'text/calendar; charset=utf-8').set('cache-control', 'no-store')
-        .set('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}.ics`).send(text);
+      response
+        .set('content-type', 'text/calendar; charset=utf-8')
+        .set('cache-control', 'no-store')
+        .set('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}.ics`)
+        .send(text);
     },
     'register.export': async (_request: Request, response: Response, actor: Actor | null) => {
       const text = await exportRegister({ env, db: store.db, actor: actor!, now: env.clock() });
-      response.set('content-type', 'text/csv; charset=utf-8').set('cache-control', 'no-store').set('content-disposition', 'attachment; filename="register.csv"').send(text);
+      response
+        .set('content-type', 'text/csv; charset=utf-8')
+        .set('cache-control', 'no-store')
+        .set('content-disposition', 'attachment; filename="register.csv"')
+        .send(text);
     },
     'labels.read': async (request: Request, response: Response, actor: Actor | null) => {
       const { scope, id } = request.params as { scope: string; id: string };
-      const pdf = await printLabels({ env, db: store.db, actor: actor!, now: env.clock(), origin: originOf(request) }, scope, id, formOf(labelForm, supposedIn(request)) as never);
-      response.set('content-type', 'application/pdf').set('cache-control', 'no-store').set('content-disposition', 'inline; filename="labels.pdf"').send(pdf);
+      const pdf = await printLabels(
+        { env, db: store.db, actor: actor!, now: env.clock(), origin: originOf(request) },
+        scope,
+        id,
+        formOf(labelForm, supposedIn(request)) as never,
+      );
+      response
+        .set('content-type', 'application/pdf')
+        .set('cache-control', 'no-store')
+        .set('content-disposition', 'inline; filename="labels.pdf"')
+        .send(pdf);
     },
     'photo.create': async (request: Request, response: Response, actor: Actor | null) => {
       const form = formOf(photoFields, request.body) as PhotoForm;
       if (!request.file) throw new Problem(415, 'notImage');
       const stored = await storePhoto(env, request.file.buffer);
-      const answer = await writeOnce(env, identityOf(request, actor!, `${JSON.stringify(form)} ${stored.hash}`), async (db) => {
-        await refuseTakenIds(db, [form.id]);
-        return createPhoto({ env, db, actor: actor!, now: env.clock() }, form, stored);
-      });
+      const answer = await writeOnce(
+        env,
+        identityOf(request, actor!, `${JSON.stringify(form)} ${stored.hash}`),
+        async (db) => {
+          await refuseTakenIds(db, [form.id]);
+          return createPhoto({ env, db, actor: actor!, now: env.clock() }, form, stored);
+        },
+      );
       response.status(answer.status).json(answer.body);
     },
     'photo.read': async (request: Request, response: Response, actor: Actor | null) => {
       const path = await photoFile({ env, db: store.db, actor: actor!, now: env.clock() }, String(request.params.id));
       response.set('content-type', 'image/jpeg').set('cache-control', 'private, max-age=86400');
       response.sendFile(path, { dotfiles: 'allow' }, (error) => {
-        if (error && !response.headersSent) response.status(404).json(problemDocument(new Problem(404, 'notFound'), env.say));
+        if (error && !response.headersSent)
+          response.status(404).json(problemDocument(new Problem(404, 'notFound'), env.say));
       });
     },
   } satisfies Partial<Record<RouteName, Respond>>;
@@ -262,7 +333,9 @@ function mountWeb(app: Express, web: string): void {
   app.use(compression());
   app.use('/assets', express.static(`${web}/assets`, { immutable: true, maxAge: '1y' }));
   app.use(express.static(web, { index: false, maxAge: '1h' }));
-  app.get(['/home', '/home/{*rest}'], (_request, response) => response.set('cache-control', 'no-cache').sendFile(`${web}/home.html`));
+  app.get(['/home', '/home/{*rest}'], (_request, response) =>
+    response.set('cache-control', 'no-cache').sendFile(`${web}/home.html`),
+  );
   app.get('/{*rest}', (_request, response) => response.set('cache-control', 'no-cache').sendFile(`${web}/index.html`));
 }
 
@@ -270,18 +343,28 @@ function answerProblems(env: Env, logger: Logger): ErrorRequestHandler {
   return (error, request, response, next) => {
     if (response.headersSent) return next(error);
     const problem = asProblem(error, request);
-    if (problem.status === 500) logger.error({ err: error, method: request.method, path: request.path }, 'unexpected error');
-    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problemDocument(problem, env.say)));
+    if (problem.status === 500)
+      logger.error({ err: error, method: request.method, path: request.path }, 'unexpected error');
+    response
+      .status(problem.status)
+      .type('application/problem+json')
+      .send(JSON.stringify(problemDocument(problem, env.say)));
   };
 }
 
 function asProblem(error: unknown, request: Request): Problem {
   if (error instanceof Problem) return error;
-  if (error instanceof MulterError) return error.code === 'LIMIT_FILE_SIZE' ? new Problem(413, 'tooLarge', { mb: MAX_PHOTO_MB }) : new Problem(400, 'badRequest');
+  if (error instanceof MulterError)
+    return error.code === 'LIMIT_FILE_SIZE'
+      ? new Problem(413, 'tooLarge', { mb: MAX_PHOTO_MB })
+      : new Problem(400, 'badRequest');
   if (error instanceof UniqueConstraintError) return new Problem(409, 'idTaken');
   if (error instanceof ForeignKeyConstraintError) return new Problem(409, 'refersToNothing');
   const status = (error as { status?: number } | null)?.status;
   // Photos have their own limit above; what is left is a form.
-  if (status === 413) return new Problem(413, 'formTooLarge', { kb: Math.round(Number(request.get('content-length') ?? 0) / 1024) });
-  return status !== undefined && status >= 400 && status < 500 ? new Problem(400, 'badRequest') : new Problem(500, 'internal');
+  if (status === 413)
+    return new Problem(413, 'formTooLarge', { kb: Math.round(Number(request.get('content-length') ?? 0) / 1024) });
+  return status !== undefined && status >= 400 && status < 500
+    ? new Problem(400, 'badRequest')
+    : new Problem(500, 'internal');
 }

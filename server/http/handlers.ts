@@ -49,7 +49,14 @@ import { readHome } from '../register/home.ts';
 import { claimDone, giveWeek, planBaseline, readBaseline } from '../register/baseline.ts';
 import { importForm, importTable } from '../register/importTable.ts';
 import { readMachine } from '../register/machinePage.ts';
-import { changeMachine, contractMachine, createMachine, moveMachine, retireMachine, specifyPoint } from '../register/machines.ts';
+import {
+  changeMachine,
+  contractMachine,
+  createMachine,
+  moveMachine,
+  retireMachine,
+  specifyPoint,
+} from '../register/machines.ts';
 import * as places from '../register/places.ts';
 import { removeMachine, removeUnits } from '../register/removal.ts';
 import { readKnown } from '../register/table.ts';
@@ -70,44 +77,84 @@ export interface Handler {
 }
 
 /** A route that takes no form: a read, or a write that its path says whole. */
-const bare = (run: (call: Call, params: Params) => Promise<object>): Handler => ({ run: (call, _form, params) => run(call, params) });
-const write = <F>(form: AnySchema, run: (call: Call, form: F, params: Params) => Promise<object>): Handler =>
-  ({ form, run: run as Handler['run'] });
+const bare = (run: (call: Call, params: Params) => Promise<object>): Handler => ({
+  run: (call, _form, params) => run(call, params),
+});
+const write = <F>(form: AnySchema, run: (call: Call, form: F, params: Params) => Promise<object>): Handler => ({
+  form,
+  run: run as Handler['run'],
+});
 
 /** Routes that open a session, send a file or send bytes of their own are mounted by the door itself. */
-export type OwnRoute = 'session.read' | 'session.open' | 'install.create' | 'link.exchange' | 'photo.create' | 'photo.read' | 'board.read' | 'calendar.read' | 'inbox.signal' | 'labels.read' | 'register.export' | 'alarm.answer' | 'duty.try';
+export type OwnRoute =
+  | 'session.read'
+  | 'session.open'
+  | 'install.create'
+  | 'link.exchange'
+  | 'photo.create'
+  | 'photo.read'
+  | 'board.read'
+  | 'calendar.read'
+  | 'inbox.signal'
+  | 'labels.read'
+  | 'register.export'
+  | 'alarm.answer'
+  | 'duty.try';
 
 export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> = {
   'session.close': bare((call) => people.closeSession(call)),
   'people.read': bare(async (call) => ({ people: await people.listPeople(call) })),
-  'people.create': { form: peopleForms.newPerson, prepare: people.preparePerson as never, run: people.createPerson as Handler['run'] },
+  'people.create': {
+    form: peopleForms.newPerson,
+    prepare: people.preparePerson as never,
+    run: people.createPerson as Handler['run'],
+  },
   'catalogue.read': bare((call) => readCatalogue(call)),
   'homes.read': bare((call) => places.listHomes(call)),
   'property.create': write(registerForms.newProperty, places.createProperty),
-  'property.change': write(registerForms.propertyChange, (call, form: registerForms.PropertyChange, { id }) => places.changeProperty(call, id!, form)),
+  'property.change': write(registerForms.propertyChange, (call, form: registerForms.PropertyChange, { id }) =>
+    places.changeProperty(call, id!, form),
+  ),
   'building.create': write(registerForms.newBuilding, places.createBuilding),
   'place.create': write(registerForms.newPlace, places.createPlace),
   'place.read': bare((call, { id }) => places.readPlace(call, id!)),
   'tenancy.create': write(registerForms.newTenancy, tenancies.createTenancy),
-  'tenancy.change': write(registerForms.tenancyChange, (call, form: registerForms.TenancyChange, { id }) => tenancies.changeTenancy(call, id!, form)),
+  'tenancy.change': write(registerForms.tenancyChange, (call, form: registerForms.TenancyChange, { id }) =>
+    tenancies.changeTenancy(call, id!, form),
+  ),
   'tenancy.withdraw': bare((call, { id }) => tenancies.withdrawTenancy(call, id!)),
-  'tenancy.household': write(registerForms.householdChange, (call, form: registerForms.HouseholdChange, { id }) => tenancies.changeHousehold(call, id!, form)),
+  'tenancy.household': write(registerForms.householdChange, (call, form: registerForms.HouseholdChange, { id }) =>
+    tenancies.changeHousehold(call, id!, form),
+  ),
   'tenancy.link': { secret: true, run: (call, _form, { id }) => tenancies.createLink(call, id!) },
   'tenancy.revoke': bare((call, { id }) => tenancies.revokeLinks(call, id!)),
   'machine.create': write(registerForms.newMachine, createMachine),
-  'machine.change': write(registerForms.machineChange, (call, form: registerForms.MachineChange, { id }) => changeMachine(call, id!, form)),
+  'machine.change': write(registerForms.machineChange, (call, form: registerForms.MachineChange, { id }) =>
+    changeMachine(call, id!, form),
+  ),
   'machine.read': bare((call, { number }) => readMachine(call, number!)),
   'jobs.begin': write(jobForms.begin, (call, form: jobForms.Begin, { number }) => beginUnplanned(call, number!, form)),
   'jobs.contract': { form: jobForms.giveContracted, secret: true, run: giveContracted as Handler['run'] },
   'deficiencies.list': bare((call) => deficiencies.listDeficiencies(call)),
   'deficiencies.report': write(deficiencyForms.reportDeficiency, deficiencies.reportDeficiency),
-  'deficiencies.change': write(deficiencyForms.changeDeficiency, (call, form: deficiencyForms.ChangeDeficiency, { id }) => deficiencies.changeDeficiency(call, id!, form)),
-  'deficiencies.close': write(deficiencyForms.closeDeficiency, (call, form: deficiencyForms.CloseDeficiency, { id }) => deficiencies.closeDeficiency(call, id!, form)),
-  'rehearsal.read': { form: rehearsalForms.rehearsalOf, run: ((call: Call, form: rehearsalForms.RehearsalOf, { key }: Params) => readRehearsal(call, key!, form)) as Handler['run'] },
+  'deficiencies.change': write(
+    deficiencyForms.changeDeficiency,
+    (call, form: deficiencyForms.ChangeDeficiency, { id }) => deficiencies.changeDeficiency(call, id!, form),
+  ),
+  'deficiencies.close': write(deficiencyForms.closeDeficiency, (call, form: deficiencyForms.CloseDeficiency, { id }) =>
+    deficiencies.closeDeficiency(call, id!, form),
+  ),
+  'rehearsal.read': {
+    form: rehearsalForms.rehearsalOf,
+    run: ((call: Call, form: rehearsalForms.RehearsalOf, { key }: Params) =>
+      readRehearsal(call, key!, form)) as Handler['run'],
+  },
   'rehearsals.list': bare((call) => listRehearsals(call)),
   'rehearsal.keep': write(rehearsalForms.rehearsed, keepRehearsal),
   'machine.remove': bare((call, { id }) => removeMachine(call, id!)),
-  'machine.move': write(registerForms.moveMachine, (call, form: registerForms.MoveMachine, { id }) => moveMachine(call, id!, form)),
+  'machine.move': write(registerForms.moveMachine, (call, form: registerForms.MoveMachine, { id }) =>
+    moveMachine(call, id!, form),
+  ),
   'templates.list': bare((call) => units.listTemplates(call)),
   'template.create': write(registerForms.newTemplate, units.createTemplate),
   'template.remove': bare((call, { id }) => units.removeTemplate(call, id!)),
@@ -121,20 +168,41 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'baseline.plan': write(bulkForms.planBaseline, planBaseline),
   'baseline.give': write(bulkForms.giveWeek, giveWeek),
   'procedure.read': bare((call, { key }) => editions.readProcedure(call, key!)),
-  'edition.save': write(editionForms.saveEdition, (call, form: editionForms.SaveEdition, { key }) => editions.saveEdition(call, key!, form)),
-  'edition.takeOurs': write(editionForms.takeOurs, (call, form: editionForms.TakeOurs, { key }) => editions.takeOurs(call, key!, form)),
+  'edition.save': write(editionForms.saveEdition, (call, form: editionForms.SaveEdition, { key }) =>
+    editions.saveEdition(call, key!, form),
+  ),
+  'edition.takeOurs': write(editionForms.takeOurs, (call, form: editionForms.TakeOurs, { key }) =>
+    editions.takeOurs(call, key!, form),
+  ),
   'measurement.keep': write(measureForms.keepMeasurement, keepMeasurement),
   'point.read': bare((call, { id }) => readPoint(call, id!)),
-  'point.specify': write(registerForms.specify, (call, form: Parameters<typeof specifyPoint>[2], { id }) => specifyPoint(call, id!, form)),
-  'machine.contract': write(registerForms.contractOf, (call, form: registerForms.ContractForm, { id }) => contractMachine(call, id!, form)),
-  'machine.retire': write(registerForms.retireMachine, (call, form: registerForms.RetireMachine, { id }) => retireMachine(call, id!, form)),
-  'tenancy.end': write(registerForms.endTenancy, (call, form: registerForms.EndTenancy, { id }) => turnover.endTenancy(call, id!, form)),
-  'place.hold': write(registerForms.holdPlace, (call, form: registerForms.HoldPlace, { id }) => turnover.holdPlace(call, id!, form)),
+  'point.specify': write(registerForms.specify, (call, form: Parameters<typeof specifyPoint>[2], { id }) =>
+    specifyPoint(call, id!, form),
+  ),
+  'machine.contract': write(registerForms.contractOf, (call, form: registerForms.ContractForm, { id }) =>
+    contractMachine(call, id!, form),
+  ),
+  'machine.retire': write(registerForms.retireMachine, (call, form: registerForms.RetireMachine, { id }) =>
+    retireMachine(call, id!, form),
+  ),
+  'tenancy.end': write(registerForms.endTenancy, (call, form: registerForms.EndTenancy, { id }) =>
+    turnover.endTenancy(call, id!, form),
+  ),
+  'place.hold': write(registerForms.holdPlace, (call, form: registerForms.HoldPlace, { id }) =>
+    turnover.holdPlace(call, id!, form),
+  ),
   'place.turnover': bare((call, { id }) => turnover.readTurnover(call, id!)),
   'point.working': bare((call, { id }) => readWorking(call, id!)),
-  'point.suppose': write(practiceForms.suppose, (call, form: practiceForms.Suppose, { id }) => supposeWorking(call, id!, form)),
-  'point.anchor': write(practiceForms.anchorPoint, (call, form: Parameters<typeof settings.anchorPoint>[2], { id }) => settings.anchorPoint(call, id!, form)),
-  'point.schedule': write(practiceForms.schedulePoint, (call, form: Parameters<typeof settings.schedulePoint>[2], { id }) => settings.schedulePoint(call, id!, form)),
+  'point.suppose': write(practiceForms.suppose, (call, form: practiceForms.Suppose, { id }) =>
+    supposeWorking(call, id!, form),
+  ),
+  'point.anchor': write(practiceForms.anchorPoint, (call, form: Parameters<typeof settings.anchorPoint>[2], { id }) =>
+    settings.anchorPoint(call, id!, form),
+  ),
+  'point.schedule': write(
+    practiceForms.schedulePoint,
+    (call, form: Parameters<typeof settings.schedulePoint>[2], { id }) => settings.schedulePoint(call, id!, form),
+  ),
   'practice.read': bare((call) => readPractice(call)),
   'practice.preview': bare((call, { scope, id }) => previewPractice(call, scope!, id!)),
   'practice.choose': write(practiceForms.choosePractice, settings.choosePractice),
@@ -148,7 +216,9 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'look.create': write(signalForms.newLook, looks.createLook),
   'signals.list': bare(async (call) => ({ signals: await signals.listSignals(call, {}) })),
   'signal.report': write(signalForms.reportSignal, signals.reportSignal),
-  'signal.dismiss': write(signalForms.dismissSignal, (call, form: signalForms.DismissSignal, { id }) => signals.dismissSignal(call, id!, form)),
+  'signal.dismiss': write(signalForms.dismissSignal, (call, form: signalForms.DismissSignal, { id }) =>
+    signals.dismissSignal(call, id!, form),
+  ),
   'emitter.create': { secret: true, run: (call, _form, { id }) => inbox.createEmitter(call, id!) },
   'emitter.retire': bare((call, { id }) => inbox.retireEmitter(call, id!)),
   'habits.attest': write(habitForms.attestHabits, habits.attestHabits),
@@ -178,6 +248,10 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'alarm.acknowledge': bare((call, { id }) => alarms.acknowledge(call, id!)),
   'duty.read': bare((call) => duty.readDuty(call)),
   'duty.change': write(alarmForms.changeDuty, duty.changeDuty),
-  'property.numbers': write(alarmForms.changeNumbers, (call, form: alarmForms.ChangeNumbers, { id }) => duty.changeNumbers(call, id!, form)),
-  'faults.close': write(faultForms.closeFault, (call, form: faultForms.CloseFault, { id }) => closeFault(call, id!, form)),
+  'property.numbers': write(alarmForms.changeNumbers, (call, form: alarmForms.ChangeNumbers, { id }) =>
+    duty.changeNumbers(call, id!, form),
+  ),
+  'faults.close': write(faultForms.closeFault, (call, form: faultForms.CloseFault, { id }) =>
+    closeFault(call, id!, form),
+  ),
 };

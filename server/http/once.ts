@@ -40,7 +40,14 @@ export function writeOnce(env: Env, identity: WriteIdentity, act: (db: Db) => Pr
     }
     const answer: Answer = { status: 200, body: await act(db) };
     await db.receipt.insert({
-      id, organisationId, fingerprint, status: answer.status, body: secret ? '{}' : JSON.stringify(answer.body), device, deviceSequence, at: env.clock(),
+      id,
+      organisationId,
+      fingerprint,
+      status: answer.status,
+      body: secret ? '{}' : JSON.stringify(answer.body),
+      device,
+      deviceSequence,
+      at: env.clock(),
     });
     return answer;
   });

@@ -21,8 +21,17 @@ export const fieldProblem = (path: string, key: string, values: Record<string, s
   new Problem(422, 'fields', {}, { [path]: { key, values } });
 
 const TITLES: Record<number, string> = {
-  400: 'Bad request', 401: 'Not signed in', 403: 'Not allowed', 404: 'Not found', 409: 'Conflict', 410: 'Gone', 413: 'Too large',
-  415: 'Not a photo', 422: 'Fields to correct', 429: 'Too many requests', 500: 'Server error',
+  400: 'Bad request',
+  401: 'Not signed in',
+  403: 'Not allowed',
+  404: 'Not found',
+  409: 'Conflict',
+  410: 'Gone',
+  413: 'Too large',
+  415: 'Not a photo',
+  422: 'Fields to correct',
+  429: 'Too many requests',
+  500: 'Server error',
 };
 
 /** The problem document of RFC 9457, with `fields` where a form is to blame. */
@@ -33,7 +42,9 @@ export function problemDocument(problem: Problem, say: Speaker) {
     status: problem.status,
     detail: say(`problem.${problem.key}`, problem.values),
     ...(problem.fields && {
-      fields: Object.fromEntries(Object.entries(problem.fields).map(([path, { key, values }]) => [path, say(key, values)])),
+      fields: Object.fromEntries(
+        Object.entries(problem.fields).map(([path, { key, values }]) => [path, say(key, values)]),
+      ),
     }),
   };
 }

@@ -9,29 +9,68 @@ import { tenancyOn } from '../register/tenancies.ts';
 import { zoneOfPlace } from '../register/zone.ts';
 import { budgetUse, fitsBudget } from './budget.ts';
 
-export async function assigneesFor(call: Call, placeId: string, procedures: readonly Procedure[]): Promise<PointAnswer['assignees']> {
+export async function assigneesFor(
+  call: Call,
+  placeId: string,
+  procedures: readonly Procedure[],
+): Promise<PointAnswer['assignees']> {
   const { db, actor } = call;
   const forStaff = procedures.every(({ level }) => level !== 'L');
   const grants = await db.roleGrant.all({ organisationId: actor.organisationId, role: ['staff', 'manager'] });
-  const staff = await db.person.all({ id: [...new Set(grants.map(({ personId }) => personId))] }, { order: [['name', 'ASC']] });
+  const staff = await db.person.all(
+    { id: [...new Set(grants.map(({ personId }) => personId))] },
+    { order: [['name', 'ASC']] },
+  );
   const mine = staff.filter(({ id }) => id === actor.personId);
-  const others = staff.filter(({ id }) => id !== actor.personId && grants.some(({ personId, role }) => personId === id && role === 'staff'));
+  const others = staff.filter(
+    ({ id }) => id !== actor.personId && grants.some(({ personId, role }) => personId === id && role === 'staff'),
+  );
   return [
-    ...await tenantFor(call, placeId, procedures),
-    ...others.map(({ id, name }) => ({ id, name, role: 'staff' as const, may: forStaff, budget: null, left: null, pace: PRACTISED })),
-    ...mine.map(({ id, name }) => ({ id, name, role: 'me' as const, may: forStaff, budget: null, left: null, pace: PRACTISED })),
+    ...(await tenantFor(call, placeId, procedures)),
+    ...others.map(({ id, name }) => ({
+      id,
+      name,
+      role: 'staff' as const,
+      may: forStaff,
+      budget: null,
+      left: null,
+      pace: PRACTISED,
+    })),
+    ...mine.map(({ id, name }) => ({
+      id,
+      name,
+      role: 'me' as const,
+      may: forStaff,
+      budget: null,
+      left: null,
+      pace: PRACTISED,
+    })),
   ];
 }
 
 /** The tenant, with what is left of this month's budget. */
-async function tenantFor({ db, now, env: { say } }: Call, placeId: string, procedures: readonly Procedure[]): Promise<PointAnswer['assignees']> {
+async function tenantFor(
+  { db, now, env: { say } }: Call,
+  placeId: string,
+  procedures: readonly Procedure[],
+): Promise<PointAnswer['assignees']> {
   const tenancy = await tenancyOn(db, placeId, now);
-  const tenant = tenancy && await db.person.one({ id: tenancy.personId });
+  const tenant = tenancy && (await db.person.one({ id: tenancy.personId }));
   if (!tenancy || !tenant) return [];
   const zone = await zoneOfPlace(db, placeId);
   if (await holdOf(db, placeId, dayOfInstant(now, zone))) return [];
   const use = await budgetUse(db, tenancy, now, zone);
   const forTenant = procedures.every(({ level }) => level === 'T');
   const fits = fitsBudget(use, procedures.reduce((sum, { minutes }) => sum + minutes, 0) * use.pace);
-  return [{ id: tenant.id, name: tenant.name, role: 'tenant', may: forTenant && fits, budget: say('budget.use', { ...use }), left: use.usedJobs === 0 ? null : use.minutes - use.usedMinutes, pace: use.pace }];
+  return [
+    {
+      id: tenant.id,
+      name: tenant.name,
+      role: 'tenant',
+      may: forTenant && fits,
+      budget: say('budget.use', { ...use }),
+      left: use.usedJobs === 0 ? null : use.minutes - use.usedMinutes,
+      pace: use.pace,
+    },
+  ];
 }

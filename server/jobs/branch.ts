@@ -30,7 +30,10 @@ export async function machinesOnBranch(db: Db, machineId: string): Promise<Row<'
 export async function usedOnBranch(db: Db, machineId: string, day: Day): Promise<Poured[]> {
   const machines = await machinesOnBranch(db, machineId);
   const points = await db.point.all({ machineId: machines.map(({ id }) => id) }, { columns: ['id', 'machineId'] });
-  const records = await db.record.all({ pointId: points.map(({ id }) => id), doneDay: day }, { columns: ['pointId', 'canonical'] });
+  const records = await db.record.all(
+    { pointId: points.map(({ id }) => id), doneDay: day },
+    { columns: ['pointId', 'canonical'] },
+  );
   return records.flatMap(({ pointId, canonical }) => {
     const { agent, agents } = JSON.parse(canonical) as ServiceRecord;
     const { machineId: at } = points.find(({ id }) => id === pointId)!;
@@ -39,22 +42,45 @@ export async function usedOnBranch(db: Db, machineId: string, day: Day): Promise
 }
 
 /** Agents that other jobs in hand on the branch will use today: those that were given or started on this day. */
-async function inHandOnBranch({ db, now }: Call, machineId: string, zone: string, exceptJob: string | null): Promise<Poured[]> {
+async function inHandOnBranch(
+  { db, now }: Call,
+  machineId: string,
+  zone: string,
+  exceptJob: string | null,
+): Promise<Poured[]> {
   const machines = await machinesOnBranch(db, machineId);
   const today = dayOfInstant(now, zone);
-  const jobs = (await db.job.all({ machineId: machines.map(({ id }) => id), state: ['given', 'started', 'awaitingTest'] }))
-    .filter(({ id, givenAt, startedAt }) => id !== exceptJob && [givenAt, startedAt].some((at) => at !== null && dayOfInstant(at, zone) === today));
+  const jobs = (
+    await db.job.all({ machineId: machines.map(({ id }) => id), state: ['given', 'started', 'awaitingTest'] })
+  ).filter(
+    ({ id, givenAt, startedAt }) =>
+      id !== exceptJob && [givenAt, startedAt].some((at) => at !== null && dayOfInstant(at, zone) === today),
+  );
   const tasks = jobs.length === 0 ? [] : await db.task.all({ jobId: jobs.map(({ id }) => id), state: 'outstanding' });
-  const histories = await readHistories(db, tasks.map(({ pointId }) => pointId), now);
-  return histories.flatMap(({ procedure, turn, machineId: at }) => certainAgents(procedure, turn).map((agent) => ({ agent, machineId: at })));
+  const histories = await readHistories(
+    db,
+    tasks.map(({ pointId }) => pointId),
+    now,
+  );
+  return histories.flatMap(({ procedure, turn, machineId: at }) =>
+    certainAgents(procedure, turn).map((agent) => ({ agent, machineId: at })),
+  );
 }
 
 /**
  * Refuses work whose agents must not meet: among themselves, or with what its drain's branch saw or will see today.
  * @param exceptJob the job that asks, which is not held against itself
  */
-export async function refuseMeeting(call: Call, histories: readonly PointHistory[], exceptJob: string | null): Promise<void> {
-  const { db, now, env: { say } } = call;
+export async function refuseMeeting(
+  call: Call,
+  histories: readonly PointHistory[],
+  exceptJob: string | null,
+): Promise<void> {
+  const {
+    db,
+    now,
+    env: { say },
+  } = call;
   const lacking = histories.find(({ procedure }) => lacksAgent(procedure));
   if (lacking) throw new Problem(422, 'agentsForbidden', { task: say(`task.${lacking.procedure.key}`) });
   const agents = histories.flatMap(({ procedure, turn }) => certainAgents(procedure, turn));
@@ -62,13 +88,27 @@ export async function refuseMeeting(call: Call, histories: readonly PointHistory
   if (agents.length === 0 || !first) return;
   // In one machine two bought agents want a plain rinse between: two jobs, not one.
   const within = meetings(agents, agents, true)[0];
-  if (within) throw new Problem(422, 'agentsMeet', { one: say(`agent.${within.one}`), other: say(`agent.${within.other}`), reason: say(within.reason) });
+  if (within)
+    throw new Problem(422, 'agentsMeet', {
+      one: say(`agent.${within.one}`),
+      other: say(`agent.${within.other}`),
+      reason: say(within.reason),
+    });
   const zone = await zoneOfPlace(db, first.placeId);
-  for (const { agent, machineId } of [...await usedOnBranch(db, first.machineId, dayOfInstant(now, zone)), ...await inHandOnBranch(call, first.machineId, zone, exceptJob)]) {
+  for (const { agent, machineId } of [
+    ...(await usedOnBranch(db, first.machineId, dayOfInstant(now, zone))),
+    ...(await inHandOnBranch(call, first.machineId, zone, exceptJob)),
+  ]) {
     const meeting = meetingOf(agents, [agent]);
     if (!meeting) continue;
     const machine = (await db.machine.one({ id: machineId }))!;
     const place = (await db.place.one({ id: machine.placeId }))!;
-    throw new Problem(409, 'agentsBranch', { one: say(`agent.${meeting.one}`), other: say(`agent.${meeting.other}`), machine: machineName(say, machine), place: place.name, reason: say(meeting.reason) });
+    throw new Problem(409, 'agentsBranch', {
+      one: say(`agent.${meeting.one}`),
+      other: say(`agent.${meeting.other}`),
+      machine: machineName(say, machine),
+      place: place.name,
+      reason: say(meeting.reason),
+    });
   }
 }

@@ -20,15 +20,28 @@ export async function budgetUse(db: Db, tenancy: Row<'tenancy'>, now: number, zo
   const today: Day = dayOfInstant(now, zone);
   const { year, month } = civilOf(today);
   const since = instantOfDay(dayOfCivil(year, month, 1), 0, zone);
-  const given = (await db.job.all({ assigneeId: tenancy.personId, placeId: tenancy.placeId })).filter(({ givenAt, state }) => givenAt !== null && givenAt >= since && givenAt <= now && state !== 'cancelled');
-  const begun = given.length === 0 ? [] : await db.jobEvent.all({ jobId: given.map(({ id }) => id), move: 'give', personId: tenancy.personId }, { columns: ['jobId'] });
+  const given = (await db.job.all({ assigneeId: tenancy.personId, placeId: tenancy.placeId })).filter(
+    ({ givenAt, state }) => givenAt !== null && givenAt >= since && givenAt <= now && state !== 'cancelled',
+  );
+  const begun =
+    given.length === 0
+      ? []
+      : await db.jobEvent.all(
+          { jobId: given.map(({ id }) => id), move: 'give', personId: tenancy.personId },
+          { columns: ['jobId'] },
+        );
   const jobs = given.filter(({ id }) => !begun.some(({ jobId }) => jobId === id));
-  const tasks = jobs.length === 0 ? [] : (await db.task.all({ jobId: jobs.map(({ id }) => id) })).filter(({ state }) => state !== 'dropped');
+  const tasks =
+    jobs.length === 0
+      ? []
+      : (await db.task.all({ jobId: jobs.map(({ id }) => id) })).filter(({ state }) => state !== 'dropped');
   const points = tasks.length === 0 ? [] : await db.point.all({ id: tasks.map(({ pointId }) => pointId) });
   const pace = await personPace(db, tenancy.personId);
   return {
-    ...await budgetOf(db, tenancy.organisationId, tenancy.id, today),
-    usedJobs: new Set(jobs.map(({ id, listId }) => listId ?? id)).size, usedMinutes: Math.round(points.reduce((sum, { procedure }) => sum + procedureOf(procedure).minutes, 0) * pace), pace,
+    ...(await budgetOf(db, tenancy.organisationId, tenancy.id, today)),
+    usedJobs: new Set(jobs.map(({ id, listId }) => listId ?? id)).size,
+    usedMinutes: Math.round(points.reduce((sum, { procedure }) => sum + procedureOf(procedure).minutes, 0) * pace),
+    pace,
   };
 }
 

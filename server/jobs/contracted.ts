@@ -6,10 +6,22 @@ import { createJob, readSitting } from './jobs.ts';
 
 /** Work of any level: a contractor holds what licence it wants, and the office has seen to that. */
 export async function giveContracted(call: Call, form: GiveContracted): Promise<{ id: string; path: string }> {
-  const { env, db, actor: { organisationId }, now } = call;
+  const {
+    env,
+    db,
+    actor: { organisationId },
+    now,
+  } = call;
   const sitting = await readSitting(call, form.pointIds);
   const personId = env.newId();
-  await db.person.insert({ id: personId, organisationId, name: form.name, email: null, passwordHash: null, createdAt: now });
+  await db.person.insert({
+    id: personId,
+    organisationId,
+    name: form.name,
+    email: null,
+    passwordHash: null,
+    createdAt: now,
+  });
   await db.roleGrant.insert({ id: env.newId(), organisationId, personId, role: 'contractor' });
   await createJob(call, { id: form.id, ...sitting, assigneeId: personId });
   return { id: form.id, path: await makeJobLink(call, form.id, personId) };

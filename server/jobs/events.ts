@@ -2,6 +2,21 @@
 import type { Call } from '../env.ts';
 import type { Row } from '../store/tables.ts';
 
-export async function noteEvent({ env, db, actor, now }: Call, jobId: string, move: string, toState: Row<'job'>['state'], reason: string | null): Promise<void> {
-  await db.jobEvent.insert({ id: env.newId(), organisationId: actor.organisationId, jobId, at: now, personId: actor.personId, move, toState, reason });
+export async function noteEvent(
+  { env, db, actor, now }: Call,
+  jobId: string,
+  move: string,
+  toState: Row<'job'>['state'],
+  reason: string | null,
+): Promise<void> {
+  await db.jobEvent.insert({
+    id: env.newId(),
+    organisationId: actor.organisationId,
+    jobId,
+    at: now,
+    personId: actor.personId,
+    move,
+    toState,
+    reason,
+  });
 }

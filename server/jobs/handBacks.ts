@@ -20,29 +20,67 @@ export interface HandedBack {
 /** All that can be switched at all: of what a device says no more is kept. */
 const STATES = new Set(systems.flatMap(({ changes }) => changes.map(({ variable, to }) => `${variable}.${to}`)));
 
-export async function handBack({ env, db, actor, now }: Call, { id: jobId, placeId, machineId }: Row<'job'>, { pointIds, reason, note, still }: HandedBack): Promise<void> {
+export async function handBack(
+  { env, db, actor, now }: Call,
+  { id: jobId, placeId, machineId }: Row<'job'>,
+  { pointIds, reason, note, still }: HandedBack,
+): Promise<void> {
   await db.handBack.insert({
-    id: env.newId(), organisationId: actor.organisationId, placeId, machineId, jobId, pointIds: JSON.stringify(pointIds), reason, note, still: JSON.stringify(still.filter((key) => STATES.has(key))),
-    at: now, personId: actor.personId, settledAt: null, settledBy: null,
+    id: env.newId(),
+    organisationId: actor.organisationId,
+    placeId,
+    machineId,
+    jobId,
+    pointIds: JSON.stringify(pointIds),
+    reason,
+    note,
+    still: JSON.stringify(still.filter((key) => STATES.has(key))),
+    at: now,
+    personId: actor.personId,
+    settledAt: null,
+    settledBy: null,
   });
 }
 
 /** What was handed back and nobody has seen to, newest first; of one home or of all. */
-export async function openHandBacks({ db, env: { say }, actor: { organisationId } }: Call, placeId?: string): Promise<HandBackSummary[]> {
-  const rows = await db.handBack.all({ organisationId, settledAt: null, ...(placeId !== undefined && { placeId }) }, { order: [['at', 'DESC']], limit: 500 });
+export async function openHandBacks(
+  { db, env: { say }, actor: { organisationId } }: Call,
+  placeId?: string,
+): Promise<HandBackSummary[]> {
+  const rows = await db.handBack.all(
+    { organisationId, settledAt: null, ...(placeId !== undefined && { placeId }) },
+    { order: [['at', 'DESC']], limit: 500 },
+  );
   const [machines, places, points] = await Promise.all([
-    db.machine.all({ id: rows.map(({ machineId }) => machineId) }), db.place.all({ id: rows.map((row) => row.placeId) }),
+    db.machine.all({ id: rows.map(({ machineId }) => machineId) }),
+    db.place.all({ id: rows.map((row) => row.placeId) }),
     db.point.all({ id: rows.flatMap(({ pointIds }) => JSON.parse(pointIds) as string[]) }),
   ]);
   const properties = await db.property.all({ organisationId });
-  const zoneOf = (id: string) => properties.find((property) => property.id === places.find((place) => place.id === id)!.propertyId)!.zone;
-  const names = await namesOf(db, rows.map(({ personId }) => personId));
+  const zoneOf = (id: string) =>
+    properties.find((property) => property.id === places.find((place) => place.id === id)!.propertyId)!.zone;
+  const names = await namesOf(
+    db,
+    rows.map(({ personId }) => personId),
+  );
   return rows.map((row) => {
     const of = points.filter(({ id }) => (JSON.parse(row.pointIds) as string[]).includes(id));
     return {
-      id: row.id, at: row.at, placeId: row.placeId, place: places.find(({ id }) => id === row.placeId)!.name, machine: machineName(say, machines.find(({ id }) => id === row.machineId)!),
-      points: of.map(({ procedure }) => say(`point.${procedure}`)), pointNumber: of[0]?.number ?? null,
-      zone: zoneOf(row.placeId), by: names.get(row.personId) ?? say('story.someone'), reason: row.reason, says: say(`handBack.${row.reason}`), note: row.note,
+      id: row.id,
+      at: row.at,
+      placeId: row.placeId,
+      place: places.find(({ id }) => id === row.placeId)!.name,
+      machine: machineName(
+        say,
+        machines.find(({ id }) => id === row.machineId)!,
+      ),
+      points: of.map(({ procedure }) => say(`point.${procedure}`)),
+      pointNumber: of[0]?.number ?? null,
+      zone: zoneOf(row.placeId),
+      by: names.get(row.personId) ?? say('story.someone'),
+      reason: row.reason,
+      says: say(`handBack.${row.reason}`),
+      note: row.note,
       still: (JSON.parse(row.still) as string[]).map((key) => say(`still.${key}`)),
     };
   });
@@ -60,6 +98,7 @@ export async function settleHandBack({ db, actor, now }: Call, id: string): Prom
 export async function settleFor({ db, actor, now }: Call, pointIds: readonly string[], placeId: string): Promise<void> {
   const open = await db.handBack.all({ organisationId: actor.organisationId, placeId, settledAt: null });
   for (const { id, pointIds: of } of open) {
-    if ((JSON.parse(of) as string[]).every((pointId) => pointIds.includes(pointId))) await db.handBack.update({ id }, { settledAt: now, settledBy: actor.personId });
+    if ((JSON.parse(of) as string[]).every((pointId) => pointIds.includes(pointId)))
+      await db.handBack.update({ id }, { settledAt: now, settledBy: actor.personId });
   }
 }

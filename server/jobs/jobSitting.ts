@@ -28,12 +28,16 @@ const RUN_FROM_MINUTES = 60;
 
 /** A need as it is asked today: the agent whose turn it is, none that must not meet what the drains saw, the model's own running time. */
 function fitted(need: Need, run: boolean, { turn, blocked, beside, runMinutes }: Fitting): Need {
-  if (need.kind === 'timer') return run && runMinutes !== null && need.minutes >= RUN_FROM_MINUTES ? { ...need, minutes: runMinutes } : need;
+  if (need.kind === 'timer')
+    return run && runMinutes !== null && need.minutes >= RUN_FROM_MINUTES ? { ...need, minutes: runMinutes } : need;
   return need.kind === 'agent' ? { ...need, choices: fittedAgents(need.choices, { turn, blocked, beside }) } : need;
 }
 
 /** The agents that are left of a choice this time: the one whose turn it is, none that must not meet what the drains saw or what the sitting uses besides. */
-export function fittedAgents(choices: readonly Agent[], { turn, blocked, beside }: Pick<Fitting, 'turn' | 'blocked' | 'beside'>): readonly Agent[] {
+export function fittedAgents(
+  choices: readonly Agent[],
+  { turn, blocked, beside }: Pick<Fitting, 'turn' | 'blocked' | 'beside'>,
+): readonly Agent[] {
   const may = (agent: Agent) => !blocked.some((it) => mustNotMeet(agent, it)) && !beside.some((it) => apart(agent, it));
   if (turn && choices.includes(turn) && may(turn)) return [turn];
   // Where nothing is left today there is warm water and a brush.
@@ -44,11 +48,21 @@ export function fittedAgents(choices: readonly Agent[], { turn, blocked, beside 
 /** A task of a sitting, its steps as they are asked for today. */
 export function sittingTask(id: string, { steps, minutes }: Procedure, fitting: Fitting): SittingTask {
   const asked = steps.filter(({ staffOnly }) => !(staffOnly && fitting.tenant));
-  return { id, minutes, steps: asked.map((step): Step => ({ ...step, needs: step.needs.map((need) => fitted(need, step.run !== undefined, fitting)) })) };
+  return {
+    id,
+    minutes,
+    steps: asked.map((step): Step => ({
+      ...step,
+      needs: step.needs.map((need) => fitted(need, step.run !== undefined, fitting)),
+    })),
+  };
 }
 
 /** The sitting of tasks on a machine of a type. */
-export const sittingOn = ({ type, fuel }: { readonly type: string; readonly fuel: string }, tasks: readonly SittingTask[]): Sitting => sittingOf(systemOf(type, fuel), tasks);
+export const sittingOn = (
+  { type, fuel }: { readonly type: string; readonly fuel: string },
+  tasks: readonly SittingTask[],
+): Sitting => sittingOf(systemOf(type, fuel), tasks);
 
 /** Words for the values of everything that can be switched. */
 export function stateWordsOf(say: Speaker, { changes }: Sitting): Record<string, string> {
@@ -64,13 +78,21 @@ export function stateLines(say: Speaker, sitting: Sitting, steps: readonly Plann
 
 /** How the machine may be found otherwise than usual, where that changes what is done. */
 export function beginningsOf(say: Speaker, { usual, changes }: Sitting): JobAnswer['beginnings'] {
-  return Object.entries(BEGINNINGS).filter(([variable]) => usual[variable] !== undefined && changes.some((it) => it.variable === variable))
-    .flatMap(([variable, values]) => values.map((value) => ({ variable, value, says: say(`begin.${variable}.${value}`) })));
+  return Object.entries(BEGINNINGS)
+    .filter(([variable]) => usual[variable] !== undefined && changes.some((it) => it.variable === variable))
+    .flatMap(([variable, values]) =>
+      values.map((value) => ({ variable, value, says: say(`begin.${variable}.${value}`) })),
+    );
 }
 
 /** What is asked of each task when the sitting goes as it was planned. */
-export function askedOf(machine: { readonly type: string; readonly fuel: string }, of: readonly { readonly id: string; readonly procedure: Procedure; readonly turn: Agent | null }[]): Map<string, Need[]> {
-  const tasks = of.map(({ id, procedure, turn }) => sittingTask(id, procedure, { turn, blocked: [], beside: [], runMinutes: null, tenant: false }));
+export function askedOf(
+  machine: { readonly type: string; readonly fuel: string },
+  of: readonly { readonly id: string; readonly procedure: Procedure; readonly turn: Agent | null }[],
+): Map<string, Need[]> {
+  const tasks = of.map(({ id, procedure, turn }) =>
+    sittingTask(id, procedure, { turn, blocked: [], beside: [], runMinutes: null, tenant: false }),
+  );
   const { steps } = planSitting(sittingOn(machine, tasks));
   return new Map(tasks.map((task) => [task.id, needsInPlan(task, steps)]));
 }

@@ -28,22 +28,39 @@ export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }
 }
 
 /** Points of one system in one place, which one person may do in one sitting; the first machine leads. */
-export async function readSitting({ db, actor, now }: Call, pointIds: readonly string[]): Promise<Pick<NewJob, 'machine' | 'points' | 'histories'>> {
+export async function readSitting(
+  { db, actor, now }: Call,
+  pointIds: readonly string[],
+): Promise<Pick<NewJob, 'machine' | 'points' | 'histories'>> {
   const points = await db.point.all({ id: [...pointIds], organisationId: actor.organisationId });
   if (points.length !== new Set(pointIds).size) throw notFound();
   const machine = (await db.machine.one({ id: points[0]!.machineId }))!;
   const others = await db.machine.all({ id: [...new Set(points.map(({ machineId }) => machineId))] });
-  if (others.some((it) => it.placeId !== machine.placeId || (it.id !== machine.id && systemOf(it.type).key !== systemOf(machine.type).key))) throw new Problem(422, 'otherMachine');
+  if (
+    others.some(
+      (it) =>
+        it.placeId !== machine.placeId ||
+        (it.id !== machine.id && systemOf(it.type).key !== systemOf(machine.type).key),
+    )
+  )
+    throw new Problem(422, 'otherMachine');
   return { machine, points, histories: await readHistories(db, pointIds, now) };
 }
 
 /** Whoever is asked, where they may be. @throws Problem where they are not of this place, have had their share, or may not do such work */
-export async function whoMay(call: Call, placeId: string, procedures: readonly Procedure[], assigneeId: string): Promise<PointAnswer['assignees'][number]> {
+export async function whoMay(
+  call: Call,
+  placeId: string,
+  procedures: readonly Procedure[],
+  assigneeId: string,
+): Promise<PointAnswer['assignees'][number]> {
   const assignee = (await assigneesFor(call, placeId, procedures)).find(({ id }) => id === assigneeId);
   if (!assignee) throw fieldProblem('assigneeId', 'field.oneOf');
   if (assignee.may) return assignee;
   const above = procedures.find(({ level }) => level === 'L') ?? procedures.find(({ level }) => level !== 'T');
-  throw above ? aboveLevel(call.env.say, above) : new Problem(409, 'budget', { name: assignee.name, budget: assignee.budget ?? '' });
+  throw above
+    ? aboveLevel(call.env.say, above)
+    : new Problem(409, 'budget', { name: assignee.name, budget: assignee.budget ?? '' });
 }
 
 /** The work wants somebody of a higher level. */
@@ -62,29 +79,68 @@ interface NewJob {
 }
 
 /** A job of these points of one machine, in somebody's hands. Whether it may be theirs is decided before. */
-export async function createJob(call: Call, { id, machine, points, histories, assigneeId, listId = null }: NewJob): Promise<{ id: string }> {
-  const { env, db, actor: { organisationId }, now } = call;
-  if (histories.some(({ retired }) => retired)) throw new Problem(409, 'machineRetired', { day: env.say.day(machine.retiredDay!) });
+export async function createJob(
+  call: Call,
+  { id, machine, points, histories, assigneeId, listId = null }: NewJob,
+): Promise<{ id: string }> {
+  const {
+    env,
+    db,
+    actor: { organisationId },
+    now,
+  } = call;
+  if (histories.some(({ retired }) => retired))
+    throw new Problem(409, 'machineRetired', { day: env.say.day(machine.retiredDay!) });
   for (const machineId of new Set(points.map((point) => point.machineId))) await refuseStopped(call, machineId);
   await refuseMeeting(call, histories, null);
   for (const point of points) await freePoint(call, point);
   await db.job.insert({
-    id, organisationId, machineId: machine.id, placeId: machine.placeId, assigneeId, state: 'given', revision: 1,
-    createdAt: now, givenAt: now, startedAt: null, reason: null, listId,
+    id,
+    organisationId,
+    machineId: machine.id,
+    placeId: machine.placeId,
+    assigneeId,
+    state: 'given',
+    revision: 1,
+    createdAt: now,
+    givenAt: now,
+    startedAt: null,
+    reason: null,
+    listId,
   });
   // Catalogue order is the order of the sitting.
   const order = machineTypeOf(machine.type).points;
   const sorted = [...points].sort((a, b) => order.indexOf(a.procedure) - order.indexOf(b.procedure));
-  await db.task.insertMany(sorted.map((point) => ({ id: env.newId(), organisationId, jobId: id, pointId: point.id, state: 'outstanding' as const, sentBack: null })));
-  await settleFor(call, points.map((point) => point.id), machine.placeId);
+  await db.task.insertMany(
+    sorted.map((point) => ({
+      id: env.newId(),
+      organisationId,
+      jobId: id,
+      pointId: point.id,
+      state: 'outstanding' as const,
+      sentBack: null,
+    })),
+  );
+  await settleFor(
+    call,
+    points.map((point) => point.id),
+    machine.placeId,
+  );
   await noteEvent(call, id, 'give', 'given', null);
-  await recomputeWork(db, points.map((point) => point.id), now);
+  await recomputeWork(
+    db,
+    points.map((point) => point.id),
+    now,
+  );
   return { id };
 }
 
 /** A point that was handed back is free for a new job; one that somebody is on is not. */
 async function freePoint(call: Call, point: Row<'point'>): Promise<void> {
-  const { db, env: { say } } = call;
+  const {
+    db,
+    env: { say },
+  } = call;
   const job = await liveJobOf(db, point.id);
   if (!job) return;
   if (job.state !== 'open') {
@@ -113,10 +169,21 @@ export async function findJob({ db, actor }: Call, id: string): Promise<Row<'job
 }
 
 /** Moves a job by the table of transitions and writes the event down. */
-export async function applyMove(call: Call, job: Row<'job'>, move: Move, reason: string | null, extra: Partial<Row<'job'>> = {}): Promise<void> {
-  const { db, env: { say }, actor } = call;
+export async function applyMove(
+  call: Call,
+  job: Row<'job'>,
+  move: Move,
+  reason: string | null,
+  extra: Partial<Row<'job'>> = {},
+): Promise<void> {
+  const {
+    db,
+    env: { say },
+    actor,
+  } = call;
   const mover = moverOf(move);
-  if (mover === 'assignee' ? job.assigneeId !== actor.personId : !isManager(actor)) throw new Problem(403, 'notAllowed');
+  if (mover === 'assignee' ? job.assigneeId !== actor.personId : !isManager(actor))
+    throw new Problem(403, 'notAllowed');
   const state = stateAfter(job.state, move);
   if (!state) throw new Problem(409, 'moveNotAllowed', { state: say(`job.${job.state}`) });
   if (needsReason(move) && !reason) throw fieldProblem('reason', 'field.required');
@@ -135,7 +202,14 @@ export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ 
   const job = await findJob(call, id);
   // *Not safe* is an alarm, whatever way it comes in, and is never refused for being late.
   if (form.reason === 'notSafe' && form.move === 'notAble') {
-    await raiseAlarm(call, { id: env.newId(), kind: 'other', jobId: id, machineId: null, note: form.note, still: form.still });
+    await raiseAlarm(call, {
+      id: env.newId(),
+      kind: 'other',
+      jobId: id,
+      machineId: null,
+      note: form.note,
+      still: form.still,
+    });
     const { revision, state } = (await db.job.one({ id }))!;
     return { revision, state };
   }
@@ -146,17 +220,35 @@ export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ 
   if (form.move === 'start') {
     await refuseStopped(call, job.machineId);
     const tasks = await db.task.all({ jobId: id, state: 'outstanding' });
-    await refuseMeeting(call, await readHistories(db, tasks.map(({ pointId }) => pointId), now), id);
+    await refuseMeeting(
+      call,
+      await readHistories(
+        db,
+        tasks.map(({ pointId }) => pointId),
+        now,
+      ),
+      id,
+    );
   }
   const extra = form.move === 'start' ? { startedAt: now } : form.move === 'notAble' ? { assigneeId: null } : {};
   await applyMove(call, job, form.move, reason, extra);
   const tasks = await db.task.all({ jobId: id });
-  if (form.move === 'notAble') await handBack(call, job, { pointIds: tasks.filter((task) => task.state === 'outstanding').map(({ pointId }) => pointId), reason: form.reason ?? 'other', note: form.note, still: form.still });
+  if (form.move === 'notAble')
+    await handBack(call, job, {
+      pointIds: tasks.filter((task) => task.state === 'outstanding').map(({ pointId }) => pointId),
+      reason: form.reason ?? 'other',
+      note: form.note,
+      still: form.still,
+    });
   if (form.move === 'cancel') {
     await db.task.update({ jobId: id, state: 'outstanding' }, { state: 'dropped' });
     await revokeJobLink(call, id);
   }
-  await recomputeWork(db, tasks.map(({ pointId }) => pointId), now);
+  await recomputeWork(
+    db,
+    tasks.map(({ pointId }) => pointId),
+    now,
+  );
   const moved = (await db.job.one({ id }))!;
   return { revision: moved.revision, state: moved.state };
 }

@@ -16,11 +16,21 @@ import { createJob, readSitting, whoMay } from './jobs.ts';
 
 /** What of a home is near enough to be asked for, machine by machine, and who may be asked. */
 export async function readHomeList(call: Call, placeId: string): Promise<HomeListAnswer> {
-  const { db, env: { say }, now } = call;
+  const {
+    db,
+    env: { say },
+    now,
+  } = call;
   const place = await findPlace(call, placeId);
   const today = dayOfInstant(now, await zoneOfPlace(db, placeId));
   const marks = await db.mark.all({ placeId, work: 0 });
-  const histories = (await readHistories(db, marks.map(({ pointId }) => pointId), now)).filter(({ retired }) => !retired);
+  const histories = (
+    await readHistories(
+      db,
+      marks.map(({ pointId }) => pointId),
+      now,
+    )
+  ).filter(({ retired }) => !retired);
   const machines = new Map((await db.machine.all({ placeId })).map((machine) => [machine.id, machine]));
   const sittings = new Map<string, { machine: string; points: ListSitting['points'][number][] }>();
   for (const history of histories) {
@@ -29,25 +39,42 @@ export async function readHomeList(call: Call, placeId: string): Promise<HomeLis
     const line = lineOfMark(mark);
     const share = shareUsed(line, { today });
     // What opens its machine is asked for from its window on; what rides comes along as it would with any sitting.
-    if (!(mark.scheduled === 1 ? share === undefined || share >= WINDOW_OPENS : joins({ share, lineDay: line.lineDay }, today))) continue;
+    if (
+      !(mark.scheduled === 1
+        ? share === undefined || share >= WINDOW_OPENS
+        : joins({ share, lineDay: line.lineDay }, today))
+    )
+      continue;
     const key = `${systemOf(machine.type).key} ${systemOf(machine.type).types.includes('thermostat') ? '' : machine.id}`;
     const sitting = sittings.get(key) ?? { machine: machineName(say, machine), points: [] };
-    sitting.points.push({ id: history.point.id, name: say(`point.${history.procedure.key}`), minutes: history.procedure.minutes, forTenant: history.procedure.level === 'T', share: share ?? null, rides: mark.scheduled === 0 });
+    sitting.points.push({
+      id: history.point.id,
+      name: say(`point.${history.procedure.key}`),
+      minutes: history.procedure.minutes,
+      forTenant: history.procedure.level === 'T',
+      share: share ?? null,
+      rides: mark.scheduled === 0,
+    });
     sittings.set(key, sitting);
   }
   const assignees = await assigneesFor(call, placeId, []);
   return { place: place.name, sittings: [...sittings.values()].sort((a, b) => worst(b) - worst(a)), assignees };
 }
 
-const worst = ({ points }: { readonly points: readonly { readonly share: number | null }[] }) => Math.max(...points.map(({ share }) => share ?? 1));
+const worst = ({ points }: { readonly points: readonly { readonly share: number | null }[] }) =>
+  Math.max(...points.map(({ share }) => share ?? 1));
 
 /** Gives several sittings of one home as one request. All or none. */
-export async function giveList(call: Call, { id: listId, assigneeId, sittings }: GiveList): Promise<{ id: string; jobs: number }> {
+export async function giveList(
+  call: Call,
+  { id: listId, assigneeId, sittings }: GiveList,
+): Promise<{ id: string; jobs: number }> {
   const read = await Promise.all(sittings.map(({ pointIds }) => readSitting(call, pointIds)));
   const placeId = read[0]!.machine.placeId;
   if (read.some(({ machine }) => machine.placeId !== placeId)) throw new Problem(422, 'otherHome');
   const procedures = read.flatMap(({ histories }) => histories.map(({ procedure }) => procedure));
   await whoMay(call, placeId, procedures, assigneeId);
-  for (const [i, sitting] of read.entries()) await createJob(call, { id: sittings[i]!.id, ...sitting, assigneeId, listId });
+  for (const [i, sitting] of read.entries())
+    await createJob(call, { id: sittings[i]!.id, ...sitting, assigneeId, listId });
   return { id: listId, jobs: read.length };
 }

@@ -5,6 +5,7 @@ import type { Row } from '../store/tables.ts';
 
 export async function liveJobOf(db: Db, pointId: string): Promise<Row<'job'> | undefined> {
   const tasks = await db.task.all({ pointId, state: ['outstanding', 'sent'] });
-  const jobs = tasks.length === 0 ? [] : await db.job.all({ id: tasks.map(({ jobId }) => jobId), state: [...LIVE_STATES] });
+  const jobs =
+    tasks.length === 0 ? [] : await db.job.all({ id: tasks.map(({ jobId }) => jobId), state: [...LIVE_STATES] });
   return jobs.at(-1);
 }

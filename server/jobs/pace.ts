@@ -9,7 +9,10 @@ const LOOK_BACK = 24;
 
 /** Share of a newcomer's minutes that a person needs; 1 where nothing was timed yet. */
 export async function personPace(db: Db, personId: string): Promise<number> {
-  const rows = await db.record.all({ personId }, { order: [['doneAt', 'DESC']], limit: LOOK_BACK, columns: ['jobId', 'canonical'] });
+  const rows = await db.record.all(
+    { personId },
+    { order: [['doneAt', 'DESC']], limit: LOOK_BACK, columns: ['jobId', 'canonical'] },
+  );
   const jobs = new Map<string, { expected: number; waits: number; took: number }>();
   for (const { jobId, canonical } of rows) {
     const { startedAt, doneAt, procedure, methods } = JSON.parse(canonical) as ServiceRecord;
@@ -18,5 +21,7 @@ export async function personPace(db: Db, personId: string): Promise<number> {
     const known = jobs.get(jobId) ?? { expected: 0, waits: 0, took: (doneAt - startedAt) / 60_000 };
     jobs.set(jobId, { ...known, expected: known.expected + done.minutes, waits: known.waits + waitMinutes(done) });
   }
-  return paceOf([...jobs.values()].map(({ expected, waits, took }): TimedJob => ({ expected, took: Math.max(0, took - waits) })));
+  return paceOf(
+    [...jobs.values()].map(({ expected, waits, took }): TimedJob => ({ expected, took: Math.max(0, took - waits) })),
+  );
 }

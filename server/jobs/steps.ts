@@ -28,17 +28,30 @@ export interface StepOfTask {
  * An act in words. Several tasks share one screen: what all of them ask for is asked once, the body says each of them.
  * @param several whether the sitting has more tasks than this act serves, so that it says whose it is
  */
-export function describeAct(say: Speaker, key: string, steps: readonly StepOfTask[], units: UnitSystem, several: boolean): StepWords {
+export function describeAct(
+  say: Speaker,
+  key: string,
+  steps: readonly StepOfTask[],
+  units: UnitSystem,
+  several: boolean,
+): StepWords {
   const [first] = steps as [StepOfTask];
   const words = steps.map((it) => wordsOf(say, it));
   const shared = steps.length > 1 && say.has(`${key}.title`) ? say(`${key}.title`) : null;
   const joined = (parts: readonly (string | null)[]) => [...new Set(parts.filter(Boolean))].join(' ');
   const drawing = steps.map(({ step }) => illustrationOf(step.text)).find((it) => it !== undefined);
   return {
-    key, phase: first.step.phase, title: shared ?? words[0]!.title, body: joined(words.map(({ body }) => body)), caution: joined(words.map(({ caution }) => caution)) || null,
-    button: steps.length === 1 ? words[0]!.button : null, illustration: drawing ? { key: drawing, says: say(`illustration.${drawing}`) } : null,
-    taskIds: steps.map(({ taskId }) => taskId), taskName: steps.length === 1 && several ? say(`point.${first.procedure.key}`) : null,
-    needs: needsOfAct(say, steps, units), shutoffPhotoId: null,
+    key,
+    phase: first.step.phase,
+    title: shared ?? words[0]!.title,
+    body: joined(words.map(({ body }) => body)),
+    caution: joined(words.map(({ caution }) => caution)) || null,
+    button: steps.length === 1 ? words[0]!.button : null,
+    illustration: drawing ? { key: drawing, says: say(`illustration.${drawing}`) } : null,
+    taskIds: steps.map(({ taskId }) => taskId),
+    taskName: steps.length === 1 && several ? say(`point.${first.procedure.key}`) : null,
+    needs: needsOfAct(say, steps, units),
+    shutoffPhotoId: null,
   };
 }
 
@@ -48,7 +61,9 @@ function needsOfAct(say: Speaker, steps: readonly StepOfTask[], units: UnitSyste
     for (const need of step.needs) {
       const described = describeNeed(say, need, procedure.key, units, [taskId]);
       // A grade and what was found are of one part alone; an assurance in the same words, a reading or an agent is of the act.
-      const key = ['grade', 'finds', 'size'].includes(need.kind) ? `${need.kind} ${need.key} ${taskId}` : `${need.kind} ${need.key} ${described.label}`;
+      const key = ['grade', 'finds', 'size'].includes(need.kind)
+        ? `${need.kind} ${need.key} ${taskId}`
+        : `${need.kind} ${need.key} ${described.label}`;
       const known = needs.get(key);
       needs.set(key, known ? { ...known, taskIds: [...known.taskIds, taskId] } : described);
     }
@@ -60,8 +75,25 @@ function needsOfAct(say: Speaker, steps: readonly StepOfTask[], units: UnitSyste
 export function describeChange(say: Speaker, { words, to }: Change, shutoffPhotoId: string | null): StepWords {
   const has = (part: string) => (say.has(`${words}.${part}`) ? say(`${words}.${part}`) : null);
   return {
-    key: words, phase: isolates(to) ? 'isolate' : 'restore', title: has('title') ?? '', body: has('body') ?? '', caution: has('caution'), button: has('button'), illustration: null,
-    taskIds: [], taskName: null, needs: [{ need: { kind: 'confirm', key: words }, taskIds: [], label: say(`confirm.${words}`), help: null, reading: null, choices: [] }],
+    key: words,
+    phase: isolates(to) ? 'isolate' : 'restore',
+    title: has('title') ?? '',
+    body: has('body') ?? '',
+    caution: has('caution'),
+    button: has('button'),
+    illustration: null,
+    taskIds: [],
+    taskName: null,
+    needs: [
+      {
+        need: { kind: 'confirm', key: words },
+        taskIds: [],
+        label: say(`confirm.${words}`),
+        help: null,
+        reading: null,
+        choices: [],
+      },
+    ],
     shutoffPhotoId,
   };
 }
@@ -69,8 +101,19 @@ export function describeChange(say: Speaker, { words, to }: Change, shutoffPhoto
 /** Power back for a while, between two stretches without it. */
 export function describeRest(say: Speaker, key: string, minutes: number): StepWords {
   return {
-    key, phase: 'restore', title: say(`${key}.title`), body: say(`${key}.body`), caution: null, button: null, illustration: null, taskIds: [], taskName: null,
-    needs: [{ need: { kind: 'timer', key: 'rest', minutes }, taskIds: [], label: '', help: null, reading: null, choices: [] }], shutoffPhotoId: null,
+    key,
+    phase: 'restore',
+    title: say(`${key}.title`),
+    body: say(`${key}.body`),
+    caution: null,
+    button: null,
+    illustration: null,
+    taskIds: [],
+    taskName: null,
+    needs: [
+      { need: { kind: 'timer', key: 'rest', minutes }, taskIds: [], label: '', help: null, reading: null, choices: [] },
+    ],
+    shutoffPhotoId: null,
   };
 }
 
@@ -78,27 +121,64 @@ function wordsOf(say: Speaker, { step, procedure, edition, amounts }: StepOfTask
   const own = edition?.content.steps.find((it, i) => (it.ours ?? ownStepKey(procedure.key, i)) === step.text);
   const values = { ...amounts, agents: agentWords(say, step) };
   const ours = (part: string) => (say.has(`${step.text}.${part}`) ? say(`${step.text}.${part}`, values) : null);
-  return { title: own?.title || ours('title') || '', body: own?.body || ours('body') || '', caution: [own?.caution, ours('caution')].filter(Boolean).join(' ') || null, button: ours('button') };
+  return {
+    title: own?.title || ours('title') || '',
+    body: own?.body || ours('body') || '',
+    caution: [own?.caution, ours('caution')].filter(Boolean).join(' ') || null,
+    button: ours('button'),
+  };
 }
 
-function describeReading(say: Speaker, { unit: kept, pass, plausible, judged, opens, worse }: ReadingNeed, units: UnitSystem): StepNeed['reading'] {
+function describeReading(
+  say: Speaker,
+  { unit: kept, pass, plausible, judged, opens, worse }: ReadingNeed,
+  units: UnitSystem,
+): StepNeed['reading'] {
   const entered = enteredIn(kept, units);
   const unit = say(`unit.${entered.unit}`);
-  const range = ([from, to]: readonly [number, number]) => ({ from: enteredOf(from, entered), to: enteredOf(to, entered), unit });
+  const range = ([from, to]: readonly [number, number]) => ({
+    from: enteredOf(from, entered),
+    to: enteredOf(to, entered),
+    unit,
+  });
   const [from, to] = pass;
-  const wanted = judged ? say(`reading.wanted.${judged.as}`, { from, to, fromF: Math.round(from * 1.8), toF: Math.round(to * 1.8) }) : say('reading.wanted', range(pass));
+  const wanted = judged
+    ? say(`reading.wanted.${judged.as}`, { from, to, fromF: Math.round(from * 1.8), toF: Math.round(to * 1.8) })
+    : say('reading.wanted', range(pass));
   const food = opens?.beyond && 'symptom' in opens.beyond.raises && opens.beyond.raises.symptom.endsWith('.foodWarm');
-  return { unit, factor: entered.factor, offset: entered.offset, wanted, urgent: food && worse ? { beyond: opens.beyond.at, says: say('food.first') } : null, likely: say('reading.likely', range(plausible)) };
+  return {
+    unit,
+    factor: entered.factor,
+    offset: entered.offset,
+    wanted,
+    urgent: food && worse ? { beyond: opens.beyond.at, says: say('food.first') } : null,
+    likely: say('reading.likely', range(plausible)),
+  };
 }
 
-function describeNeed(say: Speaker, need: Need, procedure: string, units: UnitSystem, taskIds: readonly string[]): StepNeed {
-  const choices = need.kind === 'grade' ? GRADES.map((value) => ({ value, label: say(`grade.${value}`) }))
-    : need.kind === 'finds' ? FINDS.map((value) => ({ value, label: say(`find.${value}`) }))
-    : need.kind === 'agent' ? need.choices.map((value) => ({ value, label: say(`agent.${value}`) })) : [];
+function describeNeed(
+  say: Speaker,
+  need: Need,
+  procedure: string,
+  units: UnitSystem,
+  taskIds: readonly string[],
+): StepNeed {
+  const choices =
+    need.kind === 'grade'
+      ? GRADES.map((value) => ({ value, label: say(`grade.${value}`) }))
+      : need.kind === 'finds'
+        ? FINDS.map((value) => ({ value, label: say(`find.${value}`) }))
+        : need.kind === 'agent'
+          ? need.choices.map((value) => ({ value, label: say(`agent.${value}`) }))
+          : [];
   const reading = need.kind === 'reading' ? need : null;
   return {
-    need, taskIds, choices, label: needLabel(say, need, procedure),
-    help: reading && say(`reading.${reading.key}.fails`), reading: reading && describeReading(say, reading, units),
+    need,
+    taskIds,
+    choices,
+    label: needLabel(say, need, procedure),
+    help: reading && say(`reading.${reading.key}.fails`),
+    reading: reading && describeReading(say, reading, units),
   };
 }
 
@@ -106,12 +186,20 @@ function describeNeed(say: Speaker, need: Need, procedure: string, units: UnitSy
 export function needLabel(say: Speaker, need: Pick<Need, 'kind' | 'key'>, procedure: string): string {
   switch (need.kind) {
     // The confirmation of a change is the system's, not the procedure's.
-    case 'confirm': return say(need.key.includes('.') ? `confirm.${baseKey(need.key)}` : `confirm.${procedure}.${need.key}`);
-    case 'finding': return say(`finding.${need.key}`);
-    case 'photo': return say(`photo.${procedure}.${need.key}`);
-    case 'reading': return say(`reading.${need.key}`);
-    case 'grade': return say(`item.grade.${need.key}`);
-    case 'agent': case 'size': return say(`item.${need.kind}`);
-    default: return '';
+    case 'confirm':
+      return say(need.key.includes('.') ? `confirm.${baseKey(need.key)}` : `confirm.${procedure}.${need.key}`);
+    case 'finding':
+      return say(`finding.${need.key}`);
+    case 'photo':
+      return say(`photo.${procedure}.${need.key}`);
+    case 'reading':
+      return say(`reading.${need.key}`);
+    case 'grade':
+      return say(`item.grade.${need.key}`);
+    case 'agent':
+    case 'size':
+      return say(`item.${need.kind}`);
+    default:
+      return '';
   }
 }

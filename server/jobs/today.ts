@@ -6,5 +6,11 @@ import { agentsToKeepApart } from './kit.ts';
 
 export async function readToday(call: Call): Promise<TodayAnswer> {
   const jobs = await jobsInHand(call);
-  return { jobs, apart: await agentsToKeepApart(call, jobs.map(({ id }) => id)) };
+  return {
+    jobs,
+    apart: await agentsToKeepApart(
+      call,
+      jobs.map(({ id }) => id),
+    ),
+  };
 }

@@ -11,11 +11,20 @@ import { aboveLevel, createJob } from './jobs.ts';
 export const mayDo = ({ actor }: Call, level: string): boolean => level === 'T' || (level === 'S' && isOffice(actor));
 
 export async function beginUnplanned(call: Call, number: string, { id, numbers }: Begin): Promise<{ id: string }> {
-  const { env: { say }, db, actor, now } = call;
+  const {
+    env: { say },
+    db,
+    actor,
+    now,
+  } = call;
   const machine = await labelledMachine(call, number);
   const points = await db.point.all({ number: [...numbers], machineId: machine.id });
   if (points.length !== new Set(numbers).size) throw notFound();
-  const histories = await readHistories(db, points.map((point) => point.id), now);
+  const histories = await readHistories(
+    db,
+    points.map((point) => point.id),
+    now,
+  );
   const above = histories.find(({ procedure }) => !mayDo(call, procedure.level));
   if (above) throw aboveLevel(say, above.procedure);
   return createJob(call, { id, machine, points, histories, assigneeId: actor.personId });

@@ -10,8 +10,16 @@ import { takeReadings } from '../faults/readings.ts';
 import { fieldProblem } from '../http/problem.ts';
 
 /** Works a measurement out again and keeps it with the point's latest record, for good. */
-export async function keepMeasurement(call: Call, { id, point: asked, measure, inputs, note }: KeepMeasurement): Promise<MeasurementAnswer> {
-  const { db, actor, now, env: { say } } = call;
+export async function keepMeasurement(
+  call: Call,
+  { id, point: asked, measure, inputs, note }: KeepMeasurement,
+): Promise<MeasurementAnswer> {
+  const {
+    db,
+    actor,
+    now,
+    env: { say },
+  } = call;
   const point = await findPoint(call, asked);
   const { of, work, reads = {} } = measureOf(measure);
   if (of.length > 0 && !of.includes(point.procedure)) throw fieldProblem('point', 'field.measurePoint');
@@ -25,12 +33,30 @@ export async function keepMeasurement(call: Call, { id, point: asked, measure, i
   const [record] = await db.record.all({ pointId: point.id }, { order: [['doneAt', 'DESC']], limit: 1 });
   const { terms, limits } = workingWords(say, working, call.units ?? 'metric');
   await db.measurement.insert({
-    id, organisationId: actor.organisationId, pointId: point.id, recordId: record?.id ?? null, measure, inputs: JSON.stringify(inputs), says: [...terms, ...limits.map((it) => it.says)].join(' · '),
-    note, at: now, personId: actor.personId,
+    id,
+    organisationId: actor.organisationId,
+    pointId: point.id,
+    recordId: record?.id ?? null,
+    measure,
+    inputs: JSON.stringify(inputs),
+    says: [...terms, ...limits.map((it) => it.says)].join(' · '),
+    note,
+    at: now,
+    personId: actor.personId,
   });
-  const readings = Object.fromEntries(Object.entries(reads).flatMap(([field, reading]) => (typeof inputs[field] === 'number' ? [[reading, inputs[field]]] : [])));
+  const readings = Object.fromEntries(
+    Object.entries(reads).flatMap(([field, reading]) =>
+      typeof inputs[field] === 'number' ? [[reading, inputs[field]]] : [],
+    ),
+  );
   const { procedure } = await readHistory(db, point.id, now);
   const machine = (await db.machine.one({ id: point.machineId }))!;
-  await takeReadings(call, { pointId: point.id, machine, needs: procedure.steps.flatMap(({ needs }) => needs), readings, at: now });
+  await takeReadings(call, {
+    pointId: point.id,
+    machine,
+    needs: procedure.steps.flatMap(({ needs }) => needs),
+    readings,
+    at: now,
+  });
   return { point: say(`point.${point.procedure}`), record: record ? isoFromDay(record.doneDay) : null };
 }

@@ -18,7 +18,13 @@ export async function planCalls(call: Call, alarmId: string): Promise<void> {
   await planRound(call.env, call.db, (await call.db.alarm.one({ id: alarmId }))!, 0, call.now);
 }
 
-async function planRound(env: Env, db: Db, { id: alarmId, organisationId }: Row<'alarm'>, round: number, from: number): Promise<void> {
+async function planRound(
+  env: Env,
+  db: Db,
+  { id: alarmId, organisationId }: Row<'alarm'>,
+  round: number,
+  from: number,
+): Promise<void> {
   const onDuty = await dutyOf(db, organisationId);
   if (!canCall(onDuty)) return;
   const { duty } = onDuty;
@@ -26,7 +32,16 @@ async function planRound(env: Env, db: Db, { id: alarmId, organisationId }: Row<
   const start = from - times[0]! * MINUTE_MS;
   for (const [i, minutes] of times.entries()) {
     await db.alarmCall.insert({
-      id: env.newId(), organisationId, alarmId, personId: duty.people[i]!, placeInOrder: round * duty.people.length + i, dueAt: start + minutes * MINUTE_MS, tokenHash: sha256(env.secret()), sentAt: null, failed: null, tries: 0,
+      id: env.newId(),
+      organisationId,
+      alarmId,
+      personId: duty.people[i]!,
+      placeInOrder: round * duty.people.length + i,
+      dueAt: start + minutes * MINUTE_MS,
+      tokenHash: sha256(env.secret()),
+      sentAt: null,
+      failed: null,
+      tries: 0,
     });
   }
 }
@@ -36,11 +51,16 @@ async function planRound(env: Env, db: Db, { id: alarmId, organisationId }: Row<
  * twice, since a call is claimed before it goes out, and tried again only when its way has said no.
  */
 export async function callOnDuty(env: Env): Promise<number> {
-  const { store: { db } } = env;
+  const {
+    store: { db },
+  } = env;
   let sent = 0;
   for (const alarm of await db.alarm.all({ liftedAt: null, acknowledgedAt: null })) {
     const calls = await db.alarmCall.all({ alarmId: alarm.id }, { order: [['placeInOrder', 'ASC']] });
-    for (const it of calls.filter(({ sentAt, dueAt, tries }) => sentAt === null && dueAt <= env.clock() && tries < TRIES)) if (await makeCall(env, alarm, it)) sent += 1;
+    for (const it of calls.filter(
+      ({ sentAt, dueAt, tries }) => sentAt === null && dueAt <= env.clock() && tries < TRIES,
+    ))
+      if (await makeCall(env, alarm, it)) sent += 1;
     await nextRound(env, alarm, calls);
   }
   return sent;
@@ -65,19 +85,48 @@ async function makeCall(env: Env, alarm: Row<'alarm'>, { id, personId, tries }: 
   const { db } = store;
   const token = env.secret();
   await store.write((it) => it.alarmCall.update({ id }, { tokenHash: sha256(token), tries: tries + 1 }));
-  const [person, machine, place] = [(await db.person.one({ id: personId }))!, (await db.machine.one({ id: alarm.machineId }))!, (await db.place.one({ id: alarm.placeId }))!];
+  const [person, machine, place] = [
+    (await db.person.one({ id: personId }))!,
+    (await db.machine.one({ id: alarm.machineId }))!,
+    (await db.place.one({ id: alarm.placeId }))!,
+  ];
   const property = (await db.property.one({ id: place.propertyId }))!;
   const { duty, mail } = await dutyOf(db, alarm.organisationId);
   const words = {
-    what: say(`symptom.${alarmSymptom(alarm.kind)}`), place: place.name, property: property.name, address: property.address, machine: machineName(say, machine),
-    note: alarm.note || 'none', at: say.time(alarm.raisedAt, property.zone), link: `${env.address()}/alarm#${token}`,
+    what: say(`symptom.${alarmSymptom(alarm.kind)}`),
+    place: place.name,
+    property: property.name,
+    address: property.address,
+    machine: machineName(say, machine),
+    note: alarm.note || 'none',
+    at: say.time(alarm.raisedAt, property.zone),
+    link: `${env.address()}/alarm#${token}`,
   };
   const ways: Promise<void>[] = [];
-  if (mail && person.email) ways.push(waysOut.mail(mail, { to: person.email, subject: say('alarm.letter.subject', words), text: say('alarm.letter.text', words), messageId: `<alarm-${id}@dewline>` }));
-  if (duty.webhook) ways.push(waysOut.webhook(duty.webhook, { kind: 'alarm', id: alarm.id, call: id, person: person.name, ...words }));
+  if (mail && person.email)
+    ways.push(
+      waysOut.mail(mail, {
+        to: person.email,
+        subject: say('alarm.letter.subject', words),
+        text: say('alarm.letter.text', words),
+        messageId: `<alarm-${id}@dewline>`,
+      }),
+    );
+  if (duty.webhook)
+    ways.push(waysOut.webhook(duty.webhook, { kind: 'alarm', id: alarm.id, call: id, person: person.name, ...words }));
   const ended = await Promise.allSettled(ways);
-  const failed = ended.flatMap((it) => (it.status === 'rejected' ? [String((it.reason as Error).message).slice(0, 200)] : []));
+  const failed = ended.flatMap((it) =>
+    it.status === 'rejected' ? [String((it.reason as Error).message).slice(0, 200)] : [],
+  );
   const reached = ended.some(({ status }) => status === 'fulfilled');
-  await store.write((it) => it.alarmCall.update({ id }, { sentAt: reached ? env.clock() : null, failed: failed.join('; ') || (ways.length === 0 ? say('alarm.noWay') : null) }));
+  await store.write((it) =>
+    it.alarmCall.update(
+      { id },
+      {
+        sentAt: reached ? env.clock() : null,
+        failed: failed.join('; ') || (ways.length === 0 ? say('alarm.noWay') : null),
+      },
+    ),
+  );
   return reached;
 }

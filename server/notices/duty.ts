@@ -18,12 +18,16 @@ export interface OnDuty {
 }
 
 export async function dutyOf(db: Db, organisationId: string): Promise<OnDuty> {
-  const [duty, mail] = [(await factsOf(db, [organisationId], 'duty')).at(-1)?.value ?? NOBODY, (await factsOf(db, [organisationId], 'mail')).at(-1)?.value ?? null];
+  const [duty, mail] = [
+    (await factsOf(db, [organisationId], 'duty')).at(-1)?.value ?? NOBODY,
+    (await factsOf(db, [organisationId], 'mail')).at(-1)?.value ?? null,
+  ];
   return { duty, mail };
 }
 
 /** Whether an alarm reaches anybody: somebody is on duty, and there is a way to them. */
-export const canCall = ({ duty, mail }: OnDuty): boolean => duty.people.length > 0 && (mail !== null || duty.webhook !== null);
+export const canCall = ({ duty, mail }: OnDuty): boolean =>
+  duty.people.length > 0 && (mail !== null || duty.webhook !== null);
 
 const NO_NUMBERS: EmergencyNumbers = { emergency: '', gas: '', office: '' };
 
@@ -33,33 +37,72 @@ export async function numbersOfAll(db: Db, propertyIds: readonly string[]): Prom
   return new Map(propertyIds.map((id) => [id, known.get(id) ?? NO_NUMBERS]));
 }
 
-export const numbersOf = async (db: Db, propertyId: string): Promise<EmergencyNumbers> => (await numbersOfAll(db, [propertyId])).get(propertyId)!;
+export const numbersOf = async (db: Db, propertyId: string): Promise<EmergencyNumbers> =>
+  (await numbersOfAll(db, [propertyId])).get(propertyId)!;
 
 async function officePeople({ db, actor: { organisationId } }: Call) {
   const grants = await db.roleGrant.all({ organisationId, role: ['staff', 'manager'] });
-  return db.person.all({ id: [...new Set(grants.map(({ personId }) => personId))] }, { order: [['name', 'ASC']], columns: ['id', 'name', 'email'] });
+  return db.person.all(
+    { id: [...new Set(grants.map(({ personId }) => personId))] },
+    { order: [['name', 'ASC']], columns: ['id', 'name', 'email'] },
+  );
 }
 
 export async function readDuty(call: Call): Promise<DutyAnswer> {
-  const { env, db, actor: { organisationId } } = call;
+  const {
+    env,
+    db,
+    actor: { organisationId },
+  } = call;
   const { duty, mail } = await dutyOf(db, organisationId);
-  const people = (await officePeople(call)).map(({ id, name, email }) => ({ id, name, email, onDuty: duty.people.includes(id) }));
+  const people = (await officePeople(call)).map(({ id, name, email }) => ({
+    id,
+    name,
+    email,
+    onDuty: duty.people.includes(id),
+  }));
   const order = (id: string) => (duty.people.includes(id) ? duty.people.indexOf(id) : people.length);
   return {
-    people: people.sort((a, b) => order(a.id) - order(b.id)), minutes: duty.minutes, webhook: duty.webhook,
-    mail: mail && { host: mail.host, port: mail.port, secure: mail.secure ? 'yes' : 'no', user: mail.user, hasPassword: mail.password !== '', from: mail.from },
+    people: people.sort((a, b) => order(a.id) - order(b.id)),
+    minutes: duty.minutes,
+    webhook: duty.webhook,
+    mail: mail && {
+      host: mail.host,
+      port: mail.port,
+      secure: mail.secure ? 'yes' : 'no',
+      user: mail.user,
+      hasPassword: mail.password !== '',
+      from: mail.from,
+    },
     letters: env.letters?.() ?? null,
   };
 }
 
 export async function changeDuty(call: Call, { people, minutes, webhook, mail }: ChangeDuty): Promise<object> {
-  const { db, actor: { organisationId } } = call;
+  const {
+    db,
+    actor: { organisationId },
+  } = call;
   const known = await officePeople(call);
-  if (new Set(people).size !== people.length || people.some((id) => !known.some((person) => person.id === id))) throw fieldProblem('people', 'field.oneOf');
+  if (new Set(people).size !== people.length || people.some((id) => !known.some((person) => person.id === id)))
+    throw fieldProblem('people', 'field.oneOf');
   const { today } = await findScope(call, 'organisation', null);
   const before = (await dutyOf(db, organisationId)).mail;
   await recordFact(call, organisationId, 'duty', { people, minutes, webhook }, today);
-  await recordFact(call, organisationId, 'mail', mail && { host: mail.host, port: mail.port, secure: mail.secure === 'yes', user: mail.user, password: mail.password ?? before?.password ?? '', from: mail.from }, today);
+  await recordFact(
+    call,
+    organisationId,
+    'mail',
+    mail && {
+      host: mail.host,
+      port: mail.port,
+      secure: mail.secure === 'yes',
+      user: mail.user,
+      password: mail.password ?? before?.password ?? '',
+      from: mail.from,
+    },
+    today,
+  );
   return {};
 }
 
@@ -76,7 +119,12 @@ export async function tryMail({ env, db, actor, now }: Call): Promise<{ says: st
   const me = await db.person.one({ id: actor.personId });
   if (!mail || !me?.email) return { says: say('duty.try.nothing') };
   try {
-    await env.waysOut.mail(mail, { to: me.email, subject: say('duty.try.subject'), text: say('duty.try.text'), messageId: `<try-${now}-${actor.personId}@dewline>` });
+    await env.waysOut.mail(mail, {
+      to: me.email,
+      subject: say('duty.try.subject'),
+      text: say('duty.try.text'),
+      messageId: `<try-${now}-${actor.personId}@dewline>`,
+    });
     return { says: say('duty.try.sent', { to: me.email }) };
   } catch (error) {
     return { says: say('duty.try.failed', { why: (error as Error).message.slice(0, 160) }) };

@@ -25,7 +25,13 @@ const PATIENCE_MS = 15_000;
 export const waysOut: WaysOut = {
   async mail({ host, port, secure, user, password, from }, { to, subject, text, messageId }) {
     const transport = createTransport({
-      host, port, secure, ...(user && { auth: { user, pass: password } }), connectionTimeout: PATIENCE_MS, greetingTimeout: PATIENCE_MS, socketTimeout: PATIENCE_MS,
+      host,
+      port,
+      secure,
+      ...(user && { auth: { user, pass: password } }),
+      connectionTimeout: PATIENCE_MS,
+      greetingTimeout: PATIENCE_MS,
+      socketTimeout: PATIENCE_MS,
       // A stand-in on the same machine signs its own certificate, or has none.
       tls: { rejectUnauthorized: !isLocal(host) },
     });
@@ -36,7 +42,13 @@ export const waysOut: WaysOut = {
     }
   },
   async webhook(url, body) {
-    const answer = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body), signal: AbortSignal.timeout(PATIENCE_MS), redirect: 'error' });
+    const answer = await fetch(url, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+      signal: AbortSignal.timeout(PATIENCE_MS),
+      redirect: 'error',
+    });
     if (!answer.ok) throw new Error(`${answer.status} ${answer.statusText}`);
   },
 };

@@ -22,13 +22,21 @@ const LARGEST_BYTES = 1_000_000;
 export async function openStandIn(port = 0): Promise<StandIn> {
   const letters: TakenLetter[] = [];
   const server = new SMTPServer({
-    authOptional: true, disabledCommands: ['AUTH', 'STARTTLS'], logger: false, size: LARGEST_BYTES,
+    authOptional: true,
+    disabledCommands: ['AUTH', 'STARTTLS'],
+    logger: false,
+    size: LARGEST_BYTES,
     onData(stream, session, done) {
       const parts: Buffer[] = [];
       stream.on('data', (part: Buffer) => parts.push(part));
       stream.on('end', () => {
         void PostalMime.parse(Buffer.concat(parts)).then(({ subject = '', text = '' }) => {
-          letters.unshift({ to: session.envelope.rcptTo.map(({ address }) => address).join(', '), subject, text: text.trim(), at: Date.now() });
+          letters.unshift({
+            to: session.envelope.rcptTo.map(({ address }) => address).join(', '),
+            subject,
+            text: text.trim(),
+            at: Date.now(),
+          });
           letters.length = Math.min(letters.length, KEPT);
           done();
         }, done);
@@ -36,7 +44,10 @@ export async function openStandIn(port = 0): Promise<StandIn> {
     },
   });
   server.on('error', () => undefined);
-  await new Promise<void>((resolve, reject) => { server.once('error', reject); server.listen(port, '127.0.0.1', resolve); });
+  await new Promise<void>((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(port, '127.0.0.1', resolve);
+  });
   const address = server.server.address();
   return {
     port: typeof address === 'object' && address ? address.port : port,

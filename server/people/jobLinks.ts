@@ -8,9 +8,21 @@ import type { Db } from '../store/db.ts';
 const JOB_LINK_DAYS = 60;
 
 /** @returns the path that opens the job; its token is kept as a hash only */
-export async function makeJobLink({ env, db, actor: { organisationId }, now }: Call, jobId: string, personId: string): Promise<string> {
+export async function makeJobLink(
+  { env, db, actor: { organisationId }, now }: Call,
+  jobId: string,
+  personId: string,
+): Promise<string> {
   const token = env.secret();
-  await db.jobLink.insert({ id: sha256(token), organisationId, jobId, personId, createdAt: now, expiresAt: now + JOB_LINK_DAYS * MS_PER_DAY, revokedAt: null });
+  await db.jobLink.insert({
+    id: sha256(token),
+    organisationId,
+    jobId,
+    personId,
+    createdAt: now,
+    expiresAt: now + JOB_LINK_DAYS * MS_PER_DAY,
+    revokedAt: null,
+  });
   return `/home/#${token}`;
 }
 
@@ -23,9 +35,15 @@ export async function revokeJobLink({ db, now }: Pick<Call, 'db' | 'now'>, jobId
 }
 
 /** Whose job a token still opens; undefined where it opens none. */
-export async function contractorOf(db: Db, token: string, now: number): Promise<{ id: string; organisationId: string } | undefined> {
+export async function contractorOf(
+  db: Db,
+  token: string,
+  now: number,
+): Promise<{ id: string; organisationId: string } | undefined> {
   const link = await db.jobLink.one({ id: sha256(token) });
   if (!link || link.revokedAt !== null || link.expiresAt <= now) return undefined;
   const job = await db.job.one({ id: link.jobId });
-  return job && job.assigneeId === link.personId && LIVE_STATES.includes(job.state) ? { id: link.personId, organisationId: link.organisationId } : undefined;
+  return job && job.assigneeId === link.personId && LIVE_STATES.includes(job.state)
+    ? { id: link.personId, organisationId: link.organisationId }
+    : undefined;
 }

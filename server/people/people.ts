@@ -22,33 +22,65 @@ export async function recognise(env: Env, { email, password }: SignIn) {
   return person!;
 }
 
-export async function signIn(env: Env, db: Db, person: { id: string; organisationId: string }, now: number): Promise<ExchangeResult> {
+export async function signIn(
+  env: Env,
+  db: Db,
+  person: { id: string; organisationId: string },
+  now: number,
+): Promise<ExchangeResult> {
   return { session: await openSession(env, db, person, null, now) };
 }
 
-export async function install(env: Env, db: Db, form: FirstRun & { passwordHash: string }, now: number): Promise<ExchangeResult> {
+export async function install(
+  env: Env,
+  db: Db,
+  form: FirstRun & { passwordHash: string },
+  now: number,
+): Promise<ExchangeResult> {
   if ((await db.organisation.count({})) > 0) throw new Problem(409, 'installed');
   const organisationId = env.newId();
   await db.organisation.insert({ id: organisationId, name: form.organisation, createdAt: now });
-  const person = await addPerson(env, db, organisationId, {
-    id: env.newId(), name: form.name, email: form.email, roles: ['manager', 'staff'],
-  }, form.passwordHash, now);
+  const person = await addPerson(
+    env,
+    db,
+    organisationId,
+    { id: env.newId(), name: form.name, email: form.email, roles: ['manager', 'staff'] },
+    form.passwordHash,
+    now,
+  );
   return { session: await openSession(env, db, { id: person, organisationId }, null, now) };
 }
 
 async function addPerson(
-  env: Env, db: Db, organisationId: string, person: Pick<NewPerson, 'id' | 'name' | 'email' | 'roles'>, passwordHash: string, now: number,
+  env: Env,
+  db: Db,
+  organisationId: string,
+  person: Pick<NewPerson, 'id' | 'name' | 'email' | 'roles'>,
+  passwordHash: string,
+  now: number,
 ): Promise<string> {
   if (await db.person.one({ email: person.email })) throw new Problem(409, 'emailTaken');
-  await db.person.insert({ id: person.id, organisationId, name: person.name, email: person.email, passwordHash, createdAt: now });
-  await db.roleGrant.insertMany([...new Set(person.roles)].map((role) => ({ id: env.newId(), organisationId, personId: person.id, role })));
+  await db.person.insert({
+    id: person.id,
+    organisationId,
+    name: person.name,
+    email: person.email,
+    passwordHash,
+    createdAt: now,
+  });
+  await db.roleGrant.insertMany(
+    [...new Set(person.roles)].map((role) => ({ id: env.newId(), organisationId, personId: person.id, role })),
+  );
   return person.id;
 }
 
 export const prepareFirstRun = async (form: FirstRun) => ({ ...form, passwordHash: await hashPassword(form.password) });
 export const preparePerson = async (form: NewPerson) => ({ ...form, passwordHash: await hashPassword(form.password) });
 
-export async function createPerson({ env, db, actor, now }: Call, form: NewPerson & { passwordHash: string }): Promise<{ id: string }> {
+export async function createPerson(
+  { env, db, actor, now }: Call,
+  form: NewPerson & { passwordHash: string },
+): Promise<{ id: string }> {
   return { id: await addPerson(env, db, actor.organisationId, form, form.passwordHash, now) };
 }
 
@@ -58,10 +90,15 @@ export async function listPeople({ db, actor }: Call): Promise<Person[]> {
     db.person.all({ organisationId }, { order: [['name', 'ASC']] }),
     db.roleGrant.all({ organisationId }),
   ]);
-  return people.map(({ id, name, email }) => ({
-    id, name, email, roles: grants.filter(({ personId }) => personId === id).map(({ role }) => role),
-    // Whoever has no role is nobody to give anything to: the clock, or a tenant whose tenancy was taken back.
-  })).filter(({ roles }) => roles.length > 0);
+  return people
+    .map(({ id, name, email }) => ({
+      id,
+      name,
+      email,
+      roles: grants.filter(({ personId }) => personId === id).map(({ role }) => role),
+      // Whoever has no role is nobody to give anything to: the clock, or a tenant whose tenancy was taken back.
+    }))
+    .filter(({ roles }) => roles.length > 0);
 }
 
 /** A link's token for a session; the link itself stays good until it is revoked. */
@@ -70,7 +107,9 @@ export async function exchangeLink(env: Env, db: Db, token: string, now: number)
   if (contractor) return { session: await openSession(env, db, contractor, null, now) };
   const link = await db.link.one({ id: sha256(readCode(token) ?? token) });
   if (!link || link.revokedAt !== null || link.expiresAt <= now) throw new Problem(401, 'linkOver');
-  return { session: await openSession(env, db, { id: link.personId, organisationId: link.organisationId }, link.id, now) };
+  return {
+    session: await openSession(env, db, { id: link.personId, organisationId: link.organisationId }, link.id, now),
+  };
 }
 
 export async function closeSession({ db, actor }: Call): Promise<object> {

@@ -16,11 +16,25 @@ export interface NewSession {
 }
 
 /** Opens a session for a person; the token goes into the cookie and nowhere else. */
-export async function openSession(env: Env, db: Db, person: { id: string; organisationId: string }, linkId: string | null, now: number): Promise<NewSession> {
+export async function openSession(
+  env: Env,
+  db: Db,
+  person: { id: string; organisationId: string },
+  linkId: string | null,
+  now: number,
+): Promise<NewSession> {
   const token = env.secret();
   const csrf = env.secret();
   const expiresAt = now + (linkId ? LINK_DAYS : SESSION_DAYS) * MS_PER_DAY;
-  await db.session.insert({ id: sha256(token), organisationId: person.organisationId, personId: person.id, linkId, csrf, createdAt: now, expiresAt });
+  await db.session.insert({
+    id: sha256(token),
+    organisationId: person.organisationId,
+    personId: person.id,
+    linkId,
+    csrf,
+    createdAt: now,
+    expiresAt,
+  });
   return { token, csrf, expiresAt };
 }
 
@@ -58,8 +72,14 @@ async function readSession(db: Db, id: string) {
   if (!person || !organisation) return null;
   const roles: Role[] = session.linkId ? ['tenant'] : grants.map(({ role }) => role);
   const actor: Actor = {
-    personId: person.id, name: person.name, organisationId: organisation.id, organisation: organisation.name, roles,
-    sessionId: id, linkId: session.linkId, csrf: session.csrf,
+    personId: person.id,
+    name: person.name,
+    organisationId: organisation.id,
+    organisation: organisation.name,
+    roles,
+    sessionId: id,
+    linkId: session.linkId,
+    csrf: session.csrf,
   };
   return { actor, expiresAt: session.expiresAt };
 }
@@ -71,6 +91,6 @@ export const hashPassword = (password: string) => hash(password);
 let nobody: Promise<string> | undefined;
 
 export async function passwordFits(passwordHash: string | null | undefined, password: string): Promise<boolean> {
-  const fits = await verify(passwordHash ?? await (nobody ??= hash('nobody has this password')), password);
+  const fits = await verify(passwordHash ?? (await (nobody ??= hash('nobody has this password'))), password);
   return fits && Boolean(passwordHash);
 }

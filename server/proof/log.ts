@@ -7,7 +7,16 @@ export function leafHash(canonical: string): string {
   return sha256(Buffer.concat([Buffer.from([0]), Buffer.from(canonical)]));
 }
 
-export async function appendToLog(db: Db, entry: { organisationId: string; kind: 'record' | 'verdict' | 'look'; subjectId: string; canonical: string; at: number }): Promise<void> {
+export async function appendToLog(
+  db: Db,
+  entry: {
+    organisationId: string;
+    kind: 'record' | 'verdict' | 'look';
+    subjectId: string;
+    canonical: string;
+    at: number;
+  },
+): Promise<void> {
   await db.logEntry.append({ ...entry, leafHash: leafHash(entry.canonical) });
 }
 

@@ -10,12 +10,18 @@ export interface EarlierPhoto extends KnownPhoto {
 }
 
 /** All photos of an organisation that already serve as proof, newest first. */
-export async function earlierPhotos(db: Db, organisationId: string, except: readonly string[]): Promise<EarlierPhoto[]> {
+export async function earlierPhotos(
+  db: Db,
+  organisationId: string,
+  except: readonly string[],
+): Promise<EarlierPhoto[]> {
   const photos = await db.photo.all(
     { organisationId, purgedAt: null },
     { order: [['receivedAt', 'DESC']], limit: MOST_COMPARED, columns: ['id', 'gradientHash', 'thumb', 'receivedAt'] },
   );
-  const used = new Set((await db.photoUse.all({ organisationId }, { columns: ['photoId'] })).map(({ photoId }) => photoId));
+  const used = new Set(
+    (await db.photoUse.all({ organisationId }, { columns: ['photoId'] })).map(({ photoId }) => photoId),
+  );
   return photos
     .filter(({ id }) => used.has(id) && !except.includes(id))
     .map(({ id, gradientHash: hash, thumb, receivedAt }) => ({ id, hash, thumb: new Uint8Array(thumb), receivedAt }));

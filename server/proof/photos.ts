@@ -40,8 +40,15 @@ export async function storePhoto(env: Env, upload: Buffer): Promise<StoredPhoto>
   const metadata = await image.metadata().catch(() => null);
   if (!metadata) throw new Problem(415, 'notImage');
   const fit = { width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true } as const;
-  const { data, info } = await image.autoOrient().resize(fit).flatten({ background: '#fff' }).jpeg({ quality: 80 })
-    .toBuffer({ resolveWithObject: true }).catch(() => { throw new Problem(415, 'notImage'); });
+  const { data, info } = await image
+    .autoOrient()
+    .resize(fit)
+    .flatten({ background: '#fff' })
+    .jpeg({ quality: 80 })
+    .toBuffer({ resolveWithObject: true })
+    .catch(() => {
+      throw new Problem(415, 'notImage');
+    });
   const hash = sha256(data);
   await writeOnce(env.photos, hash, data);
   return { hash, width: info.width, height: info.height, takenAt: takenAt(metadata.exif), ...(await measure(data)) };
@@ -50,7 +57,11 @@ export async function storePhoto(env: Env, upload: Buffer): Promise<StoredPhoto>
 /** By its first bytes: JPEG, PNG or WebP. Nothing else reaches the decoder. */
 function isPhoto(bytes: Buffer): boolean {
   const head = bytes.subarray(0, 12).toString('latin1');
-  return head.startsWith('\xff\xd8\xff') || head.startsWith('\x89PNG\r\n\x1a\n') || (head.startsWith('RIFF') && head.endsWith('WEBP'));
+  return (
+    head.startsWith('\xff\xd8\xff') ||
+    head.startsWith('\x89PNG\r\n\x1a\n') ||
+    (head.startsWith('RIFF') && head.endsWith('WEBP'))
+  );
 }
 
 /** What checks look at: a grey thumbnail, its mean, and the variance of its Laplacian at 256 px. */
@@ -110,37 +121,68 @@ export interface PhotoForm {
   readonly capturedAt: string | null;
 }
 
-export async function createPhoto({ db, actor, now }: Call, form: PhotoForm, stored: StoredPhoto): Promise<{ id: string }> {
+export async function createPhoto(
+  { db, actor, now }: Call,
+  form: PhotoForm,
+  stored: StoredPhoto,
+): Promise<{ id: string }> {
   const { hash, width, height, thumb, brightness, sharpness } = stored;
   await db.photo.insert({
-    id: form.id, organisationId: actor.organisationId, personId: actor.personId, hash, width, height,
-    capturedAt: await captureTime({ db, actor }, stored, form.capturedAt), receivedAt: now, source: form.source,
-    gradientHash: gradientHash(thumb), thumb, brightness, sharpness, purgedAt: null,
+    id: form.id,
+    organisationId: actor.organisationId,
+    personId: actor.personId,
+    hash,
+    width,
+    height,
+    capturedAt: await captureTime({ db, actor }, stored, form.capturedAt),
+    receivedAt: now,
+    source: form.source,
+    gradientHash: gradientHash(thumb),
+    thumb,
+    brightness,
+    sharpness,
+    purgedAt: null,
   });
   return { id: form.id };
 }
 
 /** The picture's own word first, in its own offset or else the zone of the person's home; then the device's. */
-async function captureTime({ db, actor }: Pick<Call, 'db' | 'actor'>, { takenAt: taken }: StoredPhoto, told: string | null): Promise<number | null> {
+async function captureTime(
+  { db, actor }: Pick<Call, 'db' | 'actor'>,
+  { takenAt: taken }: StoredPhoto,
+  told: string | null,
+): Promise<number | null> {
   if (!taken) return told === null ? null : Number(told);
   if (taken.offset) return Date.parse(taken.local.replace('Z', taken.offset));
   const tenancy = await db.tenancy.one({ personId: actor.personId }, { order: [['fromDay', 'DESC']] });
-  const place = tenancy && await db.place.one({ id: tenancy.placeId });
+  const place = tenancy && (await db.place.one({ id: tenancy.placeId }));
   const property = await db.property.one(place ? { id: place.propertyId } : { organisationId: actor.organisationId });
   const local = Date.parse(taken.local);
-  return property ? instantOfDay(Math.floor(local / MS_PER_DAY), Math.floor((local % MS_PER_DAY) / 60_000), property.zone) : local;
+  return property
+    ? instantOfDay(Math.floor(local / MS_PER_DAY), Math.floor((local % MS_PER_DAY) / 60_000), property.zone)
+    : local;
 }
 
 /** Says what a photo is for. Only its sender may, and only once. */
-export async function claimPhoto({ env, db, actor }: Call, photoId: string, subjectId: string, slot: string): Promise<Row<'photo'>> {
+export async function claimPhoto(
+  { env, db, actor }: Call,
+  photoId: string,
+  subjectId: string,
+  slot: string,
+): Promise<Row<'photo'>> {
   const photo = await db.photo.one({ id: photoId, organisationId: actor.organisationId, personId: actor.personId });
-  if (!photo || await db.photoUse.one({ photoId })) throw fieldProblem('photos', 'field.photo');
+  if (!photo || (await db.photoUse.one({ photoId }))) throw fieldProblem('photos', 'field.photo');
   await db.photoUse.insert({ id: env.newId(), organisationId: actor.organisationId, photoId, subjectId, slot });
   return photo;
 }
 
 /** Names a photo that was claimed in this submission for a second record: one act served both. */
-export async function sharePhoto({ env, db, actor: { organisationId } }: Call, photoId: string, subjectId: string, slot: string): Promise<void> {
+export async function sharePhoto(
+  { env, db, actor: { organisationId } }: Call,
+  photoId: string,
+  subjectId: string,
+  slot: string,
+): Promise<void> {
   await db.photoUse.insert({ id: env.newId(), organisationId, photoId, subjectId, slot });
 }
 
@@ -152,9 +194,12 @@ export async function photoFile(call: Call, id: string): Promise<string> {
   const { env, db, actor } = call;
   const photo = await db.photo.one({ id, organisationId: actor.organisationId });
   if (!photo || photo.purgedAt !== null) throw notFound();
-  const may = isManager(actor) || photo.personId === actor.personId
-    || (actor.roles.includes('staff') && (await db.photoUse.count({ photoId: id, slot: STAFF_SLOTS })) > 0)
-    || await isShutoffOfTheirs(db, actor.personId, id) || await showsPartOfTheirs(call, id);
+  const may =
+    isManager(actor) ||
+    photo.personId === actor.personId ||
+    (actor.roles.includes('staff') && (await db.photoUse.count({ photoId: id, slot: STAFF_SLOTS })) > 0) ||
+    (await isShutoffOfTheirs(db, actor.personId, id)) ||
+    (await showsPartOfTheirs(call, id));
   if (!may) throw notFound();
   return pathOf(env.photos, photo.hash);
 }
@@ -162,13 +207,25 @@ export async function photoFile(call: Call, id: string): Promise<string> {
 /** Where a part of a machine is that they may see. */
 async function showsPartOfTheirs(call: Call, id: string): Promise<boolean> {
   const use = await call.db.photoUse.one({ photoId: id, slot: 'where' });
-  const point = use && await call.db.point.one({ id: use.subjectId });
-  return point ? visibleMachine(call, point.machineId).then(() => true, () => false) : false;
+  const point = use && (await call.db.point.one({ id: use.subjectId }));
+  return point
+    ? visibleMachine(call, point.machineId).then(
+        () => true,
+        () => false,
+      )
+    : false;
 }
 
 async function isShutoffOfTheirs(db: Call['db'], personId: string, photoId: string): Promise<boolean> {
   const machine = await db.machine.one({ shutoffPhotoId: photoId });
-  return machine !== undefined && (await db.job.count({ machineId: machine.id, assigneeId: personId, state: ['given', 'started', 'awaitingTest', 'sent'] })) > 0;
+  return (
+    machine !== undefined &&
+    (await db.job.count({
+      machineId: machine.id,
+      assigneeId: personId,
+      state: ['given', 'started', 'awaitingTest', 'sent'],
+    })) > 0
+  );
 }
 
 /** Drops photos that nothing names after a fortnight, and files that no photo names. Safe to run at any time. */
@@ -180,7 +237,9 @@ export async function sweepPhotos(env: Env): Promise<number> {
     const idle = old.filter(({ id }) => !used.has(id)).map(({ id }) => id);
     return idle.length > 0 ? db.photo.remove({ id: idle }) : 0;
   });
-  const named = new Set((await env.store.db.photo.all({ purgedAt: null }, { columns: ['hash'] })).map(({ hash }) => hash));
+  const named = new Set(
+    (await env.store.db.photo.all({ purgedAt: null }, { columns: ['hash'] })).map(({ hash }) => hash),
+  );
   for (const folder of await readdir(env.photos).catch(() => [])) {
     for (const file of await readdir(join(env.photos, folder)).catch(() => [])) {
       const path = join(env.photos, folder, file);

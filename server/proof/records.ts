@@ -3,7 +3,14 @@ import { dayFromIso, dayOfInstant, instantOfDay, isoFromDay, type Day } from '..
 import { agentsOf } from '../../core/catalogue/chemistry.ts';
 import { CATALOGUE_VERSION, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { ON_TIME_DEFINITION, windowOf } from '../../core/due/line.ts';
-import { canonicalText, RECORD_SCHEMA, type EvidenceLevel, type Observation, type PlannedLine, type ServiceRecord } from '../../core/proof/record.ts';
+import {
+  canonicalText,
+  RECORD_SCHEMA,
+  type EvidenceLevel,
+  type Observation,
+  type PlannedLine,
+  type ServiceRecord,
+} from '../../core/proof/record.ts';
 import type { Grade } from '../../core/due/grades.ts';
 import type { Finding, State } from '../../core/catalogue/types.ts';
 import type { CheckFinding } from '../../core/proof/checks.ts';
@@ -70,27 +77,67 @@ export async function writeRecord({ env, db, actor, now }: Call, written: Writte
     return commitment(salt, value);
   };
   const record: ServiceRecord = {
-    schema: RECORD_SCHEMA, catalogue: CATALOGUE_VERSION, kind: 'service', id, organisation: organisationId, point: point.id, job: written.job,
-    procedure: procedure.key, procedureVersion: procedure.version, methods, edition: written.edition, ...observation,
-    plan: written.gone?.plan ?? null, found: written.gone?.found ?? [], begin: written.gone?.begin ?? {}, agents: written.job === null ? [] : agentsOf(procedure, observation.agent), after: written.after, replaced: null,
-    startedAt: written.startedAt, doneAt: written.doneAt, doneDay: isoFromDay(written.doneDay), zone: written.zone,
-    deviceAt: written.deviceAt, receivedAt: now, offsetMs: now - written.deviceAt, photos: written.photos,
-    by: commit('by', actor.personId), note: note ? commit('note', note) : null, selfCertified, corrects: null,
+    schema: RECORD_SCHEMA,
+    catalogue: CATALOGUE_VERSION,
+    kind: 'service',
+    id,
+    organisation: organisationId,
+    point: point.id,
+    job: written.job,
+    procedure: procedure.key,
+    procedureVersion: procedure.version,
+    methods,
+    edition: written.edition,
+    ...observation,
+    plan: written.gone?.plan ?? null,
+    found: written.gone?.found ?? [],
+    begin: written.gone?.begin ?? {},
+    agents: written.job === null ? [] : agentsOf(procedure, observation.agent),
+    after: written.after,
+    replaced: null,
+    startedAt: written.startedAt,
+    doneAt: written.doneAt,
+    doneDay: isoFromDay(written.doneDay),
+    zone: written.zone,
+    deviceAt: written.deviceAt,
+    receivedAt: now,
+    offsetMs: now - written.deviceAt,
+    photos: written.photos,
+    by: commit('by', actor.personId),
+    note: note ? commit('note', note) : null,
+    selfCertified,
+    corrects: null,
   };
   const canonical = canonicalText(record);
   await db.record.insert({
-    id, organisationId, pointId: point.id, jobId: written.job, taskId: written.task, doneDay: written.doneDay, doneAt: written.doneAt,
-    personId: actor.personId, canonical, hash: sha256(canonical),
+    id,
+    organisationId,
+    pointId: point.id,
+    jobId: written.job,
+    taskId: written.task,
+    doneDay: written.doneDay,
+    doneAt: written.doneAt,
+    personId: actor.personId,
+    canonical,
+    hash: sha256(canonical),
   });
   await db.personal.insertMany(personal);
   await appendToLog(db, { organisationId, kind: 'record', subjectId: id, canonical, at: now });
   const mark = await db.mark.one({ pointId: point.id });
   const window = mark && windowOf(lineOfMark(mark), procedure.safetyCritical);
   await db.proof.insert({
-    recordId: id, organisationId, pointId: point.id, state: selfCertified ? 'accepted' : 'waiting',
+    recordId: id,
+    organisationId,
+    pointId: point.id,
+    state: selfCertified ? 'accepted' : 'waiting',
     evidence: (selfCertified ? 'selfCertified' : 'proven') satisfies EvidenceLevel,
     onTime: !window || written.doneDay <= window.closes ? 1 : 0,
-    findings: JSON.stringify(written.findings), sentAt: now, judgedAt: null, judgedBy: null, reason: null, definition: ON_TIME_DEFINITION,
+    findings: JSON.stringify(written.findings),
+    sentAt: now,
+    judgedAt: null,
+    judgedBy: null,
+    reason: null,
+    definition: ON_TIME_DEFINITION,
   });
 }
 
@@ -106,7 +153,20 @@ export async function countService(call: Call, recordId: string, evidence: Evide
   const record = (await db.record.one({ id: recordId }))!;
   const { grade, agent, agents, after } = JSON.parse(record.canonical) as ServiceRecord;
   await db.condition.insert({
-    id: recordId, organisationId: record.organisationId, pointId: record.pointId, kind: 'service', day: record.doneDay, at: record.doneAt, grade, confirmed: 1, agent, agents: JSON.stringify(agents ?? (agent ? [agent] : [])), afterGrade: after ?? null, doubtful: await isDoubtful(db, recordId) ? 1 : 0, evidence, personId: record.personId,
+    id: recordId,
+    organisationId: record.organisationId,
+    pointId: record.pointId,
+    kind: 'service',
+    day: record.doneDay,
+    at: record.doneAt,
+    grade,
+    confirmed: 1,
+    agent,
+    agents: JSON.stringify(agents ?? (agent ? [agent] : [])),
+    afterGrade: after ?? null,
+    doubtful: (await isDoubtful(db, recordId)) ? 1 : 0,
+    evidence,
+    personId: record.personId,
   });
   await answerSignals(db, record.pointId, record.doneDay, now);
   await followTuning(call, recordId);
@@ -123,14 +183,38 @@ export async function logRecord(call: Call, form: LogRecord): Promise<{ id: stri
   if (doneDay > today) throw fieldProblem('done', 'field.future');
   if (doneDay < (machine.installedDay ?? today - LONGEST_AGO)) throw fieldProblem('done', 'field.tooLongAgo');
   const mark = await db.mark.one({ pointId: point.id });
-  if (mark && mark.servedDay > doneDay) throw new Problem(409, 'doneEarlier', { day: call.env.say.day(mark.servedDay) });
+  if (mark && mark.servedDay > doneDay)
+    throw new Problem(409, 'doneEarlier', { day: call.env.say.day(mark.servedDay) });
   await dropTask(call, point.id);
   const history = await readHistory(db, point.id, now);
   const doneAt = Math.min(now, instantOfDay(doneDay, NOON, zone));
   await writeRecord(call, {
-    id: form.id, point, methods: history.inputs.methods, edition: history.edition?.number ?? null, job: null, task: null, zone,
-    observation: { grade: form.grade, cavityGrade: null, finds: form.finds, readings: {}, confirmed: [], agent: null, size: null },
-    note: form.note, after: null, startedAt: null, doneAt, doneDay, deviceAt: now, photos: {}, selfCertified: true, gone: null, findings: [],
+    id: form.id,
+    point,
+    methods: history.inputs.methods,
+    edition: history.edition?.number ?? null,
+    job: null,
+    task: null,
+    zone,
+    observation: {
+      grade: form.grade,
+      cavityGrade: null,
+      finds: form.finds,
+      readings: {},
+      confirmed: [],
+      agent: null,
+      size: null,
+    },
+    note: form.note,
+    after: null,
+    startedAt: null,
+    doneAt,
+    doneDay,
+    deviceAt: now,
+    photos: {},
+    selfCertified: true,
+    gone: null,
+    findings: [],
   });
   await countService(call, form.id, 'selfCertified');
   await recompute(db, [point.id], now);

@@ -27,68 +27,124 @@ import { countService } from './records.ts';
 import { appendToLog, commitment } from './log.ts';
 
 export async function proofQueue(call: Call): Promise<{ waiting: ProofSummary[] }> {
-  const { db, actor: { organisationId } } = call;
+  const {
+    db,
+    actor: { organisationId },
+  } = call;
   const proofs = await db.proof.all({ organisationId, state: 'waiting' }, { order: [['sentAt', 'ASC']], limit: 500 });
   return { waiting: await summarise(call, proofs) };
 }
 
 async function summarise({ db, env: { say } }: Call, proofs: readonly Row<'proof'>[]): Promise<ProofSummary[]> {
-  const records = new Map((await db.record.all({ id: proofs.map(({ recordId }) => recordId) })).map((it) => [it.id, it]));
+  const records = new Map(
+    (await db.record.all({ id: proofs.map(({ recordId }) => recordId) })).map((it) => [it.id, it]),
+  );
   const points = new Map((await db.point.all({ id: proofs.map(({ pointId }) => pointId) })).map((it) => [it.id, it]));
   // By its machine, not its mark: a part that was left out, or a retired machine, has none, and its proof is judged all the same.
-  const machines = new Map((await db.machine.all({ id: [...points.values()].map(({ machineId }) => machineId) })).map((it) => [it.id, it]));
-  const places = new Map((await db.place.all({ id: [...machines.values()].map(({ placeId }) => placeId) })).map((it) => [it.id, it]));
-  const names = await namesOf(db, [...records.values()].map(({ personId }) => personId));
+  const machines = new Map(
+    (await db.machine.all({ id: [...points.values()].map(({ machineId }) => machineId) })).map((it) => [it.id, it]),
+  );
+  const places = new Map(
+    (await db.place.all({ id: [...machines.values()].map(({ placeId }) => placeId) })).map((it) => [it.id, it]),
+  );
+  const names = await namesOf(
+    db,
+    [...records.values()].map(({ personId }) => personId),
+  );
   return proofs.map((proof) => {
     const record = records.get(proof.recordId)!;
     const worst = tellFindings(say, record, proof)[0];
     return {
-      id: proof.recordId, title: say(`point.${points.get(proof.pointId)!.procedure}`),
+      id: proof.recordId,
+      title: say(`point.${points.get(proof.pointId)!.procedure}`),
       place: places.get(machines.get(points.get(proof.pointId)!.machineId)!.placeId)!.name,
-      by: (record.personId && names.get(record.personId)) ?? say('story.someone'), sentAt: proof.sentAt,
-      worst: worst && worst.weight !== 'fine' ? worst.says : null, weight: worst?.weight ?? 'fine',
+      by: (record.personId && names.get(record.personId)) ?? say('story.someone'),
+      sentAt: proof.sentAt,
+      worst: worst && worst.weight !== 'fine' ? worst.says : null,
+      weight: worst?.weight ?? 'fine',
     };
   });
 }
 
 async function findProof({ db, actor: { organisationId } }: Call, id: string) {
   const proof = await db.proof.one({ recordId: id, organisationId });
-  const record = proof && await db.record.one({ id });
+  const record = proof && (await db.record.one({ id }));
   if (!proof || !record) throw notFound();
   return { proof, record };
 }
 
 export async function readProof(call: Call, id: string): Promise<ProofAnswer> {
-  const { db, env: { say } } = call;
+  const {
+    db,
+    env: { say },
+  } = call;
   const { proof, record } = await findProof(call, id);
   const [summary] = await summarise(call, [proof]);
   const done = JSON.parse(record.canonical) as ServiceRecord;
   const procedure = procedureOf(done.procedure, done.methods);
   const point = (await db.point.one({ id: record.pointId }))!;
   const uses = await db.photoUse.all({ subjectId: id });
-  const photos = new Map((await db.photo.all({ id: uses.map(({ photoId }) => photoId) }, { columns: ['id', 'capturedAt', 'source', 'purgedAt'] })).map((it) => [it.id, it]));
-  const slots = procedure.steps.flatMap(({ needs }) => needs).filter(({ kind }) => kind === 'photo').map(({ key }) => key);
+  const photos = new Map(
+    (
+      await db.photo.all(
+        { id: uses.map(({ photoId }) => photoId) },
+        { columns: ['id', 'capturedAt', 'source', 'purgedAt'] },
+      )
+    ).map((it) => [it.id, it]),
+  );
+  const slots = procedure.steps
+    .flatMap(({ needs }) => needs)
+    .filter(({ kind }) => kind === 'photo')
+    .map(({ key }) => key);
   const note = await db.personal.one({ recordId: id, field: 'note' });
   const findings = tellFindings(say, record, proof);
   return {
     ...summary!,
-    zone: done.zone, state: proof.state, judged: await judgedWords(call, proof), own: record.personId === call.actor.personId, doneAt: done.doneAt, hash: record.hash,
-    point: { id: point.id, number: point.number, name: say(`point.${point.procedure}`), kind: procedure.kind, procedure: procedure.key },
+    zone: done.zone,
+    state: proof.state,
+    judged: await judgedWords(call, proof),
+    own: record.personId === call.actor.personId,
+    doneAt: done.doneAt,
+    hash: record.hash,
+    point: {
+      id: point.id,
+      number: point.number,
+      name: say(`point.${point.procedure}`),
+      kind: procedure.kind,
+      procedure: procedure.key,
+    },
     minutes: done.startedAt === null ? null : Math.round((done.doneAt - done.startedAt) / 60_000),
-    grade: done.grade, gradeSays: done.grade && say(`grade.${done.grade}`), cavitySays: done.cavityGrade && say(`grade.${done.cavityGrade}`), afterSays: done.after ? say(`grade.${done.after}`) : null,
-    finds: done.finds.map((find) => say(`find.${find}`)), note: note?.value ?? null,
+    grade: done.grade,
+    gradeSays: done.grade && say(`grade.${done.grade}`),
+    cavitySays: done.cavityGrade && say(`grade.${done.cavityGrade}`),
+    afterSays: done.after ? say(`grade.${done.after}`) : null,
+    finds: done.finds.map((find) => say(`find.${find}`)),
+    note: note?.value ?? null,
     readings: Object.entries(done.readings).flatMap(([key, value]) => {
       const need = procedure.steps.flatMap(({ needs }) => needs).find((it) => it.kind === 'reading' && it.key === key);
       if (need?.kind !== 'reading') return [];
-      return [{ name: needLabel(say, need, procedure.key), value: `${value} ${say(`unit.${need.unit}`)}`, passes: passes(need, done.readings) }];
+      return [
+        {
+          name: needLabel(say, need, procedure.key),
+          value: `${value} ${say(`unit.${need.unit}`)}`,
+          passes: passes(need, done.readings),
+        },
+      ];
     }),
-    photos: uses.filter(({ slot }) => slots.includes(slot)).sort((a, b) => slots.indexOf(a.slot) - slots.indexOf(b.slot)).map(({ photoId, slot }) => {
-      const photo = photos.get(photoId)!;
-      return {
-        id: photoId, slot, label: needLabel(say, { kind: 'photo', key: slot }, procedure.key), capturedAt: photo.capturedAt,
-        source: photo.source, kept: photo.purgedAt === null,
-      };
-    }),
+    photos: uses
+      .filter(({ slot }) => slots.includes(slot))
+      .sort((a, b) => slots.indexOf(a.slot) - slots.indexOf(b.slot))
+      .map(({ photoId, slot }) => {
+        const photo = photos.get(photoId)!;
+        return {
+          id: photoId,
+          slot,
+          label: needLabel(say, { kind: 'photo', key: slot }, procedure.key),
+          capturedAt: photo.capturedAt,
+          source: photo.source,
+          kept: photo.purgedAt === null,
+        };
+      }),
     findings,
     specification: (await factsOf(db, [record.pointId], 'specification')).at(-1)?.value ?? {},
     effect: await effectOf(call, record),
@@ -102,10 +158,14 @@ async function effectOf({ db, now, env: { say } }: Call, record: Row<'record'>):
   if (!mark) return say('effect.gone');
   const window = windowOf(lineOfMark(mark), history.procedure.safetyCritical);
   const { grade } = JSON.parse(record.canonical) as ServiceRecord;
-  const conditions = [...history.inputs.conditions, { day: record.doneDay, kind: 'service' as const, grade, confirmed: true }].sort((a, b) => a.day - b.day);
+  const conditions = [
+    ...history.inputs.conditions,
+    { day: record.doneDay, kind: 'service' as const, grade, confirmed: true },
+  ].sort((a, b) => a.day - b.day);
   const next = computeLine({ ...history.inputs, conditions, signalDay: null }, history.today);
   return say('effect.accept', {
-    done: say.shortDay(record.doneDay), next: say.shortDay(next.lineDay),
+    done: say.shortDay(record.doneDay),
+    next: say.shortDay(next.lineDay),
     late: window && record.doneDay > window.closes ? record.doneDay - (mark.servedDay + mark.intervalDays) : 0,
   });
 }
@@ -119,7 +179,8 @@ export async function judgeProof(call: Call, id: string, form: Judge): Promise<{
   }
   const state = ({ accept: 'accepted', sendBack: 'sentBack', registerWrong: 'registerWrong' } as const)[form.verdict];
   const reason = form.reason || null;
-  if (form.verdict !== 'sendBack' && reason === null && isContradicted(proof, form.verdict)) throw fieldProblem('reason', 'field.overFail');
+  if (form.verdict !== 'sendBack' && reason === null && isContradicted(proof, form.verdict))
+    throw fieldProblem('reason', 'field.overFail');
   // Whoever did it and judged it has certified it themselves, whatever was accepted.
   const evidence: EvidenceLevel = record.personId === actor.personId ? 'selfCertified' : 'proven';
   await db.proof.update({ recordId: id }, { state, judgedAt: now, judgedBy: actor.personId, reason, evidence });
@@ -134,18 +195,28 @@ export async function judgeProof(call: Call, id: string, form: Judge): Promise<{
   return { state };
 }
 
-const isOffered = ({ findings }: Row<'proof'>): boolean => (JSON.parse(findings) as CheckFinding[]).some(({ check }) => check === 'offered');
+const isOffered = ({ findings }: Row<'proof'>): boolean =>
+  (JSON.parse(findings) as CheckFinding[]).some(({ check }) => check === 'offered');
 
 /** Contradictions that a wrong register explains. */
 const OF_REGISTER: readonly string[] = ['wrongSize', 'forbiddenAgent'] satisfies Check[];
 
 const isContradicted = ({ findings }: Row<'proof'>, verdict: Verdict): boolean =>
-  (JSON.parse(findings) as CheckFinding[]).some(({ weight, check }) => weight === 'fail' && !(verdict === 'registerWrong' && OF_REGISTER.includes(check)));
+  (JSON.parse(findings) as CheckFinding[]).some(
+    ({ weight, check }) => weight === 'fail' && !(verdict === 'registerWrong' && OF_REGISTER.includes(check)),
+  );
 
 /** Whoever judged it, in words; null before. */
-async function judgedWords({ db, env: { say } }: Call, { judgedAt, judgedBy, state, reason }: Row<'proof'>): Promise<string | null> {
+async function judgedWords(
+  { db, env: { say } }: Call,
+  { judgedAt, judgedBy, state, reason }: Row<'proof'>,
+): Promise<string | null> {
   if (judgedAt === null || judgedBy === null) return null;
-  return say('proof.judgedBy', { verdict: say(`verdict.${state}`), by: (await namesOf(db, [judgedBy])).get(judgedBy) ?? say('story.someone'), reason: reason ?? 'none' });
+  return say('proof.judgedBy', {
+    verdict: say(`verdict.${state}`),
+    by: (await namesOf(db, [judgedBy])).get(judgedBy) ?? say('story.someone'),
+    reason: reason ?? 'none',
+  });
 }
 
 /** A verdict may be taken back for so long. */
@@ -158,18 +229,33 @@ export const UNDO_MS = 10 * 60_000;
 export async function undoVerdict(call: Call, id: string): Promise<{ state: string }> {
   const { db, actor, now } = call;
   const { proof, record } = await findProof(call, id);
-  if (proof.judgedAt === null || proof.judgedBy !== actor.personId || now - proof.judgedAt > UNDO_MS || proof.state === 'registerWrong' || isOffered(proof) || !record.jobId) throw new Problem(409, 'undoOver');
+  if (
+    proof.judgedAt === null ||
+    proof.judgedBy !== actor.personId ||
+    now - proof.judgedAt > UNDO_MS ||
+    proof.state === 'registerWrong' ||
+    isOffered(proof) ||
+    !record.jobId
+  )
+    throw new Problem(409, 'undoOver');
   const job = (await db.job.one({ id: record.jobId }))!;
   const task = (await db.task.one({ id: record.taskId! }))!;
   const taken = await liveJobOf(db, record.pointId);
   if (taken && taken.id !== job.id) throw new Problem(409, 'undoOver');
-  if (proof.state === 'sentBack' && (job.state !== 'given' || task.state !== 'outstanding')) throw new Problem(409, 'undoOver');
+  if (proof.state === 'sentBack' && (job.state !== 'given' || task.state !== 'outstanding'))
+    throw new Problem(409, 'undoOver');
   if (proof.state === 'accepted') {
     await db.condition.remove({ id });
-    await db.signal.update({ pointId: record.pointId, state: 'answered', settledAt: proof.judgedAt }, { state: 'open', settledAt: null });
+    await db.signal.update(
+      { pointId: record.pointId, state: 'answered', settledAt: proof.judgedAt },
+      { state: 'open', settledAt: null },
+    );
     await db.signal.remove({ pointId: record.pointId, type: TUNING_SIGNALS, at: proof.judgedAt });
   }
-  await db.proof.update({ recordId: id }, { state: 'waiting', judgedAt: null, judgedBy: null, reason: null, evidence: 'proven' });
+  await db.proof.update(
+    { recordId: id },
+    { state: 'waiting', judgedAt: null, judgedBy: null, reason: null, evidence: 'proven' },
+  );
   await logVerdict(call, record, 'undo', null);
   await db.task.update({ id: task.id }, { state: 'sent', sentBack: null });
   const state = (await db.task.count({ jobId: job.id, state: 'outstanding' })) > 0 ? 'given' : 'sent';
@@ -182,15 +268,27 @@ export async function undoVerdict(call: Call, id: string): Promise<{ state: stri
 }
 
 /** Verdicts stand in the log beside their records; who and why are personal. */
-async function logVerdict({ env, db, actor: { organisationId, personId }, now }: Call, record: Row<'record'>, verdict: string, reason: string | null): Promise<void> {
+async function logVerdict(
+  { env, db, actor: { organisationId, personId }, now }: Call,
+  record: Row<'record'>,
+  verdict: string,
+  reason: string | null,
+): Promise<void> {
   const commit = async (field: string, value: string) => {
     const salt = env.secret();
     await db.personal.insert({ id: env.newId(), organisationId, recordId: record.id, field, salt, value });
     return commitment(salt, value);
   };
   const canonical = canonicalText({
-    schema: 1, kind: 'verdict', record: record.id, recordHash: record.hash, verdict, at: now, day: isoFromDay(record.doneDay),
-    by: await commit('judgedBy', personId), reason: reason === null ? null : await commit('reason', reason),
+    schema: 1,
+    kind: 'verdict',
+    record: record.id,
+    recordHash: record.hash,
+    verdict,
+    at: now,
+    day: isoFromDay(record.doneDay),
+    by: await commit('judgedBy', personId),
+    reason: reason === null ? null : await commit('reason', reason),
   });
   await appendToLog(db, { organisationId, kind: 'verdict', subjectId: record.id, canonical, at: now });
 }
@@ -204,7 +302,10 @@ async function settleJob(call: Call, record: Row<'record'>, sentBack: string | n
     if (sentBack === null) await dropTask(call, record.pointId);
     return;
   }
-  await db.task.update({ id: record.taskId }, sentBack === null ? { state: 'accepted', sentBack: null } : { state: 'outstanding', sentBack });
+  await db.task.update(
+    { id: record.taskId },
+    sentBack === null ? { state: 'accepted', sentBack: null } : { state: 'outstanding', sentBack },
+  );
   const job = (await db.job.one({ id: record.jobId }))!;
   const tasks = await db.task.all({ jobId: job.id, state: ['outstanding', 'sent'] });
   const state = tasks.some((task) => task.state === 'outstanding') ? 'given' : tasks.length > 0 ? 'sent' : 'accepted';

@@ -19,9 +19,14 @@ const PART = 500;
 
 /** The least number above those in use. */
 export async function nextNumber(call: Call, table: 'machine' | 'point'): Promise<number> {
-  const { db, actor: { organisationId } } = call;
-  const last = table === 'machine' ? await db.machine.all({ organisationId }, { order: [['number', 'DESC']], limit: 1, columns: ['number'] })
-    : await db.point.all({ organisationId }, { order: [['number', 'DESC']], limit: 1, columns: ['number'] });
+  const {
+    db,
+    actor: { organisationId },
+  } = call;
+  const last =
+    table === 'machine'
+      ? await db.machine.all({ organisationId }, { order: [['number', 'DESC']], limit: 1, columns: ['number'] })
+      : await db.point.all({ organisationId }, { order: [['number', 'DESC']], limit: 1, columns: ['number'] });
   return (last[0]?.number ?? 0) + 1;
 }
 
@@ -32,14 +37,25 @@ export async function inParts<T>(rows: readonly T[], insert: (part: readonly T[]
 /** That something was last served on a day, as claimed. @throws Problem where the day has not come */
 export function claimOf({ env, actor, now }: Call, subjectId: string, day: Day, today: Day): Row<'fact'> {
   if (day > today) throw fieldProblem('lastDone', 'field.future');
-  return { id: env.newId(), organisationId: actor.organisationId, subjectId, name: 'lastDone', value: JSON.stringify(day), fromDay: today, recordedAt: now, recordedBy: actor.personId };
+  return {
+    id: env.newId(),
+    organisationId: actor.organisationId,
+    subjectId,
+    name: 'lastDone',
+    value: JSON.stringify(day),
+    fromDay: today,
+    recordedAt: now,
+    recordedBy: actor.personId,
+  };
 }
 
 /** Writes machines with their points, specifications and lines. Gives the numbers of their points. */
 export async function addMachines(call: Call, machines: readonly PlacedMachine[]): Promise<number[]> {
   const { env, db, actor, now } = call;
   const { organisationId } = actor;
-  const today = new Map([...new Set(machines.map(({ place }) => place.zone))].map((zone) => [zone, dayOfInstant(now, zone)]));
+  const today = new Map(
+    [...new Set(machines.map(({ place }) => place.zone))].map((zone) => [zone, dayOfInstant(now, zone)]),
+  );
   let machineNumber = await nextNumber(call, 'machine');
   let pointNumber = await nextNumber(call, 'point');
   const rows: Row<'machine'>[] = [];
@@ -49,26 +65,56 @@ export async function addMachines(call: Call, machines: readonly PlacedMachine[]
     const type = machineTypes.get(machine.type);
     if (!type) throw fieldProblem('type', 'field.machineType');
     if (!type.fuels.includes(machine.fuel as 'gas')) throw fieldProblem('fuel', 'field.fuel');
-    if (leftOut.some((procedure) => !type.points.includes(procedure)) || leftOut.length === type.points.length) throw fieldProblem('leftOut', 'field.leftOut');
+    if (leftOut.some((procedure) => !type.points.includes(procedure)) || leftOut.length === type.points.length)
+      throw fieldProblem('leftOut', 'field.leftOut');
     const installedDay = installed ? dayFromIso(installed) : null;
     if (installedDay !== null && installedDay > today.get(place.zone)!) throw fieldProblem('installed', 'field.future');
     if (lastDone) facts.push(claimOf(call, machine.id, dayFromIso(lastDone), today.get(place.zone)!));
     rows.push({
-      id: machine.id, organisationId, placeId: place.id, type: type.key, label: machine.label, maker: machine.maker, model: machine.model, installedDay, fuel: machine.fuel, owner: machine.owner,
-      drainBranch: machine.drainBranch, shutoffPhotoId: machine.shutoffPhotoId ?? null, platePhotoId: machine.platePhotoId ?? null, retiredDay: null, createdAt: now,
-      number: machineNumber++, leftOut: JSON.stringify(leftOut), hardWired: machine.hardWired ? 1 : 0,
+      id: machine.id,
+      organisationId,
+      placeId: place.id,
+      type: type.key,
+      label: machine.label,
+      maker: machine.maker,
+      model: machine.model,
+      installedDay,
+      fuel: machine.fuel,
+      owner: machine.owner,
+      drainBranch: machine.drainBranch,
+      shutoffPhotoId: machine.shutoffPhotoId ?? null,
+      platePhotoId: machine.platePhotoId ?? null,
+      retiredDay: null,
+      createdAt: now,
+      number: machineNumber++,
+      leftOut: JSON.stringify(leftOut),
+      hardWired: machine.hardWired ? 1 : 0,
     });
     for (const procedure of type.points) {
       if (leftOut.includes(procedure)) continue;
       const id = env.newId();
       points.push({ id, organisationId, number: pointNumber++, machineId: machine.id, procedure, createdAt: now });
       const specification: Specification | undefined = specifications[procedure];
-      if (specification) facts.push({ id: env.newId(), organisationId, subjectId: id, name: 'specification', value: JSON.stringify(specification), fromDay: today.get(place.zone)!, recordedAt: now, recordedBy: actor.personId });
+      if (specification)
+        facts.push({
+          id: env.newId(),
+          organisationId,
+          subjectId: id,
+          name: 'specification',
+          value: JSON.stringify(specification),
+          fromDay: today.get(place.zone)!,
+          recordedAt: now,
+          recordedBy: actor.personId,
+        });
     }
   }
   await inParts(rows, (part) => db.machine.insertMany(part));
   await inParts(points, (part) => db.point.insertMany(part));
   await inParts(facts, (part) => db.fact.insertMany(part));
-  await recompute(db, points.map(({ id }) => id), now);
+  await recompute(
+    db,
+    points.map(({ id }) => id),
+    now,
+  );
   return points.map(({ number }) => number);
 }

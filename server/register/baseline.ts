@@ -3,7 +3,16 @@ import { dayFromIso, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { riskWeight } from '../../core/catalogue/types.ts';
 import { mondayOf, spreadBaseline, type Unlogged } from '../../core/due/baseline.ts';
-import { BASELINE_WEEKS, type BaselineAnswer, type BaselinePoint, type BaselineWeek, type ClaimDone, type GiveWeek, type PlanBaseline, type PreviewBaseline } from '../../contract/bulk.ts';
+import {
+  BASELINE_WEEKS,
+  type BaselineAnswer,
+  type BaselinePoint,
+  type BaselineWeek,
+  type ClaimDone,
+  type GiveWeek,
+  type PlanBaseline,
+  type PreviewBaseline,
+} from '../../contract/bulk.ts';
 import type { Call } from '../env.ts';
 import { fieldProblem, Problem, problemDocument } from '../http/problem.ts';
 import { giveJob } from '../jobs/jobs.ts';
@@ -27,42 +36,69 @@ interface BaselineRow {
 
 /** Kept parts that nobody has logged, or that a plan names; in walking order. */
 async function readRows({ db, actor: { organisationId } }: Call, propertyId: string | null): Promise<BaselineRow[]> {
-  return ask<BaselineRow>(db, `
+  return ask<BaselineRow>(
+    db,
+    `
 SELECT point.id, point.number, point.procedure, point.machine_id, mark.place_id, place.name AS place, property.name AS property, mark.served_day, mark.work,
   (SELECT value FROM fact WHERE fact.subject_id = point.id AND fact.name = 'baseline' ORDER BY recorded_at DESC, id DESC LIMIT 1) AS planned
 FROM mark JOIN point ON point.id = mark.point_id JOIN place ON place.id = mark.place_id JOIN property ON property.id = place.property_id
 WHERE mark.organisation_id = ?1 AND (?2 IS NULL OR property.id = ?2)
   AND (mark.served_day = 0 OR EXISTS (SELECT 1 FROM fact WHERE fact.subject_id = point.id AND fact.name = 'baseline'))
-ORDER BY property.sort, place.sort, point.number`, [organisationId, propertyId]);
+ORDER BY property.sort, place.sort, point.number`,
+    [organisationId, propertyId],
+  );
 }
 
 const unlogged = (row: BaselineRow): Unlogged => {
   const { risk, safetyCritical, minutes } = procedureOf(row.procedure);
-  return { pointId: row.id, placeId: row.place_id, machineId: row.machine_id, riskWeight: riskWeight(risk), safetyCritical, minutes };
+  return {
+    pointId: row.id,
+    placeId: row.place_id,
+    machineId: row.machine_id,
+    riskWeight: riskWeight(risk),
+    safetyCritical,
+    minutes,
+  };
 };
 
-const plannedDay = ({ planned }: BaselineRow): Day | null => (planned === null ? null : JSON.parse(planned) as Day | null);
+const plannedDay = ({ planned }: BaselineRow): Day | null =>
+  planned === null ? null : (JSON.parse(planned) as Day | null);
 
 /** Points that a plan would spread: without a record, and in nobody's hands. */
-const toPlan = (rows: readonly BaselineRow[]) => rows.filter(({ served_day: served, work }) => served === 0 && work === 0);
+const toPlan = (rows: readonly BaselineRow[]) =>
+  rows.filter(({ served_day: served, work }) => served === 0 && work === 0);
 
 function weeksOf(call: Call, rows: readonly BaselineRow[], weekOf: (row: BaselineRow) => Day | null): BaselineWeek[] {
-  const { env: { say } } = call;
+  const {
+    env: { say },
+  } = call;
   const weeks = new Map<Day, { row: BaselineRow; point: BaselinePoint }[]>();
   for (const row of rows) {
     const week = weekOf(row);
     if (week === null) continue;
     const { kind, safetyCritical, minutes, key } = procedureOf(row.procedure);
     const point: BaselinePoint = {
-      pointId: row.id, number: row.number, name: say(`point.${key}`), kind, safetyCritical, minutes, place: `${row.place}, ${row.property}`,
+      pointId: row.id,
+      number: row.number,
+      name: say(`point.${key}`),
+      kind,
+      safetyCritical,
+      minutes,
+      place: `${row.place}, ${row.property}`,
       state: row.served_day > 0 ? 'done' : row.work > 0 ? 'given' : 'open',
     };
-    weeks.set(week, [...weeks.get(week) ?? [], { row, point }]);
+    weeks.set(week, [...(weeks.get(week) ?? []), { row, point }]);
   }
-  return [...weeks].sort(([a], [b]) => a - b).map(([week, all]) => ({
-    week: isoFromDay(week), points: all.map(({ point }) => point), minutes: all.reduce((sum, { point }) => sum + point.minutes, 0),
-    doors: new Set(all.map(({ row }) => row.place_id)).size, done: all.filter(({ point }) => point.state === 'done').length, given: all.filter(({ point }) => point.state === 'given').length,
-  }));
+  return [...weeks]
+    .sort(([a], [b]) => a - b)
+    .map(([week, all]) => ({
+      week: isoFromDay(week),
+      points: all.map(({ point }) => point),
+      minutes: all.reduce((sum, { point }) => sum + point.minutes, 0),
+      doors: new Set(all.map(({ row }) => row.place_id)).size,
+      done: all.filter(({ point }) => point.state === 'done').length,
+      given: all.filter(({ point }) => point.state === 'given').length,
+    }));
 }
 
 function spread(rows: readonly BaselineRow[], weeks: number, start: Day): Map<string, Day> {
@@ -71,29 +107,48 @@ function spread(rows: readonly BaselineRow[], weeks: number, start: Day): Map<st
 }
 
 export async function readBaseline(call: Call, { propertyId, weeks, start }: PreviewBaseline): Promise<BaselineAnswer> {
-  const { db, actor: { organisationId } } = call;
+  const {
+    db,
+    actor: { organisationId },
+  } = call;
   const { today } = await firstZone(call);
   const rows = await readRows(call, propertyId ?? null);
   const proposed = spread(rows, weeks ?? BASELINE_WEEKS.usual, start ? dayFromIso(start) : today);
   const properties = await db.property.all({ organisationId }, { order: [['sort', 'ASC']] });
   const grants = await db.roleGrant.all({ organisationId, role: ['staff', 'manager'] });
-  const staff = await db.person.all({ id: [...new Set(grants.map(({ personId }) => personId))] }, { order: [['name', 'ASC']] });
+  const staff = await db.person.all(
+    { id: [...new Set(grants.map(({ personId }) => personId))] },
+    { order: [['name', 'ASC']] },
+  );
   return {
     noRecord: rows.filter(({ served_day: served }) => served === 0).length,
-    planned: weeksOf(call, rows, plannedDay), proposed: weeksOf(call, toPlan(rows), ({ id }) => proposed.get(id) ?? null), today: isoFromDay(today),
-    properties: properties.map(({ id, name }) => ({ id, name })), assignees: staff.map(({ id, name }) => ({ id, name })),
+    planned: weeksOf(call, rows, plannedDay),
+    proposed: weeksOf(call, toPlan(rows), ({ id }) => proposed.get(id) ?? null),
+    today: isoFromDay(today),
+    properties: properties.map(({ id, name }) => ({ id, name })),
+    assignees: staff.map(({ id, name }) => ({ id, name })),
   };
 }
 
 /** Keeps the plan: each point its week. Planning again spreads what is still open anew. */
-export async function planBaseline(call: Call, { propertyId, weeks, start }: PlanBaseline): Promise<{ planned: number }> {
+export async function planBaseline(
+  call: Call,
+  { propertyId, weeks, start }: PlanBaseline,
+): Promise<{ planned: number }> {
   const { env, db, actor, now } = call;
   const { today } = await firstZone(call);
   const begin = dayFromIso(start);
   if (mondayOf(begin) + 6 < today) throw fieldProblem('start', 'field.past');
   const planned = spread(await readRows(call, propertyId ?? null), weeks, begin);
   const facts = [...planned].map(([pointId, week]) => ({
-    id: env.newId(), organisationId: actor.organisationId, subjectId: pointId, name: 'baseline' as const, value: JSON.stringify(week), fromDay: today, recordedAt: now, recordedBy: actor.personId,
+    id: env.newId(),
+    organisationId: actor.organisationId,
+    subjectId: pointId,
+    name: 'baseline' as const,
+    value: JSON.stringify(week),
+    fromDay: today,
+    recordedAt: now,
+    recordedBy: actor.personId,
   }));
   for (let i = 0; i < facts.length; i += 500) await db.fact.insertMany(facts.slice(i, i + 500));
   return { planned: facts.length };
@@ -103,19 +158,29 @@ export async function planBaseline(call: Call, { propertyId, weeks, start }: Pla
 export async function claimDone(call: Call, { propertyId, kind, day }: ClaimDone): Promise<{ claimed: number }> {
   const { db, now } = call;
   const { today } = await firstZone(call);
-  const rows = (await readRows(call, propertyId ?? null)).filter((row) => row.served_day === 0 && row.work === 0 && (kind === null || procedureOf(row.procedure).kind === kind));
+  const rows = (await readRows(call, propertyId ?? null)).filter(
+    (row) => row.served_day === 0 && row.work === 0 && (kind === null || procedureOf(row.procedure).kind === kind),
+  );
   const facts = rows.map(({ id }) => claimOf(call, id, dayFromIso(day), today));
   await inParts(facts, (part) => db.fact.insertMany(part));
-  await recompute(db, rows.map(({ id }) => id), now);
+  await recompute(
+    db,
+    rows.map(({ id }) => id),
+    now,
+  );
   return { claimed: rows.length };
 }
 
 /** Gives what is open of a week, a job a machine. What cannot be given is named with its reason. */
-export async function giveWeek(call: Call, { week, propertyId, assigneeId }: GiveWeek): Promise<{ jobs: number; refused: string[] }> {
+export async function giveWeek(
+  call: Call,
+  { week, propertyId, assigneeId }: GiveWeek,
+): Promise<{ jobs: number; refused: string[] }> {
   const { env } = call;
   const day = dayFromIso(week);
   const machines = new Map<string, BaselineRow[]>();
-  for (const row of toPlan(await readRows(call, propertyId ?? null))) if (plannedDay(row) === day) machines.set(row.machine_id, [...machines.get(row.machine_id) ?? [], row]);
+  for (const row of toPlan(await readRows(call, propertyId ?? null)))
+    if (plannedDay(row) === day) machines.set(row.machine_id, [...(machines.get(row.machine_id) ?? []), row]);
   const refused = new Set<string>();
   let jobs = 0;
   for (const rows of machines.values()) {

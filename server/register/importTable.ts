@@ -3,7 +3,14 @@ import Papa from 'papaparse';
 import { object, string } from 'yup';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { COLUMNS, type Column } from '../../core/register/columns.ts';
-import { keyOfUnit, rowReader, type Cells, type MachineCells, type RegisterRow, type RowProblem } from '../../core/register/rows.ts';
+import {
+  keyOfUnit,
+  rowReader,
+  type Cells,
+  type MachineCells,
+  type RegisterRow,
+  type RowProblem,
+} from '../../core/register/rows.ts';
 import { columnNames, wordingOf } from '../../core/register/wording.ts';
 import { fileColumns, MAX_IMPORT_MB, MAX_IMPORT_ROWS, type ImportAnswer } from '../../contract/bulk.ts';
 import { zone } from '../../contract/fields.ts';
@@ -18,7 +25,9 @@ import { firstZone, knownRegister } from './table.ts';
 
 export const importForm = object({
   /** The text of the file, its head line first. */
-  csv: string().max(MAX_IMPORT_MB * 1024 * 1024).required(),
+  csv: string()
+    .max(MAX_IMPORT_MB * 1024 * 1024)
+    .required(),
   /** The column under each head; null for one that is not taken. */
   columns: fileColumns,
   /** Where properties without a time zone lie. */
@@ -35,21 +44,31 @@ interface ImportForm {
 const TOLD = 20;
 
 /** Reads a file's rows one by one; the head line is skipped, empty lines too. */
-export function eachRow(csv: string, columns: readonly (Column | null)[], take: (cells: Cells, rowNumber: number) => void): void {
+export function eachRow(
+  csv: string,
+  columns: readonly (Column | null)[],
+  take: (cells: Cells, rowNumber: number) => void,
+): void {
   let rowNumber = 0;
   Papa.parse<string[]>(csv, {
     skipEmptyLines: 'greedy',
     step: ({ data }, parser) => {
       rowNumber += 1;
       // One more than is allowed is enough to refuse the file.
-      if (rowNumber > MAX_IMPORT_ROWS + 2) { parser.abort(); return; }
-      if (rowNumber > 1) take(Object.fromEntries(columns.flatMap((column, i) => (column ? [[column, data[i] ?? '']] : []))), rowNumber);
+      if (rowNumber > MAX_IMPORT_ROWS + 2) {
+        parser.abort();
+        return;
+      }
+      if (rowNumber > 1)
+        take(Object.fromEntries(columns.flatMap((column, i) => (column ? [[column, data[i] ?? '']] : []))), rowNumber);
     },
   });
 }
 
 export async function importTable(call: Call, form: ImportForm): Promise<ImportAnswer> {
-  const { env: { say } } = call;
+  const {
+    env: { say },
+  } = call;
   const columns = form.columns.map((column) => (column !== null && COLUMNS.includes(column) ? column : null));
   const { today } = await firstZone(call);
   const read = rowReader(await knownRegister(call), wordingOf(say, form.zone, today));
@@ -64,16 +83,27 @@ export async function importTable(call: Call, form: ImportForm): Promise<ImportA
   if (rows.length === 0) throw new Problem(422, 'noRows');
   if (problems.length > 0) {
     const names = columnNames(say);
-    const told = problems.map(({ rowNumber, problem: { column, key, values } }) => say('import.row', { row: rowNumber, says: say(`row.${key}`, { column: names[column], ...values }) }));
+    const told = problems.map(({ rowNumber, problem: { column, key, values } }) =>
+      say('import.row', { row: rowNumber, says: say(`row.${key}`, { column: names[column], ...values }) }),
+    );
     throw new Problem(422, 'rows', { first: told.slice(0, 3).join(' ') });
   }
   return writeRows(call, rows);
 }
 
 async function writeRows(call: Call, rows: readonly RegisterRow[]): Promise<ImportAnswer> {
-  const { env, db, actor: { organisationId }, now } = call;
-  const properties = new Map((await db.property.all({ organisationId })).map(({ id, name, zone: at }) => [name, { id, zone: at }]));
-  const buildings = new Map((await db.building.all({ organisationId })).map(({ id, propertyId, name }) => [keyOfUnit(propertyId, name), id]));
+  const {
+    env,
+    db,
+    actor: { organisationId },
+    now,
+  } = call;
+  const properties = new Map(
+    (await db.property.all({ organisationId })).map(({ id, name, zone: at }) => [name, { id, zone: at }]),
+  );
+  const buildings = new Map(
+    (await db.building.all({ organisationId })).map(({ id, propertyId, name }) => [keyOfUnit(propertyId, name), id]),
+  );
   const places = new Map<string, { id: string; zone: string }>();
   const counts = { properties: 0, units: 0 };
   const sorts = new Map<string, number>();
@@ -92,10 +122,21 @@ async function writeRows(call: Call, rows: readonly RegisterRow[]): Promise<Impo
       property = { id: env.newId(), zone: row.zone };
       properties.set(row.property, property);
       counts.properties += 1;
-      await createProperty(call, { id: property.id, name: row.property, address: row.address, zone: row.zone, water: { source: row.waterSource, hardnessMgL: row.hardness }, practice: null });
+      await createProperty(call, {
+        id: property.id,
+        name: row.property,
+        address: row.address,
+        zone: row.zone,
+        water: { source: row.waterSource, hardnessMgL: row.hardness },
+        practice: null,
+      });
     }
     const buildingKey = keyOfUnit(property.id, row.building);
-    if (row.building !== '' && !buildings.has(buildingKey)) buildings.set(buildingKey, (await createBuilding(call, { id: env.newId(), propertyId: property.id, name: row.building })).id);
+    if (row.building !== '' && !buildings.has(buildingKey))
+      buildings.set(
+        buildingKey,
+        (await createBuilding(call, { id: env.newId(), propertyId: property.id, name: row.building })).id,
+      );
     const unitKey = keyOfUnit(row.property, row.unit);
     let place = places.get(unitKey);
     if (!place) {
@@ -103,7 +144,16 @@ async function writeRows(call: Call, rows: readonly RegisterRow[]): Promise<Impo
       places.set(unitKey, place);
       const sort = sorts.get(property.id) ?? 0;
       sorts.set(property.id, sort + 1);
-      newPlaces.push({ id: place.id, organisationId, propertyId: property.id, buildingId: buildings.get(buildingKey) ?? null, kind: row.kind, name: row.unit, sort, createdAt: now });
+      newPlaces.push({
+        id: place.id,
+        organisationId,
+        propertyId: property.id,
+        buildingId: buildings.get(buildingKey) ?? null,
+        kind: row.kind,
+        name: row.unit,
+        sort,
+        createdAt: now,
+      });
     }
     if (row.tenancy && !withTenancy.has(place.id)) {
       withTenancy.add(place.id);
@@ -114,28 +164,97 @@ async function writeRows(call: Call, rows: readonly RegisterRow[]): Promise<Impo
   await inParts(newPlaces, (part) => db.place.insertMany(part));
   await letUnits(call, tenants);
   const points = await addMachines(call, machines);
-  return { rows: rows.length, properties: counts.properties, units: newPlaces.length, machines: machines.length, points: points.length };
+  return {
+    rows: rows.length,
+    properties: counts.properties,
+    units: newPlaces.length,
+    machines: machines.length,
+    points: points.length,
+  };
 }
 
 function sketchOf({ filterSize, drains, ...machine }: MachineCells) {
   const specifications: Record<string, Specification> = {};
-  if (filterSize) specifications[machine.type === 'mediaAirHandler' ? 'airHandler.mediaFilter' : 'airHandler.returnFilter'] = { filterSize };
+  if (filterSize)
+    specifications[machine.type === 'mediaAirHandler' ? 'airHandler.mediaFilter' : 'airHandler.returnFilter'] = {
+      filterSize,
+    };
   if (drains) specifications['drains.dose'] = { drainCount: drains };
   return { ...machine, leftOut: [...machine.leftOut], specifications };
 }
 
 /** Writes tenancies of units that had none; those that were registered already stay as they are. */
-async function letUnits({ env, db, actor, now }: Call, tenants: readonly { placeId: string; row: RegisterRow }[]): Promise<void> {
+async function letUnits(
+  { env, db, actor, now }: Call,
+  tenants: readonly { placeId: string; row: RegisterRow }[],
+): Promise<void> {
   const { organisationId } = actor;
-  const taken = new Set((await db.tenancy.all({ organisationId, toDay: null }, { columns: ['placeId'] })).map(({ placeId }) => placeId));
-  const fresh = tenants.filter(({ placeId }) => !taken.has(placeId)).map(({ placeId, row }) => ({ placeId, tenancy: row.tenancy!, id: env.newId(), personId: env.newId() }));
-  await inParts(fresh, (part) => db.person.insertMany(part.map(({ personId, tenancy }) => ({ id: personId, organisationId, name: tenancy.name, email: null, passwordHash: null, createdAt: now }))));
-  await inParts(fresh, (part) => db.roleGrant.insertMany(part.map(({ personId }) => ({ id: env.newId(), organisationId, personId, role: 'tenant' as const }))));
-  await inParts(fresh, (part) => db.tenancy.insertMany(part.map(({ id, placeId, personId, tenancy }) => ({ id, organisationId, placeId, personId, fromDay: dayFromIso(tenancy.since), toDay: null, createdAt: now }))));
-  await inParts(fresh, (part) => db.fact.insertMany(part.map(({ id, tenancy: { people, pets, cooking, loads, since } }) => ({
-    id: env.newId(), organisationId, subjectId: id, name: 'household' as const, fromDay: dayFromIso(since), recordedAt: now, recordedBy: actor.personId,
-    value: JSON.stringify({ people, pets, cooking, loadsAWeek: loads, coolWashes: false, smoking: false, dust: false, detergent: null }),
-  }))));
-  const marks = fresh.length === 0 ? [] : await db.mark.all({ placeId: fresh.map(({ placeId }) => placeId) }, { columns: ['pointId'] });
-  await recompute(db, marks.map(({ pointId }) => pointId), now);
+  const taken = new Set(
+    (await db.tenancy.all({ organisationId, toDay: null }, { columns: ['placeId'] })).map(({ placeId }) => placeId),
+  );
+  const fresh = tenants
+    .filter(({ placeId }) => !taken.has(placeId))
+    .map(({ placeId, row }) => ({ placeId, tenancy: row.tenancy!, id: env.newId(), personId: env.newId() }));
+  await inParts(fresh, (part) =>
+    db.person.insertMany(
+      part.map(({ personId, tenancy }) => ({
+        id: personId,
+        organisationId,
+        name: tenancy.name,
+        email: null,
+        passwordHash: null,
+        createdAt: now,
+      })),
+    ),
+  );
+  await inParts(fresh, (part) =>
+    db.roleGrant.insertMany(
+      part.map(({ personId }) => ({ id: env.newId(), organisationId, personId, role: 'tenant' as const })),
+    ),
+  );
+  await inParts(fresh, (part) =>
+    db.tenancy.insertMany(
+      part.map(({ id, placeId, personId, tenancy }) => ({
+        id,
+        organisationId,
+        placeId,
+        personId,
+        fromDay: dayFromIso(tenancy.since),
+        toDay: null,
+        createdAt: now,
+      })),
+    ),
+  );
+  await inParts(fresh, (part) =>
+    db.fact.insertMany(
+      part.map(({ id, tenancy: { people, pets, cooking, loads, since } }) => ({
+        id: env.newId(),
+        organisationId,
+        subjectId: id,
+        name: 'household' as const,
+        fromDay: dayFromIso(since),
+        recordedAt: now,
+        recordedBy: actor.personId,
+        value: JSON.stringify({
+          people,
+          pets,
+          cooking,
+          loadsAWeek: loads,
+          coolWashes: false,
+          smoking: false,
+          dust: false,
+          detergent: null,
+        }),
+      })),
+    ),
+  );
+  const marks =
+    fresh.length === 0
+      ? []
+      : await db.mark.all({ placeId: fresh.map(({ placeId }) => placeId) }, { columns: ['pointId'] });
+  await recompute(
+    db,
+    marks.map(({ pointId }) => pointId),
+    now,
+  );
 }

@@ -22,41 +22,80 @@ import { visibleMachine } from './visible.ts';
 /** The machine of a label, where the caller may see it. @throws Problem 404 */
 export async function labelledMachine(call: Call, number: string): Promise<Row<'machine'>> {
   const { db, actor } = call;
-  const labelled = /^\d{1,9}$/.test(number) ? await db.machine.one({ number: Number(number), organisationId: actor.organisationId }) : undefined;
+  const labelled = /^\d{1,9}$/.test(number)
+    ? await db.machine.one({ number: Number(number), organisationId: actor.organisationId })
+    : undefined;
   if (!labelled) throw notFound();
   // A machine that moved, or somebody who moved: the label still means that machine, and it is not theirs to see.
-  return visibleMachine(call, labelled.id).catch(() => { throw new Problem(404, 'labelElsewhere'); });
+  return visibleMachine(call, labelled.id).catch(() => {
+    throw new Problem(404, 'labelElsewhere');
+  });
 }
 
 export async function readMachine(call: Call, number: string): Promise<MachineAnswer> {
-  const { db, actor, now, env: { say } } = call;
+  const {
+    db,
+    actor,
+    now,
+    env: { say },
+  } = call;
   const machine = await labelledMachine(call, number);
   const place = (await db.place.one({ id: machine.placeId }))!;
   const property = (await db.property.one({ id: place.propertyId }))!;
   const today = dayOfInstant(now, property.zone);
   const points = await db.point.all({ machineId: machine.id }, { order: [['number', 'ASC']] });
   const marks = await db.mark.all({ pointId: points.map(({ id }) => id) });
-  const levels = new Map((await readHistories(db, points.map(({ id }) => id), now)).map(({ point, procedure }) => [point.id, procedure]));
+  const levels = new Map(
+    (
+      await readHistories(
+        db,
+        points.map(({ id }) => id),
+        now,
+      )
+    ).map(({ point, procedure }) => [point.id, procedure]),
+  );
   const jobs = await db.job.all({ machineId: machine.id, state: [...DOING_STATES] });
   const mine = jobs.find(({ assigneeId }) => assigneeId === actor.personId);
   // A machine that serves several homes shows each household its own.
   const shared = (await db.machineServes.count({ machineId: machine.id })) > 0;
-  const own = new Set((await db.fault.all({ machineId: machine.id, openedBy: actor.personId }, { columns: ['id'] })).map(({ id }) => id));
+  const own = new Set(
+    (await db.fault.all({ machineId: machine.id, openedBy: actor.personId }, { columns: ['id'] })).map(({ id }) => id),
+  );
   return {
-    id: machine.id, number: machine.number, name: machineName(say, machine), maker: machine.maker, model: machine.model, retired: machine.retiredDay === null ? null : isoFromDay(machine.retiredDay),
+    id: machine.id,
+    number: machine.number,
+    name: machineName(say, machine),
+    maker: machine.maker,
+    model: machine.model,
+    retired: machine.retiredDay === null ? null : isoFromDay(machine.retiredDay),
     place: { id: place.id, name: place.name, property: property.name, today },
     points: points.flatMap((point) => {
       const mark = marks.find(({ pointId }) => pointId === point.id);
       const { kind, safetyCritical, key } = procedureOf(point.procedure);
       const { level } = levels.get(point.id)!;
       const taken = mark !== undefined && mark.work !== WORK.none && mark.work !== WORK.onHold;
-      return mark ? [{ number: point.number, name: say(`point.${key}`), kind, safetyCritical, mark: markDates(mark), scheduled: mark.scheduled === 1, due: mark.scheduled === 1 ? dueWords(say, [mark], today) : say('label.rides'), may: !taken && machine.retiredDay === null && mayDo(call, level) }] : [];
+      return mark
+        ? [
+            {
+              number: point.number,
+              name: say(`point.${key}`),
+              kind,
+              safetyCritical,
+              mark: markDates(mark),
+              scheduled: mark.scheduled === 1,
+              due: mark.scheduled === 1 ? dueWords(say, [mark], today) : say('label.rides'),
+              may: !taken && machine.retiredDay === null && mayDo(call, level),
+            },
+          ]
+        : [];
     }),
     job: mine ? { id: mine.id, title: (await summarise(call, mine)).title } : null,
     othersJob: jobs.some(({ assigneeId }) => assigneeId !== actor.personId),
-    faults: (await listFaults(call, { machineId: machine.id })).filter(({ closedAt, id }) => closedAt === null && (isOffice(actor) || !shared || own.has(id)))
+    faults: (await listFaults(call, { machineId: machine.id }))
+      .filter(({ closedAt, id }) => closedAt === null && (isOffice(actor) || !shared || own.has(id)))
       // At a machine that serves several homes, who reported what is not the neighbours' to know.
       .map((fault) => (isOffice(actor) ? fault : { ...fault, openedBy: '', note: '', photoIds: [] })),
-    reportable: reportableMachine(say, machine), series: isOffice(actor) ? await seriesOf(call, machine) : [],
+    reportable: reportableMachine(say, machine),
+    series: isOffice(actor) ? await seriesOf(call, machine) : [],
   };
 }

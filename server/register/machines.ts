@@ -1,7 +1,14 @@
 /** Machines and their service points, which appear by themselves. */
 import { dayFromIso, dayOfInstant } from '../../core/calendar/day.ts';
 import { machineTypeOf } from '../../core/catalogue/catalogue.ts';
-import type { ContractForm, MachineChange, MoveMachine, NewMachine, RetireMachine, Specification } from '../../contract/register.ts';
+import type {
+  ContractForm,
+  MachineChange,
+  MoveMachine,
+  NewMachine,
+  RetireMachine,
+  Specification,
+} from '../../contract/register.ts';
 import { recompute } from '../due/recompute.ts';
 import { findPoint } from '../due/find.ts';
 import type { Call } from '../env.ts';
@@ -15,26 +22,45 @@ import { findPlace, findProperty } from './places.ts';
 import { addPoints } from './points.ts';
 
 /** Registers one machine, with what only one at a time has: photos, and the units that it serves. */
-export async function createMachine(call: Call, { serves, placeId, ...form }: NewMachine): Promise<{ id: string; points: number[] }> {
-  const { env, db, actor: { organisationId } } = call;
+export async function createMachine(
+  call: Call,
+  { serves, placeId, ...form }: NewMachine,
+): Promise<{ id: string; points: number[] }> {
+  const {
+    env,
+    db,
+    actor: { organisationId },
+  } = call;
   const place = await findPlace(call, placeId);
   const { zone } = await findProperty(call, place.propertyId);
   const points = await addMachines(call, [{ ...form, specifications: {}, place: { id: place.id, zone } }]);
   if (form.shutoffPhotoId) await claimPhoto(call, form.shutoffPhotoId, form.id, 'shutoff');
   if (form.platePhotoId) await claimPhoto(call, form.platePhotoId, form.id, 'plate');
   for (const servedId of new Set(serves)) {
-    const served = await findPlace(call, servedId).catch(() => { throw fieldProblem('serves', 'field.place'); });
+    const served = await findPlace(call, servedId).catch(() => {
+      throw fieldProblem('serves', 'field.place');
+    });
     await db.machineServes.insert({ id: env.newId(), organisationId, machineId: form.id, placeId: served.id });
   }
   return { id: form.id, points };
 }
 
-export async function changeMachine(call: Call, id: string, { leftOut, hardWired, ...form }: MachineChange): Promise<object> {
+export async function changeMachine(
+  call: Call,
+  id: string,
+  { leftOut, hardWired, ...form }: MachineChange,
+): Promise<object> {
   const { db } = call;
   const machine = await findMachine(call, id);
-  if (form.shutoffPhotoId && form.shutoffPhotoId !== machine.shutoffPhotoId) await claimPhoto(call, form.shutoffPhotoId, id, 'shutoff');
-  if (form.platePhotoId && form.platePhotoId !== machine.platePhotoId) await claimPhoto(call, form.platePhotoId, id, 'plate');
-  const changes = Object.fromEntries(Object.entries({ ...form, hardWired: hardWired === undefined ? undefined : Number(hardWired) }).filter(([, value]) => value !== undefined));
+  if (form.shutoffPhotoId && form.shutoffPhotoId !== machine.shutoffPhotoId)
+    await claimPhoto(call, form.shutoffPhotoId, id, 'shutoff');
+  if (form.platePhotoId && form.platePhotoId !== machine.platePhotoId)
+    await claimPhoto(call, form.platePhotoId, id, 'plate');
+  const changes = Object.fromEntries(
+    Object.entries({ ...form, hardWired: hardWired === undefined ? undefined : Number(hardWired) }).filter(
+      ([, value]) => value !== undefined,
+    ),
+  );
   if (Object.keys(changes).length > 0) await db.machine.update({ id }, changes);
   if (leftOut) await leaveOut(call, machine, leftOut);
   // Who may do what follows from it.
@@ -46,19 +72,32 @@ export async function changeMachine(call: Call, id: string, { leftOut, hardWired
 async function leaveOut(call: Call, machine: Row<'machine'>, leftOut: readonly string[]): Promise<void> {
   const { env, db, now } = call;
   const { points } = machineTypeOf(machine.type);
-  if (leftOut.some((procedure) => !points.includes(procedure)) || leftOut.length === points.length) throw fieldProblem('leftOut', 'field.leftOut');
+  if (leftOut.some((procedure) => !points.includes(procedure)) || leftOut.length === points.length)
+    throw fieldProblem('leftOut', 'field.leftOut');
   await db.machine.update({ id: machine.id }, { leftOut: JSON.stringify(leftOut) });
   const known = await db.point.all({ machineId: machine.id });
   for (const { id, procedure } of known) if (leftOut.includes(procedure)) await dropTask(call, id);
-  await addPoints(env, db, machine, points.filter((procedure) => !leftOut.includes(procedure) && !known.some((it) => it.procedure === procedure)), now);
-  await recompute(db, known.map(({ id }) => id), now);
+  await addPoints(
+    env,
+    db,
+    machine,
+    points.filter((procedure) => !leftOut.includes(procedure) && !known.some((it) => it.procedure === procedure)),
+    now,
+  );
+  await recompute(
+    db,
+    known.map(({ id }) => id),
+    now,
+  );
 }
 
 /** Moves a machine to another place. Its label, points and history go with it; jobs that were given for the old place are over. */
 export async function moveMachine(call: Call, id: string, { placeId }: MoveMachine): Promise<object> {
   const { db, now } = call;
   const machine = await findMachine(call, id);
-  const place = await findPlace(call, placeId).catch(() => { throw fieldProblem('placeId', 'field.place'); });
+  const place = await findPlace(call, placeId).catch(() => {
+    throw fieldProblem('placeId', 'field.place');
+  });
   if (place.id === machine.placeId) return {};
   const points = await pointsOf(call, id);
   for (const point of points) await dropTask(call, point);
@@ -75,7 +114,8 @@ async function findMachine({ db, actor: { organisationId } }: Call, id: string) 
   return machine;
 }
 
-const pointsOf = async ({ db }: Call, machineId: string) => (await db.point.all({ machineId }, { columns: ['id'] })).map(({ id }) => id);
+const pointsOf = async ({ db }: Call, machineId: string) =>
+  (await db.point.all({ machineId }, { columns: ['id'] })).map(({ id }) => id);
 
 /** A contractor who comes by contract, or none. */
 export async function contractMachine(call: Call, id: string, { contract }: ContractForm): Promise<object> {
@@ -83,14 +123,24 @@ export async function contractMachine(call: Call, id: string, { contract }: Cont
   const machine = await findMachine(call, id);
   const { propertyId } = await findPlace(call, machine.placeId);
   const { zone } = await findProperty(call, propertyId);
-  await recordFact(call, id, 'contract', contract && { lastVisit: dayFromIso(contract.lastVisit), everyMonths: contract.everyMonths }, dayOfInstant(now, zone));
+  await recordFact(
+    call,
+    id,
+    'contract',
+    contract && { lastVisit: dayFromIso(contract.lastVisit), everyMonths: contract.everyMonths },
+    dayOfInstant(now, zone),
+  );
   await recompute(db, await pointsOf(call, id), now);
   return {};
 }
 
 /** Takes a machine out of service: its points leave the board, its history stays, its emitters are not heard any more. */
 export async function retireMachine(call: Call, id: string, { day }: RetireMachine): Promise<object> {
-  const { db, now, env: { say } } = call;
+  const {
+    db,
+    now,
+    env: { say },
+  } = call;
   const machine = await findMachine(call, id);
   if (machine.retiredDay !== null) throw new Problem(409, 'machineRetired', { day: say.day(machine.retiredDay) });
   const { propertyId } = await findPlace(call, machine.placeId);
@@ -106,7 +156,11 @@ export async function retireMachine(call: Call, id: string, { day }: RetireMachi
 }
 
 /** Fills in or mends a point's specification. */
-export async function specifyPoint(call: Call, idOrNumber: string, form: { specification: Specification; basedOn: string | null }): Promise<{ specificationId: string }> {
+export async function specifyPoint(
+  call: Call,
+  idOrNumber: string,
+  form: { specification: Specification; basedOn: string | null },
+): Promise<{ specificationId: string }> {
   const point = await findPoint(call, idOrNumber);
   const facts = await factsOf(call.db, [point.id], 'specification');
   const current = facts.at(-1);
@@ -129,5 +183,10 @@ export async function writeSpecification(call: Call, pointId: string, value: Spe
 }
 
 function describeSpecification(value: Specification): string {
-  return Object.entries(value).filter(([, it]) => it != null && it !== '').map(([name, it]) => `${name} ${String(it)}`).join(', ') || 'emptied';
+  return (
+    Object.entries(value)
+      .filter(([, it]) => it != null && it !== '')
+      .map(([name, it]) => `${name} ${String(it)}`)
+      .join(', ') || 'emptied'
+  );
 }

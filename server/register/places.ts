@@ -3,7 +3,15 @@ import { dayFromIso, dayOfInstant, isoFromDay } from '../../core/calendar/day.ts
 import { machineTypeOf, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { ON_TIME_DEFINITION, stateOf } from '../../core/due/line.ts';
 import { standingOf } from '../../core/standing/standing.ts';
-import type { MachineSummary, NewBuilding, NewPlace, NewProperty, PlaceAnswer, PropertyChange, PropertySummary } from '../../contract/register.ts';
+import type {
+  MachineSummary,
+  NewBuilding,
+  NewPlace,
+  NewProperty,
+  PlaceAnswer,
+  PropertyChange,
+  PropertySummary,
+} from '../../contract/register.ts';
 import { doneDayOf, lineOfMark, WORK } from '../../contract/due.ts';
 import { habitsAt } from '../due/habits.ts';
 import { holdOf } from '../due/hold.ts';
@@ -27,7 +35,11 @@ import { tenancyOn } from './tenancies.ts';
 const STANDING_DAYS = 365;
 
 export async function createProperty(call: Call, form: NewProperty): Promise<{ id: string }> {
-  const { db, actor: { organisationId }, now } = call;
+  const {
+    db,
+    actor: { organisationId },
+    now,
+  } = call;
   const sort = await db.property.count({ organisationId });
   const { id, name, address, zone } = form;
   await db.property.insert({ id, organisationId, name, address, zone, sort, createdAt: now });
@@ -51,7 +63,11 @@ export async function changeProperty(call: Call, id: string, form: PropertyChang
   if (form.practice !== undefined) await recordFact(call, id, 'practice', form.practice, from);
   const places = await db.place.all({ propertyId: id }, { columns: ['id'] });
   const marks = await db.mark.all({ placeId: places.map((place) => place.id) }, { columns: ['pointId'] });
-  await recompute(db, marks.map(({ pointId }) => pointId), now);
+  await recompute(
+    db,
+    marks.map(({ pointId }) => pointId),
+    now,
+  );
   return {};
 }
 
@@ -62,9 +78,14 @@ export async function createBuilding(call: Call, form: NewBuilding): Promise<{ i
 }
 
 export async function createPlace(call: Call, form: NewPlace): Promise<{ id: string }> {
-  const { db, actor: { organisationId }, now } = call;
+  const {
+    db,
+    actor: { organisationId },
+    now,
+  } = call;
   await findProperty(call, form.propertyId);
-  if (form.buildingId && !(await db.building.one({ id: form.buildingId, propertyId: form.propertyId }))) throw fieldProblem('buildingId', 'field.place');
+  if (form.buildingId && !(await db.building.one({ id: form.buildingId, propertyId: form.propertyId })))
+    throw fieldProblem('buildingId', 'field.place');
   const sort = await db.place.count({ propertyId: form.propertyId });
   await db.place.insert({ ...form, organisationId, sort, createdAt: now });
   return { id: form.id };
@@ -77,35 +98,65 @@ export async function findPlace({ db, actor: { organisationId } }: Call, id: str
 }
 
 export async function listHomes(call: Call): Promise<{ properties: PropertySummary[] }> {
-  const { db, actor: { organisationId }, now, env: { say } } = call;
+  const {
+    db,
+    actor: { organisationId },
+    now,
+    env: { say },
+  } = call;
   const byOrganisation = { organisationId };
   const [properties, buildings, places, tenancies, people, machines] = await Promise.all([
-    db.property.all(byOrganisation, { order: [['sort', 'ASC']] }), db.building.all(byOrganisation),
-    db.place.all(byOrganisation, { order: [['sort', 'ASC']] }), db.tenancy.all(byOrganisation),
-    db.person.all(byOrganisation, { columns: ['id', 'name'] }), db.machine.all({ ...byOrganisation, retiredDay: null }, { columns: ['placeId'] }),
+    db.property.all(byOrganisation, { order: [['sort', 'ASC']] }),
+    db.building.all(byOrganisation),
+    db.place.all(byOrganisation, { order: [['sort', 'ASC']] }),
+    db.tenancy.all(byOrganisation),
+    db.person.all(byOrganisation, { columns: ['id', 'name'] }),
+    db.machine.all({ ...byOrganisation, retiredDay: null }, { columns: ['placeId'] }),
   ]);
   const ids = properties.map(({ id }) => id);
-  const [waters, practices] = await Promise.all([factsOf(db, ids, 'water'), factsOf(db, [organisationId, ...ids], 'practice')]);
-  const practiceOf = (subject: string, day: number) => inForce(practices.filter(({ subjectId }) => subjectId === subject), day)?.value ?? null;
+  const [waters, practices] = await Promise.all([
+    factsOf(db, ids, 'water'),
+    factsOf(db, [organisationId, ...ids], 'practice'),
+  ]);
+  const practiceOf = (subject: string, day: number) =>
+    inForce(
+      practices.filter(({ subjectId }) => subjectId === subject),
+      day,
+    )?.value ?? null;
   const names = new Map(people.map(({ id, name }) => [id, name]));
   const numbers = await numbersOfAll(db, ids);
   return {
     properties: properties.map(({ id, name, address, zone }) => {
       const today = dayOfInstant(now, zone);
       return {
-        id, name, address, zone, today: isoFromDay(today),
-        water: inForce(waters.filter(({ subjectId }) => subjectId === id), today)!.value,
-        practice: practiceOf(id, today), numbers: numbers.get(id)!,
+        id,
+        name,
+        address,
+        zone,
+        today: isoFromDay(today),
+        water: inForce(
+          waters.filter(({ subjectId }) => subjectId === id),
+          today,
+        )!.value,
+        practice: practiceOf(id, today),
+        numbers: numbers.get(id)!,
         practiceSays: say(`practice.${practiceOf(id, today) ?? practiceOf(organisationId, today) ?? 'steady'}`),
         buildings: buildings.filter(({ propertyId }) => propertyId === id).map((it) => ({ id: it.id, name: it.name })),
-        places: places.filter(({ propertyId }) => propertyId === id).map((place) => {
-          const tenancy = tenancies.find((it) => it.placeId === place.id && it.fromDay <= today && (it.toDay ?? today) >= today);
-          return {
-            id: place.id, name: place.name, kind: place.kind, buildingId: place.buildingId,
-            tenant: tenancy ? names.get(tenancy.personId) ?? null : null,
-            machines: machines.filter(({ placeId }) => placeId === place.id).length,
-          };
-        }),
+        places: places
+          .filter(({ propertyId }) => propertyId === id)
+          .map((place) => {
+            const tenancy = tenancies.find(
+              (it) => it.placeId === place.id && it.fromDay <= today && (it.toDay ?? today) >= today,
+            );
+            return {
+              id: place.id,
+              name: place.name,
+              kind: place.kind,
+              buildingId: place.buildingId,
+              tenant: tenancy ? (names.get(tenancy.personId) ?? null) : null,
+              machines: machines.filter(({ placeId }) => placeId === place.id).length,
+            };
+          }),
       };
     }),
   };
@@ -117,27 +168,42 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
   const property = await findProperty(call, place.propertyId);
   const today = dayOfInstant(now, property.zone);
   const tenancy = await tenancyOn(db, id, now);
-  const coming = (await db.tenancy.all({ placeId: id }, { order: [['fromDay', 'ASC']] })).find(({ fromDay }) => fromDay > today);
+  const coming = (await db.tenancy.all({ placeId: id }, { order: [['fromDay', 'ASC']] })).find(
+    ({ fromDay }) => fromDay > today,
+  );
   const marks = await db.mark.all({ placeId: id });
   const hold = await holdOf(db, id, today);
   const alarms = await openAlarms(call, call.actor.organisationId, { placeId: id });
   const services = marks.length === 0 ? [] : await servicesSince(db, marks, today - STANDING_DAYS);
   const machines = await machinesOf(call, id);
-  const critical = new Set(machines.flatMap(({ points }) => points.filter(({ safetyCritical }) => safetyCritical).map((point) => point.id)));
+  const critical = new Set(
+    machines.flatMap(({ points }) => points.filter(({ safetyCritical }) => safetyCritical).map((point) => point.id)),
+  );
   return {
-    id, name: place.name, kind: place.kind, buildingId: place.buildingId,
+    id,
+    name: place.name,
+    kind: place.kind,
+    buildingId: place.buildingId,
     property: { id: property.id, name: property.name, zone: property.zone, today },
-    tenancy: tenancy ? await describeTenancy(db, tenancy, today) : null, coming: coming ? await describeTenancy(db, coming, today) : null,
+    tenancy: tenancy ? await describeTenancy(db, tenancy, today) : null,
+    coming: coming ? await describeTenancy(db, coming, today) : null,
     machines,
     hold: hold && { until: isoFromDay(hold.until), reason: hold.reason },
     habits: await habitsAt(call, id, tenancy),
     budget: tenancy ? await budgetUse(db, tenancy, now, property.zone) : null,
     signals: await listSignals(call, { placeId: id }),
-    standing: standingOf(marks.map((mark) => ({
-      state: stateOf(lineOfMark(mark), { today, doneDay: doneDayOf(mark), onHold: mark.work === WORK.onHold }),
-      safetyCritical: critical.has(mark.pointId), evidence: mark.evidence,
-    })), services, alarms.length),
-    faults: await listFaults(call, { placeId: id }), alarms, handBacks: await openHandBacks(call, id),
+    standing: standingOf(
+      marks.map((mark) => ({
+        state: stateOf(lineOfMark(mark), { today, doneDay: doneDayOf(mark), onHold: mark.work === WORK.onHold }),
+        safetyCritical: critical.has(mark.pointId),
+        evidence: mark.evidence,
+      })),
+      services,
+      alarms.length,
+    ),
+    faults: await listFaults(call, { placeId: id }),
+    alarms,
+    handBacks: await openHandBacks(call, id),
   };
 }
 
@@ -146,7 +212,10 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
  * were judged, riders left out, since nothing asked for them then.
  */
 async function servicesSince(db: Db, marks: readonly Row<'mark'>[], day: number) {
-  const records = await db.record.all({ pointId: marks.map(({ pointId }) => pointId) }, { columns: ['id', 'pointId', 'doneDay', 'doneAt'], order: [['doneAt', 'ASC']] });
+  const records = await db.record.all(
+    { pointId: marks.map(({ pointId }) => pointId) },
+    { columns: ['id', 'pointId', 'doneDay', 'doneAt'], order: [['doneAt', 'ASC']] },
+  );
   const first = new Set<string>();
   const counted = records.filter(({ pointId, doneDay }) => {
     const known = first.has(pointId);
@@ -154,46 +223,102 @@ async function servicesSince(db: Db, marks: readonly Row<'mark'>[], day: number)
     return known && doneDay >= day;
   });
   const riders = new Set(marks.filter(({ scheduled }) => scheduled === 0).map(({ pointId }) => pointId));
-  const proofs = await db.proof.all({ recordId: counted.map(({ id }) => id), state: ['accepted', 'registerWrong'] }, { columns: ['pointId', 'onTime', 'definition'] });
-  return proofs.filter(({ pointId, definition }) => definition === ON_TIME_DEFINITION || !riders.has(pointId)).map(({ onTime }) => ({ onTime: onTime === 1 }));
+  const proofs = await db.proof.all(
+    { recordId: counted.map(({ id }) => id), state: ['accepted', 'registerWrong'] },
+    { columns: ['pointId', 'onTime', 'definition'] },
+  );
+  return proofs
+    .filter(({ pointId, definition }) => definition === ON_TIME_DEFINITION || !riders.has(pointId))
+    .map(({ onTime }) => ({ onTime: onTime === 1 }));
 }
 
 async function describeTenancy(db: Db, tenancy: Row<'tenancy'>, today: number) {
   const [person, households, links] = await Promise.all([
-    db.person.one({ id: tenancy.personId }), factsOf(db, [tenancy.id], 'household'), db.link.count({ tenancyId: tenancy.id, revokedAt: null }),
+    db.person.one({ id: tenancy.personId }),
+    factsOf(db, [tenancy.id], 'household'),
+    db.link.count({ tenancyId: tenancy.id, revokedAt: null }),
   ]);
-  return { id: tenancy.id, name: person!.name, from: isoFromDay(tenancy.fromDay), to: tenancy.toDay === null ? null : isoFromDay(tenancy.toDay), household: inForce(households, Math.max(today, tenancy.fromDay))!.value, hasLink: links > 0 };
+  return {
+    id: tenancy.id,
+    name: person!.name,
+    from: isoFromDay(tenancy.fromDay),
+    to: tenancy.toDay === null ? null : isoFromDay(tenancy.toDay),
+    household: inForce(households, Math.max(today, tenancy.fromDay))!.value,
+    hasLink: links > 0,
+  };
 }
 
-const contractWords = (contract: FactValues['contract']) => contract && { lastVisit: isoFromDay(contract.lastVisit), everyMonths: contract.everyMonths };
+const contractWords = (contract: FactValues['contract']) =>
+  contract && { lastVisit: isoFromDay(contract.lastVisit), everyMonths: contract.everyMonths };
 
 export async function machinesOf({ db, env: { say } }: Call, placeId: string): Promise<MachineSummary[]> {
-  const machines = await db.machine.all({ placeId }, { order: [['createdAt', 'ASC'], ['id', 'ASC']] });
+  const machines = await db.machine.all(
+    { placeId },
+    {
+      order: [
+        ['createdAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    },
+  );
   const ids = machines.map(({ id }) => id);
   const [points, serves, emitters, contracts] = await Promise.all([
-    db.point.all({ machineId: ids }, { order: [['number', 'ASC']] }), db.machineServes.all({ machineId: ids }), db.emitter.all({ machineId: ids }), factsOf(db, ids, 'contract'),
+    db.point.all({ machineId: ids }, { order: [['number', 'ASC']] }),
+    db.machineServes.all({ machineId: ids }),
+    db.emitter.all({ machineId: ids }),
+    factsOf(db, ids, 'contract'),
   ]);
   const [marks, specifications, places] = await Promise.all([
-    db.mark.all({ pointId: points.map(({ id }) => id) }), factsOf(db, points.map(({ id }) => id), 'specification'),
+    db.mark.all({ pointId: points.map(({ id }) => id) }),
+    factsOf(
+      db,
+      points.map(({ id }) => id),
+      'specification',
+    ),
     db.place.all({ id: serves.map((it) => it.placeId) }),
   ]);
   return machines.map((machine) => ({
-    id: machine.id, type: machineTypeOf(machine.type).key, name: machineName(say, machine), maker: machine.maker, model: machine.model,
-    installed: machine.installedDay === null ? null : isoFromDay(machine.installedDay), fuel: machine.fuel, owner: machine.owner,
-    drainBranch: machine.drainBranch, hardWired: machine.hardWired === 1, shutoffPhotoId: machine.shutoffPhotoId, platePhotoId: machine.platePhotoId, number: machine.number, leftOut: JSON.parse(machine.leftOut) as string[],
+    id: machine.id,
+    type: machineTypeOf(machine.type).key,
+    name: machineName(say, machine),
+    maker: machine.maker,
+    model: machine.model,
+    installed: machine.installedDay === null ? null : isoFromDay(machine.installedDay),
+    fuel: machine.fuel,
+    owner: machine.owner,
+    drainBranch: machine.drainBranch,
+    hardWired: machine.hardWired === 1,
+    shutoffPhotoId: machine.shutoffPhotoId,
+    platePhotoId: machine.platePhotoId,
+    number: machine.number,
+    leftOut: JSON.parse(machine.leftOut) as string[],
     retired: machine.retiredDay === null ? null : isoFromDay(machine.retiredDay),
     contract: contractWords(contracts.findLast(({ subjectId }) => subjectId === machine.id)?.value ?? null),
-    emitters: emitters.filter(({ machineId }) => machineId === machine.id).map(({ id, retiredAt }) => ({ id, retired: retiredAt !== null })),
-    serves: serves.filter(({ machineId }) => machineId === machine.id).map((it) => places.find(({ id }) => id === it.placeId)!).map(({ id, name }) => ({ id, name })),
-    points: points.filter(({ id, machineId }) => machineId === machine.id && marks.some(({ pointId }) => pointId === id)).map((point) => {
-      const { key, kind, safetyCritical, specification } = procedureOf(point.procedure);
-      const latest = specifications.findLast(({ subjectId }) => subjectId === point.id);
-      return {
-        id: point.id, number: point.number, procedure: key, name: say(`point.${key}`), kind, safetyCritical, fields: specification,
-        specification: latest?.value ?? {}, specificationId: latest?.id ?? null,
-        mark: markDates(marks.find(({ pointId }) => pointId === point.id)!),
-        scheduled: marks.find(({ pointId }) => pointId === point.id)!.scheduled === 1,
-      };
-    }),
+    emitters: emitters
+      .filter(({ machineId }) => machineId === machine.id)
+      .map(({ id, retiredAt }) => ({ id, retired: retiredAt !== null })),
+    serves: serves
+      .filter(({ machineId }) => machineId === machine.id)
+      .map((it) => places.find(({ id }) => id === it.placeId)!)
+      .map(({ id, name }) => ({ id, name })),
+    points: points
+      .filter(({ id, machineId }) => machineId === machine.id && marks.some(({ pointId }) => pointId === id))
+      .map((point) => {
+        const { key, kind, safetyCritical, specification } = procedureOf(point.procedure);
+        const latest = specifications.findLast(({ subjectId }) => subjectId === point.id);
+        return {
+          id: point.id,
+          number: point.number,
+          procedure: key,
+          name: say(`point.${key}`),
+          kind,
+          safetyCritical,
+          fields: specification,
+          specification: latest?.value ?? {},
+          specificationId: latest?.id ?? null,
+          mark: markDates(marks.find(({ pointId }) => pointId === point.id)!),
+          scheduled: marks.find(({ pointId }) => pointId === point.id)!.scheduled === 1,
+        };
+      }),
   }));
 }

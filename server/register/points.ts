@@ -5,12 +5,29 @@ import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 
 /** Adds points for these procedures and draws their lines. Gives their numbers. */
-export async function addPoints(env: Env, db: Db, { id: machineId, organisationId }: Pick<Row<'machine'>, 'id' | 'organisationId'>, procedures: readonly string[], now: number): Promise<number[]> {
+export async function addPoints(
+  env: Env,
+  db: Db,
+  { id: machineId, organisationId }: Pick<Row<'machine'>, 'id' | 'organisationId'>,
+  procedures: readonly string[],
+  now: number,
+): Promise<number[]> {
   if (procedures.length === 0) return [];
   const last = await db.point.all({ organisationId }, { order: [['number', 'DESC']], limit: 1, columns: ['number'] });
   const first = (last[0]?.number ?? 0) + 1;
-  const points = procedures.map((procedure, i) => ({ id: env.newId(), organisationId, number: first + i, machineId, procedure, createdAt: now }));
+  const points = procedures.map((procedure, i) => ({
+    id: env.newId(),
+    organisationId,
+    number: first + i,
+    machineId,
+    procedure,
+    createdAt: now,
+  }));
   await db.point.insertMany(points);
-  await recompute(db, points.map(({ id }) => id), now);
+  await recompute(
+    db,
+    points.map(({ id }) => id),
+    now,
+  );
   return points.map(({ number }) => number);
 }

@@ -13,8 +13,14 @@ async function removeMachines({ db }: Call, ids: readonly string[], refused: () 
   const machineId = [...ids];
   const points = (await db.point.all({ machineId }, { columns: ['id'] })).map(({ id }) => id);
   const happened = await Promise.all([
-    db.job.count({ machineId }), db.fault.count({ machineId }), db.signal.count({ machineId }), db.emitter.count({ machineId }), db.attestation.count({ machineId }),
-    db.record.count({ pointId: points }), db.condition.count({ pointId: points }), db.measurement.count({ pointId: points }),
+    db.job.count({ machineId }),
+    db.fault.count({ machineId }),
+    db.signal.count({ machineId }),
+    db.emitter.count({ machineId }),
+    db.attestation.count({ machineId }),
+    db.record.count({ pointId: points }),
+    db.condition.count({ pointId: points }),
+    db.measurement.count({ pointId: points }),
   ]);
   if (happened.some((count) => count > 0)) throw refused();
   await db.photoUse.remove({ subjectId: machineId, slot: OWN_SLOTS });
@@ -27,7 +33,11 @@ async function removeMachines({ db }: Call, ids: readonly string[], refused: () 
 }
 
 export async function removeMachine(call: Call, id: string): Promise<object> {
-  const { db, actor: { organisationId }, env: { say } } = call;
+  const {
+    db,
+    actor: { organisationId },
+    env: { say },
+  } = call;
   const machine = await db.machine.one({ id, organisationId });
   if (!machine) throw notFound();
   await removeMachines(call, [id], () => new Problem(409, 'inUse', { names: machineName(say, machine) }));
@@ -35,13 +45,22 @@ export async function removeMachine(call: Call, id: string): Promise<object> {
 }
 
 export async function removeUnits(call: Call, { ids }: RemoveUnits): Promise<{ removed: number }> {
-  const { db, env: { say } } = call;
+  const {
+    db,
+    env: { say },
+  } = call;
   const places = await Promise.all([...new Set(ids)].map((id) => findPlace(call, id)));
   const placeId = places.map(({ id }) => id);
   const refused = () => new Problem(409, 'inUse', { names: say.list(places.slice(0, 3).map(({ name }) => name)) });
   const machines = (await db.machine.all({ placeId }, { columns: ['id'] })).map(({ id }) => id);
   // Work that was done here by a machine that has moved since is history of the place, too.
-  const happened = await Promise.all([db.tenancy.count({ placeId }), db.job.count({ placeId }), db.fault.count({ placeId }), db.signal.count({ placeId }), db.machineServes.count({ placeId })]);
+  const happened = await Promise.all([
+    db.tenancy.count({ placeId }),
+    db.job.count({ placeId }),
+    db.fault.count({ placeId }),
+    db.signal.count({ placeId }),
+    db.machineServes.count({ placeId }),
+  ]);
   if (happened.some((count) => count > 0)) throw refused();
   await removeMachines(call, machines, refused);
   await db.fact.remove({ subjectId: placeId });

@@ -15,12 +15,13 @@ import { findPlace } from './places.ts';
 import { zoneOfPlace } from './zone.ts';
 
 /** Whether a tenancy runs on a day; days at its edges count whole. */
-export const tenancyDuring = ({ fromDay, toDay }: Pick<Row<'tenancy'>, 'fromDay' | 'toDay'>, day: Day): boolean => fromDay <= day && (toDay === null || toDay >= day);
+export const tenancyDuring = ({ fromDay, toDay }: Pick<Row<'tenancy'>, 'fromDay' | 'toDay'>, day: Day): boolean =>
+  fromDay <= day && (toDay === null || toDay >= day);
 
 /** The tenancy of a place at an instant; days at its edges count whole. */
 export async function tenancyOn(db: Db, placeId: string, now: number): Promise<Row<'tenancy'> | undefined> {
   const place = await db.place.one({ id: placeId });
-  const property = place && await db.property.one({ id: place.propertyId });
+  const property = place && (await db.property.one({ id: place.propertyId }));
   if (!property) return undefined;
   const today = dayOfInstant(now, property.zone);
   const tenancies = await db.tenancy.all({ placeId }, { order: [['fromDay', 'ASC']] });
@@ -33,9 +34,13 @@ export async function pointsOfPlace(db: Db, placeId: string): Promise<string[]> 
 }
 
 /** @throws Problem 409 where another tenancy of the place runs on the first day of this one, or later */
-async function refuseOverlap(db: Db, { id, placeId, fromDay }: Pick<Row<'tenancy'>, 'id' | 'placeId' | 'fromDay'>): Promise<void> {
+async function refuseOverlap(
+  db: Db,
+  { id, placeId, fromDay }: Pick<Row<'tenancy'>, 'id' | 'placeId' | 'fromDay'>,
+): Promise<void> {
   const others = (await db.tenancy.all({ placeId })).filter((it) => it.id !== id);
-  if (others.some(({ toDay, fromDay: began }) => began >= fromDay || toDay === null || toDay >= fromDay)) throw new Problem(409, 'occupied');
+  if (others.some(({ toDay, fromDay: began }) => began >= fromDay || toDay === null || toDay >= fromDay))
+    throw new Problem(409, 'occupied');
 }
 
 export async function createTenancy(call: Call, form: NewTenancy): Promise<{ id: string }> {
@@ -44,9 +49,24 @@ export async function createTenancy(call: Call, form: NewTenancy): Promise<{ id:
   const place = await findPlace(call, form.placeId);
   const fromDay = dayFromIso(form.from);
   await refuseOverlap(db, { id: form.id, placeId: place.id, fromDay });
-  await db.person.insert({ id: form.personId, organisationId, name: form.name, email: null, passwordHash: null, createdAt: now });
+  await db.person.insert({
+    id: form.personId,
+    organisationId,
+    name: form.name,
+    email: null,
+    passwordHash: null,
+    createdAt: now,
+  });
   await db.roleGrant.insert({ id: env.newId(), organisationId, personId: form.personId, role: 'tenant' });
-  await db.tenancy.insert({ id: form.id, organisationId, placeId: place.id, personId: form.personId, fromDay, toDay: null, createdAt: now });
+  await db.tenancy.insert({
+    id: form.id,
+    organisationId,
+    placeId: place.id,
+    personId: form.personId,
+    fromDay,
+    toDay: null,
+    createdAt: now,
+  });
   await recordFact(call, form.id, 'household', form.household, fromDay);
   // Somebody lives there again: the home is no longer on hold.
   if ((await factsOf(db, [place.id], 'hold')).length > 0) await recordFact(call, place.id, 'hold', null, fromDay);
@@ -69,7 +89,12 @@ async function comingTenancy(call: Call, id: string): Promise<{ tenancy: Row<'te
 }
 
 /** The end of a hold that came with a tenancy. */
-const endOfHold = ({ placeId, fromDay }: Row<'tenancy'>) => ({ subjectId: placeId, name: 'hold' as const, fromDay, value: 'null' });
+const endOfHold = ({ placeId, fromDay }: Row<'tenancy'>) => ({
+  subjectId: placeId,
+  name: 'hold' as const,
+  fromDay,
+  value: 'null',
+});
 
 /** Mends the name or the first day of a tenancy that has not begun. */
 export async function changeTenancy(call: Call, id: string, form: TenancyChange): Promise<object> {
@@ -115,10 +140,17 @@ export async function createLink(call: Call, id: string): Promise<{ path: string
   const token = env.secret();
   // The same way in, for a phone that cannot scan.
   const code = makeCode(() => randomBytes(1)[0]!);
-  await db.link.insertMany([token, code].map((secret) => ({
-    id: sha256(secret), organisationId: actor.organisationId, tenancyId: id, personId: tenancy.personId, createdAt: now,
-    expiresAt: now + LINK_DAYS * MS_PER_DAY, revokedAt: null,
-  })));
+  await db.link.insertMany(
+    [token, code].map((secret) => ({
+      id: sha256(secret),
+      organisationId: actor.organisationId,
+      tenancyId: id,
+      personId: tenancy.personId,
+      createdAt: now,
+      expiresAt: now + LINK_DAYS * MS_PER_DAY,
+      revokedAt: null,
+    })),
+  );
   return { path: `/home/#${token}`, code };
 }
 

@@ -11,8 +11,16 @@ import { addMachines, inParts } from './addMachines.ts';
 import { findPlace, findProperty } from './places.ts';
 
 /** Registers units that are alike, in the order of their names. */
-export async function createUnits(call: Call, { propertyId, buildingId, names, machines }: NewUnits): Promise<{ ids: string[]; points: number }> {
-  const { env, db, actor: { organisationId }, now } = call;
+export async function createUnits(
+  call: Call,
+  { propertyId, buildingId, names, machines }: NewUnits,
+): Promise<{ ids: string[]; points: number }> {
+  const {
+    env,
+    db,
+    actor: { organisationId },
+    now,
+  } = call;
   const { zone } = await findProperty(call, propertyId);
   if (buildingId && !(await db.building.one({ id: buildingId, propertyId }))) throw notFound();
   const known = new Set((await db.place.all({ propertyId }, { columns: ['name'] })).map(({ name }) => name));
@@ -20,20 +28,39 @@ export async function createUnits(call: Call, { propertyId, buildingId, names, m
     if (known.has(name)) throw namesProblem('field.unitTaken', name);
     if (names.indexOf(name) < i) throw namesProblem('field.twice', name);
   });
-  const places: Row<'place'>[] = names.map((name, i) => ({ id: env.newId(), organisationId, propertyId, buildingId: buildingId ?? null, kind: 'unit', name, sort: known.size + i, createdAt: now }));
+  const places: Row<'place'>[] = names.map((name, i) => ({
+    id: env.newId(),
+    organisationId,
+    propertyId,
+    buildingId: buildingId ?? null,
+    kind: 'unit',
+    name,
+    sort: known.size + i,
+    createdAt: now,
+  }));
   await inParts(places, (part) => db.place.insertMany(part));
-  const points = await addMachines(call, places.flatMap((place) => machines.map((machine) => ({ ...machine, id: env.newId(), place: { id: place.id, zone } }))));
+  const points = await addMachines(
+    call,
+    places.flatMap((place) =>
+      machines.map((machine) => ({ ...machine, id: env.newId(), place: { id: place.id, zone } })),
+    ),
+  );
   return { ids: places.map(({ id }) => id), points: points.length };
 }
 
-const namesProblem = (key: string, name: string) => new Problem(422, 'fields', {}, { names: { key, values: { name } } });
+const namesProblem = (key: string, name: string) =>
+  new Problem(422, 'fields', {}, { names: { key, values: { name } } });
 
 /** Adds one machine to each of many places. */
 export async function addToMany(call: Call, { placeIds, machine }: ManyMachines): Promise<{ points: number }> {
   const placed = [];
   for (const placeId of new Set(placeIds)) {
     const place = await findPlace(call, placeId);
-    placed.push({ ...machine, id: call.env.newId(), place: { id: place.id, zone: (await findProperty(call, place.propertyId)).zone } });
+    placed.push({
+      ...machine,
+      id: call.env.newId(),
+      place: { id: place.id, zone: (await findProperty(call, place.propertyId)).zone },
+    });
   }
   return { points: (await addMachines(call, placed)).length };
 }
@@ -42,23 +69,55 @@ export async function addToMany(call: Call, { placeIds, machine }: ManyMachines)
 export async function sketchesOf({ db }: Call, placeId: string): Promise<MachineSketch[]> {
   const machines = await db.machine.all({ placeId, retiredDay: null }, { order: [['number', 'ASC']] });
   const points = await db.point.all({ machineId: machines.map(({ id }) => id) });
-  const facts = await factsOf(db, points.map(({ id }) => id), 'specification');
-  return machines.map(({ id, type, label, maker, model, installedDay: _, fuel, owner, drainBranch, leftOut, hardWired }) => ({
-    type, label, maker, model, installed: null, fuel: fuel as 'electric', owner: owner as 'landlord', drainBranch, hardWired: hardWired === 1, leftOut: JSON.parse(leftOut) as string[], lastDone: null,
-    specifications: Object.fromEntries(points.filter(({ machineId }) => machineId === id).flatMap(({ id: pointId, procedure }): [string, Specification][] => {
-      const latest = facts.findLast(({ subjectId }) => subjectId === pointId)?.value;
-      return latest ? [[procedure, latest]] : [];
-    })),
-  }));
+  const facts = await factsOf(
+    db,
+    points.map(({ id }) => id),
+    'specification',
+  );
+  return machines.map(
+    ({ id, type, label, maker, model, installedDay: _, fuel, owner, drainBranch, leftOut, hardWired }) => ({
+      type,
+      label,
+      maker,
+      model,
+      installed: null,
+      fuel: fuel as 'electric',
+      owner: owner as 'landlord',
+      drainBranch,
+      hardWired: hardWired === 1,
+      leftOut: JSON.parse(leftOut) as string[],
+      lastDone: null,
+      specifications: Object.fromEntries(
+        points
+          .filter(({ machineId }) => machineId === id)
+          .flatMap(({ id: pointId, procedure }): [string, Specification][] => {
+            const latest = facts.findLast(({ subjectId }) => subjectId === pointId)?.value;
+            return latest ? [[procedure, latest]] : [];
+          }),
+      ),
+    }),
+  );
 }
 
 export async function createTemplate(call: Call, { id, name, machines }: NewTemplate): Promise<{ id: string }> {
-  const { db, actor: { organisationId }, now } = call;
+  const {
+    db,
+    actor: { organisationId },
+    now,
+  } = call;
   for (const { type, leftOut } of machines) {
     const points = machineTypeOf(type).points;
-    if (leftOut.some((it) => !points.includes(it))) throw new Problem(422, 'fields', {}, { machines: { key: 'field.leftOut', values: {} } });
+    if (leftOut.some((it) => !points.includes(it)))
+      throw new Problem(422, 'fields', {}, { machines: { key: 'field.leftOut', values: {} } });
   }
-  await db.template.insert({ id, organisationId, name, content: JSON.stringify(machines), createdAt: now, removedAt: null });
+  await db.template.insert({
+    id,
+    organisationId,
+    name,
+    content: JSON.stringify(machines),
+    createdAt: now,
+    removedAt: null,
+  });
   return { id };
 }
 
@@ -67,16 +126,35 @@ export async function removeTemplate({ db, actor: { organisationId }, now }: Cal
   return {};
 }
 
-const pointsOf = (machines: readonly MachineSketch[]) => machines.reduce((sum, { type, leftOut }) => sum + machineTypeOf(type).points.length - leftOut.length, 0);
+const pointsOf = (machines: readonly MachineSketch[]) =>
+  machines.reduce((sum, { type, leftOut }) => sum + machineTypeOf(type).points.length - leftOut.length, 0);
 
 /** Templates to choose from: one's own first, then those to begin with; and, where asked, those of a unit that is to be copied. */
 export async function listTemplates(call: Call): Promise<{ templates: TemplateSummary[] }> {
-  const { db, actor: { organisationId }, env: { say } } = call;
-  const own = (await db.template.all({ organisationId, removedAt: null }, { order: [['createdAt', 'ASC']] })).map(({ id, name, content }) => ({ id, name, own: true, machines: JSON.parse(content) as MachineSketch[] }));
+  const {
+    db,
+    actor: { organisationId },
+    env: { say },
+  } = call;
+  const own = (await db.template.all({ organisationId, removedAt: null }, { order: [['createdAt', 'ASC']] })).map(
+    ({ id, name, content }) => ({ id, name, own: true, machines: JSON.parse(content) as MachineSketch[] }),
+  );
   const starters = STARTERS.map(({ key, machines }) => ({
-    id: key, name: say(`starter.${key}`), own: false,
+    id: key,
+    name: say(`starter.${key}`),
+    own: false,
     machines: machines.map(({ type, drains, leftOut }): MachineSketch => ({
-      type, label: '', maker: '', model: '', installed: null, fuel: 'electric', owner: 'landlord', drainBranch: '', hardWired: false, leftOut: [...leftOut ?? []], lastDone: null,
+      type,
+      label: '',
+      maker: '',
+      model: '',
+      installed: null,
+      fuel: 'electric',
+      owner: 'landlord',
+      drainBranch: '',
+      hardWired: false,
+      leftOut: [...(leftOut ?? [])],
+      lastDone: null,
       specifications: drains ? { 'drains.dose': { drainCount: drains } } : {},
     })),
   }));
@@ -89,4 +167,3 @@ export async function templateOfPlace(call: Call, placeId: string): Promise<Temp
   const machines = await sketchesOf(call, place.id);
   return { id: place.id, name: place.name, own: false, machines, points: pointsOf(machines) };
 }
-

@@ -13,14 +13,17 @@ import { addPoints } from './points.ts';
 
 /** Brings the register up to this version and says how many points were drawn anew. */
 export async function bringUpToDate(env: Env): Promise<number> {
-  const outdated = async (db: Db) => (await ask<{ id: string }>(db, OUTDATED_SQL, [CATALOGUE_VERSION, ENGINE_VERSION])).map(({ id }) => id);
+  const outdated = async (db: Db) =>
+    (await ask<{ id: string }>(db, OUTDATED_SQL, [CATALOGUE_VERSION, ENGINE_VERSION])).map(({ id }) => id);
   if ((await outdated(env.store.db)).length === 0) return 0;
   return env.store.write(async (db) => {
     const points = await db.point.all({}, { columns: ['machineId', 'procedure'] });
     const known = new Set(points.map(({ machineId, procedure }) => `${machineId} ${procedure}`));
     for (const machine of await db.machine.all({ retiredDay: null })) {
       const lacks = JSON.parse(machine.leftOut) as string[];
-      const missing = (machineTypes.get(machine.type)?.points ?? []).filter((procedure) => !lacks.includes(procedure) && !known.has(`${machine.id} ${procedure}`));
+      const missing = (machineTypes.get(machine.type)?.points ?? []).filter(
+        (procedure) => !lacks.includes(procedure) && !known.has(`${machine.id} ${procedure}`),
+      );
       await addPoints(env, db, machine, missing, env.clock());
     }
     const ids = await outdated(db);

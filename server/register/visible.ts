@@ -10,7 +10,11 @@ export async function visibleMachine({ db, actor, now }: Call, id: string): Prom
   const machine = await db.machine.one({ id, organisationId: actor.organisationId });
   if (!machine) throw notFound();
   if (isOffice(actor)) return machine;
-  if (actor.roles.includes('contractor') && (await db.job.count({ machineId: id, assigneeId: actor.personId, state: [...DOING_STATES] })) > 0) return machine;
+  if (
+    actor.roles.includes('contractor') &&
+    (await db.job.count({ machineId: id, assigneeId: actor.personId, state: [...DOING_STATES] })) > 0
+  )
+    return machine;
   const served = await db.machineServes.all({ machineId: id });
   for (const placeId of [machine.placeId, ...served.map((it) => it.placeId)]) {
     if ((await tenancyOn(db, placeId, now))?.personId === actor.personId) return machine;

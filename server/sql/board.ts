@@ -35,7 +35,10 @@ SELECT count(*) AS planned, max(CAST(planned AS INTEGER)) AS until FROM (
   FROM mark WHERE mark.organisation_id = ?1 AND mark.served_day = 0) WHERE planned IS NOT NULL`;
 
 /** Null where no plan is kept. */
-export async function readBaselinePlan(db: Db, organisationId: string): Promise<{ planned: number; until: number } | null> {
+export async function readBaselinePlan(
+  db: Db,
+  organisationId: string,
+): Promise<{ planned: number; until: number } | null> {
   const [row] = await ask<{ planned: number; until: number | null }>(db, BASELINE_SQL, [organisationId]);
   return row && row.planned > 0 && row.until !== null ? { planned: row.planned, until: row.until } : null;
 }

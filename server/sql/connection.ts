@@ -12,12 +12,18 @@ async function connectionOf({ sequelize, transaction }: Db): Promise<sqlite3.Dat
 export async function ask<T>(db: Db, sql: string, values: readonly unknown[]): Promise<T[]> {
   const connection = await connectionOf(db);
   return new Promise((resolve, reject) => {
-    connection.all(sql, values, (error: Error | null, rows: unknown[]) => (error ? reject(error) : resolve(rows as T[])));
+    connection.all(sql, values, (error: Error | null, rows: unknown[]) =>
+      error ? reject(error) : resolve(rows as T[]),
+    );
   });
 }
 
 /** The one text that a query gathers its rows into, as the array that it is. Reading text is several times faster than reading rows. */
-export async function askArray<T extends readonly unknown[]>(db: Db, sql: string, values: readonly unknown[]): Promise<T[]> {
+export async function askArray<T extends readonly unknown[]>(
+  db: Db,
+  sql: string,
+  values: readonly unknown[],
+): Promise<T[]> {
   const [row] = await ask<{ gathered: string | null }>(db, sql, values);
   return JSON.parse(row?.gathered ?? '[]') as T[];
 }

@@ -28,7 +28,15 @@ export const bytes = () => column<Buffer>(DataTypes.BLOB);
 
 /** The columns as Sequelize wants them; names become snake_case. */
 export function attributesOf(columns: Columns): ModelAttributes {
-  return Object.fromEntries(Object.entries(columns).map(([name, { type, nullable, key: primaryKey }]) => [
-    name, { type, allowNull: nullable || (primaryKey && type === DataTypes.INTEGER), primaryKey, autoIncrement: primaryKey && type === DataTypes.INTEGER },
-  ]));
+  return Object.fromEntries(
+    Object.entries(columns).map(([name, { type, nullable, key: primaryKey }]) => [
+      name,
+      {
+        type,
+        allowNull: nullable || (primaryKey && type === DataTypes.INTEGER),
+        primaryKey,
+        autoIncrement: primaryKey && type === DataTypes.INTEGER,
+      },
+    ]),
+  );
 }

@@ -1,5 +1,12 @@
 /** Typed access to the tables, inside or outside a transaction. */
-import { type Model, type ModelStatic, type Order, type Sequelize, type Transaction, type WhereOptions } from 'sequelize';
+import {
+  type Model,
+  type ModelStatic,
+  type Order,
+  type Sequelize,
+  type Transaction,
+  type WhereOptions,
+} from 'sequelize';
 import { attributesOf } from './columns.ts';
 import { TABLES, type Row, type TableName } from './tables.ts';
 
@@ -48,27 +55,59 @@ export function defineModels(sequelize: Sequelize): Models {
 }
 
 /** The tables, bound to a transaction where there is one; `touch` hears of every table that is written. */
-export function dbOf(sequelize: Sequelize, models: Models, transaction?: Transaction, touch: (table: TableName) => void = () => undefined): Db {
-  const tables = Object.fromEntries(Object.entries(models).map(([name, model]) => [name, tableOf(model, transaction, () => touch(name as TableName))]));
+export function dbOf(
+  sequelize: Sequelize,
+  models: Models,
+  transaction?: Transaction,
+  touch: (table: TableName) => void = () => undefined,
+): Db {
+  const tables = Object.fromEntries(
+    Object.entries(models).map(([name, model]) => [name, tableOf(model, transaction, () => touch(name as TableName))]),
+  );
   return { ...tables, sequelize, transaction, touch } as unknown as Db;
 }
 
-function tableOf<R extends object>(model: ModelStatic<Model>, transaction: Transaction | undefined, touch: () => void): Table<R> {
+function tableOf<R extends object>(
+  model: ModelStatic<Model>,
+  transaction: Transaction | undefined,
+  touch: () => void,
+): Table<R> {
   const within = { transaction: transaction ?? null };
   const options = ({ order, limit, columns }: Find<R> = {}) => ({
-    ...within, raw: true as const,
-    ...(order && { order: order as unknown as Order }), ...(limit && { limit }), ...(columns && { attributes: [...columns] }),
+    ...within,
+    raw: true as const,
+    ...(order && { order: order as unknown as Order }),
+    ...(limit && { limit }),
+    ...(columns && { attributes: [...columns] }),
   });
   return {
-    insert: async (row) => { touch(); await model.create(row as never, within); },
-    insertMany: async (rows) => { touch(); if (rows.length > 0) await model.bulkCreate(rows as never[], within); },
-    append: async (row) => { touch(); return Number((await model.create(row as never, within)).get(model.primaryKeyAttribute)); },
-    one: async (where, find) => ((await model.findOne({ where: where as never, ...options(find) })) ?? undefined) as R | undefined,
+    insert: async (row) => {
+      touch();
+      await model.create(row as never, within);
+    },
+    insertMany: async (rows) => {
+      touch();
+      if (rows.length > 0) await model.bulkCreate(rows as never[], within);
+    },
+    append: async (row) => {
+      touch();
+      return Number((await model.create(row as never, within)).get(model.primaryKeyAttribute));
+    },
+    one: async (where, find) =>
+      ((await model.findOne({ where: where as never, ...options(find) })) ?? undefined) as R | undefined,
     all: async (where, find) => (await model.findAll({ where: where as never, ...options(find) })) as unknown as R[],
     count: (where) => model.count({ where: where as never, ...within }),
-    update: async (where, changes) => { touch(); return (await model.update(changes as never, { where: where as never, ...within }))[0]; },
-    put: async (row) => { touch(); await model.upsert(row as never, within); },
-    remove: (where) => { touch(); return model.destroy({ where: where as never, ...within }); },
+    update: async (where, changes) => {
+      touch();
+      return (await model.update(changes as never, { where: where as never, ...within }))[0];
+    },
+    put: async (row) => {
+      touch();
+      await model.upsert(row as never, within);
+    },
+    remove: (where) => {
+      touch();
+      return model.destroy({ where: where as never, ...within });
+    },
   };
 }
-

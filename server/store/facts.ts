@@ -39,7 +39,11 @@ export interface FactValues {
   anchor: { readonly choice: AnchorChoice; readonly mode: 'sets' | 'limits' } | null;
   contract: Contract | null;
   assumptions: Changes;
-  prices: Prices & { readonly currency: string; readonly hoursAMonth?: number | null; readonly materials: Readonly<Record<string, number>> };
+  prices: Prices & {
+    readonly currency: string;
+    readonly hoursAMonth?: number | null;
+    readonly materials: Readonly<Record<string, number>>;
+  };
   budget: Budget | null;
   hold: Hold | null;
   scheduled: boolean;
@@ -47,7 +51,14 @@ export interface FactValues {
   lastDone: Day;
   /** Who is called about an alarm, in order; minutes until the next is. */
   duty: { readonly people: readonly string[]; readonly minutes: number; readonly webhook: string | null };
-  mail: { readonly host: string; readonly port: number; readonly secure: boolean; readonly user: string; readonly password: string; readonly from: string } | null;
+  mail: {
+    readonly host: string;
+    readonly port: number;
+    readonly secure: boolean;
+    readonly user: string;
+    readonly password: string;
+    readonly from: string;
+  } | null;
   /** Emergency, gas and office numbers of a property. */
   numbers: EmergencyNumbers;
   /** The photo that shows where a part is, taken at its first job. */
@@ -66,20 +77,48 @@ export interface Fact<N extends FactName> {
 }
 
 /** Writes down that something is so from a day on. */
-export async function recordFact<N extends FactName>({ env, db, actor, now }: Call, subjectId: string, name: N, value: FactValues[N], fromDay: Day): Promise<string> {
+export async function recordFact<N extends FactName>(
+  { env, db, actor, now }: Call,
+  subjectId: string,
+  name: N,
+  value: FactValues[N],
+  fromDay: Day,
+): Promise<string> {
   const id = env.newId();
   await db.fact.insert({
-    id, organisationId: actor.organisationId, subjectId, name, value: JSON.stringify(value), fromDay, recordedAt: now, recordedBy: actor.personId,
+    id,
+    organisationId: actor.organisationId,
+    subjectId,
+    name,
+    value: JSON.stringify(value),
+    fromDay,
+    recordedAt: now,
+    recordedBy: actor.personId,
   });
   return id;
 }
 
 /** All facts of a name about some subjects, in the order in which they took effect. */
 export async function factsOf<N extends FactName>(db: Db, subjectIds: readonly string[], name: N): Promise<Fact<N>[]> {
-  const rows = subjectIds.length === 0 ? [] : await db.fact.all(
-    { subjectId: [...subjectIds], name }, { order: [['fromDay', 'ASC'], ['recordedAt', 'ASC'], ['id', 'ASC']] },
-  );
-  return rows.map((row: Row<'fact'>) => ({ id: row.id, subjectId: row.subjectId, fromDay: row.fromDay, value: JSON.parse(row.value) as FactValues[N] }));
+  const rows =
+    subjectIds.length === 0
+      ? []
+      : await db.fact.all(
+          { subjectId: [...subjectIds], name },
+          {
+            order: [
+              ['fromDay', 'ASC'],
+              ['recordedAt', 'ASC'],
+              ['id', 'ASC'],
+            ],
+          },
+        );
+  return rows.map((row: Row<'fact'>) => ({
+    id: row.id,
+    subjectId: row.subjectId,
+    fromDay: row.fromDay,
+    value: JSON.parse(row.value) as FactValues[N],
+  }));
 }
 
 /** The fact in force on a day, of facts about one subject in order. */
@@ -87,7 +126,11 @@ export function inForce<N extends FactName>(facts: readonly Fact<N>[], day: Day)
   return facts.findLast(({ fromDay }) => fromDay <= day);
 }
 
-function nearestOf<N extends FactName>(subjectIds: readonly string[], of: (subjectId: string) => readonly Fact<N>[], day: Day): Fact<N> | undefined {
+function nearestOf<N extends FactName>(
+  subjectIds: readonly string[],
+  of: (subjectId: string) => readonly Fact<N>[],
+  day: Day,
+): Fact<N> | undefined {
   for (const subjectId of subjectIds) {
     const fact = inForce(of(subjectId), day);
     if (fact && fact.value !== null) return fact;
@@ -96,7 +139,12 @@ function nearestOf<N extends FactName>(subjectIds: readonly string[], of: (subje
 }
 
 /** The first fact in force that says something, read for one question; `KnownFacts.nearest` where many are asked. */
-export async function nearestFact<N extends FactName>(db: Db, subjectIds: readonly string[], name: N, day: Day): Promise<Fact<N> | undefined> {
+export async function nearestFact<N extends FactName>(
+  db: Db,
+  subjectIds: readonly string[],
+  name: N,
+  day: Day,
+): Promise<Fact<N> | undefined> {
   const facts = await factsOf(db, subjectIds, name);
   return nearestOf(subjectIds, (id) => facts.filter(({ subjectId }) => subjectId === id), day);
 }
@@ -110,7 +158,9 @@ export interface KnownFacts {
 }
 
 /** Holds facts read together; `rows` in the order in which they took effect. */
-export function knownFacts(rows: readonly { id: string; subjectId: string; name: FactName; fromDay: Day; value: string }[]): KnownFacts {
+export function knownFacts(
+  rows: readonly { id: string; subjectId: string; name: FactName; fromDay: Day; value: string }[],
+): KnownFacts {
   const bySubject = new Map<string, Fact<FactName>[]>();
   // Values repeat across subjects; the same text is the same value, which also lets what is derived from it be remembered.
   const values = new Map<string, unknown>();
@@ -123,9 +173,7 @@ export function knownFacts(rows: readonly { id: string; subjectId: string; name:
     else bySubject.set(key, [fact]);
   }
   const none: readonly never[] = [];
-  const of = <N extends FactName>(subjectId: string, name: N) => (bySubject.get(`${subjectId} ${name}`) ?? none) as readonly Fact<N>[];
-  return {
-    of,
-    nearest: (subjectIds, name, day) => nearestOf(subjectIds, (subjectId) => of(subjectId, name), day),
-  };
+  const of = <N extends FactName>(subjectId: string, name: N) =>
+    (bySubject.get(`${subjectId} ${name}`) ?? none) as readonly Fact<N>[];
+  return { of, nearest: (subjectIds, name, day) => nearestOf(subjectIds, (subjectId) => of(subjectId, name), day) };
 }

@@ -33,8 +33,12 @@ export interface Store {
 export class UnusableDatabase extends Error {}
 
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
-  { name: '0001-foundation', sql: foundation }, { name: '0002-due', sql: due }, { name: '0003-register', sql: register },
-  { name: '0004-doing', sql: doing }, { name: '0005-sittings', sql: sittings }, { name: '0006-trade', sql: trade },
+  { name: '0001-foundation', sql: foundation },
+  { name: '0002-due', sql: due },
+  { name: '0003-register', sql: register },
+  { name: '0004-doing', sql: doing },
+  { name: '0005-sittings', sql: sittings },
+  { name: '0006-trade', sql: trade },
 ];
 
 /**
@@ -44,9 +48,17 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
 export async function openStore(file: string): Promise<Store> {
   mkdirSync(dirname(file), { recursive: true });
   if (existsSync(file)) await refuseUnusable(file);
-  const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false, dialectModule: sqlite3, transactionType: Transaction.TYPES.IMMEDIATE });
+  const sequelize = new Sequelize({
+    dialect: 'sqlite',
+    storage: file,
+    logging: false,
+    dialectModule: sqlite3,
+    transactionType: Transaction.TYPES.IMMEDIATE,
+  });
   // Our columns hold plain numbers, text and bytes, so Sequelize need not ask for their types before every read.
-  sequelize.addHook('beforeQuery', (_options, query) => { (query as unknown as { options: { tableNames: string[] } }).options.tableNames = []; });
+  sequelize.addHook('beforeQuery', (_options, query) => {
+    (query as unknown as { options: { tableNames: string[] } }).options.tableNames = [];
+  });
   await sequelize.query('PRAGMA journal_mode = WAL');
   const models = defineModels(sequelize);
   await migrate(sequelize);
@@ -61,7 +73,8 @@ export async function openStore(file: string): Promise<Store> {
       const turn = last.then(async () => {
         const touched = new Set<TableName>();
         const done = await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) =>
-          work(dbOf(sequelize, models, transaction, (table) => touched.add(table))));
+          work(dbOf(sequelize, models, transaction, (table) => touched.add(table))),
+        );
         for (const table of touched) revisions.set(table, (revisions.get(table) ?? 0) + 1);
         return done;
       });
@@ -93,7 +106,10 @@ async function migrate(sequelize: Sequelize): Promise<void> {
 
 /** A statement ends with a semicolon at the end of its line. */
 function statementsOf(sql: string): string[] {
-  return sql.split(/;\n/).map((it) => it.trim()).filter(Boolean);
+  return sql
+    .split(/;\n/)
+    .map((it) => it.trim())
+    .filter(Boolean);
 }
 
 async function refuseUnusable(file: string): Promise<void> {
@@ -103,7 +119,9 @@ async function refuseUnusable(file: string): Promise<void> {
   closeSync(handle);
   if (read === 0) return;
   if (head.toString('latin1') !== 'SQLite format 3\0') {
-    throw new UnusableDatabase(`${file} is not a Dewline database. Nothing was changed. Restore a backup (bin/restore) or name another data folder.`);
+    throw new UnusableDatabase(
+      `${file} is not a Dewline database. Nothing was changed. Restore a backup (bin/restore) or name another data folder.`,
+    );
   }
   const names = await readOnly(file, async (all) => {
     const check = await all('PRAGMA quick_check(1)');
@@ -113,11 +131,15 @@ async function refuseUnusable(file: string): Promise<void> {
     if (!tables.some(({ name }) => name === 'migration')) throw new Error('foreign');
     return (await all('SELECT name FROM migration')).map(({ name }) => String(name));
   }).catch(() => {
-    throw new UnusableDatabase(`${file} is damaged or is not a Dewline database. Nothing was changed. Restore a backup (bin/restore) or name another data folder.`);
+    throw new UnusableDatabase(
+      `${file} is damaged or is not a Dewline database. Nothing was changed. Restore a backup (bin/restore) or name another data folder.`,
+    );
   });
   const newer = names.filter((name) => !MIGRATIONS.some((known) => known.name === name));
   if (newer.length > 0) {
-    throw new UnusableDatabase(`${file} was written by a newer version of Dewline (${newer.join(', ')}). Nothing was changed. Start the newer version, or restore an older backup.`);
+    throw new UnusableDatabase(
+      `${file} was written by a newer version of Dewline (${newer.join(', ')}). Nothing was changed. Start the newer version, or restore an older backup.`,
+    );
   }
 }
 
@@ -125,12 +147,17 @@ type All = (sql: string) => Promise<Record<string, unknown>[]>;
 
 async function readOnly<T>(file: string, work: (all: All) => Promise<T>): Promise<T> {
   const connection = await new Promise<sqlite3.Database>((resolve, reject) => {
-    const opened = new sqlite3.Database(file, sqlite3.OPEN_READONLY, (error) => (error ? reject(error) : resolve(opened)));
+    const opened = new sqlite3.Database(file, sqlite3.OPEN_READONLY, (error) =>
+      error ? reject(error) : resolve(opened),
+    );
   });
   try {
-    return await work((sql) => new Promise((resolve, reject) => {
-      connection.all(sql, (error, rows) => (error ? reject(error) : resolve(rows as Record<string, unknown>[])));
-    }));
+    return await work(
+      (sql) =>
+        new Promise((resolve, reject) => {
+          connection.all(sql, (error, rows) => (error ? reject(error) : resolve(rows as Record<string, unknown>[])));
+        }),
+    );
   } finally {
     await new Promise((resolve) => connection.close(resolve));
   }

@@ -12,20 +12,37 @@ describe('A calendar day', () => {
     expect(dayFromIso('1970-01-01')).to.equal(0);
   });
   it('refuses what is no date', () => {
-    for (const text of ['2026-02-29', '2026-13-01', '2026-1-1', 'soon', '']) expect(() => dayFromIso(text), text).to.throw(RangeError);
+    for (const text of ['2026-02-29', '2026-13-01', '2026-1-1', 'soon', ''])
+      expect(() => dayFromIso(text), text).to.throw(RangeError);
   });
   it('of an instant agrees with luxon in every zone', () => {
-    fc.assert(fc.property(instants, fc.constantFrom(...ZONES), (instant, zone) =>
-      isoFromDay(dayOfInstant(instant, zone)) === DateTime.fromMillis(instant, { zone }).toISODate()));
+    fc.assert(
+      fc.property(
+        instants,
+        fc.constantFrom(...ZONES),
+        (instant, zone) =>
+          isoFromDay(dayOfInstant(instant, zone)) === DateTime.fromMillis(instant, { zone }).toISODate(),
+      ),
+    );
   });
   it('at a wall-clock time agrees with luxon', () => {
-    fc.assert(fc.property(fc.integer({ min: 12000, max: 28000 }), fc.integer({ min: 0, max: 1439 }), fc.constantFrom('Europe/Dublin', 'America/New_York', 'Asia/Kolkata'), (day, minute, zone) => {
-      const [year, month, date] = isoFromDay(day).split('-').map(Number);
-      const other = DateTime.fromObject({ year, month, day: date, hour: Math.floor(minute / 60), minute: minute % 60 }, { zone });
-      const shown = DateTime.fromMillis(instantOfDay(day, minute, zone), { zone });
-      // In a gap of the spring the shown time differs from the wanted one; elsewhere it is exact.
-      return other.hour * 60 + other.minute !== minute || shown.hour * 60 + shown.minute === minute;
-    }));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 12000, max: 28000 }),
+        fc.integer({ min: 0, max: 1439 }),
+        fc.constantFrom('Europe/Dublin', 'America/New_York', 'Asia/Kolkata'),
+        (day, minute, zone) => {
+          const [year, month, date] = isoFromDay(day).split('-').map(Number);
+          const other = DateTime.fromObject(
+            { year, month, day: date, hour: Math.floor(minute / 60), minute: minute % 60 },
+            { zone },
+          );
+          const shown = DateTime.fromMillis(instantOfDay(day, minute, zone), { zone });
+          // In a gap of the spring the shown time differs from the wanted one; elsewhere it is exact.
+          return other.hour * 60 + other.minute !== minute || shown.hour * 60 + shown.minute === minute;
+        },
+      ),
+    );
   });
   it('at 23:55 is still the tenant’s day, whatever the server’s zone', () => {
     const sent = Date.UTC(2026, 6, 14, 22, 55); // 23:55 in Dublin, summer time
@@ -35,7 +52,10 @@ describe('A calendar day', () => {
   it('has exactly one number on the days the clocks change', () => {
     for (const iso of ['2026-03-29', '2026-10-25']) {
       const day = dayFromIso(iso);
-      for (const minute of [0, 59, 60, 90, 119, 120, 1439]) expect(dayOfInstant(instantOfDay(day, minute, 'Europe/Dublin'), 'Europe/Dublin'), `${iso} ${minute}`).to.equal(day);
+      for (const minute of [0, 59, 60, 90, 119, 120, 1439])
+        expect(dayOfInstant(instantOfDay(day, minute, 'Europe/Dublin'), 'Europe/Dublin'), `${iso} ${minute}`).to.equal(
+          day,
+        );
     }
   });
   it('knows which zones there are', () => {

@@ -80,48 +80,95 @@ refrigerator.defrostDrain 365* 365* S 20 S
 refrigerator.temperatures 90* 180* 365* 5 T
 freezer.temperature 90* 180* 365* 5 T
 disposer.clean 30 30 60* 5 T
-drains.dose 30 30 60* 10 T`.trim().split('\n').map((row) => row.split(' '));
+drains.dose 30 30 60* 10 T`
+  .trim()
+  .split('\n')
+  .map((row) => row.split(' '));
 
 /** Machines of the handbook, and the habits of each. */
 const MACHINES = {
-  airHandler: [], mediaAirHandler: [], returnGrille: [], outdoorUnit: [], thermostat: [], airCleaner: [], hood: [], recirculatingHood: [], bathFan: [],
-  dryer: ['dryer.lintEachLoad', 'dryer.cleanOnly'], condenserDryer: ['condenserDryer.fluffEachLoad', 'condenserDryer.tank', 'condenserDryer.cleanOnly'],
-  washer: ['washer.doorOpen', 'washer.pockets', 'washer.bootWipe', 'washer.dose'], topWasher: ['washer.doorOpen', 'washer.pockets', 'washer.dose'], washerDryer: ['washer.doorOpen', 'washer.pockets', 'washer.bootWipe', 'washer.dose'],
-  dishwasher: ['dishwasher.rinseAid', 'dishwasher.dose', 'dishwasher.scrape'], refrigerator: [], freezer: [], disposer: ['disposer.beforeDishwasher'], drains: [],
+  airHandler: [],
+  mediaAirHandler: [],
+  returnGrille: [],
+  outdoorUnit: [],
+  thermostat: [],
+  airCleaner: [],
+  hood: [],
+  recirculatingHood: [],
+  bathFan: [],
+  dryer: ['dryer.lintEachLoad', 'dryer.cleanOnly'],
+  condenserDryer: ['condenserDryer.fluffEachLoad', 'condenserDryer.tank', 'condenserDryer.cleanOnly'],
+  washer: ['washer.doorOpen', 'washer.pockets', 'washer.bootWipe', 'washer.dose'],
+  topWasher: ['washer.doorOpen', 'washer.pockets', 'washer.dose'],
+  washerDryer: ['washer.doorOpen', 'washer.pockets', 'washer.bootWipe', 'washer.dose'],
+  dishwasher: ['dishwasher.rinseAid', 'dishwasher.dose', 'dishwasher.scrape'],
+  refrigerator: [],
+  freezer: [],
+  disposer: ['disposer.beforeDishwasher'],
+  drains: [],
 };
 
 /** A cell of the handbook as the catalogue holds it. */
 const cellOf = ({ days, assumed, signalled }: Procedure, school: School) =>
-  (signalled?.includes(school) ? 'S' : `${days[school]}${assumed.includes(school) ? '*' : ''}`);
+  signalled?.includes(school) ? 'S' : `${days[school]}${assumed.includes(school) ? '*' : ''}`;
 
 /** Every procedure in every way that the methods make it. */
-const variants = [...procedures.values()].flatMap(({ key, follows }) => follows
-  .reduce<Choices[]>((all, method) => all.flatMap((choices) => methods.get(method)!.options.map((option) => ({ ...choices, [method]: option.key }))), [{}])
-  .map((choices) => procedureOf(key, choices)));
+const variants = [...procedures.values()].flatMap(({ key, follows }) =>
+  follows
+    .reduce<Choices[]>(
+      (all, method) =>
+        all.flatMap((choices) => methods.get(method)!.options.map((option) => ({ ...choices, [method]: option.key }))),
+      [{}],
+    )
+    .map((choices) => procedureOf(key, choices)),
+);
 
 describe('The catalogue', () => {
   it('holds every service point of the handbook, and no interval, minute or level is off', () => {
-    const held = [...procedures.values()].map((it) => [it.key, ...SCHOOLS.map((school) => cellOf(it, school)), String(it.minutes), it.level].join(' '));
+    const held = [...procedures.values()].map((it) =>
+      [it.key, ...SCHOOLS.map((school) => cellOf(it, school)), String(it.minutes), it.level].join(' '),
+    );
     expect(held.sort()).to.deep.equal(HANDBOOK.map((row) => row.join(' ')).sort());
   });
   it('holds every machine of the handbook with its habits, every service point on one of them, and each machine has some', () => {
-    expect(Object.fromEntries([...machineTypes.keys()].map((key) => [key, habitsOf(key).map((it) => it.key)]))).to.deep.equal(MACHINES);
-    expect([...new Set([...machineTypes.values()].flatMap(({ points }) => points))].sort()).to.deep.equal([...procedures.keys()].sort());
+    expect(
+      Object.fromEntries([...machineTypes.keys()].map((key) => [key, habitsOf(key).map((it) => it.key)])),
+    ).to.deep.equal(MACHINES);
+    expect([...new Set([...machineTypes.values()].flatMap(({ points }) => points))].sort()).to.deep.equal(
+      [...procedures.keys()].sort(),
+    );
     for (const { key, points } of machineTypes.values()) {
       expect(points.length, key).to.be.above(0);
       expect(new Set(points).size, key).to.equal(points.length);
     }
   });
   it('keeps the waits of common practice apart from hands-on minutes', () => {
-    const waits = { 'washer.drainPumpFilter': 30, 'airHandler.coolingCheck': 15, 'hood.housing': 15, 'airCleaner.ioniser': 60, 'airCleaner.needles': 60, 'dishwasher.interiorWash': 120, 'washer.tub': 150 };
+    const waits = {
+      'washer.drainPumpFilter': 30,
+      'airHandler.coolingCheck': 15,
+      'hood.housing': 15,
+      'airCleaner.ioniser': 60,
+      'airCleaner.needles': 60,
+      'dishwasher.interiorWash': 120,
+      'washer.tub': 150,
+    };
     for (const [key, minutes] of Object.entries(waits)) expect(waitMinutes(procedureOf(key)), key).to.equal(minutes);
   });
   it('lets a part that waits for a signal stand two years at the longest (our assumption)', () => {
-    for (const { days, signalled } of procedures.values()) for (const school of signalled ?? []) expect(days[school]).to.equal(730);
+    for (const { days, signalled } of procedures.values())
+      for (const school of signalled ?? []) expect(days[school]).to.equal(730);
   });
   it('has words for everything that a person meets', () => {
     for (const { key, steps, stops, kit, materials, kind, level } of variants) {
-      for (const text of [`point.${key}`, `task.${key}`, `why.${key}`, `mistakes.${key}`, `kind.${kind}`, `level.${level}`]) expect(say(text), text).not.to.equal('');
+      for (const text of [
+        `point.${key}`,
+        `task.${key}`,
+        `why.${key}`,
+        `mistakes.${key}`,
+        `kind.${kind}`,
+        `level.${level}`,
+      ])
+        expect(say(text), text).not.to.equal('');
       for (const stop of stops) say(`stop.${stop}`);
       for (const item of kit) say(`kit.${item}`);
       for (const { what } of materials) say(`material.${what}`);
@@ -130,7 +177,11 @@ describe('The catalogue', () => {
         say(`${step.text}.body`, SAMPLE_AMOUNTS);
         for (const need of step.needs) {
           if (need.kind === 'confirm' || need.kind === 'photo') say(`${need.kind}.${key}.${need.key}`);
-          if (need.kind === 'reading') { say(`reading.${need.key}`); say(`reading.${need.key}.fails`); say(`unit.${need.unit}`); }
+          if (need.kind === 'reading') {
+            say(`reading.${need.key}`);
+            say(`reading.${need.key}.fails`);
+            say(`unit.${need.unit}`);
+          }
           if (need.kind === 'agent') for (const agent of need.choices) say(`agent.${agent}`);
         }
       }
@@ -155,24 +206,31 @@ describe('The catalogue', () => {
   it('never gives tenants what is for staff: no steps in gas, wiring or the sump', () => {
     for (const { level, steps } of variants) {
       if (level !== 'T') continue;
-      for (const { text } of steps) expect(say(`${text}.body`, SAMPLE_AMOUNTS)).not.to.match(/breaker|wire nut|refrigerant|gas connector/i);
+      for (const { text } of steps)
+        expect(say(`${text}.body`, SAMPLE_AMOUNTS)).not.to.match(/breaker|wire nut|refrigerant|gas connector/i);
     }
   });
   it('draws each condition of each part, dirtier and dirtier', () => {
     for (const key of procedures.keys()) {
       const marks = GRADES.map((grade) => referencePicture(key, grade).length);
-      expect([...marks].sort((a, b) => a - b), key).to.deep.equal(marks);
+      expect(
+        [...marks].sort((a, b) => a - b),
+        key,
+      ).to.deep.equal(marks);
     }
     expect(scenePicture('dishwasher.filter', 1, 1)).not.to.equal(scenePicture('dishwasher.filter', 1, 2));
     expect(() => referencePicture('toaster.crumbs', 'due')).to.throw(RangeError);
   });
   it('keeps dirt on the part, whatever the chance: inside the frame of its drawing', () => {
     const unit = fc.double({ min: 0, max: 1, maxExcluded: true, noNaN: true });
-    fc.assert(fc.property(fc.constantFrom(...procedures.keys()), unit, unit, (key, u, v) => {
-      const [x, y] = drawingOf(key).settle(u, v);
-      expect(x, key).to.be.within(0, 200);
-      expect(y, key).to.be.within(0, 150);
-    }), { numRuns: 2000 });
+    fc.assert(
+      fc.property(fc.constantFrom(...procedures.keys()), unit, unit, (key, u, v) => {
+        const [x, y] = drawingOf(key).settle(u, v);
+        expect(x, key).to.be.within(0, 200);
+        expect(y, key).to.be.within(0, 150);
+      }),
+      { numRuns: 2000 },
+    );
   });
   it('illustrates what words do badly, each drawing on steps that exist, with its words, all in one style', () => {
     const steps = new Set(variants.flatMap((it) => it.steps.map(({ text }) => text)));
@@ -193,32 +251,51 @@ describe('Methods', () => {
     expect(methods.size).to.equal(8);
     for (const { key, options } of methods.values()) {
       expect(options.length, key).to.be.above(1);
-      for (const option of options) for (const part of ['', '.for', '.against']) expect(say(`method.${key}.${option.key}${part}`)).not.to.equal('');
+      for (const option of options)
+        for (const part of ['', '.for', '.against']) expect(say(`method.${key}.${option.key}${part}`)).not.to.equal('');
       expect(optionOf(key, {}).key).to.equal(options[0]!.key);
       expect(optionOf(key, { [key]: 'unheard of' }).key).to.equal(options[0]!.key);
     }
   });
   it('mark what is not handed to tenants, and make it staff’s: baking, steam and the dishwasher for a hood filter (common practice)', () => {
-    const levels = methods.get('hoodClean')!.options.map(({ key }) => [key, procedureOf('hood.greaseFilter', { hoodClean: key }).level]);
-    expect(Object.fromEntries(levels)).to.deep.equal({ soak: 'T', soakShort: 'T', hose: 'T', steam: 'S', dishwasher: 'S', bake: 'S' });
+    const levels = methods
+      .get('hoodClean')!
+      .options.map(({ key }) => [key, procedureOf('hood.greaseFilter', { hoodClean: key }).level]);
+    expect(Object.fromEntries(levels)).to.deep.equal({
+      soak: 'T',
+      soakShort: 'T',
+      hose: 'T',
+      steam: 'S',
+      dishwasher: 'S',
+      bake: 'S',
+    });
   });
   it('make a thin filter monthly (common practice), and keep soda and vinegar in separate runs, in that order', () => {
-    expect(procedureOf('airHandler.returnFilter', { filterMedia: 'thin' })).to.deep.include({ days: { watchful: 30, steady: 30, light: 60 }, assumed: ['light'] });
+    expect(procedureOf('airHandler.returnFilter', { filterMedia: 'thin' })).to.deep.include({
+      days: { watchful: 30, steady: 30, light: 60 },
+      assumed: ['light'],
+    });
     expect(say('why.refrigerator.coil')).to.contain('up to 30 %');
     const { steps } = procedureOf('washer.tub');
     const at = (name: string) => steps.findIndex(({ text }) => text === `washer.tub.${name}`);
     expect(at('vinegar')).to.equal(at('soda') + 1);
-    for (const name of ['soda', 'vinegar']) expect(steps[at(name)]!.needs.some(({ kind }) => kind === 'timer')).to.equal(true);
+    for (const name of ['soda', 'vinegar'])
+      expect(steps[at(name)]!.needs.some(({ kind }) => kind === 'timer')).to.equal(true);
   });
   it('never put two agents that must not meet into one procedure', () => {
     for (const { key, steps } of variants) {
-      const agents = steps.flatMap(({ needs }) => needs.flatMap((need) => (need.kind === 'agent' && need.choices.length === 1 ? need.choices : [])));
+      const agents = steps.flatMap(({ needs }) =>
+        needs.flatMap((need) => (need.kind === 'agent' && need.choices.length === 1 ? need.choices : [])),
+      );
       for (const one of agents) for (const other of agents) expect(mustNotMeet(one, other), key).to.equal(undefined);
     }
   });
   it('give way to another option where the register forbids an agent', () => {
     expect(withoutAgents({}, ['bleach'])).to.deep.equal({ condensateAgent: 'vinegar' });
-    expect(withoutAgents({ condensateAgent: 'vinegar' }, ['vinegar'])).to.include({ condensateAgent: 'bleach', tubClean: 'tablets' });
+    expect(withoutAgents({ condensateAgent: 'vinegar' }, ['vinegar'])).to.include({
+      condensateAgent: 'bleach',
+      tubClean: 'tablets',
+    });
     expect(withoutAgents({ lintWash: 'softener' }, [])).to.deep.equal({ lintWash: 'softener' });
   });
 });
@@ -228,7 +305,13 @@ describe('Habits and signals', () => {
     for (const { key, machineType, attestDays } of HABITS) {
       expect(machineTypes.has(machineType)).to.equal(true);
       for (const part of ['', '.how', '.why']) say(`habit.${key}${part}`);
-      const byTable = ['dryer.lintEachLoad', 'washer.doorOpen', 'washer.pockets', 'washer.bootWipe', 'condenserDryer.fluffEachLoad'];
+      const byTable = [
+        'dryer.lintEachLoad',
+        'washer.doorOpen',
+        'washer.pockets',
+        'washer.bootWipe',
+        'condenserDryer.fluffEachLoad',
+      ];
       expect(attestDays.steady, key).to.equal(byTable.includes(key) ? 30 : 60);
     }
     expect(() => habitOf('toaster.crumbs')).to.throw(RangeError);
@@ -243,13 +326,24 @@ describe('Habits and signals', () => {
     expect(() => signalTypeOf('toaster.code')).to.throw(RangeError);
   });
   it('and symptoms follow the family to the part that does the work there', () => {
-    expect(signalsOf('mediaAirHandler').find(({ key }) => key === 'airHandler.lamp')!.point).to.equal('airHandler.mediaFilter');
+    expect(signalsOf('mediaAirHandler').find(({ key }) => key === 'airHandler.lamp')!.point).to.equal(
+      'airHandler.mediaFilter',
+    );
     expect(pointsOfSymptom('washerDryer', 'washer.puddle')).to.deep.equal(['washerDryer.doorBoot']);
     // A top-load washer has no boot: its puddle makes nothing due by itself.
     expect(pointsOfSymptom('topWasher', 'washer.puddle')).to.deep.equal([]);
-    expect(signalsOf('topWasher').map(({ point }) => point)).to.deep.equal(['washer.lintTrap', 'washer.tub', 'washer.tub']);
+    expect(signalsOf('topWasher').map(({ point }) => point)).to.deep.equal([
+      'washer.lintTrap',
+      'washer.tub',
+      'washer.tub',
+    ]);
     expect(pointLike('freezer', 'refrigerator.waterFilter')).to.equal(undefined);
-    for (const type of machineTypes.keys()) for (const point of [...symptomsOf(type).flatMap(({ points }) => points), ...signalsOf(type).map((it) => it.point)]) expect(machineTypes.get(type)!.points).to.include(point);
+    for (const type of machineTypes.keys())
+      for (const point of [
+        ...symptomsOf(type).flatMap(({ points }) => points),
+        ...signalsOf(type).map((it) => it.point),
+      ])
+        expect(machineTypes.get(type)!.points).to.include(point);
   });
 });
 
@@ -261,19 +355,32 @@ describe('Symptoms', () => {
     }
   });
   it('make due what the trade looks at first, first, and what it looks at with it (common practice)', () => {
-    expect(pointsOfSymptom('refrigerator', 'refrigerator.warm')).to.deep.equal(['refrigerator.coil', 'refrigerator.doorSeals']);
+    expect(pointsOfSymptom('refrigerator', 'refrigerator.warm')).to.deep.equal([
+      'refrigerator.coil',
+      'refrigerator.doorSeals',
+    ]);
     expect(pointsOfSymptom('freezer', 'freezer.warm')).to.deep.equal(['refrigerator.coil', 'refrigerator.doorSeals']);
     expect(pointsOfSymptom('topWasher', 'washer.smell')).to.deep.equal(['washer.tub']);
     expect(pointsOfSymptom('washer', 'washer.smell')).to.deep.equal(['washer.doorBoot']);
-    expect(pointsOfSymptom('airCleaner', 'airCleaner.crackle')).to.deep.equal(['airCleaner.ioniser', 'airCleaner.needles']);
-    expect(pointsOfSymptom('dishwasher', 'dishwasher.standing')).to.deep.equal(['dishwasher.filter', 'dishwasher.sump']);
+    expect(pointsOfSymptom('airCleaner', 'airCleaner.crackle')).to.deep.equal([
+      'airCleaner.ioniser',
+      'airCleaner.needles',
+    ]);
+    expect(pointsOfSymptom('dishwasher', 'dishwasher.standing')).to.deep.equal([
+      'dishwasher.filter',
+      'dishwasher.sump',
+    ]);
     expect(['dishwasher.filter', 'dishwasher.sump'].map((key) => procedureOf(key).level)).to.deep.equal(['T', 'S']);
     expect(pointsOfSymptom('toaster', 'toaster.smoke')).to.deep.equal([]);
   });
   it('or signals are there for every part that waits for one', () => {
     for (const type of machineTypes.values()) {
-      const raised = [...symptomsOf(type.key).flatMap(({ points }) => points), ...signalsOf(type.key).map(({ point }) => point)];
-      for (const point of type.points) if (procedureOf(point).signalled) expect(raised, `${type.key} ${point}`).to.include(point);
+      const raised = [
+        ...symptomsOf(type.key).flatMap(({ points }) => points),
+        ...signalsOf(type.key).map(({ point }) => point),
+      ];
+      for (const point of type.points)
+        if (procedureOf(point).signalled) expect(raised, `${type.key} ${point}`).to.include(point);
     }
   });
   it('run the repair clocks of HUD NSPIRE (from memory)', () => {

@@ -1,7 +1,16 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
-import { carriedOver, changesBetween, checkEdition, editionOf, mustStay, ownStepKey, withEdition, type Edition } from '../../core/catalogue/edition.ts';
+import {
+  carriedOver,
+  changesBetween,
+  checkEdition,
+  editionOf,
+  mustStay,
+  ownStepKey,
+  withEdition,
+  type Edition,
+} from '../../core/catalogue/edition.ts';
 import { certainAgents, meetingOf } from '../../core/catalogue/chemistry.ts';
 import { coreText } from '../../core/language/en.ts';
 import { speaker } from '../../core/language/message.ts';
@@ -11,7 +20,8 @@ const cautioned = (step: string) => say.has(`${step}.caution`);
 const FILTER = 'dishwasher.filter';
 const ours = procedureOf(FILTER);
 const begin = editionOf(ours);
-const problems = (change: Partial<Edition>) => checkEdition(ours, { ...begin, ...change }, cautioned).map(({ key }) => key);
+const problems = (change: Partial<Edition>) =>
+  checkEdition(ours, { ...begin, ...change }, cautioned).map(({ key }) => key);
 const own = { ours: null, phase: 'clean', title: 'Rinse twice', body: 'Cold, then hot.', caution: '' } as const;
 const at = (name: string) => begin.steps.findIndex((step) => step.ours === `${FILTER}.${name}`);
 const withOwn = [...begin.steps.slice(0, at('brush') + 1), own, ...begin.steps.slice(at('brush') + 1)];
@@ -29,53 +39,108 @@ describe('An edition', () => {
     expect(checkEdition(ours, edition, cautioned)).to.deep.equal([]);
     const made = withEdition(ours, edition);
     expect(made).to.include({ minutes: 30, level: 'S' });
-    expect(made.steps[at('brush') + 1]).to.deep.equal({ text: ownStepKey(FILTER, at('brush') + 1), phase: 'clean', needs: [], wants: { power: 'off' }, makes: {} });
+    expect(made.steps[at('brush') + 1]).to.deep.equal({
+      text: ownStepKey(FILTER, at('brush') + 1),
+      phase: 'clean',
+      needs: [],
+      wants: { power: 'off' },
+      makes: {},
+    });
     const seal = procedureOf('dishwasher.doorSeal');
     const needs = withEdition(seal, { ...editionOf(seal), agents: ['dishSoap'] }).steps.flatMap((step) => step.needs);
-    expect(needs.find(({ kind }) => kind === 'agent')).to.deep.equal({ kind: 'agent', key: 'agent', choices: ['dishSoap'] });
+    expect(needs.find(({ kind }) => kind === 'agent')).to.deep.equal({
+      kind: 'agent',
+      key: 'agent',
+      choices: ['dishSoap'],
+    });
   });
   it('keeps what keeps people safe or proves the work, once, in an order that can be right', () => {
-    expect(problems({ steps: begin.steps.filter((step) => step.ours !== `${FILTER}.unlock`) })).to.deep.equal(['stepMissing']);
+    expect(problems({ steps: begin.steps.filter((step) => step.ours !== `${FILTER}.unlock`) })).to.deep.equal([
+      'stepMissing',
+    ]);
     expect(problems({ steps: begin.steps.filter((step) => step.ours !== `${FILTER}.brush`) })).to.deep.equal([]);
     expect(problems({ steps: [...begin.steps].reverse() })).to.include('order');
     expect(problems({ steps: [...begin.steps, begin.steps.at(-1)!] })).to.deep.equal(['stepTwice']);
-    expect(problems({ steps: withOwn.map((step) => (step === own ? { ...own, title: ' ' } : step)) })).to.deep.equal(['untitled']);
-    expect(problems({ steps: [...begin.steps, { ...own, ours: 'toaster.off', phase: 'test' }] })).to.deep.equal(['stepUnknown']);
+    expect(problems({ steps: withOwn.map((step) => (step === own ? { ...own, title: ' ' } : step)) })).to.deep.equal([
+      'untitled',
+    ]);
+    expect(problems({ steps: [...begin.steps, { ...own, ours: 'toaster.off', phase: 'test' }] })).to.deep.equal([
+      'stepUnknown',
+    ]);
     for (const key of ['stepMissing', 'stepTwice', 'phase']) say(`edition.${key}`, { title: '' });
     for (const key of ['stepUnknown', 'order', 'untitled', 'levelLowered']) say(`edition.${key}`);
   });
   it('never lowers who may do it, and never lets two agents meet', () => {
     const drain = procedureOf('airHandler.condensateDrain');
-    expect(checkEdition(drain, { ...editionOf(drain), level: 'T' }, cautioned).map(({ key }) => key)).to.deep.equal(['levelLowered']);
+    expect(checkEdition(drain, { ...editionOf(drain), level: 'T' }, cautioned).map(({ key }) => key)).to.deep.equal([
+      'levelLowered',
+    ]);
     const [meeting] = checkEdition(drain, { ...editionOf(drain), agents: ['vinegar', 'bleach'] }, cautioned);
-    expect(meeting).to.deep.equal({ key: 'agentsMeet', agents: { one: 'vinegar', other: 'bleach', reason: 'hazard.chlorine' } });
+    expect(meeting).to.deep.equal({
+      key: 'agentsMeet',
+      agents: { one: 'vinegar', other: 'bleach', reason: 'hazard.chlorine' },
+    });
   });
   it('that passes never lacks a step of ours that stays, whatever is dropped or shuffled', () => {
-    fc.assert(fc.property(fc.constantFrom(...procedures.values()), fc.infiniteStream(fc.boolean()), (procedure, keep) => {
-      const steps = editionOf(procedure).steps.filter(() => keep.next().value as boolean);
-      const edition = { ...editionOf(procedure), steps };
-      const missing = procedure.steps.some((step) => mustStay(step, cautioned(step.text)) && !steps.some((it) => it.ours === step.text));
-      expect(checkEdition(procedure, edition, cautioned).some(({ key }) => key === 'stepMissing')).to.equal(missing);
-      const needs = (of: typeof procedure) => of.steps.flatMap((step) => step.needs).length;
-      if (!missing) expect(needs(withEdition(procedure, edition))).to.equal(needs(procedure));
-    }));
+    fc.assert(
+      fc.property(fc.constantFrom(...procedures.values()), fc.infiniteStream(fc.boolean()), (procedure, keep) => {
+        const steps = editionOf(procedure).steps.filter(() => keep.next().value as boolean);
+        const edition = { ...editionOf(procedure), steps };
+        const missing = procedure.steps.some(
+          (step) => mustStay(step, cautioned(step.text)) && !steps.some((it) => it.ours === step.text),
+        );
+        expect(checkEdition(procedure, edition, cautioned).some(({ key }) => key === 'stepMissing')).to.equal(missing);
+        const needs = (of: typeof procedure) => of.steps.flatMap((step) => step.needs).length;
+        if (!missing) expect(needs(withEdition(procedure, edition))).to.equal(needs(procedure));
+      }),
+    );
   });
   it('that was saved beside an older version of ours is carried over: what the plan switches is left out, what ours gained stands at its place', () => {
-    const old: Edition = { ...begin, steps: [{ ours: 'dishwasher.off', phase: 'isolate', title: 'Off at the blue switch', body: '', caution: '' }, ...withOwn.filter(({ ours: it }) => it !== `${FILTER}.lock`), { ours: 'dishwasher.on', phase: 'restore', title: '', body: '', caution: '' }] };
+    const old: Edition = {
+      ...begin,
+      steps: [
+        { ours: 'dishwasher.off', phase: 'isolate', title: 'Off at the blue switch', body: '', caution: '' },
+        ...withOwn.filter(({ ours: it }) => it !== `${FILTER}.lock`),
+        { ours: 'dishwasher.on', phase: 'restore', title: '', body: '', caution: '' },
+      ],
+    };
     const carried = carriedOver(ours, old);
-    expect(carried.steps.map((step) => step.ours ?? step.title)).to.deep.equal(withOwn.map((step) => step.ours ?? step.title));
+    expect(carried.steps.map((step) => step.ours ?? step.title)).to.deep.equal(
+      withOwn.map((step) => step.ours ?? step.title),
+    );
     expect(checkEdition(ours, carried, cautioned)).to.deep.equal([]);
     // The closing test of a drain came after its cap; it comes before it now, and one's own step stays behind its own.
     const drain = procedureOf('airHandler.condensateDrain');
     const before = editionOf(drain);
-    const turned = { ...before, steps: [...before.steps.slice(0, -2), before.steps.at(-1)!, before.steps.at(-2)!, { ...own, phase: 'test' as const }] };
-    expect(carriedOver(drain, turned).steps.slice(-3).map((step) => step.ours ?? step.title)).to.deep.equal(['airHandler.condensateDrain.runs', 'Rinse twice', 'airHandler.condensateDrain.cap']);
-    for (const procedure of procedures.values()) expect(carriedOver(procedure, editionOf(procedure))).to.deep.equal(editionOf(procedure));
+    const turned = {
+      ...before,
+      steps: [
+        ...before.steps.slice(0, -2),
+        before.steps.at(-1)!,
+        before.steps.at(-2)!,
+        { ...own, phase: 'test' as const },
+      ],
+    };
+    expect(
+      carriedOver(drain, turned)
+        .steps.slice(-3)
+        .map((step) => step.ours ?? step.title),
+    ).to.deep.equal(['airHandler.condensateDrain.runs', 'Rinse twice', 'airHandler.condensateDrain.cap']);
+    for (const procedure of procedures.values())
+      expect(carriedOver(procedure, editionOf(procedure))).to.deep.equal(editionOf(procedure));
   });
   it('says what changed', () => {
-    const changes = changesBetween(begin, { ...begin, minutes: 25, kit: ['long gloves'], steps: withOwn.filter((step) => step.ours !== `${FILTER}.soak`).map((step) => (step.ours === `${FILTER}.grade` ? { ...step, title: 'Judge it' } : step)) });
+    const changes = changesBetween(begin, {
+      ...begin,
+      minutes: 25,
+      kit: ['long gloves'],
+      steps: withOwn
+        .filter((step) => step.ours !== `${FILTER}.soak`)
+        .map((step) => (step.ours === `${FILTER}.grade` ? { ...step, title: 'Judge it' } : step)),
+    });
     expect(changes.map(({ key }) => key)).to.deep.equal(['minutes', 'kit', 'reworded', 'added', 'leftOut']);
-    for (const { key, values, step } of changes) expect(say(`changed.${key}`, { ...values, ...(step && { title: step }) })).not.to.equal('');
+    for (const { key, values, step } of changes)
+      expect(say(`changed.${key}`, { ...values, ...(step && { title: step }) })).not.to.equal('');
     expect(changesBetween(begin, begin)).to.deep.equal([]);
     const swapped = [...begin.steps];
     [swapped[2], swapped[3]] = [swapped[3]!, swapped[2]!];
@@ -92,7 +157,11 @@ describe('Agents that a procedure surely uses', () => {
     expect(certainAgents(procedureOf('airHandler.returnFilter'), null)).to.deep.equal([]);
   });
   it('meet by pairs, in either order; bleach with anything bought is unknown (common practice)', () => {
-    expect(meetingOf(['dishSoap', 'bleach'], ['dishSoap', 'vinegar'])).to.deep.equal({ one: 'bleach', other: 'vinegar', reason: 'hazard.chlorine' });
+    expect(meetingOf(['dishSoap', 'bleach'], ['dishSoap', 'vinegar'])).to.deep.equal({
+      one: 'bleach',
+      other: 'vinegar',
+      reason: 'hazard.chlorine',
+    });
     expect(meetingOf(['cleaner'], ['bleach'])!.reason).to.equal('hazard.unknown');
     expect(meetingOf(['vinegar'], ['bakingSoda', 'dishSoap'])).to.equal(undefined);
   });

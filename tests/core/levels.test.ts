@@ -17,13 +17,16 @@ describe('A level', () => {
     const order = ['T', 'S', 'L'];
     for (const { key, level } of procedures.values()) {
       expect(at(key, {}), key).to.deep.equal({ level, raised: [] });
-      for (const fuel of ['electric', 'gas']) for (const hardWired of [false, true]) for (const access of [null, 'floor', 'ladder', 'roof'] as const) {
-        expect(order.indexOf(at(key, { fuel, hardWired, access }).level)).to.be.at.least(order.indexOf(level));
-      }
+      for (const fuel of ['electric', 'gas'])
+        for (const hardWired of [false, true])
+          for (const access of [null, 'floor', 'ladder', 'roof'] as const) {
+            expect(order.indexOf(at(key, { fuel, hardWired, access }).level)).to.be.at.least(order.indexOf(level));
+          }
     }
   });
   it('is the licensed trade’s for moving a gas dryer, and for a roof', () => {
-    for (const key of ['dryer.duct', 'dryer.transitionHose', 'dryer.cabinet']) expect(at(key, { fuel: 'gas' }), key).to.deep.equal({ level: 'L', raised: ['gas'] });
+    for (const key of ['dryer.duct', 'dryer.transitionHose', 'dryer.cabinet'])
+      expect(at(key, { fuel: 'gas' }), key).to.deep.equal({ level: 'L', raised: ['gas'] });
     expect(at('dryer.lintScreen', { fuel: 'gas' }).level).to.equal('T');
     expect(at('dryer.outdoorHood', { access: 'roof' })).to.deep.equal({ level: 'L', raised: ['roof'] });
   });
@@ -43,20 +46,36 @@ describe('A level', () => {
       if (act?.run) expect([state.circuit, state.power]).to.deep.equal(['on', 'on']);
     }
     // A tenant's grease filter alone never goes to the board.
-    expect(planSitting(sittingOf(systemOf('hood'), [task('hood.greaseFilter')])).steps.map(({ key }) => key)).not.to.include('hood.circuitOff');
+    expect(
+      planSitting(sittingOf(systemOf('hood'), [task('hood.greaseFilter')])).steps.map(({ key }) => key),
+    ).not.to.include('hood.circuitOff');
   });
   it('keeps impellers, sumps and disconnects from tenants: their air filter is tried by the fan alone', () => {
-    const asked = procedureOf('washer.drainPumpFilter').steps.filter(({ staffOnly }) => staffOnly).map(({ text }) => text);
+    const asked = procedureOf('washer.drainPumpFilter')
+      .steps.filter(({ staffOnly }) => staffOnly)
+      .map(({ text }) => text);
     expect(asked).to.deep.equal(['washer.drainPumpFilter.impeller']);
     expect(procedureOf('dishwasher.sump').level).to.equal('S');
-    expect(procedureOf('airHandler.returnFilter').steps.filter(({ run }) => run).map(({ run }) => run)).to.deep.equal(['fan']);
-    for (const text of ['airHandler.off.body', 'airHandler.returnFilter.air.body']) expect(coreText[text as keyof typeof coreText]).not.to.match(/own switch or disconnect|[Tt]urn the heating or cooling on/);
+    expect(
+      procedureOf('airHandler.returnFilter')
+        .steps.filter(({ run }) => run)
+        .map(({ run }) => run),
+    ).to.deep.equal(['fan']);
+    for (const text of ['airHandler.off.body', 'airHandler.returnFilter.air.body'])
+      expect(coreText[text as keyof typeof coreText]).not.to.match(
+        /own switch or disconnect|[Tt]urn the heating or cooling on/,
+      );
     expect(illustrationOf('refrigerator.coil.brush')).to.equal(undefined);
     expect(coreText['airCleaner.needles.soak.body' as keyof typeof coreText]).to.contain('level, never on its tips');
   });
   it('has the gas shut before a dryer is moved, a leak check after, and no run with the hose off', () => {
     const type = machineTypeOf('dryer');
-    const { steps } = planSitting(sittingOf(systemOf('dryer', 'gas'), type.points.map((key) => ({ id: key, steps: procedureOf(key).steps, minutes: 10 }))));
+    const { steps } = planSitting(
+      sittingOf(
+        systemOf('dryer', 'gas'),
+        type.points.map((key) => ({ id: key, steps: procedureOf(key).steps, minutes: 10 })),
+      ),
+    );
     const keys = steps.map(({ key }) => key);
     expect(keys.indexOf('dryer.gasShut')).to.be.lessThan(keys.indexOf('dryer.pullOut')).and.to.be.greaterThan(-1);
     expect(keys.indexOf('dryer.gasOpen')).to.be.greaterThan(keys.indexOf('dryer.home'));

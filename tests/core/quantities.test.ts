@@ -7,16 +7,34 @@ import { enteredIn, enteredOf, keptOf, numberIn } from '../../core/quantities/en
 
 describe('Quantities', () => {
   it('class hardness by the USGS bounds (from memory)', () => {
-    expect([0, 60, 61, 120, 121, 180, 181].map(hardnessClass)).to.deep.equal(['soft', 'soft', 'moderate', 'moderate', 'hard', 'hard', 'veryHard']);
+    expect([0, 60, 61, 120, 121, 180, 181].map(hardnessClass)).to.deep.equal([
+      'soft',
+      'soft',
+      'moderate',
+      'moderate',
+      'hard',
+      'hard',
+      'veryHard',
+    ]);
     expect(() => hardnessClass(-1)).to.throw(RangeError);
   });
   it('turn other units of hardness into mg/L: 17.1 a grain (USGS, from memory), degrees and mmol by their definition (from memory)', () => {
-    expect([hardnessMgL(1, 'gpg'), hardnessMgL(10, 'fH'), hardnessMgL(10, 'dH'), hardnessMgL(1, 'mmolL'), hardnessMgL(150, 'mgL')]).to.deep.equal([17.1, 100, 178.5, 100.1, 150]);
+    expect([
+      hardnessMgL(1, 'gpg'),
+      hardnessMgL(10, 'fH'),
+      hardnessMgL(10, 'dH'),
+      hardnessMgL(1, 'mmolL'),
+      hardnessMgL(150, 'mgL'),
+    ]).to.deep.equal([17.1, 100, 178.5, 100.1, 150]);
     // A grain a US gallon is 64.798 91 mg in 3.785 411 784 L (NIST Handbook 44, appendix C).
     expect(hardnessMgL(1, 'gpg')).to.be.closeTo(64.79891 / 3.785411784, 0.05);
   });
   it('ask whether a very low number of mg/L was grains or degrees, and leave an ordinary one alone', () => {
-    expect(likelierMeant(12).map(({ unit, mgL }) => [unit, mgL])).to.deep.equal([['gpg', 205.2], ['dH', 214.2], ['fH', 120]]);
+    expect(likelierMeant(12).map(({ unit, mgL }) => [unit, mgL])).to.deep.equal([
+      ['gpg', 205.2],
+      ['dH', 214.2],
+      ['fH', 120],
+    ]);
     expect(likelierMeant(160)).to.deep.equal([]);
     expect(likelierMeant(0)).to.deep.equal([]);
   });
@@ -31,20 +49,26 @@ describe('Quantities', () => {
   });
   it('read filter sizes in the usual notations', () => {
     const common = { widthIn: 16, heightIn: 25, depthIn: 1 };
-    for (const text of ['16x25x1', '16 × 25 × 1"', '16 X 25 X 1 in', '16 by 25 by 1', '16"x25"x1"']) expect(parseFilterSize(text), text).to.deep.equal(common);
+    for (const text of ['16x25x1', '16 × 25 × 1"', '16 X 25 X 1 in', '16 by 25 by 1', '16"x25"x1"'])
+      expect(parseFilterSize(text), text).to.deep.equal(common);
     expect(parseFilterSize('400×625×25 mm')).to.deep.equal({ widthIn: 15.5, heightIn: 24.5, depthIn: 1 });
   });
   it('refuse what is no size', () => {
-    for (const text of ['', '16x25', 'big', '0x25x1', '16x25x400', '-1x2x3', '16x25x1x1']) expect(parseFilterSize(text), text).to.equal(undefined);
+    for (const text of ['', '16x25', 'big', '0x25x1', '16x25x400', '-1x2x3', '16x25x1x1'])
+      expect(parseFilterSize(text), text).to.equal(undefined);
   });
   it('round-trip a size, and fit it turned', () => {
     const side = fc.integer({ min: 1, max: 48 });
-    fc.assert(fc.property(side, side, fc.integer({ min: 1, max: 6 }), (widthIn, heightIn, depthIn) => {
-      const size = { widthIn, heightIn, depthIn };
-      expect(parseFilterSize(formatFilterSize(size))).to.deep.equal(size);
-      return sameFilterSize(size, { widthIn: heightIn, heightIn: widthIn, depthIn });
-    }));
-    expect(sameFilterSize({ widthIn: 16, heightIn: 20, depthIn: 1 }, { widthIn: 20, heightIn: 20, depthIn: 1 })).to.equal(false);
+    fc.assert(
+      fc.property(side, side, fc.integer({ min: 1, max: 6 }), (widthIn, heightIn, depthIn) => {
+        const size = { widthIn, heightIn, depthIn };
+        expect(parseFilterSize(formatFilterSize(size))).to.deep.equal(size);
+        return sameFilterSize(size, { widthIn: heightIn, heightIn: widthIn, depthIn });
+      }),
+    );
+    expect(
+      sameFilterSize({ widthIn: 16, heightIn: 20, depthIn: 1 }, { widthIn: 20, heightIn: 20, depthIn: 1 }),
+    ).to.equal(false);
   });
 });
 
@@ -57,10 +81,17 @@ describe('Readings, entered in one’s own units', () => {
     expect(enteredOf(-18, enteredIn('celsius', 'us'))).to.equal(-0.4);
   });
   it('come back as they were entered, to a tenth', () => {
-    fc.assert(fc.property(fc.integer({ min: -400, max: 4000 }), fc.constantFrom('celsius' as const, 'litres' as const, 'minutes' as const), fc.constantFrom('metric' as const, 'us' as const), (tenths, unit, system) => {
-      const how = enteredIn(unit, system);
-      expect(enteredOf(keptOf(tenths / 10, how), how)).to.be.closeTo(tenths / 10, 0.051);
-    }));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -400, max: 4000 }),
+        fc.constantFrom('celsius' as const, 'litres' as const, 'minutes' as const),
+        fc.constantFrom('metric' as const, 'us' as const),
+        (tenths, unit, system) => {
+          const how = enteredIn(unit, system);
+          expect(enteredOf(keptOf(tenths / 10, how), how)).to.be.closeTo(tenths / 10, 0.051);
+        },
+      ),
+    );
   });
   it('are read with a comma, a point or a true minus, and nonsense is none', () => {
     expect([numberIn('3,5'), numberIn(' 3.5 '), numberIn('−18')]).to.deep.equal([3.5, 3.5, -18]);

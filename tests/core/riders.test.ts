@@ -9,13 +9,28 @@ import { joins, leadersOf, rides, type Sibling } from '../../core/due/riders.ts'
 import { GRADES, type Grade } from '../../core/due/grades.ts';
 import { paceOf } from '../../core/jobs/pace.ts';
 
-const part = (id: string, more: Partial<Sibling> = {}): Sibling => ({ id, core: false, level: 'S', intervalDays: 180, lineDay: 1000, ...more });
+const part = (id: string, more: Partial<Sibling> = {}): Sibling => ({
+  id,
+  core: false,
+  level: 'S',
+  intervalDays: 180,
+  lineDay: 1000,
+  ...more,
+});
 
 describe('A rider', () => {
   it('has a leader of its level or above whose interval is at most one and a quarter of its own; else it is core', () => {
     const rider = part('r');
-    expect(leadersOf(rider, [rider, part('s', { core: true, intervalDays: 225 })]).map(({ id }) => id)).to.deep.equal(['s']);
-    expect(leadersOf(rider, [part('longer', { core: true, intervalDays: 226 }), part('tenant', { core: true, level: 'T' }), part('other')])).to.deep.equal([]);
+    expect(leadersOf(rider, [rider, part('s', { core: true, intervalDays: 225 })]).map(({ id }) => id)).to.deep.equal([
+      's',
+    ]);
+    expect(
+      leadersOf(rider, [
+        part('longer', { core: true, intervalDays: 226 }),
+        part('tenant', { core: true, level: 'T' }),
+        part('other'),
+      ]),
+    ).to.deep.equal([]);
     expect(rides(rider, [rider, part('tenant', { core: true, level: 'T', intervalDays: 30 })])).to.equal(false);
   });
   it('asks for itself by its line when no sitting of a leader is expected before', () => {
@@ -26,20 +41,40 @@ describe('A rider', () => {
     expect(rides({ ...rider, lineDay: null }, [part('l', { core: true, lineDay: null })])).to.equal(true);
   });
   it('joins from seven tenths of its interval, or when it would pass before the next sitting', () => {
-    expect([joins({ share: 0.69, lineDay: 100 }, 100), joins({ share: 0.7, lineDay: 100 }, 100), joins({ share: 0.3, lineDay: 100 }, 101), joins({ share: undefined, lineDay: null }, 1)]).to.deep.equal([false, true, true, true]);
+    expect([
+      joins({ share: 0.69, lineDay: 100 }, 100),
+      joins({ share: 0.7, lineDay: 100 }, 100),
+      joins({ share: 0.3, lineDay: 100 }, 101),
+      joins({ share: undefined, lineDay: null }, 1),
+    ]).to.deep.equal([false, true, true, true]);
   });
   it('is none where staff work has only a tenant’s part beside it: hood housing, fan motor, sump, pump test, condenser', () => {
     const core = [...machineTypes.values()].flatMap(({ points }) => {
-      const siblings = points.map((key): Sibling => { const { core: asks, level, days } = procedures.get(key)!; return { id: key, core: asks, level, intervalDays: days.steady, lineDay: 1000 }; });
+      const siblings = points.map((key): Sibling => {
+        const { core: asks, level, days } = procedures.get(key)!;
+        return { id: key, core: asks, level, intervalDays: days.steady, lineDay: 1000 };
+      });
       return siblings.filter((it) => !it.core && !rides(it, siblings)).map(({ id }) => id);
     });
-    expect(core).to.include.members(['hood.housing', 'bathFan.motor', 'dishwasher.sump', 'dishwasher.drainPump', 'washerDryer.condenser', 'dryer.outdoorHood']);
+    expect(core).to.include.members([
+      'hood.housing',
+      'bathFan.motor',
+      'dishwasher.sump',
+      'dishwasher.drainPump',
+      'washerDryer.condenser',
+      'dryer.outdoorHood',
+    ]);
     expect(core).not.to.include('refrigerator.rearFan');
   });
 });
 
 describe('A safety-critical interval', () => {
-  const taught = (conditions: readonly Partial<Condition>[]) => conditions.map((more, i) => ({ condition: { day: 100 * i, kind: 'service' as const, grade: 'clean' as Grade, confirmed: true, ...more }, exposure: 1, weight: 1 }));
+  const taught = (conditions: readonly Partial<Condition>[]) =>
+    conditions.map((more, i) => ({
+      condition: { day: 100 * i, kind: 'service' as const, grade: 'clean' as Grade, confirmed: true, ...more },
+      exposure: 1,
+      weight: 1,
+    }));
   const reachOf = (...conditions: Partial<Condition>[]) => heldReach(taught(conditions), [], 1, LEARNING).reach;
   it('lengthens by at most a quarter at a service, and only after two confirmed conditions in a row', () => {
     expect(reachOf({})).to.equal(1);
@@ -55,16 +90,45 @@ describe('A safety-critical interval', () => {
     expect(reachOf({}, { grade: 'due' })).to.be.at.most(1);
   });
   it('by no single service grows more than a quarter, whatever was found before (one doubtful proof once took ninety days to a hundred and eighty)', () => {
-    fc.assert(fc.property(fc.array(fc.record({ grade: fc.constantFrom(...GRADES), confirmed: fc.boolean(), doubtful: fc.boolean() }), { minLength: 1, maxLength: 9 }), (conditions) => {
-      const reaches = conditions.map((_, i) => reachOf(...conditions.slice(0, i + 1)));
-      reaches.forEach((reach, i) => expect(reach).to.be.at.most((reaches[i - 1] ?? 1) * QUARTER + 1e-9));
-    }), { numRuns: 150 });
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ grade: fc.constantFrom(...GRADES), confirmed: fc.boolean(), doubtful: fc.boolean() }), {
+          minLength: 1,
+          maxLength: 9,
+        }),
+        (conditions) => {
+          const reaches = conditions.map((_, i) => reachOf(...conditions.slice(0, i + 1)));
+          reaches.forEach((reach, i) => expect(reach).to.be.at.most((reaches[i - 1] ?? 1) * QUARTER + 1e-9));
+        },
+      ),
+      { numRuns: 150 },
+    );
   });
   it('says so in its working', () => {
     const { days, version } = procedures.get('hood.greaseFilter')!;
     const inputs: LineInputs = {
-      procedure: 'hood.greaseFilter', version, methods: {}, days, assumed: false, critical: true, practice: 'steady', caps: [], changes: {}, stretches: [{ fromDay: 0, factor: 1 }], effects: [], newSince: null, turnovers: [], anchor: null, upkeepDay: null, signalDay: null,
-      conditions: Array.from({ length: 4 }, (_, i) => ({ day: 1000 + i * 80, kind: 'service' as const, grade: i === 0 ? null : 'clean' as const, confirmed: true })),
+      procedure: 'hood.greaseFilter',
+      version,
+      methods: {},
+      days,
+      assumed: false,
+      critical: true,
+      practice: 'steady',
+      caps: [],
+      changes: {},
+      stretches: [{ fromDay: 0, factor: 1 }],
+      effects: [],
+      newSince: null,
+      turnovers: [],
+      anchor: null,
+      upkeepDay: null,
+      signalDay: null,
+      conditions: Array.from({ length: 4 }, (_, i) => ({
+        day: 1000 + i * 80,
+        kind: 'service' as const,
+        grade: i === 0 ? null : ('clean' as const),
+        confirmed: true,
+      })),
     };
     const line = computeLine(inputs, 1300);
     expect(line.terms.map(({ term }) => term)).to.include('quarter');

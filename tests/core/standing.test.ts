@@ -2,7 +2,11 @@ import { expect } from 'chai';
 import { standingOf, type StandingPoint } from '../../core/standing/standing.ts';
 import type { PointState } from '../../core/due/line.ts';
 
-const point = (state: PointState, safetyCritical = false, evidence: StandingPoint['evidence'] = 'proven'): StandingPoint => ({ state, safetyCritical, evidence });
+const point = (
+  state: PointState,
+  safetyCritical = false,
+  evidence: StandingPoint['evidence'] = 'proven',
+): StandingPoint => ({ state, safetyCritical, evidence });
 const many = (count: number, state: PointState) => Array.from({ length: count }, () => point(state));
 
 describe('Standing', () => {
@@ -17,11 +21,15 @@ describe('Standing', () => {
     expect(standingOf(many(5, 'fresh'), [], 1).verdict).to.equal('breach');
   });
   it('counts each level of evidence on its own, and services on time', () => {
-    const standing = standingOf([point('fresh'), point('fresh', false, 'selfCertified'), point('noRecord', false, null)], [{ onTime: true }, { onTime: false }]);
+    const standing = standingOf(
+      [point('fresh'), point('fresh', false, 'selfCertified'), point('noRecord', false, null)],
+      [{ onTime: true }, { onTime: false }],
+    );
     expect(standing.evidence.proven).to.deep.equal({ count: 1, of: 3 });
     expect(standing.evidence.selfCertified).to.deep.equal({ count: 1, of: 3 });
     expect(standing.onTime).to.deep.equal({ count: 1, of: 2 });
     expect(standing.inOrder).to.deep.equal({ count: 2, of: 3 });
   });
-  it('leaves points on hold out', () => expect(standingOf([point('onHold'), point('fresh')], []).inOrder).to.deep.equal({ count: 1, of: 1 }));
+  it('leaves points on hold out', () =>
+    expect(standingOf([point('onHold'), point('fresh')], []).inOrder).to.deep.equal({ count: 1, of: 1 }));
 });

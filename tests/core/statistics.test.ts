@@ -4,15 +4,29 @@ import jstatPackage from 'jstat';
 import { gammaCdf, logGamma } from '../../core/statistics/gamma.ts';
 import { gammaDraw, seeded, seedOf } from '../../core/statistics/random.ts';
 
-const { jStat } = jstatPackage as unknown as { jStat: { gamma: { cdf(x: number, shape: number, scale: number): number }; gammaln(x: number): number } };
+const { jStat } = jstatPackage as unknown as {
+  jStat: { gamma: { cdf(x: number, shape: number, scale: number): number }; gammaln(x: number): number };
+};
 
 describe('The gamma distribution', () => {
   it('agrees with jstat', () => {
     const shape = fc.double({ min: 0.05, max: 80, noNaN: true });
     const scale = fc.double({ min: 0.05, max: 4, noNaN: true });
-    fc.assert(fc.property(fc.double({ min: 0.001, max: 100, noNaN: true }), shape, scale, (x, a, b) =>
-      Math.abs(gammaCdf(x, a, b) - jStat.gamma.cdf(x, a, b)) < 1e-9), { numRuns: 500 });
-    fc.assert(fc.property(fc.double({ min: 0.6, max: 100, noNaN: true }), (x) => Math.abs(logGamma(x) - jStat.gammaln(x)) < 1e-8));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.001, max: 100, noNaN: true }),
+        shape,
+        scale,
+        (x, a, b) => Math.abs(gammaCdf(x, a, b) - jStat.gamma.cdf(x, a, b)) < 1e-9,
+      ),
+      { numRuns: 500 },
+    );
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.6, max: 100, noNaN: true }),
+        (x) => Math.abs(logGamma(x) - jStat.gammaln(x)) < 1e-8,
+      ),
+    );
   });
   it('with shape 1 is the exponential, known in closed form', () => {
     for (const x of [0.1, 1, 3, 9]) expect(gammaCdf(x, 1, 2)).to.be.closeTo(1 - Math.exp(-x / 2), 1e-12);
@@ -34,7 +48,10 @@ describe('The gamma distribution', () => {
 
 describe('A seed', () => {
   it('gives the same numbers again, and others for another', () => {
-    const ten = (seed: number) => { const random = seeded(seed); return Array.from({ length: 10 }, random); };
+    const ten = (seed: number) => {
+      const random = seeded(seed);
+      return Array.from({ length: 10 }, random);
+    };
     expect(ten(5)).to.deep.equal(ten(5));
     expect(ten(5)).not.to.deep.equal(ten(6));
     expect(seedOf('Flat 1A')).not.to.equal(seedOf('Flat 1B'));

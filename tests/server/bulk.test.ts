@@ -18,41 +18,96 @@ describe('Filling a register', () => {
   beforeEach(async () => {
     house = await openHouse();
     propertyId = v7();
-    await house.manager.post('/properties', { id: propertyId, name: 'The Ropewalk', address: '2 Hawser Lane', zone: ZONE, water: { source: 'public', hardnessMgL: 160 }, practice: null }).expect(200);
+    await house.manager
+      .post('/properties', {
+        id: propertyId,
+        name: 'The Ropewalk',
+        address: '2 Hawser Lane',
+        zone: ZONE,
+        water: { source: 'public', hardnessMgL: 160 },
+        practice: null,
+      })
+      .expect(200);
   });
   afterEach(() => house.close());
 
   const read = async (path: string) => (await house.manager.get(path).expect(200)).body;
-  const template = async (id: string) => (await read('/templates')).templates.find((it: { id: string }) => it.id === id);
-  const homes = async () => (await read('/homes')).properties[0].places as { id: string; name: string; machines: number }[];
+  const template = async (id: string) =>
+    (await read('/templates')).templates.find((it: { id: string }) => it.id === id);
+  const homes = async () =>
+    (await read('/homes')).properties[0].places as { id: string; name: string; machines: number }[];
 
   it('adds units from a template, all their machines and parts with them, in the order of their names', async () => {
     const { machines, points } = await template(FULL);
-    const { body } = await house.manager.post('/units', { propertyId, names: ['Flat 1', 'Flat 2', 'Flat 3'], machines }).expect(200);
+    const { body } = await house.manager
+      .post('/units', { propertyId, names: ['Flat 1', 'Flat 2', 'Flat 3'], machines })
+      .expect(200);
     expect(body.points).to.equal(3 * points);
-    expect((await homes()).map(({ name, machines: count }) => [name, count])).to.deep.equal([['Flat 1', 9], ['Flat 2', 9], ['Flat 3', 9]]);
+    expect((await homes()).map(({ name, machines: count }) => [name, count])).to.deep.equal([
+      ['Flat 1', 9],
+      ['Flat 2', 9],
+      ['Flat 3', 9],
+    ]);
     const place = await read(`/places/${body.ids[0]}`);
     const fridge = place.machines.find(({ type }: { type: string }) => type === 'refrigerator');
-    expect(fridge.points.map(({ procedure }: { procedure: string }) => procedure)).not.to.include('refrigerator.iceMaker');
+    expect(fridge.points.map(({ procedure }: { procedure: string }) => procedure)).not.to.include(
+      'refrigerator.iceMaker',
+    );
     expect(place.machines.map(({ number }: { number: number }) => number)).to.deep.equal([1, 2, 3, 4, 5, 6, 7, 8, 9]);
   });
   it('refuses a name that stands there, or stands twice, and writes none of them', async () => {
     await house.manager.post('/units', { propertyId, names: ['Flat 1'], machines: [] }).expect(200);
-    const taken = await house.manager.post('/units', { propertyId, names: ['Flat 2', 'Flat 1'], machines: [] }).expect(422);
+    const taken = await house.manager
+      .post('/units', { propertyId, names: ['Flat 2', 'Flat 1'], machines: [] })
+      .expect(422);
     expect(taken.body.fields.names).to.contain('Flat 1');
-    expect((await house.manager.post('/units', { propertyId, names: ['Flat 3', 'Flat 3'], machines: [] }).expect(422)).body.fields.names).to.contain('twice');
+    expect(
+      (await house.manager.post('/units', { propertyId, names: ['Flat 3', 'Flat 3'], machines: [] }).expect(422)).body
+        .fields.names,
+    ).to.contain('twice');
     await house.manager.post('/units', { propertyId, names: ['Flat 9'], machines: [{ type: 'toaster' }] }).expect(422);
-    await house.manager.post('/units', { propertyId, names: ['Flat 9'], machines: [{ type: 'washer', leftOut: ['washer.drainPumpFilter', 'washer.doorBoot', 'washer.drawer', 'washer.tub'] }] }).expect(422);
+    await house.manager
+      .post('/units', {
+        propertyId,
+        names: ['Flat 9'],
+        machines: [
+          { type: 'washer', leftOut: ['washer.drainPumpFilter', 'washer.doorBoot', 'washer.drawer', 'washer.tub'] },
+        ],
+      })
+      .expect(422);
     expect((await homes()).map(({ name }) => name)).to.deep.equal(['Flat 1']);
   });
   it('copies a unit with what must match in it, keeps it as a template, and forgets that again', async () => {
-    const { body } = await house.manager.post('/units', { propertyId, names: ['Model'], machines: [{ type: 'airHandler', maker: 'Brisoc', drainBranch: 'East riser', leftOut: ['airHandler.floatSwitch'], specifications: { 'airHandler.returnFilter': { filterSize: '16 x 25 x 1' } } }] }).expect(200);
+    const { body } = await house.manager
+      .post('/units', {
+        propertyId,
+        names: ['Model'],
+        machines: [
+          {
+            type: 'airHandler',
+            maker: 'Brisoc',
+            drainBranch: 'East riser',
+            leftOut: ['airHandler.floatSwitch'],
+            specifications: { 'airHandler.returnFilter': { filterSize: '16 x 25 x 1' } },
+          },
+        ],
+      })
+      .expect(200);
     const { machines } = await read(`/places/${body.ids[0]}/template`);
     expect(machines).to.have.length(1);
-    expect(machines[0]).to.deep.include({ maker: 'Brisoc', drainBranch: 'East riser', leftOut: ['airHandler.floatSwitch'] });
-    const copies = await house.manager.post('/units', { propertyId, names: ['Copy 1', 'Copy 2'], machines }).expect(200);
+    expect(machines[0]).to.deep.include({
+      maker: 'Brisoc',
+      drainBranch: 'East riser',
+      leftOut: ['airHandler.floatSwitch'],
+    });
+    const copies = await house.manager
+      .post('/units', { propertyId, names: ['Copy 1', 'Copy 2'], machines })
+      .expect(200);
     const copy = await read(`/places/${copies.body.ids[1]}`);
-    expect(copy.machines[0].points.find(({ procedure }: { procedure: string }) => procedure === 'airHandler.returnFilter').specification).to.deep.include({ filterSize: '16 x 25 x 1' });
+    expect(
+      copy.machines[0].points.find(({ procedure }: { procedure: string }) => procedure === 'airHandler.returnFilter')
+        .specification,
+    ).to.deep.include({ filterSize: '16 x 25 x 1' });
     const id = v7();
     await house.manager.post('/templates', { id, name: 'Ours', machines }).expect(200);
     expect((await template(id)).points).to.equal(5);
@@ -74,14 +129,18 @@ describe('Filling a register', () => {
     expect(await homes()).to.have.length(1);
   });
   it('adds the same machine to many units at once', async () => {
-    const { body } = await house.manager.post('/units', { propertyId, names: ['A', 'B', 'C'], machines: [] }).expect(200);
+    const { body } = await house.manager
+      .post('/units', { propertyId, names: ['A', 'B', 'C'], machines: [] })
+      .expect(200);
     const form = { placeIds: body.ids.slice(0, 2), machine: { type: 'bathFan', maker: 'Brisoc' } };
     expect((await house.manager.post('/machines/many', form).expect(200)).body.points).to.equal(4);
     expect((await homes()).map(({ machines }) => machines)).to.deep.equal([1, 1, 0]);
     await house.manager.post('/machines/many', { ...form, placeIds: [v7()] }).expect(404);
   });
   it('lets a machine lack parts, and takes one in again with its history', async () => {
-    const { body } = await house.manager.post('/units', { propertyId, names: ['A'], machines: [{ type: 'washer' }] }).expect(200);
+    const { body } = await house.manager
+      .post('/units', { propertyId, names: ['A'], machines: [{ type: 'washer' }] })
+      .expect(200);
     const machine = async () => (await read(`/places/${body.ids[0]}`)).machines[0];
     const { id, points } = await machine();
     const boot = points.find(({ procedure }: { procedure: string }) => procedure === 'washer.doorBoot');
@@ -96,7 +155,9 @@ describe('Filling a register', () => {
     // What has a record is not taken back; what has none is.
     await house.manager.delete(`/machines/${id}`).expect(409);
     const extra = v7();
-    await house.manager.post('/machines', { id: extra, placeId: body.ids[0], type: 'bathFan', fuel: 'electric', owner: 'landlord' }).expect(200);
+    await house.manager
+      .post('/machines', { id: extra, placeId: body.ids[0], type: 'bathFan', fuel: 'electric', owner: 'landlord' })
+      .expect(200);
     await house.manager.delete(`/machines/${extra}`).expect(200);
     expect((await read(`/places/${body.ids[0]}`)).machines).to.have.length(1);
   });
@@ -104,11 +165,18 @@ describe('Filling a register', () => {
 
 describe('A table', () => {
   let house: House;
-  beforeEach(async () => { house = await openHouse(); });
+  beforeEach(async () => {
+    house = await openHouse();
+  });
   afterEach(() => house.close());
 
-  const columnsOf = (csv: string) => matchColumns(Papa.parse<string[]>(csv, { preview: 1 }).data[0]!.map((head) => head.replace('\uFEFF', '')), columnNames(say));
-  const send = (csv: string, to: Caller = house.manager) => to.post('/register/table', { csv, columns: columnsOf(csv), zone: ZONE });
+  const columnsOf = (csv: string) =>
+    matchColumns(
+      Papa.parse<string[]>(csv, { preview: 1 }).data[0]!.map((head) => head.replace('\uFEFF', '')),
+      columnNames(say),
+    );
+  const send = (csv: string, to: Caller = house.manager) =>
+    to.post('/register/table', { csv, columns: columnsOf(csv), zone: ZONE });
   const FILE = [
     'Property,Address,Unit,Building,Tenant,Since,People,Appliance,Called,Maker,Filter size,Without,Drains',
     'The Ropewalk,"2 Hawser Lane,\r\nPort Ellery",Flat 1A,Long House,I. Marrable,2025-02-01,4,Washer front load,,Tidesse,,Tub,',
@@ -122,7 +190,12 @@ describe('A table', () => {
     expect(body).to.deep.equal({ rows: 4, properties: 2, units: 3, machines: 3, points: 3 + 6 + 1 });
     const { properties } = (await house.manager.get('/homes').expect(200)).body;
     expect(properties[0].address).to.equal('2 Hawser Lane, Port Ellery');
-    expect(properties[0].places.map(({ name, tenant }: { name: string; tenant: string }) => [name, tenant])).to.deep.equal([['Flat 1A', 'I. Marrable'], ['Flat 1B', null]]);
+    expect(
+      properties[0].places.map(({ name, tenant }: { name: string; tenant: string }) => [name, tenant]),
+    ).to.deep.equal([
+      ['Flat 1A', 'I. Marrable'],
+      ['Flat 1B', null],
+    ]);
     const place = (await house.manager.get(`/places/${properties[0].places[0].id}`).expect(200)).body;
     expect(place.tenancy.household.people).to.equal(4);
     expect(place.machines[1].name).to.equal('Attic unit');
@@ -150,10 +223,14 @@ describe('A table', () => {
     await send(FILE).expect(200);
     await send('Property,Unit,Machine\nThe Ropewalk,Flat 1B,Bathroom fan').expect(200);
     expect(await house.env.store.db.place.count({})).to.equal(3);
-    expect((await send('Property,Unit,Machine\nThe Ropewalk,Flat 1B,Bathroom fan').expect(422)).body.detail).to.contain('already has this machine');
+    expect((await send('Property,Unit,Machine\nThe Ropewalk,Flat 1B,Bathroom fan').expect(422)).body.detail).to.contain(
+      'already has this machine',
+    );
   });
   it('reads semicolons, quotes and blank lines as well', async () => {
-    const { body } = await send('Property;Unit;Machine\n\n"The ""Old"" Ropewalk";"Flat; 1";Dishwasher\n;;\n').expect(200);
+    const { body } = await send('Property;Unit;Machine\n\n"The ""Old"" Ropewalk";"Flat; 1";Dishwasher\n;;\n').expect(
+      200,
+    );
     expect(body).to.include({ rows: 1, machines: 1 });
     expect((await house.env.store.db.place.one({}))!.name).to.equal('Flat; 1');
   });
@@ -164,18 +241,23 @@ describe('A new register', () => {
     const house = await openHouse();
     await registerFlat(house);
     await registerFlat(house, 'dryer', 'Flat 2A');
-    const read = async (): Promise<BaselineAnswer> => (await house.manager.get(`/baseline?with=${encodeURIComponent(JSON.stringify({ weeks: 2 }))}`).expect(200)).body;
+    const read = async (): Promise<BaselineAnswer> =>
+      (await house.manager.get(`/baseline?with=${encodeURIComponent(JSON.stringify({ weeks: 2 }))}`).expect(200)).body;
     const before = await read();
     expect(before.noRecord).to.equal(11);
     expect(before.planned).to.deep.equal([]);
     // The dryer burns: it comes first.
     expect(before.proposed[0]!.points.map(({ name }) => name)).to.include('Lint screen');
     await house.manager.post('/baseline', { weeks: 2, start: '2026-11-02' }).expect(422);
-    expect((await house.manager.post('/baseline', { weeks: 2, start: '2026-11-24' }).expect(200)).body.planned).to.equal(11);
+    expect(
+      (await house.manager.post('/baseline', { weeks: 2, start: '2026-11-24' }).expect(200)).body.planned,
+    ).to.equal(11);
     const planned = (await read()).planned;
     expect(planned.map(({ week }) => week)).to.deep.equal(['2026-11-23', '2026-11-30']);
     const me = (await house.manager.get('/session').expect(200)).body.me.id;
-    expect((await house.manager.post('/baseline/weeks', { week: '2026-11-23', assigneeId: me }).expect(200)).body).to.deep.equal({ jobs: 1, refused: [] });
+    expect(
+      (await house.manager.post('/baseline/weeks', { week: '2026-11-23', assigneeId: me }).expect(200)).body,
+    ).to.deep.equal({ jobs: 1, refused: [] });
     expect((await read()).planned[0]).to.include({ given: 7, done: 0 });
     const [point] = planned[1]!.points;
     await house.manager.post('/records', { id: v7(), pointId: point!.pointId, done: '2026-11-24' }).expect(200);
@@ -188,7 +270,10 @@ describe('A new register', () => {
 describe('A label', () => {
   let house: House;
   let flat: Flat;
-  before(async () => { house = await openHouse(); flat = await registerFlat(house); });
+  before(async () => {
+    house = await openHouse();
+    flat = await registerFlat(house);
+  });
   after(() => house.close());
 
   it('opens its machine for the office and for its own tenant, and for nobody else', async () => {
@@ -204,28 +289,46 @@ describe('A label', () => {
   });
   it('of a machine that moved opens it where it stands now, with its history and without its old jobs', async () => {
     const target = v7();
-    await house.manager.post('/places', { id: target, propertyId: flat.propertyId, kind: 'unit', name: 'Flat 5A' }).expect(200);
-    await house.manager.post('/records', { id: v7(), pointId: flat.points['washer.doorBoot'], done: '2026-11-20' }).expect(200);
+    await house.manager
+      .post('/places', { id: target, propertyId: flat.propertyId, kind: 'unit', name: 'Flat 5A' })
+      .expect(200);
+    await house.manager
+      .post('/records', { id: v7(), pointId: flat.points['washer.doorBoot'], done: '2026-11-20' })
+      .expect(200);
     const jobId = v7();
-    await house.manager.post('/jobs', { id: jobId, pointIds: [flat.points['washer.drainPumpFilter']], assigneeId: flat.tenantId }).expect(200);
+    await house.manager
+      .post('/jobs', { id: jobId, pointIds: [flat.points['washer.drainPumpFilter']], assigneeId: flat.tenantId })
+      .expect(200);
     await house.manager.put(`/machines/${flat.machineId}/place`, { placeId: target }).expect(200);
     const { body } = await house.manager.get('/labels/1').expect(200);
     expect(body.place.name).to.equal('Flat 5A');
     expect(body.othersJob).to.equal(false);
-    expect((await house.manager.get(`/points/${flat.points['washer.doorBoot']}`).expect(200)).body.mark.servedDay).to.be.above(0);
+    expect(
+      (await house.manager.get(`/points/${flat.points['washer.doorBoot']}`).expect(200)).body.mark.servedDay,
+    ).to.be.above(0);
     expect((await house.env.store.db.job.one({ id: jobId }))!.state).to.equal('cancelled');
     await flat.tenant.get('/labels/1').expect(404);
     await house.manager.put(`/machines/${flat.machineId}/place`, { placeId: v7() }).expect(422);
   });
   it('sheets are PDF, for what stands there only', async () => {
-    const sheet = async (path: string, status = 200) => (await house.manager.get(path).buffer(true).parse((response, done) => { const parts: Buffer[] = []; response.on('data', (part: Buffer) => parts.push(part)); response.on('end', () => done(null, Buffer.concat(parts))); }).expect(status));
+    const sheet = async (path: string, status = 200) =>
+      await house.manager
+        .get(path)
+        .buffer(true)
+        .parse((response, done) => {
+          const parts: Buffer[] = [];
+          response.on('data', (part: Buffer) => parts.push(part));
+          response.on('end', () => done(null, Buffer.concat(parts)));
+        })
+        .expect(status);
     const { body, headers } = await sheet('/labels/organisation/all?with=%7B%22sheet%22%3A%22letter-30%22%7D');
     expect(headers['content-type']).to.equal('application/pdf');
     expect((body as Buffer).subarray(0, 5).toString()).to.equal('%PDF-');
     await house.manager.get('/labels/organisation/all?with=%7B%22sheet%22%3A%22round%22%7D').expect(422);
     const empty = v7();
-    await house.manager.post('/places', { id: empty, propertyId: flat.propertyId, kind: 'unit', name: 'Bare' }).expect(200);
+    await house.manager
+      .post('/places', { id: empty, propertyId: flat.propertyId, kind: 'unit', name: 'Bare' })
+      .expect(200);
     expect((await house.manager.get(`/labels/place/${empty}`).expect(409)).body.detail).to.contain('nothing to label');
   });
 });
-

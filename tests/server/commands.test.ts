@@ -6,10 +6,10 @@ import { openStore } from '../../server/store/store.ts';
 import { openHouse, registerFlat } from './house.ts';
 
 const ROOT = resolve(import.meta.dirname, '../..');
-const run = (script: string, ...args: string[]) => spawnSync('node', ['--import', 'tsx', `bin/${script}.ts`, ...args], { cwd: ROOT, encoding: 'utf8' });
+const run = (script: string, ...args: string[]) =>
+  spawnSync('node', ['--import', 'tsx', `bin/${script}.ts`, ...args], { cwd: ROOT, encoding: 'utf8' });
 
 describe('The commands', function commands() {
-
   it('back up a live data folder and restore it: the database and exactly the photos it names', async () => {
     const house = await openHouse();
     const flat = await registerFlat(house);
@@ -50,7 +50,11 @@ describe('The commands', function commands() {
 
   it('start on an empty folder, tell the address, and end cleanly', async () => {
     const house = await openHouse();
-    const started = spawn('node', ['--import', 'tsx', 'bin/start.ts', '--data', join(house.folder, 'own'), '--port', '0'], { cwd: ROOT });
+    const started = spawn(
+      'node',
+      ['--import', 'tsx', 'bin/start.ts', '--data', join(house.folder, 'own'), '--port', '0'],
+      { cwd: ROOT },
+    );
     let told = '';
     const url = await new Promise<string>((done) => {
       started.stdout.on('data', (part: Buffer) => {
@@ -59,7 +63,7 @@ describe('The commands', function commands() {
         if (address) done(address[1]!);
       });
     });
-    const session = await (await fetch(`${url}/api/session`)).json() as { firstRun: boolean };
+    const session = (await (await fetch(`${url}/api/session`)).json()) as { firstRun: boolean };
     expect(session.firstRun).to.equal(true);
     const ended = new Promise<number | null>((done) => started.once('exit', done));
     started.kill('SIGINT');
@@ -78,15 +82,21 @@ describe('The commands', function commands() {
     const key = join(house.folder, 'emitter.json');
     writeFileSync(key, JSON.stringify(emitter));
     // Beside the server in this process, so not waited for synchronously.
-    const emit = (...args: string[]) => new Promise<{ status: number | null; told: string }>((done) => {
-      const child = spawn('node', ['--import', 'tsx', 'bin/emit.ts', '--url', url, ...args], { cwd: ROOT });
-      let told = '';
-      for (const stream of [child.stdout, child.stderr]) stream.on('data', (part: Buffer) => { told += part.toString(); });
-      child.once('exit', (status) => done({ status, told }));
-    });
+    const emit = (...args: string[]) =>
+      new Promise<{ status: number | null; told: string }>((done) => {
+        const child = spawn('node', ['--import', 'tsx', 'bin/emit.ts', '--url', url, ...args], { cwd: ROOT });
+        let told = '';
+        for (const stream of [child.stdout, child.stderr])
+          stream.on('data', (part: Buffer) => {
+            told += part.toString();
+          });
+        child.once('exit', (status) => done({ status, told }));
+      });
     const sent = await emit('--key', key, '--type', 'washer.lamp', '--code', 'clean');
     expect([sent.status, sent.told.slice(0, 12)]).to.deep.equal([0, '200 taken as']);
-    expect((await house.env.store.db.signal.all({})).map(({ type, note, emitterId }) => [type, note, emitterId])).to.deep.equal([['washer.lamp', 'clean', emitter.id]]);
+    expect(
+      (await house.env.store.db.signal.all({})).map(({ type, note, emitterId }) => [type, note, emitterId]),
+    ).to.deep.equal([['washer.lamp', 'clean', emitter.id]]);
     expect((await emit('--key', join(house.folder, 'none.json'))).told).to.contain('Connect a machine at the desk');
     expect((await emit('--key', key, '--type', 'toaster.crumbs')).told).to.contain('No such signal');
     server.close();

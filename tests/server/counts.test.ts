@@ -20,7 +20,8 @@ describe('Counts that hide nothing', () => {
     flat = await registerFlat(house, 'refrigerator');
   });
   afterEach(() => house.close());
-  const log = (point: string, done: string) => house.manager.post('/records', { id: v7(), pointId: point, done, grade: 'due' }).expect(200);
+  const log = (point: string, done: string) =>
+    house.manager.post('/records', { id: v7(), pointId: point, done, grade: 'due' }).expect(200);
   const board = async () => (await house.manager.get('/board').expect(200)).body as BoardAnswer;
 
   /** What the web counts: every mark of every row, as one thing. */
@@ -28,26 +29,46 @@ describe('Counts that hide nothing', () => {
     const counts = Object.fromEntries(COUNTED_AS.map((key) => [key, 0])) as Record<CountedAs, number>;
     for (const { marks, property } of rows) {
       for (let i = 0; i < marks.length; i += MARK_FIELDS) {
-        const mark = { servedDay: marks[i + 2]!, intervalDays: marks[i + 3]!, capSlack: marks[i + 4]!, work: marks[i + 5]! };
+        const mark = {
+          servedDay: marks[i + 2]!,
+          intervalDays: marks[i + 3]!,
+          capSlack: marks[i + 4]!,
+          work: marks[i + 5]!,
+        };
         doneDayOf(mark);
-        counts[countedAs(lineOfMark(mark), { today: properties[property]!.today, onHold: mark.work === WORK.onHold, sent: mark.work >= WORK.sent })] += 1;
+        counts[
+          countedAs(lineOfMark(mark), {
+            today: properties[property]!.today,
+            onHold: mark.work === WORK.onHold,
+            sent: mark.work >= WORK.sent,
+          })
+        ] += 1;
       }
     }
     return counts;
   };
   const second = async (today: number) => {
-    const rows = await ask<{ counted: CountedAs; count: number }>(house.env.store.db, SECOND_COUNT, [(await house.env.store.db.organisation.all({}))[0]!.id, today]);
-    return { ...Object.fromEntries(COUNTED_AS.map((key) => [key, 0])), ...Object.fromEntries(rows.map(({ counted, count }) => [counted, count])) };
+    const rows = await ask<{ counted: CountedAs; count: number }>(house.env.store.db, SECOND_COUNT, [
+      (await house.env.store.db.organisation.all({}))[0]!.id,
+      today,
+    ]);
+    return {
+      ...Object.fromEntries(COUNTED_AS.map((key) => [key, 0])),
+      ...Object.fromEntries(rows.map(({ counted, count }) => [counted, count])),
+    };
   };
 
   it('find every kept part of a register in exactly one count, the same by the head, by plain SQL and on the home', async () => {
     const washer = await registerFlat(house, 'washer', 'Flat 2');
     const dryer = await registerFlat(house, 'dryer', 'Flat 3');
     const all = [...Object.values(flat.points), ...Object.values(washer.points), ...Object.values(dryer.points)];
-    for (const [i, point] of all.entries()) if (i % 4 !== 3) await log(point, ['2026-11-20', '2026-05-20', '2025-06-01'][i % 3]!);
+    for (const [i, point] of all.entries())
+      if (i % 4 !== 3) await log(point, ['2026-11-20', '2026-05-20', '2025-06-01'][i % 3]!);
     const job = await give(house, washer.tenant, washer.tenantId, [washer.points['washer.doorBoot']!]);
     await washer.tenant.post(`/jobs/${job.id}/submission`, await honestWork(house, washer.tenant, job)).expect(200);
-    await house.manager.post(`/places/${dryer.placeId}/hold`, { until: '2027-01-20', reason: 'Between tenancies' }).then(({ status }) => expect(status).to.be.oneOf([200, 409, 422]));
+    await house.manager
+      .post(`/places/${dryer.placeId}/hold`, { until: '2027-01-20', reason: 'Between tenancies' })
+      .then(({ status }) => expect(status).to.be.oneOf([200, 409, 422]));
     const head = headOf(await board());
     expect(head).to.deep.equal(await second(TODAY));
     expect(COUNTED_AS.reduce((sum, key) => sum + head[key], 0)).to.equal(all.length);
@@ -73,7 +94,9 @@ describe('Counts that hide nothing', () => {
     expect(headOf(await board())).to.include({ past: 0, soon: 1 });
     await letDaysPass(house, 1);
     expect(headOf(await board())).to.include({ past: 1, soon: 0 });
-    expect((await house.manager.get(`/places/${flat.placeId}`).expect(200)).body.standing.verdict).not.to.equal('sound');
+    expect((await house.manager.get(`/places/${flat.placeId}`).expect(200)).body.standing.verdict).not.to.equal(
+      'sound',
+    );
   });
   it('leave a first-ever service out of what was on time, and judge by the line and its grace', async () => {
     const coil = flat.points['refrigerator.coil']!;
@@ -99,15 +122,36 @@ describe('Counts that hide nothing', () => {
   });
   it('believe a day of last service that is claimed, by the home, by the table and many at once, until a service is recorded', async () => {
     const washer = v7();
-    await house.manager.post('/machines', { id: washer, placeId: flat.placeId, type: 'washer', fuel: 'electric', owner: 'landlord', lastDone: '2026-10-01' }).expect(200);
+    await house.manager
+      .post('/machines', {
+        id: washer,
+        placeId: flat.placeId,
+        type: 'washer',
+        fuel: 'electric',
+        owner: 'landlord',
+        lastDone: '2026-10-01',
+      })
+      .expect(200);
     const marks = await house.env.store.db.mark.all({ placeId: flat.placeId });
     const ofWasher = new Set((await house.env.store.db.point.all({ machineId: washer })).map(({ id }) => id));
-    for (const mark of marks.filter(({ pointId }) => ofWasher.has(pointId))) expect(mark).to.include({ evidence: 'attested', servedDay: TODAY - 54 });
-    expect((await house.manager.post('/last-done', { propertyId: null, kind: 'coil', day: '2026-09-01' }).expect(200)).body.claimed).to.equal(1);
-    expect((await house.manager.post('/last-done', { propertyId: null, kind: null, day: '2026-09-01' }).expect(200)).body.claimed).to.equal(marks.length - ofWasher.size - 1);
+    for (const mark of marks.filter(({ pointId }) => ofWasher.has(pointId)))
+      expect(mark).to.include({ evidence: 'attested', servedDay: TODAY - 54 });
+    expect(
+      (await house.manager.post('/last-done', { propertyId: null, kind: 'coil', day: '2026-09-01' }).expect(200)).body
+        .claimed,
+    ).to.equal(1);
+    expect(
+      (await house.manager.post('/last-done', { propertyId: null, kind: null, day: '2026-09-01' }).expect(200)).body
+        .claimed,
+    ).to.equal(marks.length - ofWasher.size - 1);
     expect(headOf(await board()).noRecord).to.equal(0);
-    await house.manager.post('/last-done', { propertyId: null, kind: null, day: '2027-09-01' }).then(({ body }) => expect(body.claimed).to.equal(0));
+    await house.manager
+      .post('/last-done', { propertyId: null, kind: null, day: '2027-09-01' })
+      .then(({ body }) => expect(body.claimed).to.equal(0));
     await log(flat.points['refrigerator.coil']!, '2026-11-20');
-    expect((await house.env.store.db.mark.one({ pointId: flat.points['refrigerator.coil']! }))!).to.include({ evidence: 'selfCertified', servedDay: TODAY - 4 });
+    expect((await house.env.store.db.mark.one({ pointId: flat.points['refrigerator.coil']! }))!).to.include({
+      evidence: 'selfCertified',
+      servedDay: TODAY - 4,
+    });
   });
 });

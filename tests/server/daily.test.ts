@@ -10,18 +10,25 @@ import { HOUSEHOLD, letDaysPass, openHouse, registerFlat, TODAY, ZONE, type Flat
 const FILTER = 'airHandler.returnFilter';
 let house: House;
 let flat: Flat;
-beforeEach(async () => { house = await openHouse(); flat = await registerFlat(house, 'airHandler'); });
+beforeEach(async () => {
+  house = await openHouse();
+  flat = await registerFlat(house, 'airHandler');
+});
 afterEach(() => house.close());
 const read = async (path: string) => (await house.manager.get(path).expect(200)).body;
-const log = (procedure: string, done: string, more: object = {}, of = flat) => house.manager.post('/records', { id: v7(), pointId: of.points[procedure], done, ...more }).expect(200);
-const interval = async (procedure: string, of = flat) => (await read(`/points/${of.points[procedure]}`)).mark.intervalDays as number;
+const log = (procedure: string, done: string, more: object = {}, of = flat) =>
+  house.manager.post('/records', { id: v7(), pointId: of.points[procedure], done, ...more }).expect(200);
+const interval = async (procedure: string, of = flat) =>
+  (await read(`/points/${of.points[procedure]}`)).mark.intervalDays as number;
 const lines = () => house.env.store.db.line.count({});
 
 describe('A day that turns', () => {
   it('brings in what was written down ahead of its day, and nothing twice', async () => {
     await log(FILTER, '2026-11-20');
     const from = isoFromDay(TODAY + 10);
-    await house.manager.post(`/tenancies/${flat.tenancyId}/household`, { household: { ...HOUSEHOLD, pets: 2 }, from }).expect(200);
+    await house.manager
+      .post(`/tenancies/${flat.tenancyId}/household`, { household: { ...HOUSEHOLD, pets: 2 }, from })
+      .expect(200);
     // Known ahead, the change bends the line already.
     const bent = await interval(FILTER);
     expect(bent).to.equal(14 + Math.round((90 - 14) / 1.6));
@@ -39,7 +46,9 @@ describe('A day that turns', () => {
   });
   it('catches up on days on which nothing ran', async () => {
     await log(FILTER, '2026-11-20');
-    await house.manager.post(`/properties/${flat.propertyId}/changes`, { practice: 'watchful', from: isoFromDay(TODAY + 3) }).expect(200);
+    await house.manager
+      .post(`/properties/${flat.propertyId}/changes`, { practice: 'watchful', from: isoFromDay(TODAY + 3) })
+      .expect(200);
     await letDaysPass(house, 30);
     await turnDay(house.env);
     expect(await interval(FILTER)).to.equal(30);
@@ -47,7 +56,16 @@ describe('A day that turns', () => {
   it('watches the air filter of people new to a home more closely for half a year (common practice), and then as usual', async () => {
     const second = await registerFlat(house, 'airHandler', 'Flat 2A');
     await house.manager.post(`/tenancies/${second.tenancyId}/end`, { last: '2026-10-31' }).expect(200);
-    await house.manager.post('/tenancies', { id: v7(), placeId: second.placeId, personId: v7(), name: 'S. Corrigan-Bly', from: '2026-11-01', household: HOUSEHOLD }).expect(200);
+    await house.manager
+      .post('/tenancies', {
+        id: v7(),
+        placeId: second.placeId,
+        personId: v7(),
+        name: 'S. Corrigan-Bly',
+        from: '2026-11-01',
+        household: HOUSEHOLD,
+      })
+      .expect(200);
     await log(FILTER, '2026-11-20', {}, second);
     expect(await interval(FILTER, second)).to.equal(60);
     const { terms } = await read(`/points/${second.points[FILTER]}`);
@@ -58,13 +76,28 @@ describe('A day that turns', () => {
   });
   it('notes one warm spell a year and a property, by its own threshold', async () => {
     const other = await registerFlat(house, 'airHandler', 'Flat 2A');
-    (house.env as { weather: unknown }).weather = { highCelsius: (_zone: string, day: number) => (day >= dayFromIso('2026-04-10') ? 20 : 8) };
-    await house.manager.post('/seasons', { scope: 'property', subjectId: other.propertyId, coolingMonth: 6, coolingDate: 1, leadDays: 14, warmCelsius: 25 }).expect(200);
-    await house.manager.post('/seasons', { scope: 'organisation', coolingMonth: 6, coolingDate: 1, leadDays: 14, warmCelsius: 19 }).expect(200);
+    (house.env as { weather: unknown }).weather = {
+      highCelsius: (_zone: string, day: number) => (day >= dayFromIso('2026-04-10') ? 20 : 8),
+    };
+    await house.manager
+      .post('/seasons', {
+        scope: 'property',
+        subjectId: other.propertyId,
+        coolingMonth: 6,
+        coolingDate: 1,
+        leadDays: 14,
+        warmCelsius: 25,
+      })
+      .expect(200);
+    await house.manager
+      .post('/seasons', { scope: 'organisation', coolingMonth: 6, coolingDate: 1, leadDays: 14, warmCelsius: 19 })
+      .expect(200);
     await turnDay(house.env);
     await turnDay(house.env);
     const facts = await house.env.store.db.fact.all({ name: 'warmSpell' });
-    expect(facts.map(({ subjectId, value }) => [subjectId, isoFromDay(Number(value))])).to.deep.equal([[flat.propertyId, '2026-04-10']]);
+    expect(facts.map(({ subjectId, value }) => [subjectId, isoFromDay(Number(value))])).to.deep.equal([
+      [flat.propertyId, '2026-04-10'],
+    ]);
   });
   it('leaves an empty installation in peace', async () => {
     const empty = await openHouse();
@@ -81,7 +114,10 @@ describe('The weather stand-in', () => {
     expect(year.map((day) => standInWeather.highCelsius('Anywhere', day))).to.deep.equal(highs);
   });
   it('is warm in July, cold in January, and never wild', () => {
-    const mean = (month: number) => { const of = highs.filter((_, i) => civilOf(year[i]!).month === month); return of.reduce((sum, it) => sum + it, 0) / of.length; };
+    const mean = (month: number) => {
+      const of = highs.filter((_, i) => civilOf(year[i]!).month === month);
+      return of.reduce((sum, it) => sum + it, 0) / of.length;
+    };
     expect(mean(7)).to.be.within(18, 25);
     expect(mean(1)).to.be.within(4, 12);
     for (const [i, high] of highs.entries()) if (i > 0) expect(Math.abs(high - highs[i - 1]!)).to.be.below(12);

@@ -14,14 +14,25 @@ const DAYS = 40;
 async function live() {
   const folder = mkdtempSync(join(tmpdir(), 'dewline-demo-'));
   const store = await openStore(join(folder, 'dewline.sqlite'));
-  await buildDemo(createEnv(store, join(folder, 'photos'), () => NOON), () => undefined, DAYS);
+  await buildDemo(
+    createEnv(store, join(folder, 'photos'), () => NOON),
+    () => undefined,
+    DAYS,
+  );
   const { db } = store;
   const told = {
-    marks: (await db.mark.all({}, { order: [['number', 'ASC']] })).map(({ number, type, servedDay, intervalDays, work }) => [number, type, servedDay, intervalDays, work].join()),
-    records: (await db.record.all({}, { order: [['doneAt', 'ASC']] })).map(({ doneDay, canonical }) => `${doneDay} ${(JSON.parse(canonical) as { procedure: string; grade: string }).procedure} ${(JSON.parse(canonical) as { grade: string }).grade}`).sort(),
+    marks: (await db.mark.all({}, { order: [['number', 'ASC']] })).map(
+      ({ number, type, servedDay, intervalDays, work }) => [number, type, servedDay, intervalDays, work].join(),
+    ),
+    records: (await db.record.all({}, { order: [['doneAt', 'ASC']] }))
+      .map(
+        ({ doneDay, canonical }) =>
+          `${doneDay} ${(JSON.parse(canonical) as { procedure: string; grade: string }).procedure} ${(JSON.parse(canonical) as { grade: string }).grade}`,
+      )
+      .sort(),
     waiting: (await db.proof.all({ state: 'waiting' })).map(({ findings }) => findings),
     latest: Math.max(...(await db.record.all({}, { columns: ['doneAt'] })).map(({ doneAt }) => doneAt)),
-    hashes: (await db.photo.all({ purgedAt: null }, { columns: ['hash', 'source'] })),
+    hashes: await db.photo.all({ purgedAt: null }, { columns: ['hash', 'source'] }),
     staffJobs: await db.job.all({ state: 'given' }),
     people: await db.person.all({}),
     faults: await db.fault.count({ symptom: 'dryer.damp' }),
@@ -33,7 +44,9 @@ async function live() {
 
 describe('The demo', function demo() {
   let first: Awaited<ReturnType<typeof live>>;
-  before(async () => { first = await live(); });
+  before(async () => {
+    first = await live();
+  });
 
   it('is the same again from the same seed and day, down to every mark and record', async () => {
     const second = await live();
@@ -55,6 +68,10 @@ describe('The demo', function demo() {
   });
   it('names nobody outside the scenario', () => {
     const invented = new Set(PROPERTIES.flatMap(({ homes }) => homes.map(({ tenant }) => tenant)));
-    for (const { name, email } of first.people) expect(invented.has(name) || name === 'Dewline, by the clock' || /@saltmarsh\.example$/.test(email ?? ''), name).to.equal(true);
+    for (const { name, email } of first.people)
+      expect(
+        invented.has(name) || name === 'Dewline, by the clock' || /@saltmarsh\.example$/.test(email ?? ''),
+        name,
+      ).to.equal(true);
   });
 });

@@ -12,7 +12,20 @@ import { sweepPhotos } from '../../server/proof/photos.ts';
 import { sha256 } from '../../server/env.ts';
 import { createApp } from '../../server/http/app.ts';
 import { hashPassword } from '../../server/people/sessions.ts';
-import { Caller, DAY_MS, drawn, give, honestWork, letDaysPass, NOON, openHouse, PASSWORD, registerFlat, type Flat, type House } from './house.ts';
+import {
+  Caller,
+  DAY_MS,
+  drawn,
+  give,
+  honestWork,
+  letDaysPass,
+  NOON,
+  openHouse,
+  PASSWORD,
+  registerFlat,
+  type Flat,
+  type House,
+} from './house.ts';
 
 const BOOT = 'washer.doorBoot';
 const PROBLEM = 'application/problem+json; charset=utf-8';
@@ -32,7 +45,14 @@ async function neighbour(house: House): Promise<Caller> {
   const passwordHash = await hashPassword(PASSWORD);
   await house.env.store.write(async (db) => {
     await db.organisation.insert({ id: organisationId, name: 'Elsewhere Lettings', createdAt: NOON });
-    await db.person.insert({ id: personId, organisationId, name: 'X. Else', email: 'else@elsewhere.example', passwordHash, createdAt: NOON });
+    await db.person.insert({
+      id: personId,
+      organisationId,
+      name: 'X. Else',
+      email: 'else@elsewhere.example',
+      passwordHash,
+      createdAt: NOON,
+    });
     await db.roleGrant.insert({ id: v7(), organisationId, personId, role: 'manager' });
   });
   const caller = house.caller();
@@ -43,7 +63,10 @@ async function neighbour(house: House): Promise<Caller> {
 describe('The door', () => {
   let house: House;
   let flat: Flat;
-  before(async () => { house = await openHouse(); flat = await registerFlat(house); });
+  before(async () => {
+    house = await openHouse();
+    flat = await registerFlat(house);
+  });
   after(() => house.close());
 
   const call = (caller: Caller, { method, path }: Route, ids: Record<string, string> = {}) => {
@@ -56,7 +79,11 @@ describe('The door', () => {
     const { caller: staff } = await hire(house, 'staff', 'hollis@saltmarsh.example');
     const contractor = house.caller();
     const contracted = v7();
-    const { body: { path } } = await house.manager.post('/jobs/contracted', { id: contracted, pointIds: [flat.points[BOOT]], name: 'Gannet Works' }).expect(200);
+    const {
+      body: { path },
+    } = await house.manager
+      .post('/jobs/contracted', { id: contracted, pointIds: [flat.points[BOOT]], name: 'Gannet Works' })
+      .expect(200);
     await contractor.open('/link', { token: path.split('#')[1] });
     const roles = { nobody: house.caller(), tenant: flat.tenant, staff, contractor };
     for (const [name, route] of Object.entries(ROUTES) as [RouteName, Route][]) {
@@ -66,7 +93,8 @@ describe('The door', () => {
         const may = route.roles === 'anyone' || (role !== 'nobody' && (route.roles as string[]).includes(role));
         if (route.roles !== 'anyone' && role === 'nobody') expect(status, `${name} as nobody`).to.equal(401);
         else if (!may) expect(status, `${name} as ${role}`).to.equal(403);
-        else expect(status, `${name} as ${role}`).not.to.be.oneOf(route.roles === 'anyone' ? [403, 500] : [401, 403, 500]);
+        else
+          expect(status, `${name} as ${role}`).not.to.be.oneOf(route.roles === 'anyone' ? [403, 500] : [401, 403, 500]);
         if (status >= 400) expect(headers['content-type'], `${name} as ${role}`).to.equal(PROBLEM);
       }
     }
@@ -81,33 +109,69 @@ describe('The door', () => {
     const faultId = v7();
     await flat.tenant.post('/faults', { id: faultId, machineId: flat.machineId, symptom: 'washer.smell' }).expect(200);
     const deficiencyId = v7();
-    await flat.tenant.post('/deficiencies', { id: deficiencyId, machineId: flat.machineId, type: 'noClip' }).expect(200);
+    await flat.tenant
+      .post('/deficiencies', { id: deficiencyId, machineId: flat.machineId, type: 'noClip' })
+      .expect(200);
     const photoId = submission.records[0]!.photos[0]!.photoId;
     const signalId = v7();
     await flat.tenant.post('/signals', { id: signalId, machineId: flat.machineId, type: 'washer.code' }).expect(200);
     const templateId = v7();
-    await house.manager.post('/templates', { id: templateId, name: 'Bare', machines: [{ type: 'washer' }] }).expect(200);
+    await house.manager
+      .post('/templates', { id: templateId, name: 'Bare', machines: [{ type: 'washer' }] })
+      .expect(200);
     const drawer = await give(house, flat.tenant, flat.tenantId, [flat.points['washer.drawer']!]);
-    await flat.tenant.post(`/jobs/${drawer.id}/moves`, { move: 'notAble', reason: 'partMissing', revision: drawer.revision }).expect(200);
+    await flat.tenant
+      .post(`/jobs/${drawer.id}/moves`, { move: 'notAble', reason: 'partMissing', revision: drawer.revision })
+      .expect(200);
     const handBackId = (await house.manager.get('/hand-backs').expect(200)).body.open[0].id as string;
     const alarmId = v7();
     await flat.tenant.post('/alarms', { id: alarmId, kind: 'water', machineId: flat.machineId }).expect(200);
     const emitterId = (await house.manager.post(`/machines/${flat.machineId}/emitters`).expect(200)).body.id as string;
     const proper: Partial<Record<RouteName, [string, object]>> = {
-      'property.change': [flat.propertyId, { practice: 'light', from: '2026-11-01' }], 'place.read': [flat.placeId, {}],
-      'tenancy.change': [flat.tenancyId, { name: 'X', from: '2026-12-24' }], 'tenancy.withdraw': [flat.tenancyId, {}],
+      'property.change': [flat.propertyId, { practice: 'light', from: '2026-11-01' }],
+      'place.read': [flat.placeId, {}],
+      'tenancy.change': [flat.tenancyId, { name: 'X', from: '2026-12-24' }],
+      'tenancy.withdraw': [flat.tenancyId, {}],
       'tenancy.household': [flat.tenancyId, { household: { people: 1, pets: 0, cooking: 'rare' }, from: '2026-11-01' }],
-      'tenancy.link': [flat.tenancyId, {}], 'tenancy.revoke': [flat.tenancyId, {}], 'machine.change': [flat.machineId, { label: 'Mine' }],
-      'point.read': [flat.points[BOOT]!, {}], 'point.specify': [flat.points[BOOT]!, { specification: {}, basedOn: null }],
-      'jobs.read': [job.id, {}], 'jobs.move': [job.id, { move: 'cancel', revision: job.revision }], 'jobs.send': [job.id, submission], 'jobs.withdraw': [job.id, {}],
-      'photo.read': [photoId, {}], 'proof.read': [submission.records[0]!.id, {}], 'proof.judge': [submission.records[0]!.id, { verdict: 'accept' }], 'proof.undo': [submission.records[0]!.id, {}],
-      'faults.close': [faultId, { found: 'Nothing at all.' }], 'deficiencies.change': [deficiencyId, { severity: 'low', correctBy: '2026-12-24' }], 'deficiencies.close': [deficiencyId, { done: 'Nothing at all.' }],
-      'calendar.read': [flat.placeId, {}], 'practice.preview': [flat.placeId, {}], 'place.turnover': [flat.placeId, {}],
-      'emitter.create': [flat.machineId, {}], 'emitter.retire': [emitterId, {}], 'machine.contract': [flat.machineId, { contract: null }], 'machine.retire': [flat.machineId, { day: '2026-11-24' }],
-      'place.hold': [flat.placeId, { until: null }], 'tenancy.end': [flat.tenancyId, { last: '2026-11-24' }],
-      'point.anchor': [flat.points[BOOT]!, { anchor: null }], 'point.schedule': [flat.points[BOOT]!, { scheduled: 'no' }], 'point.suppose': [flat.points[BOOT]!, {}], 'point.working': [flat.points[BOOT]!, {}],
-      'machine.remove': [flat.machineId, {}], 'machine.move': [flat.machineId, { placeId: flat.placeId }], 'labels.read': [flat.placeId, {}], 'template.ofPlace': [flat.placeId, {}], 'template.remove': [templateId, {}],
-      'list.read': [flat.placeId, {}], 'handBack.settle': [handBackId, {}], 'alarm.read': [alarmId, {}], 'alarm.acknowledge': [alarmId, {}], 'property.numbers': [flat.propertyId, { emergency: '555 0100' }],
+      'tenancy.link': [flat.tenancyId, {}],
+      'tenancy.revoke': [flat.tenancyId, {}],
+      'machine.change': [flat.machineId, { label: 'Mine' }],
+      'point.read': [flat.points[BOOT]!, {}],
+      'point.specify': [flat.points[BOOT]!, { specification: {}, basedOn: null }],
+      'jobs.read': [job.id, {}],
+      'jobs.move': [job.id, { move: 'cancel', revision: job.revision }],
+      'jobs.send': [job.id, submission],
+      'jobs.withdraw': [job.id, {}],
+      'photo.read': [photoId, {}],
+      'proof.read': [submission.records[0]!.id, {}],
+      'proof.judge': [submission.records[0]!.id, { verdict: 'accept' }],
+      'proof.undo': [submission.records[0]!.id, {}],
+      'faults.close': [faultId, { found: 'Nothing at all.' }],
+      'deficiencies.change': [deficiencyId, { severity: 'low', correctBy: '2026-12-24' }],
+      'deficiencies.close': [deficiencyId, { done: 'Nothing at all.' }],
+      'calendar.read': [flat.placeId, {}],
+      'practice.preview': [flat.placeId, {}],
+      'place.turnover': [flat.placeId, {}],
+      'emitter.create': [flat.machineId, {}],
+      'emitter.retire': [emitterId, {}],
+      'machine.contract': [flat.machineId, { contract: null }],
+      'machine.retire': [flat.machineId, { day: '2026-11-24' }],
+      'place.hold': [flat.placeId, { until: null }],
+      'tenancy.end': [flat.tenancyId, { last: '2026-11-24' }],
+      'point.anchor': [flat.points[BOOT]!, { anchor: null }],
+      'point.schedule': [flat.points[BOOT]!, { scheduled: 'no' }],
+      'point.suppose': [flat.points[BOOT]!, {}],
+      'point.working': [flat.points[BOOT]!, {}],
+      'machine.remove': [flat.machineId, {}],
+      'machine.move': [flat.machineId, { placeId: flat.placeId }],
+      'labels.read': [flat.placeId, {}],
+      'template.ofPlace': [flat.placeId, {}],
+      'template.remove': [templateId, {}],
+      'list.read': [flat.placeId, {}],
+      'handBack.settle': [handBackId, {}],
+      'alarm.read': [alarmId, {}],
+      'alarm.acknowledge': [alarmId, {}],
+      'property.numbers': [flat.propertyId, { emergency: '555 0100' }],
       'signal.dismiss': [signalId, { reason: 'Nothing at all.', recheck: '2026-12-24' }],
     };
     const withId = (Object.keys(ROUTES) as RouteName[]).filter((name) => ROUTES[name].path.includes(':id'));
@@ -115,18 +179,43 @@ describe('The door', () => {
     for (const [name, [id, form]] of Object.entries(proper) as [RouteName, [string, object]][]) {
       const route: Route = ROUTES[name];
       const path = route.path.replace(':id', id).replace(':scope', 'place');
-      const { status } = await (route.method === 'GET' ? other.get(path) : route.method === 'DELETE' ? other.delete(path) : route.method === 'PUT' ? other.put(path, form) : other.post(path, form));
+      const { status } = await (route.method === 'GET'
+        ? other.get(path)
+        : route.method === 'DELETE'
+          ? other.delete(path)
+          : route.method === 'PUT'
+            ? other.put(path, form)
+            : other.post(path, form));
       expect(status, name).to.equal(404);
     }
     for (const [path, form] of [
-      ['/jobs', { id: v7(), pointIds: [flat.points[BOOT]], assigneeId: flat.tenantId }], ['/records', { id: v7(), pointId: flat.points[BOOT], done: '2026-11-01' }],
-      ['/faults', { id: v7(), machineId: flat.machineId, symptom: 'washer.smell' }], ['/places', { id: v7(), propertyId: flat.propertyId, kind: 'unit', name: 'Mine' }],
-      ['/practice', { scope: 'property', subjectId: flat.propertyId, practice: 'light' }], ['/methods', { scope: 'point', subjectId: flat.points[BOOT], method: 'tubClean', option: 'tablets' }],
-      ['/seasons', { scope: 'property', subjectId: flat.propertyId, coolingMonth: 5, coolingDate: 1, leadDays: 1, warmCelsius: 20 }], ['/upkeep-day', { scope: 'place', subjectId: flat.placeId, rule: null }],
-      ['/alarms', { id: v7(), kind: 'gas', machineId: flat.machineId }], ['/alarms', { id: v7(), kind: 'gas', jobId: job.id }],
-      ['/looks', { id: v7(), number: 1, grade: 'due' }], ['/signals', { id: v7(), machineId: flat.machineId, type: 'washer.code' }], ['/habits/checks', { id: v7(), machineId: flat.machineId, habit: 'washer.doorOpen', kept: 'kept' }],
-      ['/machines', { id: v7(), placeId: flat.placeId, type: 'washer', fuel: 'electric', owner: 'tenant' }], ['/buildings', { id: v7(), propertyId: flat.propertyId, name: 'Mine' }],
-    ] as const) expect((await other.post(path, form)).status, path).to.equal(404);
+      ['/jobs', { id: v7(), pointIds: [flat.points[BOOT]], assigneeId: flat.tenantId }],
+      ['/records', { id: v7(), pointId: flat.points[BOOT], done: '2026-11-01' }],
+      ['/faults', { id: v7(), machineId: flat.machineId, symptom: 'washer.smell' }],
+      ['/places', { id: v7(), propertyId: flat.propertyId, kind: 'unit', name: 'Mine' }],
+      ['/practice', { scope: 'property', subjectId: flat.propertyId, practice: 'light' }],
+      ['/methods', { scope: 'point', subjectId: flat.points[BOOT], method: 'tubClean', option: 'tablets' }],
+      [
+        '/seasons',
+        {
+          scope: 'property',
+          subjectId: flat.propertyId,
+          coolingMonth: 5,
+          coolingDate: 1,
+          leadDays: 1,
+          warmCelsius: 20,
+        },
+      ],
+      ['/upkeep-day', { scope: 'place', subjectId: flat.placeId, rule: null }],
+      ['/alarms', { id: v7(), kind: 'gas', machineId: flat.machineId }],
+      ['/alarms', { id: v7(), kind: 'gas', jobId: job.id }],
+      ['/looks', { id: v7(), number: 1, grade: 'due' }],
+      ['/signals', { id: v7(), machineId: flat.machineId, type: 'washer.code' }],
+      ['/habits/checks', { id: v7(), machineId: flat.machineId, habit: 'washer.doorOpen', kept: 'kept' }],
+      ['/machines', { id: v7(), placeId: flat.placeId, type: 'washer', fuel: 'electric', owner: 'tenant' }],
+      ['/buildings', { id: v7(), propertyId: flat.propertyId, name: 'Mine' }],
+    ] as const)
+      expect((await other.post(path, form)).status, path).to.equal(404);
     expect((await other.get('/board')).body.rows).to.deep.equal([]);
     expect((await other.get('/homes')).body.properties).to.deep.equal([]);
     expect((await other.get('/proof')).body.waiting).to.deep.equal([]);
@@ -148,7 +237,13 @@ describe('The door', () => {
     const form = { id: v7(), propertyId: flat.propertyId, kind: 'unit', name: 'Forged' };
     const bare = await house.manager.raw('post', '/places').set('idempotency-key', v7()).send(form).expect(403);
     expect(bare.body.detail).to.contain('Reload');
-    await house.manager.raw('post', '/places').set('idempotency-key', v7()).set('x-csrf-token', house.manager.token).set('sec-fetch-site', 'cross-site').send(form).expect(403);
+    await house.manager
+      .raw('post', '/places')
+      .set('idempotency-key', v7())
+      .set('x-csrf-token', house.manager.token)
+      .set('sec-fetch-site', 'cross-site')
+      .send(form)
+      .expect(403);
     await house.manager.raw('post', '/places').set('x-csrf-token', house.manager.token).send(form).expect(400);
   });
 
@@ -163,39 +258,101 @@ describe('The door', () => {
   });
 
   it('says what is wrong beside each field, by the schema the forms use', async () => {
-    const { body } = await house.manager.post('/properties', { id: v7(), name: ' ', zone: 'Moon/Base', water: { source: 'river', hardnessMgL: -3 }, practice: 'lazy' }).expect(422);
-    expect(Object.keys(body.fields).sort()).to.deep.equal(['address', 'name', 'practice', 'water.hardnessMgL', 'water.source', 'zone']);
+    const { body } = await house.manager
+      .post('/properties', {
+        id: v7(),
+        name: ' ',
+        zone: 'Moon/Base',
+        water: { source: 'river', hardnessMgL: -3 },
+        practice: 'lazy',
+      })
+      .expect(422);
+    expect(Object.keys(body.fields).sort()).to.deep.equal([
+      'address',
+      'name',
+      'practice',
+      'water.hardnessMgL',
+      'water.source',
+      'zone',
+    ]);
     expect(body.fields['water.hardnessMgL']).to.equal('At least 0.');
-    const { body: home } = await house.manager.post(`/tenancies/${flat.tenancyId}/household`, { household: { people: 0, pets: 40, cooking: 'never' }, from: '2026-02-30' }).expect(422);
-    expect(Object.keys(home.fields).sort()).to.deep.equal(['from', 'household.cooking', 'household.people', 'household.pets']);
+    const { body: home } = await house.manager
+      .post(`/tenancies/${flat.tenancyId}/household`, {
+        household: { people: 0, pets: 40, cooking: 'never' },
+        from: '2026-02-30',
+      })
+      .expect(422);
+    expect(Object.keys(home.fields).sort()).to.deep.equal([
+      'from',
+      'household.cooking',
+      'household.people',
+      'household.pets',
+    ]);
   });
 
   it('leaves nothing half-written when a write fails in its middle', async () => {
     const before = await house.env.store.db.machine.count({});
-    await house.manager.post('/machines', { id: v7(), placeId: flat.placeId, type: 'washer', fuel: 'electric', owner: 'landlord', serves: [v7()] }).expect(422);
-    await house.manager.post('/machines', { id: v7(), placeId: flat.placeId, type: 'washer', fuel: 'gas', owner: 'landlord' }).expect(422);
-    await house.manager.post('/machines', { id: v7(), placeId: flat.placeId, type: 'toaster', fuel: 'electric', owner: 'landlord' }).expect(422);
+    await house.manager
+      .post('/machines', {
+        id: v7(),
+        placeId: flat.placeId,
+        type: 'washer',
+        fuel: 'electric',
+        owner: 'landlord',
+        serves: [v7()],
+      })
+      .expect(422);
+    await house.manager
+      .post('/machines', { id: v7(), placeId: flat.placeId, type: 'washer', fuel: 'gas', owner: 'landlord' })
+      .expect(422);
+    await house.manager
+      .post('/machines', { id: v7(), placeId: flat.placeId, type: 'toaster', fuel: 'electric', owner: 'landlord' })
+      .expect(422);
     expect(await house.env.store.db.machine.count({})).to.equal(before);
   });
 
   it('answers bodies that are broken or too large', async () => {
     await house.manager.raw('post', '/session').set('content-type', 'application/json').send('{"email":').expect(400);
-    expect((await house.manager.post('/properties', { id: v7(), name: 'x'.repeat(40_000) }).expect(413)).body.detail).to.contain('What was sent is too long').and.not.to.contain('photo');
+    expect((await house.manager.post('/properties', { id: v7(), name: 'x'.repeat(40_000) }).expect(413)).body.detail)
+      .to.contain('What was sent is too long')
+      .and.not.to.contain('photo');
     expect((await house.manager.get('/nowhere').expect(404)).headers['content-type']).to.equal(PROBLEM);
   });
 
   it('logs what went wrong with message and stack, and calls no broken reference a page that is not there', async () => {
     const lines: string[] = [];
     const logger = pino({}, { write: (line: string) => lines.push(line) });
-    const broken = { ...house.env, store: { ...house.env.store, db: { ...house.env.store.db, property: { ...house.env.store.db.property, all: () => Promise.reject(new Error('the disk is gone')) } } } } as typeof house.env;
+    const broken = {
+      ...house.env,
+      store: {
+        ...house.env.store,
+        db: {
+          ...house.env.store.db,
+          property: { ...house.env.store.db.property, all: () => Promise.reject(new Error('the disk is gone')) },
+        },
+      },
+    } as typeof house.env;
     const caller = new Caller(createApp(broken, { logger, rateFactor: 1000 }));
     await caller.open('/session', { email: 'vane@saltmarsh.example', password: PASSWORD });
     expect((await caller.get('/homes').expect(500)).body.detail).not.to.contain('disk');
-    const logged = JSON.parse(lines.find((line) => line.includes('unexpected'))!) as { err: { message: string; stack: string }; path: string };
+    const logged = JSON.parse(lines.find((line) => line.includes('unexpected'))!) as {
+      err: { message: string; stack: string };
+      path: string;
+    };
     expect(logged.err.message).to.equal('the disk is gone');
     expect(logged.err.stack).to.contain('door.test');
     // A reference that the database does not know.
-    const { body } = await house.manager.post('/places', { id: v7(), propertyId: (await registerFlat(house, 'hood', 'Flat 8')).propertyId, buildingId: v7(), kind: 'unit', name: 'Nowhere' }).expect((response) => { if (response.status === 404) throw new Error('404'); });
+    const { body } = await house.manager
+      .post('/places', {
+        id: v7(),
+        propertyId: (await registerFlat(house, 'hood', 'Flat 8')).propertyId,
+        buildingId: v7(),
+        kind: 'unit',
+        name: 'Nowhere',
+      })
+      .expect((response) => {
+        if (response.status === 404) throw new Error('404');
+      });
     expect(body.detail ?? '').to.not.equal('');
   });
 
@@ -203,12 +360,18 @@ describe('The door', () => {
     // Work on the machine of the other flat is stopped by an alarm.
     const flat = await registerFlat(house, 'washer', 'Flat 9A');
     const point = flat.points['washer.drainPumpFilter']!;
-    await house.manager.put(`/points/${point}/specification`, { specification: { position: 'Behind the flap' }, basedOn: null }).expect(200);
-    const late = await house.manager.put(`/points/${point}/specification`, { specification: { position: 'Elsewhere' }, basedOn: null }).expect(409);
+    await house.manager
+      .put(`/points/${point}/specification`, { specification: { position: 'Behind the flap' }, basedOn: null })
+      .expect(200);
+    const late = await house.manager
+      .put(`/points/${point}/specification`, { specification: { position: 'Elsewhere' }, basedOn: null })
+      .expect(409);
     expect(late.body.detail).to.contain('position Behind the flap');
     const job = await give(house, flat.tenant, flat.tenantId, [point]);
     await flat.tenant.post(`/jobs/${job.id}/moves`, { move: 'start', revision: 1 }).expect(200);
-    expect((await house.manager.post(`/jobs/${job.id}/moves`, { move: 'cancel', revision: 1 }).expect(409)).body.detail).to.contain('now started');
+    expect(
+      (await house.manager.post(`/jobs/${job.id}/moves`, { move: 'cancel', revision: 1 }).expect(409)).body.detail,
+    ).to.contain('now started');
     await house.manager.post(`/jobs/${job.id}/moves`, { move: 'cancel', revision: 2 }).expect(200);
     const form = await honestWork(house, flat.tenant, job);
     const { body } = await flat.tenant.post(`/jobs/${job.id}/submission`, form).expect(200);
@@ -219,12 +382,18 @@ describe('The door', () => {
 
 describe('Signing in', () => {
   let house: House;
-  before(async () => { house = await openHouse({ rateFactor: 1 }); });
+  before(async () => {
+    house = await openHouse({ rateFactor: 1 });
+  });
   after(() => house.close());
 
   it('tells nobody whether an email is known', async () => {
-    const answers = await Promise.all([{ email: 'vane@saltmarsh.example', password: 'wrong password' }, { email: 'nobody@saltmarsh.example', password: 'wrong password' }]
-      .map((form) => house.caller().post('/session', form)));
+    const answers = await Promise.all(
+      [
+        { email: 'vane@saltmarsh.example', password: 'wrong password' },
+        { email: 'nobody@saltmarsh.example', password: 'wrong password' },
+      ].map((form) => house.caller().post('/session', form)),
+    );
     expect(answers.map(({ status }) => status)).to.deep.equal([401, 401]);
     expect(answers[0]!.body).to.deep.equal(answers[1]!.body);
   });
@@ -251,7 +420,8 @@ describe('Signing in', () => {
   });
   it('is throttled', async () => {
     const statuses: number[] = [];
-    for (let i = 0; i < 12; i += 1) statuses.push((await house.caller().post('/session', { email: 'x@example.org' })).status);
+    for (let i = 0; i < 12; i += 1)
+      statuses.push((await house.caller().post('/session', { email: 'x@example.org' })).status);
     expect(statuses).to.include(429);
   });
 });
@@ -272,7 +442,9 @@ describe('A personal link', () => {
     const house = await openHouse();
     const flat = await registerFlat(house);
     const { organisationId } = (await house.env.store.db.person.one({ id: flat.tenantId }))!;
-    await house.env.store.write((db) => db.roleGrant.insert({ id: v7(), organisationId, personId: flat.tenantId, role: 'manager' }));
+    await house.env.store.write((db) =>
+      db.roleGrant.insert({ id: v7(), organisationId, personId: flat.tenantId, role: 'manager' }),
+    );
     await flat.tenant.get('/board').expect(403);
     await house.close();
   });
@@ -281,11 +453,21 @@ describe('A personal link', () => {
 describe('A photo', () => {
   let house: House;
   let flat: Flat;
-  before(async () => { house = await openHouse(); flat = await registerFlat(house); });
+  before(async () => {
+    house = await openHouse();
+    flat = await registerFlat(house);
+  });
   after(() => house.close());
 
   it('is stored anew without its place, by the hash of what is stored', async () => {
-    const withPlace = await sharp(await drawn(BOOT, 1)).withExif({ IFD0: { Make: 'Camera' }, IFD2: { DateTimeOriginal: '2026:11:24 11:30:00', OffsetTimeOriginal: '+00:00' }, IFD3: { GPSLatitude: '51/1 30/1 0/1', GPSLatitudeRef: 'N' } }).jpeg().toBuffer();
+    const withPlace = await sharp(await drawn(BOOT, 1))
+      .withExif({
+        IFD0: { Make: 'Camera' },
+        IFD2: { DateTimeOriginal: '2026:11:24 11:30:00', OffsetTimeOriginal: '+00:00' },
+        IFD3: { GPSLatitude: '51/1 30/1 0/1', GPSLatitudeRef: 'N' },
+      })
+      .jpeg()
+      .toBuffer();
     const { body } = await flat.tenant.photo(withPlace).expect(200);
     const file = (await flat.tenant.get(`/photos/${body.id}`).expect(200)).body as Buffer;
     expect((await sharp(file).metadata()).exif).to.equal(undefined);
@@ -294,7 +476,12 @@ describe('A photo', () => {
     expect(row.capturedAt).to.equal(Date.UTC(2026, 10, 24, 11, 30));
   });
   it('that is none is refused, whatever its name says', async () => {
-    for (const [name, bytes] of [['a.jpg', '%PDF-1.7 not a picture'], ['b.jpg', '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'], ['c.jpg', ''], ['d.jpg', 'GIF89a']] as const) {
+    for (const [name, bytes] of [
+      ['a.jpg', '%PDF-1.7 not a picture'],
+      ['b.jpg', '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'],
+      ['c.jpg', ''],
+      ['d.jpg', 'GIF89a'],
+    ] as const) {
       const { body } = await flat.tenant.photo(Buffer.from(bytes), name).expect(415);
       expect(body.detail, name).to.contain('JPEG');
     }
@@ -306,13 +493,16 @@ describe('A photo', () => {
     expect(body.detail).to.contain('15 MB');
   });
   it('of too many pixels is refused before it is unpacked', async () => {
-    const bomb = await sharp({ create: { width: 16000, height: 8000, channels: 3, background: '#888' } }).png({ compressionLevel: 9 }).toBuffer();
+    const bomb = await sharp({ create: { width: 16000, height: 8000, channels: 3, background: '#888' } })
+      .png({ compressionLevel: 9 })
+      .toBuffer();
     await flat.tenant.photo(bomb).expect(415);
   });
   it('sent twice with one key is one photo', async () => {
     const picture = await drawn(BOOT, 3);
     const [id, key] = [v7(), v7()];
-    for (let i = 0; i < 2; i += 1) expect((await flat.tenant.photo(picture, 'p.jpg', id, key).expect(200)).body.id).to.equal(id);
+    for (let i = 0; i < 2; i += 1)
+      expect((await flat.tenant.photo(picture, 'p.jpg', id, key).expect(200)).body.id).to.equal(id);
     expect(await house.env.store.db.photo.count({ id })).to.equal(1);
   });
   it('serves one record only, and only its sender’s', async () => {
@@ -320,13 +510,18 @@ describe('A photo', () => {
     const form = await honestWork(house, flat.tenant, job);
     const foreign = await house.manager.take(BOOT, 9);
     form.records[0]!.photos[0]!.photoId = foreign;
-    expect((await flat.tenant.post(`/jobs/${job.id}/submission`, form).expect(422)).body.fields.photos).to.contain('Take it again');
+    expect((await flat.tenant.post(`/jobs/${job.id}/submission`, form).expect(422)).body.fields.photos).to.contain(
+      'Take it again',
+    );
     expect(await house.env.store.db.record.count({})).to.equal(0);
   });
   it('without a record is kept for a fortnight, then swept with its file', async () => {
     const before = await house.env.store.db.photo.count({});
     await flat.tenant.take(BOOT, 50);
-    const files = () => readdirSync(house.env.photos, { recursive: true }).filter((it) => String(it).endsWith('.jpg')).map((it) => join(house.env.photos, String(it)));
+    const files = () =>
+      readdirSync(house.env.photos, { recursive: true })
+        .filter((it) => String(it).endsWith('.jpg'))
+        .map((it) => join(house.env.photos, String(it)));
     expect(await sweepPhotos(house.env)).to.equal(0);
     await letDaysPass(house, 13);
     for (const file of files()) utimesSync(file, new Date(0), new Date(0));
@@ -384,13 +579,21 @@ describe('The store', () => {
   it('writes one at a time, each whole or not at all, with foreign keys and full synchronisation', async () => {
     const house = await openHouse();
     const { store } = house.env;
-    const attempts = Array.from({ length: 30 }, (_, i) => store.write(async (db) => {
-      await db.organisation.insert({ id: `o${i}`, name: 'x', createdAt: i });
-      if (i % 3 === 0) throw new Error('changed my mind');
-    }).catch(() => undefined));
+    const attempts = Array.from({ length: 30 }, (_, i) =>
+      store
+        .write(async (db) => {
+          await db.organisation.insert({ id: `o${i}`, name: 'x', createdAt: i });
+          if (i % 3 === 0) throw new Error('changed my mind');
+        })
+        .catch(() => undefined),
+    );
     await Promise.all(attempts);
     expect(await store.db.organisation.count({ name: 'x' })).to.equal(20);
-    const pragma = (name: string) => store.write(async ({ sequelize, transaction }) => Object.values((await sequelize.query(`PRAGMA ${name}`, { transaction }))[0] as object)[0] as number | object);
+    const pragma = (name: string) =>
+      store.write(
+        async ({ sequelize, transaction }) =>
+          Object.values((await sequelize.query(`PRAGMA ${name}`, { transaction }))[0] as object)[0] as number | object,
+      );
     expect(JSON.stringify(await pragma('synchronous'))).to.contain('2');
     expect(JSON.stringify(await pragma('foreign_keys'))).to.contain('1');
     await house.close();
@@ -405,9 +608,16 @@ describe('The store', () => {
     const store = await openStore(newer);
     await store.db.sequelize.query("INSERT INTO migration (name) VALUES ('9999-from-the-future')");
     await store.close();
-    for (const [file, words] of [[broken, 'not a Dewline database'], [half, 'damaged'], [newer, 'newer version']] as const) {
+    for (const [file, words] of [
+      [broken, 'not a Dewline database'],
+      [half, 'damaged'],
+      [newer, 'newer version'],
+    ] as const) {
       const before = sha256(readFileSync(file));
-      const refusal = await openStore(file).then(() => null, (error: Error) => error);
+      const refusal = await openStore(file).then(
+        () => null,
+        (error: Error) => error,
+      );
       expect(refusal, file).to.be.instanceOf(UnusableDatabase);
       expect(refusal!.message).to.contain(words).and.to.contain('Nothing was changed');
       expect(sha256(readFileSync(file)), file).to.equal(before);

@@ -7,7 +7,18 @@ import type { LineInputs } from '../../core/due/inputs.ts';
 import type { PracticeAnswer, PracticePreview } from '../../contract/practice.ts';
 import type { WorkingAnswer } from '../../contract/due.ts';
 import { turnDay } from '../../server/due/daily.ts';
-import { DAY_MS, give, honestWork, letDaysPass, NOON, openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
+import {
+  DAY_MS,
+  give,
+  honestWork,
+  letDaysPass,
+  NOON,
+  openHouse,
+  registerFlat,
+  TODAY,
+  type Flat,
+  type House,
+} from './house.ts';
 
 const FILTER = 'airHandler.returnFilter';
 const DRAIN = 'airHandler.condensateDrain';
@@ -15,27 +26,40 @@ const COOLING = 'airHandler.coolingCheck';
 
 let house: House;
 let flat: Flat;
-const open = (type: string) => async () => { house = await openHouse(); flat = await registerFlat(house, type); };
+const open = (type: string) => async () => {
+  house = await openHouse();
+  flat = await registerFlat(house, type);
+};
 const close = () => house.close();
 const read = async (path: string) => (await house.manager.get(path).expect(200)).body;
-const log = (procedure: string, done: string, more: object = {}) => house.manager.post('/records', { id: v7(), pointId: flat.points[procedure], done, ...more }).expect(200);
-const interval = async (procedure: string) => (await read(`/points/${flat.points[procedure]}`)).mark.intervalDays as number;
+const log = (procedure: string, done: string, more: object = {}) =>
+  house.manager.post('/records', { id: v7(), pointId: flat.points[procedure], done, ...more }).expect(200);
+const interval = async (procedure: string) =>
+  (await read(`/points/${flat.points[procedure]}`)).mark.intervalDays as number;
 const working = (procedure: string): Promise<WorkingAnswer> => read(`/points/${flat.points[procedure]}/working`);
-const supposed = (procedure: string, form: object): Promise<WorkingAnswer> => read(`/points/${flat.points[procedure]}/supposed?with=${encodeURIComponent(JSON.stringify(form))}`);
+const supposed = (procedure: string, form: object): Promise<WorkingAnswer> =>
+  read(`/points/${flat.points[procedure]}/supposed?with=${encodeURIComponent(JSON.stringify(form))}`);
 
 describe('A practice', () => {
   beforeEach(open('airHandler'));
   afterEach(close);
-  const choose = (scope: string, subjectId: string | null, practice: string | null) => house.manager.post('/practice', { scope, subjectId, practice });
+  const choose = (scope: string, subjectId: string | null, practice: string | null) =>
+    house.manager.post('/practice', { scope, subjectId, practice });
 
   it('holds from the whole inwards: the nearest choice wins, and taken back it gives way again', async () => {
-    await house.manager.post(`/properties/${flat.propertyId}/changes`, { practice: null, from: '2026-11-24' }).expect(200);
+    await house.manager
+      .post(`/properties/${flat.propertyId}/changes`, { practice: null, from: '2026-11-24' })
+      .expect(200);
     await log(FILTER, '2026-11-20');
     await choose('organisation', null, 'watchful').expect(200);
     expect(await interval(FILTER)).to.equal(30);
     await choose('property', flat.propertyId, 'steady').expect(200);
     expect(await interval(FILTER)).to.equal(90);
-    for (const [scope, id] of [['place', flat.placeId], ['machine', flat.machineId], ['point', flat.points[FILTER]!]] as const) {
+    for (const [scope, id] of [
+      ['place', flat.placeId],
+      ['machine', flat.machineId],
+      ['point', flat.points[FILTER]!],
+    ] as const) {
       await choose(scope, id, 'watchful').expect(200);
       expect(await interval(FILTER), scope).to.equal(30);
       await choose(scope, id, null).expect(200);
@@ -48,7 +72,9 @@ describe('A practice', () => {
   });
   it('may be the maker’s manual, which is steady where none is entered', async () => {
     await log(DRAIN, '2026-11-20');
-    await house.manager.put(`/points/${flat.points[DRAIN]}/specification`, { specification: { makerLimitDays: 150 }, basedOn: null }).expect(200);
+    await house.manager
+      .put(`/points/${flat.points[DRAIN]}/specification`, { specification: { makerLimitDays: 150 }, basedOn: null })
+      .expect(200);
     await choose('machine', flat.machineId, 'maker').expect(200);
     expect(await interval(DRAIN)).to.equal(150);
     await log(FILTER, '2026-11-20');
@@ -65,17 +91,23 @@ describe('A practice', () => {
     expect(steady!.costAMonth).to.equal(null);
     expect(preview.now).to.equal('steady');
     expect(await house.env.store.db.fact.count({})).to.equal(before);
-    await house.manager.post('/prices', { staffHour: 40, door: 10, currency: 'EUR', materials: { airFilter: 12 } }).expect(200);
+    await house.manager
+      .post('/prices', { staffHour: 40, door: 10, currency: 'EUR', materials: { airFilter: 12 } })
+      .expect(200);
     const priced: PracticePreview = await read(`/practice/preview/organisation/all`);
     const cost = priced.options[1]!.burden;
-    expect(cost.costAMonth).to.be.closeTo(cost.staffHoursAMonth * 40 + cost.doorsAMonth * 10 + cost.materialsAMonth, 1e-9);
+    expect(cost.costAMonth).to.be.closeTo(
+      cost.staffHoursAMonth * 40 + cost.doorsAMonth * 10 + cost.materialsAMonth,
+      1e-9,
+    );
   });
 });
 
 describe('A method', () => {
   beforeEach(open('airHandler'));
   afterEach(close);
-  const choose = (method: string, option: string | null, scope = 'organisation', subjectId: string | null = null) => house.manager.post('/methods', { scope, subjectId, method, option });
+  const choose = (method: string, option: string | null, scope = 'organisation', subjectId: string | null = null) =>
+    house.manager.post('/methods', { scope, subjectId, method, option });
   const stepsOf = async (procedure: string) => {
     const job = await give(house, house.manager, (await read('/session')).me.id, [flat.points[procedure]!]);
     await house.manager.post(`/jobs/${job.id}/moves`, { move: 'cancel', revision: job.revision }).expect(200);
@@ -87,7 +119,11 @@ describe('A method', () => {
     await choose('condensateAgent', 'vinegar').expect(200);
     await choose('condensatePower', 'whenWired', 'property', flat.propertyId).expect(200);
     // Unknown wiring counts as wired: the power is off until somebody says that there is no wire.
-    expect(await stepsOf(DRAIN)).to.include.members(['Look for a wire at the drain opening', 'Flush with vinegar', 'Switch the air handler off']);
+    expect(await stepsOf(DRAIN)).to.include.members([
+      'Look for a wire at the drain opening',
+      'Flush with vinegar',
+      'Switch the air handler off',
+    ]);
     await log(FILTER, '2026-11-20');
     await choose('filterMedia', 'thin', 'place', flat.placeId).expect(200);
     expect(await interval(FILTER)).to.equal(30);
@@ -95,7 +131,12 @@ describe('A method', () => {
     expect(await interval(FILTER)).to.equal(90);
   });
   it('gives way where the register forbids its agent', async () => {
-    await house.manager.put(`/points/${flat.points[DRAIN]}/specification`, { specification: { forbiddenAgents: ['bleach'] }, basedOn: null }).expect(200);
+    await house.manager
+      .put(`/points/${flat.points[DRAIN]}/specification`, {
+        specification: { forbiddenAgents: ['bleach'] },
+        basedOn: null,
+      })
+      .expect(200);
     expect(await stepsOf(DRAIN)).to.include('Flush with vinegar');
   });
   it('stands in the record that was done by it', async () => {
@@ -105,18 +146,30 @@ describe('A method', () => {
     const form = await honestWork(house, house.manager, job);
     await house.manager.post(`/jobs/${job.id}/submission`, form).expect(200);
     const record = (await house.env.store.db.record.one({ id: form.records[0]!.id }))!;
-    expect(JSON.parse(record.canonical)).to.deep.include({ schema: 4, edition: null, methods: { condensateAgent: 'vinegar', condensatePower: 'always' }, agent: 'vinegar' });
+    expect(JSON.parse(record.canonical)).to.deep.include({
+      schema: 4,
+      edition: null,
+      methods: { condensateAgent: 'vinegar', condensatePower: 'always' },
+      agent: 'vinegar',
+    });
   });
   it('that we do not hand to tenants makes the job staff’s', async () => {
     const hood = await registerFlat(house, 'hood', 'Flat 9C');
-    const tenantMay = async () => (await read(`/points/${hood.points['hood.greaseFilter']}`)).assignees.find(({ role }: { role: string }) => role === 'tenant').may;
+    const tenantMay = async () =>
+      (await read(`/points/${hood.points['hood.greaseFilter']}`)).assignees.find(
+        ({ role }: { role: string }) => role === 'tenant',
+      ).may;
     expect(await tenantMay()).to.equal(true);
     await choose('hoodClean', 'bake').expect(200);
     expect(await tenantMay()).to.equal(false);
-    await house.manager.post('/jobs', { id: v7(), pointIds: [hood.points['hood.greaseFilter']], assigneeId: hood.tenantId }).expect(422);
+    await house.manager
+      .post('/jobs', { id: v7(), pointIds: [hood.points['hood.greaseFilter']], assigneeId: hood.tenantId })
+      .expect(422);
   });
   it('is refused where it is none', async () => {
-    expect((await choose('hoodClean', 'flamethrower').expect(422)).body.fields.option).to.equal('Pick one of the choices.');
+    expect((await choose('hoodClean', 'flamethrower').expect(422)).body.fields.option).to.equal(
+      'Pick one of the choices.',
+    );
   });
 });
 
@@ -125,22 +178,44 @@ describe('The working of a date', () => {
   afterEach(close);
 
   it('tells reference, drivers with their day, conditions with who found them and their weight, speed, practice, cap', async () => {
-    await house.manager.post(`/tenancies/${flat.tenancyId}/household`, { household: { people: 4, pets: 1, cooking: 'average' }, from: '2026-03-01' }).expect(200);
+    await house.manager
+      .post(`/tenancies/${flat.tenancyId}/household`, {
+        household: { people: 4, pets: 1, cooking: 'average' },
+        from: '2026-03-01',
+      })
+      .expect(200);
     await log(FILTER, '2026-06-01');
     await log(FILTER, '2026-08-20', { grade: 'heavy' });
     await house.manager.post('/looks', { id: v7(), number: 1, grade: 'due' }).expect(200);
     const it = await working(FILTER);
-    expect(it.terms.map(({ says }) => says)).to.include.members(['Reference: steady, a neutral home', 'Steady practice', '4 people at home', 'One shedding pet', 'All 2 conditions together, the last: time for it']);
-    expect(it.terms.find(({ says }) => says === '4 people at home')!.why).to.equal('fouls × 1.3, an assumption, since 1 March 2026');
-    expect(it.conditions.map(({ kind, says, by, confirmed, weight }) => [kind, says, by, confirmed, weight])).to.deep.equal([
-      ['look', 'time for it', 'R. Okonjo-Vane', true, 1], ['service', 'heavy', 'R. Okonjo-Vane', true, 1], ['service', 'not graded', 'R. Okonjo-Vane', true, 0],
+    expect(it.terms.map(({ says }) => says)).to.include.members([
+      'Reference: steady, a neutral home',
+      'Steady practice',
+      '4 people at home',
+      'One shedding pet',
+      'All 2 conditions together, the last: time for it',
+    ]);
+    expect(it.terms.find(({ says }) => says === '4 people at home')!.why).to.equal(
+      'fouls × 1.3, an assumption, since 1 March 2026',
+    );
+    expect(
+      it.conditions.map(({ kind, says, by, confirmed, weight }) => [kind, says, by, confirmed, weight]),
+    ).to.deep.equal([
+      ['look', 'time for it', 'R. Okonjo-Vane', true, 1],
+      ['service', 'heavy', 'R. Okonjo-Vane', true, 1],
+      ['service', 'not graded', 'R. Okonjo-Vane', true, 0],
     ]);
     expect(it.speed.low).to.be.below(it.speed.median);
     expect(it.says).to.match(/^About every \d+ days here\. That is sooner than most homes, because of /);
     expect(it.days).to.equal(await interval(FILTER));
   });
   it('moves with an assumption before it is saved, and is as it was until then', async () => {
-    await house.manager.post(`/tenancies/${flat.tenancyId}/household`, { household: { people: 4, pets: 0, cooking: 'average' }, from: '2026-03-01' }).expect(200);
+    await house.manager
+      .post(`/tenancies/${flat.tenancyId}/household`, {
+        household: { people: 4, pets: 0, cooking: 'average' },
+        from: '2026-03-01',
+      })
+      .expect(200);
     await log(FILTER, '2026-11-01');
     const now = await working(FILTER);
     expect(now.days).to.equal(69);
@@ -167,28 +242,39 @@ describe('The working of a date', () => {
     expect(range.body.fields['changes.pets.one']).to.equal('Between 1 and 3.');
     await house.manager.post('/assumptions', { changes: { moon: 1 } }).expect(422);
     await house.manager.get(`/points/${flat.points[FILTER]}/supposed?with=%7Bbroken`).expect(400);
-    await house.manager.get(`/points/${flat.points[FILTER]}/supposed?with=${encodeURIComponent(JSON.stringify({ changes: { 'pets.one': 9 } }))}`).expect(422);
+    await house.manager
+      .get(
+        `/points/${flat.points[FILTER]}/supposed?with=${encodeURIComponent(JSON.stringify({ changes: { 'pets.one': 9 } }))}`,
+      )
+      .expect(422);
   });
   it('of the past is the past: every kept line is the same again from its inputs, whatever was assumed since', async () => {
     await log(FILTER, '2026-06-01');
     await log(FILTER, '2026-08-20', { grade: 'heavy' });
-    await house.manager.post('/upkeep-day', { scope: 'property', subjectId: flat.propertyId, rule: 'FREQ=MONTHLY;BYDAY=1SA' }).expect(200);
+    await house.manager
+      .post('/upkeep-day', { scope: 'property', subjectId: flat.propertyId, rule: 'FREQ=MONTHLY;BYDAY=1SA' })
+      .expect(200);
     await house.manager.post('/assumptions', { changes: { [`days/${FILTER}/steady`]: 45, spread: 0.9 } }).expect(200);
-    await house.manager.post('/practice', { scope: 'place', subjectId: flat.placeId, practice: 'watchful' }).expect(200);
+    await house.manager
+      .post('/practice', { scope: 'place', subjectId: flat.placeId, practice: 'watchful' })
+      .expect(200);
     const lines = await house.env.store.db.line.all({});
     expect(lines.length).to.be.above(5);
     for (const { servedDay, lineDay, capDay, inputs } of lines) {
       if (servedDay === null) continue;
       expect(computeLine(JSON.parse(inputs) as LineInputs, 0)).to.include({ servedDay, lineDay, capDay });
     }
-    expect(new Set(lines.filter(({ pointId }) => pointId === flat.points[FILTER]).map(({ lineDay }) => lineDay)).size).to.be.above(2);
+    expect(
+      new Set(lines.filter(({ pointId }) => pointId === flat.points[FILTER]).map(({ lineDay }) => lineDay)).size,
+    ).to.be.above(2);
   });
 });
 
 describe('The calendar of a point', () => {
   beforeEach(open('airHandler'));
   afterEach(close);
-  const anchor = (procedure: string, form: object | null) => house.manager.put(`/points/${flat.points[procedure]}/anchor`, { anchor: form });
+  const anchor = (procedure: string, form: object | null) =>
+    house.manager.put(`/points/${flat.points[procedure]}/anchor`, { anchor: form });
   const line = async (procedure: string) => (await working(procedure)).line;
 
   it('keeps the turn of the season, a rule, or its interval again', async () => {
@@ -207,29 +293,48 @@ describe('The calendar of a point', () => {
   it('puts own flushes half-way between a contractor’s visits, and by the interval where there is none', async () => {
     await log(DRAIN, '2026-10-20');
     expect(await interval(DRAIN)).to.equal(90);
-    await house.manager.put(`/machines/${flat.machineId}/contract`, { contract: { lastVisit: '2026-10-01', everyMonths: 6 } }).expect(200);
+    await house.manager
+      .put(`/machines/${flat.machineId}/contract`, { contract: { lastVisit: '2026-10-01', everyMonths: 6 } })
+      .expect(200);
     expect(await line(DRAIN)).to.equal('2026-12-31');
     expect((await working(DRAIN)).chosen.next.slice(0, 2)).to.deep.equal(['2026-12-31', '2027-07-02']);
-    await house.manager.post('/practice', { scope: 'machine', subjectId: flat.machineId, practice: 'light' }).expect(200);
-    await house.manager.put(`/machines/${flat.machineId}/contract`, { contract: { lastVisit: '2026-10-01', everyMonths: 12 } }).expect(200);
+    await house.manager
+      .post('/practice', { scope: 'machine', subjectId: flat.machineId, practice: 'light' })
+      .expect(200);
+    await house.manager
+      .put(`/machines/${flat.machineId}/contract`, { contract: { lastVisit: '2026-10-01', everyMonths: 12 } })
+      .expect(200);
     expect((await working(DRAIN)).chosen.next.slice(0, 2)).to.deep.equal(['2027-01-31', '2027-06-01']);
   });
   it('waits for the first warm spell, by the threshold of the manager, with the cooling season as the latest', async () => {
     await log(COOLING, '2026-05-20');
     expect(await line(COOLING)).to.equal('2027-06-01');
     const warm: Record<string, number> = { '2027-04-18': 19, '2027-04-19': 20, '2027-04-20': 21 };
-    (house.env as { weather: unknown }).weather = { highCelsius: (_zone: string, day: number) => warm[isoFromDay(day)] ?? 9 };
+    (house.env as { weather: unknown }).weather = {
+      highCelsius: (_zone: string, day: number) => warm[isoFromDay(day)] ?? 9,
+    };
     house.clock.now = NOON + (dayFromIso('2027-04-20') - TODAY) * DAY_MS;
     await turnDay(house.env);
     await letDaysPass(house, 0);
     expect(await line(COOLING)).to.equal('2027-06-01');
-    await house.manager.post('/seasons', { scope: 'property', subjectId: flat.propertyId, coolingMonth: 6, coolingDate: 1, leadDays: 10, warmCelsius: 19 }).expect(200);
+    await house.manager
+      .post('/seasons', {
+        scope: 'property',
+        subjectId: flat.propertyId,
+        coolingMonth: 6,
+        coolingDate: 1,
+        leadDays: 10,
+        warmCelsius: 19,
+      })
+      .expect(200);
     await turnDay(house.env);
     expect(await line(COOLING)).to.equal('2027-04-18');
     const facts = await house.env.store.db.fact.count({ name: 'warmSpell' });
     await turnDay(house.env);
     expect(await house.env.store.db.fact.count({ name: 'warmSpell' })).to.equal(facts);
-    expect((await working(COOLING)).chosen.anchor.says).to.equal('when it is 19 °C for three days in a row, by 1 June at the latest');
+    expect((await working(COOLING)).chosen.anchor.says).to.equal(
+      'when it is 19 °C for three days in a row, by 1 June at the latest',
+    );
   });
   it('moves a date to the upkeep day when that is near, and says by how much', async () => {
     await log(FILTER, '2026-09-08');
@@ -237,7 +342,11 @@ describe('The calendar of a point', () => {
     await house.manager.post('/upkeep-day', { scope: 'organisation', rule: 'FREQ=MONTHLY;BYDAY=1SA' }).expect(200);
     const snapped = await working(FILTER);
     expect(snapped.line).to.equal('2026-12-05');
-    expect(snapped.terms.at(-1)).to.deep.equal({ says: 'Moved to the upkeep day, 5 Dec', why: '2 days earlier', days: 88 });
+    expect(snapped.terms.at(-1)).to.deep.equal({
+      says: 'Moved to the upkeep day, 5 Dec',
+      why: '2 days earlier',
+      days: 88,
+    });
     await house.manager.post('/upkeep-day', { scope: 'organisation', rule: null }).expect(200);
     expect(await line(FILTER)).to.equal('2026-12-07');
   });
@@ -247,11 +356,15 @@ describe('The calendar of a point', () => {
     await anchor(FILTER, { kind: 'rule', rule: 'FREQ=MONTHLY;BYDAY=1SA', start: '2026-01-01' }).expect(200);
     const response = await house.manager.get(`/calendar/place/${flat.placeId}`).expect(200);
     expect(response.headers['content-type']).to.contain('text/calendar');
-    const events = new ICAL.Component(ICAL.parse(response.text) as never).getAllSubcomponents('vevent').map((it) => new ICAL.Event(it));
+    const events = new ICAL.Component(ICAL.parse(response.text) as never)
+      .getAllSubcomponents('vevent')
+      .map((it) => new ICAL.Event(it));
     const filter = events.find(({ summary }) => summary === 'Change the air filter, Flat 1A')!;
     const days = filter.iterator();
     expect([String(days.next()), String(days.next())]).to.deep.equal(['2026-12-05', '2027-01-02']);
-    expect(String(events.find(({ summary }) => summary.startsWith('Check that it cools'))!.startDate)).to.equal('2027-06-01');
+    expect(String(events.find(({ summary }) => summary.startsWith('Check that it cools'))!.startDate)).to.equal(
+      '2027-06-01',
+    );
   });
 });
 
@@ -272,19 +385,32 @@ describe('Agents in turn', () => {
     await log(WASH, '2026-09-02');
     // Sixty days at steady, in hard water; thirty at watchful.
     expect((await working(WASH)).line).to.equal('2026-10-18');
-    await house.manager.post(`/properties/${flat.propertyId}/changes`, { practice: 'watchful', from: '2026-11-24' }).expect(200);
+    await house.manager
+      .post(`/properties/${flat.propertyId}/changes`, { practice: 'watchful', from: '2026-11-24' })
+      .expect(200);
     expect((await working(WASH)).line).to.equal('2026-09-25');
     const first = await wash();
     const order = ['bakingSoda', 'vinegar', 'cleaner'];
     await letDaysPass(house, 60);
     const second = await wash();
     expect(second).to.equal(order[(order.indexOf(first!) + 1) % 3]);
-    expect(['baking soda', 'vinegar', 'a bought cleaner'].indexOf((await turn())!)).to.equal((order.indexOf(first!) + 2) % 3);
+    expect(['baking soda', 'vinegar', 'a bought cleaner'].indexOf((await turn())!)).to.equal(
+      (order.indexOf(first!) + 2) % 3,
+    );
   });
   it('skip what the register forbids', async () => {
     await log(WASH, '2026-09-02');
-    await house.manager.put(`/points/${flat.points[WASH]}/specification`, { specification: { forbiddenAgents: ['vinegar'] }, basedOn: null }).expect(200);
-    const used = [await wash(), (await letDaysPass(house, 60), await wash()), (await letDaysPass(house, 60), await wash())];
+    await house.manager
+      .put(`/points/${flat.points[WASH]}/specification`, {
+        specification: { forbiddenAgents: ['vinegar'] },
+        basedOn: null,
+      })
+      .expect(200);
+    const used = [
+      await wash(),
+      (await letDaysPass(house, 60), await wash()),
+      (await letDaysPass(house, 60), await wash()),
+    ];
     expect(used).not.to.include('vinegar');
     expect(new Set(used).size).to.equal(2);
   });
@@ -297,7 +423,12 @@ describe('The water', () => {
     await log('refrigerator.waterFilter', '2026-11-20');
     await house.manager.post('/practice', { scope: 'place', subjectId: flat.placeId, practice: 'light' }).expect(200);
     expect(await interval('refrigerator.waterFilter')).to.equal(365);
-    await house.manager.post(`/properties/${flat.propertyId}/changes`, { water: { source: 'well', hardnessMgL: 200 }, from: '2026-11-24' }).expect(200);
+    await house.manager
+      .post(`/properties/${flat.propertyId}/changes`, {
+        water: { source: 'well', hardnessMgL: 200 },
+        from: '2026-11-24',
+      })
+      .expect(200);
     expect(await interval('refrigerator.waterFilter')).to.equal(180);
   });
 });

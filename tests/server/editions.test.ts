@@ -11,14 +11,24 @@ const own = { ours: null, phase: 'clean', title: 'Rinse it twice', body: 'Cold, 
 describe('A procedure of one’s own', () => {
   let house: House;
   let flat: Flat;
-  beforeEach(async () => { house = await openHouse(); flat = await registerFlat(house, 'dishwasher'); });
+  beforeEach(async () => {
+    house = await openHouse();
+    flat = await registerFlat(house, 'dishwasher');
+  });
   afterEach(() => house.close());
 
-  const read = async (): Promise<ProcedureAnswer> => (await house.manager.get(`/procedures/${FILTER}`).expect(200)).body;
-  const save = (content: Edition, basedOn: number, note = '') => house.manager.post(`/procedures/${FILTER}/editions`, { content, basedOn, note });
+  const read = async (): Promise<ProcedureAnswer> =>
+    (await house.manager.get(`/procedures/${FILTER}`).expect(200)).body;
+  const save = (content: Edition, basedOn: number, note = '') =>
+    house.manager.post(`/procedures/${FILTER}/editions`, { content, basedOn, note });
   const edited = ({ content }: ProcedureAnswer): Edition => {
     const after = content.steps.findIndex(({ ours }) => ours === `${FILTER}.brush`) + 1;
-    return { ...content, minutes: 26, cautions: ['Mind the cat.'], steps: [...content.steps.slice(0, after), own, ...content.steps.slice(after)] };
+    return {
+      ...content,
+      minutes: 26,
+      cautions: ['Mind the cat.'],
+      steps: [...content.steps.slice(0, after), own, ...content.steps.slice(after)],
+    };
   };
 
   it('begins as ours, is numbered, says what changed, and jobs follow it', async () => {
@@ -28,7 +38,12 @@ describe('A procedure of one’s own', () => {
     expect((await save(edited(ours), 0, 'Grease here.').expect(200)).body.number).to.equal(1);
     const now = await read();
     expect(now).to.include({ number: 1, minutes: 26 });
-    expect(now.editions.at(-1)).to.deep.include({ number: 1, inForce: true, note: 'Grease here.', by: 'R. Okonjo-Vane' });
+    expect(now.editions.at(-1)).to.deep.include({
+      number: 1,
+      inForce: true,
+      note: 'Grease here.',
+      by: 'R. Okonjo-Vane',
+    });
     expect(now.editions.at(-1)!.changes.join()).to.contain('20 → 26').and.to.contain('Rinse it twice');
     expect(now.ourSteps).to.have.length(now.steps.length - 1);
     const job = await give(house, flat.tenant, flat.tenantId, [flat.points[FILTER]!]);
@@ -48,7 +63,11 @@ describe('A procedure of one’s own', () => {
     expect(record).to.include({ edition: 1, procedure: FILTER, schema: 4 });
     const again = await read();
     expect(again).to.include({ number: 0, minutes: 20 });
-    expect(again.editions.map(({ number, ours, inForce }) => [number, ours, inForce])).to.deep.equal([[0, true, true], [1, false, false], [2, true, false]]);
+    expect(again.editions.map(({ number, ours, inForce }) => [number, ours, inForce])).to.deep.equal([
+      [0, true, true],
+      [1, false, false],
+      [2, true, false],
+    ]);
     await house.manager.post(`/procedures/${FILTER}/ours`, { basedOn: 0 }).expect(409);
     expect((await save(edited(again), 0).expect(200)).body.number).to.equal(3);
   });
@@ -61,8 +80,11 @@ describe('A procedure of one’s own', () => {
   });
   it('that would be unsafe is refused with the reason', async () => {
     const { content } = await read();
-    const refusal = async (change: Partial<Edition>) => (await save({ ...content, ...change }, 0).expect(422)).body.detail as string;
-    expect(await refusal({ steps: content.steps.filter(({ ours }) => ours !== `${FILTER}.unlock`) })).to.contain('Unlock the filter').and.to.contain('stays');
+    const refusal = async (change: Partial<Edition>) =>
+      (await save({ ...content, ...change }, 0).expect(422)).body.detail as string;
+    expect(await refusal({ steps: content.steps.filter(({ ours }) => ours !== `${FILTER}.unlock`) }))
+      .to.contain('Unlock the filter')
+      .and.to.contain('stays');
     expect(await refusal({ agents: ['bleach', 'vinegar'] })).to.contain('chlorine');
     await house.manager.post('/procedures/toaster.crumbs/editions', { content, basedOn: 0 }).expect(404);
     await house.manager.get('/procedures/toaster.crumbs').expect(404);
@@ -70,7 +92,9 @@ describe('A procedure of one’s own', () => {
   });
   it('makes it staff’s where the level is raised', async () => {
     await save({ ...(await read()).content, level: 'S' }, 0).expect(200);
-    const refused = await house.manager.post('/jobs', { id: v7(), pointIds: [flat.points[FILTER]], assigneeId: flat.tenantId }).expect(422);
+    const refused = await house.manager
+      .post('/jobs', { id: v7(), pointIds: [flat.points[FILTER]], assigneeId: flat.tenantId })
+      .expect(422);
     expect(refused.body.detail).to.contain('trained staff');
   });
 });
@@ -86,10 +110,23 @@ describe('Agents that must not meet', () => {
     house = await openHouse();
     air = await registerFlat(house, 'airHandler');
     const washer = v7();
-    await house.manager.post('/machines', { id: washer, placeId: air.placeId, type: 'washer', fuel: 'electric', owner: 'landlord', drainBranch: 'East riser' }).expect(200);
+    await house.manager
+      .post('/machines', {
+        id: washer,
+        placeId: air.placeId,
+        type: 'washer',
+        fuel: 'electric',
+        owner: 'landlord',
+        drainBranch: 'East riser',
+      })
+      .expect(200);
     await house.manager.put(`/machines/${air.machineId}`, { drainBranch: 'East riser' }).expect(200);
     const points = await house.env.store.db.point.all({ machineId: washer });
-    wash = { ...air, machineId: washer, points: Object.fromEntries(points.map(({ id, procedure }) => [procedure, id])) };
+    wash = {
+      ...air,
+      machineId: washer,
+      points: Object.fromEntries(points.map(({ id, procedure }) => [procedure, id])),
+    };
     me = (await house.manager.get('/session').expect(200)).body.me.id;
   });
   afterEach(() => house.close());
@@ -98,7 +135,11 @@ describe('Agents that must not meet', () => {
   it('are not given on one day for drains that share a branch, whoever gets them; the next day they may', async () => {
     await ask(air.points[DRAIN]!).expect(200);
     const { body } = await ask(wash.points[TUB]!).expect(409);
-    expect(body.detail).to.contain('vinegar').and.to.contain('bleach').and.to.contain('branch').and.to.contain('chlorine');
+    expect(body.detail)
+      .to.contain('vinegar')
+      .and.to.contain('bleach')
+      .and.to.contain('branch')
+      .and.to.contain('chlorine');
     await letDaysPass(house, 1);
     await ask(wash.points[TUB]!).expect(200);
   });
@@ -113,7 +154,10 @@ describe('Agents that must not meet', () => {
     await ask(air.points[DRAIN]!).expect(200);
     expect(await apart()).to.deep.equal([]);
     await ask(wash.points[TUB]!).expect(200);
-    expect((await apart()).join()).to.contain('bleach').and.to.contain('vinegar').and.to.contain('Flat 1A');
+    expect((await apart()).join())
+      .to.contain('bleach')
+      .and.to.contain('vinegar')
+      .and.to.contain('Flat 1A');
   });
   it('are not begun on the day on which the other went down, and the step offers no such agent', async () => {
     const boot = await give(house, house.manager, me, [wash.points['washer.doorBoot']!]);
@@ -121,17 +165,29 @@ describe('Agents that must not meet', () => {
     await letDaysPass(house, 1);
     const drain = await give(house, house.manager, me, [air.points[DRAIN]!]);
     await house.manager.post(`/jobs/${drain.id}/submission`, await honestWork(house, house.manager, drain)).expect(200);
-    expect((await house.manager.post(`/jobs/${tub.id}/moves`, { move: 'start', revision: 1 }).expect(409)).body.detail).to.contain('bleach');
+    expect(
+      (await house.manager.post(`/jobs/${tub.id}/moves`, { move: 'start', revision: 1 }).expect(409)).body.detail,
+    ).to.contain('bleach');
     const { steps } = (await house.manager.get(`/jobs/${boot.id}`).expect(200)).body;
-    const agents = steps.flatMap(({ needs }: { needs: { need: { kind: string; choices?: string[] } }[] }) => needs.flatMap(({ need }) => (need.kind === 'agent' ? need.choices : [])));
+    const agents = steps.flatMap(({ needs }: { needs: { need: { kind: string; choices?: string[] } }[] }) =>
+      needs.flatMap(({ need }) => (need.kind === 'agent' ? need.choices : [])),
+    );
     expect(agents).to.deep.equal(['dishSoap']);
     await letDaysPass(house, 1);
     await house.manager.post(`/jobs/${tub.id}/moves`, { move: 'start', revision: 1 }).expect(200);
   });
   it('are not chosen for a part at which the register forbids them', async () => {
-    await house.manager.put(`/points/${air.points[DRAIN]}/specification`, { specification: { forbiddenAgents: ['bleach'] }, basedOn: null }).expect(200);
-    const choose = (scope: string, subjectId: string | null) => house.manager.post('/methods', { scope, subjectId, method: 'condensateAgent', option: 'bleach' });
-    expect((await choose('machine', air.machineId).expect(422)).body.detail).to.contain('bleach').and.to.contain('Condensate drain');
+    await house.manager
+      .put(`/points/${air.points[DRAIN]}/specification`, {
+        specification: { forbiddenAgents: ['bleach'] },
+        basedOn: null,
+      })
+      .expect(200);
+    const choose = (scope: string, subjectId: string | null) =>
+      house.manager.post('/methods', { scope, subjectId, method: 'condensateAgent', option: 'bleach' });
+    expect((await choose('machine', air.machineId).expect(422)).body.detail)
+      .to.contain('bleach')
+      .and.to.contain('Condensate drain');
     await choose('point', air.points[DRAIN]!).expect(422);
     await choose('organisation', null).expect(200);
   });
@@ -142,7 +198,9 @@ describe('Amounts in a step', () => {
     const house = await openHouse();
     const drains = await registerFlat(house, 'drains');
     const point = drains.points['drains.dose']!;
-    await house.manager.put(`/points/${point}/specification`, { specification: { drainCount: 7 }, basedOn: null }).expect(200);
+    await house.manager
+      .put(`/points/${point}/specification`, { specification: { drainCount: 7 }, basedOn: null })
+      .expect(200);
     const job = await give(house, drains.tenant, drains.tenantId, [point]);
     const bodies = (it: typeof job) => it.steps.map(({ body }: { body: string }) => body).join(' ') as string;
     expect(bodies(job)).to.contain('60 mL into each, 410 mL in all').and.to.contain('there are 7 here');
@@ -150,7 +208,12 @@ describe('Amounts in a step', () => {
     expect(bodies(us)).to.contain('2 fl oz into each, 1¾ cups in all');
     const dryer = await registerFlat(house, 'dryer', 'Flat 2A');
     const duct = dryer.points['dryer.duct']!;
-    await house.manager.put(`/points/${duct}/specification`, { specification: { duct: { straightMm: 5000, elbows: [] } }, basedOn: null }).expect(200);
+    await house.manager
+      .put(`/points/${duct}/specification`, {
+        specification: { duct: { straightMm: 5000, elbows: [] } },
+        basedOn: null,
+      })
+      .expect(200);
     const me = (await house.manager.get('/session').expect(200)).body.me.id;
     expect((await give(house, house.manager, me, [duct])).kit.join()).to.contain('6 rods of 0.9 m for a run of 5 m');
     await house.close();
@@ -159,10 +222,15 @@ describe('Amounts in a step', () => {
     const house = await openHouse();
     const first = await registerFlat(house, 'washer');
     const second = await registerFlat(house, 'washer', 'Flat 2A');
-    for (const { machineId } of [first, second]) await house.manager.put(`/machines/${machineId}`, { maker: 'Tidesse', model: 'W7' }).expect(200);
-    await house.manager.put(`/points/${first.points['washer.tub']}/specification`, { specification: { runMinutes: 95 }, basedOn: null }).expect(200);
+    for (const { machineId } of [first, second])
+      await house.manager.put(`/machines/${machineId}`, { maker: 'Tidesse', model: 'W7' }).expect(200);
+    await house.manager
+      .put(`/points/${first.points['washer.tub']}/specification`, { specification: { runMinutes: 95 }, basedOn: null })
+      .expect(200);
     const job = await give(house, second.tenant, second.tenantId, [second.points['washer.tub']!]);
-    const runs = job.steps.flatMap(({ needs }: { needs: { need: { kind: string; minutes?: number } }[] }) => needs.filter(({ need }) => need.kind === 'timer').map(({ need }) => need.minutes));
+    const runs = job.steps.flatMap(({ needs }: { needs: { need: { kind: string; minutes?: number } }[] }) =>
+      needs.filter(({ need }) => need.kind === 'timer').map(({ need }) => need.minutes),
+    );
     expect(runs).to.deep.equal([95, 95]);
     await house.close();
   });
@@ -173,17 +241,35 @@ describe('A measurement', () => {
     const house = await openHouse();
     const dryer = await registerFlat(house, 'dryer');
     const duct = dryer.points['dryer.duct']!;
-    const keep = (form: object) => house.manager.post('/measurements', { id: v7(), point: duct, measure: 'drying', inputs: { minutes: 75 }, ...form });
+    const keep = (form: object) =>
+      house.manager.post('/measurements', {
+        id: v7(),
+        point: duct,
+        measure: 'drying',
+        inputs: { minutes: 75 },
+        ...form,
+      });
     expect((await keep({}).expect(200)).body.record).to.equal(null);
     await house.manager.post('/records', { id: v7(), pointId: duct, done: '2026-11-20' }).expect(200);
-    expect((await keep({ note: 'Towels.' }).expect(200)).body).to.deep.equal({ point: 'Duct to outdoors', record: '2026-11-20' });
+    expect((await keep({ note: 'Towels.' }).expect(200)).body).to.deep.equal({
+      point: 'Duct to outdoors',
+      record: '2026-11-20',
+    });
     const { story } = (await house.manager.get(`/points/${duct}`).expect(200)).body as PointAnswer;
-    expect(story.map(({ says }) => says).join()).to.contain('75 min').and.to.contain('Over 60 min').and.to.contain('Towels.');
+    expect(story.map(({ says }) => says).join())
+      .to.contain('75 min')
+      .and.to.contain('Over 60 min')
+      .and.to.contain('Towels.');
     await keep({ measure: 'face', inputs: { size: '16x25x1', cfm: 900 } }).expect(422);
     await keep({ inputs: { minutes: -3 } }).expect(422);
     await keep({ measure: 'magic' }).expect(422);
     const [row] = await house.env.store.db.measurement.all({});
-    const changed = await house.env.store.write((db) => db.measurement.update({ id: row!.id }, { says: 'Other' })).then(() => true, () => false);
+    const changed = await house.env.store
+      .write((db) => db.measurement.update({ id: row!.id }, { says: 'Other' }))
+      .then(
+        () => true,
+        () => false,
+      );
     expect(changed).to.equal(false);
     await house.close();
   });
@@ -217,4 +303,3 @@ describe('Setting a fridge right', () => {
     await house.close();
   });
 });
-

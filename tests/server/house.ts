@@ -23,16 +23,26 @@ export class Caller {
   private cookie = '';
   private csrf = '';
   private readonly app: Parameters<typeof request>[0];
-  constructor(app: Parameters<typeof request>[0]) { this.app = app; }
+  constructor(app: Parameters<typeof request>[0]) {
+    this.app = app;
+  }
 
   private dressed(test: Test, key = v7()): Test {
     test.set('idempotency-key', key).set('cookie', this.cookie);
     return this.csrf ? test.set('x-csrf-token', this.csrf) : test;
   }
-  get(path: string): Test { return request(this.app).get(`/api${path}`).set('cookie', this.cookie); }
-  post(path: string, form: object = {}, key?: string): Test { return this.dressed(request(this.app).post(`/api${path}`), key).send(form); }
-  put(path: string, form: object = {}, key?: string): Test { return this.dressed(request(this.app).put(`/api${path}`), key).send(form); }
-  delete(path: string, key?: string): Test { return this.dressed(request(this.app).delete(`/api${path}`), key); }
+  get(path: string): Test {
+    return request(this.app).get(`/api${path}`).set('cookie', this.cookie);
+  }
+  post(path: string, form: object = {}, key?: string): Test {
+    return this.dressed(request(this.app).post(`/api${path}`), key).send(form);
+  }
+  put(path: string, form: object = {}, key?: string): Test {
+    return this.dressed(request(this.app).put(`/api${path}`), key).send(form);
+  }
+  delete(path: string, key?: string): Test {
+    return this.dressed(request(this.app).delete(`/api${path}`), key);
+  }
   async open(path: string, form: object): Promise<void> {
     const { body, headers, status } = await this.post(path, form);
     if (status !== 200) throw new Error(`${path}: ${status} ${JSON.stringify(body)}`);
@@ -40,10 +50,17 @@ export class Caller {
     this.cookie = String(headers['set-cookie']).split(';')[0]!;
   }
   /** A write with a header left out or falsified. */
-  raw(method: 'post' | 'get', path: string): Test { return request(this.app)[method](`/api${path}`).set('cookie', this.cookie); }
-  get token(): string { return this.csrf; }
+  raw(method: 'post' | 'get', path: string): Test {
+    return request(this.app)[method](`/api${path}`).set('cookie', this.cookie);
+  }
+  get token(): string {
+    return this.csrf;
+  }
   photo(picture: Buffer, name = 'photo.jpg', id = v7(), key = id): Test {
-    return this.dressed(request(this.app).post('/api/photos'), key).field('id', id).field('source', 'camera').attach('photo', picture, name);
+    return this.dressed(request(this.app).post('/api/photos'), key)
+      .field('id', id)
+      .field('source', 'camera')
+      .attach('photo', picture, name);
   }
   /** Sends a drawn photo and gives its id. */
   async take(procedure: string, seed: number): Promise<string> {
@@ -53,7 +70,10 @@ export class Caller {
 }
 
 export const drawn = (procedure: string, seed: number, load = 1): Promise<Buffer> =>
-  sharp(Buffer.from(scenePicture(procedure, load, seed))).resize(400).jpeg({ quality: 80 }).toBuffer();
+  sharp(Buffer.from(scenePicture(procedure, load, seed)))
+    .resize(400)
+    .jpeg({ quality: 80 })
+    .toBuffer();
 
 /** Lets days pass; the manager signs in again, since sessions end. */
 export async function letDaysPass(house: House, days: number): Promise<void> {
@@ -63,7 +83,10 @@ export async function letDaysPass(house: House, days: number): Promise<void> {
 
 /** What the proof of a record failed at. */
 export async function failsOf(house: House, recordId: string): Promise<string[]> {
-  const findings = JSON.parse((await house.env.store.db.proof.one({ recordId }))!.findings) as { check: string; weight: string }[];
+  const findings = JSON.parse((await house.env.store.db.proof.one({ recordId }))!.findings) as {
+    check: string;
+    weight: string;
+  }[];
   return findings.filter(({ weight }) => weight === 'fail').map(({ check }) => check);
 }
 
@@ -84,9 +107,18 @@ export async function openHouse(options: { rateFactor?: number } = {}): Promise<
   const env = createEnv(store, join(folder, 'photos'), () => clock.now);
   const app = createApp(env, { logger: pino({ level: 'silent' }), rateFactor: options.rateFactor ?? 1000 });
   const manager = new Caller(app);
-  await manager.open('/install', { organisation: 'Saltmarsh & Vane', name: 'R. Okonjo-Vane', email: 'vane@saltmarsh.example', password: PASSWORD });
+  await manager.open('/install', {
+    organisation: 'Saltmarsh & Vane',
+    name: 'R. Okonjo-Vane',
+    email: 'vane@saltmarsh.example',
+    password: PASSWORD,
+  });
   return {
-    env, folder, app, clock, manager,
+    env,
+    folder,
+    app,
+    clock,
+    manager,
     caller: () => new Caller(app),
     async close() {
       await store.close();
@@ -112,15 +144,52 @@ export const HOUSEHOLD = { people: 2, pets: 0, cooking: 'average' };
 export async function registerFlat(house: House, type = 'washer', name = 'Flat 1A'): Promise<Flat> {
   const { manager } = house;
   const [propertyId, placeId, tenancyId, tenantId, machineId] = [v7(), v7(), v7(), v7(), v7()];
-  await manager.post('/properties', { id: propertyId, name: 'The Ropewalk', address: '2 Hawser Lane', zone: ZONE, water: { source: 'public', hardnessMgL: 160 }, practice: 'steady' }).expect(200);
+  await manager
+    .post('/properties', {
+      id: propertyId,
+      name: 'The Ropewalk',
+      address: '2 Hawser Lane',
+      zone: ZONE,
+      water: { source: 'public', hardnessMgL: 160 },
+      practice: 'steady',
+    })
+    .expect(200);
   await manager.post('/places', { id: placeId, propertyId, kind: 'unit', name }).expect(200);
-  await manager.post('/tenancies', { id: tenancyId, placeId, personId: tenantId, name: 'I. Marrable', from: '2025-01-01', household: HOUSEHOLD }).expect(200);
-  const { body } = await manager.post('/machines', { id: machineId, placeId, type, fuel: 'electric', owner: 'landlord', maker: 'Tidesse', installed: '2025-01-01' }).expect(200);
+  await manager
+    .post('/tenancies', {
+      id: tenancyId,
+      placeId,
+      personId: tenantId,
+      name: 'I. Marrable',
+      from: '2025-01-01',
+      household: HOUSEHOLD,
+    })
+    .expect(200);
+  const { body } = await manager
+    .post('/machines', {
+      id: machineId,
+      placeId,
+      type,
+      fuel: 'electric',
+      owner: 'landlord',
+      maker: 'Tidesse',
+      installed: '2025-01-01',
+    })
+    .expect(200);
   const rows = await house.env.store.db.point.all({ machineId });
   const tenant = house.caller();
   const link = await manager.post(`/tenancies/${tenancyId}/links`).expect(200);
   await tenant.open('/link', { token: link.body.path.split('#')[1] });
-  return { propertyId, placeId, tenancyId, tenantId, machineId, tenant, numbers: body.points, points: Object.fromEntries(rows.map(({ id, procedure }) => [procedure, id])) };
+  return {
+    propertyId,
+    placeId,
+    tenancyId,
+    tenantId,
+    machineId,
+    tenant,
+    numbers: body.points,
+    points: Object.fromEntries(rows.map(({ id, procedure }) => [procedure, id])),
+  };
 }
 
 /** Gives one point to somebody and returns the job as its doer reads it. */
@@ -130,24 +199,56 @@ export async function give(house: House, doer: Caller, assigneeId: string, point
   return (await doer.get(`/jobs/${id}`).expect(200)).body;
 }
 
-interface Told { [key: string]: unknown }
+interface Told {
+  [key: string]: unknown;
+}
 
 /** A complete, honest submission of a job. */
-export async function honestWork(house: House, doer: Caller, job: { tasks: { id: string; procedure: string; state: string }[]; steps: { key: string; taskIds: string[]; needs: { need: Told; taskIds: string[]; choices: { value: string }[] }[] }[] }, change: Told = {}, seed = Math.floor(Math.random() * 1e9)) {
+export async function honestWork(
+  house: House,
+  doer: Caller,
+  job: {
+    tasks: { id: string; procedure: string; state: string }[];
+    steps: {
+      key: string;
+      taskIds: string[];
+      needs: { need: Told; taskIds: string[]; choices: { value: string }[] }[];
+    }[];
+  },
+  change: Told = {},
+  seed = Math.floor(Math.random() * 1e9),
+) {
   const records = [];
   for (const task of job.tasks.filter(({ state }) => state === 'outstanding')) {
-    const needs = job.steps.flatMap((step) => step.needs.filter(({ taskIds }) => taskIds.includes(task.id)).map(({ need }) => need));
+    const needs = job.steps.flatMap((step) =>
+      step.needs.filter(({ taskIds }) => taskIds.includes(task.id)).map(({ need }) => need),
+    );
     const of = (kind: string) => needs.filter((need) => need.kind === kind);
     const photos: { slot: unknown; photoId: string }[] = [];
-    for (const { key } of of('photo')) photos.push({ slot: key, photoId: await doer.take(task.procedure, seed + photos.length + records.length * 10) });
+    for (const { key } of of('photo'))
+      photos.push({ slot: key, photoId: await doer.take(task.procedure, seed + photos.length + records.length * 10) });
     records.push({
-      id: v7(), taskId: task.id, photos, grade: 'due', cavityGrade: of('grade').some(({ key }) => key === 'cavity') ? 'light' : null, finds: [],
-      confirmed: of('confirm').map(({ key }) => key), readings: Object.fromEntries(of('reading').filter(({ optional }) => !optional).map(({ key, pass }) => [key, (pass as number[])[1]! - 1])),
-      agent: of('agent').length ? (of('agent')[0]!.choices as string[])[0] : null, size: of('size').length ? '16x25x1' : null, ...change,
+      id: v7(),
+      taskId: task.id,
+      photos,
+      grade: 'due',
+      cavityGrade: of('grade').some(({ key }) => key === 'cavity') ? 'light' : null,
+      finds: [],
+      confirmed: of('confirm').map(({ key }) => key),
+      readings: Object.fromEntries(
+        of('reading')
+          .filter(({ optional }) => !optional)
+          .map(({ key, pass }) => [key, (pass as number[])[1]! - 1]),
+      ),
+      agent: of('agent').length ? (of('agent')[0]!.choices as string[])[0] : null,
+      size: of('size').length ? '16x25x1' : null,
+      ...change,
     });
   }
   // As long as the waits and runs of the job take, and then some.
-  const waits = job.steps.flatMap(({ needs }) => needs).reduce((sum, { need }) => sum + (need.kind === 'timer' ? Number(need.minutes) : 0), 90);
+  const waits = job.steps
+    .flatMap(({ needs }) => needs)
+    .reduce((sum, { need }) => sum + (need.kind === 'timer' ? Number(need.minutes) : 0), 90);
   // Nobody begins before the job was given: the time passes.
   const startedAt = house.clock.now;
   house.clock.now += waits * 60_000;

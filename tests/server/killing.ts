@@ -32,7 +32,12 @@ export async function killWhileSending(kills: number): Promise<Kept> {
     const first = await serve({ data, port: 0, logger: pino({ level: 'silent' }), rateFactor: 1e6 });
     const { url } = first;
     const manager = new Caller(url as never);
-    await manager.open('/install', { organisation: 'Saltmarsh & Vane', name: 'R. Okonjo-Vane', email: 'vane@saltmarsh.example', password: PASSWORD });
+    await manager.open('/install', {
+      organisation: 'Saltmarsh & Vane',
+      name: 'R. Okonjo-Vane',
+      email: 'vane@saltmarsh.example',
+      password: PASSWORD,
+    });
     const flat = await registerFlat({ env: first.env, manager, caller: () => new Caller(url as never) } as House);
     await first.close();
     const pictures = await Promise.all(Array.from({ length: 6 }, (_, seed) => drawn('washer.doorBoot', seed)));
@@ -47,16 +52,46 @@ export async function killWhileSending(kills: number): Promise<Kept> {
         while (alive) {
           try {
             const [photo, fault, record] = [v7(), v7(), v7()];
-            if (ok(await flat.tenant.photo(pictures[Math.floor(random() * pictures.length)]!, 'photo.jpg', photo))) taken.photos.push(photo);
-            if (ok(await flat.tenant.post('/faults', { id: fault, machineId: flat.machineId, symptom: 'washer.smell', note: '', photoIds: [photo] }))) taken.faults.push(fault);
-            if (ok(await manager.post('/records', { id: record, pointId: flat.points['washer.tub'], done: today, grade: null, finds: [], note: 'in the middle' }))) taken.records.push(record);
-          } catch { /* the line is gone with the server */ }
+            if (ok(await flat.tenant.photo(pictures[Math.floor(random() * pictures.length)]!, 'photo.jpg', photo)))
+              taken.photos.push(photo);
+            if (
+              ok(
+                await flat.tenant.post('/faults', {
+                  id: fault,
+                  machineId: flat.machineId,
+                  symptom: 'washer.smell',
+                  note: '',
+                  photoIds: [photo],
+                }),
+              )
+            )
+              taken.faults.push(fault);
+            if (
+              ok(
+                await manager.post('/records', {
+                  id: record,
+                  pointId: flat.points['washer.tub'],
+                  done: today,
+                  grade: null,
+                  finds: [],
+                  note: 'in the middle',
+                }),
+              )
+            )
+              taken.records.push(record);
+          } catch {
+            /* the line is gone with the server */
+          }
         }
       };
       const writers = Array.from({ length: WRITERS }, write);
-      await new Promise((done) => { setTimeout(done, 300 + random() * 900); });
+      await new Promise((done) => {
+        setTimeout(done, 300 + random() * 900);
+      });
       child.kill('SIGKILL');
-      await new Promise((done) => { child.once('exit', done); });
+      await new Promise((done) => {
+        child.once('exit', done);
+      });
       alive = false;
       await Promise.all(writers);
     }
@@ -80,19 +115,33 @@ export async function killWhileSending(kills: number): Promise<Kept> {
       if (entry.leafHash !== leafHash(entry.canonical)) broken.push(`entry ${entry.sequence}: hash`);
       if (entry.sequence !== i + 1) broken.push(`entry ${entry.sequence}: a hole before it`);
     });
-    const logged = new Map(entries.filter(({ kind }) => kind === 'record').map((entry) => [entry.subjectId, entry.canonical]));
-    for (const [id, { canonical }] of records) if (logged.get(id) !== canonical) broken.push(`record ${id}: not in the log as it is`);
-    const [check] = await db.sequelize.query('PRAGMA integrity_check', { raw: true }) as unknown as [{ integrity_check: string }[]];
+    const logged = new Map(
+      entries.filter(({ kind }) => kind === 'record').map((entry) => [entry.subjectId, entry.canonical]),
+    );
+    for (const [id, { canonical }] of records)
+      if (logged.get(id) !== canonical) broken.push(`record ${id}: not in the log as it is`);
+    const [check] = (await db.sequelize.query('PRAGMA integrity_check', { raw: true })) as unknown as [
+      { integrity_check: string }[],
+    ];
     if (check[0]?.integrity_check !== 'ok') broken.push(`file: ${JSON.stringify(check)}`);
     await after.close();
-    return { kills, photos: taken.photos.length, records: taken.records.length, faults: taken.faults.length, lost, broken };
+    return {
+      kills,
+      photos: taken.photos.length,
+      records: taken.records.length,
+      faults: taken.faults.length,
+      lost,
+      broken,
+    };
   } finally {
     rmSync(data, { recursive: true, force: true });
   }
 }
 
 async function start(data: string, port: string): Promise<ChildProcess> {
-  const child = spawn(process.execPath, ['--import', 'tsx', CHILD, data, port], { stdio: ['ignore', 'pipe', 'inherit'] });
+  const child = spawn(process.execPath, ['--import', 'tsx', CHILD, data, port], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
   await new Promise<void>((ready, failed) => {
     child.stdout!.once('data', () => ready());
     child.once('exit', (code) => failed(new Error(`the server ended with ${code}`)));

@@ -11,25 +11,46 @@ describe('A home list', () => {
     house = await openHouse();
     flat = await registerFlat(house);
     const id = v7();
-    await house.manager.post('/machines', { id, placeId: flat.placeId, type: 'dishwasher', fuel: 'electric', owner: 'landlord' }).expect(200);
-    dishwasher = Object.fromEntries((await house.env.store.db.point.all({ machineId: id })).map((point) => [point.procedure, point.id]));
+    await house.manager
+      .post('/machines', { id, placeId: flat.placeId, type: 'dishwasher', fuel: 'electric', owner: 'landlord' })
+      .expect(200);
+    dishwasher = Object.fromEntries(
+      (await house.env.store.db.point.all({ machineId: id })).map((point) => [point.procedure, point.id]),
+    );
   });
   afterEach(() => house.close());
   const list = async () => (await house.manager.get(`/places/${flat.placeId}/list`).expect(200)).body;
   const budget = async () => (await house.manager.get(`/places/${flat.placeId}`).expect(200)).body.budget;
-  const sittings = () => [{ id: v7(), pointIds: [flat.points['washer.doorBoot']!] }, { id: v7(), pointIds: [dishwasher['dishwasher.filter']!] }];
+  const sittings = () => [
+    { id: v7(), pointIds: [flat.points['washer.doorBoot']!] },
+    { id: v7(), pointIds: [dishwasher['dishwasher.filter']!] },
+  ];
 
   it('offers what is near its line, machine by machine, and gives it as one request of several sittings', async () => {
     const offered = await list();
     expect(offered.sittings.map(({ machine }: { machine: string }) => machine)).to.have.length(2);
     const [id, form] = [v7(), sittings()];
-    expect((await house.manager.post('/lists', { id, assigneeId: flat.tenantId, sittings: form }).expect(200)).body).to.deep.equal({ id, jobs: 2 });
+    expect(
+      (await house.manager.post('/lists', { id, assigneeId: flat.tenantId, sittings: form }).expect(200)).body,
+    ).to.deep.equal({ id, jobs: 2 });
     const { jobs } = (await flat.tenant.get('/home').expect(200)).body;
     expect(jobs.map(({ listId }: { listId: string }) => listId)).to.deep.equal([id, id]);
     expect(await budget()).to.include({ usedJobs: 1, usedMinutes: 35, pace: 1 });
     // A second request still fits, a third does not.
-    await house.manager.post('/lists', { id: v7(), assigneeId: flat.tenantId, sittings: [{ id: v7(), pointIds: [dishwasher['dishwasher.interiorWash']] }] }).expect(200);
-    expect((await house.manager.post('/jobs', { id: v7(), pointIds: [dishwasher['dishwasher.racks']], assigneeId: flat.tenantId }).expect(409)).body.detail).to.contain('2 of 2');
+    await house.manager
+      .post('/lists', {
+        id: v7(),
+        assigneeId: flat.tenantId,
+        sittings: [{ id: v7(), pointIds: [dishwasher['dishwasher.interiorWash']] }],
+      })
+      .expect(200);
+    expect(
+      (
+        await house.manager
+          .post('/jobs', { id: v7(), pointIds: [dishwasher['dishwasher.racks']], assigneeId: flat.tenantId })
+          .expect(409)
+      ).body.detail,
+    ).to.contain('2 of 2');
   });
   it('keeps each sitting its own: sent, judged and recorded apart', async () => {
     const form = sittings();
@@ -40,8 +61,20 @@ describe('A home list', () => {
   });
   it('is given whole or not at all, of one home alone, within the level of whoever gets it', async () => {
     const other = await registerFlat(house, 'dryer', 'Flat 9');
-    await house.manager.post('/lists', { id: v7(), assigneeId: flat.tenantId, sittings: [...sittings(), { id: v7(), pointIds: [other.points['dryer.lintScreen']] }] }).expect(422);
-    await house.manager.post('/lists', { id: v7(), assigneeId: flat.tenantId, sittings: [...sittings(), { id: v7(), pointIds: [dishwasher['dishwasher.sump']] }] }).expect(422);
+    await house.manager
+      .post('/lists', {
+        id: v7(),
+        assigneeId: flat.tenantId,
+        sittings: [...sittings(), { id: v7(), pointIds: [other.points['dryer.lintScreen']] }],
+      })
+      .expect(422);
+    await house.manager
+      .post('/lists', {
+        id: v7(),
+        assigneeId: flat.tenantId,
+        sittings: [...sittings(), { id: v7(), pointIds: [dishwasher['dishwasher.sump']] }],
+      })
+      .expect(422);
     expect(await house.env.store.db.job.count({})).to.equal(0);
     await flat.tenant.post('/lists', { id: v7(), assigneeId: flat.tenantId, sittings: sittings() }).expect(403);
   });

@@ -4,7 +4,19 @@ import { canonicalText } from '../../core/proof/record.ts';
 import { isoFromDay, dayFromIso } from '../../core/calendar/day.ts';
 import { commitment, leafHash } from '../../server/proof/log.ts';
 import { sha256 } from '../../server/env.ts';
-import { TODAY, DAY_MS, give, honestWork, letDaysPass, HOUSEHOLD, NOON, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import {
+  TODAY,
+  DAY_MS,
+  give,
+  honestWork,
+  letDaysPass,
+  HOUSEHOLD,
+  NOON,
+  openHouse,
+  registerFlat,
+  type Flat,
+  type House,
+} from './house.ts';
 
 const BOOT = 'washer.doorBoot';
 const PUMP = 'washer.drainPumpFilter';
@@ -12,11 +24,16 @@ const PUMP = 'washer.drainPumpFilter';
 describe('The loop', () => {
   let house: House;
   let flat: Flat;
-  beforeEach(async () => { house = await openHouse(); flat = await registerFlat(house); });
+  beforeEach(async () => {
+    house = await openHouse();
+    flat = await registerFlat(house);
+  });
   afterEach(() => house.close());
 
-  const point = async (procedure = BOOT) => (await house.manager.get(`/points/${flat.points[procedure]}`).expect(200)).body;
-  const log = (done: string, more: object = {}, procedure = BOOT) => house.manager.post('/records', { id: v7(), pointId: flat.points[procedure], done, ...more });
+  const point = async (procedure = BOOT) =>
+    (await house.manager.get(`/points/${flat.points[procedure]}`).expect(200)).body;
+  const log = (done: string, more: object = {}, procedure = BOOT) =>
+    house.manager.post('/records', { id: v7(), pointId: flat.points[procedure], done, ...more });
   const sent = async (change: object = {}, pointIds = [flat.points[BOOT]!]) => {
     const job = await give(house, flat.tenant, flat.tenantId, pointIds);
     const form = await honestWork(house, flat.tenant, job, change as never);
@@ -88,7 +105,9 @@ describe('The loop', () => {
     await log('2026-10-01').expect(200);
     const before = (await point()).mark;
     const { recordId, job } = await sent({ grade: 'blocked' });
-    expect((await judge(recordId, { verdict: 'sendBack' }).expect(422)).body.fields.reason).to.contain('the tenant reads this');
+    expect((await judge(recordId, { verdict: 'sendBack' }).expect(422)).body.fields.reason).to.contain(
+      'the tenant reads this',
+    );
     await judge(recordId, { verdict: 'sendBack', reason: 'The fold is not to be seen.' }).expect(200);
     const after = await point();
     expect(after.mark).to.deep.equal({ ...before, work: 1 });
@@ -105,7 +124,9 @@ describe('The loop', () => {
   it('mends the register where the register was wrong, and accepts the work', async () => {
     const air = await registerFlat(house, 'airHandler', 'Flat 2A');
     const filter = air.points['airHandler.returnFilter']!;
-    await house.manager.put(`/points/${filter}/specification`, { specification: { filterSize: '20x20x1' }, basedOn: null }).expect(200);
+    await house.manager
+      .put(`/points/${filter}/specification`, { specification: { filterSize: '20x20x1' }, basedOn: null })
+      .expect(200);
     const job = await give(house, air.tenant, air.tenantId, [filter]);
     expect(job.tasks[0].expected).to.contain('20x20x1');
     const form = await honestWork(house, air.tenant, job);
@@ -113,21 +134,33 @@ describe('The loop', () => {
     expect(body.notes.join()).to.contain('we expected 20x20x1');
     const proof = (await house.manager.get(`/proof/${form.records[0]!.id}`)).body;
     expect(proof.findings[0].says).to.equal('Size 16x25x1 on the frame; the register says 20x20x1.');
-    await judge(form.records[0]!.id, { verdict: 'registerWrong', specification: { filterSize: '16 x 25 x 1' } }).expect(200);
+    await judge(form.records[0]!.id, { verdict: 'registerWrong', specification: { filterSize: '16 x 25 x 1' } }).expect(
+      200,
+    );
     const mended = (await house.manager.get(`/points/${filter}`)).body;
     expect(mended.specification.filterSize).to.equal('16 x 25 x 1');
     expect(mended.mark.servedDay).to.equal(TODAY);
   });
 
   it('knows a photo that was sent before', async () => {
-    const photos = async (seed: number) => [{ slot: 'out', photoId: await flat.tenant.take(BOOT, seed) }, { slot: 'in', photoId: await flat.tenant.take(BOOT, seed + 1) }];
+    const photos = async (seed: number) => [
+      { slot: 'out', photoId: await flat.tenant.take(BOOT, seed) },
+      { slot: 'in', photoId: await flat.tenant.take(BOOT, seed + 1) },
+    ];
     const first = await sent({ photos: await photos(100) });
     await judge(first.recordId, { verdict: 'accept' }).expect(200);
     await letDaysPass(house, 30);
-    const second = await sent({ photos: [{ slot: 'out', photoId: await flat.tenant.take(BOOT, 100) }, { slot: 'in', photoId: await flat.tenant.take(BOOT, 777) }] });
+    const second = await sent({
+      photos: [
+        { slot: 'out', photoId: await flat.tenant.take(BOOT, 100) },
+        { slot: 'in', photoId: await flat.tenant.take(BOOT, 777) },
+      ],
+    });
     const proof = (await house.manager.get(`/proof/${second.recordId}`)).body;
     expect(proof.findings[0].says).to.contain('nearly identical to a photo of 24 November 2026');
-    expect(proof.findings.filter(({ otherPhotoId }: { otherPhotoId: string | null }) => otherPhotoId)).to.have.length(1);
+    expect(proof.findings.filter(({ otherPhotoId }: { otherPhotoId: string | null }) => otherPhotoId)).to.have.length(
+      1,
+    );
   });
 
   it('does two tasks in one sitting: one flow, a record a point, each judged on its own', async () => {
@@ -145,7 +178,9 @@ describe('The loop', () => {
   it('makes a point due the day something is reported, and not after it is served or closed', async () => {
     await log('2026-11-20').expect(200);
     const faultId = v7();
-    await flat.tenant.post('/faults', { id: faultId, machineId: flat.machineId, symptom: 'washer.puddle', note: 'In front.' }).expect(200);
+    await flat.tenant
+      .post('/faults', { id: faultId, machineId: flat.machineId, symptom: 'washer.puddle', note: 'In front.' })
+      .expect(200);
     let boot = await point();
     expect(boot.mark.servedDay + boot.mark.intervalDays).to.equal(TODAY);
     expect(boot.terms.at(-1).says).to.equal('Something was reported');
@@ -155,12 +190,21 @@ describe('The loop', () => {
     await house.manager.post(`/faults/${faultId}/close`, { found: 'Hair at the foot of the glass.' }).expect(200);
     boot = await point();
     expect(boot.mark.servedDay + boot.mark.intervalDays).to.be.above(TODAY + 10);
-    expect((await house.manager.post(`/faults/${faultId}/close`, { found: 'Again.' }).expect(409)).body.detail).to.contain('Hair at the foot');
+    expect(
+      (await house.manager.post(`/faults/${faultId}/close`, { found: 'Again.' }).expect(409)).body.detail,
+    ).to.contain('Hair at the foot');
   });
 
   it('hands a job back with its reason when it cannot be done, and lets it be given again', async () => {
     const job = await give(house, flat.tenant, flat.tenantId, [flat.points[BOOT]!]);
-    await flat.tenant.post(`/jobs/${job.id}/moves`, { move: 'notAble', reason: 'partMissing', note: 'The cap is gone', revision: job.revision }).expect(200);
+    await flat.tenant
+      .post(`/jobs/${job.id}/moves`, {
+        move: 'notAble',
+        reason: 'partMissing',
+        note: 'The cap is gone',
+        revision: job.revision,
+      })
+      .expect(200);
     expect((await point()).job.state).to.equal('open');
     await give(house, flat.tenant, flat.tenantId, [flat.points[BOOT]!]);
     expect((await point()).job.state).to.equal('given');
@@ -170,15 +214,33 @@ describe('The loop', () => {
     const air = await registerFlat(house, 'airHandler', 'Flat 2A');
     const drain = { id: v7(), pointIds: [air.points['airHandler.condensateDrain']], assigneeId: air.tenantId };
     expect((await house.manager.post('/jobs', drain).expect(422)).body.detail).to.contain('trained staff');
-    await house.manager.post('/jobs', { ...drain, id: v7(), pointIds: [air.points['airHandler.returnFilter']], assigneeId: flat.tenantId }).expect(422);
-    const mixed = await house.manager.post('/jobs', { id: v7(), pointIds: [air.points['airHandler.returnFilter'], flat.points[BOOT]], assigneeId: air.tenantId }).expect(422);
+    await house.manager
+      .post('/jobs', {
+        ...drain,
+        id: v7(),
+        pointIds: [air.points['airHandler.returnFilter']],
+        assigneeId: flat.tenantId,
+      })
+      .expect(422);
+    const mixed = await house.manager
+      .post('/jobs', {
+        id: v7(),
+        pointIds: [air.points['airHandler.returnFilter'], flat.points[BOOT]],
+        assigneeId: air.tenantId,
+      })
+      .expect(422);
     expect(mixed.body.detail).to.contain('one machine');
   });
 
   it('follows a change of household from its day on', async () => {
     await log('2026-11-20').expect(200);
     const before = (await point()).mark.intervalDays;
-    await house.manager.post(`/tenancies/${flat.tenancyId}/household`, { household: { ...HOUSEHOLD, people: 6, pets: 2 }, from: '2026-11-01' }).expect(200);
+    await house.manager
+      .post(`/tenancies/${flat.tenancyId}/household`, {
+        household: { ...HOUSEHOLD, people: 6, pets: 2 },
+        from: '2026-11-01',
+      })
+      .expect(200);
     const after = await point();
     expect(after.mark.intervalDays).to.be.below(before);
     const lines = await house.env.store.db.line.all({ pointId: flat.points[BOOT]! });
@@ -191,7 +253,9 @@ describe('The loop', () => {
     await house.manager.post('/records', { id: v7(), pointId: filter, done: '2026-11-20' }).expect(200);
     const days = async () => (await house.manager.get(`/points/${filter}`)).body.mark.intervalDays;
     expect(await days()).to.equal(90);
-    await house.manager.post(`/properties/${air.propertyId}/changes`, { practice: 'watchful', from: '2026-11-24' }).expect(200);
+    await house.manager
+      .post(`/properties/${air.propertyId}/changes`, { practice: 'watchful', from: '2026-11-24' })
+      .expect(200);
     expect(await days()).to.equal(30);
   });
 
@@ -209,9 +273,16 @@ describe('The loop', () => {
     const by = (await db.personal.one({ recordId, field: 'by' }))!;
     expect(JSON.parse(record.canonical).by).to.equal(commitment(by.salt, flat.tenantId));
     expect(record.canonical).not.to.contain(flat.tenantId).and.not.to.contain('Marrable');
-    for (const sql of ['UPDATE record SET hash = 1', 'DELETE FROM record', 'UPDATE log_entry SET at = 1', 'DELETE FROM log_entry']) {
+    for (const sql of [
+      'UPDATE record SET hash = 1',
+      'DELETE FROM record',
+      'UPDATE log_entry SET at = 1',
+      'DELETE FROM log_entry',
+    ]) {
       let refused = '';
-      await db.sequelize.query(sql).catch((error: { parent: Error }) => { refused = error.parent.message; });
+      await db.sequelize.query(sql).catch((error: { parent: Error }) => {
+        refused = error.parent.message;
+      });
       expect(refused, sql).to.match(/immutable|append-only/);
     }
   });
@@ -224,6 +295,11 @@ describe('The loop', () => {
     const form = { ...work, startedAt: done - 40 * 60_000, doneAt: done, deviceAt: done + 10 * 60_000 };
     await flat.tenant.post(`/jobs/${job.id}/submission`, form).expect(200);
     const record = JSON.parse((await house.env.store.db.record.one({ id: form.records[0]!.id }))!.canonical);
-    expect(record).to.include({ doneDay: '2026-11-24', doneAt: done, receivedAt: house.clock.now, zone: 'Europe/Dublin' });
+    expect(record).to.include({
+      doneDay: '2026-11-24',
+      doneAt: done,
+      receivedAt: house.clock.now,
+      zone: 'Europe/Dublin',
+    });
   });
 });

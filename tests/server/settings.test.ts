@@ -9,10 +9,14 @@ import { give, honestWork, letDaysPass, openHouse, registerFlat, TODAY, type Fla
 
 let house: House;
 let flat: Flat;
-beforeEach(async () => { house = await openHouse(); flat = await registerFlat(house); });
+beforeEach(async () => {
+  house = await openHouse();
+  flat = await registerFlat(house);
+});
 afterEach(() => house.close());
 const read = async (path: string) => (await house.manager.get(path).expect(200)).body;
-const log = (procedure: string, done: string, more: object = {}, of = flat) => house.manager.post('/records', { id: v7(), pointId: of.points[procedure], done, ...more }).expect(200);
+const log = (procedure: string, done: string, more: object = {}, of = flat) =>
+  house.manager.post('/records', { id: v7(), pointId: of.points[procedure], done, ...more }).expect(200);
 const mark = async (procedure: string, of = flat) => (await read(`/points/${of.points[procedure]}`)).mark;
 
 describe('The settings of the due engine', () => {
@@ -25,22 +29,40 @@ describe('The settings of the due engine', () => {
       expect(value).to.equal(usual);
       expect(usual).to.be.within(low, high);
     }
-    for (const { days } of it.intervals) expect(days.map(({ value }) => value)).to.deep.equal(days.map(({ usual }) => usual));
+    for (const { days } of it.intervals)
+      expect(days.map(({ value }) => value)).to.deep.equal(days.map(({ usual }) => usual));
     expect(it.budget).to.deep.equal({ jobs: 2, minutes: 40 });
     expect(it.upkeepDay).to.equal(null);
     expect(it.prices).to.equal(null);
   });
   it('say an upkeep day in words and give it back as it was entered', async () => {
-    await house.manager.post('/upkeep-day', { scope: 'organisation', rule: 'FREQ=MONTHLY;BYDAY=-1FR', start: '2026-01-30' }).expect(200);
-    expect((await read('/practice')).upkeepDay).to.deep.equal({ rule: 'FREQ=MONTHLY;BYDAY=-1FR', start: '2026-01-30', says: 'on the last Friday of every month' });
-    const wrong = await house.manager.post('/upkeep-day', { scope: 'organisation', rule: 'every other blue moon' }).expect(422);
+    await house.manager
+      .post('/upkeep-day', { scope: 'organisation', rule: 'FREQ=MONTHLY;BYDAY=-1FR', start: '2026-01-30' })
+      .expect(200);
+    expect((await read('/practice')).upkeepDay).to.deep.equal({
+      rule: 'FREQ=MONTHLY;BYDAY=-1FR',
+      start: '2026-01-30',
+      says: 'on the last Friday of every month',
+    });
+    const wrong = await house.manager
+      .post('/upkeep-day', { scope: 'organisation', rule: 'every other blue moon' })
+      .expect(422);
     expect(wrong.body.fields.rule).to.contain('FREQ=MONTHLY;BYDAY=1SA');
   });
   it('hold each judgement within its range, at both ends', () => {
     for (const [name, { low, high }] of Object.entries(JUDGEMENTS)) {
-      expect([isSound(name, low), isSound(name, high), isSound(name, low - 1e-6), isSound(name, high + 1e-6)], name).to.deep.equal([true, true, false, false]);
+      expect(
+        [isSound(name, low), isSound(name, high), isSound(name, low - 1e-6), isSound(name, high + 1e-6)],
+        name,
+      ).to.deep.equal([true, true, false, false]);
     }
-    expect([isSound('days/washer.tub/steady', 1), isSound('days/washer.tub/steady', 3650), isSound('days/washer.tub/steady', 3651), isSound('days/washer.tub/steady', 0.5), isSound('nothing', 1)]).to.deep.equal([true, true, false, false, false]);
+    expect([
+      isSound('days/washer.tub/steady', 1),
+      isSound('days/washer.tub/steady', 3650),
+      isSound('days/washer.tub/steady', 3651),
+      isSound('days/washer.tub/steady', 0.5),
+      isSound('nothing', 1),
+    ]).to.deep.equal([true, true, false, false, false]);
   });
   it('move every line that follows, and only those', async () => {
     const other = await registerFlat(house, 'dryer', 'Flat 2A');
@@ -52,15 +74,22 @@ describe('The settings of the due engine', () => {
     expect((await mark('washer.doorBoot')).intervalDays).to.equal(40);
     expect(await mark('dryer.lintScreen', other)).to.deep.equal(before);
     // The dryer's line is kept once more, since its inputs name what is assumed; its days are the same.
-    expect(await house.env.store.db.line.count({ pointId: other.points['dryer.lintScreen']! })).to.be.at.most(lines + 1);
+    expect(await house.env.store.db.line.count({ pointId: other.points['dryer.lintScreen']! })).to.be.at.most(
+      lines + 1,
+    );
   });
   it('refuse prices and budgets that cannot be', async () => {
-    const price = (more: object) => house.manager.post('/prices', { staffHour: 40, door: 10, currency: 'EUR', materials: {}, ...more });
-    expect(Object.keys((await price({ currency: 'euros', staffHour: -1 }).expect(422)).body.fields).sort()).to.deep.equal(['currency', 'staffHour']);
+    const price = (more: object) =>
+      house.manager.post('/prices', { staffHour: 40, door: 10, currency: 'EUR', materials: {}, ...more });
+    expect(
+      Object.keys((await price({ currency: 'euros', staffHour: -1 }).expect(422)).body.fields).sort(),
+    ).to.deep.equal(['currency', 'staffHour']);
     await price({ materials: { airFilter: -2 } }).expect(422);
     await house.manager.post('/budgets', { jobs: -1, minutes: 40 }).expect(422);
     await house.manager.post('/budgets', { jobs: 1, minutes: 40, tenancyId: v7() }).expect(422);
-    await house.manager.post('/seasons', { scope: 'organisation', coolingMonth: 13, coolingDate: 31, leadDays: 14, warmCelsius: 200 }).expect(422);
+    await house.manager
+      .post('/seasons', { scope: 'organisation', coolingMonth: 13, coolingDate: 31, leadDays: 14, warmCelsius: 200 })
+      .expect(422);
   });
 });
 
@@ -77,7 +106,9 @@ describe('A preview', () => {
     const all = await preview('organisation/all');
     expect([all.points, all.follow]).to.deep.equal([8, 0]);
     expect(new Set(all.options.map(({ burden }) => burden.tenantRequestsAMonth)).size).to.equal(1);
-    await house.manager.post(`/properties/${flat.propertyId}/changes`, { practice: null, from: '2026-11-24' }).expect(200);
+    await house.manager
+      .post(`/properties/${flat.propertyId}/changes`, { practice: null, from: '2026-11-24' })
+      .expect(200);
     expect((await preview('organisation/all')).follow).to.equal(4);
   });
   it('asks nobody in an empty home, and staff instead', async () => {
@@ -107,19 +138,25 @@ describe('A preview', () => {
 });
 
 describe('The calendar file', () => {
-  const events = async (path: string) => new ICAL.Component(ICAL.parse((await house.manager.get(path).expect(200)).text) as never)
-    .getAllSubcomponents('vevent').map((it) => new ICAL.Event(it));
+  const events = async (path: string) =>
+    new ICAL.Component(ICAL.parse((await house.manager.get(path).expect(200)).text) as never)
+      .getAllSubcomponents('vevent')
+      .map((it) => new ICAL.Event(it));
 
   it('holds what asks by itself, on its line, and what has days of its own on all of them', async () => {
     const air = await registerFlat(house, 'airHandler', 'Flat 2A');
-    await house.manager.put(`/machines/${air.machineId}/contract`, { contract: { lastVisit: '2026-10-01', everyMonths: 6 } }).expect(200);
+    await house.manager
+      .put(`/machines/${air.machineId}/contract`, { contract: { lastVisit: '2026-10-01', everyMonths: 6 } })
+      .expect(200);
     await log('airHandler.condensateDrain', '2026-10-20', {}, air);
     await log('airHandler.returnFilter', '2026-11-20', {}, air);
     const all = await events(`/calendar/machine/${air.machineId}`);
     const drain = all.find(({ summary }) => summary.startsWith('Flush the condensate drain'))!;
     const dates = drain.component.getAllProperties('rdate').flatMap((it) => it.getValues().map(String));
     expect([String(drain.startDate), ...dates].slice(0, 3)).to.deep.equal(['2026-12-31', '2027-07-02', '2028-01-01']);
-    expect(String(all.find(({ summary }) => summary.startsWith('Change the air filter'))!.startDate)).to.equal('2027-02-18');
+    expect(String(all.find(({ summary }) => summary.startsWith('Change the air filter'))!.startDate)).to.equal(
+      '2027-02-18',
+    );
     expect(all.some(({ summary }) => summary.startsWith('Lift-test'))).to.equal(false);
     expect(all.every(({ uid }) => uid.endsWith('@dewline'))).to.equal(true);
   });
@@ -145,7 +182,10 @@ describe('A machine out of service', () => {
     expect(await house.env.store.db.record.count({ pointId: flat.points['washer.doorBoot']! })).to.equal(1);
     const { machines } = await read(`/places/${flat.placeId}`);
     expect(machines[0]).to.deep.include({ retired: '2026-11-24', points: [] });
-    expect((await house.manager.post(`/machines/${flat.machineId}/retirement`, { day: '2026-11-24' }).expect(409)).body.detail).to.contain('out of service on 24 November 2026');
+    expect(
+      (await house.manager.post(`/machines/${flat.machineId}/retirement`, { day: '2026-11-24' }).expect(409)).body
+        .detail,
+    ).to.contain('out of service on 24 November 2026');
     await house.manager.post('/signals', { id: v7(), machineId: flat.machineId, type: 'washer.code' }).expect(409);
     await house.manager.post(`/machines/${flat.machineId}/emitters`).expect(409);
   });
@@ -154,8 +194,12 @@ describe('A machine out of service', () => {
 describe('Habits and looks through the services', () => {
   it('ask less often under a light practice: ninety days (common practice)', async () => {
     await house.manager.post('/practice', { scope: 'place', subjectId: flat.placeId, practice: 'light' }).expect(200);
-    await flat.tenant.post('/habits', { answers: [{ id: v7(), machineId: flat.machineId, habit: 'washer.doorOpen', kept: 'kept' }] }).expect(200);
-    const due = async () => (await read(`/places/${flat.placeId}`)).habits.find(({ habit }: { habit: string }) => habit === 'washer.doorOpen').due as boolean;
+    await flat.tenant
+      .post('/habits', { answers: [{ id: v7(), machineId: flat.machineId, habit: 'washer.doorOpen', kept: 'kept' }] })
+      .expect(200);
+    const due = async () =>
+      (await read(`/places/${flat.placeId}`)).habits.find(({ habit }: { habit: string }) => habit === 'washer.doorOpen')
+        .due as boolean;
     await letDaysPass(house, 89);
     expect(await due()).to.equal(false);
     await letDaysPass(house, 1);
@@ -176,7 +220,9 @@ describe('Habits and looks through the services', () => {
     expect(told).to.include({ kind: 'look', grade: 'due', day: '2026-11-24', schema: RECORD_SCHEMA });
     expect(entry!.canonical).not.to.contain('By the door');
     expect(entry!.canonical).not.to.contain((await read('/session')).me.id);
-    expect((await house.env.store.db.personal.all({ recordId: String(told.id) })).map(({ field }) => field).sort()).to.deep.equal(['by', 'note']);
+    expect(
+      (await house.env.store.db.personal.all({ recordId: String(told.id) })).map(({ field }) => field).sort(),
+    ).to.deep.equal(['by', 'note']);
   });
   it('answer a signal when the proof of its service is accepted, not when it is sent', async () => {
     await log('washer.drainPumpFilter', '2026-11-01');
@@ -195,7 +241,9 @@ describe('Habits and looks through the services', () => {
     const job = await give(house, flat.tenant, flat.tenantId, [flat.points['washer.doorBoot']!]);
     const form = await honestWork(house, flat.tenant, job, { grade: 'blocked' });
     await flat.tenant.post(`/jobs/${job.id}/submission`, form).expect(200);
-    await house.manager.post(`/proof/${form.records[0]!.id}/verdict`, { verdict: 'sendBack', reason: 'Another machine.' }).expect(200);
+    await house.manager
+      .post(`/proof/${form.records[0]!.id}/verdict`, { verdict: 'sendBack', reason: 'Another machine.' })
+      .expect(200);
     const after = await mark('washer.doorBoot');
     expect([after.servedDay, after.intervalDays]).to.deep.equal([before.servedDay, before.intervalDays]);
     expect((await read(`/points/${flat.points['washer.doorBoot']}/working`)).conditions).to.have.length(1);

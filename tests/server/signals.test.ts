@@ -8,15 +8,23 @@ import { DAY_MS, letDaysPass, openHouse, registerFlat, type Flat, type House } f
 const PUMP = 'washer.drainPumpFilter';
 let house: House;
 let flat: Flat;
-beforeEach(async () => { house = await openHouse(); flat = await registerFlat(house); });
+beforeEach(async () => {
+  house = await openHouse();
+  flat = await registerFlat(house);
+});
 afterEach(() => house.close());
 const read = async (path: string) => (await house.manager.get(path).expect(200)).body;
-const log = (procedure: string, done: string, more: object = {}) => house.manager.post('/records', { id: v7(), pointId: flat.points[procedure], done, ...more }).expect(200);
+const log = (procedure: string, done: string, more: object = {}) =>
+  house.manager.post('/records', { id: v7(), pointId: flat.points[procedure], done, ...more }).expect(200);
 const point = (procedure = PUMP) => read(`/points/${flat.points[procedure]}`);
-const daysLeft = async (procedure = PUMP) => { const { mark, place } = await point(procedure); return mark.servedDay + mark.intervalDays - place.today; };
+const daysLeft = async (procedure = PUMP) => {
+  const { mark, place } = await point(procedure);
+  return mark.servedDay + mark.intervalDays - place.today;
+};
 
 describe('A signal', () => {
-  const report = (caller = flat.tenant, type = 'washer.code') => caller.post('/signals', { id: v7(), machineId: flat.machineId, type, note: 'D-7' });
+  const report = (caller = flat.tenant, type = 'washer.code') =>
+    caller.post('/signals', { id: v7(), machineId: flat.machineId, type, note: 'D-7' });
   const signals = async () => (await read('/signals')).signals;
 
   it('makes its point due now, and is answered by a service', async () => {
@@ -25,7 +33,10 @@ describe('A signal', () => {
     await report().expect(200);
     expect(await daysLeft()).to.equal(0);
     expect((await point()).says).to.equal('Due now, because something was reported.');
-    expect((await point()).terms.at(-1)).to.include({ says: 'Something was reported', why: 'A drain code on the display, on 24 Nov' });
+    expect((await point()).terms.at(-1)).to.include({
+      says: 'Something was reported',
+      why: 'A drain code on the display, on 24 Nov',
+    });
     await log(PUMP, '2026-11-24');
     expect((await signals())[0]).to.include({ state: 'answered' });
     expect(await daysLeft()).to.equal(90);
@@ -35,7 +46,9 @@ describe('A signal', () => {
     const { id } = (await report().expect(200)).body;
     const dismiss = (form: object) => house.manager.post(`/signals/${id}/dismissal`, form);
     expect(Object.keys((await dismiss({}).expect(422)).body.fields).sort()).to.deep.equal(['reason', 'recheck']);
-    expect((await dismiss({ reason: 'Lid was open.', recheck: '2026-11-24' }).expect(422)).body.fields.recheck).to.contain('after today');
+    expect(
+      (await dismiss({ reason: 'Lid was open.', recheck: '2026-11-24' }).expect(422)).body.fields.recheck,
+    ).to.contain('after today');
     await dismiss({ reason: 'Lid was open.', recheck: '2026-12-01' }).expect(200);
     expect(await daysLeft()).to.equal(76);
     await letDaysPass(house, 6);
@@ -67,12 +80,29 @@ describe('A signal', () => {
 describe('The inbox of machines', () => {
   let emitter: { id: string; privateKey: string };
   let sequence = 0;
-  beforeEach(async () => { emitter = (await house.manager.post(`/machines/${flat.machineId}/emitters`).expect(200)).body; sequence = 0; });
+  beforeEach(async () => {
+    emitter = (await house.manager.post(`/machines/${flat.machineId}/emitters`).expect(200)).body;
+    sequence = 0;
+  });
   const signed = (message: object, key = emitter.privateKey) => {
     const body = JSON.stringify(message);
-    return { body, signature: sign(null, Buffer.from(body), createPrivateKey({ key: Buffer.from(key, 'base64'), format: 'der', type: 'pkcs8' })).toString('base64') };
+    return {
+      body,
+      signature: sign(
+        null,
+        Buffer.from(body),
+        createPrivateKey({ key: Buffer.from(key, 'base64'), format: 'der', type: 'pkcs8' }),
+      ).toString('base64'),
+    };
   };
-  const message = (more: object = {}) => ({ emitter: emitter.id, sequence: (sequence += 1), at: house.clock.now, type: 'washer.code', code: 'D-7', ...more });
+  const message = (more: object = {}) => ({
+    emitter: emitter.id,
+    sequence: (sequence += 1),
+    at: house.clock.now,
+    type: 'washer.code',
+    code: 'D-7',
+    ...more,
+  });
   const post = ({ body, signature }: { body: string; signature?: string }) => {
     const sent = request(house.app).post('/api/inbox/signals').set('content-type', 'application/json');
     return (signature === undefined ? sent : sent.set('x-dewline-signature', signature)).send(body);
@@ -82,14 +112,22 @@ describe('The inbox of machines', () => {
     await log(PUMP, '2026-11-10');
     await post(signed(message())).expect(200);
     expect(await daysLeft()).to.equal(0);
-    expect((await read('/signals')).signals[0]).to.include({ by: 'the machine itself', fromMachine: true, note: 'D-7' });
+    expect((await read('/signals')).signals[0]).to.include({
+      by: 'the machine itself',
+      fromMachine: true,
+      note: 'D-7',
+    });
   });
   it('refuses a bad signature, a forged body, none at all, an unknown sender, alike', async () => {
     const good = signed(message());
     const other = (await house.manager.post(`/machines/${flat.machineId}/emitters`).expect(200)).body;
     const bad = [
-      { body: good.body, signature: 'AAAA' }, { body: good.body.replace('D-7', 'E19'), signature: good.signature }, { body: good.body }, signed(message(), other.privateKey),
-      signed(message({ emitter: v7() })), { body: 'no json', signature: good.signature },
+      { body: good.body, signature: 'AAAA' },
+      { body: good.body.replace('D-7', 'E19'), signature: good.signature },
+      { body: good.body },
+      signed(message(), other.privateKey),
+      signed(message({ emitter: v7() })),
+      { body: 'no json', signature: good.signature },
     ];
     for (const it of bad) expect((await post(it)).status).to.equal(401);
     expect((await read('/signals')).signals).to.deep.equal([]);
@@ -111,10 +149,13 @@ describe('The inbox of machines', () => {
     await house.manager.post(`/machines/${flat.machineId}/retirement`, { day: '2026-11-24' }).expect(200);
     await post(signed(message())).expect(410);
     expect((await read('/board')).rows[0].marks).to.deep.equal([]);
-    await house.manager.post('/jobs', { id: v7(), pointIds: [flat.points[PUMP]], assigneeId: flat.tenantId }).expect(409);
+    await house.manager
+      .post('/jobs', { id: v7(), pointIds: [flat.points[PUMP]], assigneeId: flat.tenantId })
+      .expect(409);
   });
   it('keeps no private key', async () => {
-    for (const row of [...await house.env.store.db.emitter.all({}), ...await house.env.store.db.receipt.all({})]) expect(JSON.stringify(row)).not.to.contain(emitter.privateKey.slice(24));
+    for (const row of [...(await house.env.store.db.emitter.all({})), ...(await house.env.store.db.receipt.all({}))])
+      expect(JSON.stringify(row)).not.to.contain(emitter.privateKey.slice(24));
   });
 });
 
@@ -145,18 +186,27 @@ describe('A look', () => {
   });
   it('dated before the last service, or tomorrow, is refused in a sentence', async () => {
     await log(first, '2026-11-10');
-    expect((await look({ grade: 'due', day: '2026-11-05' }).expect(409)).body.detail).to.contain('before the last service of 10 November 2026');
-    expect((await look({ grade: 'due', day: '2026-11-25' }).expect(422)).body.fields.day).to.equal('This day has not come yet.');
+    expect((await look({ grade: 'due', day: '2026-11-05' }).expect(409)).body.detail).to.contain(
+      'before the last service of 10 November 2026',
+    );
+    expect((await look({ grade: 'due', day: '2026-11-25' }).expect(422)).body.fields.day).to.equal(
+      'This day has not come yet.',
+    );
   });
   it('that contradicts another is kept, and both are named', async () => {
     await log(first, '2026-09-25');
     await look({ grade: 'heavy', day: '2026-11-20' }).expect(200);
     expect((await look({ grade: 'clean' }).expect(200)).body.says).to.contain('both cannot be right');
     const { contradictions } = await read(`/points/${flat.points[first]}/working`);
-    expect(contradictions).to.deep.equal(['Seen heavy on 20 Nov, then clean on 24 Nov with no service between: both cannot be right. Look again.']);
+    expect(contradictions).to.deep.equal([
+      'Seen heavy on 20 Nov, then clean on 24 Nov with no service between: both cannot be right. Look again.',
+    ]);
   });
   it('opens from a label for whoever may see the machine, and for nobody else', async () => {
-    expect((await flat.tenant.get('/looks/1').expect(200)).body).to.include({ name: 'Drain-pump filter', procedure: first });
+    expect((await flat.tenant.get('/looks/1').expect(200)).body).to.include({
+      name: 'Drain-pump filter',
+      procedure: first,
+    });
     const other = await registerFlat(house, 'washer', 'Flat 2B');
     await other.tenant.get('/looks/1').expect(404);
     await look({ grade: 'due' }, other.tenant).expect(404);
@@ -165,7 +215,11 @@ describe('A look', () => {
     const { id } = (await look({ grade: 'due' }).expect(200)).body;
     const { day } = (await house.env.store.db.look.one({ id }))!;
     let refused = false;
-    await house.env.store.write((db) => db.look.update({ id }, { day: 1 })).catch(() => { refused = true; });
+    await house.env.store
+      .write((db) => db.look.update({ id }, { day: 1 }))
+      .catch(() => {
+        refused = true;
+      });
     expect(refused).to.equal(true);
     expect((await house.env.store.db.look.one({ id }))!.day).to.equal(day);
   });

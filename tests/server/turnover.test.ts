@@ -7,13 +7,25 @@ import { give, honestWork, HOUSEHOLD, letDaysPass, openHouse, registerFlat, type
 const BOOT = 'washer.doorBoot';
 let house: House;
 let flat: Flat;
-beforeEach(async () => { house = await openHouse(); flat = await registerFlat(house); });
+beforeEach(async () => {
+  house = await openHouse();
+  flat = await registerFlat(house);
+});
 afterEach(() => house.close());
 const read = async (path: string) => (await house.manager.get(path).expect(200)).body;
-const log = (procedure: string, done: string, more: object = {}) => house.manager.post('/records', { id: v7(), pointId: flat.points[procedure], done, ...more }).expect(200);
+const log = (procedure: string, done: string, more: object = {}) =>
+  house.manager.post('/records', { id: v7(), pointId: flat.points[procedure], done, ...more }).expect(200);
 const point = (procedure = BOOT) => read(`/points/${flat.points[procedure]}`);
 const end = (form: object) => house.manager.post(`/tenancies/${flat.tenancyId}/end`, form);
-const begin = (from: string, household: object = HOUSEHOLD) => house.manager.post('/tenancies', { id: v7(), placeId: flat.placeId, personId: v7(), name: 'S. Corrigan-Bly', from, household });
+const begin = (from: string, household: object = HOUSEHOLD) =>
+  house.manager.post('/tenancies', {
+    id: v7(),
+    placeId: flat.placeId,
+    personId: v7(),
+    name: 'S. Corrigan-Bly',
+    from,
+    household,
+  });
 
 describe('Turnover', () => {
   it('ends a tenancy: its link and session go with its last day, and the home can be let again', async () => {
@@ -28,7 +40,9 @@ describe('Turnover', () => {
   });
   it('refuses days that cannot be', async () => {
     expect((await end({ last: '2024-12-31' }).expect(422)).body.fields.last).to.contain('before the tenancy began');
-    expect((await end({ last: '2026-11-20', holdUntil: '2026-11-20' }).expect(422)).body.fields.holdUntil).to.contain('after today');
+    expect((await end({ last: '2026-11-20', holdUntil: '2026-11-20' }).expect(422)).body.fields.holdUntil).to.contain(
+      'after today',
+    );
     expect((await read(`/places/${flat.placeId}`)).tenancy.to).to.equal(null);
   });
   it('takes back what the tenant still had in hand', async () => {
@@ -49,12 +63,15 @@ describe('Turnover', () => {
     expect((await house.env.store.db.job.one({ id: job.id }))!.state).to.equal('cancelled');
     expect((await point()).mark.work).to.equal(0);
     // The clock did it, not somebody of the office; and it is nobody who could be given work.
-    const [event] = (await house.env.store.db.jobEvent.all({ jobId: job.id })).filter(({ toState }) => toState === 'cancelled');
+    const [event] = (await house.env.store.db.jobEvent.all({ jobId: job.id })).filter(
+      ({ toState }) => toState === 'cancelled',
+    );
     expect((await house.env.store.db.person.one({ id: event!.personId }))!.name).to.equal('Dewline, by the clock');
     expect(JSON.stringify((await house.manager.get('/people').expect(200)).body)).not.to.contain('by the clock');
   });
   it('asks the household afresh, keeps the machine’s history, and widens what was learned', async () => {
-    for (const day of ['2026-06-01', '2026-07-01', '2026-08-01', '2026-09-01', '2026-10-01', '2026-11-20']) await log(BOOT, day, { grade: 'heavy' });
+    for (const day of ['2026-06-01', '2026-07-01', '2026-08-01', '2026-09-01', '2026-10-01', '2026-11-20'])
+      await log(BOOT, day, { grade: 'heavy' });
     const before = await read(`/points/${flat.points[BOOT]}/working`);
     await end({ last: '2026-11-21' }).expect(200);
     await begin('2026-11-22', { people: 5, pets: 0, cooking: 'average' }).expect(200);
@@ -94,15 +111,23 @@ describe('Turnover', () => {
     await log(BOOT, '2026-11-01');
     await log('washer.drainPumpFilter', '2026-11-10');
     const { machines, minutes } = await read(`/places/${flat.placeId}/turnover`);
-    const todo = Object.fromEntries(machines[0].tasks.map(({ name, todo: what }: { name: string; todo: string }) => [name, what]));
-    expect(todo).to.deep.equal({ 'Door boot and glass': 'serve', 'Drain-pump filter': 'look', Tub: 'serve', 'Dispenser drawer': 'look' });
+    const todo = Object.fromEntries(
+      machines[0].tasks.map(({ name, todo: what }: { name: string; todo: string }) => [name, what]),
+    );
+    expect(todo).to.deep.equal({
+      'Door boot and glass': 'serve',
+      'Drain-pump filter': 'look',
+      Tub: 'serve',
+      'Dispenser drawer': 'look',
+    });
     expect(machines[0].habits).to.have.length(4);
     expect(minutes).to.equal(15 + 1 + 10 + 1);
   });
 });
 
 describe('A budget', () => {
-  const giveAgain = (pointIds: string[]) => house.manager.post('/jobs', { id: v7(), pointIds, assigneeId: flat.tenantId });
+  const giveAgain = (pointIds: string[]) =>
+    house.manager.post('/jobs', { id: v7(), pointIds, assigneeId: flat.tenantId });
 
   it('lets a tenancy be asked for two jobs and forty minutes a month; staff get the rest', async () => {
     await give(house, flat.tenant, flat.tenantId, [flat.points['washer.drainPumpFilter']!]);
@@ -120,7 +145,13 @@ describe('A budget', () => {
     await giveAgain([flat.points[BOOT]!]).expect(409);
     await house.manager.post('/budgets', { tenancyId: flat.tenancyId, jobs: 3, minutes: 60 }).expect(200);
     await giveAgain([flat.points[BOOT]!]).expect(200);
-    expect((await read(`/places/${flat.placeId}`)).budget).to.deep.equal({ jobs: 3, minutes: 60, pace: 1, usedJobs: 1, usedMinutes: 15 });
+    expect((await read(`/places/${flat.placeId}`)).budget).to.deep.equal({
+      jobs: 3,
+      minutes: 60,
+      pace: 1,
+      usedJobs: 1,
+      usedMinutes: 15,
+    });
   });
   it('counts no job that was cancelled, and one sent back only once', async () => {
     const job = await give(house, flat.tenant, flat.tenantId, [flat.points[BOOT]!]);
@@ -129,17 +160,24 @@ describe('A budget', () => {
     const again = await give(house, flat.tenant, flat.tenantId, [flat.points[BOOT]!]);
     const form = await honestWork(house, flat.tenant, again);
     await flat.tenant.post(`/jobs/${again.id}/submission`, form).expect(200);
-    await house.manager.post(`/proof/${form.records[0]!.id}/verdict`, { verdict: 'sendBack', reason: 'Too dark.' }).expect(200);
+    await house.manager
+      .post(`/proof/${form.records[0]!.id}/verdict`, { verdict: 'sendBack', reason: 'Too dark.' })
+      .expect(200);
     expect((await read(`/places/${flat.placeId}`)).budget.usedJobs).to.equal(1);
   });
 });
 
 describe('Core and ride-along points', () => {
   it('are all on the board, the drawer as one that rides until it is switched on, and offered when the washer is opened', async () => {
-    const asking = async () => { const { marks } = (await read('/board')).rows[0]; return marks.filter((rides: number, i: number) => i % MARK_FIELDS === MARK_FIELDS - 1 && rides === 0); };
+    const asking = async () => {
+      const { marks } = (await read('/board')).rows[0];
+      return marks.filter((rides: number, i: number) => i % MARK_FIELDS === MARK_FIELDS - 1 && rides === 0);
+    };
     expect((await read('/board')).rows[0].marks).to.have.length(4 * MARK_FIELDS);
     expect(await asking()).to.have.length(3);
-    expect((await point()).rideAlong.find(({ name }: { name: string }) => name === 'Dispenser drawer')).to.include({ chosen: true });
+    expect((await point()).rideAlong.find(({ name }: { name: string }) => name === 'Dispenser drawer')).to.include({
+      chosen: true,
+    });
     await house.manager.put(`/points/${flat.points['washer.drawer']}/scheduled`, { scheduled: 'yes' }).expect(200);
     expect(await asking()).to.have.length(4);
     await house.manager.put(`/points/${flat.points['washer.tub']}/scheduled`, { scheduled: 'no' }).expect(200);
@@ -148,9 +186,11 @@ describe('Core and ride-along points', () => {
 });
 
 describe('Habits', () => {
-  const answer = (habit: string, kept: string, caller = flat.tenant) => caller.post('/habits', { answers: [{ id: v7(), machineId: flat.machineId, habit, kept }] });
+  const answer = (habit: string, kept: string, caller = flat.tenant) =>
+    caller.post('/habits', { answers: [{ id: v7(), machineId: flat.machineId, habit, kept }] });
   const habits = async () => (await read(`/places/${flat.placeId}`)).habits;
-  const asked = async () => (await flat.tenant.get('/home').expect(200)).body.habits.map(({ habit }: { habit: string }) => habit);
+  const asked = async () =>
+    (await flat.tenant.get('/home').expect(200)).body.habits.map(({ habit }: { habit: string }) => habit);
 
   it('are taught and asked on a rhythm: monthly for most, and again when the month is over', async () => {
     expect(await asked()).to.deep.equal(['washer.doorOpen', 'washer.pockets', 'washer.bootWipe', 'washer.dose']);
@@ -163,9 +203,21 @@ describe('Habits', () => {
   });
   it('are spot-checked by staff, and lapses are counted for the household that had them', async () => {
     await answer('washer.pockets', 'lapsed').expect(200);
-    await house.manager.post('/habits/checks', { id: v7(), machineId: flat.machineId, habit: 'washer.pockets', kept: 'lapsed', note: 'Three coins.' }).expect(200);
+    await house.manager
+      .post('/habits/checks', {
+        id: v7(),
+        machineId: flat.machineId,
+        habit: 'washer.pockets',
+        kept: 'lapsed',
+        note: 'Three coins.',
+      })
+      .expect(200);
     const pockets = (await habits()).find(({ habit }: { habit: string }) => habit === 'washer.pockets');
-    expect(pockets).to.deep.include({ lapses: 2, attested: { day: '2026-11-24', kept: false }, checked: { day: '2026-11-24', kept: false, by: 'R. Okonjo-Vane' } });
+    expect(pockets).to.deep.include({
+      lapses: 2,
+      attested: { day: '2026-11-24', kept: false },
+      checked: { day: '2026-11-24', kept: false, by: 'R. Okonjo-Vane' },
+    });
     await house.manager.post(`/tenancies/${flat.tenancyId}/end`, { last: '2026-11-24' }).expect(200);
     await letDaysPass(house, 1);
     await begin('2026-11-25').expect(200);

@@ -14,8 +14,11 @@ describe('A newer version', () => {
   it('takes over a database of the foundation: what was proven teaches, what is personal stays', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'dewline-old-'));
     const file = join(folder, 'dewline.sqlite');
-    const old = await new Promise<sqlite3.Database>((resolve) => { const db = new sqlite3.Database(file, () => resolve(db)); });
-    const exec = (sql: string) => new Promise<void>((resolve, reject) => old.exec(sql, (error) => (error ? reject(error) : resolve())));
+    const old = await new Promise<sqlite3.Database>((resolve) => {
+      const db = new sqlite3.Database(file, () => resolve(db));
+    });
+    const exec = (sql: string) =>
+      new Promise<void>((resolve, reject) => old.exec(sql, (error) => (error ? reject(error) : resolve())));
     await exec(`${foundation}
 CREATE TABLE migration (name TEXT PRIMARY KEY); INSERT INTO migration VALUES ('0001-foundation');
 INSERT INTO organisation VALUES ('o', 'Saltmarsh & Vane', 1);
@@ -30,11 +33,23 @@ INSERT INTO proof (record_id, organisation_id, point_id, state, evidence, on_tim
 INSERT INTO personal VALUES ('x', 'o', 'r1', 'by', 'salt', 'p');`);
     await new Promise((resolve) => old.close(resolve));
     const store = await openStore(file);
-    expect((await store.db.condition.all({})).map(({ id, kind, day, grade, agent, confirmed, evidence }) => [id, kind, day, grade, agent, confirmed, evidence]))
-      .to.deep.equal([['r1', 'service', 20700, 'heavy', 'dishSoap', 1, 'proven']]);
+    expect(
+      (await store.db.condition.all({})).map(({ id, kind, day, grade, agent, confirmed, evidence }) => [
+        id,
+        kind,
+        day,
+        grade,
+        agent,
+        confirmed,
+        evidence,
+      ]),
+    ).to.deep.equal([['r1', 'service', 20700, 'heavy', 'dishSoap', 1, 'proven']]);
     expect(await store.db.personal.count({ recordId: 'r1' })).to.equal(1);
     // Machines have numbers for their labels, and lack nothing.
-    expect((await store.db.machine.all({})).map(({ number, leftOut }) => [number, leftOut])).to.deep.equal([[1, '[]'], [2, '[]']]);
+    expect((await store.db.machine.all({})).map(({ number, leftOut }) => [number, leftOut])).to.deep.equal([
+      [1, '[]'],
+      [2, '[]'],
+    ]);
     await store.close();
     rmSync(folder, { recursive: true, force: true });
   });
@@ -51,8 +66,11 @@ INSERT INTO personal VALUES ('x', 'o', 'r1', 'by', 'salt', 'p');`);
       await db.mark.update({}, { type: 0 });
     });
     expect(await bringUpToDate(house.env)).to.equal(2);
-    expect((await store.db.point.all({ machineId: flat.machineId })).map(({ procedure }) => procedure).sort()).to.deep.equal(Object.keys(flat.points).sort());
-    for (const { pointId, type } of await store.db.mark.all({})) expect(type).to.equal(typeNumber((await store.db.point.one({ id: pointId }))!.procedure));
+    expect(
+      (await store.db.point.all({ machineId: flat.machineId })).map(({ procedure }) => procedure).sort(),
+    ).to.deep.equal(Object.keys(flat.points).sort());
+    for (const { pointId, type } of await store.db.mark.all({}))
+      expect(type).to.equal(typeNumber((await store.db.point.one({ id: pointId }))!.procedure));
     expect(await bringUpToDate(house.env)).to.equal(0);
     await house.close();
   });

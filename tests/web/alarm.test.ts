@@ -20,7 +20,15 @@ describe('An alarm, in a browser', function alarm() {
     stage = await openStage();
     ({ house, flat } = await openOffice(stage));
     staffId = v7();
-    await house.manager.post('/people', { id: staffId, name: 'T. Hollis', email: 'hollis@saltmarsh.example', password: PASSWORD, roles: ['staff'] }).expect(200);
+    await house.manager
+      .post('/people', {
+        id: staffId,
+        name: 'T. Hollis',
+        email: 'hollis@saltmarsh.example',
+        password: PASSWORD,
+        roles: ['staff'],
+      })
+      .expect(200);
     manager = await stage.page(DESK);
     staff = await stage.page(PHONE);
     await signIn(manager, MANAGER_EMAIL);
@@ -56,7 +64,11 @@ describe('An alarm, in a browser', function alarm() {
     await manager.getByText('One letter in the stand-in').click();
     await manager.getByText('A try from Dewline').waitFor();
     await manager.goto('/homes');
-    await manager.getByRole('button', { name: 'Water and practice' }).or(manager.getByRole('button', { name: 'Change' })).first().click();
+    await manager
+      .getByRole('button', { name: 'Water and practice' })
+      .or(manager.getByRole('button', { name: 'Change' }))
+      .first()
+      .click();
     await manager.getByLabel('Gas emergency').fill('555 0101');
     await manager.getByLabel('Emergency services').fill('555 0100');
     await manager.locator('.numbers').getByRole('button', { name: 'Save the numbers' }).click();
@@ -104,7 +116,10 @@ describe('An alarm, in a browser', function alarm() {
     await answering.goto(/http\S+\/alarm#\S+/.exec(letter!.text)![0]);
     await answering.getByRole('heading', { name: 'Something is not safe' }).waitFor();
     await expectFit(answering, 'the page of the letter');
-    expect((await house.manager.get('/alarms').expect(200)).body.alarms[0].acknowledgedBy, 'opening it says nothing').to.equal(null);
+    expect(
+      (await house.manager.get('/alarms').expect(200)).body.alarms[0].acknowledgedBy,
+      'opening it says nothing',
+    ).to.equal(null);
     await answering.getByRole('button', { name: 'I see to it' }).click();
     await answering.getByRole('heading', { name: 'You see to it' }).waitFor();
     await answering.getByText('socket scorched').waitFor();
@@ -123,7 +138,9 @@ describe('An alarm, in a browser', function alarm() {
   it('is lifted when the fault is closed; raised again, it stops a colleague below ground as soon as the phone hears of it', async () => {
     await manager.goto('/faults');
     await manager.getByRole('button', { name: 'Close…' }).first().click();
-    await manager.getByLabel('What was found, and done').fill('A joint of the cooker beside it; tightened by the fitter.');
+    await manager
+      .getByLabel('What was found, and done')
+      .fill('A joint of the cooker beside it; tightened by the fitter.');
     await manager.getByRole('button', { name: 'Close the fault' }).click();
     await manager.getByText('Work on this machine stands still').waitFor({ state: 'hidden' });
     const job = await give(staffId, 'washer.drainPumpFilter');
@@ -149,7 +166,9 @@ describe('An alarm, in a browser', function alarm() {
   it('raised without a line says that nobody knows yet, and goes out when there is one', async () => {
     const before = (await house.manager.get('/alarms').expect(200)).body.alarms.length as number;
     const [fault] = (await house.manager.get('/faults').expect(200)).body.faults;
-    await house.manager.post(`/faults/${fault.id}/close`, { found: 'A loose wire, made fast by the electrician.' }).expect(200);
+    await house.manager
+      .post(`/faults/${fault.id}/close`, { found: 'A loose wire, made fast by the electrician.' })
+      .expect(200);
     expect(before).to.equal(1);
     await staff.reload();
     await staff.getByText(/^Step 2 of/).waitFor();

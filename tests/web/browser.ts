@@ -8,7 +8,15 @@ import { chromium, type Browser, type BrowserContext, type Page } from 'playwrig
 import { pino } from 'pino';
 import { serve, type Running } from '../../server/serve.ts';
 
-const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
 export const DESK = { width: 1280, height: 800 };
 export const PHONE = { width: 360, height: 740 };
 
@@ -25,16 +33,34 @@ export interface Stage {
 
 export async function openStage(): Promise<Stage> {
   const data = mkdtempSync(join(tmpdir(), 'dewline-stage-'));
-  const start = (port: number) => serve({ data, port, web: resolve(import.meta.dirname, '../../dist/web'), logger: pino({ level: 'silent' }), rateFactor: 100, standInPort: 0 });
+  const start = (port: number) =>
+    serve({
+      data,
+      port,
+      web: resolve(import.meta.dirname, '../../dist/web'),
+      logger: pino({ level: 'silent' }),
+      rateFactor: 100,
+      standInPort: 0,
+    });
   let running = await start(0);
   const browser: Browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
   const contexts: BrowserContext[] = [];
   return {
     data,
-    get url() { return running.url; },
-    get running() { return running; },
+    get url() {
+      return running.url;
+    },
+    get running() {
+      return running;
+    },
     async page(viewport) {
-      const context = await browser.newContext({ viewport, timezoneId: 'Europe/Dublin', locale: 'en-GB', reducedMotion: 'reduce', baseURL: running.url });
+      const context = await browser.newContext({
+        viewport,
+        timezoneId: 'Europe/Dublin',
+        locale: 'en-GB',
+        reducedMotion: 'reduce',
+        baseURL: running.url,
+      });
       contexts.push(context);
       const page = await context.newPage();
       page.setDefaultTimeout(60_000);
@@ -57,8 +83,18 @@ export async function openStage(): Promise<Stage> {
 export async function expectFit(page: Page, what: string): Promise<void> {
   await page.evaluate(axe.source);
   const found = await page.evaluate(async () => {
-    const { violations } = await (window as unknown as { axe: typeof axe }).axe.run(document, { resultTypes: ['violations'] });
-    return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${id}: ${nodes.slice(0, 3).map(({ html }) => html.slice(0, 160)).join(' | ')}`);
+    const { violations } = await (window as unknown as { axe: typeof axe }).axe.run(document, {
+      resultTypes: ['violations'],
+    });
+    return violations
+      .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+      .map(
+        ({ id, nodes }) =>
+          `${id}: ${nodes
+            .slice(0, 3)
+            .map(({ html }) => html.slice(0, 160))
+            .join(' | ')}`,
+      );
   });
   expect(found, `axe on ${what}`).to.deep.equal([]);
   const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
@@ -67,7 +103,10 @@ export async function expectFit(page: Page, what: string): Promise<void> {
 
 /** Every button and link that a thumb must hit is at least 44 px high (inline links in text apart). */
 export async function expectThumbs(page: Page, what: string): Promise<void> {
-  const small = await page.evaluate(() => [...document.querySelectorAll<HTMLElement>('.v-btn, .tick, .safe, .take, .choice, .grades label, .chips label')]
-    .filter((it) => it.offsetParent !== null && it.getBoundingClientRect().height < 44).map((it) => `${it.className} ${it.textContent?.trim()} ${it.getBoundingClientRect().height}`));
+  const small = await page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('.v-btn, .tick, .safe, .take, .choice, .grades label, .chips label')]
+      .filter((it) => it.offsetParent !== null && it.getBoundingClientRect().height < 44)
+      .map((it) => `${it.className} ${it.textContent?.trim()} ${it.getBoundingClientRect().height}`),
+  );
   expect(small, `targets on ${what}`).to.deep.equal([]);
 }

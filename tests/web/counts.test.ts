@@ -20,7 +20,9 @@ describe('Counts that hide nothing, in a browser', function counts() {
   before(async () => {
     stage = await openStage();
     ({ house, flat } = await openOffice(stage));
-    await house.manager.post('/machines', { id: v7(), placeId: flat.placeId, type: 'dishwasher', fuel: 'electric', owner: 'landlord' }).expect(200);
+    await house.manager
+      .post('/machines', { id: v7(), placeId: flat.placeId, type: 'dishwasher', fuel: 'electric', owner: 'landlord' })
+      .expect(200);
     manager = await stage.page(DESK);
     await signIn(manager, MANAGER_EMAIL);
     tenant = await stage.page(PHONE);
@@ -100,10 +102,15 @@ describe('Counts that hide nothing, in a browser', function counts() {
   it('say in advance what a practice asks of tenants and staff, and how many hours are short', async () => {
     await manager.goto('/practice');
     await manager.getByText('in the fullest month', { exact: true }).waitFor();
-    await house.manager.post('/prices', { staffHour: 38, door: 9, currency: 'EUR', hoursAMonth: 0.1, materials: {} }).expect(200);
+    await house.manager
+      .post('/prices', { staffHour: 38, door: 9, currency: 'EUR', hoursAMonth: 0.1, materials: {} })
+      .expect(200);
     await manager.reload();
     await manager.getByText('of them short').waitFor();
-    await manager.getByText(/h in .* months?, most in/).first().waitFor();
+    await manager
+      .getByText(/h in .* months?, most in/)
+      .first()
+      .waitFor();
     await expectFit(manager, 'a practice with hours short');
   });
 });

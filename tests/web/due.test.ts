@@ -44,7 +44,10 @@ describe('A due engine that practitioners would trust, in a browser', function s
   };
   const pick = async (page: Page, field: string, option: string | RegExp) => {
     await page.getByRole('combobox', { name: field }).first().click({ force: true });
-    await page.getByRole('option', { name: option, exact: typeof option === 'string' }).first().click();
+    await page
+      .getByRole('option', { name: option, exact: typeof option === 'string' })
+      .first()
+      .click();
   };
 
   /** Types where, as in a long list one does: an option out of sight is not drawn. */
@@ -58,15 +61,33 @@ describe('A due engine that practitioners would trust, in a browser', function s
     const table = manager.getByRole('table', { name: 'What each practice asks' });
     await table.waitFor();
     expect(await table.getByRole('columnheader').count()).to.equal(5);
-    for (const row of ['Requests to tenants a month', 'Staff hours a month', 'Doors a month', 'Parts heavy or blocked when served', 'Cost a month']) await table.getByRole('rowheader', { name: row }).waitFor();
+    for (const row of [
+      'Requests to tenants a month',
+      'Staff hours a month',
+      'Doors a month',
+      'Parts heavy or blocked when served',
+      'Cost a month',
+    ])
+      await table.getByRole('rowheader', { name: row }).waitFor();
     await expectFit(manager, 'practice');
     await choosePlace(manager, 'The Ropewalk');
-    const requests = async () => (await table.getByRole('row', { name: /Requests to tenants/ }).getByRole('cell').allInnerTexts()).map(Number);
-    await manager.waitForFunction(() => [...document.querySelectorAll('thead th.now b')].some((it) => it.textContent === 'Steady'));
+    const requests = async () =>
+      (
+        await table
+          .getByRole('row', { name: /Requests to tenants/ })
+          .getByRole('cell')
+          .allInnerTexts()
+      ).map(Number);
+    await manager.waitForFunction(() =>
+      [...document.querySelectorAll('thead th.now b')].some((it) => it.textContent === 'Steady'),
+    );
     const [watchful, steady] = await requests();
     expect(watchful).to.be.above(steady!);
     await manager.getByRole('button', { name: 'Choose Watchful' }).click();
-    await manager.getByRole('status').getByText(/^Chosen: Watchful\. \d+ points follow\./).waitFor();
+    await manager
+      .getByRole('status')
+      .getByText(/^Chosen: Watchful\. \d+ points follow\./)
+      .waitFor();
     await manager.locator('.exceptions').getByText('The Ropewalk', { exact: true }).waitFor();
     await manager.getByRole('button', { name: 'Undo' }).click();
     await manager.getByText('Taken back.').waitFor();
@@ -81,10 +102,14 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await manager.getByLabel('Plain vinegar').check();
     await manager.getByRole('status').getByText('Condensate drain: what it is flushed with: Plain vinegar.').waitFor();
     const { procedureOf } = await import('../../core/catalogue/catalogue.ts');
-    expect(procedureOf('airHandler.condensateDrain', { condensateAgent: 'vinegar' }).steps.map(({ text }) => text)).to.include('airHandler.condensateDrain.flushVinegar');
+    expect(
+      procedureOf('airHandler.condensateDrain', { condensateAgent: 'vinegar' }).steps.map(({ text }) => text),
+    ).to.include('airHandler.condensateDrain.flushVinegar');
     const { readHistory } = await import('../../server/due/history.ts');
     const point = (await db().point.one({ number: await numberOf('Plant room', 'airHandler.condensateDrain') }))!;
-    expect((await readHistory(db(), point.id, Date.now())).procedure.materials.map(({ what }) => what)).to.include('vinegar');
+    expect((await readHistory(db(), point.id, Date.now())).procedure.materials.map(({ what }) => what)).to.include(
+      'vinegar',
+    );
     await manager.getByRole('button', { name: 'Undo' }).click();
     await manager.locator('label.on', { hasText: 'Bleach, one to three of water' }).waitFor();
     // A property may have its own school.
@@ -113,13 +138,19 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await expectFit(manager, 'the working');
     const facts = await db().fact.count({});
     await manager.getByLabel('Steady', { exact: true }).fill('90');
-    await manager.getByRole('status').getByText(/would be/).waitFor();
+    await manager
+      .getByRole('status')
+      .getByText(/would be/)
+      .waitFor();
     await manager.getByLabel('Steady', { exact: true }).fill('0');
     await manager.getByText('Some fields want another look.').waitFor();
     expect(await db().fact.count({})).to.equal(facts);
     await manager.getByRole('button', { name: 'Back to what is in force' }).click();
     await pick(manager, 'Practice', 'Watchful');
-    await manager.getByRole('status').getByText(/would be/).waitFor();
+    await manager
+      .getByRole('status')
+      .getByText(/would be/)
+      .waitFor();
     await manager.getByRole('button', { name: 'Keep this practice for this point' }).click();
     await manager.getByText('Watchful, chosen for the point itself').waitFor();
   });
@@ -174,7 +205,12 @@ describe('A due engine that practitioners would trust, in a browser', function s
     const card = tenant.locator('.card');
     const many = await card.getByRole('group').count();
     expect(many).to.be.at.least(3);
-    for (let i = 0; i < many; i += 1) await card.getByRole('group').nth(i).getByLabel(i === 0 ? 'Not really' : 'I do that').check();
+    for (let i = 0; i < many; i += 1)
+      await card
+        .getByRole('group')
+        .nth(i)
+        .getByLabel(i === 0 ? 'Not really' : 'I do that')
+        .check();
     await card.getByRole('button', { name: 'Send' }).click();
     await tenant.getByText('Nobody is cross').waitFor();
     await staff.goto(`${stage.url}/homes/${await placeId('Flat 1B')}`);
@@ -186,13 +222,20 @@ describe('A due engine that practitioners would trust, in a browser', function s
 
   it('takes a look in a tap and a press, from staff and from a tenant, and refuses a day before the service', async () => {
     // The part of this home that has longest to go: nothing but the look makes it due.
-    const marks = (await db().mark.all({ placeId: await placeId('Flat 1B'), work: 0, scheduled: 1 })).filter(({ servedDay, type }) => servedDay > 0 && [...procedures.values()][type]!.kind !== 'sensor');
-    const { number } = marks.sort((a, b) => (b.servedDay + b.intervalDays) - (a.servedDay + a.intervalDays) || a.number - b.number)[0]!;
+    const marks = (await db().mark.all({ placeId: await placeId('Flat 1B'), work: 0, scheduled: 1 })).filter(
+      ({ servedDay, type }) => servedDay > 0 && [...procedures.values()][type]!.kind !== 'sensor',
+    );
+    const { number } = marks.sort(
+      (a, b) => b.servedDay + b.intervalDays - (a.servedDay + a.intervalDays) || a.number - b.number,
+    )[0]!;
     await staff.goto(`${stage.url}/look/${number}`);
     await staff.locator('.grades').getByText('a little', { exact: true }).click();
     await expectFit(staff, 'a look');
     await staff.getByRole('button', { name: 'Send the look' }).click();
-    await staff.getByRole('status').getByText(/^Noted/).waitFor();
+    await staff
+      .getByRole('status')
+      .getByText(/^Noted/)
+      .waitFor();
     await tenant.goto(`${stage.url}/home/look/${number}`);
     await tenant.locator('.grades').getByText('heavy', { exact: true }).click();
     await tenant.getByRole('button', { name: 'I looked on another day' }).click();
@@ -202,7 +245,10 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await tenant.getByLabel('Looked on').fill('');
     await expectThumbs(tenant, 'a look');
     await tenant.getByRole('button', { name: 'Send the look' }).click();
-    await tenant.getByRole('status').getByText(/^Noted/).waitFor();
+    await tenant
+      .getByRole('status')
+      .getByText(/^Noted/)
+      .waitFor();
     await manager.goto(`${stage.url}/line/${number}`);
     await manager.getByText('Due now, because it was seen heavy.').waitFor();
     await tenant.goto(`${stage.url}/home/look/${await numberOf('Flat 1A', 'washer.tub')}`);
@@ -216,7 +262,22 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await tenant.getByRole('button', { name: 'Tell the office' }).click();
     await tenant.getByText('Thank you, the office has it.').waitFor();
     expect((await emitSignal(stage.url, emitter, 'washer.code', 'E18', Date.now())).status).to.equal(200);
-    expect((await emitSignal(stage.url, { ...emitter, privateKey: generateKeyPairSync('ed25519').privateKey.export({ type: 'pkcs8', format: 'der' }).toString('base64') }, 'washer.code', 'E18', Date.now())).status).to.equal(401);
+    expect(
+      (
+        await emitSignal(
+          stage.url,
+          {
+            ...emitter,
+            privateKey: generateKeyPairSync('ed25519')
+              .privateKey.export({ type: 'pkcs8', format: 'der' })
+              .toString('base64'),
+          },
+          'washer.code',
+          'E18',
+          Date.now(),
+        )
+      ).status,
+    ).to.equal(401);
     await manager.getByRole('link', { name: /^Faults/ }).click();
     const machine = manager.getByRole('listitem').filter({ hasText: 'A drain code on the display' });
     await machine.getByText('the machine itself').waitFor();
@@ -236,10 +297,17 @@ describe('A due engine that practitioners would trust, in a browser', function s
   it('ends a tenancy, holds the empty home, lists what it wants, gives it, and lets it again', async () => {
     // Of homes that no other story here is about, the one that wants most before somebody moves in.
     const today = Math.floor(Date.now() / 86_400_000);
-    const wanting = await Promise.all(['No. 1', 'No. 3', 'No. 6', 'House 18'].map(async (name) => {
-      const id = await placeId(name);
-      return { id, many: (await db().mark.all({ placeId: id, work: 0 })).filter(({ servedDay, intervalDays }) => servedDay > 0 && (today - servedDay) / intervalDays > 0.55).length };
-    }));
+    const wanting = await Promise.all(
+      ['No. 1', 'No. 3', 'No. 6', 'House 18'].map(async (name) => {
+        const id = await placeId(name);
+        return {
+          id,
+          many: (await db().mark.all({ placeId: id, work: 0 })).filter(
+            ({ servedDay, intervalDays }) => servedDay > 0 && (today - servedDay) / intervalDays > 0.55,
+          ).length,
+        };
+      }),
+    );
     const home = wanting.sort((a, b) => b.many - a.many)[0]!.id;
     await manager.goto(`${stage.url}/homes/${home}`);
     await manager.getByRole('button', { name: 'End the tenancy…' }).click();
@@ -338,7 +406,10 @@ describe('A due engine that practitioners would trust, in a browser', function s
       await staff.goto(`${stage.url}/look/${number}`);
       await staff.locator('.grades').getByText(grade, { exact: true }).click();
       await staff.getByRole('button', { name: 'Send the look' }).click();
-      await staff.getByRole('status').getByText(/^Noted/).waitFor();
+      await staff
+        .getByRole('status')
+        .getByText(/^Noted/)
+        .waitFor();
     }
     await staff.getByText('both cannot be right').waitFor();
     await manager.goto(`${stage.url}/line/${number}/working`);
@@ -353,7 +424,16 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await manager.goto(`${stage.url}/line`);
     await manager.getByRole('button', { name: 'Night' }).click();
     const number = await numberOf('House 16', 'dryer.lintScreen');
-    for (const path of ['/practice', '/practice/methods', '/practice/calendar', '/practice/assumptions', '/practice/prices', `/line/${number}/working`, `/look/${number}`, `/homes/${await placeId('No. 2')}/turnover`]) {
+    for (const path of [
+      '/practice',
+      '/practice/methods',
+      '/practice/calendar',
+      '/practice/assumptions',
+      '/practice/prices',
+      `/line/${number}/working`,
+      `/look/${number}`,
+      `/homes/${await placeId('No. 2')}/turnover`,
+    ]) {
       await manager.goto(`${stage.url}${path}`);
       await manager.getByRole('main').getByRole('heading').first().waitFor();
       await expectFit(manager, `${path} at night`);

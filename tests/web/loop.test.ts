@@ -29,7 +29,10 @@ describe('The whole loop in a browser', function story() {
   };
   const addPhoto = async (page: Page, label: string, seed: number, procedure = 'washer.drainPumpFilter') => {
     const group = page.getByRole('group', { name: label });
-    await group.locator('input[type=file]').first().setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: await drawn(procedure, seed) });
+    await group
+      .locator('input[type=file]')
+      .first()
+      .setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: await drawn(procedure, seed) });
     await group.getByRole('img', { name: label }).waitFor();
   };
   /** Taps a picture or a chip, as a thumb would: on its words. */
@@ -98,7 +101,10 @@ describe('The whole loop in a browser', function story() {
     await choose(manager, 'What it is', 'Washer, front load');
     await manager.getByText('Drain-pump filter').waitFor();
     await manager.getByLabel('Maker').fill('Tidesse');
-    await manager.locator('form input[type=file]').first().setInputFiles({ name: 'shut.jpg', mimeType: 'image/jpeg', buffer: await drawn('washer.doorBoot', 3) });
+    await manager
+      .locator('form input[type=file]')
+      .first()
+      .setInputFiles({ name: 'shut.jpg', mimeType: 'image/jpeg', buffer: await drawn('washer.doorBoot', 3) });
     await manager.locator('form .photo img').waitFor();
     await expectFit(manager, 'machine form');
     await manager.getByRole('button', { name: 'Add the machine' }).click();
@@ -144,7 +150,10 @@ describe('The whole loop in a browser', function story() {
       await manager.getByRole('button', { name: 'Log as done' }).click();
       await manager.getByLabel('Done on').fill(lastMonth);
       await manager.getByRole('button', { name: 'Log it' }).click();
-      await manager.getByText(/days past/).first().waitFor();
+      await manager
+        .getByText(/days past/)
+        .first()
+        .waitFor();
     }
     await manager.getByText('Steady practice').waitFor();
     await manager.getByText('self-certified').first().waitFor();
@@ -198,7 +207,10 @@ describe('The whole loop in a browser', function story() {
     await next(tenant, 'The tap is shut');
     await tenant.getByText('The machine now: unplugged, tap shut').waitFor();
     await next(tenant, 'The small hose’s cap is back on');
-    await tenant.locator('input[type=file]').first().setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no photo') });
+    await tenant
+      .locator('input[type=file]')
+      .first()
+      .setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no photo') });
     await tenant.getByText('This is no photo that can be read here').waitFor();
     await addPhoto(tenant, 'Filter, out, with what it held', 11);
     await expectFit(tenant, 'photo step');
@@ -243,7 +255,10 @@ describe('The whole loop in a browser', function story() {
 
   it('is judged beside its photos and findings; sent back, the tenant reads why', async () => {
     await manager.getByRole('link', { name: /^Proof/ }).click();
-    await manager.getByText(/Done in .* min; its waits and runs alone take 30/).first().waitFor();
+    await manager
+      .getByText(/Done in .* min; its waits and runs alone take 30/)
+      .first()
+      .waitFor();
     await expectFit(manager, 'proof');
     await manager.locator('h2.title').click();
     await manager.keyboard.press('s');
@@ -309,7 +324,10 @@ describe('The whole loop in a browser', function story() {
     await tenant.getByLabel('Washer, front load').check();
     await tenant.getByLabel('Puddle under or in front of it').check();
     await tenant.getByText('Stop using this machine now').waitFor();
-    await tenant.locator('input[type=file]').first().setInputFiles({ name: 'puddle.jpg', mimeType: 'image/jpeg', buffer: await drawn('washer.doorBoot', 31) });
+    await tenant
+      .locator('input[type=file]')
+      .first()
+      .setInputFiles({ name: 'puddle.jpg', mimeType: 'image/jpeg', buffer: await drawn('washer.doorBoot', 31) });
     await tenant.getByRole('img', { name: 'Photo (optional)' }).waitFor();
     await expectFit(tenant, 'reporting a fault');
     await expectThumbs(tenant, 'reporting a fault');
@@ -513,7 +531,28 @@ describe('The whole loop in a browser', function story() {
 
   it('holds at night, too', async () => {
     await manager.getByRole('button', { name: 'Night' }).click();
-    for (const path of ['/line/1', '/line/1/working', '/practice', '/practice/methods', '/look/1', `${home}/turnover`, '/proof', '/faults', '/homes', home, '/today', '/people', '/procedures', '/procedures/dishwasher.filter', '/measure', '/homes/import', '/homes/labels', '/homes/baseline', `${home}/walk`, '/m/1']) {
+    for (const path of [
+      '/line/1',
+      '/line/1/working',
+      '/practice',
+      '/practice/methods',
+      '/look/1',
+      `${home}/turnover`,
+      '/proof',
+      '/faults',
+      '/homes',
+      home,
+      '/today',
+      '/people',
+      '/procedures',
+      '/procedures/dishwasher.filter',
+      '/measure',
+      '/homes/import',
+      '/homes/labels',
+      '/homes/baseline',
+      `${home}/walk`,
+      '/m/1',
+    ]) {
       await manager.goto(`${stage.url}${path}`);
       await manager.getByRole('main').getByRole('heading').first().waitFor();
       await expectFit(manager, `${path} at night`);

@@ -7,7 +7,12 @@ export const MANAGER_EMAIL = 'vane@saltmarsh.example';
 
 export async function openOffice(stage: Stage): Promise<{ house: House; flat: Flat }> {
   const manager = new Caller(stage.url as never);
-  await manager.open('/install', { organisation: 'Saltmarsh & Vane', name: 'R. Okonjo-Vane', email: MANAGER_EMAIL, password: PASSWORD });
+  await manager.open('/install', {
+    organisation: 'Saltmarsh & Vane',
+    name: 'R. Okonjo-Vane',
+    email: MANAGER_EMAIL,
+    password: PASSWORD,
+  });
   const house = { env: stage.running.env, manager, caller: () => new Caller(stage.url as never) } as House;
   return { house, flat: await registerFlat(house) };
 }

@@ -18,11 +18,24 @@ describe('Work without a line, on a phone', function offline() {
   before(async () => {
     stage = await openStage();
     const manager = new Caller(stage.url as never);
-    await manager.open('/install', { organisation: 'Saltmarsh & Vane', name: 'R. Okonjo-Vane', email: 'vane@saltmarsh.example', password: PASSWORD });
+    await manager.open('/install', {
+      organisation: 'Saltmarsh & Vane',
+      name: 'R. Okonjo-Vane',
+      email: 'vane@saltmarsh.example',
+      password: PASSWORD,
+    });
     house = { env: stage.running.env, manager, caller: () => new Caller(stage.url as never) } as House;
     flat = await registerFlat(house);
     staffId = v7();
-    await manager.post('/people', { id: staffId, name: 'T. Hollis', email: 'hollis@saltmarsh.example', password: PASSWORD, roles: ['staff'] }).expect(200);
+    await manager
+      .post('/people', {
+        id: staffId,
+        name: 'T. Hollis',
+        email: 'hollis@saltmarsh.example',
+        password: PASSWORD,
+        roles: ['staff'],
+      })
+      .expect(200);
     page = await stage.page(PHONE);
     await page.goto('/sign-in');
     await page.getByLabel('Email').fill('hollis@saltmarsh.example');
@@ -48,14 +61,26 @@ describe('Work without a line, on a phone', function offline() {
     throw new Error('it did not arrive');
   };
   /** Waits until a job is on the device, as one looks at the list before going down. */
-  const onDevice = (on: Page, path: string) => arrived(async () => ((await on.evaluate((wanted) => new Promise<boolean>((resolve) => {
-    const open = indexedDB.open('dewline');
-    open.onsuccess = () => {
-      const keys = open.result.transaction('answers').objectStore('answers').getAllKeys();
-      keys.onsuccess = () => { open.result.close(); resolve(keys.result.some((key) => String(key).endsWith(wanted))); };
-    };
-    open.onerror = () => resolve(false);
-  }), path)) ? true : undefined));
+  const onDevice = (on: Page, path: string) =>
+    arrived(async () =>
+      (await on.evaluate(
+        (wanted) =>
+          new Promise<boolean>((resolve) => {
+            const open = indexedDB.open('dewline');
+            open.onsuccess = () => {
+              const keys = open.result.transaction('answers').objectStore('answers').getAllKeys();
+              keys.onsuccess = () => {
+                open.result.close();
+                resolve(keys.result.some((key) => String(key).endsWith(wanted)));
+              };
+            };
+            open.onerror = () => resolve(false);
+          }),
+        path,
+      ))
+        ? true
+        : undefined,
+    );
   const takeAlong = async (job: string) => {
     await page.goto('/today');
     await page.locator(`a[href="/jobs/${job}"]`).first().waitFor();
@@ -100,7 +125,10 @@ describe('Work without a line, on a phone', function offline() {
     await page.getByText('Nothing waits.').waitFor();
     expect(await recordsOf(job)).to.have.length(1);
     expect(await stateOf(job)).to.equal('sent');
-    expect(await house.env.store.db.condition.count({ pointId: flat.points['washer.doorBoot']!, kind: 'look' }), 'the look, too').to.equal(1);
+    expect(
+      await house.env.store.db.condition.count({ pointId: flat.points['washer.doorBoot']!, kind: 'look' }),
+      'the look, too',
+    ).to.equal(1);
     const events = await house.env.store.db.jobEvent.all({ jobId: job }, { order: [['at', 'ASC']] });
     expect(events.map(({ move }) => move)).to.deep.equal(['give', 'start', 'workDone', 'send']);
     const [record] = await recordsOf(job);
@@ -123,9 +151,13 @@ describe('Work without a line, on a phone', function offline() {
     expect(await stateOf(job)).to.equal('cancelled');
     const [record] = await recordsOf(job);
     expect(await house.env.store.db.proof.one({ recordId: record!.id })).to.include({ state: 'waiting' });
-    const { findings } = (await house.manager.get(`/proof/${record!.id}`).expect(200)).body as { findings: { says: string }[] };
+    const { findings } = (await house.manager.get(`/proof/${record!.id}`).expect(200)).body as {
+      findings: { says: string }[];
+    };
     expect(findings.map(({ says }) => says).join()).to.contain('taken back or given to somebody else');
-    await house.manager.post(`/proof/${record!.id}/verdict`, { verdict: 'accept', reason: 'Done is done.' }).expect(200);
+    await house.manager
+      .post(`/proof/${record!.id}/verdict`, { verdict: 'accept', reason: 'Done is done.' })
+      .expect(200);
   });
 
   it('tells whoever is in the middle of it at the next step, and takes what is there, or throws it away when asked', async () => {
@@ -135,7 +167,14 @@ describe('Work without a line, on a phone', function offline() {
       await page.getByLabel('I have read this').check();
       await page.getByRole('button', { name: 'Start', exact: true }).click();
       await page.getByRole('button', { name: 'It is unplugged' }).click();
-      await house.manager.post(`/jobs/${job}/moves`, { move: 'cancel', reason: null, note: '', revision: (await house.env.store.db.job.one({ id: job }))!.revision }).expect(200);
+      await house.manager
+        .post(`/jobs/${job}/moves`, {
+          move: 'cancel',
+          reason: null,
+          note: '',
+          revision: (await house.env.store.db.job.one({ id: job }))!.revision,
+        })
+        .expect(200);
       await page.getByRole('button', { name: 'Back' }).click();
       await page.getByText('This job is cancelled').first().waitFor();
       await page.getByText('nothing is thrown away').waitFor();
@@ -151,7 +190,10 @@ describe('Work without a line, on a phone', function offline() {
       }
       expect(await recordsOf(job)).to.have.length(sends ? 1 : 0);
       const [record] = await recordsOf(job);
-      if (record) await house.manager.post(`/proof/${record.id}/verdict`, { verdict: 'sendBack', reason: 'Not done.' }).expect(200);
+      if (record)
+        await house.manager
+          .post(`/proof/${record.id}/verdict`, { verdict: 'sendBack', reason: 'Not done.' })
+          .expect(200);
     }
   });
 
@@ -169,12 +211,20 @@ describe('Work without a line, on a phone', function offline() {
     await second.getByRole('heading', { name: 'Empty the drum and look' }).waitFor();
     await page.getByRole('heading', { name: 'Open in another tab' }).waitFor();
     await second.close();
-    await house.manager.post(`/jobs/${job}/moves`, { move: 'cancel', reason: null, note: '', revision: (await house.env.store.db.job.one({ id: job }))!.revision }).expect(200);
+    await house.manager
+      .post(`/jobs/${job}/moves`, {
+        move: 'cancel',
+        reason: null,
+        note: '',
+        revision: (await house.env.store.db.job.one({ id: job }))!.revision,
+      })
+      .expect(200);
   });
 
   it('keeps a tenant’s work when the link is revoked in mid-job, says so, and sends it by the new link', async () => {
     const tenant = await stage.page(PHONE);
-    const link = async () => (await house.manager.post(`/tenancies/${flat.tenancyId}/links`).expect(200)).body.path as string;
+    const link = async () =>
+      (await house.manager.post(`/tenancies/${flat.tenancyId}/links`).expect(200)).body.path as string;
     await tenant.goto(await link());
     const job = await give(flat.tenantId, 'washer.drainPumpFilter');
     await tenant.reload();
@@ -206,9 +256,17 @@ describe('Work without a line, on a phone', function offline() {
       await page.locator('.foot .v-btn').first().click();
     }
     const file = page.locator('.photo input').nth(1);
-    await file.setInputFiles({ name: 'plan.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('%PDF-1.7\nnot a picture') });
+    await file.setInputFiles({
+      name: 'plan.jpg',
+      mimeType: 'image/jpeg',
+      buffer: Buffer.from('%PDF-1.7\nnot a picture'),
+    });
     await page.getByText('This is no photo that can be read here.').waitFor();
-    await file.setInputFiles({ name: 'photo.heic', mimeType: 'image/jpeg', buffer: Buffer.from('\0\0\0\x18ftypheic\0\0\0\0mif1heic', 'latin1') });
+    await file.setInputFiles({
+      name: 'photo.heic',
+      mimeType: 'image/jpeg',
+      buffer: Buffer.from('\0\0\0\x18ftypheic\0\0\0\0mif1heic', 'latin1'),
+    });
     await page.getByText('(HEIC)').waitFor();
     // What a browser answers where the device has no room.
     await page.evaluate(`{
@@ -222,26 +280,50 @@ describe('Work without a line, on a phone', function offline() {
     await file.setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: await drawn('washer.drawer', 7) });
     await page.getByText('There is no room left on this phone.').waitFor();
     await page.evaluate('window.roomAgain()');
-    const noise = await sharp({ create: { width: 4000, height: 3000, channels: 3, background: '#777', noise: { type: 'gaussian', mean: 120, sigma: 60 } } })
-      .withExif({ IFD2: { DateTimeOriginal: '2026:11:20 18:05:00', OffsetTimeOriginal: '+00:00' } }).withMetadata({ orientation: 6 }).jpeg({ quality: 90 }).toBuffer();
+    const noise = await sharp({
+      create: {
+        width: 4000,
+        height: 3000,
+        channels: 3,
+        background: '#777',
+        noise: { type: 'gaussian', mean: 120, sigma: 60 },
+      },
+    })
+      .withExif({ IFD2: { DateTimeOriginal: '2026:11:20 18:05:00', OffsetTimeOriginal: '+00:00' } })
+      .withMetadata({ orientation: 6 })
+      .jpeg({ quality: 90 })
+      .toBuffer();
     expect(noise.length).to.be.above(2_000_000);
     const began = Date.now();
     await file.setInputFiles({ name: 'large.jpg', mimeType: 'image/jpeg', buffer: noise });
     await page.locator('.photo img').waitFor();
-    const bytes = await page.evaluate(() => new Promise<number>((resolve) => {
-      const open = indexedDB.open('dewline');
-      open.onsuccess = () => {
-        const all = open.result.transaction('photos').objectStore('photos').getAll();
-        all.onsuccess = () => resolve((all.result.at(-1) as { photo: Blob }).photo.size);
-      };
-    }));
+    const bytes = await page.evaluate(
+      () =>
+        new Promise<number>((resolve) => {
+          const open = indexedDB.open('dewline');
+          open.onsuccess = () => {
+            const all = open.result.transaction('photos').objectStore('photos').getAll();
+            all.onsuccess = () => resolve((all.result.at(-1) as { photo: Blob }).photo.size);
+          };
+        }),
+    );
     expect(bytes).to.be.below(500_000);
-    const stored = await arrived(async () => (await house.env.store.db.photo.all({ personId: staffId }, { order: [['receivedAt', 'DESC']], limit: 1 })).find(({ receivedAt }) => receivedAt >= began));
+    const stored = await arrived(async () =>
+      (await house.env.store.db.photo.all({ personId: staffId }, { order: [['receivedAt', 'DESC']], limit: 1 })).find(
+        ({ receivedAt }) => receivedAt >= began,
+      ),
+    );
     expect(new Date(stored!.capturedAt!).toISOString()).to.equal('2026-11-20T18:05:00.000Z');
-    const sixty = await sharp({ create: { width: 8960, height: 6720, channels: 3, background: '#686' } }).jpeg({ quality: 60 }).toBuffer();
+    const sixty = await sharp({ create: { width: 8960, height: 6720, channels: 3, background: '#686' } })
+      .jpeg({ quality: 60 })
+      .toBuffer();
     await file.setInputFiles({ name: 'sixty.jpg', mimeType: 'image/jpeg', buffer: sixty });
-    await arrived(async () => (await house.env.store.db.photo.all({ personId: staffId, width: 1600, height: 1200 }))[0]);
-    expect([stored!.width, stored!.height], 'the right way up').to.satisfy(([width, height]: number[]) => width! < height!);
+    await arrived(
+      async () => (await house.env.store.db.photo.all({ personId: staffId, width: 1600, height: 1200 }))[0],
+    );
+    expect([stored!.width, stored!.height], 'the right way up').to.satisfy(
+      ([width, height]: number[]) => width! < height!,
+    );
   });
 
   it('gives a contractor one job by link: done below ground, with a deficiency seen on the way', async () => {
@@ -293,7 +375,9 @@ describe('Work without a line, on a phone', function offline() {
   });
 
   it('opens a home by the code of a printed card', async () => {
-    const { body: { code } } = await house.manager.post(`/tenancies/${flat.tenancyId}/links`).expect(200);
+    const {
+      body: { code },
+    } = await house.manager.post(`/tenancies/${flat.tenancyId}/links`).expect(200);
     const phone = await stage.page(PHONE);
     await phone.goto('/home/');
     await phone.getByLabel('Or type the code from your card').fill('K7');
@@ -325,37 +409,61 @@ describe('Work without a line, on a phone', function offline() {
     await walkJob(page, 'washer.doorBoot', { seed: 400, fit: true, keyboard: true });
     await expectFit(page, 'ready to send');
     // Meanwhile somebody logs one of the two as done: it is out of this job.
-    await house.manager.post('/records', { id: v7(), pointId: drawer, done: new Date().toISOString().slice(0, 10), grade: null, finds: [], note: '' }).expect(200);
+    await house.manager
+      .post('/records', {
+        id: v7(),
+        pointId: drawer,
+        done: new Date().toISOString().slice(0, 10),
+        grade: null,
+        finds: [],
+        note: '',
+      })
+      .expect(200);
     await page.getByRole('button', { name: 'Send', exact: true }).focus();
     await page.keyboard.press('Enter');
     await page.getByRole('heading', { name: 'Sent. Thank you.' }).waitFor();
     await page.getByText('they decide what counts').waitFor();
     const records = await recordsOf(job);
     expect(records.map(({ pointId }) => pointId)).to.have.members([boot, drawer]);
-    const offered = (await house.env.store.db.proof.all({ recordId: records.map(({ id }) => id) })).filter(({ findings }) => findings.includes('"offered"'));
+    const offered = (await house.env.store.db.proof.all({ recordId: records.map(({ id }) => id) })).filter(
+      ({ findings }) => findings.includes('"offered"'),
+    );
     expect(offered.map(({ pointId }) => pointId)).to.deep.equal([drawer]);
   });
 
   it('starts a wait at one stop and finishes it at another, over a locked phone', async () => {
     const fan = await registerFlat(house, 'dishwasher', 'Flat 3C');
     const job = v7();
-    await house.manager.post('/jobs', { id: job, pointIds: [fan.points['dishwasher.filter']], assigneeId: staffId }).expect(200);
+    await house.manager
+      .post('/jobs', { id: job, pointIds: [fan.points['dishwasher.filter']], assigneeId: staffId })
+      .expect(200);
     await page.goto(`/jobs/${job}`);
     await page.getByRole('checkbox', { name: 'I have read this' }).check();
     await page.getByRole('button', { name: 'Start', exact: true }).click();
     for (let i = 0; i < 12 && !(await page.getByRole('button', { name: /Start the timer/ }).count()); i += 1) {
       for (const tick of await page.locator('.tick input').all()) await tick.check();
       for (const photo of await page.locator('.photo').all()) {
-        await photo.locator('input[type=file]').first().setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: await drawn('dishwasher.filter', 300 + i) });
+        await photo
+          .locator('input[type=file]')
+          .first()
+          .setInputFiles({
+            name: 'photo.jpg',
+            mimeType: 'image/jpeg',
+            buffer: await drawn('dishwasher.filter', 300 + i),
+          });
         await photo.getByRole('img').waitFor();
       }
-      for (const field of await page.locator('.grades').all()) await field.locator('input[type=radio]').nth(1).check({ force: true });
+      for (const field of await page.locator('.grades').all())
+        await field.locator('input[type=radio]').nth(1).check({ force: true });
       const heading = await page.getByRole('heading', { level: 1 }).innerText();
       await page.locator('.foot .v-btn').first().click();
       await page.waitForFunction((was) => document.querySelector('h1')?.textContent !== was, heading);
     }
     await page.getByRole('button', { name: /Start the timer/ }).click();
-    await page.getByRole('button', { name: 'Finish later' }).or(page.getByRole('link', { name: 'Finish later' })).click();
+    await page
+      .getByRole('button', { name: 'Finish later' })
+      .or(page.getByRole('link', { name: 'Finish later' }))
+      .click();
     const card = page.locator('.card', { hasText: 'Flat 3C' });
     await card.getByText('Something else can be done meanwhile.').waitFor();
     await expectFit(page, 'today, with a wait that runs');
@@ -395,6 +503,9 @@ describe('Work without a line, on a phone', function offline() {
     await page.getByText(/\d of \d right/).waitFor();
     await expectFit(page, 'a rehearsal’s end');
     await page.getByRole('link', { name: 'Procedures' }).last().click();
-    await page.getByText(/rehearsed \d+ \w+, \d of \d/).first().waitFor();
+    await page
+      .getByText(/rehearsed \d+ \w+, \d of \d/)
+      .first()
+      .waitFor();
   });
 });

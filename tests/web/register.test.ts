@@ -13,12 +13,17 @@ const FIFTEEN_CLICKS = 15;
 function counted(page: Page) {
   let clicks = 0;
   return {
-    get clicks() { return clicks; },
+    get clicks() {
+      return clicks;
+    },
     async click(name: string, role: 'button' | 'link' | 'radio' | 'option' = 'button') {
       clicks += 1;
       await page.getByRole(role, { name, exact: true }).first().click();
     },
-    async press(find: () => Promise<void>) { clicks += 1; await find(); },
+    async press(find: () => Promise<void>) {
+      clicks += 1;
+      await find();
+    },
   };
 }
 
@@ -88,7 +93,10 @@ describe('An empty install, in a browser', function register() {
     await page.getByLabel('How many').fill('40');
     await choose(page, 'What stands in each', 'Two-bed flat');
     await page.getByRole('button', { name: 'Save the property' }).click();
-    await page.getByText('40 units with 1,320 service points added.').or(page.getByText('40 units with 1320 service points added.')).waitFor({ timeout: 180_000 });
+    await page
+      .getByText('40 units with 1,320 service points added.')
+      .or(page.getByText('40 units with 1320 service points added.'))
+      .waitFor({ timeout: 180_000 });
     await page.locator('.places li').nth(39).waitFor();
   });
 });
@@ -108,14 +116,20 @@ describe('A register, in a browser', function register() {
   });
   after(() => stage.close());
 
-  const file = (text: string, name = 'homes.csv') => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text, 'latin1') });
+  const file = (text: string, name = 'homes.csv') => ({
+    name,
+    mimeType: 'text/csv',
+    buffer: Buffer.from(text, 'latin1'),
+  });
   const pick = (text: string) => page.locator('input[type=file]').setInputFiles(file(text));
 
   it('takes a table: heads matched, rows looked through, what is wrong row by row, then all of it', async () => {
     await page.goto(`${stage.url}/homes/import`);
     await page.getByRole('heading', { name: 'Import a table' }).waitFor();
     await expectFit(page, 'import, empty');
-    await pick('Estate;Flat;Appliance;Made by;Filter;Tenant;Move-in date;People\r\nCaf\xe9 Court;Flat 1;Washer front load;"Tides\r\nse";;"R. Holloway";2025-03-01;2\r\nCaf\xe9 Court;Flat 2;Toaster;;;;;\r\nCaf\xe9 Court;Flat 2;airHandler;;big;;;\r\n');
+    await pick(
+      'Estate;Flat;Appliance;Made by;Filter;Tenant;Move-in date;People\r\nCaf\xe9 Court;Flat 1;Washer front load;"Tides\r\nse";;"R. Holloway";2025-03-01;2\r\nCaf\xe9 Court;Flat 2;Toaster;;;;;\r\nCaf\xe9 Court;Flat 2;airHandler;;big;;;\r\n',
+    );
     await page.getByText('2 rows want another look.').waitFor();
     await page.getByText('Windows-1252').waitFor();
     await page.getByText('“Toaster” is no machine of the catalogue.').waitFor();
@@ -126,10 +140,20 @@ describe('A register, in a browser', function register() {
     await page.getByRole('button', { name: 'Look through the rows' }).click();
     await page.getByText('2 rows want another look.').waitFor();
     await pick('Estate;Flat;Appliance;Made by\n');
-    await page.locator('input[type=file]').setInputFiles(file('Property,Unit,Machine,Filter size,Tenant,Since,People,Drain branch\nQuay House,Flat 1,"Washer, front load",,R. Holloway,2025-03-01,2,East riser\nQuay House,Flat 1,"Air handler, 1-inch filter",400x625x25 mm,,,,East riser\nQuay House,Flat 2,Dishwasher,,,,,\n'));
+    await page
+      .locator('input[type=file]')
+      .setInputFiles(
+        file(
+          'Property,Unit,Machine,Filter size,Tenant,Since,People,Drain branch\nQuay House,Flat 1,"Washer, front load",,R. Holloway,2025-03-01,2,East riser\nQuay House,Flat 1,"Air handler, 1-inch filter",400x625x25 mm,,,,East riser\nQuay House,Flat 2,Dishwasher,,,,,\n',
+        ),
+      );
     await page.getByText('Every row is right.').waitFor();
     await page.getByText('3 rows: one new property, 2 new units, 3 machines.').waitFor();
-    await page.getByRole('row', { name: /Flat 1.*R\. Holloway Washer, front load · Air handler, 1-inch filter, 15\.5 × 24\.5 × 1 in/ }).waitFor();
+    await page
+      .getByRole('row', {
+        name: /Flat 1.*R\. Holloway Washer, front load · Air handler, 1-inch filter, 15\.5 × 24\.5 × 1 in/,
+      })
+      .waitFor();
     await expectFit(page, 'import, the preview');
     await page.getByRole('button', { name: 'Import', exact: true }).click();
     await page.getByText('Imported: 2 units, 3 machines').waitFor();
@@ -139,13 +163,19 @@ describe('A register, in a browser', function register() {
   });
 
   it('looks through twenty thousand rows with progress, and can be stopped', async () => {
-    const rows = Array.from({ length: 20_000 }, (_, i) => `Long Court,Flat ${Math.floor(i / 5)},${['Dishwasher', 'Refrigerator', 'Bathroom fan', 'Freezer', 'Disposer'][i % 5]},Lavella,D45`).join('\n');
+    const rows = Array.from(
+      { length: 20_000 },
+      (_, i) =>
+        `Long Court,Flat ${Math.floor(i / 5)},${['Dishwasher', 'Refrigerator', 'Bathroom fan', 'Freezer', 'Disposer'][i % 5]},Lavella,D45`,
+    ).join('\n');
     await page.goto(`${stage.url}/homes/import`);
     await page.locator('input[type=file]').setInputFiles(file(`Property,Unit,Machine,Maker,Model\n${rows}\n`));
     await page.getByRole('progressbar').waitFor();
     await page.getByText('Every row is right.').waitFor();
     await page.getByText(/20[,.]?000 rows/).waitFor();
-    await page.locator('input[type=file]').setInputFiles(file(`Property,Unit,Machine,Maker,Model\n${Array(12).fill(rows).join('\n')}\n`));
+    await page
+      .locator('input[type=file]')
+      .setInputFiles(file(`Property,Unit,Machine,Maker,Model\n${Array(12).fill(rows).join('\n')}\n`));
     await page.getByRole('button', { name: 'Stop' }).click();
     await page.getByText('Stopped. Nothing was written.').waitFor();
   });
@@ -182,7 +212,11 @@ describe('A register, in a browser', function register() {
     await phone.getByLabel('Email').fill('vane@saltmarsh.example');
     await phone.getByLabel('Password').fill(PASSWORD);
     await phone.getByRole('button', { name: 'Sign in' }).click();
-    await phone.getByRole('application', { name: /Line board/ }).or(phone.getByRole('heading', { name: /past the line|in order|no record/ })).first().waitFor();
+    await phone
+      .getByRole('application', { name: /Line board/ })
+      .or(phone.getByRole('heading', { name: /past the line|in order|no record/ }))
+      .first()
+      .waitFor();
     await page.getByRole('link', { name: /Flat 2/ }).click();
     await page.getByRole('link', { name: 'Walk it on site' }).waitFor();
     await phone.goto(`${new URL(page.url()).pathname}/walk`);
@@ -191,7 +225,9 @@ describe('A register, in a browser', function register() {
     await expectThumbs(phone, 'the walk');
     await phone.getByRole('textbox', { name: 'Find a machine' }).fill('freez');
     await phone.getByRole('button', { name: 'Freezer' }).click();
-    await phone.locator('input[type=file]').setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: await drawn('refrigerator.coil', 4) });
+    await phone
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: await drawn('refrigerator.coil', 4) });
     await phone.getByRole('img', { name: 'Rating plate' }).waitFor();
     await expectFit(phone, 'the walk, a machine');
     await phone.getByRole('button', { name: 'Add, next machine' }).click();
@@ -208,7 +244,11 @@ describe('A register, in a browser', function register() {
   it('shows what follows from what is entered: a dense filter in a small frame, a run that is too long', async () => {
     await page.goto(`${stage.url}/homes`);
     await page.getByRole('link', { name: /Flat 1/ }).click();
-    await page.locator('.machine', { hasText: 'Air handler' }).getByRole('button', { name: 'Specification' }).first().click();
+    await page
+      .locator('.machine', { hasText: 'Air handler' })
+      .getByRole('button', { name: 'Specification' })
+      .first()
+      .click();
     await page.getByLabel('Airflow of the system, CFM').fill('1000');
     await page.getByText(/Over the usual 300 ft\/min/).waitFor();
     await expectFit(page, 'a specification with its working');
@@ -217,7 +257,10 @@ describe('A register, in a browser', function register() {
   });
 
   it('lets a machine lack parts, and move; its label goes with it', async () => {
-    await page.locator('.machine', { hasText: 'Bathroom fan' }).getByRole('button', { name: 'Contract, signals, retire…' }).click();
+    await page
+      .locator('.machine', { hasText: 'Bathroom fan' })
+      .getByRole('button', { name: 'Contract, signals, retire…' })
+      .click();
     await page.getByRole('checkbox', { name: 'Fan housing' }).uncheck();
     await page.getByRole('button', { name: 'Save the parts' }).click();
     await page.getByRole('link', { name: 'Fan housing' }).waitFor({ state: 'detached' });
@@ -230,7 +273,10 @@ describe('A register, in a browser', function register() {
 
   it('prints labels whose codes open the machine, for the office and for its tenant', async () => {
     await page.goto(`${stage.url}/homes/labels`);
-    await page.getByRole('button', { name: 'Make the sheets (PDF)' }).or(page.getByRole('link', { name: 'Make the sheets (PDF)' })).waitFor();
+    await page
+      .getByRole('button', { name: 'Make the sheets (PDF)' })
+      .or(page.getByRole('link', { name: 'Make the sheets (PDF)' }))
+      .waitFor();
     await expectFit(page, 'labels');
     const codes = await codesOn(page, '/api/labels/organisation/all');
     expect(codes.length).to.equal(await countOf(page));
@@ -267,7 +313,11 @@ describe('A register, in a browser', function register() {
     await expectFit(page, 'a procedure');
     await page.getByRole('button', { name: 'Edit as your own' }).click();
     await page.getByLabel('Minutes hands-on').fill('25');
-    await page.getByRole('listitem').filter({ hasText: 'Clear each hole' }).getByLabel('Title').fill('Clear every hole');
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: 'Clear each hole' })
+      .getByLabel('Title')
+      .fill('Clear every hole');
     await expectFit(page, 'editing a procedure');
     await page.getByRole('button', { name: 'Save the edition' }).click();
     await page.getByText('Saved as edition 1.').waitFor();
@@ -301,7 +351,7 @@ describe('A register, in a browser', function register() {
     await page.locator('#hardness').getByText('Enter each value').waitFor();
     await page.locator('#pump').getByRole('button', { name: 'Keep with a record' }).click();
     const number = await page.evaluate(async () => {
-      const board = await (await fetch('/api/catalogue')).json() as { machines: unknown[] };
+      const board = (await (await fetch('/api/catalogue')).json()) as { machines: unknown[] };
       return board.machines.length;
     });
     expect(number).to.equal(19);
@@ -312,10 +362,13 @@ describe('A register, in a browser', function register() {
   });
 });
 
-const countOf = (page: Page) => page.evaluate(async () => {
-  const { properties } = await (await fetch('/api/homes')).json() as { properties: { places: { machines: number }[] }[] };
-  return properties.flatMap(({ places }) => places).reduce((sum, { machines }) => sum + machines, 0);
-});
+const countOf = (page: Page) =>
+  page.evaluate(async () => {
+    const { properties } = (await (await fetch('/api/homes')).json()) as {
+      properties: { places: { machines: number }[] }[];
+    };
+    return properties.flatMap(({ places }) => places).reduce((sum, { machines }) => sum + machines, 0);
+  });
 
 const require = createRequire(import.meta.url);
 
@@ -323,26 +376,48 @@ const require = createRequire(import.meta.url);
 async function codesOn(page: Page, path: string): Promise<string[]> {
   const url = new URL('/', page.url()).origin;
   const library = { '/pdf.mjs': 'pdfjs-dist/build/pdf.mjs', '/pdf.worker.mjs': 'pdfjs-dist/build/pdf.worker.mjs' };
-  for (const [at, name] of Object.entries(library)) await page.route(`${url}${at}`, (route) => route.fulfill({ contentType: 'text/javascript', body: readFileSync(require.resolve(name)) }));
+  for (const [at, name] of Object.entries(library))
+    await page.route(`${url}${at}`, (route) =>
+      route.fulfill({ contentType: 'text/javascript', body: readFileSync(require.resolve(name)) }),
+    );
   const sheets = await page.evaluate(async (asked) => {
-    const pdf = await import(`${location.origin}/pdf.mjs` as string) as { GlobalWorkerOptions: { workerSrc: string }; getDocument: (from: { data: ArrayBuffer }) => { promise: Promise<{ numPages: number; getPage: (n: number) => Promise<{ getViewport: (o: { scale: number }) => { width: number; height: number }; render: (o: object) => { promise: Promise<void> } }> }> } };
+    const pdf = (await import(`${location.origin}/pdf.mjs` as string)) as {
+      GlobalWorkerOptions: { workerSrc: string };
+      getDocument: (from: { data: ArrayBuffer }) => {
+        promise: Promise<{
+          numPages: number;
+          getPage: (
+            n: number,
+          ) => Promise<{
+            getViewport: (o: { scale: number }) => { width: number; height: number };
+            render: (o: object) => { promise: Promise<void> };
+          }>;
+        }>;
+      };
+    };
     pdf.GlobalWorkerOptions.workerSrc = `${location.origin}/pdf.worker.mjs`;
     const document_ = await pdf.getDocument({ data: await (await fetch(asked)).arrayBuffer() }).promise;
     const cells: { width: number; height: number; data: string }[] = [];
     for (let n = 1; n <= document_.numPages; n += 1) {
       const sheet = await document_.getPage(n);
       const viewport = sheet.getViewport({ scale: 2.5 });
-      const canvas = Object.assign(document.createElement('canvas'), { width: viewport.width, height: viewport.height });
+      const canvas = Object.assign(document.createElement('canvas'), {
+        width: viewport.width,
+        height: viewport.height,
+      });
       const context = canvas.getContext('2d')!;
       await sheet.render({ canvasContext: context, viewport }).promise;
-      const mm = (viewport.width / 210);
-      for (let row = 0; row < 7; row += 1) for (let column = 0; column < 3; column += 1) {
-        const [x, y, width, height] = [(7.2 + column * 66) * mm, (15.1 + row * 38.1) * mm, 63.5 * mm, 38.1 * mm].map(Math.round) as [number, number, number, number];
-        const { data } = context.getImageData(x, y, width, height);
-        let binary = '';
-        for (let i = 0; i < data.length; i += 4) binary += String.fromCharCode(data[i]!);
-        cells.push({ width, height, data: btoa(binary) });
-      }
+      const mm = viewport.width / 210;
+      for (let row = 0; row < 7; row += 1)
+        for (let column = 0; column < 3; column += 1) {
+          const [x, y, width, height] = [(7.2 + column * 66) * mm, (15.1 + row * 38.1) * mm, 63.5 * mm, 38.1 * mm].map(
+            Math.round,
+          ) as [number, number, number, number];
+          const { data } = context.getImageData(x, y, width, height);
+          let binary = '';
+          for (let i = 0; i < data.length; i += 4) binary += String.fromCharCode(data[i]!);
+          cells.push({ width, height, data: btoa(binary) });
+        }
     }
     return cells;
   }, path);

@@ -7,12 +7,24 @@ import { foremost, isPast, isSent, rowsOf, standOn, urgency, type Mark } from '.
 import { GUTTER_END, LINE_AT, placeOf } from '../../web/due/scale.ts';
 import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
 
-const FILTER: BoardType = { key: 'dishwasher.filter', name: 'Filter', kind: 'filter', safetyCritical: false, riskWeight: 2 };
+const FILTER: BoardType = {
+  key: 'dishwasher.filter',
+  name: 'Filter',
+  kind: 'filter',
+  safetyCritical: false,
+  riskWeight: 2,
+};
 const DUCT: BoardType = { key: 'dryer.duct', name: 'Duct', kind: 'duct', safetyCritical: true, riskWeight: 5 };
 const TODAY = 20_781;
 
 const markAt = (share: number | undefined, type = FILTER, work = 0): Mark => ({
-  number: 1, type, work, share, daysLeft: 0, rides: false, counted: share === undefined ? 'noRecord' : share > 1 ? 'past' : 'soon',
+  number: 1,
+  type,
+  work,
+  share,
+  daysLeft: 0,
+  rides: false,
+  counted: share === undefined ? 'noRecord' : share > 1 ? 'past' : 'soon',
   state: share === undefined ? 'noRecord' : share > 1 ? 'past' : share >= 0.7 ? 'nearing' : 'fresh',
 });
 
@@ -48,12 +60,25 @@ describe('The strip', () => {
 
 describe('Marks', () => {
   const board: BoardAnswer = {
-    types: [FILTER, DUCT], properties: [{ id: 'p', name: 'Ropewalk', today: TODAY, says: '' }], waiting: { proofs: 0, faults: 0, clockBehindDays: 0, handBacks: 0, alarms: [], baseline: null },
-    rows: [{ id: 'r', name: 'Flat 1A', property: 0, marks: [7, 0, TODAY - 90, 60, 30, 0, 0, 8, 1, 0, 0, 0, 0, 1, 9, 1, TODAY - 80, 60, 0, 5 + 50, 0] }],
+    types: [FILTER, DUCT],
+    properties: [{ id: 'p', name: 'Ropewalk', today: TODAY, says: '' }],
+    waiting: { proofs: 0, faults: 0, clockBehindDays: 0, handBacks: 0, alarms: [], baseline: null },
+    rows: [
+      {
+        id: 'r',
+        name: 'Flat 1A',
+        property: 0,
+        marks: [7, 0, TODAY - 90, 60, 30, 0, 0, 8, 1, 0, 0, 0, 0, 1, 9, 1, TODAY - 80, 60, 0, 5 + 50, 0],
+      },
+    ],
   };
   it('come out of the board’s numbers with share, state and days', () => {
     const [row] = rowsOf(board);
-    expect(row!.marks.map(({ number, state }) => [number, state])).to.deep.equal([[8, 'noRecord'], [9, 'nearing'], [7, 'past']]);
+    expect(row!.marks.map(({ number, state }) => [number, state])).to.deep.equal([
+      [8, 'noRecord'],
+      [9, 'nearing'],
+      [7, 'past'],
+    ]);
     expect(row!.marks[2]).to.include({ share: 1.5, daysLeft: -30 });
     expect(isPast(row!.marks[2]!)).to.equal(true);
     expect(row!.marks.map(({ rides }) => rides)).to.deep.equal([true, false, false]);

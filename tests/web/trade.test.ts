@@ -17,7 +17,12 @@ describe('The trade, in a browser', function trade() {
   before(async () => {
     stage = await openStage();
     const manager = new Caller(stage.url as never);
-    await manager.open('/install', { organisation: 'Saltmarsh & Vane', name: 'R. Okonjo-Vane', email: 'vane@saltmarsh.example', password: PASSWORD });
+    await manager.open('/install', {
+      organisation: 'Saltmarsh & Vane',
+      name: 'R. Okonjo-Vane',
+      email: 'vane@saltmarsh.example',
+      password: PASSWORD,
+    });
     house = { env: stage.running.env, manager, caller: () => new Caller(stage.url as never) } as House;
     mine = (await manager.get('/session')).body.me.id as string;
     fridge = await registerFlat(house, 'refrigerator', 'Flat 1A');
@@ -28,13 +33,17 @@ describe('The trade, in a browser', function trade() {
     await desk.getByRole('button', { name: 'Sign in' }).click();
     await desk.getByRole('link', { name: 'Homes' }).waitFor();
     phone = await stage.page(PHONE);
-    await phone.goto(`${stage.url}${(await manager.post(`/tenancies/${fridge.tenancyId}/links`).expect(200)).body.path}`);
+    await phone.goto(
+      `${stage.url}${(await manager.post(`/tenancies/${fridge.tenancyId}/links`).expect(200)).body.path}`,
+    );
     await phone.getByRole('heading', { name: 'Flat 1A' }).waitFor();
   });
   after(() => stage.close());
   const give = async (flat: Flat, to: string, ...points: string[]) => {
     const id = v7();
-    await house.manager.post('/jobs', { id, pointIds: points.map((point) => flat.points[point]), assigneeId: to }).expect(200);
+    await house.manager
+      .post('/jobs', { id, pointIds: points.map((point) => flat.points[point]), assigneeId: to })
+      .expect(200);
     return id;
   };
   const begin = async (page: Page) => {
@@ -65,7 +74,9 @@ describe('The trade, in a browser', function trade() {
   it('tells a tenant what may help before anybody is called, and takes the photo of a signal along', async () => {
     const dish = await registerFlat(house, 'dishwasher', 'Flat 2B');
     const tenant = await stage.page(PHONE);
-    await tenant.goto(`${stage.url}${(await house.manager.post(`/tenancies/${dish.tenancyId}/links`).expect(200)).body.path}`);
+    await tenant.goto(
+      `${stage.url}${(await house.manager.post(`/tenancies/${dish.tenancyId}/links`).expect(200)).body.path}`,
+    );
     await tenant.getByRole('heading', { name: 'Flat 2B' }).waitFor();
     await tenant.goto(`${stage.url}/home/report`);
     await tenant.getByLabel('Dishes come out cloudy').check();
@@ -73,7 +84,10 @@ describe('The trade, in a browser', function trade() {
     await expectFit(tenant, 'a tip');
     await expectThumbs(tenant, 'a tip');
     await tenant.getByLabel('A drain or filter code on the display').check();
-    await tenant.locator('.photo input[type=file]').first().setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: await drawn('dishwasher.filter', 5) });
+    await tenant
+      .locator('.photo input[type=file]')
+      .first()
+      .setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: await drawn('dishwasher.filter', 5) });
     await tenant.locator('.photo').first().getByRole('img').waitFor();
     await tenant.getByRole('button', { name: 'Tell the office' }).click();
     await tenant.getByText('Thank you, the office has it.').waitFor();
@@ -98,10 +112,18 @@ describe('The trade, in a browser', function trade() {
       if (await show.count()) await show.click();
       for (const tick of await desk.locator('.tick input').all()) if (!(await tick.isChecked())) await tick.check();
       for (const photo of await desk.locator('.photo').all()) {
-        await photo.locator('input[type=file]').first().setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: await drawn('washer.doorBoot', 60 + i * 7 + (await photo.getAttribute('aria-label'))!.length) });
+        await photo
+          .locator('input[type=file]')
+          .first()
+          .setInputFiles({
+            name: 'photo.jpg',
+            mimeType: 'image/jpeg',
+            buffer: await drawn('washer.doorBoot', 60 + i * 7 + (await photo.getAttribute('aria-label'))!.length),
+          });
         await photo.getByRole('img').waitFor();
       }
-      for (const field of await desk.locator('.grades, .chips:has([type=radio])').all()) await field.locator('input[type=radio]').first().check({ force: true });
+      for (const field of await desk.locator('.grades, .chips:has([type=radio])').all())
+        await field.locator('input[type=radio]').first().check({ force: true });
       await next(desk);
       await desk.waitForFunction((was) => document.querySelector('h1')?.textContent !== was, heading);
     }
@@ -112,13 +134,26 @@ describe('The trade, in a browser', function trade() {
     const again = await give(washer, washer.tenantId, 'washer.tub');
     expect(again).to.have.length(36);
     await desk.goto(`${stage.url}/line`);
-    const { open } = (await house.manager.get('/hand-backs').expect(200)).body as { open: { says: string; points: string[] }[] };
+    const { open } = (await house.manager.get('/hand-backs').expect(200)).body as {
+      open: { says: string; points: string[] }[];
+    };
     expect(open[0]).to.deep.include({ says: 'Looked: there is none', points: ['Dispenser drawer'] });
-    expect(await house.env.store.db.fact.count({ subjectId: washer.points['washer.doorBoot']!, name: 'whereabouts' })).to.equal(1);
+    expect(
+      await house.env.store.db.fact.count({ subjectId: washer.points['washer.doorBoot']!, name: 'whereabouts' }),
+    ).to.equal(1);
   });
   it('draws what a machine read over time, against what it read at first', async () => {
     const dryer = await registerFlat(house, 'dryer', 'Flat 4D');
-    for (const minutes of [38, 40, 41, 55]) await house.manager.post('/measurements', { id: v7(), point: dryer.points['dryer.lintScreen'], measure: 'drying', inputs: { minutes }, note: '' }).expect(200);
+    for (const minutes of [38, 40, 41, 55])
+      await house.manager
+        .post('/measurements', {
+          id: v7(),
+          point: dryer.points['dryer.lintScreen'],
+          measure: 'drying',
+          inputs: { minutes },
+          note: '',
+        })
+        .expect(200);
     const { number } = (await house.env.store.db.machine.one({ id: dryer.machineId }))!;
     await desk.goto(`${stage.url}/m/${number}`);
     await desk.getByText('At first: 40 min.').waitFor();
@@ -138,9 +173,20 @@ describe('The trade, in a browser', function trade() {
   });
   it('shows a tenancy that begins later, mends it and takes it back', async () => {
     const empty = v7();
-    await house.manager.post('/places', { id: empty, propertyId: fridge.propertyId, kind: 'unit', name: 'Flat 6F' }).expect(200);
+    await house.manager
+      .post('/places', { id: empty, propertyId: fridge.propertyId, kind: 'unit', name: 'Flat 6F' })
+      .expect(200);
     const from = new Date(Date.now() + 20 * 86_400_000).toISOString().slice(0, 10);
-    await house.manager.post('/tenancies', { id: v7(), placeId: empty, personId: v7(), name: 'P. Quill', from, household: { people: 1, pets: 0, cooking: 'rare' } }).expect(200);
+    await house.manager
+      .post('/tenancies', {
+        id: v7(),
+        placeId: empty,
+        personId: v7(),
+        name: 'P. Quill',
+        from,
+        household: { people: 1, pets: 0, cooking: 'rare' },
+      })
+      .expect(200);
     await desk.goto(`${stage.url}/homes/${empty}`);
     await desk.getByText('P. Quill').waitFor();
     await expectFit(desk, 'a tenancy that begins later');

@@ -23,7 +23,9 @@ const DESK = { ...deskText, ...dueDeskText, ...catalogueDeskText, ...registerDes
 const WEB = resolve(import.meta.dirname, '../../web');
 
 function filesUnder(folder: string): string[] {
-  return readdirSync(folder, { recursive: true }).map((it) => join(folder, String(it))).filter((it) => /\.(vue|ts)$/.test(it) && !/\/en\.ts$|\.d\.ts$|config/.test(it));
+  return readdirSync(folder, { recursive: true })
+    .map((it) => join(folder, String(it)))
+    .filter((it) => /\.(vue|ts)$/.test(it) && !/\/en\.ts$|\.d\.ts$|config/.test(it));
 }
 
 /** A file and everything of the web that it imports, lazily or not. */
@@ -58,7 +60,15 @@ function unknown(files: Iterable<string>, messages: Record<string, string>): str
 
 describe('Words', () => {
   it('are there for everything the desk says', () => {
-    expect(unknown(reach(join(WEB, 'desk/main.ts')), { ...fieldsText, ...vocabulary, ...catalogueWords, ...doingText, ...DESK })).to.deep.equal([]);
+    expect(
+      unknown(reach(join(WEB, 'desk/main.ts')), {
+        ...fieldsText,
+        ...vocabulary,
+        ...catalogueWords,
+        ...doingText,
+        ...DESK,
+      }),
+    ).to.deep.equal([]);
   });
   it('are there for everything a tenant can reach, without the desk’s', () => {
     const files = reach(join(WEB, 'tenant/main.ts'));
@@ -66,15 +76,29 @@ describe('Words', () => {
     expect(unknown(files, { ...fieldsText, ...doingText })).to.deep.equal([]);
   });
   it('are all used: no key is left over', () => {
-    const said = filesUnder(WEB).map((file) => readFileSync(file, 'utf8')).join('\n');
+    const said = filesUnder(WEB)
+      .map((file) => readFileSync(file, 'utf8'))
+      .join('\n');
     const begun = filesUnder(WEB).flatMap((file) => keysIn(file).begun);
-    const idle = Object.keys({ ...DESK, ...doingText }).filter((key) => !(key in measureText) && !(key in registerText) && !said.includes(`'${key}'`) && !begun.some((start) => key.startsWith(start)));
+    const idle = Object.keys({ ...DESK, ...doingText }).filter(
+      (key) =>
+        !(key in measureText) &&
+        !(key in registerText) &&
+        !said.includes(`'${key}'`) &&
+        !begun.some((start) => key.startsWith(start)),
+    );
     expect(idle).to.deep.equal([]);
   });
   it('can all be formatted', () => {
     const all = { ...coreText, ...fieldsText, ...serverText, ...doingText, ...DESK };
     const say = speaker('en-GB', all);
-    const values = Object.fromEntries([...Object.values(all).join(' ').matchAll(/\{(\w+)/g)].map(([, name]) => [name!, 2]));
+    const values = Object.fromEntries(
+      [
+        ...Object.values(all)
+          .join(' ')
+          .matchAll(/\{(\w+)/g),
+      ].map(([, name]) => [name!, 2]),
+    );
     for (const key of Object.keys(all)) expect(say(key, values), key).not.to.equal('');
   });
   it('name units by a pattern, the number where its sign stands', () => {

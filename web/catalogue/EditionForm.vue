@@ -13,14 +13,23 @@ const emit = defineEmits<{ saved: [number]; close: [] }>();
 type Writable<T> = { -readonly [K in keyof T]: T[K] };
 const { content } = props.procedure;
 const entry = reactive({
-  minutes: content.minutes, level: content.level as Level, kit: content.kit.join('\n'), cautions: content.cautions.join('\n'), agents: [...content.agents],
-  steps: content.steps.map((step) => ({ ...step })) as Writable<EditionStep>[], note: '',
+  minutes: content.minutes,
+  level: content.level as Level,
+  kit: content.kit.join('\n'),
+  cautions: content.cautions.join('\n'),
+  agents: [...content.agents],
+  steps: content.steps.map((step) => ({ ...step })) as Writable<EditionStep>[],
+  note: '',
 });
 const LEVELS: readonly Level[] = ['T', 'S', 'L'];
 const levels = computed(() => LEVELS.slice(LEVELS.indexOf(props.procedure.ourLevel)));
 const ourStep = (key: string | null) => props.procedure.ourSteps.find((step) => step.key === key);
 const { errors, refusal, busy, submit } = useForm(saveEdition);
-const lines = (text: string) => text.split('\n').map((it) => it.trim()).filter(Boolean);
+const lines = (text: string) =>
+  text
+    .split('\n')
+    .map((it) => it.trim())
+    .filter(Boolean);
 const asksAgent = props.procedure.agents.length > 0;
 
 function add(after: number): void {
@@ -31,48 +40,159 @@ function swap(i: number, j: number): void {
 }
 const mayGo = (i: number, j: number) => entry.steps[j] !== undefined && entry.steps[j].phase === entry.steps[i]!.phase;
 async function save(): Promise<void> {
-  const edition: Edition = { minutes: Number(entry.minutes), level: entry.level, kit: lines(entry.kit), cautions: lines(entry.cautions), agents: entry.agents, steps: entry.steps };
+  const edition: Edition = {
+    minutes: Number(entry.minutes),
+    level: entry.level,
+    kit: lines(entry.kit),
+    cautions: lines(entry.cautions),
+    agents: entry.agents,
+    steps: entry.steps,
+  };
   const id = newId();
   let number = 0;
-  if (await submit({ content: edition, note: entry.note, basedOn: props.procedure.number }, async (form) => { ({ number } = await write<{ number: number }>('POST', `/procedures/${props.procedure.key}/editions`, form, id)); })) emit('saved', number);
+  if (
+    await submit({ content: edition, note: entry.note, basedOn: props.procedure.number }, async (form) => {
+      ({ number } = await write<{ number: number }>('POST', `/procedures/${props.procedure.key}/editions`, form, id));
+    })
+  )
+    emit('saved', number);
 }
 </script>
 
 <template>
   <form class="edition" @submit.prevent="save">
-    <div><h2>{{ say('edit.title') }}</h2><p class="quiet">{{ say('edit.lead') }}</p></div>
+    <div>
+      <h2>{{ say('edit.title') }}</h2>
+      <p class="quiet">{{ say('edit.lead') }}</p>
+    </div>
     <div class="top">
-      <VTextField v-model.number="entry.minutes" type="number" min="1" max="480" :label="say('edit.minutes')" :error-messages="errors['content.minutes']" />
-      <VSelect v-model="entry.level" :items="levels.map((value) => ({ value, title: say(`level.${value}`) }))" :label="say('edit.level')" />
-      <VSelect v-if="asksAgent" v-model="entry.agents" multiple chips :items="AGENTS.map((value) => ({ value, title: say(`agent.${value}`) }))" :label="say('edit.agents')" />
-      <VTextarea v-model="entry.kit" :label="say('edit.kit')" rows="2" /><VTextarea v-model="entry.cautions" :label="say('edit.cautions')" rows="2" />
+      <VTextField
+        v-model.number="entry.minutes"
+        type="number"
+        min="1"
+        max="480"
+        :label="say('edit.minutes')"
+        :error-messages="errors['content.minutes']"
+      />
+      <VSelect
+        v-model="entry.level"
+        :items="levels.map((value) => ({ value, title: say(`level.${value}`) }))"
+        :label="say('edit.level')"
+      />
+      <VSelect
+        v-if="asksAgent"
+        v-model="entry.agents"
+        multiple
+        chips
+        :items="AGENTS.map((value) => ({ value, title: say(`agent.${value}`) }))"
+        :label="say('edit.agents')"
+      />
+      <VTextarea v-model="entry.kit" :label="say('edit.kit')" rows="2" /><VTextarea
+        v-model="entry.cautions"
+        :label="say('edit.cautions')"
+        rows="2"
+      />
     </div>
     <ol>
       <li v-for="(step, i) in entry.steps" :key="step.ours ?? `own${i}`" class="panel">
-        <p class="head small"><b>{{ i + 1 }}. {{ step.ours === null ? step.title || say('procedures.own') : ourStep(step.ours)?.title ?? step.ours }}</b> <span class="quiet">{{ say(`phase.${step.phase}`) }}</span>
-          <span class="acts"><button v-if="mayGo(i, i - 1)" type="button" class="plain link" @click="swap(i, i - 1)">{{ say('edit.step.up') }}</button><button v-if="mayGo(i, i + 1)" type="button" class="plain link" @click="swap(i, i + 1)">{{ say('edit.step.down') }}</button><button type="button" class="plain link" @click="add(i)">{{ say('edit.step.add') }}</button><span v-if="ourStep(step.ours)?.stays" class="quiet">{{ say('edit.step.stays') }}</span><button v-else type="button" class="plain link" @click="entry.steps.splice(i, 1)">{{ say('edit.step.remove') }}</button></span></p>
+        <p class="head small">
+          <b
+            >{{ i + 1 }}.
+            {{ step.ours === null ? step.title || say('procedures.own') : (ourStep(step.ours)?.title ?? step.ours) }}</b
+          >
+          <span class="quiet">{{ say(`phase.${step.phase}`) }}</span>
+          <span class="acts"
+            ><button v-if="mayGo(i, i - 1)" type="button" class="plain link" @click="swap(i, i - 1)">
+              {{ say('edit.step.up') }}</button
+            ><button v-if="mayGo(i, i + 1)" type="button" class="plain link" @click="swap(i, i + 1)">
+              {{ say('edit.step.down') }}</button
+            ><button type="button" class="plain link" @click="add(i)">{{ say('edit.step.add') }}</button
+            ><span v-if="ourStep(step.ours)?.stays" class="quiet">{{ say('edit.step.stays') }}</span
+            ><button v-else type="button" class="plain link" @click="entry.steps.splice(i, 1)">
+              {{ say('edit.step.remove') }}
+            </button></span
+          >
+        </p>
         <div class="words">
-          <VTextField v-model="step.title" :label="say('edit.step.title')" :placeholder="ourStep(step.ours)?.title ?? ''" persistent-placeholder density="compact" hide-details />
-          <VTextarea v-model="step.body" :label="say('edit.step.body')" :placeholder="ourStep(step.ours)?.body ?? ''" persistent-placeholder density="compact" rows="1" hide-details />
+          <VTextField
+            v-model="step.title"
+            :label="say('edit.step.title')"
+            :placeholder="ourStep(step.ours)?.title ?? ''"
+            persistent-placeholder
+            density="compact"
+            hide-details
+          />
+          <VTextarea
+            v-model="step.body"
+            :label="say('edit.step.body')"
+            :placeholder="ourStep(step.ours)?.body ?? ''"
+            persistent-placeholder
+            density="compact"
+            rows="1"
+            hide-details
+          />
           <VTextField v-model="step.caution" :label="say('edit.step.caution')" density="compact" hide-details />
         </div>
       </li>
     </ol>
     <VTextField v-model="entry.note" :label="say('edit.note')" :error-messages="errors.note" />
     <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
-    <p class="foot"><VBtn type="submit" color="primary" :loading="busy">{{ say('edit.save') }}</VBtn><VBtn variant="outlined" @click="emit('close')">{{ say('cancel') }}</VBtn></p>
+    <p class="foot">
+      <VBtn type="submit" color="primary" :loading="busy">{{ say('edit.save') }}</VBtn
+      ><VBtn variant="outlined" @click="emit('close')">{{ say('cancel') }}</VBtn>
+    </p>
   </form>
 </template>
 
 <style scoped>
-.edition { display: grid; gap: 12px; }
-.top { display: grid; grid-template-columns: 130px 190px repeat(auto-fit, minmax(180px, 1fr)); gap: 8px 14px; align-items: start; }
-.edition :deep(::placeholder) { color: var(--ink-2); opacity: 1; }
-ol { display: grid; gap: 8px; }
-li { padding: 8px 12px 12px; display: grid; gap: 8px; }
-.head { display: flex; gap: 10px; align-items: baseline; flex-wrap: wrap; }
-.acts { margin-left: auto; display: flex; gap: 14px; }
-.words { display: grid; grid-template-columns: 260px minmax(0, 1fr) 240px; gap: 10px; align-items: start; }
-.foot { display: flex; gap: 10px; }
-@media (max-width: 860px) { .top, .words { grid-template-columns: 1fr; } }
+.edition {
+  display: grid;
+  gap: 12px;
+}
+.top {
+  display: grid;
+  grid-template-columns: 130px 190px repeat(auto-fit, minmax(180px, 1fr));
+  gap: 8px 14px;
+  align-items: start;
+}
+.edition :deep(::placeholder) {
+  color: var(--ink-2);
+  opacity: 1;
+}
+ol {
+  display: grid;
+  gap: 8px;
+}
+li {
+  padding: 8px 12px 12px;
+  display: grid;
+  gap: 8px;
+}
+.head {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  flex-wrap: wrap;
+}
+.acts {
+  margin-left: auto;
+  display: flex;
+  gap: 14px;
+}
+.words {
+  display: grid;
+  grid-template-columns: 260px minmax(0, 1fr) 240px;
+  gap: 10px;
+  align-items: start;
+}
+.foot {
+  display: flex;
+  gap: 10px;
+}
+@media (max-width: 860px) {
+  .top,
+  .words {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -10,7 +10,10 @@ defineProps<{ number: string }>();
 <template>
   <MachineView :number="number" place-link>
     <template #office="{ machine }">
-      <section v-if="machine.series.length"><h2>{{ say('label.readings') }}</h2><ReadingLine v-for="series in machine.series" :key="series.name" :series="series" /></section>
+      <section v-if="machine.series.length">
+        <h2>{{ say('label.readings') }}</h2>
+        <ReadingLine v-for="series in machine.series" :key="series.name" :series="series" />
+      </section>
     </template>
   </MachineView>
 </template>

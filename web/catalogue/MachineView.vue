@@ -16,7 +16,9 @@ const { value: machine, failure, reload } = useLoading(() => readKept<MachineAns
 const reporting = ref(false);
 const beginning = ref(false);
 const told = ref<'label.told' | 'fault.kept' | null>(null);
-const marks = computed(() => machine.value!.points.map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical })));
+const marks = computed(() =>
+  machine.value!.points.map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical })),
+);
 async function sent(kept: boolean): Promise<void> {
   reporting.value = false;
   told.value = kept ? 'fault.kept' : 'label.told';
@@ -29,22 +31,60 @@ onMounted(reload);
   <div class="machine">
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
     <template v-if="machine">
-      <header><h1>{{ machine.name }}</h1><p class="quiet">{{ machine.place.name }}, {{ machine.place.property }} · {{ say('label.number', { number: machine.number }) }}<template v-if="machine.maker"> · {{ machine.maker }} {{ machine.model }}</template></p></header>
-      <p v-if="machine.retired" class="caution">{{ say('label.retired', { day: say.day(dayFromIso(machine.retired)) }) }}</p>
+      <header>
+        <h1>{{ machine.name }}</h1>
+        <p class="quiet">
+          {{ machine.place.name }}, {{ machine.place.property }} · {{ say('label.number', { number: machine.number })
+          }}<template v-if="machine.maker"> · {{ machine.maker }} {{ machine.model }}</template>
+        </p>
+      </header>
+      <p v-if="machine.retired" class="caution">
+        {{ say('label.retired', { day: say.day(dayFromIso(machine.retired)) }) }}
+      </p>
       <p v-if="told" class="told" role="status">{{ say(told) }}</p>
       <ReportFault v-if="reporting" :machines="[machine.reportable]" @sent="sent" />
       <BeginHere v-else-if="beginning" :machine="machine" @close="beginning = false" />
       <template v-else>
-        <section v-if="machine.job" class="panel job"><h2>{{ say('label.job') }}</h2><p>{{ machine.job.title }}</p><VBtn color="primary" size="large" block :to="`/jobs/${machine.job.id}`">{{ say('label.start') }}</VBtn></section>
+        <section v-if="machine.job" class="panel job">
+          <h2>{{ say('label.job') }}</h2>
+          <p>{{ machine.job.title }}</p>
+          <VBtn color="primary" size="large" block :to="`/jobs/${machine.job.id}`">{{ say('label.start') }}</VBtn>
+        </section>
         <p v-else-if="machine.othersJob" class="quiet">{{ say('label.others') }}</p>
-        <section v-if="machine.faults.length"><h2>{{ say('label.faults') }}</h2><ul><li v-for="fault in machine.faults" :key="fault.id" class="caution">{{ fault.says }}</li></ul></section>
-        <section v-if="machine.points.length"><h2>{{ say('label.open') }}</h2>
+        <section v-if="machine.faults.length">
+          <h2>{{ say('label.faults') }}</h2>
+          <ul>
+            <li v-for="fault in machine.faults" :key="fault.id" class="caution">{{ fault.says }}</li>
+          </ul>
+        </section>
+        <section v-if="machine.points.length">
+          <h2>{{ say('label.open') }}</h2>
           <StripGauge :marks="marks" :today="machine.place.today" />
-          <ul class="points"><li v-for="point in machine.points" :key="point.number"><span><KindGlyph :kind="point.kind" /> {{ point.name }}<small class="quiet">{{ point.due }}</small></span><VBtn variant="outlined" :to="`/look/${point.number}`" :aria-label="`${say('label.look')}: ${point.name}`">{{ say('label.look') }}</VBtn></li></ul>
+          <ul class="points">
+            <li v-for="point in machine.points" :key="point.number">
+              <span
+                ><KindGlyph :kind="point.kind" /> {{ point.name }}<small class="quiet">{{ point.due }}</small></span
+              ><VBtn
+                variant="outlined"
+                :to="`/look/${point.number}`"
+                :aria-label="`${say('label.look')}: ${point.name}`"
+                >{{ say('label.look') }}</VBtn
+              >
+            </li>
+          </ul>
         </section>
         <slot name="office" :machine="machine" />
-        <VBtn v-if="machine.points.some(({ may }) => may)" variant="outlined" size="large" block @click="beginning = true">{{ say('label.begin') }}</VBtn>
-        <VBtn v-if="!machine.retired" variant="outlined" size="large" block @click="reporting = true">{{ say('label.fault') }}</VBtn>
+        <VBtn
+          v-if="machine.points.some(({ may }) => may)"
+          variant="outlined"
+          size="large"
+          block
+          @click="beginning = true"
+          >{{ say('label.begin') }}</VBtn
+        >
+        <VBtn v-if="!machine.retired" variant="outlined" size="large" block @click="reporting = true">{{
+          say('label.fault')
+        }}</VBtn>
         <RouterLink v-if="placeLink" :to="`/homes/${machine.place.id}`">{{ say('label.place') }}</RouterLink>
       </template>
     </template>
@@ -53,9 +93,31 @@ onMounted(reload);
 </template>
 
 <style scoped>
-.machine { max-width: 560px; margin: 0 auto; padding: 18px; display: grid; gap: 14px; font-size: 16px; }
-section { display: grid; gap: 8px; }
-.job { padding: 14px; }
-.points li { display: flex; justify-content: space-between; gap: 10px; align-items: center; border-top: 1px solid var(--hair); padding: 6px 0; min-height: 56px; }
-small { display: block; }
+.machine {
+  max-width: 560px;
+  margin: 0 auto;
+  padding: 18px;
+  display: grid;
+  gap: 14px;
+  font-size: 16px;
+}
+section {
+  display: grid;
+  gap: 8px;
+}
+.job {
+  padding: 14px;
+}
+.points li {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  align-items: center;
+  border-top: 1px solid var(--hair);
+  padding: 6px 0;
+  min-height: 56px;
+}
+small {
+  display: block;
+}
 </style>

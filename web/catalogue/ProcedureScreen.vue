@@ -30,9 +30,17 @@ async function saved(number: number): Promise<void> {
   await reload();
 }
 async function takeOurs(): Promise<void> {
-  if (!sure.value) { sure.value = true; return; }
+  if (!sure.value) {
+    sure.value = true;
+    return;
+  }
   sure.value = false;
-  if (await sending.run(async () => { await write('POST', `/procedures/${props.id}/ours`, { basedOn: it.value!.number }, newId()); })) told.value = say('procedure.taken');
+  if (
+    await sending.run(async () => {
+      await write('POST', `/procedures/${props.id}/ours`, { basedOn: it.value!.number }, newId());
+    })
+  )
+    told.value = say('procedure.taken');
   await reload();
 }
 onMounted(reload);
@@ -40,13 +48,19 @@ onMounted(reload);
 
 <template>
   <div class="page">
-    <p class="small"><RouterLink to="/procedures">{{ say('procedures.title') }}</RouterLink></p>
+    <p class="small">
+      <RouterLink to="/procedures">{{ say('procedures.title') }}</RouterLink>
+    </p>
     <p v-if="failure || sending.failure.value" class="tell" role="alert">{{ failure || sending.failure.value }}</p>
     <template v-if="it">
       <header>
         <h1><KindGlyph :kind="it.kind" :size="18" /> {{ it.task }}</h1>
         <p class="quiet">{{ it.name }} · {{ it.why }}</p>
-        <p class="small"><b>{{ say(it.number ? 'procedure.yours' : 'procedure.ours', { number: it.number }) }}</b> · {{ it.levelSays }} · {{ say('procedure.minutes', { minutes: it.minutes }) }}<template v-if="it.waitMinutes"> · {{ say('procedure.wait', { minutes: it.waitMinutes }) }}</template></p>
+        <p class="small">
+          <b>{{ say(it.number ? 'procedure.yours' : 'procedure.ours', { number: it.number }) }}</b> ·
+          {{ it.levelSays }} · {{ say('procedure.minutes', { minutes: it.minutes })
+          }}<template v-if="it.waitMinutes"> · {{ say('procedure.wait', { minutes: it.waitMinutes }) }}</template>
+        </p>
       </header>
       <p v-if="told" class="told" role="status">{{ told }}</p>
       <p v-if="it.improved" class="caution">{{ say('procedure.improved', { version: it.version }) }}</p>
@@ -54,27 +68,95 @@ onMounted(reload);
       <div v-else class="columns">
         <section>
           <h2>{{ say('procedure.stops') }}</h2>
-          <ul class="stops"><li v-for="stop in it.stops" :key="stop" class="caution small">{{ stop }}</li><li class="small quiet">{{ say('procedure.defer') }}</li></ul>
-          <h2>{{ say('procedure.steps') }} <small v-if="comparing" class="quiet">{{ say('procedure.ours') }}</small></h2>
+          <ul class="stops">
+            <li v-for="stop in it.stops" :key="stop" class="caution small">{{ stop }}</li>
+            <li class="small quiet">{{ say('procedure.defer') }}</li>
+          </ul>
+          <h2>
+            {{ say('procedure.steps') }} <small v-if="comparing" class="quiet">{{ say('procedure.ours') }}</small>
+          </h2>
           <ol class="steps">
             <li v-for="step in steps" :key="step.key" :class="step.phase">
-              <div><h3>{{ step.title }} <small v-if="!step.own && step.stateSays" class="quiet">{{ step.stateSays }}</small> <small v-if="step.own" class="dew">{{ say('procedures.own') }}</small></h3><p>{{ step.body }}</p><p v-if="step.caution" class="caution small">{{ step.caution }}</p><p v-if="step.own && step.stateSays" class="small quiet">{{ say('procedure.own.state', { state: step.stateSays }) }}</p><p v-if="step.asks.length" class="small quiet">{{ say('procedure.asks') }}: {{ step.asks.join('; ') }}</p></div>
+              <div>
+                <h3>
+                  {{ step.title }} <small v-if="!step.own && step.stateSays" class="quiet">{{ step.stateSays }}</small>
+                  <small v-if="step.own" class="dew">{{ say('procedures.own') }}</small>
+                </h3>
+                <p>{{ step.body }}</p>
+                <p v-if="step.caution" class="caution small">{{ step.caution }}</p>
+                <p v-if="step.own && step.stateSays" class="small quiet">
+                  {{ say('procedure.own.state', { state: step.stateSays }) }}
+                </p>
+                <p v-if="step.asks.length" class="small quiet">
+                  {{ say('procedure.asks') }}: {{ step.asks.join('; ') }}
+                </p>
+              </div>
               <Illustration v-if="step.illustration" :drawing="step.illustration" />
             </li>
           </ol>
         </section>
         <aside>
-          <section class="acts no-print"><VBtn variant="outlined" :to="`/procedures/${id}/rehearsal`">{{ say('rehearsal.start') }}</VBtn></section>
-          <section v-if="desk.isManager" class="acts no-print">
-            <VBtn color="primary" @click="editing = true">{{ say(it.number ? 'procedure.edit.again' : 'procedure.edit') }}</VBtn>
-            <template v-if="it.number"><button type="button" class="plain link" @click="comparing = !comparing">{{ say(comparing ? 'procedure.compare.back' : 'procedure.compare') }}</button><button type="button" class="plain link" :class="{ alarm: sure }" @click="takeOurs">{{ say(sure ? 'procedure.takeOurs.sure' : 'procedure.takeOurs') }}</button></template>
+          <section class="acts no-print">
+            <VBtn variant="outlined" :to="`/procedures/${id}/rehearsal`">{{ say('rehearsal.start') }}</VBtn>
           </section>
-          <section><h2>{{ say('procedure.days') }}</h2><dl><div v-for="school in SCHOOLS" :key="school"><dt>{{ say(`practice.${school}`) }}</dt><dd>{{ it.signalled.includes(school) ? say('procedure.signalled', { days: it.days[school] }) : say('point.days', { days: it.days[school] }) }}<small v-if="it.assumed.includes(school)" class="quiet">{{ say('procedure.assumed') }}</small></dd></div></dl></section>
-          <section><h2>{{ say('procedure.kit') }}</h2><ul><li v-for="item in it.kit" :key="item">{{ item }}</li></ul></section>
-          <section><h2>{{ say('procedure.mistakes') }}</h2><p>{{ it.mistakes }}</p></section>
-          <section><h2>{{ say('procedure.on') }}</h2><p>{{ it.machines.join(', ') }}</p></section>
-          <section v-if="it.editions.length > 1"><h2>{{ say('procedure.editions') }}</h2>
-            <ul class="editions small"><li v-for="edition in [...it.editions].reverse()" :key="edition.number"><b>{{ edition.number === 0 || edition.ours ? say('procedure.ours') : say('procedure.yours', { number: edition.number }) }}</b> <span v-if="edition.inForce" class="dew">{{ say('practice.now') }}</span><span v-if="edition.at" class="quiet"> {{ say('procedure.edition.by', { by: edition.by ?? '', at: say.time(edition.at, zone) }) }}</span><br>{{ edition.changes.join('; ') }}<template v-if="edition.note"> – {{ edition.note }}</template></li></ul>
+          <section v-if="desk.isManager" class="acts no-print">
+            <VBtn color="primary" @click="editing = true">{{
+              say(it.number ? 'procedure.edit.again' : 'procedure.edit')
+            }}</VBtn>
+            <template v-if="it.number"
+              ><button type="button" class="plain link" @click="comparing = !comparing">
+                {{ say(comparing ? 'procedure.compare.back' : 'procedure.compare') }}</button
+              ><button type="button" class="plain link" :class="{ alarm: sure }" @click="takeOurs">
+                {{ say(sure ? 'procedure.takeOurs.sure' : 'procedure.takeOurs') }}
+              </button></template
+            >
+          </section>
+          <section>
+            <h2>{{ say('procedure.days') }}</h2>
+            <dl>
+              <div v-for="school in SCHOOLS" :key="school">
+                <dt>{{ say(`practice.${school}`) }}</dt>
+                <dd>
+                  {{
+                    it.signalled.includes(school)
+                      ? say('procedure.signalled', { days: it.days[school] })
+                      : say('point.days', { days: it.days[school] })
+                  }}<small v-if="it.assumed.includes(school)" class="quiet">{{ say('procedure.assumed') }}</small>
+                </dd>
+              </div>
+            </dl>
+          </section>
+          <section>
+            <h2>{{ say('procedure.kit') }}</h2>
+            <ul>
+              <li v-for="item in it.kit" :key="item">{{ item }}</li>
+            </ul>
+          </section>
+          <section>
+            <h2>{{ say('procedure.mistakes') }}</h2>
+            <p>{{ it.mistakes }}</p>
+          </section>
+          <section>
+            <h2>{{ say('procedure.on') }}</h2>
+            <p>{{ it.machines.join(', ') }}</p>
+          </section>
+          <section v-if="it.editions.length > 1">
+            <h2>{{ say('procedure.editions') }}</h2>
+            <ul class="editions small">
+              <li v-for="edition in [...it.editions].reverse()" :key="edition.number">
+                <b>{{
+                  edition.number === 0 || edition.ours
+                    ? say('procedure.ours')
+                    : say('procedure.yours', { number: edition.number })
+                }}</b>
+                <span v-if="edition.inForce" class="dew">{{ say('practice.now') }}</span><span
+                  v-if="edition.at"
+                  class="quiet"
+                >
+                  {{ say('procedure.edition.by', { by: edition.by ?? '', at: say.time(edition.at, zone) }) }}</span
+                ><br />{{ edition.changes.join('; ') }}<template v-if="edition.note"> – {{ edition.note }}</template>
+              </li>
+            </ul>
           </section>
         </aside>
       </div>
@@ -84,21 +166,106 @@ onMounted(reload);
 </template>
 
 <style scoped>
-.page { padding: 18px 26px; max-width: 1160px; display: grid; gap: 12px; }
-header { display: grid; gap: 3px; }
-.columns { display: grid; grid-template-columns: minmax(0, 1fr) 300px; gap: 34px; align-items: start; }
-.columns > section { display: grid; gap: 10px; }
-.stops { display: grid; gap: 5px; }
-.steps { counter-reset: step; }
-.steps li { counter-increment: step; display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 16px; border-top: 1px solid var(--hair); padding: 9px 0 9px 34px; position: relative; }
-.steps li::before { content: counter(step); position: absolute; left: 0; top: 8px; font-weight: 680; font-size: 18px; color: var(--dew-deep); }
-.steps li > div { display: grid; gap: 4px; align-content: start; max-width: 62ch; }
-.steps :deep(.drawing) { width: 170px; }
-aside { display: grid; gap: 18px; }
-aside h2 { font-size: 15px; padding-bottom: 3px; }
-.acts { display: grid; gap: 6px; justify-items: start; }
-dl { margin: 0; } dl div { display: flex; justify-content: space-between; gap: 10px; border-top: 1px solid var(--hair); padding: 3px 0; } dd { margin: 0; text-align: right; } dd small { margin-left: 7px; }
-.editions li { border-top: 1px solid var(--hair); padding: 5px 0; }
-.link.alarm { color: var(--alarm); }
-@media (max-width: 860px) { .columns { grid-template-columns: 1fr; } .page { padding: 14px; } .steps li { grid-template-columns: 1fr; } }
+.page {
+  padding: 18px 26px;
+  max-width: 1160px;
+  display: grid;
+  gap: 12px;
+}
+header {
+  display: grid;
+  gap: 3px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  gap: 34px;
+  align-items: start;
+}
+.columns > section {
+  display: grid;
+  gap: 10px;
+}
+.stops {
+  display: grid;
+  gap: 5px;
+}
+.steps {
+  counter-reset: step;
+}
+.steps li {
+  counter-increment: step;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 16px;
+  border-top: 1px solid var(--hair);
+  padding: 9px 0 9px 34px;
+  position: relative;
+}
+.steps li::before {
+  content: counter(step);
+  position: absolute;
+  left: 0;
+  top: 8px;
+  font-weight: 680;
+  font-size: 18px;
+  color: var(--dew-deep);
+}
+.steps li > div {
+  display: grid;
+  gap: 4px;
+  align-content: start;
+  max-width: 62ch;
+}
+.steps :deep(.drawing) {
+  width: 170px;
+}
+aside {
+  display: grid;
+  gap: 18px;
+}
+aside h2 {
+  font-size: 15px;
+  padding-bottom: 3px;
+}
+.acts {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+dl {
+  margin: 0;
+}
+dl div {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  border-top: 1px solid var(--hair);
+  padding: 3px 0;
+}
+dd {
+  margin: 0;
+  text-align: right;
+}
+dd small {
+  margin-left: 7px;
+}
+.editions li {
+  border-top: 1px solid var(--hair);
+  padding: 5px 0;
+}
+.link.alarm {
+  color: var(--alarm);
+}
+@media (max-width: 860px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+  .page {
+    padding: 14px;
+  }
+  .steps li {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -13,9 +13,16 @@ import Illustration from './Illustration.vue';
 const props = defineProps<{ id: string }>();
 const newSeed = () => Math.floor(Math.random() * 0xffffffff);
 const seed = ref(newSeed());
-const { value: it, failure, reload } = useLoading(async () => {
+const {
+  value: it,
+  failure,
+  reload,
+} = useLoading(async () => {
   const [procedure, { questions }] = await Promise.all([
-    get<ProcedureAnswer>(`/procedures/${props.id}`), get<RehearsalAnswer>(`/procedures/${props.id}/rehearsal?with=${encodeURIComponent(JSON.stringify({ seed: seed.value }))}`),
+    get<ProcedureAnswer>(`/procedures/${props.id}`),
+    get<RehearsalAnswer>(
+      `/procedures/${props.id}/rehearsal?with=${encodeURIComponent(JSON.stringify({ seed: seed.value }))}`,
+    ),
   ]);
   return { procedure, questions };
 });
@@ -23,7 +30,8 @@ const { value: it, failure, reload } = useLoading(async () => {
 const stations = computed(() => {
   if (!it.value) return [];
   const { procedure, questions } = it.value;
-  const after = (count: number) => questions.flatMap((question, at) => (question.after === count ? [{ question, at, step: null }] : []));
+  const after = (count: number) =>
+    questions.flatMap((question, at) => (question.after === count ? [{ question, at, step: null }] : []));
   return [...after(0), ...procedure.steps.flatMap((step, i) => [{ question: null, at: 0, step }, ...after(i + 1)])];
 });
 const at = ref(0);
@@ -40,7 +48,12 @@ async function next(): Promise<void> {
     at.value += 1;
   } else {
     await run(async () => {
-      result.value = await write<{ asked: number; correct: number }>('POST', '/rehearsals', { id: key.value, procedure: props.id, seed: seed.value, answers: answers.value }, key.value);
+      result.value = await write<{ asked: number; correct: number }>(
+        'POST',
+        '/rehearsals',
+        { id: key.value, procedure: props.id, seed: seed.value, answers: answers.value },
+        key.value,
+      );
     });
   }
   await nextTick();
@@ -54,13 +67,20 @@ async function again(): Promise<void> {
   at.value = 0;
   await reload();
 }
-const picture = computed(() => (station.value?.question?.grade ? `data:image/svg+xml;utf8,${encodeURIComponent(referencePicture(props.id, station.value.question.grade))}` : ''));
+const picture = computed(() =>
+  station.value?.question?.grade
+    ? `data:image/svg+xml;utf8,${encodeURIComponent(referencePicture(props.id, station.value.question.grade))}`
+    : '',
+);
 onMounted(reload);
 </script>
 
 <template>
   <div class="page">
-    <p class="small"><RouterLink :to="`/procedures/${id}`">{{ it?.procedure.task ?? say('procedures.title') }}</RouterLink> · {{ say('rehearsal.title') }}</p>
+    <p class="small">
+      <RouterLink :to="`/procedures/${id}`">{{ it?.procedure.task ?? say('procedures.title') }}</RouterLink> ·
+      {{ say('rehearsal.title') }}
+    </p>
     <p v-if="failure || refusal" class="tell" role="alert">{{ failure || refusal }}</p>
     <div v-if="result" class="end" role="status">
       <h1 ref="heading" tabindex="-1">{{ say('rehearsal.result', { ...result }) }}</h1>
@@ -75,20 +95,52 @@ onMounted(reload);
         <p v-if="station.step.caution" class="caution">{{ station.step.caution }}</p>
         <p>{{ station.step.body }}</p>
         <Illustration v-if="station.step.illustration" :drawing="station.step.illustration" />
-        <p v-if="station.step.asks.length" class="small quiet">{{ say('procedure.asks') }}: {{ station.step.asks.join('; ') }}</p>
+        <p v-if="station.step.asks.length" class="small quiet">
+          {{ say('procedure.asks') }}: {{ station.step.asks.join('; ') }}
+        </p>
       </section>
       <section v-else-if="station.question" :key="at">
         <h1 ref="heading" tabindex="-1">{{ station.question.says }}</h1>
-        <img v-if="picture" :src="picture" :alt="say('rehearsal.picture.alt')" width="200" height="150">
+        <img v-if="picture" :src="picture" :alt="say('rehearsal.picture.alt')" width="200" height="150" />
         <fieldset>
           <legend class="unseen">{{ station.question.says }}</legend>
-          <label v-for="(option, i) in station.question.options" :key="option" class="choice" :class="{ right: answered !== undefined && i === station.question.right, wrong: answered === i && i !== station.question.right }">
-            <input v-model="answers[station.at]" type="radio" :name="`q${station.at}`" :value="i" :disabled="answered !== undefined"> {{ option }}
+          <label
+            v-for="(option, i) in station.question.options"
+            :key="option"
+            class="choice"
+            :class="{
+              right: answered !== undefined && i === station.question.right,
+              wrong: answered === i && i !== station.question.right,
+            }"
+          >
+            <input
+              v-model="answers[station.at]"
+              type="radio"
+              :name="`q${station.at}`"
+              :value="i"
+              :disabled="answered !== undefined"
+            />
+            {{ option }}
           </label>
         </fieldset>
-        <p v-if="answered !== undefined" role="status" :class="answered === station.question.right ? 'dew strong' : 'caution'">{{ say(answered === station.question.right ? 'rehearsal.right' : 'rehearsal.wrong') }} {{ station.question.because }}</p>
+        <p
+          v-if="answered !== undefined"
+          role="status"
+          :class="answered === station.question.right ? 'dew strong' : 'caution'"
+        >
+          {{ say(answered === station.question.right ? 'rehearsal.right' : 'rehearsal.wrong') }}
+          {{ station.question.because }}
+        </p>
       </section>
-      <VBtn color="primary" size="x-large" block :loading="busy" :disabled="station.question !== null && answered === undefined" @click="next">{{ say(at === stations.length - 1 ? 'rehearsal.finish' : 'rehearsal.next') }}</VBtn>
+      <VBtn
+        color="primary"
+        size="x-large"
+        block
+        :loading="busy"
+        :disabled="station.question !== null && answered === undefined"
+        @click="next"
+        >{{ say(at === stations.length - 1 ? 'rehearsal.finish' : 'rehearsal.next') }}</VBtn
+      >
       <VBtn v-if="at > 0" variant="text" min-height="44" @click="at -= 1">{{ say('back') }}</VBtn>
     </template>
     <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
@@ -96,14 +148,62 @@ onMounted(reload);
 </template>
 
 <style scoped>
-.page { max-width: 560px; margin: 0 auto; padding: 18px; display: grid; gap: 14px; font-size: 17px; }
-section, .end { display: grid; gap: 12px; }
-h1:focus { outline: none; }
-progress { width: 100%; height: 6px; accent-color: var(--dew-deep); }
-img { background: #eef1ec; border-radius: 8px; padding: 8px; width: 100%; max-width: 260px; height: auto; }
-fieldset { border: 0; padding: 0; display: grid; gap: 8px; }
-.choice { display: flex; gap: 12px; align-items: center; min-height: 48px; padding: 8px 12px; border: 1.5px solid var(--edge); border-radius: 8px; background: var(--panel); }
-.choice.right { border-color: var(--dew-deep); background: var(--pick); }
-.choice.wrong { border-color: var(--alarm); }
-.choice input { width: 20px; height: 20px; flex: none; accent-color: var(--dew-deep); }
+.page {
+  max-width: 560px;
+  margin: 0 auto;
+  padding: 18px;
+  display: grid;
+  gap: 14px;
+  font-size: 17px;
+}
+section,
+.end {
+  display: grid;
+  gap: 12px;
+}
+h1:focus {
+  outline: none;
+}
+progress {
+  width: 100%;
+  height: 6px;
+  accent-color: var(--dew-deep);
+}
+img {
+  background: #eef1ec;
+  border-radius: 8px;
+  padding: 8px;
+  width: 100%;
+  max-width: 260px;
+  height: auto;
+}
+fieldset {
+  border: 0;
+  padding: 0;
+  display: grid;
+  gap: 8px;
+}
+.choice {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  min-height: 48px;
+  padding: 8px 12px;
+  border: 1.5px solid var(--edge);
+  border-radius: 8px;
+  background: var(--panel);
+}
+.choice.right {
+  border-color: var(--dew-deep);
+  background: var(--pick);
+}
+.choice.wrong {
+  border-color: var(--alarm);
+}
+.choice input {
+  width: 20px;
+  height: 20px;
+  flex: none;
+  accent-color: var(--dew-deep);
+}
 </style>

@@ -17,29 +17,68 @@ const vuetify = useTheme();
 const keys = ref(false);
 
 const places = computed(() => [
-  ...(desk.isManager ? [
-    { to: '/line', name: say('nav.line'), count: 0 }, { to: '/proof', name: say('nav.proof'), count: board.counts.proofs },
-    { to: '/faults', name: say('nav.faults'), count: board.counts.faults }, { to: '/homes', name: say('nav.homes'), count: 0 },
-  ] : []),
+  ...(desk.isManager
+    ? [
+        { to: '/line', name: say('nav.line'), count: 0 },
+        { to: '/proof', name: say('nav.proof'), count: board.counts.proofs },
+        { to: '/faults', name: say('nav.faults'), count: board.counts.faults },
+        { to: '/homes', name: say('nav.homes'), count: 0 },
+      ]
+    : []),
   ...(desk.isStaff || desk.isManager ? [{ to: '/today', name: say('nav.today'), count: 0 }] : []),
   ...(desk.isManager ? [] : [{ to: '/faults', name: say('nav.faults'), count: 0 }]),
-  ...(desk.isManager || desk.isStaff ? [{ to: '/procedures', name: say('nav.procedures'), count: 0 }, { to: '/measure', name: say('nav.measure'), count: 0 }] : []),
-  ...(desk.isManager ? [{ to: '/practice', name: say('nav.practice'), count: 0 }, { to: '/people', name: say('nav.people'), count: 0 }] : []),
+  ...(desk.isManager || desk.isStaff
+    ? [
+        { to: '/procedures', name: say('nav.procedures'), count: 0 },
+        { to: '/measure', name: say('nav.measure'), count: 0 },
+      ]
+    : []),
+  ...(desk.isManager
+    ? [
+        { to: '/practice', name: say('nav.practice'), count: 0 },
+        { to: '/people', name: say('nav.people'), count: 0 },
+      ]
+    : []),
 ]);
 
-watch(() => desk.theme, (theme) => vuetify.change(theme), { immediate: true });
-watch(() => [desk.isManager, route.path], () => { if (desk.isManager && !board.answer && !['/', '/line'].includes(route.path)) void board.load(); }, { immediate: true });
+watch(
+  () => desk.theme,
+  (theme) => vuetify.change(theme),
+  { immediate: true },
+);
+watch(
+  () => [desk.isManager, route.path],
+  () => {
+    if (desk.isManager && !board.answer && !['/', '/line'].includes(route.path)) void board.load();
+  },
+  { immediate: true },
+);
 
 async function signOut(): Promise<void> {
   await desk.signOut();
   await router.push('/sign-in');
 }
 
-const GO: Readonly<Record<string, string>> = { l: '/line', p: '/proof', f: '/faults', h: '/homes', r: '/practice', c: '/procedures', m: '/measure' };
+const GO: Readonly<Record<string, string>> = {
+  l: '/line',
+  p: '/proof',
+  f: '/faults',
+  h: '/homes',
+  r: '/practice',
+  c: '/procedures',
+  m: '/measure',
+};
 let pending = false;
 const onKey = (event: KeyboardEvent) => {
   const { target } = event;
-  if (target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement || event.ctrlKey || event.metaKey) return;
+  if (
+    target instanceof HTMLInputElement ||
+    target instanceof HTMLTextAreaElement ||
+    target instanceof HTMLSelectElement ||
+    event.ctrlKey ||
+    event.metaKey
+  )
+    return;
   if (event.key === '?') keys.value = true;
   else if (pending && GO[event.key] && desk.isManager) void router.push(GO[event.key]!);
   pending = event.key === 'g';
@@ -55,13 +94,19 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       <nav v-if="desk.me" class="nav no-print" :aria-label="say('nav.main')">
         <p class="brand">{{ say('app.name') }}</p>
         <ul>
-          <li v-for="place in places" :key="place.to"><RouterLink :to="place.to" :class="{ here: route.path.startsWith(place.to) }">{{ place.name }}<b v-if="place.count"> {{ place.count }}</b></RouterLink></li>
+          <li v-for="place in places" :key="place.to">
+            <RouterLink :to="place.to" :class="{ here: route.path.startsWith(place.to) }"
+              >{{ place.name }}<b v-if="place.count"> {{ place.count }}</b></RouterLink
+            >
+          </li>
         </ul>
         <div class="me small">
           <p>{{ desk.me.name }}</p>
           <p class="quiet office">{{ desk.me.organisation }}</p>
           <p class="switches">
-            <button type="button" class="plain" @click="desk.setTheme(desk.theme === 'light' ? 'night' : 'light')">{{ say(desk.theme === 'light' ? 'nav.night' : 'nav.day') }}</button>
+            <button type="button" class="plain" @click="desk.setTheme(desk.theme === 'light' ? 'night' : 'light')">
+              {{ say(desk.theme === 'light' ? 'nav.night' : 'nav.day') }}
+            </button>
             <button type="button" class="plain keys" @click="keys = true">{{ say('nav.help') }}</button>
             <button type="button" class="plain" @click="signOut">{{ say('nav.signOut') }}</button>
           </p>
@@ -74,30 +119,130 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
 </template>
 
 <style scoped>
-.desk { display: flex; min-height: 100dvh; }
-.nav { width: 136px; flex: none; position: sticky; top: 0; height: 100dvh; display: flex; flex-direction: column; padding: 20px 0 16px 20px; border-right: 1px solid var(--hair); }
-.brand { font-size: 19px; font-weight: 720; letter-spacing: -.01em !important; margin-bottom: 14px; }
-.brand::after { content: ''; display: block; width: 22px; height: 3px; background: var(--dew); margin-top: 5px; }
-.nav a { display: block; padding: 7px 0; color: var(--ink-2); text-decoration: none; }
-.nav a:hover { color: var(--ink); }
-.nav a.here { color: var(--ink); font-weight: 680; }
-.nav b { margin-left: 6px; color: var(--dew-deep); }
-.me { margin-top: auto; padding-right: 10px; }
-.switches { display: flex; flex-wrap: wrap; gap: 2px 12px; margin-top: 6px; }
-.switches button { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; min-height: 26px; }
-main { flex: 1; min-width: 0; }
-.skip { position: absolute; left: -999px; }
-.skip:focus { left: 8px; top: 8px; z-index: 99; background: var(--panel); padding: 8px; }
+.desk {
+  display: flex;
+  min-height: 100dvh;
+}
+.nav {
+  width: 136px;
+  flex: none;
+  position: sticky;
+  top: 0;
+  height: 100dvh;
+  display: flex;
+  flex-direction: column;
+  padding: 20px 0 16px 20px;
+  border-right: 1px solid var(--hair);
+}
+.brand {
+  font-size: 19px;
+  font-weight: 720;
+  letter-spacing: -0.01em !important;
+  margin-bottom: 14px;
+}
+.brand::after {
+  content: '';
+  display: block;
+  width: 22px;
+  height: 3px;
+  background: var(--dew);
+  margin-top: 5px;
+}
+.nav a {
+  display: block;
+  padding: 7px 0;
+  color: var(--ink-2);
+  text-decoration: none;
+}
+.nav a:hover {
+  color: var(--ink);
+}
+.nav a.here {
+  color: var(--ink);
+  font-weight: 680;
+}
+.nav b {
+  margin-left: 6px;
+  color: var(--dew-deep);
+}
+.me {
+  margin-top: auto;
+  padding-right: 10px;
+}
+.switches {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
+  margin-top: 6px;
+}
+.switches button {
+  color: var(--dew-deep);
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  min-height: 26px;
+}
+main {
+  flex: 1;
+  min-width: 0;
+}
+.skip {
+  position: absolute;
+  left: -999px;
+}
+.skip:focus {
+  left: 8px;
+  top: 8px;
+  z-index: 99;
+  background: var(--panel);
+  padding: 8px;
+}
 @media (max-width: 720px) {
-  .desk { flex-direction: column; }
-  .nav { position: static; width: auto; height: auto; flex-flow: row wrap; align-items: center; padding: 6px 14px 0; column-gap: 12px; border-right: 0; border-bottom: 1px solid var(--hair); }
-  .brand { margin: 0; font-size: 17px; }
-  .brand::after { display: none; }
-  .nav ul { order: 3; width: 100%; display: flex; gap: 20px; overflow-x: auto; }
-  .nav a { padding: 11px 0; }
-  .me { margin: 0 0 0 auto; padding: 0; }
-  .me > p:not(.switches), .keys { display: none; }
-  .switches { margin: 0; flex-wrap: nowrap; }
-  .switches button { min-height: 44px; white-space: nowrap; }
+  .desk {
+    flex-direction: column;
+  }
+  .nav {
+    position: static;
+    width: auto;
+    height: auto;
+    flex-flow: row wrap;
+    align-items: center;
+    padding: 6px 14px 0;
+    column-gap: 12px;
+    border-right: 0;
+    border-bottom: 1px solid var(--hair);
+  }
+  .brand {
+    margin: 0;
+    font-size: 17px;
+  }
+  .brand::after {
+    display: none;
+  }
+  .nav ul {
+    order: 3;
+    width: 100%;
+    display: flex;
+    gap: 20px;
+    overflow-x: auto;
+  }
+  .nav a {
+    padding: 11px 0;
+  }
+  .me {
+    margin: 0 0 0 auto;
+    padding: 0;
+  }
+  .me > p:not(.switches),
+  .keys {
+    display: none;
+  }
+  .switches {
+    margin: 0;
+    flex-wrap: nowrap;
+  }
+  .switches button {
+    min-height: 44px;
+    white-space: nowrap;
+  }
 }
 </style>

@@ -2,22 +2,55 @@
 import { say } from '../language/say.ts';
 
 const shown = defineModel<boolean>({ required: true });
-const KEYS = [['/', 'find'], ['↑ ↓ ← →', 'arrows'], ['Enter', 'open'], ['Esc', 'close'], ['a', 'accept'], ['s', 'sendBack'], ['r', 'register'], ['→', 'skip'], ['g then l p f h r c m', 'go'], ['?', 'help']] as const;
+const KEYS = [
+  ['/', 'find'],
+  ['↑ ↓ ← →', 'arrows'],
+  ['Enter', 'open'],
+  ['Esc', 'close'],
+  ['a', 'accept'],
+  ['s', 'sendBack'],
+  ['r', 'register'],
+  ['→', 'skip'],
+  ['g then l p f h r c m', 'go'],
+  ['?', 'help'],
+] as const;
 </script>
 
 <template>
   <VDialog v-model="shown" max-width="420" :aria-label="say('keys.title')">
     <div class="keys panel">
       <h2>{{ say('keys.title') }}</h2>
-      <dl><div v-for="[key, what] in KEYS" :key="what"><dt><kbd>{{ key }}</kbd></dt><dd>{{ say(`keys.${what}`) }}</dd></div></dl>
+      <dl>
+        <div v-for="[key, what] in KEYS" :key="what">
+          <dt>
+            <kbd>{{ key }}</kbd>
+          </dt>
+          <dd>{{ say(`keys.${what}`) }}</dd>
+        </div>
+      </dl>
       <VBtn variant="outlined" @click="shown = false">{{ say('close') }}</VBtn>
     </div>
   </VDialog>
 </template>
 
 <style scoped>
-.keys { padding: 20px; display: grid; gap: 12px; }
-dl { margin: 0; }
-dl div { display: flex; gap: 14px; padding: 4px 0; }
-dt { width: 120px; } dd { margin: 0; }
+.keys {
+  padding: 20px;
+  display: grid;
+  gap: 12px;
+}
+dl {
+  margin: 0;
+}
+dl div {
+  display: flex;
+  gap: 14px;
+  padding: 4px 0;
+}
+dt {
+  width: 120px;
+}
+dd {
+  margin: 0;
+}
 </style>

@@ -14,6 +14,16 @@ import { registerDeskText } from '../register/en.ts';
 import { deskText } from './en.ts';
 import { router } from './router.ts';
 
-learn({ ...fieldsText, ...vocabulary, ...doingText, ...catalogueWords, ...catalogueDeskText, ...registerDeskText, ...measureDeskText, ...deskText, ...dueDeskText });
+learn({
+  ...fieldsText,
+  ...vocabulary,
+  ...doingText,
+  ...catalogueWords,
+  ...catalogueDeskText,
+  ...registerDeskText,
+  ...measureDeskText,
+  ...deskText,
+  ...dueDeskText,
+});
 createApp(DeskApp).use(createPinia()).use(router).use(createTheme()).mount('#app');
 void import('../outbox/start.ts').then(({ startOutbox }) => startOutbox());

@@ -19,8 +19,18 @@ export const router = createRouter({
     { path: '/sign-in', component: () => import('../people/SignInScreen.vue'), meta: { open: true } },
     { path: '/first-run', component: () => import('../people/FirstRunScreen.vue'), meta: { open: true } },
     { path: '/line/:number(\\d+)?', component: () => import('../due/LineScreen.vue'), meta: { manager: true } },
-    { path: '/line/:number(\\d+)/working', component: () => import('../due/WorkingScreen.vue'), meta: { manager: true }, props: true },
-    { path: '/practice/:part?', component: () => import('../due/PracticeScreen.vue'), meta: { manager: true }, props: (to) => ({ part: String(to.params.part ?? '') }) },
+    {
+      path: '/line/:number(\\d+)/working',
+      component: () => import('../due/WorkingScreen.vue'),
+      meta: { manager: true },
+      props: true,
+    },
+    {
+      path: '/practice/:part?',
+      component: () => import('../due/PracticeScreen.vue'),
+      meta: { manager: true },
+      props: (to) => ({ part: String(to.params.part ?? '') }),
+    },
     { path: '/look/:number(\\d+)', component: () => import('../due/LookScreen.vue'), props: true },
     { path: '/proof/:id?', component: () => import('../proof/ProofScreen.vue'), meta: { manager: true } },
     { path: '/faults', component: () => import('../faults/FaultsScreen.vue') },
@@ -30,8 +40,18 @@ export const router = createRouter({
     { path: '/homes/baseline', component: () => import('../register/BaselineScreen.vue'), meta: { manager: true } },
     { path: '/homes/labels', component: () => import('../register/LabelsScreen.vue'), meta: { manager: true } },
     { path: '/homes/:id', component: () => import('../register/PlaceScreen.vue'), props: true },
-    { path: '/homes/:id/turnover', component: () => import('../register/TurnoverScreen.vue'), meta: { manager: true }, props: true },
-    { path: '/homes/:id/walk', component: () => import('../register/WalkScreen.vue'), meta: { manager: true }, props: true },
+    {
+      path: '/homes/:id/turnover',
+      component: () => import('../register/TurnoverScreen.vue'),
+      meta: { manager: true },
+      props: true,
+    },
+    {
+      path: '/homes/:id/walk',
+      component: () => import('../register/WalkScreen.vue'),
+      meta: { manager: true },
+      props: true,
+    },
     { path: '/procedures', component: () => import('../catalogue/ProceduresScreen.vue') },
     { path: '/procedures/:id', component: () => import('../catalogue/ProcedureScreen.vue'), props: true },
     { path: '/procedures/:id/rehearsal', component: () => import('../catalogue/RehearsalScreen.vue'), props: true },
@@ -52,6 +72,9 @@ router.beforeEach(async (to) => {
   if (desk.firstRun) return to.path === '/first-run' ? true : '/first-run';
   if (to.meta.open) return desk.me ? '/' : true;
   if (!desk.me) return { path: '/sign-in', query: to.fullPath === '/' ? {} : { to: to.fullPath } };
-  if (desk.me.roles.every((role) => role === 'tenant' || role === 'contractor')) { location.assign(to.path.startsWith('/m/') ? `/home${to.path}` : '/home/'); return false; }
+  if (desk.me.roles.every((role) => role === 'tenant' || role === 'contractor')) {
+    location.assign(to.path.startsWith('/m/') ? `/home${to.path}` : '/home/');
+    return false;
+  }
   return to.meta.manager && !desk.isManager ? '/today' : true;
 });

@@ -62,12 +62,22 @@ export const get = <T>(path: string): Promise<T> => ask<T>(path, {});
 /**
  * Sends a form. Pass the same key to repeat a write whose answer was lost: it acts once.
  */
-export function write<T = object>(method: 'POST' | 'PUT' | 'DELETE', path: string, form: object = {}, key = newId()): Promise<T> {
+export function write<T = object>(
+  method: 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  form: object = {},
+  key = newId(),
+): Promise<T> {
   return send<T>(method, path, method === 'DELETE' ? undefined : JSON.stringify(form), key);
 }
 
 /** Sends one photo and returns its id. `capturedAt`: when it was taken, in milliseconds since 1970, where that is known. */
-export async function sendPhoto(photo: Blob, source: 'camera' | 'gallery' | 'unknown', capturedAt: number | null, id = newId()): Promise<string> {
+export async function sendPhoto(
+  photo: Blob,
+  source: 'camera' | 'gallery' | 'unknown',
+  capturedAt: number | null,
+  id = newId(),
+): Promise<string> {
   const form = new FormData();
   form.append('id', id);
   form.append('source', source);
@@ -86,7 +96,9 @@ function send<T>(method: string, path: string, body: string | FormData | undefin
     headers: {
       ...(typeof body === 'string' && { 'content-type': 'application/json' }),
       ...(csrf && { 'x-csrf-token': csrf }),
-      'idempotency-key': key, 'x-device': device(), 'x-device-sequence': String(nextSequence()),
+      'idempotency-key': key,
+      'x-device': device(),
+      'x-device-sequence': String(nextSequence()),
     },
   });
 }
@@ -94,13 +106,17 @@ function send<T>(method: string, path: string, body: string | FormData | undefin
 async function ask<T>(path: string, init: RequestInit): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, { ...init, credentials: 'same-origin', headers: { ...init.headers, 'x-units': chosenUnits() } });
+    response = await fetch(`/api${path}`, {
+      ...init,
+      credentials: 'same-origin',
+      headers: { ...init.headers, 'x-units': chosenUnits() },
+    });
     lineDown.value = false;
   } catch {
     lineDown.value = true;
     throw new Refusal(0, 'offline');
   }
-  const body = await response.json().catch(() => ({})) as { detail?: string; fields?: Record<string, string> };
+  const body = (await response.json().catch(() => ({}))) as { detail?: string; fields?: Record<string, string> };
   if (!response.ok) throw new Refusal(response.status, body.detail ?? 'unknown', body.fields);
   return body as T;
 }

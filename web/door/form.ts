@@ -25,12 +25,16 @@ export function useForm(schema: AnySchema): Form {
     Object.assign(errors, told);
   };
   return {
-    errors, refusal, busy,
+    errors,
+    refusal,
+    busy,
     async submit(value, send) {
       refusal.value = '';
       const checked = check(schema, value);
       if (checked.errors) {
-        show(Object.fromEntries(Object.entries(checked.errors).map(([path, { key, values }]) => [path, say(key, values)])));
+        show(
+          Object.fromEntries(Object.entries(checked.errors).map(([path, { key, values }]) => [path, say(key, values)])),
+        );
         refusal.value = say('form.look');
         return false;
       }

@@ -15,7 +15,9 @@ export function useLoading<T>(load: () => Promise<T>): Loading<T> {
   const loading = ref(false);
   let latest = 0;
   return {
-    value, failure, loading,
+    value,
+    failure,
+    loading,
     async reload() {
       const turn = (latest += 1);
       loading.value = true;

@@ -13,7 +13,8 @@ export function useSending(): Sending {
   const busy = ref(false);
   const failure = ref('');
   return {
-    busy, failure,
+    busy,
+    failure,
     async run(work) {
       busy.value = true;
       failure.value = '';

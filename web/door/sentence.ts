@@ -4,6 +4,7 @@ import { Refusal } from './door.ts';
 
 /** What a person is told of a failure. */
 export function sentenceOf(error: unknown): string {
-  if (error instanceof Refusal) return error.status === 0 ? say('offline') : error.message === 'unknown' ? say('failed') : error.message;
+  if (error instanceof Refusal)
+    return error.status === 0 ? say('offline') : error.message === 'unknown' ? say('failed') : error.message;
   return say('failed');
 }

@@ -10,10 +10,21 @@ import { useBoard } from './boardStore.ts';
 const props = defineProps<{ answer: PracticeAnswer }>();
 const emit = defineEmits<{ changed: [] }>();
 const board = useBoard();
-const RULES = { first: 'FREQ=MONTHLY;BYDAY=1SA', monday: 'FREQ=MONTHLY;BYDAY=1MO', last: 'FREQ=MONTHLY;BYDAY=-1FR', fortnight: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=FR' } as const;
-const chosen = ref<string>(props.answer.upkeepDay === null ? 'none' : Object.entries(RULES).find(([, rule]) => rule === props.answer.upkeepDay!.rule)?.[0] ?? 'own');
+const RULES = {
+  first: 'FREQ=MONTHLY;BYDAY=1SA',
+  monday: 'FREQ=MONTHLY;BYDAY=1MO',
+  last: 'FREQ=MONTHLY;BYDAY=-1FR',
+  fortnight: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=FR',
+} as const;
+const chosen = ref<string>(
+  props.answer.upkeepDay === null
+    ? 'none'
+    : (Object.entries(RULES).find(([, rule]) => rule === props.answer.upkeepDay!.rule)?.[0] ?? 'own'),
+);
 const own = ref(props.answer.upkeepDay?.rule ?? '');
-const rule = computed(() => (chosen.value === 'none' ? null : chosen.value === 'own' ? own.value : RULES[chosen.value as keyof typeof RULES]));
+const rule = computed(() =>
+  chosen.value === 'none' ? null : chosen.value === 'own' ? own.value : RULES[chosen.value as keyof typeof RULES],
+);
 const day = useForm(changeUpkeepDay);
 const seasons = reactive({ ...props.answer.seasons });
 const season = useForm(changeSeasons);
@@ -26,20 +37,45 @@ async function done(saved: boolean): Promise<void> {
   emit('changed');
   await board.load();
 }
-const saveDay = async () => done(await day.submit({ ...whole, rule: rule.value }, (form) => write('POST', '/upkeep-day', form, newId())));
-const saveSeasons = async () => done(await season.submit({ ...whole, ...seasons }, (form) => write('POST', '/seasons', form, newId())));
+const saveDay = async () =>
+  done(await day.submit({ ...whole, rule: rule.value }, (form) => write('POST', '/upkeep-day', form, newId())));
+const saveSeasons = async () =>
+  done(await season.submit({ ...whole, ...seasons }, (form) => write('POST', '/seasons', form, newId())));
 </script>
 
 <template>
   <div class="part">
-    <section v-if="answer.beyond.length"><h2>{{ say('beyond.title', { count: answer.beyond.length }) }}</h2><ul class="beyond small"><li v-for="it in answer.beyond" :key="it.number"><RouterLink :to="`/line/${it.number}/working`">{{ it.point }}, {{ it.place }}</RouterLink> {{ it.says }}</li></ul></section>
+    <section v-if="answer.beyond.length">
+      <h2>{{ say('beyond.title', { count: answer.beyond.length }) }}</h2>
+      <ul class="beyond small">
+        <li v-for="it in answer.beyond" :key="it.number">
+          <RouterLink :to="`/line/${it.number}/working`">{{ it.point }}, {{ it.place }}</RouterLink> {{ it.says }}
+        </li>
+      </ul>
+    </section>
     <p v-if="told" class="unseen" role="status">{{ told }}</p>
     <form @submit.prevent="saveDay">
       <h2>{{ say('calendar.upkeep') }}</h2>
-      <p class="quiet">{{ say('calendar.upkeep.why') }} <b>{{ answer.upkeepDay ? say('calendar.now', { says: answer.upkeepDay.says }) : say('calendar.now.none') }}</b></p>
+      <p class="quiet">
+        {{ say('calendar.upkeep.why') }}
+        <b>{{ answer.upkeepDay ? say('calendar.now', { says: answer.upkeepDay.says }) : say('calendar.now.none') }}</b>
+      </p>
       <div class="fields">
-        <VSelect v-model="chosen" :items="['none', ...Object.keys(RULES), 'own'].map((value) => ({ value, title: say(`calendar.upkeep.${value}`) }))" :label="say('calendar.upkeep')" :error-messages="chosen === 'own' ? '' : day.errors.rule" />
-        <VTextField v-if="chosen === 'own'" v-model="own" :label="say('calendar.rule')" placeholder="FREQ=MONTHLY;BYDAY=1SA" :error-messages="day.errors.rule" />
+        <VSelect
+          v-model="chosen"
+          :items="
+            ['none', ...Object.keys(RULES), 'own'].map((value) => ({ value, title: say(`calendar.upkeep.${value}`) }))
+          "
+          :label="say('calendar.upkeep')"
+          :error-messages="chosen === 'own' ? '' : day.errors.rule"
+        />
+        <VTextField
+          v-if="chosen === 'own'"
+          v-model="own"
+          :label="say('calendar.rule')"
+          placeholder="FREQ=MONTHLY;BYDAY=1SA"
+          :error-messages="day.errors.rule"
+        />
         <VBtn type="submit" color="primary" :loading="day.busy.value">{{ say('calendar.save') }}</VBtn>
       </div>
       <p v-if="day.refusal.value" class="tell" role="alert">{{ day.refusal.value }}</p>
@@ -48,22 +84,67 @@ const saveSeasons = async () => done(await season.submit({ ...whole, ...seasons 
       <h2>{{ say('calendar.seasons') }}</h2>
       <p class="quiet">{{ say('calendar.seasons.why') }}</p>
       <div class="fields">
-        <VTextField v-model.number="seasons.coolingMonth" type="number" min="1" max="12" :label="say('calendar.month')" :error-messages="season.errors.coolingMonth" />
-        <VTextField v-model.number="seasons.coolingDate" type="number" min="1" max="28" :label="say('calendar.date')" :error-messages="season.errors.coolingDate" />
-        <VTextField v-model.number="seasons.leadDays" type="number" min="0" :label="say('calendar.lead')" :error-messages="season.errors.leadDays" />
-        <VTextField v-model.number="seasons.warmCelsius" type="number" step="0.5" :label="say('calendar.warm')" :error-messages="season.errors.warmCelsius" />
+        <VTextField
+          v-model.number="seasons.coolingMonth"
+          type="number"
+          min="1"
+          max="12"
+          :label="say('calendar.month')"
+          :error-messages="season.errors.coolingMonth"
+        />
+        <VTextField
+          v-model.number="seasons.coolingDate"
+          type="number"
+          min="1"
+          max="28"
+          :label="say('calendar.date')"
+          :error-messages="season.errors.coolingDate"
+        />
+        <VTextField
+          v-model.number="seasons.leadDays"
+          type="number"
+          min="0"
+          :label="say('calendar.lead')"
+          :error-messages="season.errors.leadDays"
+        />
+        <VTextField
+          v-model.number="seasons.warmCelsius"
+          type="number"
+          step="0.5"
+          :label="say('calendar.warm')"
+          :error-messages="season.errors.warmCelsius"
+        />
         <VBtn type="submit" color="primary" :loading="season.busy.value">{{ say('calendar.save') }}</VBtn>
       </div>
       <p v-if="season.refusal.value" class="tell" role="alert">{{ season.refusal.value }}</p>
     </form>
-    <p><a href="/api/calendar/organisation/all" download>{{ say('calendar.export') }}</a></p>
+    <p>
+      <a href="/api/calendar/organisation/all" download>{{ say('calendar.export') }}</a>
+    </p>
   </div>
 </template>
 
 <style scoped>
-.part { display: grid; gap: 26px; }
-form { display: grid; gap: 8px; }
-form > p { max-width: 70ch; }
-.fields { display: grid; grid-template-columns: repeat(auto-fit, minmax(170px, 1fr)); gap: 4px 14px; align-items: start; max-width: 900px; }
-.fields .v-btn { min-height: 48px; justify-self: start; }
+.part {
+  display: grid;
+  gap: 26px;
+}
+form {
+  display: grid;
+  gap: 8px;
+}
+form > p {
+  max-width: 70ch;
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+  gap: 4px 14px;
+  align-items: start;
+  max-width: 900px;
+}
+.fields .v-btn {
+  min-height: 48px;
+  justify-self: start;
+}
 </style>

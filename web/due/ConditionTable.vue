@@ -11,13 +11,29 @@ defineProps<{ conditions: WorkingAnswer['conditions'] }>();
   <p v-if="conditions.length === 0" class="quiet small">{{ say('working.found.none') }}</p>
   <div v-else class="held">
     <table>
-      <thead><tr><th v-for="column in ['day', 'what', 'by', 'loads', 'weight', 'after']" :key="column" scope="col">{{ say(`working.found.${column}`) }}</th></tr></thead>
+      <thead>
+        <tr>
+          <th v-for="column in ['day', 'what', 'by', 'loads', 'weight', 'after']" :key="column" scope="col">
+            {{ say(`working.found.${column}`) }}
+          </th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="(it, i) in conditions" :key="i">
           <td>{{ say.shortDay(dayFromIso(it.day)) }} {{ it.day.slice(0, 4) }}</td>
-          <td><b>{{ it.says }}</b> <small class="quiet">{{ say(`working.found.${it.kind}`) }}</small><small v-if="!it.confirmed" class="block quiet">{{ say('working.found.unconfirmed') }}</small></td>
+          <td>
+            <b>{{ it.says }}</b> <small class="quiet">{{ say(`working.found.${it.kind}`) }}</small><small
+              v-if="!it.confirmed"
+              class="block quiet"
+              >{{ say('working.found.unconfirmed') }}</small
+            >
+          </td>
           <td>{{ it.by }}</td>
-          <template v-if="it.loads !== null"><td>{{ it.loads.toFixed(2) }}</td><td>{{ it.weight.toFixed(2) }}</td><td>× {{ it.speedAfter?.toFixed(2) }}</td></template>
+          <template v-if="it.loads !== null"
+            ><td>{{ it.loads.toFixed(2) }}</td>
+            <td>{{ it.weight.toFixed(2) }}</td>
+            <td>× {{ it.speedAfter?.toFixed(2) }}</td></template
+          >
           <td v-else colspan="3" class="quiet">{{ say('working.found.teaches') }}</td>
         </tr>
       </tbody>
@@ -26,9 +42,27 @@ defineProps<{ conditions: WorkingAnswer['conditions'] }>();
 </template>
 
 <style scoped>
-.held { overflow-x: auto; }
-table { border-collapse: collapse; width: 100%; font-size: 14px; }
-th, td { text-align: left; padding: 4px 12px 4px 0; border-bottom: 1px solid var(--hair); vertical-align: top; white-space: nowrap; }
-th { font-weight: 640; border-bottom: 2px solid var(--ink); }
-.block { display: block; }
+.held {
+  overflow-x: auto;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+  font-size: 14px;
+}
+th,
+td {
+  text-align: left;
+  padding: 4px 12px 4px 0;
+  border-bottom: 1px solid var(--hair);
+  vertical-align: top;
+  white-space: nowrap;
+}
+th {
+  font-weight: 640;
+  border-bottom: 2px solid var(--ink);
+}
+.block {
+  display: block;
+}
 </style>

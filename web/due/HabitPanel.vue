@@ -14,7 +14,12 @@ const { failure, run, busy } = useSending();
 
 async function check({ machineId, habit }: HabitSummary, kept: 'kept' | 'lapsed'): Promise<void> {
   const id = newId();
-  if (!(await run(async () => { await write('POST', '/habits/checks', { id, machineId, habit, kept }, id); }))) return;
+  if (
+    !(await run(async () => {
+      await write('POST', '/habits/checks', { id, machineId, habit, kept }, id);
+    }))
+  )
+    return;
   open.value = null;
   emit('changed');
 }
@@ -24,15 +29,39 @@ const key = ({ machineId, habit }: HabitSummary) => `${machineId} ${habit}`;
 <template>
   <ul class="habits small">
     <li v-for="it in habits" :key="key(it)">
-      <p><b>{{ it.says }}</b> <span class="quiet">{{ it.machine }}</span></p>
+      <p>
+        <b>{{ it.says }}</b> <span class="quiet">{{ it.machine }}</span>
+      </p>
       <p class="quiet">
-        {{ it.attested ? say('habits.asked', { kept: String(it.attested.kept), day: say.shortDay(dayFromIso(it.attested.day)) }) : say('habits.never') }}<template v-if="it.due"> · {{ say('habits.due') }}</template>
-        <template v-if="it.checked"> · {{ say('habits.checked', { kept: String(it.checked.kept), by: it.checked.by, day: say.shortDay(dayFromIso(it.checked.day)) }) }}</template>
+        {{
+          it.attested
+            ? say('habits.asked', { kept: String(it.attested.kept), day: say.shortDay(dayFromIso(it.attested.day)) })
+            : say('habits.never')
+        }}<template v-if="it.due"> · {{ say('habits.due') }}</template>
+        <template v-if="it.checked">
+          ·
+          {{
+            say('habits.checked', {
+              kept: String(it.checked.kept),
+              by: it.checked.by,
+              day: say.shortDay(dayFromIso(it.checked.day)),
+            })
+          }}</template
+        >
         <b v-if="it.lapses" class="alarm"> · {{ say('habits.lapses', { count: it.lapses }) }}</b>
       </p>
       <p v-if="let" class="acts">
-        <button v-if="open !== key(it)" type="button" class="plain link" @click="open = key(it)">{{ say('habits.check') }}</button>
-        <template v-else><VBtn size="small" variant="outlined" :loading="busy" @click="check(it, 'kept')">{{ say('habits.seen.kept') }}</VBtn><VBtn size="small" variant="outlined" :loading="busy" @click="check(it, 'lapsed')">{{ say('habits.seen.lapsed') }}</VBtn></template>
+        <button v-if="open !== key(it)" type="button" class="plain link" @click="open = key(it)">
+          {{ say('habits.check') }}
+        </button>
+        <template v-else
+          ><VBtn size="small" variant="outlined" :loading="busy" @click="check(it, 'kept')">{{
+            say('habits.seen.kept')
+          }}</VBtn
+          ><VBtn size="small" variant="outlined" :loading="busy" @click="check(it, 'lapsed')">{{
+            say('habits.seen.lapsed')
+          }}</VBtn></template
+        >
       </p>
     </li>
   </ul>
@@ -40,6 +69,15 @@ const key = ({ machineId, habit }: HabitSummary) => `${machineId} ${habit}`;
 </template>
 
 <style scoped>
-.habits li { border-top: 1px solid var(--hair); padding: 6px 0; display: grid; gap: 2px; }
-.acts { display: flex; flex-wrap: wrap; gap: 8px; }
+.habits li {
+  border-top: 1px solid var(--hair);
+  padding: 6px 0;
+  display: grid;
+  gap: 2px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
 </style>

@@ -9,13 +9,22 @@ const glyph = computed(() => GLYPHS[props.kind as PointKind]);
 
 <template>
   <svg
-    :width="size ?? 14" :height="size ?? 14" viewBox="-0.5 -0.5 13 13" aria-hidden="true" class="glyph"
-    :fill="glyph.stroke ? 'none' : 'currentColor'" :stroke="glyph.stroke ? 'currentColor' : 'none'" :stroke-width="glyph.stroke"
+    :width="size ?? 14"
+    :height="size ?? 14"
+    viewBox="-0.5 -0.5 13 13"
+    aria-hidden="true"
+    class="glyph"
+    :fill="glyph.stroke ? 'none' : 'currentColor'"
+    :stroke="glyph.stroke ? 'currentColor' : 'none'"
+    :stroke-width="glyph.stroke"
   >
     <path :d="glyph.path" />
   </svg>
 </template>
 
 <style scoped>
-.glyph { vertical-align: -2px; flex: none; }
+.glyph {
+  vertical-align: -2px;
+  flex: none;
+}
 </style>

@@ -10,7 +10,13 @@ import LineTile from './LineTile.vue';
 import { isPast, isSent, type BoardRow } from './marks.ts';
 import { LINE_AT, placeOf } from './scale.ts';
 
-const props = defineProps<{ rows: readonly BoardRow[]; properties: BoardAnswer['properties']; grouped: boolean; picked: number | null; theme: string }>();
+const props = defineProps<{
+  rows: readonly BoardRow[];
+  properties: BoardAnswer['properties'];
+  grouped: boolean;
+  picked: number | null;
+  theme: string;
+}>();
 const emit = defineEmits<{ pick: [number: number]; leave: [] }>();
 
 const TILE_ROWS = 8;
@@ -26,7 +32,9 @@ const spoken = ref('');
 
 const rowHeight = computed(() => (props.rows.length > MANY_ROWS ? 24 : 30));
 const nameWidth = computed(() => (width.value < 720 ? 84 : 108));
-const stripWidth = computed(() => Math.max(0, Math.floor(width.value - nameWidth.value - (width.value < 720 ? 150 : 232))));
+const stripWidth = computed(() =>
+  Math.max(0, Math.floor(width.value - nameWidth.value - (width.value < 720 ? 150 : 232))),
+);
 
 interface Block {
   readonly key: string;
@@ -69,11 +77,15 @@ const blocks = computed<Block[]>(() => {
 });
 const total = computed(() => (blocks.value.at(-1) ? blocks.value.at(-1)!.y + blocks.value.at(-1)!.height : 0));
 const MARGIN = 500;
-const visible = computed(() => blocks.value.filter(({ y, height: tall }) => y + tall > top.value - MARGIN && y < top.value + height.value + MARGIN));
+const visible = computed(() =>
+  blocks.value.filter(({ y, height: tall }) => y + tall > top.value - MARGIN && y < top.value + height.value + MARGIN),
+);
 
 /** Rows in the order of the screen, folded ones left out. */
 const walk = computed(() => blocks.value.filter(({ property }) => property === null).flatMap(({ rows }) => rows));
-const pickedRow = computed(() => walk.value.find(({ marks }) => marks.some(({ number }) => number === props.picked))?.id ?? null);
+const pickedRow = computed(
+  () => walk.value.find(({ marks }) => marks.some(({ number }) => number === props.picked))?.id ?? null,
+);
 
 function fold(property: number): void {
   const next = new Set(folded.value);
@@ -84,7 +96,9 @@ function fold(property: number): void {
 let asked = 0;
 function onScroll(): void {
   cancelAnimationFrame(asked);
-  asked = requestAnimationFrame(() => { top.value = frame.value?.scrollTop ?? 0; });
+  asked = requestAnimationFrame(() => {
+    top.value = frame.value?.scrollTop ?? 0;
+  });
 }
 
 function measure(): void {
@@ -107,7 +121,11 @@ function onKey(event: KeyboardEvent): void {
   if (!step || walk.value.length === 0) return;
   event.preventDefault();
   const rowAt = walk.value.findIndex(({ id }) => id === pickedRow.value);
-  if (rowAt === -1) return choose(walk.value.find(({ marks }) => marks.length > 0), Infinity);
+  if (rowAt === -1)
+    return choose(
+      walk.value.find(({ marks }) => marks.length > 0),
+      Infinity,
+    );
   const row = walk.value[rowAt]!;
   if (step[1] !== 0) {
     const at = row.marks.findIndex(({ number }) => number === props.picked);
@@ -131,48 +149,109 @@ function reveal(rowId: string): void {
   if (!block || !frame.value) return;
   const y = block.y + block.rows.findIndex(({ id }) => id === rowId) * rowHeight.value;
   if (y < frame.value.scrollTop) frame.value.scrollTop = y;
-  else if (y + rowHeight.value > frame.value.scrollTop + height.value) frame.value.scrollTop = y + rowHeight.value - height.value;
+  else if (y + rowHeight.value > frame.value.scrollTop + height.value)
+    frame.value.scrollTop = y + rowHeight.value - height.value;
 }
 
 /** Where late marks are, as parts of the whole height, for the strip beside the scrollbar. */
-const troubles = computed(() => (total.value <= height.value ? [] : blocks.value.filter(({ property }) => property === null).flatMap(({ y, rows }) =>
-  rows.flatMap((row, i) => (row.marks.some((mark) => isPast(mark) && !isSent(mark)) ? [(y + i * rowHeight.value) / total.value] : [])))));
+const troubles = computed(() =>
+  total.value <= height.value
+    ? []
+    : blocks.value
+        .filter(({ property }) => property === null)
+        .flatMap(({ y, rows }) =>
+          rows.flatMap((row, i) =>
+            row.marks.some((mark) => isPast(mark) && !isSent(mark)) ? [(y + i * rowHeight.value) / total.value] : [],
+          ),
+        ),
+);
 
 function jump(event: MouseEvent): void {
   const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
   if (frame.value) frame.value.scrollTop = ((event.clientY - box.top) / box.height) * total.value - height.value / 2;
 }
 
-const ticks = computed(() => [
-  { at: 0.028, key: 'none', from: 'start' }, { at: placeOf(0), key: 'fresh', from: 'start' }, { at: placeOf(0.82), key: 'nearing', from: 'middle' },
-  { at: LINE_AT, key: 'line', from: 'middle' }, { at: placeOf(1.5), key: 'half', from: 'middle' }, { at: placeOf(2), key: 'twice', from: 'middle' },
-].filter(({ key }) => stripWidth.value > 560 || ['none', 'line', 'twice'].includes(key)));
+const ticks = computed(() =>
+  [
+    { at: 0.028, key: 'none', from: 'start' },
+    { at: placeOf(0), key: 'fresh', from: 'start' },
+    { at: placeOf(0.82), key: 'nearing', from: 'middle' },
+    { at: LINE_AT, key: 'line', from: 'middle' },
+    { at: placeOf(1.5), key: 'half', from: 'middle' },
+    { at: placeOf(2), key: 'twice', from: 'middle' },
+  ].filter(({ key }) => stripWidth.value > 560 || ['none', 'line', 'twice'].includes(key)),
+);
 
-watch(() => props.rows, () => { if (frame.value && frame.value.scrollTop > total.value) frame.value.scrollTop = 0; });
+watch(
+  () => props.rows,
+  () => {
+    if (frame.value && frame.value.scrollTop > total.value) frame.value.scrollTop = 0;
+  },
+);
 </script>
 
 <template>
   <div class="board" :style="{ '--name-width': `${nameWidth}px`, '--strip-width': `${stripWidth}px` }">
     <div class="scale" aria-hidden="true">
-      <span v-for="tick in ticks" :key="tick.key" :class="[tick.key, tick.from]" :style="{ left: `${nameWidth + tick.at * stripWidth}px` }">{{ say(`line.scale.${tick.key}`) }}</span>
+      <span
+        v-for="tick in ticks"
+        :key="tick.key"
+        :class="[tick.key, tick.from]"
+        :style="{ left: `${nameWidth + tick.at * stripWidth}px` }"
+        >{{ say(`line.scale.${tick.key}`) }}</span
+      >
     </div>
     <div class="held">
-      <div ref="frame" class="frame" role="application" tabindex="0" :aria-label="say('line.board')" @scroll.passive="onScroll" @keydown="onKey">
+      <div
+        ref="frame"
+        class="frame"
+        role="application"
+        tabindex="0"
+        :aria-label="say('line.board')"
+        @scroll.passive="onScroll"
+        @keydown="onKey"
+      >
         <div :style="{ height: `${total}px` }" class="all">
-          <div v-for="block in visible" :key="block.key" class="block" :style="{ transform: `translateY(${block.y}px)` }">
+          <div
+            v-for="block in visible"
+            :key="block.key"
+            class="block"
+            :style="{ transform: `translateY(${block.y}px)` }"
+          >
             <button
-              v-if="block.property !== null" type="button" class="plain head" :aria-expanded="!folded.has(block.property)" @click="fold(block.property)"
+              v-if="block.property !== null"
+              type="button"
+              class="plain head"
+              :aria-expanded="!folded.has(block.property)"
+              @click="fold(block.property)"
             >
               <span class="turn" :class="{ shut: folded.has(block.property) }" aria-hidden="true">▾</span>
               <span class="strong">{{ properties[block.property]!.name }}</span>
               <span class="quiet small"> {{ properties[block.property]!.says }}</span>
-              <span v-if="block.late" class="alarm small strong"> {{ say('line.pastCount', { count: block.late }) }}</span>
+              <span v-if="block.late" class="alarm small strong">
+                {{ say('line.pastCount', { count: block.late }) }}</span
+              >
             </button>
-            <LineTile v-else :rows="block.rows" :row-height="rowHeight" :strip-width="stripWidth" :picked="picked" :picked-row="pickedRow" :theme="theme" @pick="(number) => emit('pick', number)" />
+            <LineTile
+              v-else
+              :rows="block.rows"
+              :row-height="rowHeight"
+              :strip-width="stripWidth"
+              :picked="picked"
+              :picked-row="pickedRow"
+              :theme="theme"
+              @pick="(number) => emit('pick', number)"
+            />
           </div>
         </div>
       </div>
-      <div v-if="troubles.length" class="minimap no-print" :title="say('line.minimap')" aria-hidden="true" @click="jump">
+      <div
+        v-if="troubles.length"
+        class="minimap no-print"
+        :title="say('line.minimap')"
+        aria-hidden="true"
+        @click="jump"
+      >
         <i v-for="(at, i) in troubles" :key="i" :style="{ top: `${at * 100}%` }" />
         <b :style="{ top: `${(top / total) * 100}%`, height: `${(height / total) * 100}%` }" />
       </div>
@@ -182,22 +261,94 @@ watch(() => props.rows, () => { if (frame.value && frame.value.scrollTop > total
 </template>
 
 <style scoped>
-.board { display: flex; flex-direction: column; min-height: 0; flex: 1; }
-.scale { position: relative; height: 20px; font-size: 12px; color: var(--ink-2); flex: none; }
-.scale span { position: absolute; white-space: nowrap; }
-.scale .middle { transform: translateX(-50%); }
-.scale .none { transform: translateX(-40%); }
-.scale .line { color: var(--dew-deep); font-weight: 700; }
-.held { display: flex; min-height: 0; flex: 1; }
-.frame { flex: 1; min-height: 0; overflow-y: auto; overflow-x: hidden; }
-.all { position: relative; }
-.block { position: absolute; left: 0; right: 0; top: 0; }
-.head { height: 34px; line-height: 34px; width: 100%; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; font-size: 14px; }
-.head > * + * { margin-left: 10px; }
-.head > .turn + * { margin-left: 0; }
-.turn { display: inline-block; width: 16px; color: var(--ink-2); }
-.turn.shut { transform: rotate(-90deg); }
-.minimap { position: relative; width: 12px; margin-left: 4px; background: var(--sunk); cursor: pointer; }
-.minimap i { position: absolute; left: 2px; right: 2px; height: 2px; background: var(--alarm); }
-.minimap b { position: absolute; left: 0; right: 0; border: 1px solid var(--ink-2); }
+.board {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  flex: 1;
+}
+.scale {
+  position: relative;
+  height: 20px;
+  font-size: 12px;
+  color: var(--ink-2);
+  flex: none;
+}
+.scale span {
+  position: absolute;
+  white-space: nowrap;
+}
+.scale .middle {
+  transform: translateX(-50%);
+}
+.scale .none {
+  transform: translateX(-40%);
+}
+.scale .line {
+  color: var(--dew-deep);
+  font-weight: 700;
+}
+.held {
+  display: flex;
+  min-height: 0;
+  flex: 1;
+}
+.frame {
+  flex: 1;
+  min-height: 0;
+  overflow-y: auto;
+  overflow-x: hidden;
+}
+.all {
+  position: relative;
+}
+.block {
+  position: absolute;
+  left: 0;
+  right: 0;
+  top: 0;
+}
+.head {
+  height: 34px;
+  line-height: 34px;
+  width: 100%;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  font-size: 14px;
+}
+.head > * + * {
+  margin-left: 10px;
+}
+.head > .turn + * {
+  margin-left: 0;
+}
+.turn {
+  display: inline-block;
+  width: 16px;
+  color: var(--ink-2);
+}
+.turn.shut {
+  transform: rotate(-90deg);
+}
+.minimap {
+  position: relative;
+  width: 12px;
+  margin-left: 4px;
+  background: var(--sunk);
+  cursor: pointer;
+}
+.minimap i {
+  position: absolute;
+  left: 2px;
+  right: 2px;
+  height: 2px;
+  background: var(--alarm);
+}
+.minimap b {
+  position: absolute;
+  left: 0;
+  right: 0;
+  border: 1px solid var(--ink-2);
+}
 </style>

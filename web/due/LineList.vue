@@ -10,7 +10,11 @@ const emit = defineEmits<{ pick: [number: number] }>();
 
 const PAGE = 100;
 const pages = ref(1);
-const all = computed(() => props.rows.flatMap((row) => row.marks.map((mark) => ({ row, mark }))).sort((a, b) => urgency(b.mark) - urgency(a.mark)));
+const all = computed(() =>
+  props.rows
+    .flatMap((row) => row.marks.map((mark) => ({ row, mark })))
+    .sort((a, b) => urgency(b.mark) - urgency(a.mark)),
+);
 const lines = computed(() => all.value.slice(0, pages.value * PAGE));
 
 function workWords(mark: Mark): string {
@@ -23,12 +27,18 @@ function workWords(mark: Mark): string {
   <div class="list">
     <table>
       <thead>
-        <tr><th v-for="column in ['home', 'point', 'state', 'share', 'due', 'work']" :key="column" scope="col">{{ say(`list.${column}`) }}</th></tr>
+        <tr>
+          <th v-for="column in ['home', 'point', 'state', 'share', 'due', 'work']" :key="column" scope="col">
+            {{ say(`list.${column}`) }}
+          </th>
+        </tr>
       </thead>
       <tbody>
         <tr v-for="{ row, mark } in lines" :key="mark.number">
           <td>{{ row.name }}, {{ properties[row.property]!.name }}</td>
-          <td><button type="button" class="plain point" @click="emit('pick', mark.number)">{{ mark.type.name }}</button></td>
+          <td>
+            <button type="button" class="plain point" @click="emit('pick', mark.number)">{{ mark.type.name }}</button>
+          </td>
           <td>{{ say(`state.${mark.state}`) }}</td>
           <td>{{ mark.share === undefined ? '–' : mark.share.toFixed(2) }}</td>
           <td>{{ mark.share === undefined ? '–' : say.shortDay(properties[row.property]!.today + mark.daysLeft) }}</td>
@@ -36,15 +46,39 @@ function workWords(mark: Mark): string {
         </tr>
       </tbody>
     </table>
-    <button v-if="lines.length < all.length" type="button" class="plain point more" @click="pages += 1">+ {{ all.length - lines.length }}</button>
+    <button v-if="lines.length < all.length" type="button" class="plain point more" @click="pages += 1">
+      + {{ all.length - lines.length }}
+    </button>
   </div>
 </template>
 
 <style scoped>
-.list { overflow: auto; flex: 1; }
-table { border-collapse: collapse; width: 100%; font-size: 13px; }
-th, td { text-align: left; padding: 5px 10px 5px 0; border-bottom: 1px solid var(--hair); }
-th { position: sticky; top: 0; background: var(--ground); }
-.point { text-decoration: underline; color: var(--dew-deep); font-weight: 600; }
-.more { padding: 10px 0; }
+.list {
+  overflow: auto;
+  flex: 1;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+  font-size: 13px;
+}
+th,
+td {
+  text-align: left;
+  padding: 5px 10px 5px 0;
+  border-bottom: 1px solid var(--hair);
+}
+th {
+  position: sticky;
+  top: 0;
+  background: var(--ground);
+}
+.point {
+  text-decoration: underline;
+  color: var(--dew-deep);
+  font-weight: 600;
+}
+.more {
+  padding: 10px 0;
+}
 </style>

@@ -41,9 +41,15 @@ function clear(): void {
 }
 
 /** Marks drift by themselves: the board is read again when the day turns and when the window is looked at again. */
-const again = () => { if (!document.hidden) void board.load(); };
+const again = () => {
+  if (!document.hidden) void board.load();
+};
 const onKey = (event: KeyboardEvent) => {
-  if (event.key === '/' && !(event.target instanceof HTMLInputElement) && !(event.target instanceof HTMLTextAreaElement)) {
+  if (
+    event.key === '/' &&
+    !(event.target instanceof HTMLInputElement) &&
+    !(event.target instanceof HTMLTextAreaElement)
+  ) {
     event.preventDefault();
     search.value?.focus();
   }
@@ -66,36 +72,78 @@ onBeforeUnmount(() => {
 <template>
   <div class="screen">
     <section class="main" :aria-label="say('line.title')">
-      <p v-if="board.failure" class="tell" role="alert">{{ board.failure }} <button type="button" class="plain link" @click="board.load()">{{ say('again') }}</button></p>
+      <p v-if="board.failure" class="tell" role="alert">
+        {{ board.failure }} <button type="button" class="plain link" @click="board.load()">{{ say('again') }}</button>
+      </p>
       <template v-if="board.answer && board.rows.length > 0">
-        <p v-if="board.answer.waiting.clockBehindDays" class="tell" role="alert">{{ say('line.clock', { days: board.answer.waiting.clockBehindDays }) }}</p>
+        <p v-if="board.answer.waiting.clockBehindDays" class="tell" role="alert">
+          {{ say('line.clock', { days: board.answer.waiting.clockBehindDays }) }}
+        </p>
         <AlarmList :alarms="board.answer.waiting.alarms" with-place class="alarms" @changed="board.load()" />
         <WaitingHead />
         <div class="tools no-print">
-          <label class="search"><span class="unseen">{{ say('line.find') }}</span><input ref="search" v-model="board.find" type="search" :placeholder="`${say('line.find')}…`"><kbd aria-hidden="true">/</kbd></label>
-          <label><span class="unseen">{{ say('line.property') }}</span>
-            <select v-model="board.property"><option :value="null">{{ say('line.allProperties') }}</option><option v-for="it in board.answer.properties" :key="it.id" :value="it.id">{{ it.name }}</option></select></label>
-          <label><span class="unseen">{{ say('line.kind') }}</span>
-            <select v-model="board.kind"><option :value="null">{{ say('line.allKinds') }}</option><option v-for="kind in kinds" :key="kind" :value="kind">{{ say(`kind.${kind}`) }}</option></select></label>
-          <label><span class="unseen">{{ say('line.sort') }}</span>
-            <select v-model="board.order"><option value="property">{{ say('line.sort.property') }}</option><option value="worst">{{ say('line.sort.worst') }}</option></select></label>
-          <button type="button" class="plain link" @click="asList = !asList">{{ say(asList ? 'line.asBoard' : 'line.asList') }}</button>
+          <label class="search"
+            ><span class="unseen">{{ say('line.find') }}</span
+            ><input ref="search" v-model="board.find" type="search" :placeholder="`${say('line.find')}…`" /><kbd
+              aria-hidden="true"
+              >/</kbd
+            ></label
+          >
+          <label
+            ><span class="unseen">{{ say('line.property') }}</span>
+            <select v-model="board.property">
+              <option :value="null">{{ say('line.allProperties') }}</option>
+              <option v-for="it in board.answer.properties" :key="it.id" :value="it.id">{{ it.name }}</option>
+            </select></label
+          >
+          <label
+            ><span class="unseen">{{ say('line.kind') }}</span>
+            <select v-model="board.kind">
+              <option :value="null">{{ say('line.allKinds') }}</option>
+              <option v-for="kind in kinds" :key="kind" :value="kind">{{ say(`kind.${kind}`) }}</option>
+            </select></label
+          >
+          <label
+            ><span class="unseen">{{ say('line.sort') }}</span>
+            <select v-model="board.order">
+              <option value="property">{{ say('line.sort.property') }}</option>
+              <option value="worst">{{ say('line.sort.worst') }}</option>
+            </select></label
+          >
+          <button type="button" class="plain link" @click="asList = !asList">
+            {{ say(asList ? 'line.asBoard' : 'line.asList') }}
+          </button>
           <span v-if="today" class="date quiet">{{ say.day(today) }}</span>
         </div>
-        <div v-if="board.shown.length === 0" class="nothing"><p>{{ say('line.nothing') }}</p><button type="button" class="plain link" @click="clear">{{ say('line.clear') }}</button></div>
+        <div v-if="board.shown.length === 0" class="nothing">
+          <p>{{ say('line.nothing') }}</p>
+          <button type="button" class="plain link" @click="clear">{{ say('line.clear') }}</button>
+        </div>
         <LineList v-else-if="asList" :rows="board.shown" :properties="board.answer.properties" @pick="pick" />
-        <LineBoard v-else :rows="board.shown" :properties="board.answer.properties" :grouped="board.order === 'property'" :picked="picked" :theme="desk.theme" @pick="pick" @leave="leave" />
+        <LineBoard
+          v-else
+          :rows="board.shown"
+          :properties="board.answer.properties"
+          :grouped="board.order === 'property'"
+          :picked="picked"
+          :theme="desk.theme"
+          @pick="pick"
+          @leave="leave"
+        />
         <footer class="legend small quiet no-print">
           <template v-if="legend">
             <span v-for="kind in kinds" :key="kind"><KindGlyph :kind="kind" /> {{ say(`kind.${kind}`) }}</span>
-            <span v-for="sign in ['foot', 'tick', 'pause', 'box', 'hollow', 'far']" :key="sign">{{ say(`line.legend.${sign}`) }}</span>
+            <span v-for="sign in ['foot', 'tick', 'pause', 'box', 'hollow', 'far']" :key="sign">{{
+              say(`line.legend.${sign}`)
+            }}</span>
             <button type="button" class="plain link" @click="setLegend(false)">{{ say('line.legend.hide') }}</button>
           </template>
           <button v-else type="button" class="plain link" @click="setLegend(true)">{{ say('line.legend') }}</button>
         </footer>
       </template>
       <div v-else-if="board.answer" class="nothing">
-        <h1>{{ say('line.empty') }}</h1><p class="quiet">{{ say('line.empty.why') }}</p>
+        <h1>{{ say('line.empty') }}</h1>
+        <p class="quiet">{{ say('line.empty.why') }}</p>
         <VBtn color="primary" to="/homes">{{ say('line.empty.go') }}</VBtn>
       </div>
       <p v-else-if="!board.failure" class="quiet">{{ say('loading') }}</p>
@@ -105,16 +153,75 @@ onBeforeUnmount(() => {
 </template>
 
 <style scoped>
-.screen { display: flex; height: 100dvh; min-height: 0; }
-.main { flex: 1; min-width: 0; display: flex; flex-direction: column; padding: 18px 22px 10px; }
+.screen {
+  display: flex;
+  height: 100dvh;
+  min-height: 0;
+}
+.main {
+  flex: 1;
+  min-width: 0;
+  display: flex;
+  flex-direction: column;
+  padding: 18px 22px 10px;
+}
 /* An alarm stands before everything. */
-.alarms { margin-bottom: 12px; }
-.tools { display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: center; margin: 12px 0 8px; font-size: 14px; }
-.search { display: flex; align-items: center; gap: 6px; border: 1px solid var(--edge); border-radius: 6px; background: var(--panel); padding: 5px 8px; }
-.search input { border: 0; outline: 0; background: none; color: var(--ink); width: 150px; font: inherit; }
-.search:focus-within { outline: 3px solid var(--dew); outline-offset: 1px; }
-.tools select { font: inherit; color: var(--ink); background: var(--ground); border: 0; border-bottom: 1px solid var(--edge); padding: 4px 2px; }
-.date { margin-left: auto; }
-.legend { display: flex; flex-wrap: wrap; gap: 4px 16px; padding-top: 8px; border-top: 1px solid var(--hair); min-height: 30px; }
-.nothing { display: grid; gap: 10px; justify-items: start; padding: 40px 0; max-width: 52ch; }
+.alarms {
+  margin-bottom: 12px;
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+  margin: 12px 0 8px;
+  font-size: 14px;
+}
+.search {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  border: 1px solid var(--edge);
+  border-radius: 6px;
+  background: var(--panel);
+  padding: 5px 8px;
+}
+.search input {
+  border: 0;
+  outline: 0;
+  background: none;
+  color: var(--ink);
+  width: 150px;
+  font: inherit;
+}
+.search:focus-within {
+  outline: 3px solid var(--dew);
+  outline-offset: 1px;
+}
+.tools select {
+  font: inherit;
+  color: var(--ink);
+  background: var(--ground);
+  border: 0;
+  border-bottom: 1px solid var(--edge);
+  padding: 4px 2px;
+}
+.date {
+  margin-left: auto;
+}
+.legend {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  padding-top: 8px;
+  border-top: 1px solid var(--hair);
+  min-height: 30px;
+}
+.nothing {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+  padding: 40px 0;
+  max-width: 52ch;
+}
 </style>

@@ -7,7 +7,14 @@ import { drawMark, drawRail, nearestMark, paletteOf, placeMarks, type PlacedMark
 import { foremost, isLate, type BoardRow, type Mark } from './marks.ts';
 
 const router = useRouter();
-const props = defineProps<{ rows: readonly BoardRow[]; rowHeight: number; stripWidth: number; picked: number | null; pickedRow: string | null; theme: string }>();
+const props = defineProps<{
+  rows: readonly BoardRow[];
+  rowHeight: number;
+  stripWidth: number;
+  picked: number | null;
+  pickedRow: string | null;
+  theme: string;
+}>();
 const emit = defineEmits<{ pick: [number: number, rowId: string] }>();
 
 const canvas = ref<HTMLCanvasElement>();
@@ -35,8 +42,12 @@ function draw(): void {
 
 function pickAt(event: MouseEvent): void {
   const row = Math.floor(event.offsetY / props.rowHeight);
-  const hit = nearestMark((placed[row] ?? []).filter(({ mark }) => mark.state !== 'fresh'), event.offsetX, event.offsetY)
-    ?? nearestMark(placed[row] ?? [], event.offsetX, event.offsetY);
+  const hit =
+    nearestMark(
+      (placed[row] ?? []).filter(({ mark }) => mark.state !== 'fresh'),
+      event.offsetX,
+      event.offsetY,
+    ) ?? nearestMark(placed[row] ?? [], event.offsetX, event.offsetY);
   if (hit) emit('pick', hit.mark.number, props.rows[row]!.id);
 }
 
@@ -47,7 +58,6 @@ function words(mark: Mark): string {
   return mark.daysLeft === 0 ? say('words.due') : say('words.in', { days: mark.daysLeft });
 }
 
-
 onMounted(draw);
 watch(() => [props.rows, props.rowHeight, props.stripWidth, props.picked, props.theme], draw, { flush: 'post' });
 /** Of a home of which nothing is known no part is foremost. */
@@ -56,9 +66,23 @@ const isUnknown = ({ marks }: BoardRow) => marks.length > 1 && marks.every(({ st
 
 <template>
   <div class="tile">
-    <canvas ref="canvas" class="strips" :style="{ width: `${stripWidth}px`, height: `${rows.length * rowHeight}px` }" aria-hidden="true" @click="pickAt" />
-    <div v-for="row in rows" :key="row.id" class="row" :class="{ picked: row.id === pickedRow }" :style="{ height: `${rowHeight}px` }">
-      <a class="name" :href="`/homes/${row.id}`" @click.exact.prevent="router.push(`/homes/${row.id}`)">{{ row.name }}</a>
+    <canvas
+      ref="canvas"
+      class="strips"
+      :style="{ width: `${stripWidth}px`, height: `${rows.length * rowHeight}px` }"
+      aria-hidden="true"
+      @click="pickAt"
+    />
+    <div
+      v-for="row in rows"
+      :key="row.id"
+      class="row"
+      :class="{ picked: row.id === pickedRow }"
+      :style="{ height: `${rowHeight}px` }"
+    >
+      <a class="name" :href="`/homes/${row.id}`" @click.exact.prevent="router.push(`/homes/${row.id}`)">{{
+        row.name
+      }}</a>
       <span class="gap" />
       <template v-for="first in [foremost(row.marks)]" :key="first?.number ?? 0">
         <button v-if="first" type="button" class="plain words" @click="emit('pick', first.number, row.id)">
@@ -75,14 +99,54 @@ const isUnknown = ({ marks }: BoardRow) => marks.length > 1 && marks.every(({ st
 </template>
 
 <style scoped>
-.tile { position: relative; }
-.strips { position: absolute; left: var(--name-width); top: 0; cursor: pointer; }
-.row { display: flex; align-items: center; font-size: 13px; }
-.row.picked { background: var(--pick); }
-.name { width: var(--name-width); flex: none; padding-left: 8px; font-weight: 600; color: var(--ink); text-decoration: none; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-.name:hover { text-decoration: underline; }
-.gap { width: var(--strip-width); flex: none; }
-.words { flex: 1; min-width: 0; padding: 0 8px 0 12px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; line-height: 24px; }
-.words > * + * { margin-left: .4em; }
-.words:hover { text-decoration: underline; }
+.tile {
+  position: relative;
+}
+.strips {
+  position: absolute;
+  left: var(--name-width);
+  top: 0;
+  cursor: pointer;
+}
+.row {
+  display: flex;
+  align-items: center;
+  font-size: 13px;
+}
+.row.picked {
+  background: var(--pick);
+}
+.name {
+  width: var(--name-width);
+  flex: none;
+  padding-left: 8px;
+  font-weight: 600;
+  color: var(--ink);
+  text-decoration: none;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.name:hover {
+  text-decoration: underline;
+}
+.gap {
+  width: var(--strip-width);
+  flex: none;
+}
+.words {
+  flex: 1;
+  min-width: 0;
+  padding: 0 8px 0 12px;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  line-height: 24px;
+}
+.words > * + * {
+  margin-left: 0.4em;
+}
+.words:hover {
+  text-decoration: underline;
+}
 </style>

@@ -21,10 +21,19 @@ const done = ref('');
 const { errors, refusal, busy, submit } = useForm(newLook);
 
 async function send(): Promise<void> {
-  await submit({ id, number: Number(props.number), grade: entry.grade, note: entry.note, day: earlier.value && entry.day ? entry.day : null }, async (form) => {
-    const outcome = await sendOrKeep(id, { kind: 'form', path: '/looks', form }, id);
-    done.value = outcome.ended === 'kept' ? say('look.kept') : (outcome.answer as LookDone).says;
-  });
+  await submit(
+    {
+      id,
+      number: Number(props.number),
+      grade: entry.grade,
+      note: entry.note,
+      day: earlier.value && entry.day ? entry.day : null,
+    },
+    async (form) => {
+      const outcome = await sendOrKeep(id, { kind: 'form', path: '/looks', form }, id);
+      done.value = outcome.ended === 'kept' ? say('look.kept') : (outcome.answer as LookDone).says;
+    },
+  );
 }
 onMounted(reload);
 </script>
@@ -32,14 +41,36 @@ onMounted(reload);
 <template>
   <div class="look">
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
-    <template v-if="done"><div role="status"><h1>{{ done }}</h1></div><VBtn color="primary" size="large" block :to="home">{{ homeName }}</VBtn></template>
+    <template v-if="done"
+      ><div role="status">
+        <h1>{{ done }}</h1>
+      </div>
+      <VBtn color="primary" size="large" block :to="home">{{ homeName }}</VBtn></template
+    >
     <form v-else-if="look" @submit.prevent="send">
-      <header><p class="quiet small">{{ look.place }} · {{ look.machine }}</p><h1>{{ look.name }}</h1><p class="quiet small">{{ look.due }} · {{ look.served ? say('look.served', { day: say.day(dayFromIso(look.served)) }) : say('look.never') }}</p></header>
-      <GradePicker v-model="entry.grade" :procedure="look.procedure" :label="say('look.title')" :choices="look.grades" :error="errors.grade" />
-      <VBtn type="submit" color="primary" size="large" block :disabled="!entry.grade" :loading="busy">{{ say('look.send') }}</VBtn>
+      <header>
+        <p class="quiet small">{{ look.place }} · {{ look.machine }}</p>
+        <h1>{{ look.name }}</h1>
+        <p class="quiet small">
+          {{ look.due }} ·
+          {{ look.served ? say('look.served', { day: say.day(dayFromIso(look.served)) }) : say('look.never') }}
+        </p>
+      </header>
+      <GradePicker
+        v-model="entry.grade"
+        :procedure="look.procedure"
+        :label="say('look.title')"
+        :choices="look.grades"
+        :error="errors.grade"
+      />
+      <VBtn type="submit" color="primary" size="large" block :disabled="!entry.grade" :loading="busy">{{
+        say('look.send')
+      }}</VBtn>
       <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
       <p class="quiet small">{{ say('look.why') }}</p>
-      <button v-if="!earlier" type="button" class="plain link" @click="earlier = true">{{ say('look.earlier') }}</button>
+      <button v-if="!earlier" type="button" class="plain link" @click="earlier = true">
+        {{ say('look.earlier') }}
+      </button>
       <template v-else>
         <PlainField v-model="entry.day" type="date" :max="look.today" :label="say('look.day')" :error="errors.day" />
         <PlainField v-model="entry.note" :label="say('look.note')" :rows="1" :error="errors.note" />
@@ -50,7 +81,22 @@ onMounted(reload);
 </template>
 
 <style scoped>
-.look { max-width: 560px; margin: 0 auto; padding: 16px; display: grid; gap: 14px; font-size: 16px; }
-form { display: grid; gap: 14px; }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; min-height: 44px; }
+.look {
+  max-width: 560px;
+  margin: 0 auto;
+  padding: 16px;
+  display: grid;
+  gap: 14px;
+  font-size: 16px;
+}
+form {
+  display: grid;
+  gap: 14px;
+}
+.link {
+  color: var(--dew-deep);
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  min-height: 44px;
+}
 </style>

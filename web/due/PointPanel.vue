@@ -20,7 +20,13 @@ const props = defineProps<{ number: number }>();
 const emit = defineEmits<{ close: []; changed: [] }>();
 
 const { value: point, failure, reload } = useLoading(() => get<PointAnswer>(`/points/${props.number}`));
-const signals = useLoading(async () => (point.value?.signals.length ? (await get<{ signals: SignalSummary[] }>('/signals')).signals.filter((it) => point.value!.signals.some(({ id }) => id === it.id)) : []));
+const signals = useLoading(async () =>
+  point.value?.signals.length
+    ? (await get<{ signals: SignalSummary[] }>('/signals')).signals.filter((it) =>
+        point.value!.signals.some(({ id }) => id === it.id),
+      )
+    : [],
+);
 const open = ref<'give' | 'log' | 'specify' | null>(null);
 const sure = ref(false);
 const refusal = ref('');
@@ -33,7 +39,11 @@ const headline = computed(() => {
   const doneDay = doneDayOf(mark);
   if (doneDay !== null) return say('point.done', { day: say.shortDay(doneDay) });
   if (share === undefined) return say('point.noRecord');
-  return daysLeft < 0 ? say('point.past', { days: -daysLeft }) : daysLeft === 0 ? say('point.today') : say('point.in', { days: daysLeft });
+  return daysLeft < 0
+    ? say('point.past', { days: -daysLeft })
+    : daysLeft === 0
+      ? say('point.today')
+      : say('point.in', { days: daysLeft });
 });
 const measurable = computed(() => MEASURES.some(({ of }) => of.includes(point.value!.procedure)));
 const lineDay = computed(() => point.value!.mark.servedDay + point.value!.mark.intervalDays);
@@ -54,9 +64,15 @@ async function schedule(scheduled: 'yes' | 'no'): Promise<void> {
 }
 
 async function cancel(): Promise<void> {
-  if (!sure.value) { sure.value = true; return; }
+  if (!sure.value) {
+    sure.value = true;
+    return;
+  }
   try {
-    await write('POST', `/jobs/${point.value!.job!.id}/moves`, { move: 'cancel', revision: point.value!.job!.revision });
+    await write('POST', `/jobs/${point.value!.job!.id}/moves`, {
+      move: 'cancel',
+      revision: point.value!.job!.revision,
+    });
     sure.value = false;
   } catch (error) {
     refusal.value = sentenceOf(error);
@@ -71,7 +87,8 @@ async function load(): Promise<void> {
 onMounted(load);
 /** With its year where the story spans more than one. */
 const years = computed(() => new Set(point.value?.story.map(({ day }) => day.slice(0, 4)) ?? []));
-const dayWords = (day: string) => `${say.shortDay(dayFromIso(day))}${years.value.size > 1 ? ` ${day.slice(0, 4)}` : ''}`;
+const dayWords = (day: string) =>
+  `${say.shortDay(dayFromIso(day))}${years.value.size > 1 ? ` ${day.slice(0, 4)}` : ''}`;
 </script>
 
 <template>
@@ -80,48 +97,105 @@ const dayWords = (day: string) => `${say.shortDay(dayFromIso(day))}${years.value
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
     <template v-if="point && stand">
       <h2><KindGlyph :kind="point.kind" :size="16" /> {{ point.name }}</h2>
-      <p class="quiet small"><RouterLink :to="`/homes/${point.place.id}`">{{ point.place.name }}</RouterLink>, {{ point.place.property }} · {{ point.machine.name }}<template v-if="point.safetyCritical"> · <b>{{ say('point.critical') }}</b></template></p>
+      <p class="quiet small">
+        <RouterLink :to="`/homes/${point.place.id}`">{{ point.place.name }}</RouterLink
+        >, {{ point.place.property }} · {{ point.machine.name
+        }}<template v-if="point.safetyCritical">
+          · <b>{{ say('point.critical') }}</b></template
+        >
+      </p>
       <p class="big" :class="{ alarm: late }">{{ headline }}</p>
-      <p v-if="stand.share !== undefined" class="quiet small">{{ say('point.used', { share: stand.share, past: String(stand.daysLeft < 0), day: say.shortDay(lineDay) }) }}</p>
+      <p v-if="stand.share !== undefined" class="quiet small">
+        {{ say('point.used', { share: stand.share, past: String(stand.daysLeft < 0), day: say.shortDay(lineDay) }) }}
+      </p>
       <p class="says">{{ point.says }} {{ point.why }}</p>
-      <p v-if="point.baseline" class="small">{{ say('point.baseline', { day: say.shortDay(dayFromIso(point.baseline)) }) }}</p>
+      <p v-if="point.baseline" class="small">
+        {{ say('point.baseline', { day: say.shortDay(dayFromIso(point.baseline)) }) }}
+      </p>
       <p v-if="point.hold" class="small strong">{{ point.hold }}</p>
-      <p v-if="!point.scheduled" class="small quiet">{{ say('point.rides') }} <button type="button" class="plain link" @click="schedule('yes')">{{ say('point.schedule') }}</button></p>
+      <p v-if="!point.scheduled" class="small quiet">
+        {{ say('point.rides') }}
+        <button type="button" class="plain link" @click="schedule('yes')">{{ say('point.schedule') }}</button>
+      </p>
       <SignalList v-if="signals.value.value?.length" :signals="signals.value.value" @changed="changed" />
 
-      <p v-if="point.job?.state === 'open' && point.job.reason" class="caution small">{{ say('point.handedBack', { reason: point.job.reason }) }}</p>
+      <p v-if="point.job?.state === 'open' && point.job.reason" class="caution small">
+        {{ say('point.handedBack', { reason: point.job.reason }) }}
+      </p>
       <section :aria-label="say('point.actions')" class="actions no-print">
-        <p v-if="point.job && point.job.state !== 'open'" class="small">{{ say('point.given', { name: point.job.assignee ?? '', state: point.job.says }) }}</p>
-        <VBtn v-if="point.waitingRecordId" color="primary" :to="`/proof/${point.waitingRecordId}`">{{ say('point.judge') }}</VBtn>
+        <p v-if="point.job && point.job.state !== 'open'" class="small">
+          {{ say('point.given', { name: point.job.assignee ?? '', state: point.job.says }) }}
+        </p>
+        <VBtn v-if="point.waitingRecordId" color="primary" :to="`/proof/${point.waitingRecordId}`">{{
+          say('point.judge')
+        }}</VBtn>
         <template v-else>
-          <VBtn v-if="!point.job || point.job.state === 'open'" color="primary" :variant="open === 'give' ? 'outlined' : 'flat'" @click="open = open === 'give' ? null : 'give'">{{ say('point.give') }}</VBtn>
-          <VBtn v-else variant="outlined" @click="cancel">{{ say(sure ? 'point.cancelJob.sure' : 'point.cancelJob') }}</VBtn>
+          <VBtn
+            v-if="!point.job || point.job.state === 'open'"
+            color="primary"
+            :variant="open === 'give' ? 'outlined' : 'flat'"
+            @click="open = open === 'give' ? null : 'give'"
+            >{{ say('point.give') }}</VBtn
+          >
+          <VBtn v-else variant="outlined" @click="cancel">{{
+            say(sure ? 'point.cancelJob.sure' : 'point.cancelJob')
+          }}</VBtn>
           <VBtn variant="outlined" @click="open = open === 'log' ? null : 'log'">{{ say('point.log') }}</VBtn>
         </template>
         <VBtn variant="outlined" :to="`/look/${point.number}`">{{ say('point.look') }}</VBtn>
-        <VBtn v-if="measurable" variant="outlined" :to="{ path: '/measure', query: { point: point.number, procedure: point.procedure } }">{{ say('point.measure') }}</VBtn>
+        <VBtn
+          v-if="measurable"
+          variant="outlined"
+          :to="{ path: '/measure', query: { point: point.number, procedure: point.procedure } }"
+          >{{ say('point.measure') }}</VBtn
+        >
         <VBtn variant="outlined" @click="open = open === 'specify' ? null : 'specify'">{{ say('point.specify') }}</VBtn>
       </section>
       <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
       <GiveJob v-if="open === 'give'" :point="point" @given="changed" />
-      <LogRecord v-if="open === 'log'" :point-id="point.id" :procedure="point.procedure" :today="point.place.today" @logged="changed" />
+      <LogRecord
+        v-if="open === 'log'"
+        :point-id="point.id"
+        :procedure="point.procedure"
+        :today="point.place.today"
+        @logged="changed"
+      />
       <PointSpecification v-if="open === 'specify'" :place-id="point.place.id" :point-id="point.id" @saved="changed" />
 
       <section v-if="stand.share !== undefined">
         <h3>{{ say('point.working') }}</h3>
         <dl class="working">
-          <div v-for="(term, i) in point.terms" :key="i"><dt>{{ term.says }}<small>{{ term.why }}</small></dt><dd>{{ say('point.days', { days: term.days }) }}</dd></div>
-          <div class="sum"><dt>{{ say('point.interval') }}<small v-if="point.band && point.band.early < point.band.late">{{ say('point.band', { early: point.band.early, late: point.band.late }) }}</small></dt><dd>{{ say('point.days', { days: point.mark.intervalDays }) }}</dd></div>
+          <div v-for="(term, i) in point.terms" :key="i">
+            <dt>
+              {{ term.says }}<small>{{ term.why }}</small>
+            </dt>
+            <dd>{{ say('point.days', { days: term.days }) }}</dd>
+          </div>
+          <div class="sum">
+            <dt>
+              {{ say('point.interval')
+              }}<small v-if="point.band && point.band.early < point.band.late">{{
+                say('point.band', { early: point.band.early, late: point.band.late })
+              }}</small>
+            </dt>
+            <dd>{{ say('point.days', { days: point.mark.intervalDays }) }}</dd>
+          </div>
         </dl>
         <p v-if="point.beyond" class="caution small">{{ point.beyond }}</p>
-        <p class="more small"><RouterLink :to="`/line/${point.number}/working`">{{ say('point.working.more') }}</RouterLink></p>
+        <p class="more small">
+          <RouterLink :to="`/line/${point.number}/working`">{{ say('point.working.more') }}</RouterLink>
+        </p>
         <p v-if="point.calendar" class="small quiet">{{ say('point.calendar', { says: point.calendar }) }}</p>
       </section>
       <section>
         <h3>{{ say('point.story') }}</h3>
         <p v-if="point.story.length === 0" class="quiet small">{{ say('point.story.none') }}</p>
         <ul class="story small">
-          <li v-for="(entry, i) in point.story" :key="i"><span><b>{{ dayWords(entry.day) }}</b> {{ entry.says }}</span><span class="quiet">{{ entry.by }}</span></li>
+          <li v-for="(entry, i) in point.story" :key="i">
+            <span
+              ><b>{{ dayWords(entry.day) }}</b> {{ entry.says }}</span
+            ><span class="quiet">{{ entry.by }}</span>
+          </li>
         </ul>
       </section>
     </template>
@@ -130,21 +204,95 @@ const dayWords = (day: string) => `${say.shortDay(dayFromIso(day))}${years.value
 </template>
 
 <style scoped>
-.side { width: 328px; flex: none; border-left: 1px solid var(--hair); background: var(--panel); padding: 18px 20px; overflow-y: auto; display: flex; flex-direction: column; gap: 10px; position: relative; }
-.shut { position: absolute; right: 12px; top: 8px; font-size: 24px; line-height: 32px; width: 32px; text-align: center; color: var(--ink-2); }
-h2 { padding-right: 26px; }
-.big { font-size: 27px; font-weight: 680; letter-spacing: -.01em; line-height: 1.15; }
-.says { font-size: 14px; }
-.actions { display: flex; flex-wrap: wrap; gap: 8px; }
-.actions p { width: 100%; }
-.working { margin: 4px 0 0; font-size: 14px; }
-.working div { display: flex; justify-content: space-between; gap: 10px; border-top: 1px solid var(--hair); padding: 5px 0; }
-.working small { display: block; color: var(--ink-2); font-size: 12.500px; }
-.working dd { margin: 0; white-space: nowrap; font-weight: 600; }
-.working .sum { border-top: 2px solid var(--ink); font-weight: 680; }
-.working .sum small { font-weight: 400; }
-.more { margin-top: 4px; }
-.story li { display: flex; justify-content: space-between; gap: 10px; padding: 4px 0; border-top: 1px solid var(--hair); }
-.story .quiet { white-space: nowrap; }
-@media (max-width: 900px) { .side { position: fixed; inset: 0; width: auto; z-index: 20; } }
+.side {
+  width: 328px;
+  flex: none;
+  border-left: 1px solid var(--hair);
+  background: var(--panel);
+  padding: 18px 20px;
+  overflow-y: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  position: relative;
+}
+.shut {
+  position: absolute;
+  right: 12px;
+  top: 8px;
+  font-size: 24px;
+  line-height: 32px;
+  width: 32px;
+  text-align: center;
+  color: var(--ink-2);
+}
+h2 {
+  padding-right: 26px;
+}
+.big {
+  font-size: 27px;
+  font-weight: 680;
+  letter-spacing: -0.01em;
+  line-height: 1.15;
+}
+.says {
+  font-size: 14px;
+}
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.actions p {
+  width: 100%;
+}
+.working {
+  margin: 4px 0 0;
+  font-size: 14px;
+}
+.working div {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  border-top: 1px solid var(--hair);
+  padding: 5px 0;
+}
+.working small {
+  display: block;
+  color: var(--ink-2);
+  font-size: 12.5px;
+}
+.working dd {
+  margin: 0;
+  white-space: nowrap;
+  font-weight: 600;
+}
+.working .sum {
+  border-top: 2px solid var(--ink);
+  font-weight: 680;
+}
+.working .sum small {
+  font-weight: 400;
+}
+.more {
+  margin-top: 4px;
+}
+.story li {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  padding: 4px 0;
+  border-top: 1px solid var(--hair);
+}
+.story .quiet {
+  white-space: nowrap;
+}
+@media (max-width: 900px) {
+  .side {
+    position: fixed;
+    inset: 0;
+    width: auto;
+    z-index: 20;
+  }
+}
 </style>

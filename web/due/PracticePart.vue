@@ -19,32 +19,71 @@ const route = useRoute();
 /** A machine or a point comes here by a link that names it. */
 const where = ref(String(route.query.where ?? WHOLE));
 const all = useScopes();
-const { value: preview, failure, loading, reload } = useLoading(() => get<PracticePreview>(`/practice/preview/${where.value}`));
+const {
+  value: preview,
+  failure,
+  loading,
+  reload,
+} = useLoading(() => get<PracticePreview>(`/practice/preview/${where.value}`));
 const sending = useSending();
 const told = ref('');
 const undo = ref<(() => Promise<void>) | null>(null);
 
 const scopes = computed(() => [
-  ...(route.query.where && route.query.name ? [{ value: String(route.query.where), title: String(route.query.name) }] : []), ...all.scopes.value,
+  ...(route.query.where && route.query.name
+    ? [{ value: String(route.query.where), title: String(route.query.name) }]
+    : []),
+  ...all.scopes.value,
 ]);
 const rows = computed(() => {
   const options = preview.value?.options ?? [];
-  const of = (format: (burden: PracticePreview['options'][number]['burden']) => string) => options.map(({ burden }) => format(burden));
+  const of = (format: (burden: PracticePreview['options'][number]['burden']) => string) =>
+    options.map(({ burden }) => format(burden));
   const number = (value: number, digits = 1) => value.toLocaleString('en-GB', { maximumFractionDigits: digits });
-  const money = (value: number | null) => (value === null ? say('practice.row.noPrices') : value.toLocaleString('en-GB', { style: 'currency', currency: preview.value?.currency ?? 'EUR', maximumFractionDigits: 0 }));
+  const money = (value: number | null) =>
+    value === null
+      ? say('practice.row.noPrices')
+      : value.toLocaleString('en-GB', {
+          style: 'currency',
+          currency: preview.value?.currency ?? 'EUR',
+          maximumFractionDigits: 0,
+        });
   return [
-    { key: 'tenant', values: of((it) => number(it.tenantRequestsAMonth)) }, { key: 'most', sub: true, values: of((it) => number(it.mostInAMonth)) }, { key: 'minutes', sub: true, values: of((it) => number(Math.max(...it.months.map(({ tenantMinutes }) => tenantMinutes)) / Math.max(1, it.tenancies))) }, { key: 'spilled', sub: true, values: of((it) => number(it.spilledAMonth)) },
-    { key: 'hours', values: of((it) => number(it.staffHoursAMonth)) }, { key: preview.value?.hoursAMonth === null ? 'fullest' : 'short', sub: true, values: of(shortOf) }, { key: 'doors', values: of((it) => number(it.doorsAMonth)) },
-    { key: 'heavy', values: of((it) => `${number(it.heavyShare * 100)} %`) }, { key: 'cost', values: of((it) => money(it.costAMonth)) },
+    { key: 'tenant', values: of((it) => number(it.tenantRequestsAMonth)) },
+    { key: 'most', sub: true, values: of((it) => number(it.mostInAMonth)) },
+    {
+      key: 'minutes',
+      sub: true,
+      values: of((it) =>
+        number(Math.max(...it.months.map(({ tenantMinutes }) => tenantMinutes)) / Math.max(1, it.tenancies)),
+      ),
+    },
+    { key: 'spilled', sub: true, values: of((it) => number(it.spilledAMonth)) },
+    { key: 'hours', values: of((it) => number(it.staffHoursAMonth)) },
+    { key: preview.value?.hoursAMonth === null ? 'fullest' : 'short', sub: true, values: of(shortOf) },
+    { key: 'doors', values: of((it) => number(it.doorsAMonth)) },
+    { key: 'heavy', values: of((it) => `${number(it.heavyShare * 100)} %`) },
+    { key: 'cost', values: of((it) => money(it.costAMonth)) },
   ];
 });
 /** Months whose hours are more than staff have, by name; all of it named, or nobody said what they have. */
 function shortOf({ months }: PracticePreview['options'][number]['burden']): string {
   const { hoursAMonth, from } = preview.value!;
-  if (hoursAMonth === null) return (Math.round(Math.max(...months.map(({ staffHours }) => staffHours)) * 10) / 10).toLocaleString('en-GB');
+  if (hoursAMonth === null)
+    return (Math.round(Math.max(...months.map(({ staffHours }) => staffHours)) * 10) / 10).toLocaleString('en-GB');
   const first = dayFromIso(from);
-  const short = months.flatMap(({ staffHours }, i) => (staffHours > hoursAMonth ? [{ month: say.month(first + Math.round(i * 30.4)), hours: Math.round((staffHours - hoursAMonth) * 10) / 10 }] : []));
-  return short.length === 0 ? say('practice.short.none') : say('practice.short', { count: short.length, hours: Math.round(short.reduce((sum, { hours }) => sum + hours, 0) * 10) / 10, month: short.toSorted((a, b) => b.hours - a.hours)[0]!.month });
+  const short = months.flatMap(({ staffHours }, i) =>
+    staffHours > hoursAMonth
+      ? [{ month: say.month(first + Math.round(i * 30.4)), hours: Math.round((staffHours - hoursAMonth) * 10) / 10 }]
+      : [],
+  );
+  return short.length === 0
+    ? say('practice.short.none')
+    : say('practice.short', {
+        count: short.length,
+        hours: Math.round(short.reduce((sum, { hours }) => sum + hours, 0) * 10) / 10,
+        month: short.toSorted((a, b) => b.hours - a.hours)[0]!.month,
+      });
 }
 /** Longest bar of a row, for the small bars beside its numbers. */
 const share = (values: readonly string[], i: number) => {
@@ -53,11 +92,23 @@ const share = (values: readonly string[], i: number) => {
 };
 
 async function choose(practice: Practice | null, at = subjectOf(where.value)): Promise<void> {
-  const before = at.scope === 'organisation' ? props.answer.practice : props.answer.exceptions.find(({ subjectId }) => subjectId === at.subjectId)?.practice ?? null;
-  if (!(await sending.run(async () => { await write('POST', '/practice', { ...at, practice }, newId()); }))) return;
-  told.value = practice ? say('practice.saved', { what: say(`practice.${practice}`), count: preview.value?.follow ?? 0 }) : say('practice.undone');
+  const before =
+    at.scope === 'organisation'
+      ? props.answer.practice
+      : (props.answer.exceptions.find(({ subjectId }) => subjectId === at.subjectId)?.practice ?? null);
+  if (
+    !(await sending.run(async () => {
+      await write('POST', '/practice', { ...at, practice }, newId());
+    }))
+  )
+    return;
+  told.value = practice
+    ? say('practice.saved', { what: say(`practice.${practice}`), count: preview.value?.follow ?? 0 })
+    : say('practice.undone');
   undo.value = async () => {
-    await sending.run(async () => { await write('POST', '/practice', { ...at, practice: before }, newId()); });
+    await sending.run(async () => {
+      await write('POST', '/practice', { ...at, practice: before }, newId());
+    });
     undo.value = null;
     told.value = say('practice.undone');
     await after();
@@ -68,67 +119,215 @@ async function after(): Promise<void> {
   emit('changed');
   await Promise.all([reload(), board.load()]);
 }
-watch(where, () => { told.value = ''; undo.value = null; void reload(); });
+watch(where, () => {
+  told.value = '';
+  undo.value = null;
+  void reload();
+});
 onMounted(() => Promise.all([all.load(), reload()]));
 </script>
 
 <template>
   <div class="part">
     <p class="quiet lead">{{ say('practice.lead') }}</p>
-    <VAutocomplete v-model="where" class="where" :items="scopes" :label="say('practice.where')" hide-details density="compact" />
+    <VAutocomplete
+      v-model="where"
+      class="where"
+      :items="scopes"
+      :label="say('practice.where')"
+      hide-details
+      density="compact"
+    />
     <p v-if="failure || sending.failure.value" class="tell" role="alert">{{ failure || sending.failure.value }}</p>
-    <p v-if="told" class="told" role="status">{{ told }} <button v-if="undo" type="button" class="plain link" @click="undo">{{ say('practice.undo') }}</button></p>
+    <p v-if="told" class="told" role="status">
+      {{ told }} <button v-if="undo" type="button" class="plain link" @click="undo">{{ say('practice.undo') }}</button>
+    </p>
     <div v-if="preview" class="held" :class="{ waiting: loading }">
       <table>
-        <caption class="unseen">{{ say('practice.compare') }}</caption>
+        <caption class="unseen">
+          {{
+            say('practice.compare')
+          }}
+        </caption>
         <thead>
-          <tr><th scope="col"><span class="unseen">{{ say('practice.compare') }}</span></th>
-            <th v-for="option in preview.options" :key="option.practice" scope="col" :class="{ now: option.practice === preview.now }"><b>{{ say(`practice.${option.practice}`) }}</b><small v-if="option.practice === preview.now" class="dew">{{ say('practice.now') }}</small></th></tr>
+          <tr>
+            <th scope="col">
+              <span class="unseen">{{ say('practice.compare') }}</span>
+            </th>
+            <th
+              v-for="option in preview.options"
+              :key="option.practice"
+              scope="col"
+              :class="{ now: option.practice === preview.now }"
+            >
+              <b>{{ say(`practice.${option.practice}`) }}</b
+              ><small v-if="option.practice === preview.now" class="dew">{{ say('practice.now') }}</small>
+            </th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="row in rows" :key="row.key" :class="{ sub: row.sub }">
             <th scope="row">{{ say(`practice.row.${row.key}`) }}</th>
-            <td v-for="(value, i) in row.values" :key="i" :class="{ now: preview.options[i]!.practice === preview.now }">{{ value }}<i v-if="!row.sub" aria-hidden="true" :class="{ warm: row.key === 'heavy' }" :style="{ width: `${share(row.values, i) * 84}px` }" /></td>
+            <td
+              v-for="(value, i) in row.values"
+              :key="i"
+              :class="{ now: preview.options[i]!.practice === preview.now }"
+            >
+              {{ value
+              }}<i
+                v-if="!row.sub"
+                aria-hidden="true"
+                :class="{ warm: row.key === 'heavy' }"
+                :style="{ width: `${share(row.values, i) * 84}px` }"
+              />
+            </td>
           </tr>
-          <tr class="no-print"><td /><td v-for="option in preview.options" :key="option.practice" :class="{ now: option.practice === preview.now }">
-            <VBtn size="small" :variant="option.practice === preview.now ? 'text' : 'outlined'" :disabled="option.practice === preview.now" :loading="sending.busy.value" @click="choose(option.practice)">{{ say('practice.choose', { practice: say(`practice.${option.practice}`) }) }}</VBtn>
-          </td></tr>
+          <tr class="no-print">
+            <td />
+            <td
+              v-for="option in preview.options"
+              :key="option.practice"
+              :class="{ now: option.practice === preview.now }"
+            >
+              <VBtn
+                size="small"
+                :variant="option.practice === preview.now ? 'text' : 'outlined'"
+                :disabled="option.practice === preview.now"
+                :loading="sending.busy.value"
+                @click="choose(option.practice)"
+                >{{ say('practice.choose', { practice: say(`practice.${option.practice}`) }) }}</VBtn
+              >
+            </td>
+          </tr>
         </tbody>
       </table>
-      <p v-if="preview.follow < preview.points" class="small">{{ say('practice.follow', { follow: preview.follow, points: preview.points }) }}</p>
-      <ul class="schools small quiet"><li v-for="option in preview.options" :key="option.practice"><b>{{ say(`practice.${option.practice}`) }}</b>: {{ say(`practice.${option.practice}.why`) }}</li></ul>
-      <details class="small"><summary>{{ say('practice.how') }}</summary><p>{{ say('practice.of', { count: preview.points }) }}</p><p v-for="i in 3" :key="i">{{ say(`practice.how.${i}`) }}</p></details>
+      <p v-if="preview.follow < preview.points" class="small">
+        {{ say('practice.follow', { follow: preview.follow, points: preview.points }) }}
+      </p>
+      <ul class="schools small quiet">
+        <li v-for="option in preview.options" :key="option.practice">
+          <b>{{ say(`practice.${option.practice}`) }}</b
+          >: {{ say(`practice.${option.practice}.why`) }}
+        </li>
+      </ul>
+      <details class="small">
+        <summary>{{ say('practice.how') }}</summary>
+        <p>{{ say('practice.of', { count: preview.points }) }}</p>
+        <p v-for="i in 3" :key="i">{{ say(`practice.how.${i}`) }}</p>
+      </details>
     </div>
     <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
     <section>
       <h2>{{ say('practice.exceptions') }}</h2>
       <p v-if="answer.exceptions.length === 0" class="quiet">{{ say('practice.exceptions.none') }}</p>
-      <ul class="exceptions"><li v-for="it in answer.exceptions" :key="it.subjectId"><span>{{ it.name }}</span><b>{{ say(`practice.${it.practice}`) }}</b><button type="button" class="plain link" @click="choose(null, { scope: it.scope, subjectId: it.subjectId })">{{ say('practice.back') }}</button></li></ul>
+      <ul class="exceptions">
+        <li v-for="it in answer.exceptions" :key="it.subjectId">
+          <span>{{ it.name }}</span
+          ><b>{{ say(`practice.${it.practice}`) }}</b
+          ><button type="button" class="plain link" @click="choose(null, { scope: it.scope, subjectId: it.subjectId })">
+            {{ say('practice.back') }}
+          </button>
+        </li>
+      </ul>
     </section>
   </div>
 </template>
 
 <style scoped>
-.part { display: grid; gap: 14px; }
-.lead { max-width: 62ch; }
-.where { max-width: 420px; }
-.held { overflow-x: auto; display: grid; gap: 12px; }
-.waiting { opacity: .6; }
-table { border-collapse: collapse; min-width: 720px; width: 100%; }
-th, td { text-align: left; padding: 8px 14px; border-bottom: 1px solid var(--hair); font-weight: 400; vertical-align: top; }
-thead th { border-bottom: 2px solid var(--ink); }
-thead small { display: block; }
-td { font-size: 19px; font-weight: 620; font-variant-numeric: tabular-nums; width: 17%; }
-td i { display: block; height: 4px; background: var(--dew); margin-top: 3px; border-radius: 2px; }
-td i.warm { background: var(--alarm); }
-.sub th, .sub td { padding-top: 2px; padding-bottom: 2px; font-size: 14px; color: var(--ink-2); font-weight: 400; }
-.sub th { padding-left: 28px; }
-.now { background: var(--pick); }
-.schools { display: grid; gap: 2px; }
-td .v-btn { font-size: 14px; }
-details p { margin-top: 4px; max-width: 75ch; }
-summary { cursor: pointer; color: var(--dew-deep); min-height: 26px; }
-.exceptions li { display: flex; gap: 16px; padding: 6px 0; border-top: 1px solid var(--hair); }
-.exceptions span { flex: 1; }
-section { display: grid; gap: 6px; }
+.part {
+  display: grid;
+  gap: 14px;
+}
+.lead {
+  max-width: 62ch;
+}
+.where {
+  max-width: 420px;
+}
+.held {
+  overflow-x: auto;
+  display: grid;
+  gap: 12px;
+}
+.waiting {
+  opacity: 0.6;
+}
+table {
+  border-collapse: collapse;
+  min-width: 720px;
+  width: 100%;
+}
+th,
+td {
+  text-align: left;
+  padding: 8px 14px;
+  border-bottom: 1px solid var(--hair);
+  font-weight: 400;
+  vertical-align: top;
+}
+thead th {
+  border-bottom: 2px solid var(--ink);
+}
+thead small {
+  display: block;
+}
+td {
+  font-size: 19px;
+  font-weight: 620;
+  font-variant-numeric: tabular-nums;
+  width: 17%;
+}
+td i {
+  display: block;
+  height: 4px;
+  background: var(--dew);
+  margin-top: 3px;
+  border-radius: 2px;
+}
+td i.warm {
+  background: var(--alarm);
+}
+.sub th,
+.sub td {
+  padding-top: 2px;
+  padding-bottom: 2px;
+  font-size: 14px;
+  color: var(--ink-2);
+  font-weight: 400;
+}
+.sub th {
+  padding-left: 28px;
+}
+.now {
+  background: var(--pick);
+}
+.schools {
+  display: grid;
+  gap: 2px;
+}
+td .v-btn {
+  font-size: 14px;
+}
+details p {
+  margin-top: 4px;
+  max-width: 75ch;
+}
+summary {
+  cursor: pointer;
+  color: var(--dew-deep);
+  min-height: 26px;
+}
+.exceptions li {
+  display: flex;
+  gap: 16px;
+  padding: 6px 0;
+  border-top: 1px solid var(--hair);
+}
+.exceptions span {
+  flex: 1;
+}
+section {
+  display: grid;
+  gap: 6px;
+}
 </style>

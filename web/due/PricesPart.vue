@@ -8,18 +8,36 @@ import { say } from '../language/say.ts';
 
 const props = defineProps<{ answer: PracticeAnswer }>();
 const emit = defineEmits<{ changed: [] }>();
-const prices = reactive({ staffHour: props.answer.prices?.staffHour ?? 0, door: props.answer.prices?.door ?? 0, currency: props.answer.prices?.currency ?? 'EUR', hoursAMonth: (props.answer.prices?.hoursAMonth ?? '') as number | '' });
-const materials = reactive<Record<string, number | ''>>(Object.fromEntries(props.answer.materials.map(({ key }) => [key, props.answer.prices?.materials[key] ?? ''])));
+const prices = reactive({
+  staffHour: props.answer.prices?.staffHour ?? 0,
+  door: props.answer.prices?.door ?? 0,
+  currency: props.answer.prices?.currency ?? 'EUR',
+  hoursAMonth: (props.answer.prices?.hoursAMonth ?? '') as number | '',
+});
+const materials = reactive<Record<string, number | ''>>(
+  Object.fromEntries(props.answer.materials.map(({ key }) => [key, props.answer.prices?.materials[key] ?? ''])),
+);
 const budget = reactive({ ...props.answer.budget });
 const [price, limit] = [useForm(changePrices), useForm(changeBudget)];
 const told = ref('');
 
 async function savePrices(): Promise<void> {
   const known = Object.fromEntries(Object.entries(materials).filter(([, value]) => value !== ''));
-  if (await price.submit({ ...prices, hoursAMonth: prices.hoursAMonth === '' ? null : prices.hoursAMonth, materials: known }, (form) => write('POST', '/prices', form, newId()))) { told.value = 'prices'; emit('changed'); }
+  if (
+    await price.submit(
+      { ...prices, hoursAMonth: prices.hoursAMonth === '' ? null : prices.hoursAMonth, materials: known },
+      (form) => write('POST', '/prices', form, newId()),
+    )
+  ) {
+    told.value = 'prices';
+    emit('changed');
+  }
 }
 async function saveBudget(): Promise<void> {
-  if (await limit.submit({ tenancyId: null, ...budget }, (form) => write('POST', '/budgets', form, newId()))) { told.value = 'budget'; emit('changed'); }
+  if (await limit.submit({ tenancyId: null, ...budget }, (form) => write('POST', '/budgets', form, newId()))) {
+    told.value = 'budget';
+    emit('changed');
+  }
 }
 </script>
 
@@ -28,8 +46,20 @@ async function saveBudget(): Promise<void> {
     <form @submit.prevent="saveBudget">
       <h2>{{ say('budget.title') }}</h2>
       <div class="fields">
-        <VTextField v-model.number="budget.jobs" type="number" min="0" :label="say('budget.jobs')" :error-messages="limit.errors.jobs" />
-        <VTextField v-model.number="budget.minutes" type="number" min="0" :label="say('budget.minutes')" :error-messages="limit.errors.minutes" />
+        <VTextField
+          v-model.number="budget.jobs"
+          type="number"
+          min="0"
+          :label="say('budget.jobs')"
+          :error-messages="limit.errors.jobs"
+        />
+        <VTextField
+          v-model.number="budget.minutes"
+          type="number"
+          min="0"
+          :label="say('budget.minutes')"
+          :error-messages="limit.errors.minutes"
+        />
         <VBtn type="submit" color="primary" :loading="limit.busy.value">{{ say('budget.save') }}</VBtn>
         <span v-if="told === 'budget'" role="status" class="dew">{{ say('saved') }}</span>
       </div>
@@ -39,25 +69,92 @@ async function saveBudget(): Promise<void> {
       <h2>{{ say('practice.part.prices').split(' ')[0] }}</h2>
       <p class="quiet">{{ say('prices.lead') }}</p>
       <div class="fields">
-        <VTextField v-model.number="prices.staffHour" type="number" min="0" step="0.01" :label="say('prices.hour')" :error-messages="price.errors.staffHour" />
-        <VTextField v-model.number="prices.hoursAMonth" type="number" min="0" step="0.5" :label="say('prices.hours')" :error-messages="price.errors.hoursAMonth" />
-        <VTextField v-model.number="prices.door" type="number" min="0" step="0.01" :label="say('prices.door')" :error-messages="price.errors.door" />
-        <VTextField v-model="prices.currency" maxlength="3" :label="say('prices.currency')" :error-messages="price.errors.currency" />
+        <VTextField
+          v-model.number="prices.staffHour"
+          type="number"
+          min="0"
+          step="0.01"
+          :label="say('prices.hour')"
+          :error-messages="price.errors.staffHour"
+        />
+        <VTextField
+          v-model.number="prices.hoursAMonth"
+          type="number"
+          min="0"
+          step="0.5"
+          :label="say('prices.hours')"
+          :error-messages="price.errors.hoursAMonth"
+        />
+        <VTextField
+          v-model.number="prices.door"
+          type="number"
+          min="0"
+          step="0.01"
+          :label="say('prices.door')"
+          :error-messages="price.errors.door"
+        />
+        <VTextField
+          v-model="prices.currency"
+          maxlength="3"
+          :label="say('prices.currency')"
+          :error-messages="price.errors.currency"
+        />
       </div>
       <h3>{{ say('prices.materials') }}</h3>
-      <div class="materials"><label v-for="it in answer.materials" :key="it.key"><span>{{ it.name }}</span><input v-model.number="materials[it.key]" type="number" min="0" step="0.01"></label></div>
+      <div class="materials">
+        <label v-for="it in answer.materials" :key="it.key"
+          ><span>{{ it.name }}</span
+          ><input v-model.number="materials[it.key]" type="number" min="0" step="0.01"
+        /></label>
+      </div>
       <p v-if="price.refusal.value" class="tell" role="alert">{{ price.refusal.value }}</p>
-      <p><VBtn type="submit" color="primary" :loading="price.busy.value">{{ say('prices.save') }}</VBtn> <span v-if="told === 'prices'" role="status" class="dew">{{ say('saved') }}</span></p>
+      <p>
+        <VBtn type="submit" color="primary" :loading="price.busy.value">{{ say('prices.save') }}</VBtn>
+        <span v-if="told === 'prices'" role="status" class="dew">{{ say('saved') }}</span>
+      </p>
     </form>
   </div>
 </template>
 
 <style scoped>
-.part { display: grid; gap: 26px; }
-form { display: grid; gap: 8px; }
-.fields { display: grid; grid-template-columns: repeat(auto-fit, minmax(170px, 1fr)); gap: 4px 14px; align-items: start; max-width: 760px; }
-.fields .v-btn { min-height: 48px; justify-self: start; }
-.materials { display: grid; grid-template-columns: repeat(auto-fill, minmax(310px, 1fr)); gap: 2px 30px; }
-.materials label { display: flex; justify-content: space-between; gap: 10px; border-bottom: 1px solid var(--hair); padding: 3px 0; }
-.materials input { width: 84px; font: inherit; color: var(--ink); background: var(--panel); border: 1px solid var(--edge); border-radius: 5px; padding: 2px 6px; }
+.part {
+  display: grid;
+  gap: 26px;
+}
+form {
+  display: grid;
+  gap: 8px;
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+  gap: 4px 14px;
+  align-items: start;
+  max-width: 760px;
+}
+.fields .v-btn {
+  min-height: 48px;
+  justify-self: start;
+}
+.materials {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(310px, 1fr));
+  gap: 2px 30px;
+}
+.materials label {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  border-bottom: 1px solid var(--hair);
+  padding: 3px 0;
+}
+.materials input {
+  width: 84px;
+  font: inherit;
+  color: var(--ink);
+  background: var(--panel);
+  border: 1px solid var(--edge);
+  border-radius: 5px;
+  padding: 2px 6px;
+}
 </style>

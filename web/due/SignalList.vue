@@ -31,19 +31,54 @@ async function dismiss(id: string): Promise<void> {
   <p v-if="signals.length === 0" class="quiet small">{{ say('signals.none') }}</p>
   <ul class="signals">
     <li v-for="it in signals" :key="it.id" :class="it.state">
-      <p><b>{{ it.says }}</b> <RouterLink v-if="withPlace" :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink> <span class="quiet small">{{ it.machine }}</span></p>
+      <p>
+        <b>{{ it.says }}</b> <RouterLink v-if="withPlace" :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>
+        <span class="quiet small">{{ it.machine }}</span>
+      </p>
       <p v-if="it.note" class="small">“{{ it.note }}”</p>
-      <p class="quiet small">{{ it.by }}, {{ say.time(it.at, it.zone) }}<template v-if="it.times > 1"> · {{ say('signals.again', { times: it.times }) }}</template><template v-if="it.state === 'answered'"> · ✓ {{ it.stateSays }}</template></p>
-      <p v-for="report in it.reports" :key="report.at" class="quiet small">{{ report.by }}, {{ say.time(report.at, it.zone) }}<template v-if="report.note">: “{{ report.note }}”</template></p>
-      <div v-if="it.photoIds.length" class="photos"><img v-for="photo in it.photoIds" :key="photo" :src="photoUrl(photo)" :alt="it.says" width="110" loading="lazy"></div>
-      <p v-if="it.state === 'dismissed'" class="small">{{ say('signals.back', { day: say.day(dayFromIso(it.recheck!)), reason: it.reason ?? '' }) }}</p>
+      <p class="quiet small">
+        {{ it.by }}, {{ say.time(it.at, it.zone)
+        }}<template v-if="it.times > 1"> · {{ say('signals.again', { times: it.times }) }}</template
+        ><template v-if="it.state === 'answered'"> · ✓ {{ it.stateSays }}</template>
+      </p>
+      <p v-for="report in it.reports" :key="report.at" class="quiet small">
+        {{ report.by }}, {{ say.time(report.at, it.zone) }}<template v-if="report.note">: “{{ report.note }}”</template>
+      </p>
+      <div v-if="it.photoIds.length" class="photos">
+        <img
+          v-for="photo in it.photoIds"
+          :key="photo"
+          :src="photoUrl(photo)"
+          :alt="it.says"
+          width="110"
+          loading="lazy"
+        />
+      </div>
+      <p v-if="it.state === 'dismissed'" class="small">
+        {{ say('signals.back', { day: say.day(dayFromIso(it.recheck!)), reason: it.reason ?? '' }) }}
+      </p>
       <p v-if="it.state !== 'answered'" class="acts">
-        <RouterLink v-if="desk.isManager" class="small" :to="`/line/${it.pointNumber}`">{{ say('faults.point') }}</RouterLink>
-        <button v-if="desk.isManager" type="button" class="plain link small" @click="begin(it)">{{ say('signals.dismiss') }}</button>
+        <RouterLink v-if="desk.isManager" class="small" :to="`/line/${it.pointNumber}`">{{
+          say('faults.point')
+        }}</RouterLink>
+        <button v-if="desk.isManager" type="button" class="plain link small" @click="begin(it)">
+          {{ say('signals.dismiss') }}
+        </button>
       </p>
       <form v-if="open === it.id" @submit.prevent="dismiss(it.id)">
-        <VTextarea v-model="entry.reason" :label="say('signals.reason')" rows="1" :error-messages="errors.reason" autofocus />
-        <VTextField v-model="entry.recheck" type="date" :label="say('signals.recheck')" :error-messages="errors.recheck" />
+        <VTextarea
+          v-model="entry.reason"
+          :label="say('signals.reason')"
+          rows="1"
+          :error-messages="errors.reason"
+          autofocus
+        />
+        <VTextField
+          v-model="entry.recheck"
+          type="date"
+          :label="say('signals.recheck')"
+          :error-messages="errors.recheck"
+        />
         <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
         <VBtn type="submit" color="primary" :loading="busy">{{ say('signals.dismissNow') }}</VBtn>
       </form>
@@ -52,13 +87,39 @@ async function dismiss(id: string): Promise<void> {
 </template>
 
 <style scoped>
-.signals { display: grid; }
-.signals li { border-top: 1px solid var(--hair); padding: 9px 0; display: grid; gap: 3px; }
-.answered, .dismissed { color: var(--ink-2); }
-.acts { display: flex; gap: 16px; }
-form { display: grid; gap: 6px; justify-items: start; }
-form > * { width: 100%; }
-form > .v-btn { width: auto; }
-.photos { display: flex; gap: 6px; }
-.photos img { border-radius: 6px; }
+.signals {
+  display: grid;
+}
+.signals li {
+  border-top: 1px solid var(--hair);
+  padding: 9px 0;
+  display: grid;
+  gap: 3px;
+}
+.answered,
+.dismissed {
+  color: var(--ink-2);
+}
+.acts {
+  display: flex;
+  gap: 16px;
+}
+form {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+form > * {
+  width: 100%;
+}
+form > .v-btn {
+  width: auto;
+}
+.photos {
+  display: flex;
+  gap: 6px;
+}
+.photos img {
+  border-radius: 6px;
+}
 </style>

@@ -22,10 +22,30 @@ const band = computed(() => ({ from: at(props.speed.low), to: at(props.speed.hig
 </template>
 
 <style scoped>
-svg { width: 100%; max-width: 560px; display: block; }
-.rail { stroke: var(--edge); stroke-width: 1.5; }
-.band { fill: var(--pick); stroke: var(--dew); stroke-width: 1.2; }
-.one { stroke: var(--dew); stroke-width: 2.5; }
-.median { stroke: var(--ink); stroke-width: 3; }
-text { fill: var(--ink-2); font: 500 11px var(--sans); }
+svg {
+  width: 100%;
+  max-width: 560px;
+  display: block;
+}
+.rail {
+  stroke: var(--edge);
+  stroke-width: 1.5;
+}
+.band {
+  fill: var(--pick);
+  stroke: var(--dew);
+  stroke-width: 1.2;
+}
+.one {
+  stroke: var(--dew);
+  stroke-width: 2.5;
+}
+.median {
+  stroke: var(--ink);
+  stroke-width: 3;
+}
+text {
+  fill: var(--ink-2);
+  font: 500 11px var(--sans);
+}
 </style>

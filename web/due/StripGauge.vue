@@ -8,9 +8,15 @@ import { GUTTER_END, LINE_AT, placeOf } from './scale.ts';
 import type { MarkDates } from '../../contract/register.ts';
 import type { PointKind } from '../../core/catalogue/types.ts';
 
-export interface GaugeMark extends MarkDates { readonly kind: string; readonly name: string; readonly safetyCritical: boolean }
+export interface GaugeMark extends MarkDates {
+  readonly kind: string;
+  readonly name: string;
+  readonly safetyCritical: boolean;
+}
 
-const props = withDefaults(defineProps<{ marks: readonly GaugeMark[]; today: number; width?: number }>(), { width: 320 });
+const props = withDefaults(defineProps<{ marks: readonly GaugeMark[]; today: number; width?: number }>(), {
+  width: 320,
+});
 const HEIGHT = 26;
 
 const placed = computed(() => {
@@ -18,43 +24,125 @@ const placed = computed(() => {
   const all = props.marks.map((mark) => ({ ...mark, ...standOn(mark, props.today) }));
   // Several without a record are one counted mark.
   const unknown = all.filter(({ share }) => share === undefined);
-  return all.filter((mark) => mark.share !== undefined || mark === unknown[0]).map((mark) => ({ ...mark, count: mark.share === undefined ? unknown.length : 1 }))
+  return all
+    .filter((mark) => mark.share !== undefined || mark === unknown[0])
+    .map((mark) => ({ ...mark, count: mark.share === undefined ? unknown.length : 1 }))
     .sort((a, b) => (a.share ?? -1) - (b.share ?? -1))
     .map((mark) => {
       const x = placeOf(mark.share) * props.width;
       const level = x - levels[0]! >= 13 ? 0 : 1;
       levels[level] = x;
-      return { ...mark, x, y: level === 0 ? HEIGHT / 2 : 6, glyph: GLYPHS[mark.kind as PointKind], tone: isLate(mark) ? 'late' : isOnHold(mark) ? 'fresh' : mark.work > 0 ? 'on' : mark.state === 'fresh' ? 'fresh' : 'plain' };
+      return {
+        ...mark,
+        x,
+        y: level === 0 ? HEIGHT / 2 : 6,
+        glyph: GLYPHS[mark.kind as PointKind],
+        tone: isLate(mark)
+          ? 'late'
+          : isOnHold(mark)
+            ? 'fresh'
+            : mark.work > 0
+              ? 'on'
+              : mark.state === 'fresh'
+                ? 'fresh'
+                : 'plain',
+      };
     });
 });
-const label = computed(() => say('strip.label', {
-  marks: placed.value.map(({ name, share, count }) => (share === undefined ? count > 1 ? say('strip.none.many', { count }) : say('strip.none', { name }) : say('strip.mark', { name, percent: Math.round(share * 100) }))).join('; '),
-}));
+const label = computed(() =>
+  say('strip.label', {
+    marks: placed.value
+      .map(({ name, share, count }) =>
+        share === undefined
+          ? count > 1
+            ? say('strip.none.many', { count })
+            : say('strip.none', { name })
+          : say('strip.mark', { name, percent: Math.round(share * 100) }),
+      )
+      .join('; '),
+  }),
+);
 </script>
 
 <template>
-  <svg class="gauge" :viewBox="`0 0 ${width} ${HEIGHT}`" preserveAspectRatio="xMidYMid meet" role="img" :aria-label="label">
+  <svg
+    class="gauge"
+    :viewBox="`0 0 ${width} ${HEIGHT}`"
+    preserveAspectRatio="xMidYMid meet"
+    role="img"
+    :aria-label="label"
+  >
     <rect :x="LINE_AT * width" y="0" :width="width * (1 - LINE_AT)" :height="HEIGHT" class="ground" />
     <path :d="`M${GUTTER_END * width + 4} ${HEIGHT / 2}H${width}`" class="rail" />
     <path :d="`M${LINE_AT * width} 0V${HEIGHT}`" class="line" />
     <g v-for="(mark, i) in placed" :key="i" :transform="`translate(${mark.x - 6} ${mark.y - 6})`" :class="mark.tone">
       <rect v-if="mark.safetyCritical && mark.tone !== 'fresh'" x="-2.5" y="-2.5" width="17" height="17" class="box" />
-      <template v-if="mark.count > 1"><circle cx="6" cy="6" r="9" class="ring" /><text x="6" y="6.5" class="count">{{ mark.count }}</text></template>
-      <path v-else :d="mark.glyph.path" :stroke-width="mark.glyph.stroke || 1" :class="mark.glyph.stroke ? 'stroke' : 'fill'" />
+      <template v-if="mark.count > 1">
+        <circle cx="6" cy="6" r="9" class="ring" />
+        <text x="6" y="6.5" class="count">{{ mark.count }}</text>
+      </template>
+      <path
+        v-else
+        :d="mark.glyph.path"
+        :stroke-width="mark.glyph.stroke || 1"
+        :class="mark.glyph.stroke ? 'stroke' : 'fill'"
+      />
     </g>
   </svg>
 </template>
 
 <style scoped>
-.gauge { display: block; width: 100%; max-height: 30px; }
-.ground { fill: var(--past-ground); }
-.rail { stroke: var(--hair); stroke-width: 1.5; }
-.line { stroke: var(--dew); stroke-width: 3; }
-.stroke { fill: none; stroke: currentColor; }
-.fill { fill: currentColor; }
-.box { fill: var(--panel); stroke: currentColor; stroke-width: 1.3; }
+.gauge {
+  display: block;
+  width: 100%;
+  max-height: 30px;
+}
+.ground {
+  fill: var(--past-ground);
+}
+.rail {
+  stroke: var(--hair);
+  stroke-width: 1.5;
+}
+.line {
+  stroke: var(--dew);
+  stroke-width: 3;
+}
+.stroke {
+  fill: none;
+  stroke: currentColor;
+}
+.fill {
+  fill: currentColor;
+}
+.box {
+  fill: var(--panel);
+  stroke: currentColor;
+  stroke-width: 1.3;
+}
 
-.ring { fill: none; stroke: var(--fresh); stroke-dasharray: 1.6 1.8; stroke-width: 1.3; }
-.count { font: 600 9.5px var(--sans); fill: var(--ink); text-anchor: middle; dominant-baseline: middle; }
-.late { color: var(--alarm); } .on { color: var(--dew); } .fresh { color: var(--fresh); } .plain { color: var(--ink); }
+.ring {
+  fill: none;
+  stroke: var(--fresh);
+  stroke-dasharray: 1.6 1.8;
+  stroke-width: 1.3;
+}
+.count {
+  font: 600 9.5px var(--sans);
+  fill: var(--ink);
+  text-anchor: middle;
+  dominant-baseline: middle;
+}
+.late {
+  color: var(--alarm);
+}
+.on {
+  color: var(--dew);
+}
+.fresh {
+  color: var(--fresh);
+}
+.plain {
+  color: var(--ink);
+}
 </style>

@@ -14,56 +14,117 @@ import SpeedBand from './SpeedBand.vue';
 
 const props = defineProps<{ number: string }>();
 const { value: working, failure, reload } = useLoading(() => get<WorkingAnswer>(`/points/${props.number}/working`));
-const tried = useLoading(() => get<WorkingAnswer>(`/points/${props.number}/supposed?with=${encodeURIComponent(JSON.stringify(supposed.value))}`));
+const tried = useLoading(() =>
+  get<WorkingAnswer>(`/points/${props.number}/supposed?with=${encodeURIComponent(JSON.stringify(supposed.value))}`),
+);
 const { failure: refusal, run, busy } = useSending();
 const told = ref('');
 
-const entry = reactive({ practice: 'steady' as Practice, anchor: 'none' as AnchorKind, rule: 'FREQ=MONTHLY;BYDAY=1SA', start: '', methods: {} as Record<string, string>, assumptions: {} as Record<string, string> });
+const entry = reactive({
+  practice: 'steady' as Practice,
+  anchor: 'none' as AnchorKind,
+  rule: 'FREQ=MONTHLY;BYDAY=1SA',
+  start: '',
+  methods: {} as Record<string, string>,
+  assumptions: {} as Record<string, string>,
+});
 function restore(): void {
   const it = working.value!;
   Object.assign(entry, {
-    practice: it.chosen.practice, anchor: it.chosen.anchor.kind, rule: it.chosen.anchor.rule ?? 'FREQ=MONTHLY;BYDAY=1SA', start: it.chosen.anchor.start ?? '2026-01-01',
-    methods: Object.fromEntries(it.chosen.methods.map(({ key, option }) => [key, option])), assumptions: {},
+    practice: it.chosen.practice,
+    anchor: it.chosen.anchor.kind,
+    rule: it.chosen.anchor.rule ?? 'FREQ=MONTHLY;BYDAY=1SA',
+    start: it.chosen.anchor.start ?? '2026-01-01',
+    methods: Object.fromEntries(it.chosen.methods.map(({ key, option }) => [key, option])),
+    assumptions: {},
   });
   tried.value.value = null;
 }
-const anchor = computed(() => (entry.anchor === 'rule' ? { kind: entry.anchor, rule: entry.rule, start: entry.start, mode: 'sets' } : { kind: entry.anchor, mode: 'sets' }));
+const anchor = computed(() =>
+  entry.anchor === 'rule'
+    ? { kind: entry.anchor, rule: entry.rule, start: entry.start, mode: 'sets' }
+    : { kind: entry.anchor, mode: 'sets' },
+);
 const changed = computed(() => {
   const it = working.value;
-  if (!it) return { practice: false, anchor: false, methods: [] as string[], assumptions: {} as Record<string, number> };
+  if (!it)
+    return { practice: false, anchor: false, methods: [] as string[], assumptions: {} as Record<string, number> };
   return {
     practice: entry.practice !== it.chosen.practice,
-    anchor: entry.anchor !== it.chosen.anchor.kind || (entry.anchor === 'rule' && (entry.rule !== it.chosen.anchor.rule || entry.start !== it.chosen.anchor.start)),
-    methods: it.chosen.methods.filter(({ key, option }) => entry.methods[key] !== option).map(({ key }) => key as string),
-    assumptions: Object.fromEntries(Object.entries(entry.assumptions).flatMap(([name, text]) => (text === '' || Number(text) === it.assumptions.find((one) => one.name === name)!.value ? [] : [[name, Number(text)]]))),
+    anchor:
+      entry.anchor !== it.chosen.anchor.kind ||
+      (entry.anchor === 'rule' && (entry.rule !== it.chosen.anchor.rule || entry.start !== it.chosen.anchor.start)),
+    methods: it.chosen.methods
+      .filter(({ key, option }) => entry.methods[key] !== option)
+      .map(({ key }) => key as string),
+    assumptions: Object.fromEntries(
+      Object.entries(entry.assumptions).flatMap(([name, text]) =>
+        text === '' || Number(text) === it.assumptions.find((one) => one.name === name)!.value
+          ? []
+          : [[name, Number(text)]],
+      ),
+    ),
   };
 });
-const anything = computed(() => changed.value.practice || changed.value.anchor || changed.value.methods.length > 0 || Object.keys(changed.value.assumptions).length > 0);
+const anything = computed(
+  () =>
+    changed.value.practice ||
+    changed.value.anchor ||
+    changed.value.methods.length > 0 ||
+    Object.keys(changed.value.assumptions).length > 0,
+);
 const supposed = computed(() => ({
-  ...(changed.value.practice && { practice: entry.practice }), ...(changed.value.anchor && { anchor: anchor.value }),
-  methods: changed.value.methods.map((method) => ({ method, option: entry.methods[method] })), changes: changed.value.assumptions,
+  ...(changed.value.practice && { practice: entry.practice }),
+  ...(changed.value.anchor && { anchor: anchor.value }),
+  methods: changed.value.methods.map((method) => ({ method, option: entry.methods[method] })),
+  changes: changed.value.assumptions,
 }));
 let waiting: ReturnType<typeof setTimeout>;
-watch(supposed, () => {
-  clearTimeout(waiting);
-  if (anything.value) waiting = setTimeout(() => void tried.reload(), 150);
-  else tried.value.value = null;
-}, { deep: true });
+watch(
+  supposed,
+  () => {
+    clearTimeout(waiting);
+    if (anything.value) waiting = setTimeout(() => void tried.reload(), 150);
+    else tried.value.value = null;
+  },
+  { deep: true },
+);
 
 async function keep(what: 'practice' | 'anchor' | 'assumptions' | 'methods'): Promise<void> {
   const it = working.value!;
   const kept = await run(async () => {
-    if (what === 'practice') await write('POST', '/practice', { scope: 'point', subjectId: it.id, practice: entry.practice }, newId());
-    if (what === 'anchor') await write('PUT', `/points/${it.id}/anchor`, { anchor: entry.anchor === 'none' ? { kind: 'none' } : anchor.value }, newId());
+    if (what === 'practice')
+      await write('POST', '/practice', { scope: 'point', subjectId: it.id, practice: entry.practice }, newId());
+    if (what === 'anchor')
+      await write(
+        'PUT',
+        `/points/${it.id}/anchor`,
+        { anchor: entry.anchor === 'none' ? { kind: 'none' } : anchor.value },
+        newId(),
+      );
     if (what === 'assumptions') await write('POST', '/assumptions', { changes: changed.value.assumptions }, newId());
-    if (what === 'methods') for (const method of changed.value.methods) await write('POST', '/methods', { scope: 'point', subjectId: it.id, method, option: entry.methods[method] }, newId());
+    if (what === 'methods')
+      for (const method of changed.value.methods)
+        await write(
+          'POST',
+          '/methods',
+          { scope: 'point', subjectId: it.id, method, option: entry.methods[method] },
+          newId(),
+        );
   });
   if (!kept) return;
   told.value = say('saved');
   await load();
 }
 async function schedule(): Promise<void> {
-  await run(async () => { await write('PUT', `/points/${working.value!.id}/scheduled`, { scheduled: working.value!.chosen.scheduled ? 'no' : 'yes' }, newId()); });
+  await run(async () => {
+    await write(
+      'PUT',
+      `/points/${working.value!.id}/scheduled`,
+      { scheduled: working.value!.chosen.scheduled ? 'no' : 'yes' },
+      newId(),
+    );
+  });
   await load();
 }
 async function load(): Promise<void> {
@@ -80,10 +141,24 @@ onMounted(load);
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
     <template v-if="working && shown">
       <header>
-        <p class="quiet small"><RouterLink :to="`/line/${working.number}`">{{ say('working.back') }}</RouterLink> · <RouterLink :to="`/homes/${working.place.id}`">{{ working.place.name }}</RouterLink></p>
+        <p class="quiet small">
+          <RouterLink :to="`/line/${working.number}`">{{ say('working.back') }}</RouterLink> ·
+          <RouterLink :to="`/homes/${working.place.id}`">{{ working.place.name }}</RouterLink>
+        </p>
         <h1>{{ say('working.title') }}: {{ working.name }}</h1>
-        <p class="date"><span><b>{{ long(working.line) }}</b> <span class="quiet">{{ working.served ? say('working.served', { day: long(working.served) }) : say('working.noRecord') }}</span></span>
-          <span v-if="anything && tried.value.value" class="would" role="status">{{ tried.value.value.line === working.line && tried.value.value.days === working.days ? say('working.same', { line: long(working.line) }) : say('working.would', { line: long(tried.value.value.line), days: tried.value.value.days }) }}</span></p>
+        <p class="date">
+          <span
+            ><b>{{ long(working.line) }}</b>
+            <span class="quiet">{{
+              working.served ? say('working.served', { day: long(working.served) }) : say('working.noRecord')
+            }}</span></span
+          >
+          <span v-if="anything && tried.value.value" class="would" role="status">{{
+            tried.value.value.line === working.line && tried.value.value.days === working.days
+              ? say('working.same', { line: long(working.line) })
+              : say('working.would', { line: long(tried.value.value.line), days: tried.value.value.days })
+          }}</span>
+        </p>
         <p class="says">{{ shown.says }}</p>
       </header>
       <p v-for="it in working.contradictions" :key="it" class="caution">{{ it }}</p>
@@ -91,8 +166,23 @@ onMounted(load);
         <div class="left">
           <section>
             <h2>{{ say('working.terms') }}</h2>
-            <dl class="terms"><div v-for="(term, i) in shown.terms" :key="i"><dt>{{ term.says }}<small>{{ term.why }}</small></dt><dd>{{ say('point.days', { days: term.days }) }}</dd></div>
-              <div class="sum"><dt>{{ say('working.line') }}<small v-if="shown.band">{{ say('working.band', { early: long(shown.band.early), late: long(shown.band.late) }) }}</small></dt><dd>{{ say('point.days', { days: shown.days }) }}</dd></div></dl>
+            <dl class="terms">
+              <div v-for="(term, i) in shown.terms" :key="i">
+                <dt>
+                  {{ term.says }}<small>{{ term.why }}</small>
+                </dt>
+                <dd>{{ say('point.days', { days: term.days }) }}</dd>
+              </div>
+              <div class="sum">
+                <dt>
+                  {{ say('working.line')
+                  }}<small v-if="shown.band">{{
+                    say('working.band', { early: long(shown.band.early), late: long(shown.band.late) })
+                  }}</small>
+                </dt>
+                <dd>{{ say('point.days', { days: shown.days }) }}</dd>
+              </div>
+            </dl>
           </section>
           <p v-if="shown.beyond" class="caution">{{ shown.beyond }}</p>
           <section>
@@ -100,32 +190,119 @@ onMounted(load);
             <SpeedBand :speed="shown.speed" />
             <p class="small quiet">{{ say('working.speed.says', { ...shown.speed }) }}</p>
           </section>
-          <section><h2>{{ say('working.found') }}</h2><ConditionTable :conditions="shown.conditions" /></section>
+          <section>
+            <h2>{{ say('working.found') }}</h2>
+            <ConditionTable :conditions="shown.conditions" />
+          </section>
         </div>
         <form class="try panel no-print" :aria-label="say('working.try')" @submit.prevent>
           <h2>{{ say('working.try') }}</h2>
           <p class="small quiet">{{ say('working.try.why') }}</p>
-          <p v-if="refusal || (anything && tried.failure.value)" class="tell small" role="alert">{{ refusal || tried.failure.value }}</p>
-          <VSelect v-model="entry.practice" :items="PRACTICES.map((value) => ({ value, title: say(`practice.${value}`) }))" :label="say('working.try.practice')" :hint="say('working.chosen.practice', { practice: say(`practice.${working.chosen.practice}`), scope: working.chosen.practiceScope })" persistent-hint density="compact" />
-          <RouterLink class="small" :to="{ path: '/practice', query: { where: `point/${working.id}`, name: `${working.name}, ${working.place.name}` } }">{{ say('practice.here') }}</RouterLink>
-          <VBtn v-if="changed.practice" size="small" variant="outlined" :loading="busy" @click="keep('practice')">{{ say('working.keep.practice') }}</VBtn>
-          <VSelect v-model="entry.anchor" :items="ANCHOR_KINDS.map((value) => ({ value, title: say(`anchor.${value}`) }))" :label="say('working.try.anchor')" :hint="working.chosen.anchor.says" persistent-hint density="compact" />
-          <template v-if="entry.anchor === 'rule'"><VTextField v-model="entry.rule" :label="say('working.try.rule')" density="compact" hide-details /><VTextField v-model="entry.start" type="date" :label="say('working.try.start')" density="compact" hide-details /></template>
-          <VBtn v-if="changed.anchor" size="small" variant="outlined" :loading="busy" @click="keep('anchor')">{{ say('working.keep.anchor') }}</VBtn>
-          <p v-if="shown.chosen.next.length" class="small quiet">{{ say('working.next', { days: shown.chosen.next.map((day) => say.shortDay(dayFromIso(day))).join(', ') }) }}</p>
+          <p v-if="refusal || (anything && tried.failure.value)" class="tell small" role="alert">
+            {{ refusal || tried.failure.value }}
+          </p>
+          <VSelect
+            v-model="entry.practice"
+            :items="PRACTICES.map((value) => ({ value, title: say(`practice.${value}`) }))"
+            :label="say('working.try.practice')"
+            :hint="
+              say('working.chosen.practice', {
+                practice: say(`practice.${working.chosen.practice}`),
+                scope: working.chosen.practiceScope,
+              })
+            "
+            persistent-hint
+            density="compact"
+          />
+          <RouterLink
+            class="small"
+            :to="{
+              path: '/practice',
+              query: { where: `point/${working.id}`, name: `${working.name}, ${working.place.name}` },
+            }"
+            >{{ say('practice.here') }}</RouterLink
+          >
+          <VBtn v-if="changed.practice" size="small" variant="outlined" :loading="busy" @click="keep('practice')">{{
+            say('working.keep.practice')
+          }}</VBtn>
+          <VSelect
+            v-model="entry.anchor"
+            :items="ANCHOR_KINDS.map((value) => ({ value, title: say(`anchor.${value}`) }))"
+            :label="say('working.try.anchor')"
+            :hint="working.chosen.anchor.says"
+            persistent-hint
+            density="compact"
+          />
+          <template v-if="entry.anchor === 'rule'"
+            ><VTextField
+              v-model="entry.rule"
+              :label="say('working.try.rule')"
+              density="compact"
+              hide-details /><VTextField
+              v-model="entry.start"
+              type="date"
+              :label="say('working.try.start')"
+              density="compact"
+              hide-details
+          /></template>
+          <VBtn v-if="changed.anchor" size="small" variant="outlined" :loading="busy" @click="keep('anchor')">{{
+            say('working.keep.anchor')
+          }}</VBtn>
+          <p v-if="shown.chosen.next.length" class="small quiet">
+            {{
+              say('working.next', { days: shown.chosen.next.map((day) => say.shortDay(dayFromIso(day))).join(', ') })
+            }}
+          </p>
           <p v-if="shown.chosen.turn" class="small">{{ say('working.turn', { agent: shown.chosen.turn }) }}</p>
-          <VSelect v-for="method in working.chosen.methods" :key="method.key" v-model="entry.methods[method.key]" :items="method.options.map(({ key, name }) => ({ value: key, title: name }))" :label="method.name" density="compact" hide-details />
-          <VBtn v-if="changed.methods.length" size="small" variant="outlined" :loading="busy" @click="keep('methods')">{{ say('working.keep.methods') }}</VBtn>
+          <VSelect
+            v-for="method in working.chosen.methods"
+            :key="method.key"
+            v-model="entry.methods[method.key]"
+            :items="method.options.map(({ key, name }) => ({ value: key, title: name }))"
+            :label="method.name"
+            density="compact"
+            hide-details
+          />
+          <VBtn
+            v-if="changed.methods.length"
+            size="small"
+            variant="outlined"
+            :loading="busy"
+            @click="keep('methods')"
+            >{{ say('working.keep.methods') }}</VBtn
+          >
           <details open>
             <summary>{{ say('working.try.assumptions') }}</summary>
-            <label v-for="it in working.assumptions" :key="it.name" class="assumed"><span>{{ it.says }}</span><input :value="entry.assumptions[it.name] ?? Math.round(it.value * 1000) / 1000" type="number" :min="it.low" :max="it.high" :step="it.high > 20 ? 1 : 'any'" @input="entry.assumptions[it.name] = ($event.target as HTMLInputElement).value"></label>
+            <label v-for="it in working.assumptions" :key="it.name" class="assumed"
+              ><span>{{ it.says }}</span
+              ><input
+                :value="entry.assumptions[it.name] ?? Math.round(it.value * 1000) / 1000"
+                type="number"
+                :min="it.low"
+                :max="it.high"
+                :step="it.high > 20 ? 1 : 'any'"
+                @input="entry.assumptions[it.name] = ($event.target as HTMLInputElement).value"
+            /></label>
           </details>
-          <VBtn v-if="Object.keys(changed.assumptions).length" size="small" variant="outlined" :loading="busy" @click="keep('assumptions')">{{ say('working.keep.assumptions') }}</VBtn>
+          <VBtn
+            v-if="Object.keys(changed.assumptions).length"
+            size="small"
+            variant="outlined"
+            :loading="busy"
+            @click="keep('assumptions')"
+            >{{ say('working.keep.assumptions') }}</VBtn
+          >
           <button v-if="anything" type="button" class="plain link" @click="restore">{{ say('working.reset') }}</button>
           <p v-if="told && !anything" role="status" class="dew small">{{ told }}</p>
-          <button type="button" class="plain link small" @click="schedule">{{ say(working.chosen.scheduled ? 'point.unschedule' : 'point.schedule') }}</button>
-          <p v-if="working.chosen.upkeepDay" class="small quiet">{{ say('working.upkeep', { says: working.chosen.upkeepDay }) }}</p>
-          <p class="small"><a :href="`/api/calendar/point/${working.id}`" download>{{ say('working.export') }}</a></p>
+          <button type="button" class="plain link small" @click="schedule">
+            {{ say(working.chosen.scheduled ? 'point.unschedule' : 'point.schedule') }}
+          </button>
+          <p v-if="working.chosen.upkeepDay" class="small quiet">
+            {{ say('working.upkeep', { says: working.chosen.upkeepDay }) }}
+          </p>
+          <p class="small">
+            <a :href="`/api/calendar/point/${working.id}`" download>{{ say('working.export') }}</a>
+          </p>
         </form>
       </div>
     </template>
@@ -134,25 +311,111 @@ onMounted(load);
 </template>
 
 <style scoped>
-.page { padding: 20px 26px; max-width: 1140px; display: grid; gap: 16px; }
-header { display: grid; gap: 4px; }
-.date { font-size: 20px; display: flex; flex-wrap: wrap; gap: 4px 18px; align-items: baseline; }
-.date b { font-weight: 680; }
-.would { background: var(--pick); border-left: 4px solid var(--dew); padding: 1px 10px; font-weight: 640; }
-.says { max-width: 65ch; }
-.columns { display: grid; grid-template-columns: minmax(0, 1fr) 340px; gap: 30px; align-items: start; }
-.left { display: grid; gap: 20px; }
-.left section { display: grid; gap: 6px; }
-.terms { margin: 0; }
-.terms div { display: flex; justify-content: space-between; gap: 14px; border-top: 1px solid var(--hair); padding: 5px 0; }
-.terms small { display: block; color: var(--ink-2); }
-.terms dd { margin: 0; font-weight: 600; white-space: nowrap; }
-.terms .sum { border-top: 2px solid var(--ink); font-weight: 680; }
-.terms .sum small { font-weight: 400; }
-.try { padding: 16px; display: grid; gap: 10px; }
-.try > .v-btn { justify-self: start; }
-.assumed { display: flex; justify-content: space-between; gap: 10px; align-items: baseline; padding: 2px 0; font-size: 13px; border-bottom: 1px solid var(--hair); }
-.assumed input { width: 78px; font: inherit; color: var(--ink); background: var(--ground); border: 1px solid var(--edge); border-radius: 5px; padding: 1px 6px; }
-summary { cursor: pointer; font-weight: 640; }
-@media (max-width: 900px) { .columns { grid-template-columns: 1fr; } .page { padding: 14px; } }
+.page {
+  padding: 20px 26px;
+  max-width: 1140px;
+  display: grid;
+  gap: 16px;
+}
+header {
+  display: grid;
+  gap: 4px;
+}
+.date {
+  font-size: 20px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  align-items: baseline;
+}
+.date b {
+  font-weight: 680;
+}
+.would {
+  background: var(--pick);
+  border-left: 4px solid var(--dew);
+  padding: 1px 10px;
+  font-weight: 640;
+}
+.says {
+  max-width: 65ch;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 340px;
+  gap: 30px;
+  align-items: start;
+}
+.left {
+  display: grid;
+  gap: 20px;
+}
+.left section {
+  display: grid;
+  gap: 6px;
+}
+.terms {
+  margin: 0;
+}
+.terms div {
+  display: flex;
+  justify-content: space-between;
+  gap: 14px;
+  border-top: 1px solid var(--hair);
+  padding: 5px 0;
+}
+.terms small {
+  display: block;
+  color: var(--ink-2);
+}
+.terms dd {
+  margin: 0;
+  font-weight: 600;
+  white-space: nowrap;
+}
+.terms .sum {
+  border-top: 2px solid var(--ink);
+  font-weight: 680;
+}
+.terms .sum small {
+  font-weight: 400;
+}
+.try {
+  padding: 16px;
+  display: grid;
+  gap: 10px;
+}
+.try > .v-btn {
+  justify-self: start;
+}
+.assumed {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  align-items: baseline;
+  padding: 2px 0;
+  font-size: 13px;
+  border-bottom: 1px solid var(--hair);
+}
+.assumed input {
+  width: 78px;
+  font: inherit;
+  color: var(--ink);
+  background: var(--ground);
+  border: 1px solid var(--edge);
+  border-radius: 5px;
+  padding: 1px 6px;
+}
+summary {
+  cursor: pointer;
+  font-weight: 640;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+  .page {
+    padding: 14px;
+  }
+}
 </style>

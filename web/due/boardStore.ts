@@ -13,7 +13,10 @@ export type Focus = 'all' | 'nobody' | CountedAs;
 export const FOCUS: Readonly<Record<Focus, (mark: Mark) => boolean>> = {
   all: () => true,
   nobody: (mark) => mark.counted === 'past' && isIdle(mark),
-  ...Object.fromEntries(COUNTED_AS.map((key) => [key, (mark: Mark) => mark.counted === key])) as Record<CountedAs, (mark: Mark) => boolean>,
+  ...(Object.fromEntries(COUNTED_AS.map((key) => [key, (mark: Mark) => mark.counted === key])) as Record<
+    CountedAs,
+    (mark: Mark) => boolean
+  >),
 };
 
 const RIDERS = 'dewline.riders';
@@ -34,7 +37,9 @@ export const useBoard = defineStore('board', () => {
   let asked: Promise<void> | null = null;
   /** Reads the board; whoever asks while it is on its way waits for the same answer. */
   function load(): Promise<void> {
-    return (asked ??= read().finally(() => { asked = null; }));
+    return (asked ??= read().finally(() => {
+      asked = null;
+    }));
   }
   async function read(): Promise<void> {
     try {
@@ -51,16 +56,27 @@ export const useBoard = defineStore('board', () => {
   const within = computed<BoardRow[]>(() => {
     const wanted = find.value.trim().toLowerCase();
     const properties = answer.value?.properties ?? [];
-    const kept = rows.value.filter((row) => (property.value === null || properties[row.property]!.id === property.value)
-      && (wanted === '' || [row.name, properties[row.property]!.name, ...row.marks.map(({ type }) => type.name)].some((text) => text.toLowerCase().includes(wanted))))
-      .map((row) => (kind.value === null ? row : { ...row, marks: row.marks.filter((mark) => mark.type.kind === kind.value) }));
+    const kept = rows.value
+      .filter(
+        (row) =>
+          (property.value === null || properties[row.property]!.id === property.value) &&
+          (wanted === '' ||
+            [row.name, properties[row.property]!.name, ...row.marks.map(({ type }) => type.name)].some((text) =>
+              text.toLowerCase().includes(wanted),
+            )),
+      )
+      .map((row) =>
+        kind.value === null ? row : { ...row, marks: row.marks.filter((mark) => mark.type.kind === kind.value) },
+      );
     return kind.value === null ? kept : kept.filter((row) => row.marks.length > 0);
   });
 
   const shown = computed<BoardRow[]>(() => {
     // Asked for by a count, a rider is shown like any other; else it may hide.
     const keeps = (mark: Mark) => FOCUS[focus.value](mark) && (focus.value !== 'all' || riders.value || !mark.rides);
-    const kept = within.value.map((row) => ({ ...row, marks: row.marks.filter(keeps) })).filter((row) => focus.value === 'all' || row.marks.length > 0);
+    const kept = within.value
+      .map((row) => ({ ...row, marks: row.marks.filter(keeps) }))
+      .filter((row) => focus.value === 'all' || row.marks.length > 0);
     if (order.value === 'property') return kept;
     const weight = new Map(kept.map((row) => [row.id, urgencyOf(row)]));
     return kept.sort((a, b) => weight.get(b.id)! - weight.get(a.id)!);
@@ -70,7 +86,7 @@ export const useBoard = defineStore('board', () => {
     const marks = within.value.flatMap((row) => row.marks);
     const count = (keeps: (mark: Mark) => boolean) => marks.filter(keeps).length;
     return {
-      ...Object.fromEntries(COUNTED_AS.map((key) => [key, count(FOCUS[key])])) as Record<CountedAs, number>,
+      ...(Object.fromEntries(COUNTED_AS.map((key) => [key, count(FOCUS[key])])) as Record<CountedAs, number>),
       all: marks.length,
       homes: within.value.filter((row) => row.marks.some(FOCUS.past)).length,
       nobody: count(FOCUS.nobody),

@@ -17,7 +17,13 @@ export function paletteOf(element: Element): Palette {
   const style = getComputedStyle(element);
   const token = (name: string) => style.getPropertyValue(name).trim();
   return {
-    ink: token('--ink'), dew: token('--dew'), alarm: token('--alarm'), fresh: token('--fresh'), hair: token('--hair'), past: token('--past-ground'), panel: token('--panel'),
+    ink: token('--ink'),
+    dew: token('--dew'),
+    alarm: token('--alarm'),
+    fresh: token('--fresh'),
+    hair: token('--hair'),
+    past: token('--past-ground'),
+    panel: token('--panel'),
   };
 }
 
@@ -51,26 +57,45 @@ export function placeMarks(all: readonly Mark[], width: number, top: number, hei
   const middle = top + height / 2;
   const placed: PlacedMark[] = [];
   // What has no record has no place on the scale: one counted mark for all of a home.
-  const [unknown, marks] = [all.filter(({ share }) => share === undefined), all.filter(({ share }) => share !== undefined)];
-  if (unknown.length > 0) placed.push({ mark: unknown.find(isIdle) ?? unknown[0]!, x: placeOf(undefined) * width, y: middle, crowded: false, count: unknown.length });
+  const [unknown, marks] = [
+    all.filter(({ share }) => share === undefined),
+    all.filter(({ share }) => share !== undefined),
+  ];
+  if (unknown.length > 0)
+    placed.push({
+      mark: unknown.find(isIdle) ?? unknown[0]!,
+      x: placeOf(undefined) * width,
+      y: middle,
+      crowded: false,
+      count: unknown.length,
+    });
   for (let from = 0; from < marks.length;) {
     const start = placeOf(marks[from]!.share) * width;
     let to = from + 1;
     while (to < marks.length && placeOf(marks[to]!.share) * width - start < ROOM) to += 1;
     const crowd = marks.slice(from, to);
     const levels = LEVELS[Math.min(crowd.length, LEVELS.length) - 1]!;
-    crowd.forEach((mark, i) => placed.push({
-      mark, crowded: crowd.length > 1,
-      x: placeOf(mark.share) * width + Math.floor(i / levels.length) * 7,
-      y: middle + levels[i % levels.length]! * (height / 2),
-    }));
+    crowd.forEach((mark, i) =>
+      placed.push({
+        mark,
+        crowded: crowd.length > 1,
+        x: placeOf(mark.share) * width + Math.floor(i / levels.length) * 7,
+        y: middle + levels[i % levels.length]! * (height / 2),
+      }),
+    );
     from = to;
   }
   return placed;
 }
 
 /** Rail, past ground, line: what every row stands on. */
-export function drawRail(context: CanvasRenderingContext2D, palette: Palette, width: number, top: number, height: number): void {
+export function drawRail(
+  context: CanvasRenderingContext2D,
+  palette: Palette,
+  width: number,
+  top: number,
+  height: number,
+): void {
   const line = Math.round(LINE_AT * width);
   context.fillStyle = palette.past;
   context.fillRect(line, top, width - line, height);
@@ -84,7 +109,12 @@ export function drawRail(context: CanvasRenderingContext2D, palette: Palette, wi
   context.fillRect(line - 1.5, top, 3, height);
 }
 
-export function drawMark(context: CanvasRenderingContext2D, palette: Palette, placed: PlacedMark, picked: boolean): void {
+export function drawMark(
+  context: CanvasRenderingContext2D,
+  palette: Palette,
+  placed: PlacedMark,
+  picked: boolean,
+): void {
   const { mark, x, y, crowded } = placed;
   if (placed.count !== undefined && placed.count > 1) return drawCount(context, palette, placed, picked);
   const small = mark.state === 'fresh';
@@ -125,7 +155,12 @@ export function drawMark(context: CanvasRenderingContext2D, palette: Palette, pl
 }
 
 /** How many parts of a home have no record, in one dotted ring. */
-function drawCount(context: CanvasRenderingContext2D, palette: Palette, { x, y, count }: PlacedMark, picked: boolean): void {
+function drawCount(
+  context: CanvasRenderingContext2D,
+  palette: Palette,
+  { x, y, count }: PlacedMark,
+  picked: boolean,
+): void {
   context.save();
   context.translate(x, y);
   context.strokeStyle = picked ? palette.ink : palette.fresh;
@@ -192,4 +227,3 @@ export function nearestMark(placed: readonly PlacedMark[], x: number, y: number)
   }
   return best;
 }
-

@@ -37,7 +37,10 @@ export function standOn(mark: MarkDates, today: number): Stand {
   const doneDay = doneDayOf(mark);
   const onHold = mark.work === WORK.onHold;
   return {
-    share: shareUsed(line, { today, doneDay }), state: stateOf(line, { today, doneDay, onHold }), counted: countedAs(line, { today, onHold, sent: mark.work >= WORK.sent }), daysLeft: line.lineDay - today,
+    share: shareUsed(line, { today, doneDay }),
+    state: stateOf(line, { today, doneDay, onHold }),
+    counted: countedAs(line, { today, onHold, sent: mark.work >= WORK.sent }),
+    daysLeft: line.lineDay - today,
   };
 }
 
@@ -46,8 +49,19 @@ export function rowsOf(board: BoardAnswer): BoardRow[] {
     const { today } = board.properties[property]!;
     const read: Mark[] = [];
     for (let i = 0; i < marks.length; i += MARK_FIELDS) {
-      const dates = { servedDay: marks[i + 2]!, intervalDays: marks[i + 3]!, capSlack: marks[i + 4]!, work: marks[i + 5]! };
-      read.push({ number: marks[i]!, type: board.types[marks[i + 1]!]!, work: dates.work, rides: marks[i + 6] === 1, ...standOn(dates, today) });
+      const dates = {
+        servedDay: marks[i + 2]!,
+        intervalDays: marks[i + 3]!,
+        capSlack: marks[i + 4]!,
+        work: marks[i + 5]!,
+      };
+      read.push({
+        number: marks[i]!,
+        type: board.types[marks[i + 1]!]!,
+        work: dates.work,
+        rides: marks[i + 6] === 1,
+        ...standOn(dates, today),
+      });
     }
     read.sort((a, b) => (a.share ?? -1) - (b.share ?? -1));
     return { id, name, property, marks: read };
@@ -70,5 +84,8 @@ export function urgency(mark: Mark): number {
 
 /** The mark that matters most in a row. */
 export function foremost(marks: readonly Mark[]): Mark | undefined {
-  return marks.reduce<Mark | undefined>((best, mark) => (best === undefined || urgency(mark) > urgency(best) ? mark : best), undefined);
+  return marks.reduce<Mark | undefined>(
+    (best, mark) => (best === undefined || urgency(mark) > urgency(best) ? mark : best),
+    undefined,
+  );
 }

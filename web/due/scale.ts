@@ -7,7 +7,12 @@ export const LINE_AT = 0.62;
 export const END_AT = 0.93;
 
 /** Places of share 0, 0.7, 1, 2 on the strip, as parts of its width. */
-const STOPS: readonly (readonly [share: number, at: number])[] = [[0, 0.085], [0.7, 0.33], [1, LINE_AT], [2, END_AT]];
+const STOPS: readonly (readonly [share: number, at: number])[] = [
+  [0, 0.085],
+  [0.7, 0.33],
+  [1, LINE_AT],
+  [2, END_AT],
+];
 
 /** Where a share of interval stands, 0 to 1 of the strip's width; no record stands in the gutter. */
 export function placeOf(share: number | undefined): number {

@@ -30,7 +30,11 @@ export function useScopes(): { readonly scopes: ComputedRef<ScopeChoice[]>; load
     { value: WHOLE, title: say('practice.everywhere', { name: desk.me?.organisation ?? '' }), around: [] },
     ...(homes.value.value?.properties ?? []).flatMap((property) => [
       { value: `property/${property.id}`, title: property.name, around: [property.id] },
-      ...property.places.map(({ id, name }) => ({ value: `place/${id}`, title: `${property.name}, ${name}`, around: [id, property.id] })),
+      ...property.places.map(({ id, name }) => ({
+        value: `place/${id}`,
+        title: `${property.name}, ${name}`,
+        around: [id, property.id],
+      })),
     ]),
   ]);
   return { scopes, load: homes.reload };

@@ -6,20 +6,32 @@ import type { AlarmAnswer, EmergencyNumbers } from '../../contract/alarms.ts';
 import { say } from '../language/say.ts';
 import { hear } from './alarm.ts';
 
-const props = defineProps<{ id: string; kind: AlarmKind; answer: AlarmAnswer | null; numbers: EmergencyNumbers; stillSays: string }>();
+const props = defineProps<{
+  id: string;
+  kind: AlarmKind;
+  answer: AlarmAnswer | null;
+  numbers: EmergencyNumbers;
+  stillSays: string;
+}>();
 const emit = defineEmits<{ left: [] }>();
 const heard = shallowRef(props.answer);
 const LISTEN_MS = 5_000;
 const listening = setInterval(() => void listen(), LISTEN_MS);
-async function listen(): Promise<void> { heard.value = await hear(props.id) ?? heard.value; }
+async function listen(): Promise<void> {
+  heard.value = (await hear(props.id)) ?? heard.value;
+}
 onMounted(listen);
 onBeforeUnmount(() => clearInterval(listening));
 
 const calls = computed(() => {
   const { gas, emergency, office } = props.numbers;
-  return [...(props.kind === 'gas' ? [['gas', gas]] : []), ['emergency', emergency], ['office', office]].filter(([, number]) => number !== '') as [string, string][];
+  return [...(props.kind === 'gas' ? [['gas', gas]] : []), ['emergency', emergency], ['office', office]].filter(
+    ([, number]) => number !== '',
+  ) as [string, string][];
 });
-const state = computed(() => (heard.value === null ? 'kept' : heard.value.acknowledgedBy ? 'known' : heard.value.reachable ? 'calling' : 'nobody'));
+const state = computed(() =>
+  heard.value === null ? 'kept' : heard.value.acknowledgedBy ? 'known' : heard.value.reachable ? 'calling' : 'nobody',
+);
 </script>
 
 <template>
@@ -27,17 +39,48 @@ const state = computed(() => (heard.value === null ? 'kept' : heard.value.acknow
     <h1>{{ say('alarm.told') }}</h1>
     <p class="caution strong">{{ say(`alarm.now.${kind}`) }}</p>
     <p v-if="stillSays" class="small">{{ say('job.still', { still: stillSays }) }}</p>
-    <p v-if="state === 'known'" class="known">{{ say('alarm.state.known', { name: heard!.acknowledgedBy!, at: say.time(heard!.acknowledgedAt!, heard!.zone) }) }}</p>
+    <p v-if="state === 'known'" class="known">
+      {{
+        say('alarm.state.known', { name: heard!.acknowledgedBy!, at: say.time(heard!.acknowledgedAt!, heard!.zone) })
+      }}
+    </p>
     <p v-else class="tell strong">{{ say(`alarm.state.${state}`, { called: heard?.called ?? 0 }) }}</p>
-    <ul v-if="calls.length" class="numbers"><li v-for="[who, number] in calls" :key="who"><a :href="`tel:${number.replace(/[^+\d]/g, '')}`">{{ say(`alarm.call.${who}`) }} <b>{{ number }}</b></a></li></ul>
+    <ul v-if="calls.length" class="numbers">
+      <li v-for="[who, number] in calls" :key="who">
+        <a :href="`tel:${number.replace(/[^+\d]/g, '')}`"
+          >{{ say(`alarm.call.${who}`) }} <b>{{ number }}</b></a
+        >
+      </li>
+    </ul>
     <p v-else-if="state !== 'known'" class="strong">{{ say('alarm.noNumbers') }}</p>
     <VBtn variant="outlined" size="large" block @click="emit('left')">{{ say('alarm.left') }}</VBtn>
   </div>
 </template>
 
 <style scoped>
-.told-alarm { display: grid; gap: 12px; }
-.known { border-left: 4px solid var(--dew); padding: 8px 12px; background: var(--pick); }
-.numbers { display: grid; gap: 8px; }
-.numbers a { display: flex; justify-content: space-between; align-items: center; min-height: 52px; padding: 0 16px; border: 2px solid var(--alarm); border-radius: 8px; color: var(--alarm); text-decoration: none; font-size: 18px; }
+.told-alarm {
+  display: grid;
+  gap: 12px;
+}
+.known {
+  border-left: 4px solid var(--dew);
+  padding: 8px 12px;
+  background: var(--pick);
+}
+.numbers {
+  display: grid;
+  gap: 8px;
+}
+.numbers a {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  min-height: 52px;
+  padding: 0 16px;
+  border: 2px solid var(--alarm);
+  border-radius: 8px;
+  color: var(--alarm);
+  text-decoration: none;
+  font-size: 18px;
+}
 </style>

@@ -2,7 +2,13 @@
 /** Deficiencies: by when each is put right and by whom; closed with what was done. */
 import { reactive, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { changeDeficiency, closeDeficiency, SEVERITIES, type DeficienciesAnswer, type DeficiencySummary } from '../../contract/deficiencies.ts';
+import {
+  changeDeficiency,
+  closeDeficiency,
+  SEVERITIES,
+  type DeficienciesAnswer,
+  type DeficiencySummary,
+} from '../../contract/deficiencies.ts';
 import { useDesk } from '../desk/deskStore.ts';
 import { newId, photoUrl, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
@@ -22,10 +28,16 @@ function show(it: DeficiencySummary, what: 'change' | 'close'): void {
 }
 async function change(id: string): Promise<void> {
   const { severity, correctBy, responsibleId } = entry;
-  if (await changing.submit({ severity, correctBy, responsibleId }, (form) => write('PUT', `/deficiencies/${id}`, form, newId()))) finish();
+  if (
+    await changing.submit({ severity, correctBy, responsibleId }, (form) =>
+      write('PUT', `/deficiencies/${id}`, form, newId()),
+    )
+  )
+    finish();
 }
 async function close(id: string): Promise<void> {
-  if (await closing.submit({ done: entry.done }, (form) => write('POST', `/deficiencies/${id}/close`, form, newId()))) finish();
+  if (await closing.submit({ done: entry.done }, (form) => write('POST', `/deficiencies/${id}/close`, form, newId())))
+    finish();
 }
 function finish(): void {
   open.value = null;
@@ -37,26 +49,77 @@ function finish(): void {
   <p v-if="!answer.deficiencies.length" class="quiet">{{ say('deficiencies.none') }}</p>
   <ul class="deficiencies">
     <li v-for="it in answer.deficiencies" :key="it.id" :class="{ quiet: it.closedOn }">
-      <p><b>{{ it.says }}</b> <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink> <span class="quiet small">{{ it.machine }}</span></p>
+      <p>
+        <b>{{ it.says }}</b> <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>
+        <span class="quiet small">{{ it.machine }}</span>
+      </p>
       <p v-if="it.note" class="small">“{{ it.note }}”</p>
-      <p class="quiet small">{{ say('deficiencies.seen', { by: it.openedBy, day: say.shortDay(dayFromIso(it.openedOn)) }) }}</p>
-      <div v-if="it.photoIds.length"><img v-for="photo in it.photoIds" :key="photo" :src="photoUrl(photo)" :alt="it.says" width="110" loading="lazy"></div>
-      <p v-if="it.closedOn" class="small">{{ say('deficiencies.closed', { done: it.done ?? '', day: say.shortDay(dayFromIso(it.closedOn)) }) }}</p>
+      <p class="quiet small">
+        {{ say('deficiencies.seen', { by: it.openedBy, day: say.shortDay(dayFromIso(it.openedOn)) }) }}
+      </p>
+      <div v-if="it.photoIds.length">
+        <img
+          v-for="photo in it.photoIds"
+          :key="photo"
+          :src="photoUrl(photo)"
+          :alt="it.says"
+          width="110"
+          loading="lazy"
+        />
+      </div>
+      <p v-if="it.closedOn" class="small">
+        {{ say('deficiencies.closed', { done: it.done ?? '', day: say.shortDay(dayFromIso(it.closedOn)) }) }}
+      </p>
       <template v-else>
-        <p class="small" :class="{ alarm: it.overdue }">{{ say(`severity.${it.severity}`) }} · {{ say(it.overdue ? 'deficiencies.overdue' : 'deficiencies.by', { day: say.shortDay(dayFromIso(it.correctBy)) }) }} · {{ it.responsible ?? say('deficiencies.nobody') }}</p>
+        <p class="small" :class="{ alarm: it.overdue }">
+          {{ say(`severity.${it.severity}`) }} ·
+          {{
+            say(it.overdue ? 'deficiencies.overdue' : 'deficiencies.by', {
+              day: say.shortDay(dayFromIso(it.correctBy)),
+            })
+          }}
+          · {{ it.responsible ?? say('deficiencies.nobody') }}
+        </p>
         <p class="acts">
-          <button v-if="desk.isManager" type="button" class="plain link small" @click="show(it, 'change')">{{ say('deficiencies.change') }}</button>
-          <button type="button" class="plain link small" @click="show(it, 'close')">{{ say('deficiencies.close') }}</button>
+          <button v-if="desk.isManager" type="button" class="plain link small" @click="show(it, 'change')">
+            {{ say('deficiencies.change') }}
+          </button>
+          <button type="button" class="plain link small" @click="show(it, 'close')">
+            {{ say('deficiencies.close') }}
+          </button>
         </p>
         <form v-if="open?.id === it.id && open.for === 'change'" @submit.prevent="change(it.id)">
-          <VSelect v-model="entry.severity" :items="SEVERITIES.map((value) => ({ value, title: say(`severity.${value}`) }))" :label="say('deficiencies.severity')" :error-messages="changing.errors.severity" />
-          <VTextField v-model="entry.correctBy" type="date" :label="say('deficiencies.correctBy')" :error-messages="changing.errors.correctBy" />
-          <VSelect v-model="entry.responsibleId" :items="[{ value: null, title: say('deficiencies.nobody') }, ...answer.people.map(({ id, name }) => ({ value: id, title: name }))]" :label="say('deficiencies.responsible')" :error-messages="changing.errors.responsibleId" />
+          <VSelect
+            v-model="entry.severity"
+            :items="SEVERITIES.map((value) => ({ value, title: say(`severity.${value}`) }))"
+            :label="say('deficiencies.severity')"
+            :error-messages="changing.errors.severity"
+          />
+          <VTextField
+            v-model="entry.correctBy"
+            type="date"
+            :label="say('deficiencies.correctBy')"
+            :error-messages="changing.errors.correctBy"
+          />
+          <VSelect
+            v-model="entry.responsibleId"
+            :items="[
+              { value: null, title: say('deficiencies.nobody') },
+              ...answer.people.map(({ id, name }) => ({ value: id, title: name })),
+            ]"
+            :label="say('deficiencies.responsible')"
+            :error-messages="changing.errors.responsibleId"
+          />
           <p v-if="changing.refusal.value" class="tell small" role="alert">{{ changing.refusal.value }}</p>
           <VBtn type="submit" color="primary" :loading="changing.busy.value">{{ say('deficiencies.save') }}</VBtn>
         </form>
         <form v-if="open?.id === it.id && open.for === 'close'" @submit.prevent="close(it.id)">
-          <VTextarea v-model="entry.done" :label="say('deficiencies.done')" rows="2" :error-messages="closing.errors.done" />
+          <VTextarea
+            v-model="entry.done"
+            :label="say('deficiencies.done')"
+            rows="2"
+            :error-messages="closing.errors.done"
+          />
           <p v-if="closing.refusal.value" class="tell small" role="alert">{{ closing.refusal.value }}</p>
           <VBtn type="submit" color="primary" :loading="closing.busy.value">{{ say('deficiencies.close') }}</VBtn>
         </form>
@@ -66,9 +129,29 @@ function finish(): void {
 </template>
 
 <style scoped>
-li { border-top: 1px solid var(--hair); padding: 10px 0; display: grid; gap: 4px; }
-.acts { display: flex; gap: 14px; }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; min-height: 30px; }
-form { display: grid; gap: 8px; padding: 8px 0; }
-img { border-radius: 6px; margin-right: 6px; }
+li {
+  border-top: 1px solid var(--hair);
+  padding: 10px 0;
+  display: grid;
+  gap: 4px;
+}
+.acts {
+  display: flex;
+  gap: 14px;
+}
+.link {
+  color: var(--dew-deep);
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  min-height: 30px;
+}
+form {
+  display: grid;
+  gap: 8px;
+  padding: 8px 0;
+}
+img {
+  border-radius: 6px;
+  margin-right: 6px;
+}
 </style>

@@ -26,17 +26,38 @@ async function close(id: string): Promise<void> {
   <p v-if="faults.length === 0" class="quiet small">{{ say('faults.open', { count: 0 }) }}</p>
   <ul class="faults">
     <li v-for="fault in faults" :key="fault.id" :class="{ closed: fault.closedAt !== null }">
-      <p><b>{{ fault.says }}</b> <RouterLink v-if="withPlace" :to="`/homes/${fault.placeId}`">{{ fault.place }}</RouterLink> <span class="quiet small">{{ fault.machine }}</span></p>
+      <p>
+        <b>{{ fault.says }}</b>
+        <RouterLink v-if="withPlace" :to="`/homes/${fault.placeId}`">{{ fault.place }}</RouterLink>
+        <span class="quiet small">{{ fault.machine }}</span>
+      </p>
       <p v-if="fault.note" class="small">“{{ fault.note }}”</p>
-      <p class="quiet small">{{ say('faults.reported', { by: fault.openedBy, at: say.time(fault.openedAt, fault.zone) }) }}</p>
-      <div v-if="fault.photoIds.length" class="photos"><img v-for="photo in fault.photoIds" :key="photo" :src="photoUrl(photo)" :alt="fault.says" width="110" loading="lazy"></div>
+      <p class="quiet small">
+        {{ say('faults.reported', { by: fault.openedBy, at: say.time(fault.openedAt, fault.zone) }) }}
+      </p>
+      <div v-if="fault.photoIds.length" class="photos">
+        <img
+          v-for="photo in fault.photoIds"
+          :key="photo"
+          :src="photoUrl(photo)"
+          :alt="fault.says"
+          width="110"
+          loading="lazy"
+        />
+      </div>
       <template v-if="fault.closedAt === null">
         <p class="small" :class="{ alarm: fault.correctBy < now || fault.severity === 'lifeThreatening' }">
-          {{ say(`severity.${fault.severity}`) }} · {{ say(fault.correctBy < now ? 'faults.overdue' : 'faults.by', { at: say.time(fault.correctBy, fault.zone) }) }}<template v-if="fault.stopUsing"> · {{ say('faults.stop') }}</template>
+          {{ say(`severity.${fault.severity}`) }} ·
+          {{ say(fault.correctBy < now ? 'faults.overdue' : 'faults.by', { at: say.time(fault.correctBy, fault.zone) })
+          }}<template v-if="fault.stopUsing"> · {{ say('faults.stop') }}</template>
         </p>
         <p class="acts">
-          <RouterLink v-if="fault.pointNumber" class="small" :to="`/line/${fault.pointNumber}`">{{ say('faults.point') }}</RouterLink>
-          <button type="button" class="plain link small" @click="closing = closing === fault.id ? null : fault.id">{{ say('faults.close') }}</button>
+          <RouterLink v-if="fault.pointNumber" class="small" :to="`/line/${fault.pointNumber}`">{{
+            say('faults.point')
+          }}</RouterLink>
+          <button type="button" class="plain link small" @click="closing = closing === fault.id ? null : fault.id">
+            {{ say('faults.close') }}
+          </button>
         </p>
         <form v-if="closing === fault.id" @submit.prevent="close(fault.id)">
           <VTextarea v-model="found" :label="say('faults.found')" rows="2" :error-messages="errors.found" autofocus />
@@ -50,12 +71,35 @@ async function close(id: string): Promise<void> {
 </template>
 
 <style scoped>
-.faults { display: grid; }
-.faults li { border-top: 1px solid var(--hair); padding: 9px 0; display: grid; gap: 3px; }
-.closed { color: var(--ink-2); }
-.acts { display: flex; gap: 16px; }
-form { display: grid; gap: 6px; justify-items: start; }
-form > :first-child { width: 100%; }
-.photos { display: flex; gap: 6px; }
-.photos img { border-radius: 6px; }
+.faults {
+  display: grid;
+}
+.faults li {
+  border-top: 1px solid var(--hair);
+  padding: 9px 0;
+  display: grid;
+  gap: 3px;
+}
+.closed {
+  color: var(--ink-2);
+}
+.acts {
+  display: flex;
+  gap: 16px;
+}
+form {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+form > :first-child {
+  width: 100%;
+}
+.photos {
+  display: flex;
+  gap: 6px;
+}
+.photos img {
+  border-radius: 6px;
+}
 </style>

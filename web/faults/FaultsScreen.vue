@@ -25,7 +25,12 @@ const open = computed(() => answer.value?.faults.filter(({ closedAt }) => closed
 const alarms = useLoading(() => get<{ alarms: AlarmAnswer[] }>('/alarms'));
 const backs = useLoading(() => get<HandBacksAnswer>('/hand-backs'));
 /** Once somebody sees to it, its fault, the first of the list, says the rest. */
-const unanswered = computed(() => alarms.value.value?.alarms.filter(({ acknowledgedBy }) => acknowledgedBy === null).map((it) => ({ ...it, at: say.time(it.at, it.zone) })) ?? []);
+const unanswered = computed(
+  () =>
+    alarms.value.value?.alarms
+      .filter(({ acknowledgedBy }) => acknowledgedBy === null)
+      .map((it) => ({ ...it, at: say.time(it.at, it.zone) })) ?? [],
+);
 const closed = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt !== null) ?? []);
 
 async function changed(): Promise<void> {
@@ -37,16 +42,40 @@ onMounted(() => Promise.all([changed(), deficiencies.reload()]));
 
 <template>
   <div class="page">
-    <header><h1>{{ say('faults.title') }}</h1><VBtn variant="outlined" to="/faults/report">{{ say('faults.report') }}</VBtn></header>
+    <header>
+      <h1>{{ say('faults.title') }}</h1>
+      <VBtn variant="outlined" to="/faults/report">{{ say('faults.report') }}</VBtn>
+    </header>
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
     <template v-if="answer">
       <AlarmList :alarms="unanswered" with-place @changed="changed" />
       <div class="columns">
-        <section><p class="count">{{ say('faults.open', { count: open.length }) }}</p><p v-if="!open.length" class="quiet">{{ say('faults.none.why') }}</p><FaultList v-if="open.length" :faults="open" with-place @changed="changed" /></section>
-        <section><h2>{{ say('signals.title') }}</h2><SignalList :signals="signals.value.value?.signals ?? []" with-place @changed="changed" /></section>
-        <section><h2>{{ say('deficiencies.title') }}</h2><DeficiencyList v-if="deficiencies.value.value" :answer="deficiencies.value.value" @changed="deficiencies.reload()" /></section>
-        <section v-if="desk.isManager && backs.value.value"><h2>{{ say('handBack.title') }}</h2><HandBackList :open="backs.value.value.open" with-place @changed="changed" /><p v-if="!backs.value.value.open.length" class="quiet">{{ say('handBack.none') }}</p></section>
-        <section v-if="closed.length"><h2>{{ say('faults.closed') }}</h2><FaultList :faults="closed" with-place /></section>
+        <section>
+          <p class="count">{{ say('faults.open', { count: open.length }) }}</p>
+          <p v-if="!open.length" class="quiet">{{ say('faults.none.why') }}</p>
+          <FaultList v-if="open.length" :faults="open" with-place @changed="changed" />
+        </section>
+        <section>
+          <h2>{{ say('signals.title') }}</h2>
+          <SignalList :signals="signals.value.value?.signals ?? []" with-place @changed="changed" />
+        </section>
+        <section>
+          <h2>{{ say('deficiencies.title') }}</h2>
+          <DeficiencyList
+            v-if="deficiencies.value.value"
+            :answer="deficiencies.value.value"
+            @changed="deficiencies.reload()"
+          />
+        </section>
+        <section v-if="desk.isManager && backs.value.value">
+          <h2>{{ say('handBack.title') }}</h2>
+          <HandBackList :open="backs.value.value.open" with-place @changed="changed" />
+          <p v-if="!backs.value.value.open.length" class="quiet">{{ say('handBack.none') }}</p>
+        </section>
+        <section v-if="closed.length">
+          <h2>{{ say('faults.closed') }}</h2>
+          <FaultList :faults="closed" with-place />
+        </section>
       </div>
     </template>
     <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
@@ -54,8 +83,26 @@ onMounted(() => Promise.all([changed(), deficiencies.reload()]));
 </template>
 
 <style scoped>
-.page { padding: 22px 26px; max-width: 1080px; display: grid; gap: 14px; }
-header { display: flex; justify-content: space-between; gap: 12px; flex-wrap: wrap; }
-.columns { display: grid; grid-template-columns: repeat(auto-fit, minmax(300px, 1fr)); gap: 36px; align-items: start; }
-.count { font-size: 18px; margin-bottom: 10px; }
+.page {
+  padding: 22px 26px;
+  max-width: 1080px;
+  display: grid;
+  gap: 14px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+.columns {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  gap: 36px;
+  align-items: start;
+}
+.count {
+  font-size: 18px;
+  margin-bottom: 10px;
+}
 </style>

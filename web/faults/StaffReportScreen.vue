@@ -15,11 +15,27 @@ const catalogue = useLoading(() => readKept<CatalogueAnswer>('/catalogue'));
 const kept = ref(false);
 const placeId = ref<string | null>(null);
 const place = useLoading(() => readKept<PlaceAnswer>(`/places/${placeId.value}`));
-const choices = computed(() => homes.value.value?.properties.flatMap((property) => property.places.map(({ id, name }) => ({ value: id, title: `${name}, ${property.name}` }))) ?? []);
-const machines = computed(() => place.value.value?.machines.map(({ id, name, type }) => ({
-  id, name, ...(catalogue.value.value?.machines.find(({ key }) => key === type) ?? { symptoms: [], signals: [], deficiencies: [] }),
-})) ?? []);
-watch(placeId, (id) => { if (id) void place.reload(); });
+const choices = computed(
+  () =>
+    homes.value.value?.properties.flatMap((property) =>
+      property.places.map(({ id, name }) => ({ value: id, title: `${name}, ${property.name}` })),
+    ) ?? [],
+);
+const machines = computed(
+  () =>
+    place.value.value?.machines.map(({ id, name, type }) => ({
+      id,
+      name,
+      ...(catalogue.value.value?.machines.find(({ key }) => key === type) ?? {
+        symptoms: [],
+        signals: [],
+        deficiencies: [],
+      }),
+    })) ?? [],
+);
+watch(placeId, (id) => {
+  if (id) void place.reload();
+});
 onMounted(() => Promise.all([homes.reload(), catalogue.reload()]));
 </script>
 
@@ -27,13 +43,30 @@ onMounted(() => Promise.all([homes.reload(), catalogue.reload()]));
   <div class="page">
     <h1>{{ say('fault.title') }}</h1>
     <p v-if="homes.failure.value" class="tell" role="alert">{{ homes.failure.value }}</p>
-    <div v-if="kept" role="status"><p class="strong">{{ say('fault.kept') }}</p><VBtn variant="outlined" to="/today">{{ say('job.today') }}</VBtn></div>
+    <div v-if="kept" role="status">
+      <p class="strong">{{ say('fault.kept') }}</p>
+      <VBtn variant="outlined" to="/today">{{ say('job.today') }}</VBtn>
+    </div>
     <VAutocomplete v-else v-model="placeId" :items="choices" :label="say('faults.place')" />
-    <ReportFault v-if="!kept && place.value.value && place.value.value.id === placeId" :key="placeId" :machines="machines" @sent="$event ? (kept = true) : router.push('/faults')" />
+    <ReportFault
+      v-if="!kept && place.value.value && place.value.value.id === placeId"
+      :key="placeId"
+      :machines="machines"
+      @sent="$event ? (kept = true) : router.push('/faults')"
+    />
   </div>
 </template>
 
 <style scoped>
-.page { padding: 22px 26px; max-width: 560px; display: grid; gap: 14px; }
-@media (max-width: 720px) { .page { padding: 16px; } }
+.page {
+  padding: 22px 26px;
+  max-width: 560px;
+  display: grid;
+  gap: 14px;
+}
+@media (max-width: 720px) {
+  .page {
+    padding: 16px;
+  }
+}
 </style>

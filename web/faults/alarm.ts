@@ -4,7 +4,9 @@ import { get, newId, Refusal, write } from '../door/door.ts';
 import { enqueue } from '../outbox/outbox.ts';
 
 /** Sends it before anything else that waits here; without a line it is kept, and goes with the rest. */
-export async function raise(form: Omit<RaiseAlarm, 'id'>): Promise<{ readonly id: string; readonly answer: AlarmAnswer | null }> {
+export async function raise(
+  form: Omit<RaiseAlarm, 'id'>,
+): Promise<{ readonly id: string; readonly answer: AlarmAnswer | null }> {
   const id = newId();
   try {
     return { id, answer: await write<AlarmAnswer>('POST', '/alarms', { id, ...form }, id) };

@@ -11,7 +11,12 @@ const emit = defineEmits<{ changed: [] }>();
 const desk = useDesk();
 const { failure, run } = useSending();
 async function settle(id: string): Promise<void> {
-  if (await run(async () => { await write('POST', `/hand-backs/${id}/settle`, {}, newId()); })) emit('changed');
+  if (
+    await run(async () => {
+      await write('POST', `/hand-backs/${id}/settle`, {}, newId());
+    })
+  )
+    emit('changed');
 }
 </script>
 
@@ -19,16 +24,37 @@ async function settle(id: string): Promise<void> {
   <p v-if="failure" class="tell small" role="alert">{{ failure }}</p>
   <ul class="backs">
     <li v-for="it in open" :key="it.id">
-      <p><b :class="{ alarm: it.reason === 'notSafe' }">{{ it.says }}</b><template v-if="withPlace"> <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink></template> <span class="quiet small">{{ it.machine }}: {{ it.points.join(', ') }}</span></p>
+      <p>
+        <b :class="{ alarm: it.reason === 'notSafe' }">{{ it.says }}</b
+        ><template v-if="withPlace">
+          <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink></template
+        >
+        <span class="quiet small">{{ it.machine }}: {{ it.points.join(', ') }}</span>
+      </p>
       <p v-if="it.note" class="small">“{{ it.note }}”</p>
       <p v-if="it.still.length" class="small alarm">{{ say('handBack.still', { still: it.still.join(', ') }) }}</p>
-      <p class="quiet small">{{ it.by }}, {{ say.time(it.at, it.zone) }}
-        <template v-if="desk.isManager"><RouterLink v-if="it.pointNumber" :to="`/line/${it.pointNumber}`">{{ say('handBack.give') }}</RouterLink> <button type="button" class="plain link" @click="settle(it.id)">{{ say('handBack.settle') }}</button></template></p>
+      <p class="quiet small">
+        {{ it.by }}, {{ say.time(it.at, it.zone) }}
+        <template v-if="desk.isManager"
+          ><RouterLink v-if="it.pointNumber" :to="`/line/${it.pointNumber}`">{{ say('handBack.give') }}</RouterLink>
+          <button type="button" class="plain link" @click="settle(it.id)">
+            {{ say('handBack.settle') }}
+          </button></template
+        >
+      </p>
     </li>
   </ul>
 </template>
 
 <style scoped>
-.backs li { border-top: 1px solid var(--hair); padding: 8px 0; display: grid; gap: 2px; }
-.backs a, .backs button { margin-left: 10px; }
+.backs li {
+  border-top: 1px solid var(--hair);
+  padding: 8px 0;
+  display: grid;
+  gap: 2px;
+}
+.backs a,
+.backs button {
+  margin-left: 10px;
+}
 </style>

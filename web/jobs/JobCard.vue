@@ -12,24 +12,42 @@ const ZONE = deviceZone();
 /** A wait was begun here and can be finished at another stop. */
 const end = waitOf(props.job.id);
 const now = ref(Date.now());
-const ticking = setInterval(() => { now.value = Date.now(); }, 5000);
+const ticking = setInterval(() => {
+  now.value = Date.now();
+}, 5000);
 onBeforeUnmount(() => clearInterval(ticking));
 </script>
 
 <template>
   <article class="panel card">
-    <p v-if="job.sentBack" class="caution small"><b>{{ say('job.sentBack') }}:</b> {{ job.sentBack }}</p>
+    <p v-if="job.sentBack" class="caution small">
+      <b>{{ say('job.sentBack') }}:</b> {{ job.sentBack }}
+    </p>
     <h2>{{ job.title }}</h2>
-    <p class="small quiet"><template v-if="withPlace"><b>{{ job.place }}</b>, {{ job.property }} · </template>{{ job.machine }} · {{ say('job.minutes', { minutes: job.minutes }) }}<template v-if="job.waitMinutes">{{ say('job.wait', { minutes: job.waitMinutes }) }}</template></p>
+    <p class="small quiet">
+      <template v-if="withPlace"
+        ><b>{{ job.place }}</b
+        >, {{ job.property }} · </template
+      >{{ job.machine }} · {{ say('job.minutes', { minutes: job.minutes })
+      }}<template v-if="job.waitMinutes">{{ say('job.wait', { minutes: job.waitMinutes }) }}</template>
+    </p>
     <p>{{ job.why }}</p>
     <StripGauge :marks="job.marks" :today="job.today" />
     <p class="small quiet">{{ job.due }}</p>
-    <p v-if="end !== null" class="strong" :class="{ dew: end <= now }">{{ end > now ? say('job.wait.until', { at: say.time(end, ZONE) }) : say('job.wait.over') }}</p>
+    <p v-if="end !== null" class="strong" :class="{ dew: end <= now }">
+      {{ end > now ? say('job.wait.until', { at: say.time(end, ZONE) }) : say('job.wait.over') }}
+    </p>
     <p v-else-if="job.state === 'awaitingTest'" class="strong">{{ job.stateSays }}</p>
-    <VBtn color="primary" size="large" block :to="to">{{ say(job.sentBack ? 'job.again' : job.state === 'given' ? 'job.start' : 'job.resume') }}</VBtn>
+    <VBtn color="primary" size="large" block :to="to">{{
+      say(job.sentBack ? 'job.again' : job.state === 'given' ? 'job.start' : 'job.resume')
+    }}</VBtn>
   </article>
 </template>
 
 <style scoped>
-.card { padding: 16px; display: grid; gap: 8px; }
+.card {
+  padding: 16px;
+  display: grid;
+  gap: 8px;
+}
 </style>

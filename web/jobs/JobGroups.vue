@@ -7,20 +7,42 @@ import { say } from '../language/say.ts';
 import JobCard from './JobCard.vue';
 
 const props = defineProps<{ jobs: readonly JobSummary[]; withPlace?: boolean }>();
-const groups = computed(() => [...grouped(props.jobs, ({ listId, id }) => listId ?? id).values()]
-  .map((jobs) => ({ jobs, minutes: jobs.reduce((sum, job) => sum + job.minutes, 0), waits: jobs.some((job) => job.waitMinutes > 0) })));
+const groups = computed(() =>
+  [...grouped(props.jobs, ({ listId, id }) => listId ?? id).values()].map((jobs) => ({
+    jobs,
+    minutes: jobs.reduce((sum, job) => sum + job.minutes, 0),
+    waits: jobs.some((job) => job.waitMinutes > 0),
+  })),
+);
 </script>
 
 <template>
   <div class="groups">
     <div v-for="group in groups" :key="group.jobs[0]!.id" :class="{ list: group.jobs.length > 1 }">
-      <p v-if="group.jobs.length > 1" class="small"><b>{{ say('list.one', { count: group.jobs.length, minutes: group.minutes }) }}</b><span v-if="group.waits" class="quiet"> {{ say('list.overlap') }}</span></p>
-      <JobCard v-for="job in group.jobs" :key="job.id" :job="job" :to="`/jobs/${job.id}`" :with-place="withPlace ?? false" />
+      <p v-if="group.jobs.length > 1" class="small">
+        <b>{{ say('list.one', { count: group.jobs.length, minutes: group.minutes }) }}</b
+        ><span v-if="group.waits" class="quiet"> {{ say('list.overlap') }}</span>
+      </p>
+      <JobCard
+        v-for="job in group.jobs"
+        :key="job.id"
+        :job="job"
+        :to="`/jobs/${job.id}`"
+        :with-place="withPlace ?? false"
+      />
     </div>
   </div>
 </template>
 
 <style scoped>
-.groups { display: grid; gap: 12px; }
-.list { border-left: 3px solid var(--dew); padding-left: 10px; display: grid; gap: 8px; }
+.groups {
+  display: grid;
+  gap: 12px;
+}
+.list {
+  border-left: 3px solid var(--dew);
+  padding-left: 10px;
+  display: grid;
+  gap: 8px;
+}
 </style>

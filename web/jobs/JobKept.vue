@@ -7,7 +7,15 @@ import { deliverNow, forgetJob, hindrance } from '../outbox/outbox.ts';
 import type { Draft } from './draft.ts';
 import JobReview from './JobReview.vue';
 
-const props = defineProps<{ job: JobAnswer; draft: Draft; lost: string; home: string; homeName: string; sending: boolean; refusal: string }>();
+const props = defineProps<{
+  job: JobAnswer;
+  draft: Draft;
+  lost: string;
+  home: string;
+  homeName: string;
+  sending: boolean;
+  refusal: string;
+}>();
 const emit = defineEmits<{ forgotten: []; send: [] }>();
 const sure = ref(false);
 const trying = ref(false);
@@ -32,10 +40,14 @@ async function forget(): Promise<void> {
       <p>{{ say('job.kept.lost') }}</p>
       <JobReview :job="job" :draft="draft" frozen />
       <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
-      <VBtn color="primary" size="large" block :loading="sending" @click="emit('send')">{{ say('job.kept.offer') }}</VBtn>
+      <VBtn color="primary" size="large" block :loading="sending" @click="emit('send')">{{
+        say('job.kept.offer')
+      }}</VBtn>
       <VBtn variant="outlined" size="large" block :to="home">{{ homeName }}</VBtn>
       <VBtn v-if="!sure" variant="outlined" block min-height="44" @click="sure = true">{{ say('kept.discard') }}</VBtn>
-      <VBtn v-else variant="outlined" color="error" block min-height="44" @click="forget">{{ say('kept.discard.sure') }}</VBtn>
+      <VBtn v-else variant="outlined" color="error" block min-height="44" @click="forget">{{
+        say('kept.discard.sure')
+      }}</VBtn>
     </template>
     <template v-else>
       <h1>{{ say('job.kept') }}</h1>
@@ -47,5 +59,9 @@ async function forget(): Promise<void> {
 </template>
 
 <style scoped>
-.kept { display: grid; gap: 14px; padding: 30px 0; }
+.kept {
+  display: grid;
+  gap: 14px;
+  padding: 30px 0;
+}
 </style>

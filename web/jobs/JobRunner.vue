@@ -69,9 +69,21 @@ const doable = computed(() => job.value !== null && isDoable(job.value));
 const steps = computed(() => (draft.value && job.value ? stepsOn(job.value, draft.value) : []));
 const step = computed(() => (draft.value ? steps.value[draft.value.step] : undefined));
 const asks = computed(() => asksOf(step.value?.needs ?? []));
-const isLast = computed(() => draft.value !== null && job.value !== null && draft.value.step === steps.value.length - 1 && steps.value.length <= SHORT_STEPS);
+const isLast = computed(
+  () =>
+    draft.value !== null &&
+    job.value !== null &&
+    draft.value.step === steps.value.length - 1 &&
+    steps.value.length <= SHORT_STEPS,
+);
 const open = computed(() => (step.value && draft.value ? openOn(draft.value, step.value) : []));
-const expected = computed(() => job.value?.tasks.filter((task) => step.value?.taskIds.includes(task.id)).map((task) => task.expected).filter(Boolean).join(' · '));
+const expected = computed(() =>
+  job.value?.tasks
+    .filter((task) => step.value?.taskIds.includes(task.id))
+    .map((task) => task.expected)
+    .filter(Boolean)
+    .join(' · '),
+);
 const minutesLeft = computed(() => {
   const all = steps.value.length;
   return Math.max(1, Math.round((job.value!.minutes * (all - Math.max(0, draft.value!.step))) / all));
@@ -84,13 +96,17 @@ async function read(): Promise<void> {
 }
 /** Somebody has called this machine unsafe: the work stands still here as soon as this device hears of it. */
 const stopped = shallowRef<AlarmAnswer | null>(null);
-const still = computed(() => (job.value && draft.value ? stillBefore(job.value, draft.value, draft.value.step) : { keys: [], says: '' }));
+const still = computed(() =>
+  job.value && draft.value ? stillBefore(job.value, draft.value, draft.value.step) : { keys: [], says: '' },
+);
 /** Parts that the office took out while they were in hand. */
 const takenOut = ref<readonly string[]>([]);
 const inHand = (answer: JobAnswer) => answer.tasks.filter(({ state }) => state === 'outstanding');
 function tookOut(heard: JobAnswer): string[] {
   const now = inHand(heard).map(({ id }) => id);
-  return inHand(job.value!).filter(({ id }) => !now.includes(id)).map(({ name }) => name);
+  return inHand(job.value!)
+    .filter(({ id }) => !now.includes(id))
+    .map(({ name }) => name);
 }
 const LISTEN_MS = 20_000;
 async function listen(): Promise<void> {
@@ -109,7 +125,10 @@ async function listen(): Promise<void> {
 }
 const listening = setInterval(() => void listen(), LISTEN_MS);
 window.addEventListener('online', listen);
-onBeforeUnmount(() => { clearInterval(listening); window.removeEventListener('online', listen); });
+onBeforeUnmount(() => {
+  clearInterval(listening);
+  window.removeEventListener('online', listen);
+});
 
 const { elsewhere, takeOver } = useSoleTab(`dewline.job.${props.id}`, async () => {
   await read();
@@ -147,11 +166,21 @@ function tell(move: 'start' | 'workDone'): void {
   if (!job.value || job.value.state !== (move === 'start' ? 'given' : 'started')) return;
   const { revision } = job.value;
   job.value = { ...job.value, revision: revision + 1, state: move === 'start' ? 'started' : 'awaitingTest' };
-  void enqueue(props.id, { kind: 'form', path: `/jobs/${props.id}/moves`, form: { move, reason: null, note: '', revision }, passing: true }).then(deliverNow).catch(() => undefined);
+  void enqueue(props.id, {
+    kind: 'form',
+    path: `/jobs/${props.id}/moves`,
+    form: { move, reason: null, note: '', revision },
+    passing: true,
+  })
+    .then(deliverNow)
+    .catch(() => undefined);
 }
 
 async function start(): Promise<void> {
-  if (!safe.value) { tried.value = true; return; }
+  if (!safe.value) {
+    tried.value = true;
+    return;
+  }
   draft.value!.startedAt ??= Date.now();
   freeze(job.value!, draft.value!);
   askToPersist();
@@ -161,8 +190,14 @@ async function start(): Promise<void> {
 
 async function next(): Promise<void> {
   if (asks.value.button) confirm(draft.value!, [asks.value.button], true);
-  if (open.value.length > 0) { tried.value = true; return; }
-  if (isLast.value) { await send(); return; }
+  if (open.value.length > 0) {
+    tried.value = true;
+    return;
+  }
+  if (isLast.value) {
+    await send();
+    return;
+  }
   const upcoming = steps.value[draft.value!.step + 1];
   await turn(draft.value!.step + 1);
   if (upcoming?.phase === 'test') tell('workDone');
@@ -197,20 +232,32 @@ async function noSwitch(): Promise<void> {
 /** The part that this step is the first of, where it can be said where it is, or that there is none. */
 const sought = computed(() => {
   const [taskId, more] = step.value?.taskIds ?? [];
-  const task = taskId !== undefined && more === undefined ? job.value?.tasks.find(({ id }) => id === taskId) : undefined;
-  const first = steps.value.find(({ taskIds, phase }) => phase !== 'isolate' && phase !== 'restore' && taskIds.length === 1 && taskIds[0] === taskId);
+  const task =
+    taskId !== undefined && more === undefined ? job.value?.tasks.find(({ id }) => id === taskId) : undefined;
+  const first = steps.value.find(
+    ({ taskIds, phase }) => phase !== 'isolate' && phase !== 'restore' && taskIds.length === 1 && taskIds[0] === taskId,
+  );
   return task && first?.key === step.value?.key && draft.value?.tasks[task.id] ? task : undefined;
 });
 /** Looked for, and not there: the rest goes on without it. */
 async function thereIsNone(taskId: string): Promise<void> {
   const here = draft.value!;
-  if (Object.keys(here.tasks).filter((id) => !here.none.includes(id)).length === 1) { stuck.value = 'none'; return; }
+  if (Object.keys(here.tasks).filter((id) => !here.none.includes(id)).length === 1) {
+    stuck.value = 'none';
+    return;
+  }
   here.none = [...here.none, taskId];
   await replan(job.value!, here, here.step);
 }
 
 /** Parts of this job that the sitting cannot do as things stand. */
-const leftNames = computed(() => job.value?.tasks.filter(({ id }) => draft.value?.left.some(({ taskId }) => taskId === id)).map(({ name }) => name).join(', ') ?? '');
+const leftNames = computed(
+  () =>
+    job.value?.tasks
+      .filter(({ id }) => draft.value?.left.some(({ taskId }) => taskId === id))
+      .map(({ name }) => name)
+      .join(', ') ?? '',
+);
 
 /** What was just sent, so that what was noticed of it can be mended without doing it all again. */
 let mended: Draft | null = null;
@@ -228,7 +275,11 @@ async function send(): Promise<void> {
   finished.finishedAt ??= Date.now();
   await run(async () => {
     const form = submissionOf(finished, steps.value, Date.now());
-    const outcome = await sendOrKeep(props.id, { kind: 'form', path: submissionPath(props.id), form, stamped: true }, finished.sendKey).catch(async (error: unknown) => {
+    const outcome = await sendOrKeep(
+      props.id,
+      { kind: 'form', path: submissionPath(props.id), form, stamped: true },
+      finished.sendKey,
+    ).catch(async (error: unknown) => {
       if (error instanceof Refusal && error.status === 409) await read();
       throw error;
     });
@@ -246,57 +297,197 @@ async function send(): Promise<void> {
 <template>
   <div class="run">
     <div v-if="sent" class="end" role="status">
-      <h1>{{ say('job.sent') }}</h1><p class="quiet">{{ say('job.sent.why') }}</p>
-      <div v-if="sent.length" class="caution"><p class="strong">{{ say('job.sent.notes') }}</p><p v-for="note in sent" :key="note">{{ note }}</p></div>
-      <VBtn v-if="sent.length && job && isDoable(job)" variant="outlined" size="large" block :loading="sending" @click="mend">{{ say('job.mend') }}</VBtn>
+      <h1>{{ say('job.sent') }}</h1>
+      <p class="quiet">{{ say('job.sent.why') }}</p>
+      <div v-if="sent.length" class="caution">
+        <p class="strong">{{ say('job.sent.notes') }}</p>
+        <p v-for="note in sent" :key="note">{{ note }}</p>
+      </div>
+      <VBtn
+        v-if="sent.length && job && isDoable(job)"
+        variant="outlined"
+        size="large"
+        block
+        :loading="sending"
+        @click="mend"
+        >{{ say('job.mend') }}</VBtn
+      >
       <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
       <VBtn color="primary" size="large" block :to="home">{{ homeName }}</VBtn>
     </div>
-    <div v-else-if="elsewhere" class="end" role="status"><h1>{{ say('job.elsewhere') }}</h1><p>{{ say('job.elsewhere.why') }}</p><VBtn color="primary" size="large" block @click="takeOver">{{ say('job.elsewhere.here') }}</VBtn><VBtn variant="outlined" :to="home">{{ homeName }}</VBtn></div>
-    <div v-else-if="failure" class="end"><p class="tell" role="alert">{{ failure }}</p><VBtn variant="outlined" @click="reload">{{ say('again') }}</VBtn><VBtn variant="text" :to="home">{{ homeName }}</VBtn></div>
-    <AlarmTold v-else-if="stopped && !stuck" :id="stopped.id" class="end" :kind="stopped.kind" :answer="stopped" :numbers="stopped.numbers" :still-says="still.says" @left="router.push(home)" />
-    <JobKept v-else-if="job && draft && (draft.queued || lost)" :job="job" :draft="draft" :lost="lost" :home="home" :home-name="homeName" :sending="sending" :refusal="refusal" @send="send" @forgotten="router.push(home)" />
-    <div v-else-if="job && !doable" class="end"><h1>{{ job.title }}</h1><p>{{ say('job.over', { state: job.stateSays }) }}</p><VBtn variant="outlined" :to="home">{{ homeName }}</VBtn></div>
+    <div v-else-if="elsewhere" class="end" role="status">
+      <h1>{{ say('job.elsewhere') }}</h1>
+      <p>{{ say('job.elsewhere.why') }}</p>
+      <VBtn color="primary" size="large" block @click="takeOver">{{ say('job.elsewhere.here') }}</VBtn
+      ><VBtn variant="outlined" :to="home">{{ homeName }}</VBtn>
+    </div>
+    <div v-else-if="failure" class="end">
+      <p class="tell" role="alert">{{ failure }}</p>
+      <VBtn variant="outlined" @click="reload">{{ say('again') }}</VBtn
+      ><VBtn variant="text" :to="home">{{ homeName }}</VBtn>
+    </div>
+    <AlarmTold
+      v-else-if="stopped && !stuck"
+      :id="stopped.id"
+      class="end"
+      :kind="stopped.kind"
+      :answer="stopped"
+      :numbers="stopped.numbers"
+      :still-says="still.says"
+      @left="router.push(home)"
+    />
+    <JobKept
+      v-else-if="job && draft && (draft.queued || lost)"
+      :job="job"
+      :draft="draft"
+      :lost="lost"
+      :home="home"
+      :home-name="homeName"
+      :sending="sending"
+      :refusal="refusal"
+      @send="send"
+      @forgotten="router.push(home)"
+    />
+    <div v-else-if="job && !doable" class="end">
+      <h1>{{ job.title }}</h1>
+      <p>{{ say('job.over', { state: job.stateSays }) }}</p>
+      <VBtn variant="outlined" :to="home">{{ homeName }}</VBtn>
+    </div>
     <p v-else-if="!job || !draft" class="quiet end">{{ say('loading') }}</p>
 
     <template v-else>
-      <p class="bar small"><b>{{ job.place }}</b><span class="quiet">{{ draft.step < 0 ? say('job.minutes', { minutes: job.minutes }) : draft.step < steps.length ? `${say('job.step', { step: draft.step + 1, steps: steps.length })} · ${say('job.minutes', { minutes: minutesLeft })}` : '' }}</span></p>
-      <progress class="progress" :value="draft.step + 1" :max="steps.length + 1" :aria-label="say('job.step', { step: draft.step + 1, steps: steps.length })" />
+      <p class="bar small">
+        <b>{{ job.place }}</b
+        ><span class="quiet">{{
+          draft.step < 0
+            ? say('job.minutes', { minutes: job.minutes })
+            : draft.step < steps.length
+              ? `${say('job.step', { step: draft.step + 1, steps: steps.length })} · ${say('job.minutes', { minutes: minutesLeft })}`
+              : ''
+        }}</span>
+      </p>
+      <progress
+        class="progress"
+        :value="draft.step + 1"
+        :max="steps.length + 1"
+        :aria-label="say('job.step', { step: draft.step + 1, steps: steps.length })"
+      />
 
-      <p v-if="takenOut.length" class="tell small" role="status">{{ say('job.tookOut', { points: takenOut.join(', ') }) }}</p>
+      <p v-if="takenOut.length" class="tell small" role="status">
+        {{ say('job.tookOut', { points: takenOut.join(', ') }) }}
+      </p>
       <!-- In danger nothing else is on the screen. -->
       <template v-if="stuck !== 'notSafe'">
         <section v-if="draft.step < 0" class="body">
           <h1 ref="heading" tabindex="-1">{{ job.title }}</h1>
           <p class="quiet">{{ job.machine }} · {{ job.why }}</p>
-          <div v-if="job.sentBack" class="caution"><p class="strong">{{ say('job.sentBack') }}</p><p>{{ job.sentBack }}</p></div>
-          <div class="stops"><h2>{{ say('job.stops') }}</h2><ul><li v-for="stop in job.stops" :key="stop" class="caution">{{ stop }}</li></ul><p class="small quiet">{{ say('job.defer') }}</p></div>
-          <div><h2>{{ say('job.need') }}</h2><ul class="kit"><li v-for="item in job.kit" :key="item">{{ item }}</li></ul></div>
-          <details class="mistakes"><summary>{{ say('job.mistakes') }}</summary><ul><li v-for="it in job.mistakes" :key="it">{{ it }}</li></ul></details>
+          <div v-if="job.sentBack" class="caution">
+            <p class="strong">{{ say('job.sentBack') }}</p>
+            <p>{{ job.sentBack }}</p>
+          </div>
+          <div class="stops">
+            <h2>{{ say('job.stops') }}</h2>
+            <ul>
+              <li v-for="stop in job.stops" :key="stop" class="caution">{{ stop }}</li>
+            </ul>
+            <p class="small quiet">{{ say('job.defer') }}</p>
+          </div>
+          <div>
+            <h2>{{ say('job.need') }}</h2>
+            <ul class="kit">
+              <li v-for="item in job.kit" :key="item">{{ item }}</li>
+            </ul>
+          </div>
+          <details class="mistakes">
+            <summary>{{ say('job.mistakes') }}</summary>
+            <ul>
+              <li v-for="it in job.mistakes" :key="it">{{ it }}</li>
+            </ul>
+          </details>
           <StripGauge :marks="job.marks" :today="job.today" />
-          <details v-if="job.beginnings.length" class="mistakes" :open="Object.keys(draft.begin).length > 0"><summary>{{ say('job.begin') }}</summary>
-            <label v-for="it in job.beginnings" :key="it.variable" class="safe"><input type="checkbox" :checked="draft.begin[it.variable] === it.value" @change="begins(it)"> {{ it.says }}</label>
+          <details v-if="job.beginnings.length" class="mistakes" :open="Object.keys(draft.begin).length > 0">
+            <summary>{{ say('job.begin') }}</summary>
+            <label v-for="it in job.beginnings" :key="it.variable" class="safe"
+              ><input type="checkbox" :checked="draft.begin[it.variable] === it.value" @change="begins(it)" />
+              {{ it.says }}</label
+            >
           </details>
           <p v-if="leftNames" class="caution small" role="status">{{ say('job.left', { points: leftNames }) }}</p>
-          <label class="safe" :class="{ open: tried && !safe }"><input v-model="safe" type="checkbox"> {{ say('job.stops.read') }}</label>
-          <p v-if="tried && !safe" class="alarm" role="alert">{{ say('job.missing', { what: say('job.stops.read') }) }}</p>
+          <label class="safe" :class="{ open: tried && !safe }"
+            ><input v-model="safe" type="checkbox" /> {{ say('job.stops.read') }}</label
+          >
+          <p v-if="tried && !safe" class="alarm" role="alert">
+            {{ say('job.missing', { what: say('job.stops.read') }) }}
+          </p>
         </section>
 
         <section v-else-if="step" :key="step.key" class="body">
-          <p v-if="step.stateSays" class="state small" :class="{ turned: step.phase === 'isolate' || step.phase === 'restore' }"><span class="quiet">{{ say(step.phase === 'isolate' || step.phase === 'restore' ? 'job.state.then' : 'job.state') }}</span> <b>{{ step.stateSays }}</b></p>
-          <div><h1 ref="heading" tabindex="-1">{{ step.title }}</h1><p v-if="step.taskName" class="quiet">{{ step.taskName }}</p></div>
+          <p
+            v-if="step.stateSays"
+            class="state small"
+            :class="{ turned: step.phase === 'isolate' || step.phase === 'restore' }"
+          >
+            <span class="quiet">{{
+              say(step.phase === 'isolate' || step.phase === 'restore' ? 'job.state.then' : 'job.state')
+            }}</span>
+            <b>{{ step.stateSays }}</b>
+          </p>
+          <div>
+            <h1 ref="heading" tabindex="-1">{{ step.title }}</h1>
+            <p v-if="step.taskName" class="quiet">{{ step.taskName }}</p>
+          </div>
           <p v-if="step.caution" class="caution">{{ step.caution }}</p>
           <p class="words">{{ step.body }}</p>
           <Illustration v-if="step.illustration" :drawing="step.illustration" />
-          <p v-if="expected && (step.phase === 'open' || step.needs.some(({ need }) => need.kind === 'size'))" class="small quiet">{{ say('job.expected') }}: {{ expected }}</p>
-          <figure v-if="step.shutoffPhotoId"><img :src="photoUrl(step.shutoffPhotoId)" :alt="say('job.shutoff')"><figcaption class="small quiet">{{ say('job.shutoff') }}</figcaption></figure>
-          <WhereItIs v-if="sought?.where" :key="sought.id" v-model="draft.tasks[sought.id]!.where" :job="id" :known="sought.where" @none="thereIsNone(sought.id)" />
-          <NeedField v-for="need in asks.fields" :key="`${step.key} ${need.need.kind} ${need.need.key} ${need.taskIds[0]}`" :need="need" :step="step" :job="id" :draft="draft" :procedure="job.tasks.find(({ id: it }) => it === need.taskIds[0])!.procedure" @found="found" />
+          <p
+            v-if="expected && (step.phase === 'open' || step.needs.some(({ need }) => need.kind === 'size'))"
+            class="small quiet"
+          >
+            {{ say('job.expected') }}: {{ expected }}
+          </p>
+          <figure v-if="step.shutoffPhotoId">
+            <img :src="photoUrl(step.shutoffPhotoId)" :alt="say('job.shutoff')" />
+            <figcaption class="small quiet">{{ say('job.shutoff') }}</figcaption>
+          </figure>
+          <WhereItIs
+            v-if="sought?.where"
+            :key="sought.id"
+            v-model="draft.tasks[sought.id]!.where"
+            :job="id"
+            :known="sought.where"
+            @none="thereIsNone(sought.id)"
+          />
+          <NeedField
+            v-for="need in asks.fields"
+            :key="`${step.key} ${need.need.kind} ${need.need.key} ${need.taskIds[0]}`"
+            :need="need"
+            :step="step"
+            :job="id"
+            :draft="draft"
+            :procedure="job.tasks.find(({ id: it }) => it === need.taskIds[0])!.procedure"
+            @found="found"
+          />
           <StepTicks v-if="asks.ticks.length" :needs="asks.ticks" :step="step" :draft="draft" />
-          <WhereItIs v-if="sought && !sought.where" :key="sought.id" v-model="draft.tasks[sought.id]!.where" :job="id" :known="null" @none="thereIsNone(sought.id)" />
+          <WhereItIs
+            v-if="sought && !sought.where"
+            :key="sought.id"
+            v-model="draft.tasks[sought.id]!.where"
+            :job="id"
+            :known="null"
+            @none="thereIsNone(sought.id)"
+          />
           <p v-if="leftNames" class="caution small" role="status">{{ say('job.left', { points: leftNames }) }}</p>
-          <button v-if="step.phase === 'isolate' && step.state.power === 'off' && !draft.noSwitch" type="button" class="plain link" @click="noSwitch">{{ say('job.noSwitch') }}</button>
-          <p v-if="tried && open.length" class="alarm" role="alert">{{ say('job.missing', { what: open.join('; ') }) }}</p>
+          <button
+            v-if="step.phase === 'isolate' && step.state.power === 'off' && !draft.noSwitch"
+            type="button"
+            class="plain link"
+            @click="noSwitch"
+          >
+            {{ say('job.noSwitch') }}
+          </button>
+          <p v-if="tried && open.length" class="alarm" role="alert">
+            {{ say('job.missing', { what: open.join('; ') }) }}
+          </p>
         </section>
 
         <JobReview v-else :job="job" :draft="draft" @go="turn" />
@@ -304,18 +495,41 @@ async function send(): Promise<void> {
       <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
 
       <footer class="foot">
-        <AlarmForm v-if="stuck === 'notSafe'" :job-id="id" :numbers="job.numbers" :still="still.keys" :still-says="still.says" @close="stuck = null" @left="router.push(home)" />
-        <JobStuck v-else-if="stuck" :job="job" :reason="stuck" :still="still" @close="stuck = null" @left="router.push(home)" />
+        <AlarmForm
+          v-if="stuck === 'notSafe'"
+          :job-id="id"
+          :numbers="job.numbers"
+          :still="still.keys"
+          :still-says="still.says"
+          @close="stuck = null"
+          @left="router.push(home)"
+        />
+        <JobStuck
+          v-else-if="stuck"
+          :job="job"
+          :reason="stuck"
+          :still="still"
+          @close="stuck = null"
+          @left="router.push(home)"
+        />
         <template v-else>
           <VBtn v-if="draft.step < 0" color="primary" size="x-large" block @click="start">{{ say('job.start') }}</VBtn>
-          <VBtn v-else-if="step" color="primary" size="x-large" block :loading="sending" @click="next">{{ isLast ? say('job.send') : step.button ?? asks.button?.label ?? say('job.next') }}</VBtn>
-          <VBtn v-else color="primary" size="x-large" block :loading="sending" @click="send">{{ say('job.send') }}</VBtn>
+          <VBtn v-else-if="step" color="primary" size="x-large" block :loading="sending" @click="next">{{
+            isLast ? say('job.send') : (step.button ?? asks.button?.label ?? say('job.next'))
+          }}</VBtn>
+          <VBtn v-else color="primary" size="x-large" block :loading="sending" @click="send">{{
+            say('job.send')
+          }}</VBtn>
           <div class="ways">
             <VBtn v-if="draft.step >= 0" variant="outlined" @click="turn(draft.step - 1)">{{ say('back') }}</VBtn>
             <template v-if="draft.step < steps.length">
-              <VBtn v-if="draft.step >= 0" variant="outlined" @click="stuck = 'willNotMove'">{{ say('job.wontMove') }}</VBtn>
+              <VBtn v-if="draft.step >= 0" variant="outlined" @click="stuck = 'willNotMove'">{{
+                say('job.wontMove')
+              }}</VBtn>
               <VBtn variant="outlined" @click="stuck = 'notSafe'">{{ say('job.notSafe') }}</VBtn>
-              <VBtn v-if="draft.step >= 0" variant="outlined" @click="stuck = 'partMissing'">{{ say('job.partMissing') }}</VBtn>
+              <VBtn v-if="draft.step >= 0" variant="outlined" @click="stuck = 'partMissing'">{{
+                say('job.partMissing')
+              }}</VBtn>
               <VBtn v-else variant="outlined" @click="stuck = 'away'">{{ say('job.away') }}</VBtn>
             </template>
             <VBtn variant="outlined" :to="home">{{ say('job.later') }}</VBtn>
@@ -327,28 +541,127 @@ async function send(): Promise<void> {
 </template>
 
 <style scoped>
-.run { max-width: 560px; margin: 0 auto; min-height: 100dvh; display: flex; flex-direction: column; padding: 14px 18px 0; font-size: 17px; }
-.bar { display: flex; justify-content: space-between; gap: 10px; }
-.progress { width: 100%; height: 6px; margin: 8px 0 14px; appearance: none; border: 0; background: var(--hair); border-radius: 3px; overflow: hidden; }
-.progress::-webkit-progress-bar { background: var(--hair); }
-.progress::-webkit-progress-value { background: var(--dew); }
-.progress::-moz-progress-bar { background: var(--dew); }
-.body { display: grid; gap: 14px; align-content: start; flex: 1; padding-bottom: 18px; }
-h1:focus { outline: none; }
-.words { line-height: 1.5; }
-.stops ul { display: grid; gap: 8px; margin-top: 8px; }
-.stops .caution { background: var(--panel); }
-.state { padding: 5px 10px; border-left: 3px solid var(--dew); background: var(--panel); }
-.state.turned { border-color: var(--edge); }
-.kit { display: flex; flex-wrap: wrap; gap: 4px 16px; }
-.kit li::before { content: '· '; }
-.safe { display: flex; gap: 12px; align-items: center; min-height: 48px; padding: 8px 12px; border: 1.5px solid var(--edge); border-radius: 8px; background: var(--panel); }
-.safe.open { border-color: var(--alarm); }
-.safe input { width: 22px; height: 22px; flex: none; accent-color: var(--dew-deep); }
-figure { margin: 0; }
-figure img { width: 100%; max-height: 190px; object-fit: cover; border-radius: 8px; }
-.foot { position: sticky; bottom: 0; background: var(--ground); padding: 10px 0 14px; border-top: 1px solid var(--hair); display: grid; gap: 8px; }
-.ways { display: flex; flex-wrap: wrap; gap: 6px; }
-.ways .v-btn { font-size: 15px; flex: 1 1 auto; min-height: 44px; padding: 0 10px; }
-.end { display: grid; gap: 14px; padding: 40px 0; }
+.run {
+  max-width: 560px;
+  margin: 0 auto;
+  min-height: 100dvh;
+  display: flex;
+  flex-direction: column;
+  padding: 14px 18px 0;
+  font-size: 17px;
+}
+.bar {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+}
+.progress {
+  width: 100%;
+  height: 6px;
+  margin: 8px 0 14px;
+  appearance: none;
+  border: 0;
+  background: var(--hair);
+  border-radius: 3px;
+  overflow: hidden;
+}
+.progress::-webkit-progress-bar {
+  background: var(--hair);
+}
+.progress::-webkit-progress-value {
+  background: var(--dew);
+}
+.progress::-moz-progress-bar {
+  background: var(--dew);
+}
+.body {
+  display: grid;
+  gap: 14px;
+  align-content: start;
+  flex: 1;
+  padding-bottom: 18px;
+}
+h1:focus {
+  outline: none;
+}
+.words {
+  line-height: 1.5;
+}
+.stops ul {
+  display: grid;
+  gap: 8px;
+  margin-top: 8px;
+}
+.stops .caution {
+  background: var(--panel);
+}
+.state {
+  padding: 5px 10px;
+  border-left: 3px solid var(--dew);
+  background: var(--panel);
+}
+.state.turned {
+  border-color: var(--edge);
+}
+.kit {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+}
+.kit li::before {
+  content: '· ';
+}
+.safe {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  min-height: 48px;
+  padding: 8px 12px;
+  border: 1.5px solid var(--edge);
+  border-radius: 8px;
+  background: var(--panel);
+}
+.safe.open {
+  border-color: var(--alarm);
+}
+.safe input {
+  width: 22px;
+  height: 22px;
+  flex: none;
+  accent-color: var(--dew-deep);
+}
+figure {
+  margin: 0;
+}
+figure img {
+  width: 100%;
+  max-height: 190px;
+  object-fit: cover;
+  border-radius: 8px;
+}
+.foot {
+  position: sticky;
+  bottom: 0;
+  background: var(--ground);
+  padding: 10px 0 14px;
+  border-top: 1px solid var(--hair);
+  display: grid;
+  gap: 8px;
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.ways .v-btn {
+  font-size: 15px;
+  flex: 1 1 auto;
+  min-height: 44px;
+  padding: 0 10px;
+}
+.end {
+  display: grid;
+  gap: 14px;
+  padding: 40px 0;
+}
 </style>

@@ -19,7 +19,11 @@ async function leave(): Promise<void> {
   const left = await run(async () => {
     // How far the job is, as the office has it; without a line, as it is here.
     const { revision } = await get<JobAnswer>(path).catch(() => props.job);
-    await sendOrKeep(props.job.id, { kind: 'form', path: `${path}/moves`, form: { move: 'notAble', reason: props.reason, note: note.value, still: props.still.keys, revision } });
+    await sendOrKeep(props.job.id, {
+      kind: 'form',
+      path: `${path}/moves`,
+      form: { move: 'notAble', reason: props.reason, note: note.value, still: props.still.keys, revision },
+    });
   });
   if (left) emit('left');
 }
@@ -38,5 +42,8 @@ async function leave(): Promise<void> {
 </template>
 
 <style scoped>
-.stuck { display: grid; gap: 10px; }
+.stuck {
+  display: grid;
+  gap: 10px;
+}
 </style>

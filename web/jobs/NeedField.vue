@@ -14,20 +14,54 @@ import PlainField from '../theme/PlainField.vue';
 const emit = defineEmits<{ found: [Finding] }>();
 const props = defineProps<{ need: StepNeed; step: JobStep; job: string; draft: Draft; procedure: string }>();
 
-const tasks = computed(() => props.need.taskIds.map((id) => props.draft.tasks[id]).filter((task): task is TaskDraft => task !== undefined));
+const tasks = computed(() =>
+  props.need.taskIds.map((id) => props.draft.tasks[id]).filter((task): task is TaskDraft => task !== undefined),
+);
 const first = computed(() => tasks.value[0]!);
 const key = props.need.need.key;
 
 /** A value that is read from the first task and written to all. */
-const shared = <T>(read: (task: TaskDraft) => T, set: (task: TaskDraft, value: T) => void) =>
+const shared = <T,>(read: (task: TaskDraft) => T, set: (task: TaskDraft, value: T) => void) =>
   computed<T>({ get: () => read(first.value), set: (value) => tasks.value.forEach((task) => set(task, value)) });
 
-const grade = shared((task) => (key === 'part' ? task.grade : task.cavityGrade), (task, value) => { if (key === 'part') task.grade = value; else task.cavityGrade = value; });
-const finds = shared((task) => task.finds, (task, value) => { task.finds = value; });
-const agent = shared((task) => task.agent, (task, value) => { task.agent = value; });
-const size = shared((task) => task.size, (task, value) => { task.size = value; });
-const reading = shared((task) => task.readings[key] ?? '', (task, value) => { task.readings[key] = value; });
-const photo = shared((task) => task.photos[key] ?? null, (task, value) => { if (value) task.photos[key] = value; else delete task.photos[key]; });
+const grade = shared(
+  (task) => (key === 'part' ? task.grade : task.cavityGrade),
+  (task, value) => {
+    if (key === 'part') task.grade = value;
+    else task.cavityGrade = value;
+  },
+);
+const finds = shared(
+  (task) => task.finds,
+  (task, value) => {
+    task.finds = value;
+  },
+);
+const agent = shared(
+  (task) => task.agent,
+  (task, value) => {
+    task.agent = value;
+  },
+);
+const size = shared(
+  (task) => task.size,
+  (task, value) => {
+    task.size = value;
+  },
+);
+const reading = shared(
+  (task) => task.readings[key] ?? '',
+  (task, value) => {
+    task.readings[key] = value;
+  },
+);
+const photo = shared(
+  (task) => task.photos[key] ?? null,
+  (task, value) => {
+    if (value) task.photos[key] = value;
+    else delete task.photos[key];
+  },
+);
 
 /** What was read, as it is kept, against what is likely and what passes. */
 const judged = computed(() => {
@@ -59,27 +93,55 @@ const isWaited = computed(() => props.draft.waited.includes(props.step.key));
 
 <template>
   <StepPhoto v-if="need.need.kind === 'photo'" v-model="photo" :label="need.label" :job="job" />
-  <GradePicker v-else-if="need.need.kind === 'grade'" v-model="grade" :procedure="procedure" :label="say('job.grade.pick')" :choices="need.choices" />
+  <GradePicker
+    v-else-if="need.need.kind === 'grade'"
+    v-model="grade"
+    :procedure="procedure"
+    :label="say('job.grade.pick')"
+    :choices="need.choices"
+  />
   <fieldset v-else-if="need.need.kind === 'finds'" class="chips">
     <legend>{{ say('job.finds') }}</legend>
-    <label v-for="choice in need.choices" :key="choice.value"><input v-model="finds" type="checkbox" :value="choice.value"><span>{{ choice.label }}</span></label>
+    <label v-for="choice in need.choices" :key="choice.value"
+      ><input v-model="finds" type="checkbox" :value="choice.value" /><span>{{ choice.label }}</span></label
+    >
   </fieldset>
   <fieldset v-else-if="need.need.kind === 'agent'" class="chips">
     <legend>{{ say('job.agent') }}</legend>
-    <label v-for="choice in need.choices" :key="choice.value"><input v-model="agent" type="radio" name="agent" :value="choice.value"><span>{{ choice.label }}</span></label>
+    <label v-for="choice in need.choices" :key="choice.value"
+      ><input v-model="agent" type="radio" name="agent" :value="choice.value" /><span>{{ choice.label }}</span></label
+    >
   </fieldset>
   <PlainField v-else-if="need.need.kind === 'size'" v-model="size" :label="say('job.size')" placeholder="16 x 25 x 1" />
   <div v-else-if="need.need.kind === 'reading'">
-    <PlainField v-model="reading" inputmode="decimal" :label="need.need.optional ? `${need.label} (${say('job.optional')})` : need.label" :suffix="need.reading?.unit ?? ''" />
+    <PlainField
+      v-model="reading"
+      inputmode="decimal"
+      :label="need.need.optional ? `${need.label} (${say('job.optional')})` : need.label"
+      :suffix="need.reading?.unit ?? ''"
+    />
     <p class="quiet small">{{ need.reading?.wanted }}</p>
     <p v-if="judged" class="caution small" role="status">{{ judged }}</p>
   </div>
-  <label v-else-if="need.need.kind === 'finding'" class="tick"><input type="checkbox" :checked="draft.found.includes(need.need.key)" @change="emit('found', need.need.key)"><span>{{ need.label }}</span></label>
+  <label v-else-if="need.need.kind === 'finding'" class="tick"
+    ><input
+      type="checkbox"
+      :checked="draft.found.includes(need.need.key)"
+      @change="emit('found', need.need.key)"
+    /><span>{{ need.label }}</span></label
+  >
   <div v-else-if="need.need.kind === 'timer'" class="timer" role="timer">
     <p v-if="isWaited" class="strong dew">✓ {{ say('job.timer.done') }}</p>
-    <template v-else-if="left !== null"><p class="clock">{{ say('job.timer.left', { minutes: Math.floor(left / 60), seconds: String(left % 60).padStart(2, '0') }) }}</p><VBtn variant="outlined" @click="waited">{{ say('job.timer.already') }}</VBtn></template>
+    <template v-else-if="left !== null"
+      ><p class="clock">
+        {{ say('job.timer.left', { minutes: Math.floor(left / 60), seconds: String(left % 60).padStart(2, '0') }) }}
+      </p>
+      <VBtn variant="outlined" @click="waited">{{ say('job.timer.already') }}</VBtn></template
+    >
     <template v-else>
-      <VBtn variant="outlined" size="large" @click="draft.timers[step.key] = Date.now() + need.need.minutes * 60000">{{ say('job.timer.start', { minutes: need.need.minutes }) }}</VBtn>
+      <VBtn variant="outlined" size="large" @click="draft.timers[step.key] = Date.now() + need.need.minutes * 60000">{{
+        say('job.timer.start', { minutes: need.need.minutes })
+      }}</VBtn>
       <VBtn variant="text" @click="waited">{{ say('job.timer.already') }}</VBtn>
     </template>
   </div>
@@ -87,8 +149,30 @@ const isWaited = computed(() => props.draft.waited.includes(props.step.key));
 
 <style scoped>
 /* Beside what a step must be assured of, and like it. */
-.tick { display: flex; gap: 12px; align-items: center; min-height: 48px; padding: 8px 12px; border: 1.5px solid var(--edge); border-radius: 8px; background: var(--panel); }
-.tick input { width: 22px; height: 22px; flex: none; accent-color: var(--dew-deep); }
-.timer { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
-.clock { font-size: 26px; font-weight: 680; }
+.tick {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  min-height: 48px;
+  padding: 8px 12px;
+  border: 1.5px solid var(--edge);
+  border-radius: 8px;
+  background: var(--panel);
+}
+.tick input {
+  width: 22px;
+  height: 22px;
+  flex: none;
+  accent-color: var(--dew-deep);
+}
+.timer {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+.clock {
+  font-size: 26px;
+  font-weight: 680;
+}
 </style>

@@ -12,11 +12,31 @@ const given = computed({
 </script>
 
 <template>
-  <label class="tick"><input v-model="given" type="checkbox"><span><span v-for="{ need, label } in needs" :key="need.key" class="each">{{ label }}</span></span></label>
+  <label class="tick"
+    ><input v-model="given" type="checkbox" /><span
+      ><span v-for="{ need, label } in needs" :key="need.key" class="each">{{ label }}</span></span
+    ></label
+  >
 </template>
 
 <style scoped>
-.tick { display: flex; gap: 12px; align-items: center; min-height: 48px; padding: 8px 12px; border: 1.5px solid var(--edge); border-radius: 8px; background: var(--panel); }
-.tick input { width: 22px; height: 22px; flex: none; accent-color: var(--dew-deep); }
-.each { display: block; }
+.tick {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  min-height: 48px;
+  padding: 8px 12px;
+  border: 1.5px solid var(--edge);
+  border-radius: 8px;
+  background: var(--panel);
+}
+.tick input {
+  width: 22px;
+  height: 22px;
+  flex: none;
+  accent-color: var(--dew-deep);
+}
+.each {
+  display: block;
+}
 </style>

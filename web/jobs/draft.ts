@@ -53,15 +53,42 @@ export interface Draft {
 const keyOf = (jobId: string) => `dewline.job.${jobId}`;
 
 const emptyTask = (): TaskDraft => ({
-  recordId: newId(), grade: null, cavityGrade: null, finds: [], readings: {}, confirmed: [], agent: null, size: '', photos: {}, after: null, where: null,
+  recordId: newId(),
+  grade: null,
+  cavityGrade: null,
+  finds: [],
+  readings: {},
+  confirmed: [],
+  agent: null,
+  size: '',
+  photos: {},
+  after: null,
+  where: null,
 });
 
 function emptyDraft(): Draft {
-  return { step: -1, startedAt: null, finishedAt: null, sendKey: newId(), queued: false, note: '', tasks: {}, timers: {}, waited: [], begin: {}, found: [], none: [], noSwitch: false, plan: null, left: [] };
+  return {
+    step: -1,
+    startedAt: null,
+    finishedAt: null,
+    sendKey: newId(),
+    queued: false,
+    note: '',
+    tasks: {},
+    timers: {},
+    waited: [],
+    begin: {},
+    found: [],
+    none: [],
+    noSwitch: false,
+    plan: null,
+    left: [],
+  };
 }
 
 /** What stands on the device of a job; nothing where none was begun. */
-const stored = (jobId: string): Partial<Draft> => JSON.parse(localStorage.getItem(keyOf(jobId)) ?? '{}') as Partial<Draft>;
+const stored = (jobId: string): Partial<Draft> =>
+  JSON.parse(localStorage.getItem(keyOf(jobId)) ?? '{}') as Partial<Draft>;
 
 /** The draft of a job, as it was left; every change is kept at once. */
 export function useDraft(job: JobAnswer): Draft {
@@ -69,13 +96,19 @@ export function useDraft(job: JobAnswer): Draft {
   const outstanding = job.tasks.filter(({ state }) => state === 'outstanding').map(({ id }) => id);
   for (const id of outstanding) draft.tasks[id] ??= emptyTask();
   // What the office took out goes along where something was done of it: they decide.
-  for (const [id, task] of Object.entries(draft.tasks)) if (!outstanding.includes(id) && !isTouched(task)) delete draft.tasks[id];
+  for (const [id, task] of Object.entries(draft.tasks))
+    if (!outstanding.includes(id) && !isTouched(task)) delete draft.tasks[id];
   draft.step = Math.min(draft.step, draft.plan?.length ?? job.steps.length);
   watch(draft, (now) => localStorage.setItem(keyOf(job.id), JSON.stringify(now)), { deep: true });
   return draft;
 }
 
-const isTouched = ({ grade, photos, confirmed, readings, agent }: TaskDraft): boolean => grade !== null || agent !== null || confirmed.length > 0 || Object.keys(photos).length > 0 || Object.keys(readings).length > 0;
+const isTouched = ({ grade, photos, confirmed, readings, agent }: TaskDraft): boolean =>
+  grade !== null ||
+  agent !== null ||
+  confirmed.length > 0 ||
+  Object.keys(photos).length > 0 ||
+  Object.keys(readings).length > 0;
 
 /** Whether something of a job was begun on this device. */
 export const hasDraft = (jobId: string): boolean => stored(jobId).startedAt != null;
@@ -83,7 +116,9 @@ export const hasDraft = (jobId: string): boolean => stored(jobId).startedAt != n
 /** When the last wait that runs in a job on this device is over, in milliseconds since 1970; null where none runs. */
 export function waitOf(jobId: string): number | null {
   const { timers = {}, waited = [] } = stored(jobId);
-  const ends = Object.entries(timers).filter(([step]) => !waited.includes(step)).map(([, end]) => end);
+  const ends = Object.entries(timers)
+    .filter(([step]) => !waited.includes(step))
+    .map(([, end]) => end);
   return ends.length > 0 ? Math.max(...ends) : null;
 }
 
@@ -94,13 +129,21 @@ export function dropDraft(jobId: string): void {
 
 /** Puts what was sent back as a draft of its own, at its last step: everything is there, and any of it may be mended. */
 export function keepAgain(jobId: string, sent: Draft): void {
-  const tasks = Object.fromEntries(Object.entries(sent.tasks).map(([id, task]) => [id, { ...task, recordId: newId() }]));
-  localStorage.setItem(keyOf(jobId), JSON.stringify({ ...sent, tasks, sendKey: newId(), finishedAt: null, queued: false } satisfies Draft));
+  const tasks = Object.fromEntries(
+    Object.entries(sent.tasks).map(([id, task]) => [id, { ...task, recordId: newId() }]),
+  );
+  localStorage.setItem(
+    keyOf(jobId),
+    JSON.stringify({ ...sent, tasks, sendKey: newId(), finishedAt: null, queued: false } satisfies Draft),
+  );
 }
 
 /** Gives or takes back assurances, for every task that each is of. */
 export function confirm(draft: Draft, needs: readonly StepNeed[], given: boolean): void {
-  for (const { need: { key }, taskIds } of needs) {
+  for (const {
+    need: { key },
+    taskIds,
+  } of needs) {
     for (const task of taskIds.map((id) => draft.tasks[id])) {
       if (task) task.confirmed = [...task.confirmed.filter((it) => it !== key), ...(given ? [key] : [])];
     }
@@ -113,14 +156,23 @@ export function isAnswered(draft: Draft, step: JobStep, { need, taskIds }: StepN
     const task = draft.tasks[id];
     if (!task) return true;
     switch (need.kind) {
-      case 'confirm': return task.confirmed.includes(need.key);
-      case 'photo': return need.optional === true || Boolean(task.photos[need.key]);
-      case 'grade': return (need.key === 'part' ? task.grade : task.cavityGrade) !== null;
-      case 'agent': return task.agent !== null;
-      case 'size': return task.size.trim() !== '';
-      case 'reading': return need.optional === true ? isNumberOrEmpty(task.readings[need.key]) : isNumber(task.readings[need.key]);
-      case 'timer': return draft.waited.includes(step.key);
-      case 'finds': case 'finding': return true;
+      case 'confirm':
+        return task.confirmed.includes(need.key);
+      case 'photo':
+        return need.optional === true || Boolean(task.photos[need.key]);
+      case 'grade':
+        return (need.key === 'part' ? task.grade : task.cavityGrade) !== null;
+      case 'agent':
+        return task.agent !== null;
+      case 'size':
+        return task.size.trim() !== '';
+      case 'reading':
+        return need.optional === true ? isNumberOrEmpty(task.readings[need.key]) : isNumber(task.readings[need.key]);
+      case 'timer':
+        return draft.waited.includes(step.key);
+      case 'finds':
+      case 'finding':
+        return true;
     }
   });
 }
@@ -130,29 +182,50 @@ const isNumberOrEmpty = (text: string | undefined) => !text?.trim() || isNumber(
 
 /** What is still open on a step, in words. */
 export function openOn(draft: Draft, step: JobStep): string[] {
-  return step.needs.filter((need) => !isAnswered(draft, step, need)).map(({ need, label }) => {
-    if (need.kind === 'timer') return say('job.timer.start', { minutes: need.minutes });
-    return need.kind === 'size' ? say('job.size') : need.kind === 'agent' ? say('job.agent') : label;
-  });
+  return step.needs
+    .filter((need) => !isAnswered(draft, step, need))
+    .map(({ need, label }) => {
+      if (need.kind === 'timer') return say('job.timer.start', { minutes: need.minutes });
+      return need.kind === 'size' ? say('job.size') : need.kind === 'agent' ? say('job.agent') : label;
+    });
 }
 
 /** What was read for a task, in the units in which readings are kept. */
 export function readingsOf(steps: readonly Pick<JobStep, 'needs'>[], task: TaskDraft): Record<string, number> {
-  const entered = new Map(steps.flatMap(({ needs }) => needs.flatMap(({ need, reading }) => (reading ? [[need.key, reading] as const] : []))));
-  return Object.fromEntries(Object.entries(task.readings).filter(([, text]) => isNumber(text)).map(([key, text]) => [key, keptOf(numberIn(text), entered.get(key) ?? { factor: 1, offset: 0 })]));
+  const entered = new Map(
+    steps.flatMap(({ needs }) => needs.flatMap(({ need, reading }) => (reading ? [[need.key, reading] as const] : []))),
+  );
+  return Object.fromEntries(
+    Object.entries(task.readings)
+      .filter(([, text]) => isNumber(text))
+      .map(([key, text]) => [key, keptOf(numberIn(text), entered.get(key) ?? { factor: 1, offset: 0 })]),
+  );
 }
 
 /** The draft as it is sent. */
 export function submissionOf(draft: Draft, steps: readonly JobStep[], now: number): Submission {
   return {
-    startedAt: draft.startedAt ?? now, doneAt: draft.finishedAt ?? now, deviceAt: now,
-    plan: { keys: steps.map(({ key }) => key), found: draft.found, begin: draft.begin }, left: draft.left,
-    records: Object.entries(draft.tasks).filter(([taskId]) => !draft.left.some((it) => it.taskId === taskId)).map(([taskId, task]) => ({
-      id: task.recordId, taskId,
-      photos: Object.entries(task.photos).map(([slot, photoId]) => ({ slot, photoId })),
-      grade: task.grade, cavityGrade: task.cavityGrade, finds: task.finds, confirmed: task.confirmed, agent: task.agent,
-      readings: readingsOf(steps, task),
-      size: task.size.trim() || null, note: draft.note, after: task.after ?? null, where: task.where ?? null,
-    })) as Submission['records'],
+    startedAt: draft.startedAt ?? now,
+    doneAt: draft.finishedAt ?? now,
+    deviceAt: now,
+    plan: { keys: steps.map(({ key }) => key), found: draft.found, begin: draft.begin },
+    left: draft.left,
+    records: Object.entries(draft.tasks)
+      .filter(([taskId]) => !draft.left.some((it) => it.taskId === taskId))
+      .map(([taskId, task]) => ({
+        id: task.recordId,
+        taskId,
+        photos: Object.entries(task.photos).map(([slot, photoId]) => ({ slot, photoId })),
+        grade: task.grade,
+        cavityGrade: task.cavityGrade,
+        finds: task.finds,
+        confirmed: task.confirmed,
+        agent: task.agent,
+        readings: readingsOf(steps, task),
+        size: task.size.trim() || null,
+        note: draft.note,
+        after: task.after ?? null,
+        where: task.where ?? null,
+      })) as Submission['records'],
   };
 }

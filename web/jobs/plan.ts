@@ -14,7 +14,10 @@ export function stepsOn(job: JobAnswer, { plan }: Draft): readonly JobStep[] {
   if (!plan) return job.steps;
   const words = new Map<string, StepWords>([...job.others, ...job.steps].map((step) => [baseOf(step.key), step]));
   // What came placed under another key and for other tasks is placed anew.
-  const unplaced = (step: StepWords): StepWords => (step.phase === 'isolate' || step.phase === 'restore' ? { ...step, needs: step.needs.map((need) => ({ ...need, taskIds: [] })) } : step);
+  const unplaced = (step: StepWords): StepWords =>
+    step.phase === 'isolate' || step.phase === 'restore'
+      ? { ...step, needs: step.needs.map((need) => ({ ...need, taskIds: [] })) }
+      : step;
   return plan.flatMap((place) => {
     const step = words.get(baseOf(place.key));
     return step ? [placedStep(unplaced(step), place)] : [];
@@ -29,7 +32,9 @@ export function freeze(job: JobAnswer, draft: Draft): void {
 /** The sitting without some of its tasks. */
 function without(sitting: Sitting, tasks: readonly string[]): Sitting {
   if (tasks.length === 0) return sitting;
-  const acts = sitting.acts.map((act) => ({ ...act, of: act.of.filter(({ task }) => !tasks.includes(task)) })).filter(({ of }) => of.length > 0);
+  const acts = sitting.acts
+    .map((act) => ({ ...act, of: act.of.filter(({ task }) => !tasks.includes(task)) }))
+    .filter(({ of }) => of.length > 0);
   const keys = new Set(acts.map(({ key }) => key));
   return { ...sitting, acts: acts.map((act) => ({ ...act, after: act.after.filter((key) => keys.has(key)) })) };
 }
@@ -42,16 +47,41 @@ export async function replan(job: JobAnswer, draft: Draft, done: number): Promis
   const { planSitting } = await import('../../core/jobs/plan.ts');
   const there = without(job.sitting, draft.none);
   const sitting = draft.noSwitch ? { ...there, changes: there.changes.filter(({ to }) => to !== 'off') } : there;
-  const keys = stepsOn(job, draft).slice(0, done).map(({ key }) => key).filter((key) => job.sitting.acts.some((act) => act.key === key) || job.sitting.changes.some(({ words }) => words === baseOf(key)));
+  const keys = stepsOn(job, draft)
+    .slice(0, done)
+    .map(({ key }) => key)
+    .filter(
+      (key) =>
+        job.sitting.acts.some((act) => act.key === key) ||
+        job.sitting.changes.some(({ words }) => words === baseOf(key)),
+    );
   const plan = planSitting(sitting, { begin: draft.begin, found: draft.found, done: keys });
   const variables = shownVariables(job.sitting, plan.steps, draft.begin);
-  draft.plan = plan.steps.map(({ key, tasks, state }) => ({ key, taskIds: tasks, state, stateSays: stateLine(job.stateWords, variables, state) }));
-  draft.left = [...draft.none.map((taskId) => ({ taskId, reason: 'none' as const })), ...plan.left.map((taskId) => ({ taskId, reason: draft.noSwitch ? 'noSwitch' as const : 'cannot' as const }))];
+  draft.plan = plan.steps.map(({ key, tasks, state }) => ({
+    key,
+    taskIds: tasks,
+    state,
+    stateSays: stateLine(job.stateWords, variables, state),
+  }));
+  draft.left = [
+    ...draft.none.map((taskId) => ({ taskId, reason: 'none' as const })),
+    ...plan.left.map((taskId) => ({ taskId, reason: draft.noSwitch ? ('noSwitch' as const) : ('cannot' as const) })),
+  ];
 }
 
 /** What stands otherwise than it was found, before a step: keys, and in words. */
-export function stillBefore(job: JobAnswer, draft: Draft, index: number): { readonly keys: string[]; readonly says: string } {
+export function stillBefore(
+  job: JobAnswer,
+  draft: Draft,
+  index: number,
+): { readonly keys: string[]; readonly says: string } {
   const last = stepsOn(job, draft)[index - 1];
   const keys = last ? standsOtherwise(job.sitting, last.state, draft.begin) : [];
-  return { keys, says: keys.map((key) => job.stateWords[key] ?? '').filter(Boolean).join(', ') };
+  return {
+    keys,
+    says: keys
+      .map((key) => job.stateWords[key] ?? '')
+      .filter(Boolean)
+      .join(', '),
+  };
 }

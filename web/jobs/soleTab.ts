@@ -12,16 +12,30 @@ export interface SoleTab {
 export function useSoleTab(name: string, held: () => Promise<void>): SoleTab {
   const elsewhere = ref(false);
   let release: (() => void) | null = null;
-  const hold = (steal: boolean) => new Promise<void>((resolve) => {
-    if (!navigator.locks) { void held().then(resolve); return; }
-    navigator.locks.request(name, steal ? { steal: true } : { ifAvailable: true }, async (lock) => {
-      elsewhere.value = lock === null;
-      if (lock === null) { resolve(); return; }
-      await held();
-      resolve();
-      await new Promise<void>((done) => { release = done; });
-    }).catch(() => { elsewhere.value = true; resolve(); });
-  });
+  const hold = (steal: boolean) =>
+    new Promise<void>((resolve) => {
+      if (!navigator.locks) {
+        void held().then(resolve);
+        return;
+      }
+      navigator.locks
+        .request(name, steal ? { steal: true } : { ifAvailable: true }, async (lock) => {
+          elsewhere.value = lock === null;
+          if (lock === null) {
+            resolve();
+            return;
+          }
+          await held();
+          resolve();
+          await new Promise<void>((done) => {
+            release = done;
+          });
+        })
+        .catch(() => {
+          elsewhere.value = true;
+          resolve();
+        });
+    });
   onMounted(() => hold(false));
   onBeforeUnmount(() => release?.());
   return { elsewhere, takeOver: () => hold(true) };

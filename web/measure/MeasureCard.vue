@@ -13,17 +13,24 @@ import { enteredAs, units } from './units.ts';
 
 const props = defineProps<{ measure: Measure; point?: string }>();
 const tidy = (value: number) => Math.round(value * 100) / 100;
-const shownOf = (start: number | string, kind: Measure['fields'][number]['kind']) => (typeof start === 'number' ? String(tidy(enteredAs(kind, units.value).shown(start))) : start);
+const shownOf = (start: number | string, kind: Measure['fields'][number]['kind']) =>
+  typeof start === 'number' ? String(tidy(enteredAs(kind, units.value).shown(start))) : start;
 const entry = reactive<Record<string, string>>({});
-const begin = () => { for (const { key, kind, start } of props.measure.fields) entry[key] = shownOf(start, kind); };
+const begin = () => {
+  for (const { key, kind, start } of props.measure.fields) entry[key] = shownOf(start, kind);
+};
 begin();
 watch(units, begin);
 
-const inputs = computed<MeasureInputs>(() => Object.fromEntries(props.measure.fields.map(({ key, kind }) => {
-  const text = String(entry[key] ?? '').trim();
-  if (kind === 'text' || kind === 'choice' || text === '') return [key, text];
-  return [key, enteredAs(kind, units.value).metric(Number(text.replace(',', '.')))];
-})));
+const inputs = computed<MeasureInputs>(() =>
+  Object.fromEntries(
+    props.measure.fields.map(({ key, kind }) => {
+      const text = String(entry[key] ?? '').trim();
+      if (kind === 'text' || kind === 'choice' || text === '') return [key, text];
+      return [key, enteredAs(kind, units.value).metric(Number(text.replace(',', '.')))];
+    }),
+  ),
+);
 const working = computed(() => {
   try {
     return workingWords(say, props.measure.work(inputs.value), units.value);
@@ -31,7 +38,9 @@ const working = computed(() => {
     return null;
   }
 });
-const rods = computed(() => (props.measure.key === 'duct' && working.value ? rodsFor({ straightMm: Number(inputs.value.straight) }) : null));
+const rods = computed(() =>
+  props.measure.key === 'duct' && working.value ? rodsFor({ straightMm: Number(inputs.value.straight) }) : null,
+);
 const keeping = ref(props.point !== undefined);
 const keep = reactive({ point: props.point ?? '', note: '' });
 const kept = ref('');
@@ -39,12 +48,18 @@ const { errors, refusal, busy, submit } = useForm(keepMeasurement);
 async function send(): Promise<void> {
   const id = newId();
   let answer: MeasurementAnswer | null = null;
-  if (!(await submit({ id, ...keep, measure: props.measure.key, inputs: inputs.value }, async (form) => { answer = await write<MeasurementAnswer>('POST', '/measurements', form, id); }))) return;
+  if (
+    !(await submit({ id, ...keep, measure: props.measure.key, inputs: inputs.value }, async (form) => {
+      answer = await write<MeasurementAnswer>('POST', '/measurements', form, id);
+    }))
+  )
+    return;
   const { point, record } = answer!;
   kept.value = say('measure.kept', { point, record: record === null ? 'none' : say.day(dayFromIso(record)) });
   keeping.value = false;
 }
-const unitOf = (key: string, kind: Measure['fields'][number]['kind']) => enteredAs(kind, units.value).unit || (say.has(`measure.unit.${key}`) ? say(`measure.unit.${key}`) : '');
+const unitOf = (key: string, kind: Measure['fields'][number]['kind']) =>
+  enteredAs(kind, units.value).unit || (say.has(`measure.unit.${key}`) ? say(`measure.unit.${key}`) : '');
 </script>
 
 <template>
@@ -52,19 +67,50 @@ const unitOf = (key: string, kind: Measure['fields'][number]['kind']) => entered
     <h2>{{ say(`measure.${measure.key}.title`) }}</h2>
     <div class="fields">
       <template v-for="field in measure.fields" :key="field.key">
-        <VSelect v-if="field.kind === 'choice'" v-model="entry[field.key]" :items="field.choices!.map((value) => ({ value, title: say(`measure.choice.${value}`) }))" :label="say(`measure.field.${field.key}`)" hide-details density="compact" />
-        <VTextField v-else v-model="entry[field.key]" :inputmode="field.kind === 'text' ? 'text' : 'decimal'" :label="say(`measure.field.${field.key}`)" :suffix="unitOf(field.key, field.kind)" hide-details density="compact" />
+        <VSelect
+          v-if="field.kind === 'choice'"
+          v-model="entry[field.key]"
+          :items="field.choices!.map((value) => ({ value, title: say(`measure.choice.${value}`) }))"
+          :label="say(`measure.field.${field.key}`)"
+          hide-details
+          density="compact"
+        />
+        <VTextField
+          v-else
+          v-model="entry[field.key]"
+          :inputmode="field.kind === 'text' ? 'text' : 'decimal'"
+          :label="say(`measure.field.${field.key}`)"
+          :suffix="unitOf(field.key, field.kind)"
+          hide-details
+          density="compact"
+        />
       </template>
     </div>
     <template v-if="working">
-      <ul class="terms"><li v-for="term in working.terms" :key="term">{{ term }}</li><li v-if="rods">{{ say('measure.rods', { rods }) }}</li></ul>
-      <p v-for="limit in working.limits" :key="limit.says" class="limit" :class="{ missed: !limit.met }">{{ limit.says }}</p>
+      <ul class="terms">
+        <li v-for="term in working.terms" :key="term">{{ term }}</li>
+        <li v-if="rods">{{ say('measure.rods', { rods }) }}</li>
+      </ul>
+      <p v-for="limit in working.limits" :key="limit.says" class="limit" :class="{ missed: !limit.met }">
+        {{ limit.says }}
+      </p>
     </template>
     <p v-else class="quiet small">{{ say('measure.enter') }}</p>
     <p v-if="kept" class="told small" role="status">{{ kept }}</p>
     <form v-if="keeping" class="fields" @submit.prevent="send">
-      <VTextField v-model="keep.point" :label="say('measure.keep.point')" :hint="say('measure.keep.point.hint')" density="compact" :error-messages="errors.point" />
-      <VTextField v-model="keep.note" :label="say('measure.keep.note')" density="compact" :error-messages="errors.note" />
+      <VTextField
+        v-model="keep.point"
+        :label="say('measure.keep.point')"
+        :hint="say('measure.keep.point.hint')"
+        density="compact"
+        :error-messages="errors.point"
+      />
+      <VTextField
+        v-model="keep.note"
+        :label="say('measure.keep.note')"
+        density="compact"
+        :error-messages="errors.note"
+      />
       <VBtn type="submit" variant="outlined" :loading="busy" :disabled="!working">{{ say('measure.keep.go') }}</VBtn>
       <p v-if="refusal" class="tell small" role="alert">{{ errors.inputs ?? refusal }}</p>
     </form>
@@ -73,11 +119,37 @@ const unitOf = (key: string, kind: Measure['fields'][number]['kind']) => entered
 </template>
 
 <style scoped>
-.measure { border-top: 2px solid var(--ink); padding: 10px 0 4px; display: grid; gap: 10px; align-content: start; justify-items: start; }
-.fields { display: grid; grid-template-columns: repeat(auto-fit, minmax(140px, 1fr)); gap: 8px 10px; width: 100%; align-items: start; }
-.terms { width: 100%; }
-.terms li { border-top: 1px solid var(--hair); padding: 3px 0; }
-.limit { border-left: 4px solid var(--dew); padding: 2px 10px; }
-.limit.missed { border-color: var(--alarm); background: var(--alarm-ground); }
-.tell { grid-column: 1 / -1; }
+.measure {
+  border-top: 2px solid var(--ink);
+  padding: 10px 0 4px;
+  display: grid;
+  gap: 10px;
+  align-content: start;
+  justify-items: start;
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
+  gap: 8px 10px;
+  width: 100%;
+  align-items: start;
+}
+.terms {
+  width: 100%;
+}
+.terms li {
+  border-top: 1px solid var(--hair);
+  padding: 3px 0;
+}
+.limit {
+  border-left: 4px solid var(--dew);
+  padding: 2px 10px;
+}
+.limit.missed {
+  border-color: var(--alarm);
+  background: var(--alarm-ground);
+}
+.tell {
+  grid-column: 1 / -1;
+}
 </style>

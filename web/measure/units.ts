@@ -12,12 +12,25 @@ export function setUnits(system: UnitSystem): void {
   keepUnits(system);
 }
 
-interface Entered { readonly unit: string; readonly shown: (metric: number) => number; readonly metric: (shown: number) => number }
-const by = (unit: string, factor: number): Entered => ({ unit, shown: (it) => it / factor, metric: (it) => it * factor });
+interface Entered {
+  readonly unit: string;
+  readonly shown: (metric: number) => number;
+  readonly metric: (shown: number) => number;
+}
+const by = (unit: string, factor: number): Entered => ({
+  unit,
+  shown: (it) => it / factor,
+  metric: (it) => it * factor,
+});
 
 const ENTERED: Readonly<Record<UnitSystem, Readonly<Partial<Record<FieldKind, Entered>>>>> = {
   metric: { celsius: by('°C', 1), ml: by('mL', 1), litres: by('L', 1), mm: by('m', 1000) },
-  us: { celsius: { unit: '°F', shown: fahrenheit, metric: celsius }, ml: by('fl oz', US_FLUID_OUNCE_ML), litres: by('gal', US_GALLON_ML / 1000), mm: by('ft', MM_PER_FOOT) },
+  us: {
+    celsius: { unit: '°F', shown: fahrenheit, metric: celsius },
+    ml: by('fl oz', US_FLUID_OUNCE_ML),
+    litres: by('gal', US_GALLON_ML / 1000),
+    mm: by('ft', MM_PER_FOOT),
+  },
 };
 
 /** How a field of some kind is entered. */

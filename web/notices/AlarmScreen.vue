@@ -9,25 +9,43 @@ import { say } from '../language/say.ts';
 const token = location.hash.slice(1);
 const alarm = ref<AlarmAnswer | null>(null);
 const { busy, failure, run } = useSending();
-const answer = () => run(async () => { alarm.value = await write<AlarmAnswer>('POST', '/alarms/answer', { token }); });
+const answer = () =>
+  run(async () => {
+    alarm.value = await write<AlarmAnswer>('POST', '/alarms/answer', { token });
+  });
 </script>
 
 <template>
   <main class="letter">
     <h1>{{ say(alarm ? 'alarm.page.done' : 'alarm.page.title') }}</h1>
     <template v-if="alarm">
-      <p class="caution"><b>{{ alarm.says }}</b><br>{{ alarm.machine }}, {{ alarm.place }}<template v-if="alarm.note"><br>“{{ alarm.note }}”</template></p>
-      <p>{{ say('alarm.page.who', { name: alarm.acknowledgedBy ?? '', by: alarm.by, at: say.time(alarm.at, alarm.zone) }) }}</p>
+      <p class="caution">
+        <b>{{ alarm.says }}</b
+        ><br />{{ alarm.machine }}, {{ alarm.place }}<template v-if="alarm.note"><br />“{{ alarm.note }}”</template>
+      </p>
+      <p>
+        {{
+          say('alarm.page.who', { name: alarm.acknowledgedBy ?? '', by: alarm.by, at: say.time(alarm.at, alarm.zone) })
+        }}
+      </p>
       <VBtn variant="outlined" to="/faults">{{ say('alarm.page.faults') }}</VBtn>
     </template>
     <template v-else>
       <p>{{ say('alarm.page.why') }}</p>
       <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
-      <VBtn color="primary" size="x-large" block :loading="busy" :disabled="!token" @click="answer">{{ say('alarm.seeTo') }}</VBtn>
+      <VBtn color="primary" size="x-large" block :loading="busy" :disabled="!token" @click="answer">{{
+        say('alarm.seeTo')
+      }}</VBtn>
     </template>
   </main>
 </template>
 
 <style scoped>
-.letter { max-width: 520px; margin: 40px auto; padding: 0 18px; display: grid; gap: 16px; }
+.letter {
+  max-width: 520px;
+  margin: 40px auto;
+  padding: 0 18px;
+  display: grid;
+  gap: 16px;
+}
 </style>

@@ -31,11 +31,15 @@ onMounted(look);
     <h1>{{ say('kept.title') }}</h1>
     <p v-if="!waiting.length" class="quiet">{{ say('kept.none') }}</p>
     <template v-else>
-      <p class="quiet">{{ say('kept.lead') }} <span v-if="hindrance === 'session'">{{ say('kept.session') }}</span></p>
+      <p class="quiet">
+        {{ say('kept.lead') }} <span v-if="hindrance === 'session'">{{ say('kept.session') }}</span>
+      </p>
       <VBtn color="primary" size="large" :loading="busy" @click="send(deliverNow)">{{ say('kept.now') }}</VBtn>
       <ul>
         <li v-for="it in waiting" :key="it.order">
-          <p><b>{{ nameOf(it) }}</b> <span class="quiet small">{{ say('kept.at', { at: say.time(it.at, ZONE) }) }}</span></p>
+          <p>
+            <b>{{ nameOf(it) }}</b> <span class="quiet small">{{ say('kept.at', { at: say.time(it.at, ZONE) }) }}</span>
+          </p>
           <p v-if="it.refused === null" class="quiet small">{{ say('kept.waits') }}</p>
           <template v-else>
             <p class="tell small">{{ it.refused }}</p>
@@ -53,7 +57,23 @@ onMounted(look);
 </template>
 
 <style scoped>
-.page { max-width: 560px; margin: 0 auto; padding: 18px; display: grid; gap: 14px; width: 100%; }
-li { border-top: 1px solid var(--hair); padding: 10px 0; display: grid; gap: 6px; }
-.ways { display: flex; gap: 8px; flex-wrap: wrap; }
+.page {
+  max-width: 560px;
+  margin: 0 auto;
+  padding: 18px;
+  display: grid;
+  gap: 14px;
+  width: 100%;
+}
+li {
+  border-top: 1px solid var(--hair);
+  padding: 10px 0;
+  display: grid;
+  gap: 6px;
+}
+.ways {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+}
 </style>

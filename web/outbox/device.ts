@@ -2,8 +2,18 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Parcel } from '../../core/outbox/deliver.ts';
 
-interface KeptPhoto { readonly id: string; readonly personId: string; readonly subject: string; readonly photo: Blob }
-interface KeptAnswer { readonly id: string; readonly personId: string; readonly at: number; readonly answer: unknown }
+interface KeptPhoto {
+  readonly id: string;
+  readonly personId: string;
+  readonly subject: string;
+  readonly photo: Blob;
+}
+interface KeptAnswer {
+  readonly id: string;
+  readonly personId: string;
+  readonly at: number;
+  readonly answer: unknown;
+}
 
 interface Device extends DBSchema {
   parcels: { key: number; value: Omit<Parcel, 'order'> & { readonly order?: number } };
@@ -23,7 +33,9 @@ export function device(): Promise<IDBPDatabase<Device>> {
       db.createObjectStore('photos', { keyPath: 'id' }).createIndex('subject', 'subject');
       db.createObjectStore('answers', { keyPath: 'id' });
     },
-    terminated() { opened = null; },
+    terminated() {
+      opened = null;
+    },
   });
   return opened;
 }
@@ -40,5 +52,6 @@ export function askToPersist(): void {
 export async function forgetAnswers(personId: string): Promise<void> {
   await caches.delete(PHOTO_CACHE);
   const answers = (await device()).transaction('answers', 'readwrite').store;
-  for (let cursor = await answers.openCursor(); cursor; cursor = await cursor.continue()) if (cursor.value.personId === personId) await cursor.delete();
+  for (let cursor = await answers.openCursor(); cursor; cursor = await cursor.continue())
+    if (cursor.value.personId === personId) await cursor.delete();
 }

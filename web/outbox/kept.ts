@@ -43,7 +43,9 @@ async function readOrKept<T>(path: string): Promise<Kept<T>> {
 /** What was kept of a path, whatever the line says. */
 export async function keptAnswer<T>(path: string): Promise<Kept<T> | null> {
   const personId = signedIn();
-  const kept = personId ? await (await device()).get('answers', `${personId} ${path}`).catch(() => undefined) : undefined;
+  const kept = personId
+    ? await (await device()).get('answers', `${personId} ${path}`).catch(() => undefined)
+    : undefined;
   return kept ? { answer: kept.answer as T, keptAt: kept.at } : null;
 }
 
@@ -51,5 +53,7 @@ export async function keptAnswer<T>(path: string): Promise<Kept<T> | null> {
 export async function keepAnswer(path: string, answer: unknown): Promise<void> {
   const personId = signedIn();
   if (!personId) return;
-  await device().then((db) => db.put('answers', { id: `${personId} ${path}`, personId, at: Date.now(), answer })).catch(() => undefined);
+  await device()
+    .then((db) => db.put('answers', { id: `${personId} ${path}`, personId, at: Date.now(), answer }))
+    .catch(() => undefined);
 }

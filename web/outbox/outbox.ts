@@ -1,6 +1,14 @@
 /** The way out: everything that a person does on the device goes through here, in order, whether there is a line or not. */
 import { ref, shallowRef } from 'vue';
-import { deliver, deliveryOf, type Content, type Delivery, type Hindrance, type Parcel, type Queue } from '../../core/outbox/deliver.ts';
+import {
+  deliver,
+  deliveryOf,
+  type Content,
+  type Delivery,
+  type Hindrance,
+  type Parcel,
+  type Queue,
+} from '../../core/outbox/deliver.ts';
 import { newId, readSession, Refusal, sendPhoto, signedIn, tellTaken, write } from '../door/door.ts';
 import { sentenceOf } from '../door/sentence.ts';
 import { dropDraft } from '../jobs/draft.ts';
@@ -13,8 +21,7 @@ export const waiting = shallowRef<readonly Parcel[]>([]);
 export const hindrance = ref<Hindrance | null>(null);
 
 export type Outcome =
-  | { readonly ended: 'taken'; readonly answer: object }
-  | { readonly ended: 'kept'; readonly why: Hindrance };
+  { readonly ended: 'taken'; readonly answer: object } | { readonly ended: 'kept'; readonly why: Hindrance };
 
 /** How often what waits is tried again by itself. */
 const AGAIN_MS = 8_000;
@@ -48,12 +55,19 @@ export const submissionPath = (jobId: string): string => `/jobs/${jobId}/submiss
 /** Reads anew what waits. */
 export async function look(): Promise<void> {
   const personId = signedIn();
-  waiting.value = (await queue.list()).filter((it) => it.personId === personId && !(it.content.kind === 'form' && it.content.passing));
+  waiting.value = (await queue.list()).filter(
+    (it) => it.personId === personId && !(it.content.kind === 'form' && it.content.passing),
+  );
 }
 
 /** What became of a job's submission that was kept: it waits, it was refused and why, or it is not here any more. */
-export function submissionState(jobId: string): { readonly state: 'waiting' | 'refused' | 'gone'; readonly says: string } {
-  const parcel = waiting.value.find(({ subject, content }) => subject === jobId && content.kind === 'form' && content.path === submissionPath(jobId));
+export function submissionState(jobId: string): {
+  readonly state: 'waiting' | 'refused' | 'gone';
+  readonly says: string;
+} {
+  const parcel = waiting.value.find(
+    ({ subject, content }) => subject === jobId && content.kind === 'form' && content.path === submissionPath(jobId),
+  );
   return { state: !parcel ? 'gone' : parcel.refused === null ? 'waiting' : 'refused', says: parcel?.refused ?? '' };
 }
 
@@ -115,7 +129,8 @@ async function run(): Promise<void> {
   }
   // The session may have changed since the page was opened: another token, or nobody.
   const session = await readSession('line').catch(() => null);
-  hindrance.value = session === null ? 'line' : session.me?.id === personId ? await deliver(queue, personId, post) : 'session';
+  hindrance.value =
+    session === null ? 'line' : session.me?.id === personId ? await deliver(queue, personId, post) : 'session';
   await look();
 }
 
@@ -128,7 +143,11 @@ function tellFull(error: unknown): never {
 export async function enqueue(subject: string, content: Content, key = newId()): Promise<void> {
   // As it will be sent: a form that is still being looked at cannot be stored as it is.
   const asSent = JSON.parse(JSON.stringify(content)) as Content;
-  await (await device()).put('parcels', { key, personId: signedIn() ?? '', subject, content: asSent, at: Date.now(), refused: null }).catch(tellFull);
+  await (
+    await device()
+  )
+    .put('parcels', { key, personId: signedIn() ?? '', subject, content: asSent, at: Date.now(), refused: null })
+    .catch(tellFull);
   await look();
 }
 
@@ -151,7 +170,12 @@ export async function sendOrKeep(subject: string, content: Content, key = newId(
 }
 
 /** Keeps a photo and sends it when it can. @returns its id; @throws Refusal where the device is full */
-export async function keepPhoto(subject: string, photo: Blob, source: 'camera' | 'gallery' | 'unknown', capturedAt: number | null): Promise<string> {
+export async function keepPhoto(
+  subject: string,
+  photo: Blob,
+  source: 'camera' | 'gallery' | 'unknown',
+  capturedAt: number | null,
+): Promise<string> {
   const id = newId();
   await (await device()).put('photos', { id, personId: signedIn() ?? '', subject, photo }).catch(tellFull);
   await enqueue(subject, { kind: 'photo', id, source, capturedAt }, id);
@@ -162,7 +186,8 @@ export async function keepPhoto(subject: string, photo: Blob, source: 'camera' |
 /** Forgets a photo that another took the place of; one that was sent is swept at the office. */
 export async function dropPhoto(id: string): Promise<void> {
   const db = await device();
-  for (const it of await queue.list()) if (it.content.kind === 'photo' && it.content.id === id) await db.delete('parcels', it.order);
+  for (const it of await queue.list())
+    if (it.content.kind === 'photo' && it.content.id === id) await db.delete('parcels', it.order);
   await db.delete('photos', id);
   await look();
 }
@@ -187,7 +212,12 @@ export async function tryAgain(parcel: Parcel): Promise<void> {
 /** Sends by itself: when the line comes back, when the page is looked at again, and now and then. */
 export function keepSending(): void {
   window.addEventListener('online', () => void deliverNow());
-  document.addEventListener('visibilitychange', () => { if (document.visibilityState === 'visible') void deliverNow(); });
-  setInterval(() => { if (document.visibilityState === 'visible' && waiting.value.some(({ refused }) => refused === null)) void deliverNow(); }, AGAIN_MS);
+  document.addEventListener('visibilitychange', () => {
+    if (document.visibilityState === 'visible') void deliverNow();
+  });
+  setInterval(() => {
+    if (document.visibilityState === 'visible' && waiting.value.some(({ refused }) => refused === null))
+      void deliverNow();
+  }, AGAIN_MS);
   void look().then(deliverNow);
 }

@@ -25,11 +25,17 @@ export async function shrink(file: File): Promise<SmallPhoto> {
       const { width, height } = fitted(bitmap.width, bitmap.height, side);
       const canvas = Object.assign(document.createElement('canvas'), { width, height });
       canvas.getContext('2d')!.drawImage(bitmap, 0, 0, width, height);
-      drawn = await new Promise<Blob | null>((resolve) => { canvas.toBlob(resolve, 'image/jpeg', quality); });
+      drawn = await new Promise<Blob | null>((resolve) => {
+        canvas.toBlob(resolve, 'image/jpeg', quality);
+      });
       if (drawn && drawn.size + (exif?.length ?? 0) < PHOTO_BYTES) break;
     }
     if (!drawn) throw new Refusal(413, say('photo.tooLarge'));
-    const photo = exif ? new Blob([withExif(new Uint8Array(await drawn.arrayBuffer()), upright(exif)) as BlobPart], { type: 'image/jpeg' }) : drawn;
+    const photo = exif
+      ? new Blob([withExif(new Uint8Array(await drawn.arrayBuffer()), upright(exif)) as BlobPart], {
+          type: 'image/jpeg',
+        })
+      : drawn;
     return { photo, takenAt: file.lastModified || null };
   } finally {
     bitmap.close();

@@ -10,7 +10,11 @@ export async function takeAlong(jobs: readonly JobSummary[], others: readonly st
     if (!kept || kept.keptAt !== null) return;
     const photos = new Set(kept.answer.steps.flatMap(({ shutoffPhotoId }) => shutoffPhotoId ?? []));
     // The machine's label and a look at its parts, for whoever scans it down there.
-    for (const path of [`/labels/${kept.answer.machineNumber}`, ...kept.answer.tasks.map(({ pointNumber }) => `/looks/${pointNumber}`)]) await getKept(path).catch(() => undefined);
+    for (const path of [
+      `/labels/${kept.answer.machineNumber}`,
+      ...kept.answer.tasks.map(({ pointNumber }) => `/looks/${pointNumber}`),
+    ])
+      await getKept(path).catch(() => undefined);
     for (const photo of photos) await fetch(photoUrl(photo)).catch(() => undefined);
   }
   for (const path of others) await getKept(path).catch(() => undefined);

@@ -24,10 +24,27 @@ async function go(): Promise<void> {
 <template>
   <FrontPage :title="say('first.title')" :why="say('first.why')">
     <form @submit.prevent="go">
-      <VTextField v-model="entry.organisation" :label="say('first.organisation')" :error-messages="errors.organisation" autofocus />
+      <VTextField
+        v-model="entry.organisation"
+        :label="say('first.organisation')"
+        :error-messages="errors.organisation"
+        autofocus
+      />
       <VTextField v-model="entry.name" :label="say('first.name')" autocomplete="name" :error-messages="errors.name" />
-      <VTextField v-model="entry.email" :label="say('signIn.email')" type="email" autocomplete="username" :error-messages="errors.email" />
-      <VTextField v-model="entry.password" :label="say('signIn.password')" type="password" autocomplete="new-password" :error-messages="errors.password" />
+      <VTextField
+        v-model="entry.email"
+        :label="say('signIn.email')"
+        type="email"
+        autocomplete="username"
+        :error-messages="errors.email"
+      />
+      <VTextField
+        v-model="entry.password"
+        :label="say('signIn.password')"
+        type="password"
+        autocomplete="new-password"
+        :error-messages="errors.password"
+      />
       <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
       <VBtn type="submit" color="primary" size="large" block :loading="busy">{{ say('first.go') }}</VBtn>
     </form>

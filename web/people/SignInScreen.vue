@@ -25,8 +25,21 @@ async function go(): Promise<void> {
 <template>
   <FrontPage :title="say('signIn.title')" :why="say('signIn.tenants')">
     <form @submit.prevent="go">
-      <VTextField v-model="entry.email" :label="say('signIn.email')" type="email" autocomplete="username" :error-messages="errors.email" autofocus />
-      <VTextField v-model="entry.password" :label="say('signIn.password')" type="password" autocomplete="current-password" :error-messages="errors.password" />
+      <VTextField
+        v-model="entry.email"
+        :label="say('signIn.email')"
+        type="email"
+        autocomplete="username"
+        :error-messages="errors.email"
+        autofocus
+      />
+      <VTextField
+        v-model="entry.password"
+        :label="say('signIn.password')"
+        type="password"
+        autocomplete="current-password"
+        :error-messages="errors.password"
+      />
       <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
       <VBtn type="submit" color="primary" size="large" block :loading="busy">{{ say('signIn.go') }}</VBtn>
     </form>

@@ -13,19 +13,30 @@ const props = defineProps<{ pointId: string; procedure: string; today: number }>
 const emit = defineEmits<{ logged: [] }>();
 
 const id = newId();
-const entry = reactive<{ done: string; grade: string | null; note: string }>({ done: isoFromDay(props.today), grade: null, note: '' });
+const entry = reactive<{ done: string; grade: string | null; note: string }>({
+  done: isoFromDay(props.today),
+  grade: null,
+  note: '',
+});
 const { errors, refusal, busy, submit } = useForm(logRecord);
 const choices = GRADES.map((value) => ({ value, label: say(`grade.${value}`) }));
 
 async function log(): Promise<void> {
-  if (await submit({ id, pointId: props.pointId, ...entry }, (form) => write('POST', '/records', form, id))) emit('logged');
+  if (await submit({ id, pointId: props.pointId, ...entry }, (form) => write('POST', '/records', form, id)))
+    emit('logged');
 }
 </script>
 
 <template>
   <form class="log panel" @submit.prevent="log">
     <p class="small quiet">{{ say('point.log.why') }}</p>
-    <VTextField v-model="entry.done" type="date" :label="say('point.log.day')" :max="isoFromDay(today)" :error-messages="errors.done" />
+    <VTextField
+      v-model="entry.done"
+      type="date"
+      :label="say('point.log.day')"
+      :max="isoFromDay(today)"
+      :error-messages="errors.done"
+    />
     <GradePicker v-model="entry.grade" :procedure="procedure" :label="say('point.log.grade')" :choices="choices" />
     <VTextarea v-model="entry.note" :label="say('point.log.note')" rows="1" :error-messages="errors.note" />
     <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
@@ -34,5 +45,10 @@ async function log(): Promise<void> {
 </template>
 
 <style scoped>
-.log { padding: 12px; display: grid; gap: 10px; background: var(--ground); }
+.log {
+  padding: 12px;
+  display: grid;
+  gap: 10px;
+  background: var(--ground);
+}
 </style>

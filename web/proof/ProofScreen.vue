@@ -50,10 +50,19 @@ async function takeBack(): Promise<void> {
     else await open(last);
   });
 }
-watch(id, (now) => { if (now) void proof.reload(); });
+watch(id, (now) => {
+  if (now) void proof.reload();
+});
 const onKey = (event: KeyboardEvent) => {
   const { target } = event;
-  if (target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || event.ctrlKey || event.metaKey || !proof.value.value) return;
+  if (
+    target instanceof HTMLInputElement ||
+    target instanceof HTMLTextAreaElement ||
+    event.ctrlKey ||
+    event.metaKey ||
+    !proof.value.value
+  )
+    return;
   if (event.key === 'ArrowRight') skip();
   else if (event.key === 'u' && undo.value) void takeBack();
   else verdict.value?.key(event.key);
@@ -75,7 +84,11 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       <p v-if="queue.failure.value" class="tell small" role="alert">{{ queue.failure.value }}</p>
       <ol>
         <li v-for="it in waiting" :key="it.id">
-          <RouterLink :to="`/proof/${it.id}`" :aria-current="it.id === id ? 'true' : undefined" :class="{ here: it.id === id }">
+          <RouterLink
+            :to="`/proof/${it.id}`"
+            :aria-current="it.id === id ? 'true' : undefined"
+            :class="{ here: it.id === id }"
+          >
             <b>{{ it.title }}</b><span class="quiet small">{{ it.place }} · {{ it.by }}</span>
             <span v-if="it.worst" class="small" :class="{ alarm: it.weight === 'fail' }">{{ it.worst }}</span>
           </RouterLink>
@@ -83,28 +96,82 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       </ol>
     </section>
     <section class="sheet">
-      <p v-if="done" class="told small" role="status">{{ done }} <button v-if="undo" type="button" class="plain link" @click="takeBack">{{ say('proof.undo') }} <kbd>u</kbd></button></p>
+      <p v-if="done" class="told small" role="status">
+        {{ done }}
+        <button v-if="undo" type="button" class="plain link" @click="takeBack">
+          {{ say('proof.undo') }} <kbd>u</kbd>
+        </button>
+      </p>
       <p v-if="undoing.failure.value" class="tell small" role="alert">{{ undoing.failure.value }}</p>
       <p v-if="proof.failure.value && id" class="tell" role="alert">{{ proof.failure.value }}</p>
       <template v-if="id && proof.value.value?.id === id">
         <ProofSheet :proof="proof.value.value" />
-        <ProofVerdict v-if="proof.value.value.state === 'waiting'" ref="verdict" :key="id" :proof="proof.value.value" @judged="judged" @skip="skip" />
+        <ProofVerdict
+          v-if="proof.value.value.state === 'waiting'"
+          ref="verdict"
+          :key="id"
+          :proof="proof.value.value"
+          @judged="judged"
+          @skip="skip"
+        />
         <p v-else class="quiet">{{ proof.value.value.judged ?? say('proof.judged') }}</p>
       </template>
-      <div v-else-if="!id && queue.value.value" class="none"><h2>{{ say('proof.none') }}</h2><p class="quiet">{{ say('proof.none.why') }}</p></div>
+      <div v-else-if="!id && queue.value.value" class="none">
+        <h2>{{ say('proof.none') }}</h2>
+        <p class="quiet">{{ say('proof.none.why') }}</p>
+      </div>
       <p v-else-if="!proof.failure.value" class="quiet">{{ say('loading') }}</p>
     </section>
   </div>
 </template>
 
 <style scoped>
-.screen { display: flex; height: 100dvh; }
-.queue { width: 226px; flex: none; border-right: 1px solid var(--hair); padding: 18px 0; overflow-y: auto; }
-.queue h1, .queue > p { padding: 0 16px; }
-.queue ol { margin-top: 10px; }
-.queue a { display: grid; padding: 9px 16px; border-top: 1px solid var(--hair); color: var(--ink); text-decoration: none; }
-.queue a.here { background: var(--pick); box-shadow: inset 4px 0 var(--dew); }
-.sheet { flex: 1; min-width: 0; padding: 18px 22px 0; overflow-y: auto; display: flex; flex-direction: column; gap: 10px; }
-.told { background: var(--pick); padding: 6px 12px; border-radius: 6px; }
-.none { padding: 60px 20px; display: grid; gap: 6px; }
+.screen {
+  display: flex;
+  height: 100dvh;
+}
+.queue {
+  width: 226px;
+  flex: none;
+  border-right: 1px solid var(--hair);
+  padding: 18px 0;
+  overflow-y: auto;
+}
+.queue h1,
+.queue > p {
+  padding: 0 16px;
+}
+.queue ol {
+  margin-top: 10px;
+}
+.queue a {
+  display: grid;
+  padding: 9px 16px;
+  border-top: 1px solid var(--hair);
+  color: var(--ink);
+  text-decoration: none;
+}
+.queue a.here {
+  background: var(--pick);
+  box-shadow: inset 4px 0 var(--dew);
+}
+.sheet {
+  flex: 1;
+  min-width: 0;
+  padding: 18px 22px 0;
+  overflow-y: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.told {
+  background: var(--pick);
+  padding: 6px 12px;
+  border-radius: 6px;
+}
+.none {
+  padding: 60px 20px;
+  display: grid;
+  gap: 6px;
+}
 </style>

@@ -13,18 +13,28 @@ const props = defineProps<{ proof: ProofAnswer }>();
 const emit = defineEmits<{ judged: [string, string | null]; skip: [] }>();
 const open = ref<'sendBack' | 'registerWrong' | 'accept' | null>(null);
 const contradicted = computed(() => props.proof.findings.some(({ weight }) => weight === 'fail'));
-const entry = reactive({ reason: props.proof.findings.filter(({ weight }) => weight === 'fail').map(({ tells }) => tells).join(' ') });
+const entry = reactive({
+  reason: props.proof.findings
+    .filter(({ weight }) => weight === 'fail')
+    .map(({ tells }) => tells)
+    .join(' '),
+});
 const why = ref('');
 const specification = ref<Specification>({ forbiddenAgents: [], ...props.proof.specification });
 const { errors, refusal, busy, submit } = useForm(judge);
 
 async function send(verdict: Verdict): Promise<void> {
   const form = {
-    verdict, reason: verdict === 'sendBack' ? entry.reason : why.value,
+    verdict,
+    reason: verdict === 'sendBack' ? entry.reason : why.value,
     ...(verdict === 'registerWrong' && { specification: specification.value }),
   };
   if (await submit(form, (it) => write('POST', `/proof/${props.proof.id}/verdict`, it, newId()))) {
-    emit('judged', say(`proof.done.${verdict}`, { what: `${props.proof.title}, ${props.proof.place}` }), verdict === 'registerWrong' ? null : props.proof.id);
+    emit(
+      'judged',
+      say(`proof.done.${verdict}`, { what: `${props.proof.title}, ${props.proof.place}` }),
+      verdict === 'registerWrong' ? null : props.proof.id,
+    );
   }
 }
 /** Over a contradiction it asks why it counts all the same. */
@@ -48,26 +58,62 @@ defineExpose({ key });
 <template>
   <div class="verdict">
     <form v-if="open === 'sendBack'" class="panel form" @submit.prevent="send('sendBack')">
-      <VTextarea v-model="entry.reason" :label="say('proof.reason')" rows="2" :error-messages="errors.reason" autofocus hide-details="auto" />
-      <p class="small"><span class="quiet">{{ say('proof.preview', { name: proof.by }) }}</span> “{{ entry.reason || say('proof.reason.none') }}”</p>
+      <VTextarea
+        v-model="entry.reason"
+        :label="say('proof.reason')"
+        rows="2"
+        :error-messages="errors.reason"
+        autofocus
+        hide-details="auto"
+      />
+      <p class="small">
+        <span class="quiet">{{ say('proof.preview', { name: proof.by }) }}</span> “{{
+          entry.reason || say('proof.reason.none')
+        }}”
+      </p>
       <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.sendBackNow') }}</VBtn>
     </form>
     <form v-if="open === 'accept'" class="panel form" @submit.prevent="send('accept')">
-      <VTextarea v-model="why" :label="say('proof.why')" rows="2" :error-messages="errors.reason" autofocus hide-details="auto" />
+      <VTextarea
+        v-model="why"
+        :label="say('proof.why')"
+        rows="2"
+        :error-messages="errors.reason"
+        autofocus
+        hide-details="auto"
+      />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.acceptNow') }}</VBtn>
     </form>
     <form v-if="open === 'registerWrong'" class="panel form" @submit.prevent="send('registerWrong')">
       <p class="small quiet">{{ say('proof.mend.why') }}</p>
       <SpecificationFields v-model="specification" :procedure="proof.point.procedure" :errors="errors" />
-      <VTextarea v-if="errors.reason || why" v-model="why" :label="say('proof.why')" rows="1" :error-messages="errors.reason" hide-details="auto" />
+      <VTextarea
+        v-if="errors.reason || why"
+        v-model="why"
+        :label="say('proof.why')"
+        rows="1"
+        :error-messages="errors.reason"
+        hide-details="auto"
+      />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.mendNow') }}</VBtn>
     </form>
     <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
     <p v-if="proof.own" class="small">{{ say('proof.own') }}</p>
     <p class="effect small">{{ proof.effect }}</p>
     <div class="buttons">
-      <VBtn :color="contradicted ? undefined : 'primary'" :variant="contradicted ? 'outlined' : 'flat'" :loading="busy && open === null" @click="accept">{{ say(contradicted ? 'proof.accept.over' : 'proof.accept') }} <kbd>a</kbd></VBtn>
-      <VBtn :color="contradicted ? 'primary' : undefined" :variant="contradicted ? 'flat' : 'outlined'" @click="toggle('sendBack')">{{ say('proof.sendBack') }} <kbd>s</kbd></VBtn>
+      <VBtn
+        :color="contradicted ? undefined : 'primary'"
+        :variant="contradicted ? 'outlined' : 'flat'"
+        :loading="busy && open === null"
+        @click="accept"
+        >{{ say(contradicted ? 'proof.accept.over' : 'proof.accept') }} <kbd>a</kbd></VBtn
+      >
+      <VBtn
+        :color="contradicted ? 'primary' : undefined"
+        :variant="contradicted ? 'flat' : 'outlined'"
+        @click="toggle('sendBack')"
+        >{{ say('proof.sendBack') }} <kbd>s</kbd></VBtn
+      >
       <VBtn variant="outlined" @click="toggle('registerWrong')">{{ say('proof.register') }} <kbd>r</kbd></VBtn>
       <VBtn variant="text" @click="emit('skip')">{{ say('proof.next') }} <kbd>→</kbd></VBtn>
     </div>
@@ -75,9 +121,36 @@ defineExpose({ key });
 </template>
 
 <style scoped>
-.verdict { position: sticky; bottom: 0; margin-top: auto; background: var(--ground); padding: 10px 0 16px; border-top: 1px solid var(--hair); display: grid; gap: 8px; }
-.buttons { display: flex; flex-wrap: wrap; gap: 8px; }
-.buttons kbd { margin-left: 8px; opacity: .85; border-color: currentColor; }
-.form { padding: 14px; display: grid; gap: 8px; justify-items: start; max-height: 46vh; overflow-y: auto; }
-.form > :first-child, .form > .v-input { width: 100%; }
+.verdict {
+  position: sticky;
+  bottom: 0;
+  margin-top: auto;
+  background: var(--ground);
+  padding: 10px 0 16px;
+  border-top: 1px solid var(--hair);
+  display: grid;
+  gap: 8px;
+}
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.buttons kbd {
+  margin-left: 8px;
+  opacity: 0.85;
+  border-color: currentColor;
+}
+.form {
+  padding: 14px;
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+  max-height: 46vh;
+  overflow-y: auto;
+}
+.form > :first-child,
+.form > .v-input {
+  width: 100%;
+}
 </style>

@@ -2,7 +2,13 @@
 /** The baseline: weeks as bars of minutes, what is done and given in each, and giving a week. */
 import { computed, onMounted, reactive, ref } from 'vue';
 import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
-import { BASELINE_WEEKS, claimDone, planBaseline, type BaselineAnswer, type BaselineWeek } from '../../contract/bulk.ts';
+import {
+  BASELINE_WEEKS,
+  claimDone,
+  planBaseline,
+  type BaselineAnswer,
+  type BaselineWeek,
+} from '../../contract/bulk.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { get, newId, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
@@ -12,7 +18,15 @@ import KindGlyph from '../due/KindGlyph.vue';
 import { say } from '../language/say.ts';
 
 const entry = reactive({ propertyId: null as string | null, weeks: BASELINE_WEEKS.usual as number, start: '' });
-const { value: answer, failure, reload } = useLoading(() => get<BaselineAnswer>(`/baseline?with=${encodeURIComponent(JSON.stringify({ propertyId: entry.propertyId, weeks: Number(entry.weeks) || BASELINE_WEEKS.usual, ...(entry.start && { start: entry.start }) }))}`));
+const {
+  value: answer,
+  failure,
+  reload,
+} = useLoading(() =>
+  get<BaselineAnswer>(
+    `/baseline?with=${encodeURIComponent(JSON.stringify({ propertyId: entry.propertyId, weeks: Number(entry.weeks) || BASELINE_WEEKS.usual, ...(entry.start && { start: entry.start }) }))}`,
+  ),
+);
 const { errors, refusal, busy, submit } = useForm(planBaseline);
 const sending = useSending();
 const told = ref('');
@@ -21,17 +35,26 @@ const open = ref<string | null>(null);
 const who = ref<string | null>(null);
 
 const planned = computed(() => answer.value?.planned ?? []);
-const shown = computed(() => (planned.value.length && !replanning.value ? planned.value : answer.value?.proposed ?? []));
+const shown = computed(() =>
+  planned.value.length && !replanning.value ? planned.value : (answer.value?.proposed ?? []),
+);
 const replanning = ref(false);
 const most = computed(() => Math.max(1, ...shown.value.map(({ minutes }) => minutes)));
-const behind = ({ week, done, points }: BaselineWeek) => dayFromIso(week) + 7 <= dayFromIso(answer.value!.today) && done < points.length;
+const behind = ({ week, done, points }: BaselineWeek) =>
+  dayFromIso(week) + 7 <= dayFromIso(answer.value!.today) && done < points.length;
 const width = (minutes: number) => `${Math.round((minutes / most.value) * 1000) / 10}%`;
-const share = (it: BaselineWeek, state: string) => width(it.points.filter((point) => point.state === state).reduce((sum, { minutes }) => sum + minutes, 0));
+const share = (it: BaselineWeek, state: string) =>
+  width(it.points.filter((point) => point.state === state).reduce((sum, { minutes }) => sum + minutes, 0));
 
 async function plan(): Promise<void> {
   let count = 0;
   const form = { ...entry, weeks: Number(entry.weeks), start: entry.start || answer.value!.today };
-  if (!(await submit(form, async (it) => { ({ planned: count } = await write<{ planned: number }>('POST', '/baseline', it, newId())); }))) return;
+  if (
+    !(await submit(form, async (it) => {
+      ({ planned: count } = await write<{ planned: number }>('POST', '/baseline', it, newId()));
+    }))
+  )
+    return;
   replanning.value = false;
   told.value = say('baseline.kept', { count });
   await reload();
@@ -41,7 +64,12 @@ const claims = reactive({ kind: null as string | null, day: '' });
 const claiming = useForm(claimDone);
 async function claim(): Promise<void> {
   let count = 0;
-  if (!(await claiming.submit({ ...claims, propertyId: entry.propertyId }, async (form) => { ({ claimed: count } = await write<{ claimed: number }>('POST', '/last-done', form, newId())); }))) return;
+  if (
+    !(await claiming.submit({ ...claims, propertyId: entry.propertyId }, async (form) => {
+      ({ claimed: count } = await write<{ claimed: number }>('POST', '/last-done', form, newId()));
+    }))
+  )
+    return;
   told.value = say('baseline.claimed', { count });
   await reload();
 }
@@ -63,47 +91,144 @@ onMounted(async () => {
 
 <template>
   <div class="page">
-    <header><p class="small"><RouterLink to="/homes">{{ say('nav.homes') }}</RouterLink></p><h1>{{ say('baseline.title') }}</h1><p class="quiet lead">{{ say('baseline.lead') }}</p></header>
+    <header>
+      <p class="small">
+        <RouterLink to="/homes">{{ say('nav.homes') }}</RouterLink>
+      </p>
+      <h1>{{ say('baseline.title') }}</h1>
+      <p class="quiet lead">{{ say('baseline.lead') }}</p>
+    </header>
     <p v-if="failure || sending.failure.value" class="tell" role="alert">{{ failure || sending.failure.value }}</p>
     <p v-if="told" class="told" role="status">{{ told }}</p>
-    <ul v-if="refused.length" class="caution small"><li v-for="it in refused" :key="it">{{ it }}</li></ul>
+    <ul v-if="refused.length" class="caution small">
+      <li v-for="it in refused" :key="it">{{ it }}</li>
+    </ul>
     <template v-if="answer">
-      <div v-if="answer.noRecord === 0 && planned.length === 0" class="none"><h2>{{ say('baseline.none') }}</h2><p class="quiet">{{ say('baseline.none.why') }}</p></div>
+      <div v-if="answer.noRecord === 0 && planned.length === 0" class="none">
+        <h2>{{ say('baseline.none') }}</h2>
+        <p class="quiet">{{ say('baseline.none.why') }}</p>
+      </div>
       <template v-else>
         <p class="strong">{{ say('baseline.count', { count: answer.noRecord }) }}</p>
         <form class="plan" @submit.prevent="plan">
-          <VSelect v-model="entry.propertyId" :items="[{ value: null, title: say('baseline.all') }, ...answer.properties.map(({ id, name }) => ({ value: id, title: name }))]" :label="say('baseline.property')" hide-details density="compact" @update:model-value="reload()" />
+          <VSelect
+            v-model="entry.propertyId"
+            :items="[
+              { value: null, title: say('baseline.all') },
+              ...answer.properties.map(({ id, name }) => ({ value: id, title: name })),
+            ]"
+            :label="say('baseline.property')"
+            hide-details
+            density="compact"
+            @update:model-value="reload()"
+          />
           <template v-if="planned.length === 0 || replanning">
-            <VTextField v-model.number="entry.weeks" type="number" :min="BASELINE_WEEKS.least" :max="BASELINE_WEEKS.most" :label="say('baseline.weeks')" density="compact" :error-messages="errors.weeks" @change="reload()" />
-            <VTextField v-model="entry.start" type="date" :label="say('baseline.start')" density="compact" :error-messages="errors.start" @change="reload()" />
+            <VTextField
+              v-model.number="entry.weeks"
+              type="number"
+              :min="BASELINE_WEEKS.least"
+              :max="BASELINE_WEEKS.most"
+              :label="say('baseline.weeks')"
+              density="compact"
+              :error-messages="errors.weeks"
+              @change="reload()"
+            />
+            <VTextField
+              v-model="entry.start"
+              type="date"
+              :label="say('baseline.start')"
+              density="compact"
+              :error-messages="errors.start"
+              @change="reload()"
+            />
             <VBtn type="submit" color="primary" :loading="busy">{{ say('baseline.plan') }}</VBtn>
           </template>
-          <button v-else type="button" class="plain link" @click="replanning = true">{{ say('baseline.replan') }}</button>
+          <button v-else type="button" class="plain link" @click="replanning = true">
+            {{ say('baseline.replan') }}
+          </button>
         </form>
         <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
-        <details class="claim"><summary>{{ say('baseline.claim') }}</summary>
+        <details class="claim">
+          <summary>{{ say('baseline.claim') }}</summary>
           <form class="plan" @submit.prevent="claim">
-            <VSelect v-model="claims.kind" :items="[{ value: null, title: say('baseline.claim.all') }, ...POINT_KINDS.map((value) => ({ value, title: say(`kind.${value}`) }))]" :label="say('baseline.claim.kind')" hide-details density="compact" />
-            <VTextField v-model="claims.day" type="date" :label="say('baseline.claim.day')" density="compact" :error-messages="claiming.errors.day" />
-            <VBtn type="submit" variant="outlined" :loading="claiming.busy.value">{{ say('baseline.claim.save') }}</VBtn>
+            <VSelect
+              v-model="claims.kind"
+              :items="[
+                { value: null, title: say('baseline.claim.all') },
+                ...POINT_KINDS.map((value) => ({ value, title: say(`kind.${value}`) })),
+              ]"
+              :label="say('baseline.claim.kind')"
+              hide-details
+              density="compact"
+            />
+            <VTextField
+              v-model="claims.day"
+              type="date"
+              :label="say('baseline.claim.day')"
+              density="compact"
+              :error-messages="claiming.errors.day"
+            />
+            <VBtn type="submit" variant="outlined" :loading="claiming.busy.value">{{
+              say('baseline.claim.save')
+            }}</VBtn>
           </form>
-          <p v-if="claiming.refusal.value" class="tell" role="alert">{{ claiming.refusal.value }}</p><p class="small quiet">{{ say('baseline.claim.why') }}</p>
+          <p v-if="claiming.refusal.value" class="tell" role="alert">{{ claiming.refusal.value }}</p>
+          <p class="small quiet">{{ say('baseline.claim.why') }}</p>
         </details>
         <h2>{{ say(planned.length && !replanning ? 'baseline.planned' : 'baseline.proposed') }}</h2>
         <ol class="weeks">
           <li v-for="it in shown" :key="it.week">
             <div class="row">
-              <span class="when" :class="{ alarm: behind(it) }"><b>{{ say('baseline.week', { day: say.shortDay(dayFromIso(it.week)) }) }}</b><small v-if="behind(it)">{{ say('baseline.past') }}</small></span>
-              <span class="bar" aria-hidden="true"><i class="done" :style="{ width: share(it, 'done') }" /><i class="given" :style="{ width: share(it, 'given') }" /><i class="open" :style="{ width: share(it, 'open') }" /></span>
-              <span class="figures small">{{ say('baseline.parts', { count: it.points.length }) }} · {{ say('baseline.hours', { hours: Math.round(it.minutes / 6) / 10 }) }} · {{ say('baseline.doors', { count: it.doors }) }}<template v-if="planned.length && !replanning"> · {{ say('baseline.progress', { done: it.done, of: it.points.length }) }}{{ say('baseline.givenCount', { count: it.given }) }}</template></span>
-              <button type="button" class="plain link small" :aria-expanded="open === it.week" @click="open = open === it.week ? null : it.week">{{ say('baseline.more') }}</button>
+              <span class="when" :class="{ alarm: behind(it) }"
+                ><b>{{ say('baseline.week', { day: say.shortDay(dayFromIso(it.week)) }) }}</b
+                ><small v-if="behind(it)">{{ say('baseline.past') }}</small></span
+              >
+              <span class="bar" aria-hidden="true"
+                ><i class="done" :style="{ width: share(it, 'done') }" /><i
+                  class="given"
+                  :style="{ width: share(it, 'given') }" /><i class="open" :style="{ width: share(it, 'open') }"
+              /></span>
+              <span class="figures small"
+                >{{ say('baseline.parts', { count: it.points.length }) }} ·
+                {{ say('baseline.hours', { hours: Math.round(it.minutes / 6) / 10 }) }} ·
+                {{ say('baseline.doors', { count: it.doors })
+                }}<template v-if="planned.length && !replanning">
+                  · {{ say('baseline.progress', { done: it.done, of: it.points.length })
+                  }}{{ say('baseline.givenCount', { count: it.given }) }}</template
+                ></span
+              >
+              <button
+                type="button"
+                class="plain link small"
+                :aria-expanded="open === it.week"
+                @click="open = open === it.week ? null : it.week"
+              >
+                {{ say('baseline.more') }}
+              </button>
             </div>
             <div v-if="open === it.week" class="parts">
-              <form v-if="planned.length && !replanning && it.points.some(({ state }) => state === 'open')" class="give" @submit.prevent="give(it.week)">
-                <VSelect v-model="who" :items="answer.assignees.map(({ id, name }) => ({ value: id, title: name }))" :label="say('baseline.give')" hide-details density="compact" />
+              <form
+                v-if="planned.length && !replanning && it.points.some(({ state }) => state === 'open')"
+                class="give"
+                @submit.prevent="give(it.week)"
+              >
+                <VSelect
+                  v-model="who"
+                  :items="answer.assignees.map(({ id, name }) => ({ value: id, title: name }))"
+                  :label="say('baseline.give')"
+                  hide-details
+                  density="compact"
+                />
                 <VBtn type="submit" variant="outlined" :loading="sending.busy.value">{{ say('point.giveNow') }}</VBtn>
               </form>
-              <ul class="small"><li v-for="point in it.points" :key="point.pointId" :class="{ quiet: point.state !== 'open' }"><RouterLink :to="`/line/${point.number}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink><span class="quiet">{{ point.place }}</span><span>{{ say(`baseline.state.${point.state}`) }}</span></li></ul>
+              <ul class="small">
+                <li v-for="point in it.points" :key="point.pointId" :class="{ quiet: point.state !== 'open' }">
+                  <RouterLink :to="`/line/${point.number}`"
+                    ><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink
+                  ><span class="quiet">{{ point.place }}</span
+                  ><span>{{ say(`baseline.state.${point.state}`) }}</span>
+                </li>
+              </ul>
             </div>
           </li>
         </ol>
@@ -115,19 +240,97 @@ onMounted(async () => {
 </template>
 
 <style scoped>
-.page { padding: 22px 26px; max-width: 1080px; display: grid; gap: 14px; }
-.lead { max-width: 64ch; }
-.plan { display: flex; flex-wrap: wrap; gap: 10px 14px; align-items: start; }
-.plan > * { flex: 0 1 210px; } .plan .v-btn { flex: none; min-height: 40px; }
-.row { display: grid; grid-template-columns: 150px minmax(100px, 1fr) 330px 90px; gap: 14px; align-items: center; border-top: 1px solid var(--hair); padding: 7px 0; }
-.when { display: grid; }
-.bar { display: flex; height: 14px; }
-.bar i { display: block; height: 100%; }
-.done { background: var(--dew); } .given { background: repeating-linear-gradient(90deg, var(--dew) 0 3px, transparent 3px 6px); outline: 1px solid var(--dew); outline-offset: -1px; } .open { border: 1.5px solid var(--edge); }
-.parts { padding: 4px 0 12px 164px; display: grid; gap: 8px; }
-.give { display: grid; grid-template-columns: 240px auto; gap: 10px; justify-content: start; align-items: center; }
-.parts li { display: grid; grid-template-columns: 1fr 1fr 70px; gap: 12px; padding: 3px 0; border-top: 1px solid var(--hair); }
-.parts a { color: var(--ink); }
-.none { display: grid; gap: 6px; padding: 24px 0; }
-@media (max-width: 860px) { .row { grid-template-columns: 1fr auto; } .bar { grid-column: 1 / -1; } .parts { padding-left: 0; } .page { padding: 14px; } }
+.page {
+  padding: 22px 26px;
+  max-width: 1080px;
+  display: grid;
+  gap: 14px;
+}
+.lead {
+  max-width: 64ch;
+}
+.plan {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 14px;
+  align-items: start;
+}
+.plan > * {
+  flex: 0 1 210px;
+}
+.plan .v-btn {
+  flex: none;
+  min-height: 40px;
+}
+.row {
+  display: grid;
+  grid-template-columns: 150px minmax(100px, 1fr) 330px 90px;
+  gap: 14px;
+  align-items: center;
+  border-top: 1px solid var(--hair);
+  padding: 7px 0;
+}
+.when {
+  display: grid;
+}
+.bar {
+  display: flex;
+  height: 14px;
+}
+.bar i {
+  display: block;
+  height: 100%;
+}
+.done {
+  background: var(--dew);
+}
+.given {
+  background: repeating-linear-gradient(90deg, var(--dew) 0 3px, transparent 3px 6px);
+  outline: 1px solid var(--dew);
+  outline-offset: -1px;
+}
+.open {
+  border: 1.5px solid var(--edge);
+}
+.parts {
+  padding: 4px 0 12px 164px;
+  display: grid;
+  gap: 8px;
+}
+.give {
+  display: grid;
+  grid-template-columns: 240px auto;
+  gap: 10px;
+  justify-content: start;
+  align-items: center;
+}
+.parts li {
+  display: grid;
+  grid-template-columns: 1fr 1fr 70px;
+  gap: 12px;
+  padding: 3px 0;
+  border-top: 1px solid var(--hair);
+}
+.parts a {
+  color: var(--ink);
+}
+.none {
+  display: grid;
+  gap: 6px;
+  padding: 24px 0;
+}
+@media (max-width: 860px) {
+  .row {
+    grid-template-columns: 1fr auto;
+  }
+  .bar {
+    grid-column: 1 / -1;
+  }
+  .parts {
+    padding-left: 0;
+  }
+  .page {
+    padding: 14px;
+  }
+}
 </style>

@@ -22,17 +22,38 @@ async function save(): Promise<void> {
   emit('saved');
 }
 async function withdraw(): Promise<void> {
-  if (!sure.value) { sure.value = true; return; }
-  if (await run(async () => { await write('DELETE', `/tenancies/${props.tenancy.id}`); })) emit('saved');
+  if (!sure.value) {
+    sure.value = true;
+    return;
+  }
+  if (
+    await run(async () => {
+      await write('DELETE', `/tenancies/${props.tenancy.id}`);
+    })
+  )
+    emit('saved');
 }
 </script>
 
 <template>
   <div class="coming">
-    <p><b>{{ tenancy.name }}</b> <span class="quiet">{{ say('tenancy.coming', { day: say.day(dayFromIso(tenancy.from)) }) }}</span></p>
-    <p v-if="!open" class="acts"><button type="button" class="plain link small" @click="open = true">{{ say('tenancy.coming.change') }}</button><button type="button" class="plain link small" @click="withdraw">{{ say(sure ? 'tenancy.coming.sure' : 'tenancy.coming.withdraw') }}</button></p>
+    <p>
+      <b>{{ tenancy.name }}</b>
+      <span class="quiet">{{ say('tenancy.coming', { day: say.day(dayFromIso(tenancy.from)) }) }}</span>
+    </p>
+    <p v-if="!open" class="acts">
+      <button type="button" class="plain link small" @click="open = true">{{ say('tenancy.coming.change') }}</button
+      ><button type="button" class="plain link small" @click="withdraw">
+        {{ say(sure ? 'tenancy.coming.sure' : 'tenancy.coming.withdraw') }}
+      </button>
+    </p>
     <form v-else @submit.prevent="save">
-      <VTextField v-model="entry.name" :label="say('tenancy.name')" :error-messages="errors.name" /><VTextField v-model="entry.from" type="date" :label="say('tenancy.from')" :error-messages="errors.from" />
+      <VTextField v-model="entry.name" :label="say('tenancy.name')" :error-messages="errors.name" /><VTextField
+        v-model="entry.from"
+        type="date"
+        :label="say('tenancy.from')"
+        :error-messages="errors.from"
+      />
       <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
       <VBtn type="submit" color="primary" :loading="busy">{{ say('tenancy.coming.save') }}</VBtn>
     </form>
@@ -41,8 +62,22 @@ async function withdraw(): Promise<void> {
 </template>
 
 <style scoped>
-.coming { border-top: 1px solid var(--hair); padding-top: 8px; display: grid; gap: 6px; }
-.acts { display: flex; gap: 16px; }
-form { display: grid; gap: 6px; justify-items: start; }
-form > .v-input { width: 100%; }
+.coming {
+  border-top: 1px solid var(--hair);
+  padding-top: 8px;
+  display: grid;
+  gap: 6px;
+}
+.acts {
+  display: flex;
+  gap: 16px;
+}
+form {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+form > .v-input {
+  width: 100%;
+}
 </style>

@@ -14,14 +14,19 @@ const open = ref(false);
 const entry = reactive({ until: isoFromDay(props.place.property.today + USUAL_DAYS), reason: '' });
 const { errors, refusal, busy, submit } = useForm(holdPlace);
 async function save(until: string | null): Promise<void> {
-  if (!(await submit({ ...entry, until }, (form) => write('POST', `/places/${props.place.id}/hold`, form, newId())))) return;
+  if (!(await submit({ ...entry, until }, (form) => write('POST', `/places/${props.place.id}/hold`, form, newId()))))
+    return;
   open.value = false;
   emit('saved');
 }
 </script>
 
 <template>
-  <p v-if="place.hold">{{ say('hold.until', { day: say.day(dayFromIso(place.hold.until)) }) }}<template v-if="place.hold.reason">: {{ place.hold.reason }}</template> <button type="button" class="plain link" @click="save(null)">{{ say('hold.lift') }}</button></p>
+  <p v-if="place.hold">
+    {{ say('hold.until', { day: say.day(dayFromIso(place.hold.until)) })
+    }}<template v-if="place.hold.reason">: {{ place.hold.reason }}</template>
+    <button type="button" class="plain link" @click="save(null)">{{ say('hold.lift') }}</button>
+  </p>
   <button v-else type="button" class="plain link" @click="open = !open">{{ say('hold.put') }}</button>
   <form v-if="open && !place.hold" class="panel form" @submit.prevent="save(entry.until)">
     <VTextField v-model="entry.until" type="date" :label="say('hold.date')" :error-messages="errors.until" />
@@ -32,5 +37,10 @@ async function save(until: string | null): Promise<void> {
 </template>
 
 <style scoped>
-.form { padding: 12px; display: grid; gap: 4px; width: 100%; }
+.form {
+  padding: 12px;
+  display: grid;
+  gap: 4px;
+  width: 100%;
+}
 </style>

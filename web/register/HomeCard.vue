@@ -16,18 +16,48 @@ const print = () => window.print();
 
 <template>
   <div class="home-card">
-    <img v-if="picture" :src="picture" :alt="say('card.scan')" width="110" height="110">
-    <div><p class="strong">{{ place }}, {{ property }}</p><p>{{ name }}</p><p>{{ say('card.scan') }}</p><p>{{ say('card.type', { address }) }} <b class="code">{{ code }}</b></p></div>
+    <img v-if="picture" :src="picture" :alt="say('card.scan')" width="110" height="110" />
+    <div>
+      <p class="strong">{{ place }}, {{ property }}</p>
+      <p>{{ name }}</p>
+      <p>{{ say('card.scan') }}</p>
+      <p>
+        {{ say('card.type', { address }) }} <b class="code">{{ code }}</b>
+      </p>
+    </div>
   </div>
   <button type="button" class="plain link no-print" @click="print">{{ say('card.print') }}</button>
 </template>
 
 <style>
-.home-card { display: flex; gap: 14px; align-items: center; border: 1px dashed var(--edge); border-radius: 8px; padding: 10px; background: #fff; color: #18262b; }
-.home-card .code { font-size: 19px; letter-spacing: .04em; white-space: nowrap; }
+.home-card {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  border: 1px dashed var(--edge);
+  border-radius: 8px;
+  padding: 10px;
+  background: #fff;
+  color: #18262b;
+}
+.home-card .code {
+  font-size: 19px;
+  letter-spacing: 0.04em;
+  white-space: nowrap;
+}
 @media print {
-  body:has(.home-card) * { visibility: hidden; }
-  body .home-card, body .home-card * { visibility: visible; }
-  body .home-card { position: fixed; left: 0; top: 0; width: 100mm; }
+  body:has(.home-card) * {
+    visibility: hidden;
+  }
+  body .home-card,
+  body .home-card * {
+    visibility: visible;
+  }
+  body .home-card {
+    position: fixed;
+    left: 0;
+    top: 0;
+    width: 100mm;
+  }
 }
 </style>

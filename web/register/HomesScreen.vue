@@ -21,16 +21,27 @@ const open = ref<{ property: string; what: What } | null>(null);
 
 const shown = computed(() => {
   const wanted = find.value.trim().toLowerCase();
-  return (answer.value?.properties ?? []).map((property) => ({
-    ...property,
-    places: property.places.filter(({ name, tenant }) => [name, tenant ?? '', property.name, property.address].some((text) => text.toLowerCase().includes(wanted))),
-  })).filter(({ places }) => wanted === '' || places.length > 0);
+  return (answer.value?.properties ?? [])
+    .map((property) => ({
+      ...property,
+      places: property.places.filter(({ name, tenant }) =>
+        [name, tenant ?? '', property.name, property.address].some((text) => text.toLowerCase().includes(wanted)),
+      ),
+    }))
+    .filter(({ places }) => wanted === '' || places.length > 0);
 });
 
 const undoable = ref<readonly string[]>([]);
 const sending = useSending();
 async function undo(): Promise<void> {
-  if (await sending.run(async () => { await write('POST', '/units/removal', { ids: undoable.value }, newId()); })) { told.value = say('units.undone'); undoable.value = []; }
+  if (
+    await sending.run(async () => {
+      await write('POST', '/units/removal', { ids: undoable.value }, newId());
+    })
+  ) {
+    told.value = say('units.undone');
+    undoable.value = [];
+  }
   await reload();
 }
 async function saved(says = '', ids: readonly string[] = []): Promise<void> {
@@ -40,7 +51,9 @@ async function saved(says = '', ids: readonly string[] = []): Promise<void> {
   open.value = null;
   await reload();
 }
-const toggle = (property: string, what: What) => { open.value = open.value?.property === property && open.value.what === what ? null : { property, what }; };
+const toggle = (property: string, what: What) => {
+  open.value = open.value?.property === property && open.value.what === what ? null : { property, what };
+};
 onMounted(reload);
 </script>
 
@@ -48,34 +61,84 @@ onMounted(reload);
   <div class="page">
     <header>
       <h1>{{ say('homes.title') }}</h1>
-      <VTextField v-if="answer?.properties.length" v-model="find" class="find" :label="say('homes.find')" hide-details density="compact" />
-      <VBtn color="primary" :variant="adding ? 'outlined' : 'flat'" @click="adding = !adding">{{ say(adding ? 'cancel' : 'homes.addProperty') }}</VBtn>
+      <VTextField
+        v-if="answer?.properties.length"
+        v-model="find"
+        class="find"
+        :label="say('homes.find')"
+        hide-details
+        density="compact"
+      />
+      <VBtn color="primary" :variant="adding ? 'outlined' : 'flat'" @click="adding = !adding">{{
+        say(adding ? 'cancel' : 'homes.addProperty')
+      }}</VBtn>
     </header>
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
     <PropertyForm v-if="adding" @saved="saved" />
-    <p v-if="told" class="told" role="status">{{ told }} <button v-if="undoable.length" type="button" class="plain link" @click="undo">{{ say('practice.undo') }}</button></p>
+    <p v-if="told" class="told" role="status">
+      {{ told }}
+      <button v-if="undoable.length" type="button" class="plain link" @click="undo">{{ say('practice.undo') }}</button>
+    </p>
     <p v-if="sending.failure.value" class="tell" role="alert">{{ sending.failure.value }}</p>
-    <p v-if="answer?.properties.length" class="acts small no-print"><RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink><a href="/api/register/table" download>{{ say('homes.export') }}</a><RouterLink to="/homes/baseline">{{ say('homes.baseline') }}</RouterLink><RouterLink to="/homes/labels">{{ say('homes.labels') }}</RouterLink></p>
-    <div v-if="answer && answer.properties.length === 0 && !adding" class="none"><h2>{{ say('homes.none') }}</h2><p class="quiet">{{ say('homes.none.why') }}</p><p><RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink></p></div>
+    <p v-if="answer?.properties.length" class="acts small no-print">
+      <RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink
+      ><a href="/api/register/table" download>{{ say('homes.export') }}</a
+      ><RouterLink to="/homes/baseline">{{ say('homes.baseline') }}</RouterLink
+      ><RouterLink to="/homes/labels">{{ say('homes.labels') }}</RouterLink>
+    </p>
+    <div v-if="answer && answer.properties.length === 0 && !adding" class="none">
+      <h2>{{ say('homes.none') }}</h2>
+      <p class="quiet">{{ say('homes.none.why') }}</p>
+      <p>
+        <RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink>
+      </p>
+    </div>
     <p v-if="loading && !answer" class="quiet">{{ say('loading') }}</p>
     <section v-for="property in shown" :key="property.id" class="property">
       <div class="title">
         <h2>{{ property.name }}</h2>
-        <p class="quiet small">{{ property.address }} · {{ property.practiceSays }} · {{ say(`property.source.${property.water.source}`) }}<template v-if="property.water.hardnessMgL !== null">, {{ property.water.hardnessMgL }} mg/L</template> · {{ property.zone }}</p>
+        <p class="quiet small">
+          {{ property.address }} · {{ property.practiceSays }} · {{ say(`property.source.${property.water.source}`)
+          }}<template v-if="property.water.hardnessMgL !== null">, {{ property.water.hardnessMgL }} mg/L</template> ·
+          {{ property.zone }}
+        </p>
         <span class="acts no-print">
-          <button type="button" class="plain link" @click="toggle(property.id, 'facts')">{{ say('homes.facts') }}</button>
-          <button type="button" class="plain link" @click="toggle(property.id, 'units')">{{ say('homes.addUnits') }}</button>
-          <button v-if="property.places.length" type="button" class="plain link" @click="toggle(property.id, 'many')">{{ say('homes.addMany') }}</button>
-          <button type="button" class="plain link" @click="toggle(property.id, 'place')">{{ say('homes.addPlace') }}</button>
+          <button type="button" class="plain link" @click="toggle(property.id, 'facts')">
+            {{ say('homes.facts') }}
+          </button>
+          <button type="button" class="plain link" @click="toggle(property.id, 'units')">
+            {{ say('homes.addUnits') }}
+          </button>
+          <button v-if="property.places.length" type="button" class="plain link" @click="toggle(property.id, 'many')">
+            {{ say('homes.addMany') }}
+          </button>
+          <button type="button" class="plain link" @click="toggle(property.id, 'place')">
+            {{ say('homes.addPlace') }}
+          </button>
         </span>
       </div>
-      <PropertyFacts v-if="open?.property === property.id && open.what === 'facts'" :property="property" @saved="saved()" />
-      <UnitsForm v-if="open?.property === property.id && open.what === 'units'" :property-id="property.id" :buildings="property.buildings" @saved="saved" />
+      <PropertyFacts
+        v-if="open?.property === property.id && open.what === 'facts'"
+        :property="property"
+        @saved="saved()"
+      />
+      <UnitsForm
+        v-if="open?.property === property.id && open.what === 'units'"
+        :property-id="property.id"
+        :buildings="property.buildings"
+        @saved="saved"
+      />
       <ManyForm v-if="open?.property === property.id && open.what === 'many'" :property="property" @saved="saved" />
       <PlaceForm v-if="open?.property === property.id && open.what === 'place'" :property="property" @saved="saved()" />
       <ul class="places">
         <li v-for="place in property.places" :key="place.id">
-          <RouterLink :to="`/homes/${place.id}`"><b>{{ place.name }}</b><span class="quiet small">{{ place.tenant ?? (place.kind === 'shared' ? say('place.kind.shared') : say('homes.vacant')) }}</span><span class="quiet small">{{ say('homes.machines', { count: place.machines }) }}</span></RouterLink>
+          <RouterLink :to="`/homes/${place.id}`"
+            ><b>{{ place.name }}</b
+            ><span class="quiet small">{{
+              place.tenant ?? (place.kind === 'shared' ? say('place.kind.shared') : say('homes.vacant'))
+            }}</span
+            ><span class="quiet small">{{ say('homes.machines', { count: place.machines }) }}</span></RouterLink
+          >
         </li>
       </ul>
     </section>
@@ -83,16 +146,63 @@ onMounted(reload);
 </template>
 
 <style scoped>
-.page { padding: 22px 26px; max-width: 1080px; display: grid; gap: 18px; }
-header { display: flex; gap: 14px; align-items: center; flex-wrap: wrap; }
-header h1 { margin-right: auto; }
-.find { max-width: 260px; }
-.title { display: flex; align-items: baseline; gap: 6px 14px; flex-wrap: wrap; border-bottom: 2px solid var(--ink); padding-bottom: 5px; }
-.acts { display: flex; flex-wrap: wrap; gap: 6px 16px; }
-.title .acts { margin-left: auto; }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; font-size: 14px; }
-.places { display: grid; grid-template-columns: repeat(auto-fill, minmax(230px, 1fr)); }
-.places a { display: grid; padding: 9px 10px 9px 0; color: var(--ink); text-decoration: none; border-bottom: 1px solid var(--hair); }
-.places a:hover { background: var(--pick); }
-.none { display: grid; gap: 6px; padding: 24px 0; }
+.page {
+  padding: 22px 26px;
+  max-width: 1080px;
+  display: grid;
+  gap: 18px;
+}
+header {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+header h1 {
+  margin-right: auto;
+}
+.find {
+  max-width: 260px;
+}
+.title {
+  display: flex;
+  align-items: baseline;
+  gap: 6px 14px;
+  flex-wrap: wrap;
+  border-bottom: 2px solid var(--ink);
+  padding-bottom: 5px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+}
+.title .acts {
+  margin-left: auto;
+}
+.link {
+  color: var(--dew-deep);
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  font-size: 14px;
+}
+.places {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+}
+.places a {
+  display: grid;
+  padding: 9px 10px 9px 0;
+  color: var(--ink);
+  text-decoration: none;
+  border-bottom: 1px solid var(--hair);
+}
+.places a:hover {
+  background: var(--pick);
+}
+.none {
+  display: grid;
+  gap: 6px;
+  padding: 24px 0;
+}
 </style>

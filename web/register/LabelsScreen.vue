@@ -12,7 +12,10 @@ const where = ref(String(route.query.where ?? WHOLE));
 const sheet = ref<SheetKey>('a4-21');
 const skip = ref(0);
 const perSheet = computed(() => SHEETS[sheet.value].columns * SHEETS[sheet.value].rows);
-const href = computed(() => `/api/labels/${where.value}?with=${encodeURIComponent(JSON.stringify({ sheet: sheet.value, skip: Math.max(0, Math.min(perSheet.value - 1, Number(skip.value) || 0)) }))}`);
+const href = computed(
+  () =>
+    `/api/labels/${where.value}?with=${encodeURIComponent(JSON.stringify({ sheet: sheet.value, skip: Math.max(0, Math.min(perSheet.value - 1, Number(skip.value) || 0)) }))}`,
+);
 /** The sheet in small: used labels hollow. */
 const cells = computed(() => Array.from({ length: perSheet.value }, (_, i) => i < Number(skip.value)));
 onMounted(all.load);
@@ -20,24 +23,71 @@ onMounted(all.load);
 
 <template>
   <div class="page">
-    <header><p class="small"><RouterLink to="/homes">{{ say('nav.homes') }}</RouterLink></p><h1>{{ say('labels.title') }}</h1><p class="quiet lead">{{ say('labels.lead') }}</p></header>
+    <header>
+      <p class="small">
+        <RouterLink to="/homes">{{ say('nav.homes') }}</RouterLink>
+      </p>
+      <h1>{{ say('labels.title') }}</h1>
+      <p class="quiet lead">{{ say('labels.lead') }}</p>
+    </header>
     <div class="columns">
       <form @submit.prevent>
         <VAutocomplete v-model="where" :items="all.scopes.value" :label="say('labels.where')" />
-        <VSelect v-model="sheet" :items="Object.keys(SHEETS).map((value) => ({ value, title: say(`labels.sheet.${value}`) }))" :label="say('labels.sheet')" />
+        <VSelect
+          v-model="sheet"
+          :items="Object.keys(SHEETS).map((value) => ({ value, title: say(`labels.sheet.${value}`) }))"
+          :label="say('labels.sheet')"
+        />
         <VTextField v-model.number="skip" type="number" min="0" :max="perSheet - 1" :label="say('labels.skip')" />
         <VBtn color="primary" :href="href" target="_blank">{{ say('labels.print') }}</VBtn>
       </form>
-      <div class="sheet" aria-hidden="true" :style="{ gridTemplateColumns: `repeat(${SHEETS[sheet].columns}, 1fr)` }"><i v-for="(used, i) in cells" :key="i" :class="{ used }" /></div>
+      <div class="sheet" aria-hidden="true" :style="{ gridTemplateColumns: `repeat(${SHEETS[sheet].columns}, 1fr)` }">
+        <i v-for="(used, i) in cells" :key="i" :class="{ used }" />
+      </div>
     </div>
   </div>
 </template>
 
 <style scoped>
-.page { padding: 22px 26px; max-width: 900px; display: grid; gap: 14px; }
-.lead { max-width: 60ch; }
-.columns { display: grid; grid-template-columns: minmax(0, 420px) 210px; gap: 40px; align-items: start; }
-.sheet { display: grid; gap: 3px; padding: 10px; background: #fff; border: 1px solid var(--edge); aspect-ratio: 210 / 297; }
-.sheet i { border: 1px solid #cfd4d0; border-radius: 2px; background: linear-gradient(#18262b, #18262b) 12% 50% / 9px 9px no-repeat, linear-gradient(#9aa5a4, #9aa5a4) 70% 38% / 42% 2px no-repeat, linear-gradient(#c6ccca, #c6ccca) 62% 60% / 30% 2px no-repeat; } .sheet i.used { background: none; border-style: dashed; border-color: #84908f; }
-@media (max-width: 720px) { .columns { grid-template-columns: 1fr; } }
+.page {
+  padding: 22px 26px;
+  max-width: 900px;
+  display: grid;
+  gap: 14px;
+}
+.lead {
+  max-width: 60ch;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 420px) 210px;
+  gap: 40px;
+  align-items: start;
+}
+.sheet {
+  display: grid;
+  gap: 3px;
+  padding: 10px;
+  background: #fff;
+  border: 1px solid var(--edge);
+  aspect-ratio: 210 / 297;
+}
+.sheet i {
+  border: 1px solid #cfd4d0;
+  border-radius: 2px;
+  background:
+    linear-gradient(#18262b, #18262b) 12% 50% / 9px 9px no-repeat,
+    linear-gradient(#9aa5a4, #9aa5a4) 70% 38% / 42% 2px no-repeat,
+    linear-gradient(#c6ccca, #c6ccca) 62% 60% / 30% 2px no-repeat;
+}
+.sheet i.used {
+  background: none;
+  border-style: dashed;
+  border-color: #84908f;
+}
+@media (max-width: 720px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

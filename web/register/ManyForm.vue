@@ -17,7 +17,12 @@ const type = computed(() => catalogue.value?.machines.find(({ key }) => key === 
 const { errors, refusal, busy, submit } = useForm(manyMachines);
 let key = newId();
 async function save(): Promise<void> {
-  if (await submit({ placeIds: picked.value, machine: { ...entry } }, (form) => write('POST', '/machines/many', form, key))) emit('saved', say('many.done', { count: picked.value.length }));
+  if (
+    await submit({ placeIds: picked.value, machine: { ...entry } }, (form) =>
+      write('POST', '/machines/many', form, key),
+    )
+  )
+    emit('saved', say('many.done', { count: picked.value.length }));
   else key = newId();
 }
 onMounted(reload);
@@ -25,26 +30,78 @@ onMounted(reload);
 
 <template>
   <form class="panel form" :aria-label="say('many.title')" @submit.prevent="save">
-    <VAutocomplete v-model="entry.type" :items="catalogue?.machines.map(({ key: value, name }) => ({ value, title: name })) ?? []" :label="say('machine.type')" :error-messages="errors['machine.type']" auto-select-first />
+    <VAutocomplete
+      v-model="entry.type"
+      :items="catalogue?.machines.map(({ key: value, name }) => ({ value, title: name })) ?? []"
+      :label="say('machine.type')"
+      :error-messages="errors['machine.type']"
+      auto-select-first
+    />
     <VTextField v-model="entry.maker" :label="say('machine.maker')" :error-messages="errors['machine.maker']" />
     <VTextField v-model="entry.model" :label="say('machine.model')" :error-messages="errors['machine.model']" />
-    <VSelect v-if="(type?.fuels.length ?? 0) > 1" v-model="entry.fuel" :items="type!.fuels.map((value) => ({ value, title: say(`machine.fuel.${value}`) }))" :label="say('machine.fuel')" />
-    <VTextField v-if="type?.drains" v-model="entry.drainBranch" :label="say('machine.branch')" :hint="say('machine.branch.hint')" />
+    <VSelect
+      v-if="(type?.fuels.length ?? 0) > 1"
+      v-model="entry.fuel"
+      :items="type!.fuels.map((value) => ({ value, title: say(`machine.fuel.${value}`) }))"
+      :label="say('machine.fuel')"
+    />
+    <VTextField
+      v-if="type?.drains"
+      v-model="entry.drainBranch"
+      :label="say('machine.branch')"
+      :hint="say('machine.branch.hint')"
+    />
     <fieldset class="wide">
-      <legend>{{ say('many.units') }} <span class="quiet small">{{ say('many.chosen', { count: picked.length, of: property.places.length }) }}</span> <button type="button" class="plain link small" @click="picked = property.places.map(({ id }) => id)">{{ say('many.all') }}</button> <button type="button" class="plain link small" @click="picked = []">{{ say('many.none') }}</button></legend>
-      <label v-for="place in property.places" :key="place.id"><input v-model="picked" type="checkbox" :value="place.id"> {{ place.name }}</label>
+      <legend>
+        {{ say('many.units') }}
+        <span class="quiet small">{{ say('many.chosen', { count: picked.length, of: property.places.length }) }}</span>
+        <button type="button" class="plain link small" @click="picked = property.places.map(({ id }) => id)">
+          {{ say('many.all') }}
+        </button>
+        <button type="button" class="plain link small" @click="picked = []">{{ say('many.none') }}</button>
+      </legend>
+      <label v-for="place in property.places" :key="place.id"
+        ><input v-model="picked" type="checkbox" :value="place.id" /> {{ place.name }}</label
+      >
       <p v-if="errors.placeIds" class="alarm small" role="alert">{{ errors.placeIds }}</p>
     </fieldset>
     <p v-if="refusal" class="tell wide" role="alert">{{ refusal }}</p>
-    <VBtn type="submit" color="primary" :loading="busy" :disabled="picked.length === 0">{{ say('many.save', { count: picked.length }) }}</VBtn>
+    <VBtn type="submit" color="primary" :loading="busy" :disabled="picked.length === 0">{{
+      say('many.save', { count: picked.length })
+    }}</VBtn>
   </form>
 </template>
 
 <style scoped>
-.form { padding: 16px; margin-top: 10px; display: grid; grid-template-columns: repeat(auto-fit, minmax(200px, 1fr)); gap: 4px 14px; align-items: start; }
-.wide { grid-column: 1 / -1; }
-fieldset { border: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(130px, 1fr)); gap: 2px 12px; }
-legend { font-weight: 640; padding: 0 0 4px; }
-label { display: flex; gap: 8px; align-items: baseline; min-height: 28px; }
-.v-btn { justify-self: start; }
+.form {
+  padding: 16px;
+  margin-top: 10px;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 4px 14px;
+  align-items: start;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+fieldset {
+  border: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
+  gap: 2px 12px;
+}
+legend {
+  font-weight: 640;
+  padding: 0 0 4px;
+}
+label {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  min-height: 28px;
+}
+.v-btn {
+  justify-self: start;
+}
 </style>

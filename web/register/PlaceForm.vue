@@ -11,7 +11,13 @@ const props = defineProps<{ property: PropertySummary }>();
 const emit = defineEmits<{ saved: [] }>();
 const router = useRouter();
 
-const entry = reactive({ id: newId(), propertyId: props.property.id, buildingId: props.property.buildings[0]?.id ?? null, kind: 'unit' as const, name: '' });
+const entry = reactive({
+  id: newId(),
+  propertyId: props.property.id,
+  buildingId: props.property.buildings[0]?.id ?? null,
+  kind: 'unit' as const,
+  name: '',
+});
 const building = reactive({ id: newId(), propertyId: props.property.id, name: '' });
 const addingBuilding = ref(false);
 const place = useForm(newPlace);
@@ -22,7 +28,8 @@ async function saveBuilding(): Promise<void> {
   emit('saved');
 }
 async function save(): Promise<void> {
-  if (await place.submit(entry, (form) => write('POST', '/places', form, entry.id))) await router.push(`/homes/${entry.id}`);
+  if (await place.submit(entry, (form) => write('POST', '/places', form, entry.id)))
+    await router.push(`/homes/${entry.id}`);
 }
 </script>
 
@@ -30,8 +37,20 @@ async function save(): Promise<void> {
   <div class="panel both">
     <form class="form" @submit.prevent="save">
       <VTextField v-model="entry.name" :label="say('place.name')" :error-messages="place.errors.name" autofocus />
-      <VSelect v-model="entry.kind" :items="PLACE_KINDS.map((value) => ({ value, title: say(`place.kind.${value}`) }))" :label="say('place.kind')" />
-      <VSelect v-model="entry.buildingId" :items="[{ value: null, title: say('building.none') }, ...property.buildings.map(({ id, name }) => ({ value: id, title: name }))]" :label="say('place.building')" :error-messages="place.errors.buildingId" />
+      <VSelect
+        v-model="entry.kind"
+        :items="PLACE_KINDS.map((value) => ({ value, title: say(`place.kind.${value}`) }))"
+        :label="say('place.kind')"
+      />
+      <VSelect
+        v-model="entry.buildingId"
+        :items="[
+          { value: null, title: say('building.none') },
+          ...property.buildings.map(({ id, name }) => ({ value: id, title: name })),
+        ]"
+        :label="say('place.building')"
+        :error-messages="place.errors.buildingId"
+      />
       <p v-if="place.refusal.value" class="tell" role="alert">{{ place.refusal.value }}</p>
       <VBtn type="submit" color="primary" :loading="place.busy.value">{{ say('place.save') }}</VBtn>
       <VBtn variant="text" @click="addingBuilding = !addingBuilding">{{ say('homes.addBuilding') }}</VBtn>
@@ -45,6 +64,16 @@ async function save(): Promise<void> {
 </template>
 
 <style scoped>
-.both { padding: 16px; margin-top: 10px; display: grid; gap: 8px; }
-.form { display: grid; grid-template-columns: repeat(auto-fit, minmax(200px, 1fr)); gap: 4px 16px; align-items: start; }
+.both {
+  padding: 16px;
+  margin-top: 10px;
+  display: grid;
+  gap: 8px;
+}
+.form {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 4px 16px;
+  align-items: start;
+}
 </style>

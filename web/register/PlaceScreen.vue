@@ -34,13 +34,16 @@ const specifying = ref<string | null>(null);
 const more = ref<string | null>(null);
 
 const today = computed(() => place.value!.property.today);
-const gaugeOf = (points: readonly PointSummary[]): GaugeMark[] => points.map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical }));
+const gaugeOf = (points: readonly PointSummary[]): GaugeMark[] =>
+  points.map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical }));
 const standing = computed(() => {
   const it = place.value!.standing;
   if (it.inOrder.of === 0) return [];
   const { proven, selfCertified } = it.evidence;
   return [
-    say('standing.inOrder', { ...it.inOrder }), say('standing.onTime', { ...it.onTime }), say('standing.proven', { ...proven }),
+    say('standing.inOrder', { ...it.inOrder }),
+    say('standing.onTime', { ...it.onTime }),
+    say('standing.proven', { ...proven }),
     ...(selfCertified.count ? [say('standing.selfCertified', { ...selfCertified })] : []),
     ...(it.safetyCritical.of ? [say('standing.critical', { ...it.safetyCritical })] : []),
   ];
@@ -50,15 +53,27 @@ function words({ mark }: PointSummary): string {
   if (isSent(mark)) return say('work.sent');
   if (state === 'onHold') return say('work.onHold');
   if (share === undefined) return say(`state.${state}`);
-  return daysLeft < 0 ? say('words.past', { days: -daysLeft }) : daysLeft === 0 ? say('words.due') : say('words.in', { days: daysLeft });
+  return daysLeft < 0
+    ? say('words.past', { days: -daysLeft })
+    : daysLeft === 0
+      ? say('words.due')
+      : say('words.in', { days: daysLeft });
 }
 const late = ({ mark }: PointSummary) => isLate({ ...standOn(mark, today.value), work: mark.work });
-const lacksSpecification = ({ fields, specification }: PointSummary) => fields.includes('filterSize') && !specification.filterSize;
-const detail = (machine: MachineSummary) => [
-  [machine.maker, machine.model].filter(Boolean).join(' '), say('machine.number', { number: machine.number }), machine.fuel === 'gas' ? say('machine.gas') : '',
-  machine.installed ? say('machine.installed.says', { day: say.day(dayFromIso(machine.installed)) }) : '', machine.drainBranch,
-  machine.contract ? say('machine.contract.says', { months: machine.contract.everyMonths }) : '', machine.retired ? say('machine.retired', { day: say.day(dayFromIso(machine.retired)) }) : '',
-].filter(Boolean).join(' · ');
+const lacksSpecification = ({ fields, specification }: PointSummary) =>
+  fields.includes('filterSize') && !specification.filterSize;
+const detail = (machine: MachineSummary) =>
+  [
+    [machine.maker, machine.model].filter(Boolean).join(' '),
+    say('machine.number', { number: machine.number }),
+    machine.fuel === 'gas' ? say('machine.gas') : '',
+    machine.installed ? say('machine.installed.says', { day: say.day(dayFromIso(machine.installed)) }) : '',
+    machine.drainBranch,
+    machine.contract ? say('machine.contract.says', { months: machine.contract.everyMonths }) : '',
+    machine.retired ? say('machine.retired', { day: say.day(dayFromIso(machine.retired)) }) : '',
+  ]
+    .filter(Boolean)
+    .join(' · ');
 
 async function setShutoff(machine: MachineSummary, shutoffPhotoId: string | null): Promise<void> {
   if (!shutoffPhotoId) return;
@@ -83,7 +98,12 @@ function copied(says: string): void {
 async function saveTemplate(): Promise<void> {
   const { machines } = await get<TemplateSummary>(`/places/${props.id}/template`);
   const id = newId();
-  if (!(await template.submit({ id, name: templateName.value, machines }, (form) => write('POST', '/templates', form, id)))) return;
+  if (
+    !(await template.submit({ id, name: templateName.value, machines }, (form) =>
+      write('POST', '/templates', form, id),
+    ))
+  )
+    return;
   naming.value = false;
   told.value = say('template.saved');
 }
@@ -100,47 +120,165 @@ onMounted(reload);
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
     <template v-if="place">
       <header>
-        <h1>{{ place.name }}</h1><p class="quiet">{{ place.property.name }}</p>
-        <p class="verdict" :class="place.standing.verdict"><b>{{ say(place.standing.inOrder.of ? `standing.${place.standing.verdict}` : place.hold ? 'standing.onHold' : 'standing.none') }}</b></p>
+        <h1>{{ place.name }}</h1>
+        <p class="quiet">{{ place.property.name }}</p>
+        <p class="verdict" :class="place.standing.verdict">
+          <b>{{
+            say(
+              place.standing.inOrder.of
+                ? `standing.${place.standing.verdict}`
+                : place.hold
+                  ? 'standing.onHold'
+                  : 'standing.none',
+            )
+          }}</b>
+        </p>
       </header>
       <AlarmList :alarms="place.alarms.map((it) => ({ ...it, at: say.time(it.at, it.zone) }))" @changed="reload" />
-      <StripGauge v-if="place.machines.length" :marks="place.machines.flatMap((machine) => gaugeOf(machine.points))" :today="today" :width="1060" class="whole" />
-      <ul v-if="standing.length" class="standing small" :aria-label="say('place.standing')"><li v-for="line in standing" :key="line">{{ line }}</li></ul>
+      <StripGauge
+        v-if="place.machines.length"
+        :marks="place.machines.flatMap((machine) => gaugeOf(machine.points))"
+        :today="today"
+        :width="1060"
+        class="whole"
+      />
+      <ul v-if="standing.length" class="standing small" :aria-label="say('place.standing')">
+        <li v-for="line in standing" :key="line">{{ line }}</li>
+      </ul>
       <div class="columns">
         <section>
-          <div class="head"><h2>{{ say('place.machines') }}</h2><VBtn v-if="desk.isManager" color="primary" :variant="addingMachine ? 'outlined' : 'flat'" @click="addingMachine = !addingMachine">{{ say(addingMachine ? 'cancel' : 'place.addMachine') }}</VBtn></div>
-          <p v-if="desk.isManager" class="acts small no-print"><button v-if="place.machines.length" type="button" class="plain link" @click="listing = !listing">{{ say('list.title') }}</button><RouterLink :to="`/homes/${place.id}/walk`">{{ say('place.walk') }}</RouterLink><button type="button" class="plain link" @click="copying = !copying">{{ say('place.copy') }}</button><button v-if="place.machines.length" type="button" class="plain link" @click="naming = !naming">{{ say('template.save') }}</button><RouterLink v-if="place.machines.length" :to="{ path: '/homes/labels', query: { where: `place/${place.id}` } }">{{ say('place.labels') }}</RouterLink></p>
+          <div class="head">
+            <h2>{{ say('place.machines') }}</h2>
+            <VBtn
+              v-if="desk.isManager"
+              color="primary"
+              :variant="addingMachine ? 'outlined' : 'flat'"
+              @click="addingMachine = !addingMachine"
+              >{{ say(addingMachine ? 'cancel' : 'place.addMachine') }}</VBtn
+            >
+          </div>
+          <p v-if="desk.isManager" class="acts small no-print">
+            <button v-if="place.machines.length" type="button" class="plain link" @click="listing = !listing">
+              {{ say('list.title') }}</button
+            ><RouterLink :to="`/homes/${place.id}/walk`">{{ say('place.walk') }}</RouterLink
+            ><button type="button" class="plain link" @click="copying = !copying">{{ say('place.copy') }}</button
+            ><button v-if="place.machines.length" type="button" class="plain link" @click="naming = !naming">
+              {{ say('template.save') }}</button
+            ><RouterLink
+              v-if="place.machines.length"
+              :to="{ path: '/homes/labels', query: { where: `place/${place.id}` } }"
+              >{{ say('place.labels') }}</RouterLink
+            >
+          </p>
           <p v-if="told" class="told" role="status">{{ told }}</p>
           <HomeList v-if="listing" :place-id="place.id" @given="listed" @close="listing = false" />
-          <UnitsForm v-if="copying" :property-id="place.property.id" :buildings="[]" :copy-of="place.id" :building-id="place.buildingId" @saved="copied" />
-          <form v-if="naming" class="naming" @submit.prevent="saveTemplate"><VTextField v-model="templateName" :label="say('template.name')" density="compact" :error-messages="template.errors.name" /><VBtn type="submit" variant="outlined" :loading="template.busy.value">{{ say('template.save') }}</VBtn></form>
+          <UnitsForm
+            v-if="copying"
+            :property-id="place.property.id"
+            :buildings="[]"
+            :copy-of="place.id"
+            :building-id="place.buildingId"
+            @saved="copied"
+          />
+          <form v-if="naming" class="naming" @submit.prevent="saveTemplate">
+            <VTextField
+              v-model="templateName"
+              :label="say('template.name')"
+              density="compact"
+              :error-messages="template.errors.name"
+            /><VBtn type="submit" variant="outlined" :loading="template.busy.value">{{ say('template.save') }}</VBtn>
+          </form>
           <MachineForm v-if="addingMachine" :place="place" @saved="saved" />
           <p v-if="place.machines.length === 0" class="quiet">{{ say('place.noMachines') }}</p>
           <article v-for="machine in place.machines" :key="machine.id" class="machine">
-            <div class="head"><h3>{{ machine.name }}</h3><p class="quiet small">{{ detail(machine) }} <button v-if="desk.isManager && !machine.retired" type="button" class="plain link" :aria-expanded="more === machine.id" @click="more = more === machine.id ? null : machine.id">{{ say('machine.more') }}</button></p></div>
-            <MachineMore v-if="more === machine.id" :machine="machine" :place-id="place.id" :today="today" @saved="saved" />
+            <div class="head">
+              <h3>{{ machine.name }}</h3>
+              <p class="quiet small">
+                {{ detail(machine) }}
+                <button
+                  v-if="desk.isManager && !machine.retired"
+                  type="button"
+                  class="plain link"
+                  :aria-expanded="more === machine.id"
+                  @click="more = more === machine.id ? null : machine.id"
+                >
+                  {{ say('machine.more') }}
+                </button>
+              </p>
+            </div>
+            <MachineMore
+              v-if="more === machine.id"
+              :machine="machine"
+              :place-id="place.id"
+              :today="today"
+              @saved="saved"
+            />
             <ul>
               <li v-for="point in machine.points" :key="point.id" class="point">
-                <RouterLink v-if="desk.isManager" :to="`/line/${point.number}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink>
-                <RouterLink v-else :to="`/look/${point.number}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink>
+                <RouterLink v-if="desk.isManager" :to="`/line/${point.number}`"
+                  ><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink
+                >
+                <RouterLink v-else :to="`/look/${point.number}`"
+                  ><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink
+                >
                 <StripGauge :marks="gaugeOf([point])" :today="today" />
-                <span class="small" :class="{ alarm: late(point), strong: late(point) }">{{ words(point) }}<span v-if="!point.scheduled" class="quiet"> · {{ say('words.rides') }}</span></span>
-                <button v-if="desk.isManager" type="button" class="plain link small" @click="specifying = specifying === point.id ? null : point.id">{{ say(lacksSpecification(point) ? 'machine.specMissing' : 'point.specify') }}</button>
-                <PointSpecification v-if="specifying === point.id" class="spec" :place-id="place.id" :point-id="point.id" @saved="saved" />
+                <span class="small" :class="{ alarm: late(point), strong: late(point) }"
+                  >{{ words(point)
+                  }}<span v-if="!point.scheduled" class="quiet"> · {{ say('words.rides') }}</span></span
+                >
+                <button
+                  v-if="desk.isManager"
+                  type="button"
+                  class="plain link small"
+                  @click="specifying = specifying === point.id ? null : point.id"
+                >
+                  {{ say(lacksSpecification(point) ? 'machine.specMissing' : 'point.specify') }}
+                </button>
+                <PointSpecification
+                  v-if="specifying === point.id"
+                  class="spec"
+                  :place-id="place.id"
+                  :point-id="point.id"
+                  @saved="saved"
+                />
               </li>
             </ul>
             <div v-if="desk.isManager || machine.shutoffPhotoId" class="shut small">
-              <img v-if="machine.shutoffPhotoId" :src="photoUrl(machine.shutoffPhotoId)" :alt="say('machine.shutoff')" width="120" loading="lazy">
-              <PhotoField v-if="desk.isManager && !machine.shutoffPhotoId" quiet :label="say('machine.addShutoff')" :model-value="null" @update:model-value="setShutoff(machine, $event)" />
+              <img
+                v-if="machine.shutoffPhotoId"
+                :src="photoUrl(machine.shutoffPhotoId)"
+                :alt="say('machine.shutoff')"
+                width="120"
+                loading="lazy"
+              />
+              <PhotoField
+                v-if="desk.isManager && !machine.shutoffPhotoId"
+                quiet
+                :label="say('machine.addShutoff')"
+                :model-value="null"
+                @update:model-value="setShutoff(machine, $event)"
+              />
             </div>
           </article>
         </section>
         <aside>
           <TenancyPanel v-if="place.kind === 'unit'" :key="place.tenancy?.id ?? 'none'" :place="place" @saved="saved" />
-          <section v-if="place.handBacks.length"><h2>{{ say('handBack.title') }}</h2><HandBackList :open="place.handBacks" @changed="reload" /></section>
-          <section v-if="place.signals.length"><h2>{{ say('signals.title') }}</h2><SignalList :signals="place.signals" @changed="saved" /></section>
-          <section v-if="place.habits.length"><h2>{{ say('habits.title') }}</h2><HabitPanel :habits="place.habits" :let="place.tenancy !== null" @changed="saved" /></section>
-          <section><h2>{{ say('place.faults') }}</h2><FaultList :faults="place.faults" @changed="saved" /></section>
+          <section v-if="place.handBacks.length">
+            <h2>{{ say('handBack.title') }}</h2>
+            <HandBackList :open="place.handBacks" @changed="reload" />
+          </section>
+          <section v-if="place.signals.length">
+            <h2>{{ say('signals.title') }}</h2>
+            <SignalList :signals="place.signals" @changed="saved" />
+          </section>
+          <section v-if="place.habits.length">
+            <h2>{{ say('habits.title') }}</h2>
+            <HabitPanel :habits="place.habits" :let="place.tenancy !== null" @changed="saved" />
+          </section>
+          <section>
+            <h2>{{ say('place.faults') }}</h2>
+            <FaultList :faults="place.faults" @changed="saved" />
+          </section>
         </aside>
       </div>
     </template>
@@ -149,23 +287,110 @@ onMounted(reload);
 </template>
 
 <style scoped>
-.page { padding: 22px 26px; max-width: 1200px; display: grid; gap: 14px; }
-header { display: flex; align-items: baseline; gap: 12px; flex-wrap: wrap; }
-.verdict { margin-left: auto; border: 1.5px solid var(--dew); border-radius: 6px; padding: 2px 12px; color: var(--dew-deep); }
-.verdict.watch { border-color: var(--edge); color: var(--ink); border-style: dashed; }
-.verdict.breach { border-color: var(--alarm); color: var(--alarm); }
-.standing { display: flex; flex-wrap: wrap; gap: 2px 22px; }
-.columns { display: grid; grid-template-columns: minmax(0, 1fr) 320px; gap: 30px; align-items: start; }
-.head { display: flex; align-items: baseline; justify-content: space-between; gap: 12px; flex-wrap: wrap; }
-.machine { border-top: 2px solid var(--ink); padding: 8px 0 14px; margin-top: 12px; }
-.point { display: grid; grid-template-columns: 190px minmax(80px, 1fr) 110px 100px; gap: 6px 12px; align-items: center; padding: 4px 0; border-top: 1px solid var(--hair); }
-.point a { color: var(--ink); }
-.spec { grid-column: 1 / -1; }
-.link { color: var(--dew-deep); text-decoration: underline; text-underline-offset: 3px; text-align: right; }
-.shut { padding-top: 8px; }
-.acts { display: flex; flex-wrap: wrap; gap: 4px 18px; padding-top: 4px; align-items: baseline; }
-.naming { display: grid; grid-template-columns: minmax(0, 320px) auto; gap: 10px; justify-content: start; padding-top: 8px; }
-.shut img { border-radius: 6px; }
-aside { display: grid; gap: 22px; }
-@media (max-width: 860px) { .columns { grid-template-columns: 1fr; } .point { grid-template-columns: 1fr auto; } .page { padding: 14px; } }
+.page {
+  padding: 22px 26px;
+  max-width: 1200px;
+  display: grid;
+  gap: 14px;
+}
+header {
+  display: flex;
+  align-items: baseline;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+.verdict {
+  margin-left: auto;
+  border: 1.5px solid var(--dew);
+  border-radius: 6px;
+  padding: 2px 12px;
+  color: var(--dew-deep);
+}
+.verdict.watch {
+  border-color: var(--edge);
+  color: var(--ink);
+  border-style: dashed;
+}
+.verdict.breach {
+  border-color: var(--alarm);
+  color: var(--alarm);
+}
+.standing {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 22px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 320px;
+  gap: 30px;
+  align-items: start;
+}
+.head {
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+.machine {
+  border-top: 2px solid var(--ink);
+  padding: 8px 0 14px;
+  margin-top: 12px;
+}
+.point {
+  display: grid;
+  grid-template-columns: 190px minmax(80px, 1fr) 110px 100px;
+  gap: 6px 12px;
+  align-items: center;
+  padding: 4px 0;
+  border-top: 1px solid var(--hair);
+}
+.point a {
+  color: var(--ink);
+}
+.spec {
+  grid-column: 1 / -1;
+}
+.link {
+  color: var(--dew-deep);
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  text-align: right;
+}
+.shut {
+  padding-top: 8px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  padding-top: 4px;
+  align-items: baseline;
+}
+.naming {
+  display: grid;
+  grid-template-columns: minmax(0, 320px) auto;
+  gap: 10px;
+  justify-content: start;
+  padding-top: 8px;
+}
+.shut img {
+  border-radius: 6px;
+}
+aside {
+  display: grid;
+  gap: 22px;
+}
+@media (max-width: 860px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+  .point {
+    grid-template-columns: 1fr auto;
+  }
+  .page {
+    padding: 14px;
+  }
+}
 </style>

@@ -12,7 +12,9 @@ const props = defineProps<{ placeId: string; pointId: string }>();
 const emit = defineEmits<{ saved: [] }>();
 
 const { value: place, failure, reload } = useLoading(() => get<PlaceAnswer>(`/places/${props.placeId}`));
-const point = computed(() => place.value?.machines.flatMap(({ points }) => points).find(({ id }) => id === props.pointId));
+const point = computed(() =>
+  place.value?.machines.flatMap(({ points }) => points).find(({ id }) => id === props.pointId),
+);
 const value = ref<Specification>({});
 const { errors, refusal, busy, submit } = useForm(specify);
 
@@ -37,5 +39,10 @@ async function save(): Promise<void> {
 </template>
 
 <style scoped>
-.specify { padding: 12px; display: grid; gap: 8px; background: var(--ground); }
+.specify {
+  padding: 12px;
+  display: grid;
+  gap: 8px;
+  background: var(--ground);
+}
 </style>

@@ -11,27 +11,42 @@ import WaterAndPractice from './WaterAndPractice.vue';
 const props = defineProps<{ property: PropertySummary }>();
 const emit = defineEmits<{ saved: [] }>();
 const key = newId();
-const entry = reactive({ water: { ...props.property.water }, practice: props.property.practice, from: props.property.today });
+const entry = reactive({
+  water: { ...props.property.water },
+  practice: props.property.practice,
+  from: props.property.today,
+});
 const { errors, refusal, busy, submit } = useForm(propertyChange);
 
 async function save(): Promise<void> {
-  if (await submit(entry, (form) => write('POST', `/properties/${props.property.id}/changes`, form, key))) emit('saved');
+  if (await submit(entry, (form) => write('POST', `/properties/${props.property.id}/changes`, form, key)))
+    emit('saved');
 }
 </script>
 
 <template>
   <div>
-  <form class="panel form" @submit.prevent="save">
-    <WaterAndPractice v-model:water="entry.water" v-model:practice="entry.practice" :errors="errors" />
-    <VTextField v-model="entry.from" type="date" :label="say('property.from')" :error-messages="errors.from" />
-    <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
-    <VBtn type="submit" color="primary" :loading="busy">{{ say('spec.save') }}</VBtn>
-  </form>
-  <NumbersForm :property-id="property.id" :numbers="property.numbers" />
+    <form class="panel form" @submit.prevent="save">
+      <WaterAndPractice v-model:water="entry.water" v-model:practice="entry.practice" :errors="errors" />
+      <VTextField v-model="entry.from" type="date" :label="say('property.from')" :error-messages="errors.from" />
+      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+      <VBtn type="submit" color="primary" :loading="busy">{{ say('spec.save') }}</VBtn>
+    </form>
+    <NumbersForm :property-id="property.id" :numbers="property.numbers" />
   </div>
 </template>
 
 <style scoped>
-.form { padding: 16px; margin-top: 10px; display: grid; grid-template-columns: repeat(auto-fit, minmax(220px, 1fr)); gap: 4px 16px; }
-.tell, .v-btn { grid-column: 1 / -1; justify-self: start; }
+.form {
+  padding: 16px;
+  margin-top: 10px;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
+  gap: 4px 16px;
+}
+.tell,
+.v-btn {
+  grid-column: 1 / -1;
+  justify-self: start;
+}
 </style>

@@ -16,8 +16,12 @@ const { load, chosen, template, items } = useTemplates(null);
 const units = reactive({ count: 0, pattern: 'Flat #' });
 chosen.value = 'oneBed';
 const entry = reactive({
-  id: newId(), name: '', address: '', zone: deviceZone(),
-  water: { source: 'public' as 'public' | 'well', hardnessMgL: null as number | null }, practice: null as Practice | null,
+  id: newId(),
+  name: '',
+  address: '',
+  zone: deviceZone(),
+  water: { source: 'public' as 'public' | 'well', hardnessMgL: null as number | null },
+  practice: null as Practice | null,
 });
 const { errors, refusal, busy, submit } = useForm(newProperty);
 
@@ -28,7 +32,12 @@ async function save(): Promise<void> {
     await write('POST', '/properties', form, entry.id);
     const names = namesBy(units.pattern, 1, Math.min(300, Number(units.count) || 0));
     if (names.length === 0) return;
-    const added = await write<{ points: number; ids: string[] }>('POST', '/units', { propertyId: entry.id, buildingId: null, names, machines: template.value?.machines ?? [] }, unitsKey);
+    const added = await write<{ points: number; ids: string[] }>(
+      'POST',
+      '/units',
+      { propertyId: entry.id, buildingId: null, names, machines: template.value?.machines ?? [] },
+      unitsKey,
+    );
     ids = added.ids;
     says = say('units.done', { count: names.length, points: added.points });
   });
@@ -48,7 +57,14 @@ onMounted(load);
       <legend>{{ say('units.first') }}</legend>
       <VTextField v-model.number="units.count" type="number" min="0" max="300" :label="say('units.count')" />
       <VTextField v-model="units.pattern" :label="say('units.pattern')" :hint="say('units.pattern.hint')" />
-      <VSelect v-model="chosen" class="template" :items="items" :label="say('units.template')" :hint="template ? say('units.says', { machines: template.machines.length, points: template.points }) : ''" persistent-hint />
+      <VSelect
+        v-model="chosen"
+        class="template"
+        :items="items"
+        :label="say('units.template')"
+        :hint="template ? say('units.says', { machines: template.machines.length, points: template.points }) : ''"
+        persistent-hint
+      />
     </fieldset>
     <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
     <VBtn type="submit" color="primary" :loading="busy">{{ say('property.save') }}</VBtn>
@@ -56,9 +72,32 @@ onMounted(load);
 </template>
 
 <style scoped>
-.form { padding: 18px; display: grid; grid-template-columns: repeat(auto-fit, minmax(260px, 1fr)); gap: 4px 16px; }
-.units { grid-column: 1 / -1; border: 0; padding: 0; display: grid; grid-template-columns: 130px 1fr 2fr; gap: 4px 16px; }
-.units legend { font-weight: 640; padding: 0 0 6px; }
-@media (max-width: 720px) { .units { grid-template-columns: 1fr; } }
-.tell, .v-btn { grid-column: 1 / -1; justify-self: start; }
+.form {
+  padding: 18px;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(260px, 1fr));
+  gap: 4px 16px;
+}
+.units {
+  grid-column: 1 / -1;
+  border: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: 130px 1fr 2fr;
+  gap: 4px 16px;
+}
+.units legend {
+  font-weight: 640;
+  padding: 0 0 6px;
+}
+@media (max-width: 720px) {
+  .units {
+    grid-template-columns: 1fr;
+  }
+}
+.tell,
+.v-btn {
+  grid-column: 1 / -1;
+  justify-self: start;
+}
 </style>

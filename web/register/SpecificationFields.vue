@@ -15,22 +15,36 @@ import DuctFields from './DuctFields.vue';
 
 const props = defineProps<{ procedure: string; errors: Readonly<Record<string, string>> }>();
 const served = computed(() => procedureOf(props.procedure));
-const surfaces = computed(() => served.value.surface?.choices.map((value) => ({ value, title: say(`surface.${value}`) })) ?? []);
+const surfaces = computed(
+  () => served.value.surface?.choices.map((value) => ({ value, title: say(`surface.${value}`) })) ?? [],
+);
 const value = defineModel<Specification>({ required: true });
 const TEXT: readonly SpecificationField[] = ['filterSize', 'position', 'airflow', 'note'];
-const NUMBERS: readonly SpecificationField[] = ['airflowCfm', 'drainCount', 'runMinutes', 'rating', 'makerLimitDays', 'localLimitDays'];
+const NUMBERS: readonly SpecificationField[] = [
+  'airflowCfm',
+  'drainCount',
+  'runMinutes',
+  'rating',
+  'makerLimitDays',
+  'localLimitDays',
+];
 const HINTED: readonly SpecificationField[] = ['filterSize', 'airflowCfm', 'runMinutes', 'rating'];
 type NumberField = 'rating' | 'airflowCfm' | 'drainCount' | 'runMinutes' | 'makerLimitDays' | 'localLimitDays';
 
-const emptied = (field: SpecificationField, text: unknown) => { if (text === '' || text === null) value.value[field as NumberField] = null; };
+const emptied = (field: SpecificationField, text: unknown) => {
+  if (text === '' || text === null) value.value[field as NumberField] = null;
+};
 /** What is worked out from what stands here; nothing while it is incomplete. */
 function worked(field: SpecificationField): WorkingWords | null {
   const { filterSize, airflowCfm, duct } = value.value;
   const size = filterSize ? parseFilterSize(filterSize) : undefined;
   try {
-    if (field === 'airflowCfm' && size && airflowCfm) return workingWords(say, faceWorking(size, airflowCfm), units.value);
+    if (field === 'airflowCfm' && size && airflowCfm)
+      return workingWords(say, faceWorking(size, airflowCfm), units.value);
     if (field === 'duct' && duct) return workingWords(say, ductWorking(duct), units.value);
-  } catch { /* not yet values that can be */ }
+  } catch {
+    /* not yet values that can be */
+  }
   return null;
 }
 const workings = computed(() => ({ airflowCfm: worked('airflowCfm'), duct: worked('duct') }));
@@ -39,26 +53,75 @@ const workings = computed(() => ({ airflowCfm: worked('airflowCfm'), duct: worke
 <template>
   <template v-for="field in served.specification" :key="field">
     <VTextField
-      v-if="TEXT.includes(field)" v-model="value[field as 'note']" :label="say(`spec.${field}`)" :hint="HINTED.includes(field) ? say(`spec.${field}.hint`) : ''"
+      v-if="TEXT.includes(field)"
+      v-model="value[field as 'note']"
+      :label="say(`spec.${field}`)"
+      :hint="HINTED.includes(field) ? say(`spec.${field}.hint`) : ''"
       :error-messages="errors[`specification.${field}`]"
     />
-    <VTextField v-else-if="NUMBERS.includes(field)" v-model.number="value[field as NumberField]" type="number" :label="say(`spec.${field}`)" :hint="HINTED.includes(field) ? say(`spec.${field}.hint`) : ''" :error-messages="errors[`specification.${field}`]" @update:model-value="emptied(field, $event)" />
+    <VTextField
+      v-else-if="NUMBERS.includes(field)"
+      v-model.number="value[field as NumberField]"
+      type="number"
+      :label="say(`spec.${field}`)"
+      :hint="HINTED.includes(field) ? say(`spec.${field}.hint`) : ''"
+      :error-messages="errors[`specification.${field}`]"
+      @update:model-value="emptied(field, $event)"
+    />
     <DuctFields v-else-if="field === 'duct'" v-model="value.duct" />
-    <VSelect v-else-if="field === 'access'" v-model="value.access" :items="ACCESSES.map((it) => ({ value: it, title: say(`access.${it}`) }))" clearable :label="say('spec.access')" />
-    <VSelect v-else-if="field === 'surface'" v-model="value.surface" :items="surfaces" clearable :label="say('spec.surface')" :hint="served.surface?.unknown ? say('spec.surface.unknown', { surface: say(`surface.${served.surface.unknown}`) }) : ''" persistent-hint />
+    <VSelect
+      v-else-if="field === 'access'"
+      v-model="value.access"
+      :items="ACCESSES.map((it) => ({ value: it, title: say(`access.${it}`) }))"
+      clearable
+      :label="say('spec.access')"
+    />
+    <VSelect
+      v-else-if="field === 'surface'"
+      v-model="value.surface"
+      :items="surfaces"
+      clearable
+      :label="say('spec.surface')"
+      :hint="
+        served.surface?.unknown
+          ? say('spec.surface.unknown', { surface: say(`surface.${served.surface.unknown}`) })
+          : ''
+      "
+      persistent-hint
+    />
     <fieldset v-else class="agents">
       <legend class="small">{{ say('spec.forbiddenAgents') }}</legend>
-      <VCheckbox v-for="agent in agentsInUse(served)" :key="agent" v-model="value.forbiddenAgents" :value="agent" :label="say(`agent.${agent}`)" density="compact" />
+      <VCheckbox
+        v-for="agent in agentsInUse(served)"
+        :key="agent"
+        v-model="value.forbiddenAgents"
+        :value="agent"
+        :label="say(`agent.${agent}`)"
+        density="compact"
+      />
     </fieldset>
     <div v-if="(field === 'airflowCfm' || field === 'duct') && workings[field]" class="worked small" role="status">
       <p v-for="term in workings[field]!.terms" :key="term" class="quiet">{{ term }}</p>
-      <p v-for="limit in workings[field]!.limits" :key="limit.says" :class="{ caution: !limit.met }">{{ limit.says }}</p>
+      <p v-for="limit in workings[field]!.limits" :key="limit.says" :class="{ caution: !limit.met }">
+        {{ limit.says }}
+      </p>
     </div>
   </template>
 </template>
 
 <style scoped>
-.agents { border: 0; padding: 0; display: grid; grid-template-columns: 1fr 1fr; }
-.agents legend { padding: 0; }
-.worked { display: grid; gap: 2px; padding-bottom: 8px; }
+.agents {
+  border: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+}
+.agents legend {
+  padding: 0;
+}
+.worked {
+  display: grid;
+  gap: 2px;
+  padding-bottom: 8px;
+}
 </style>

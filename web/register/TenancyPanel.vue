@@ -3,7 +3,13 @@
 import { computed, reactive, ref } from 'vue';
 import { COOKING, DETERGENTS } from '../../core/due/drivers.ts';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
-import { endTenancy, householdChange, newTenancy, type HouseholdFacts, type PlaceAnswer } from '../../contract/register.ts';
+import {
+  endTenancy,
+  householdChange,
+  newTenancy,
+  type HouseholdFacts,
+  type PlaceAnswer,
+} from '../../contract/register.ts';
 import { useDesk } from '../desk/deskStore.ts';
 import { newId, write } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
@@ -25,15 +31,27 @@ const told = ref('');
 const { failure, run } = useSending();
 const ids = { id: newId(), personId: newId() };
 const entry = reactive<{ name: string; from: string; household: HouseholdFacts }>({
-  name: '', from: isoFromDay(props.place.property.today),
-  household: props.place.tenancy?.household ?? { people: 2, pets: 0, cooking: 'average', loadsAWeek: null, coolWashes: false, smoking: false, dust: false, detergent: null },
+  name: '',
+  from: isoFromDay(props.place.property.today),
+  household: props.place.tenancy?.household ?? {
+    people: 2,
+    pets: 0,
+    cooking: 'average',
+    loadsAWeek: null,
+    coolWashes: false,
+    smoking: false,
+    dust: false,
+    detergent: null,
+  },
 });
 const { errors, refusal, busy, submit } = useForm(props.place.tenancy ? householdChange : newTenancy);
 
 async function save(): Promise<void> {
   const { tenancy } = props.place;
   const sent = tenancy
-    ? await submit({ household: entry.household, from: entry.from }, (form) => write('POST', `/tenancies/${tenancy.id}/household`, form, newId()))
+    ? await submit({ household: entry.household, from: entry.from }, (form) =>
+        write('POST', `/tenancies/${tenancy.id}/household`, form, newId()),
+      )
     : await submit({ ...entry, ...ids, placeId: props.place.id }, (form) => write('POST', '/tenancies', form, ids.id));
   if (!sent) return;
   open.value = false;
@@ -41,16 +59,27 @@ async function save(): Promise<void> {
 }
 const HOLD_DAYS = 60;
 const ending = ref(false);
-const end = reactive({ last: isoFromDay(props.place.property.today), holdUntil: isoFromDay(props.place.property.today + HOLD_DAYS) });
+const end = reactive({
+  last: isoFromDay(props.place.property.today),
+  holdUntil: isoFromDay(props.place.property.today + HOLD_DAYS),
+});
 const ends = useForm(endTenancy);
 async function endIt(): Promise<void> {
-  if (!(await ends.submit({ last: end.last, holdUntil: end.holdUntil || null }, (form) => write('POST', `/tenancies/${props.place.tenancy!.id}/end`, form, newId())))) return;
+  if (
+    !(await ends.submit({ last: end.last, holdUntil: end.holdUntil || null }, (form) =>
+      write('POST', `/tenancies/${props.place.tenancy!.id}/end`, form, newId()),
+    ))
+  )
+    return;
   ending.value = false;
   emit('saved');
 }
 async function makeLink(): Promise<void> {
   await run(async () => {
-    const { path, code: made } = await write<{ path: string; code: string }>('POST', `/tenancies/${props.place.tenancy!.id}/links`);
+    const { path, code: made } = await write<{ path: string; code: string }>(
+      'POST',
+      `/tenancies/${props.place.tenancy!.id}/links`,
+    );
     link.value = `${location.origin}${path}`;
     code.value = made;
     copied.value = false;
@@ -71,34 +100,65 @@ async function copy(): Promise<void> {
 }
 const household = computed(() => {
   const it = props.place.tenancy!.household;
-  return say('tenancy.says', { people: it.people, pets: it.pets, cooking: say(`tenancy.cooking.${it.cooking}`) })
-    + (it.loadsAWeek === null ? '' : say('tenancy.loads.says', { loads: it.loadsAWeek }));
+  return (
+    say('tenancy.says', { people: it.people, pets: it.pets, cooking: say(`tenancy.cooking.${it.cooking}`) }) +
+    (it.loadsAWeek === null ? '' : say('tenancy.loads.says', { loads: it.loadsAWeek }))
+  );
 });
-const setLoads = (text: string) => { entry.household.loadsAWeek = text === '' ? null : Number(text); };
+const setLoads = (text: string) => {
+  entry.household.loadsAWeek = text === '' ? null : Number(text);
+};
 </script>
 
 <template>
   <section class="tenancy">
     <h2>{{ say('place.tenancy') }}</h2>
     <template v-if="place.tenancy">
-      <p><b>{{ place.tenancy.name }}</b> <span class="quiet">{{ say('place.since', { day: say.day(dayFromIso(place.tenancy.from)) }) }}</span></p>
+      <p>
+        <b>{{ place.tenancy.name }}</b>
+        <span class="quiet">{{ say('place.since', { day: say.day(dayFromIso(place.tenancy.from)) }) }}</span>
+      </p>
       <p class="small">{{ household }}</p>
-      <p v-if="place.tenancy.to" class="small strong">{{ say('turnover.ended', { name: place.tenancy.name, day: say.day(dayFromIso(place.tenancy.to)) }) }}</p>
+      <p v-if="place.tenancy.to" class="small strong">
+        {{ say('turnover.ended', { name: place.tenancy.name, day: say.day(dayFromIso(place.tenancy.to)) }) }}
+      </p>
       <p v-if="place.budget" class="small quiet">{{ say('budget.of', { ...place.budget }) }}</p>
       <div v-if="desk.isManager" class="acts">
         <button type="button" class="plain link" @click="open = !open">{{ say('tenancy.change') }}</button>
-        <button type="button" class="plain link" @click="makeLink">{{ say(place.tenancy.hasLink ? 'tenancy.link.again' : 'tenancy.link') }}</button>
-        <button v-if="place.tenancy.hasLink" type="button" class="plain link" @click="revoke">{{ say('tenancy.revoke') }}</button>
-        <button v-if="!place.tenancy.to" type="button" class="plain link" @click="ending = !ending">{{ say('turnover.end') }}…</button>
+        <button type="button" class="plain link" @click="makeLink">
+          {{ say(place.tenancy.hasLink ? 'tenancy.link.again' : 'tenancy.link') }}
+        </button>
+        <button v-if="place.tenancy.hasLink" type="button" class="plain link" @click="revoke">
+          {{ say('tenancy.revoke') }}
+        </button>
+        <button v-if="!place.tenancy.to" type="button" class="plain link" @click="ending = !ending">
+          {{ say('turnover.end') }}…
+        </button>
       </div>
       <div v-if="link" class="link-box panel small" role="status">
-        <p>{{ say('tenancy.link.once') }}</p><code>{{ link }}</code>
-        <HomeCard :place="place.name" :property="place.property.name" :name="place.tenancy.name" :link="link" :code="code" />
-        <button type="button" class="plain link" @click="copy">{{ say(copied ? 'tenancy.link.copied' : 'tenancy.link.copy') }}</button>
+        <p>{{ say('tenancy.link.once') }}</p>
+        <code>{{ link }}</code>
+        <HomeCard
+          :place="place.name"
+          :property="place.property.name"
+          :name="place.tenancy.name"
+          :link="link"
+          :code="code"
+        />
+        <button type="button" class="plain link" @click="copy">
+          {{ say(copied ? 'tenancy.link.copied' : 'tenancy.link.copy') }}
+        </button>
       </div>
       <form v-if="ending" class="panel form" @submit.prevent="endIt">
         <VTextField v-model="end.last" type="date" :label="say('turnover.last')" :error-messages="ends.errors.last" />
-        <VTextField v-model="end.holdUntil" type="date" :label="say('turnover.hold')" :hint="say('turnover.hold.why')" persistent-hint :error-messages="ends.errors.holdUntil" />
+        <VTextField
+          v-model="end.holdUntil"
+          type="date"
+          :label="say('turnover.hold')"
+          :hint="say('turnover.hold.why')"
+          persistent-hint
+          :error-messages="ends.errors.holdUntil"
+        />
         <p v-if="ends.refusal.value" class="tell small" role="alert">{{ ends.refusal.value }}</p>
         <VBtn type="submit" color="primary" :loading="ends.busy.value">{{ say('turnover.endNow') }}</VBtn>
       </form>
@@ -107,22 +167,60 @@ const setLoads = (text: string) => { entry.household.loadsAWeek = text === '' ? 
     </template>
     <template v-else>
       <p class="quiet">{{ say('place.noTenancy') }}</p>
-      <VBtn v-if="desk.isManager && !open && !place.coming" variant="outlined" @click="open = true">{{ say('place.addTenancy') }}</VBtn>
+      <VBtn v-if="desk.isManager && !open && !place.coming" variant="outlined" @click="open = true">{{
+        say('place.addTenancy')
+      }}</VBtn>
     </template>
     <ComingTenancy v-if="place.coming" :key="place.coming.from" :tenancy="place.coming" @saved="emit('saved')" />
     <HoldForm v-if="desk.isManager && (place.hold || !place.tenancy)" :place="place" @saved="emit('saved')" />
-    <RouterLink v-if="desk.isManager && (place.tenancy?.to || !place.tenancy || place.hold)" class="small" :to="`/homes/${place.id}/turnover`">{{ say('turnover.link') }}</RouterLink>
+    <RouterLink
+      v-if="desk.isManager && (place.tenancy?.to || !place.tenancy || place.hold)"
+      class="small"
+      :to="`/homes/${place.id}/turnover`"
+      >{{ say('turnover.link') }}</RouterLink
+    >
     <form v-if="open" class="panel form" @submit.prevent="save">
-      <VTextField v-if="!place.tenancy" v-model="entry.name" :label="say('tenancy.name')" :error-messages="errors.name" />
+      <VTextField
+        v-if="!place.tenancy"
+        v-model="entry.name"
+        :label="say('tenancy.name')"
+        :error-messages="errors.name"
+      />
       <VTextField v-model="entry.from" type="date" :label="say('tenancy.from')" :error-messages="errors.from" />
-      <VTextField v-model.number="entry.household.people" type="number" :label="say('tenancy.people')" :error-messages="errors['household.people']" />
-      <VTextField v-model.number="entry.household.pets" type="number" :label="say('tenancy.pets')" :error-messages="errors['household.pets']" />
-      <VSelect v-model="entry.household.cooking" :items="COOKING.map((value) => ({ value, title: say(`tenancy.cooking.${value}`) }))" :label="say('tenancy.cooking')" />
-      <VTextField :model-value="entry.household.loadsAWeek ?? ''" type="number" :label="say('tenancy.loads')" :hint="say('tenancy.loads.hint')" persistent-hint :error-messages="errors['household.loadsAWeek']" @update:model-value="setLoads(String($event))" />
+      <VTextField
+        v-model.number="entry.household.people"
+        type="number"
+        :label="say('tenancy.people')"
+        :error-messages="errors['household.people']"
+      />
+      <VTextField
+        v-model.number="entry.household.pets"
+        type="number"
+        :label="say('tenancy.pets')"
+        :error-messages="errors['household.pets']"
+      />
+      <VSelect
+        v-model="entry.household.cooking"
+        :items="COOKING.map((value) => ({ value, title: say(`tenancy.cooking.${value}`) }))"
+        :label="say('tenancy.cooking')"
+      />
+      <VTextField
+        :model-value="entry.household.loadsAWeek ?? ''"
+        type="number"
+        :label="say('tenancy.loads')"
+        :hint="say('tenancy.loads.hint')"
+        persistent-hint
+        :error-messages="errors['household.loadsAWeek']"
+        @update:model-value="setLoads(String($event))"
+      />
       <VCheckbox v-model="entry.household.coolWashes" :label="say('tenancy.cool')" />
       <VCheckbox v-model="entry.household.smoking" :label="say('tenancy.smoking')" />
       <VCheckbox v-model="entry.household.dust" :label="say('tenancy.dust')" />
-      <VSelect v-model="entry.household.detergent" :items="[null, ...DETERGENTS].map((value) => ({ value, title: say(`tenancy.detergent.${value ?? 'none'}`) }))" :label="say('tenancy.detergent')" />
+      <VSelect
+        v-model="entry.household.detergent"
+        :items="[null, ...DETERGENTS].map((value) => ({ value, title: say(`tenancy.detergent.${value ?? 'none'}`) }))"
+        :label="say('tenancy.detergent')"
+      />
       <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
       <VBtn type="submit" color="primary" :loading="busy">{{ say('tenancy.save') }}</VBtn>
     </form>
@@ -130,9 +228,30 @@ const setLoads = (text: string) => { entry.household.loadsAWeek = text === '' ? 
 </template>
 
 <style scoped>
-.tenancy { display: grid; gap: 8px; justify-items: start; }
-.acts { display: flex; flex-wrap: wrap; gap: 6px 16px; }
-.link-box { padding: 10px 12px; display: grid; gap: 6px; width: 100%; }
-code { overflow-wrap: anywhere; user-select: all; }
-.form { padding: 12px; display: grid; gap: 4px; width: 100%; }
+.tenancy {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+}
+.link-box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 6px;
+  width: 100%;
+}
+code {
+  overflow-wrap: anywhere;
+  user-select: all;
+}
+.form {
+  padding: 12px;
+  display: grid;
+  gap: 4px;
+  width: 100%;
+}
 </style>

@@ -16,7 +16,13 @@ const given = ref(false);
 const { failure: refusal, busy, run } = useSending();
 const machines = computed(() => answer.value?.machines.filter(({ tasks }) => tasks.length > 0) ?? []);
 const count = computed(() => machines.value.reduce((sum, { tasks }) => sum + tasks.length, 0));
-const open = computed(() => machines.value.map(({ tasks }) => tasks.filter(({ todo, taken }) => todo === 'serve' && taken === null).map(({ pointId }) => pointId)).filter((ids) => ids.length > 0));
+const open = computed(() =>
+  machines.value
+    .map(({ tasks }) =>
+      tasks.filter(({ todo, taken }) => todo === 'serve' && taken === null).map(({ pointId }) => pointId),
+    )
+    .filter((ids) => ids.length > 0),
+);
 
 async function give(): Promise<void> {
   // A sitting a machine: isolated once.
@@ -37,43 +43,112 @@ onMounted(reload);
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
     <template v-if="answer">
       <header>
-        <p class="quiet small"><RouterLink :to="`/homes/${answer.place.id}`">{{ answer.place.name }}</RouterLink>, {{ answer.place.property }}</p>
+        <p class="quiet small">
+          <RouterLink :to="`/homes/${answer.place.id}`">{{ answer.place.name }}</RouterLink
+          >, {{ answer.place.property }}
+        </p>
         <h1>{{ say('turnover.title') }}</h1>
         <p class="lead">{{ say('turnover.lead', { count, minutes: answer.minutes }) }}</p>
-        <p v-if="answer.tenancy?.to" class="quiet">{{ say('turnover.ended', { name: answer.tenancy.name, day: say.day(dayFromIso(answer.tenancy.to)) }) }}</p>
-        <p v-if="answer.hold" class="quiet">{{ say('hold.until', { day: say.day(dayFromIso(answer.hold.until)) }) }}<template v-if="answer.hold.reason">: {{ answer.hold.reason }}</template></p>
+        <p v-if="answer.tenancy?.to" class="quiet">
+          {{ say('turnover.ended', { name: answer.tenancy.name, day: say.day(dayFromIso(answer.tenancy.to)) }) }}
+        </p>
+        <p v-if="answer.hold" class="quiet">
+          {{ say('hold.until', { day: say.day(dayFromIso(answer.hold.until)) })
+          }}<template v-if="answer.hold.reason">: {{ answer.hold.reason }}</template>
+        </p>
       </header>
       <p v-if="count === 0" class="quiet">{{ say('turnover.nothing') }}</p>
       <form v-if="open.length" class="give no-print" @submit.prevent="give">
-        <VSelect v-model="who" :items="answer.assignees.map(({ id: value, name: title }) => ({ value, title }))" :label="say('turnover.give')" hide-details density="compact" />
+        <VSelect
+          v-model="who"
+          :items="answer.assignees.map(({ id: value, name: title }) => ({ value, title }))"
+          :label="say('turnover.give')"
+          hide-details
+          density="compact"
+        />
         <VBtn type="submit" color="primary" :disabled="!who" :loading="busy">{{ say('turnover.giveNow') }}</VBtn>
       </form>
       <p v-if="given && !refusal" role="status" class="dew">{{ say('turnover.given') }}</p>
       <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
       <section v-for="machine in machines" :key="machine.id">
         <h2>{{ machine.name }}</h2>
-        <ul><li v-for="task in machine.tasks" :key="task.pointId">
-          <i class="box" aria-hidden="true" /><span class="todo strong" :class="task.todo">{{ say(`turnover.todo.${task.todo}`) }}</span>
-          <RouterLink :to="task.todo === 'look' ? `/look/${task.number}` : `/line/${task.number}`"><KindGlyph :kind="task.kind" /> {{ task.name }}</RouterLink>
-          <span class="quiet small">{{ task.says }}</span><span class="small">{{ task.taken ?? say('job.minutes', { minutes: task.minutes }) }}</span>
-        </li></ul>
-        <p v-if="machine.habits.length" class="small quiet">{{ say('turnover.habits', { list: machine.habits.join('; ') }) }}</p>
+        <ul>
+          <li v-for="task in machine.tasks" :key="task.pointId">
+            <i class="box" aria-hidden="true" /><span class="todo strong" :class="task.todo">{{
+              say(`turnover.todo.${task.todo}`)
+            }}</span>
+            <RouterLink :to="task.todo === 'look' ? `/look/${task.number}` : `/line/${task.number}`"
+              ><KindGlyph :kind="task.kind" /> {{ task.name }}</RouterLink
+            >
+            <span class="quiet small">{{ task.says }}</span><span class="small">{{
+              task.taken ?? say('job.minutes', { minutes: task.minutes })
+            }}</span>
+          </li>
+        </ul>
+        <p v-if="machine.habits.length" class="small quiet">
+          {{ say('turnover.habits', { list: machine.habits.join('; ') }) }}
+        </p>
       </section>
       <p v-if="!answer.tenancy" class="quiet">{{ say('turnover.next') }}</p>
-      <p class="no-print"><button type="button" class="plain link" @click="print">{{ say('turnover.print') }}</button></p>
+      <p class="no-print">
+        <button type="button" class="plain link" @click="print">{{ say('turnover.print') }}</button>
+      </p>
     </template>
     <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
   </div>
 </template>
 
 <style scoped>
-.page { padding: 22px 26px; max-width: 860px; display: grid; gap: 16px; }
-.lead { font-size: 18px; }
-.give { display: grid; grid-template-columns: minmax(200px, 340px) auto; gap: 12px; justify-content: start; align-items: center; }
-section h2 { border-top: 2px solid var(--ink); padding-top: 6px; }
-li { display: grid; grid-template-columns: 16px 60px minmax(150px, 1fr) minmax(110px, auto) 110px; gap: 10px; align-items: center; padding: 7px 0; border-top: 1px solid var(--hair); }
-.box { width: 14px; height: 14px; border: 1.5px solid var(--edge); border-radius: 3px; }
-.todo.look { color: var(--ink-2); font-weight: 460; }
-li a { color: var(--ink); }
-@media (max-width: 720px) { .page { padding: 14px; } li { grid-template-columns: 16px 54px 1fr; } .give { grid-template-columns: 1fr; } }
+.page {
+  padding: 22px 26px;
+  max-width: 860px;
+  display: grid;
+  gap: 16px;
+}
+.lead {
+  font-size: 18px;
+}
+.give {
+  display: grid;
+  grid-template-columns: minmax(200px, 340px) auto;
+  gap: 12px;
+  justify-content: start;
+  align-items: center;
+}
+section h2 {
+  border-top: 2px solid var(--ink);
+  padding-top: 6px;
+}
+li {
+  display: grid;
+  grid-template-columns: 16px 60px minmax(150px, 1fr) minmax(110px, auto) 110px;
+  gap: 10px;
+  align-items: center;
+  padding: 7px 0;
+  border-top: 1px solid var(--hair);
+}
+.box {
+  width: 14px;
+  height: 14px;
+  border: 1.5px solid var(--edge);
+  border-radius: 3px;
+}
+.todo.look {
+  color: var(--ink-2);
+  font-weight: 460;
+}
+li a {
+  color: var(--ink);
+}
+@media (max-width: 720px) {
+  .page {
+    padding: 14px;
+  }
+  li {
+    grid-template-columns: 16px 54px 1fr;
+  }
+  .give {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -8,25 +8,63 @@ import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import { namesBy, useTemplates } from './useTemplates.ts';
 
-const props = defineProps<{ propertyId: string; buildings: readonly { readonly id: string; readonly name: string }[]; copyOf?: string | null; buildingId?: string | null }>();
+const props = defineProps<{
+  propertyId: string;
+  buildings: readonly { readonly id: string; readonly name: string }[];
+  copyOf?: string | null;
+  buildingId?: string | null;
+}>();
 const emit = defineEmits<{ saved: [says: string, ids: readonly string[]] }>();
 const { load, chosen, template, items } = useTemplates(props.copyOf ?? null);
-const entry = reactive({ pattern: 'Flat #', from: 1, count: props.copyOf ? 1 : 4, buildingId: props.buildingId ?? props.buildings[0]?.id ?? null });
+const entry = reactive({
+  pattern: 'Flat #',
+  from: 1,
+  count: props.copyOf ? 1 : 4,
+  buildingId: props.buildingId ?? props.buildings[0]?.id ?? null,
+});
 const names = ref('');
-watch(() => [entry.pattern, entry.from, entry.count] as const, ([pattern, from, count]) => { names.value = namesBy(pattern, Number(from) || 1, Math.min(300, Number(count) || 0)).join('\n'); }, { immediate: true });
-const list = computed(() => names.value.split('\n').map((name) => name.trim()).filter(Boolean));
+watch(
+  () => [entry.pattern, entry.from, entry.count] as const,
+  ([pattern, from, count]) => {
+    names.value = namesBy(pattern, Number(from) || 1, Math.min(300, Number(count) || 0)).join('\n');
+  },
+  { immediate: true },
+);
+const list = computed(() =>
+  names.value
+    .split('\n')
+    .map((name) => name.trim())
+    .filter(Boolean),
+);
 const { errors, refusal, busy, submit } = useForm(newUnits);
 const sending = useSending();
 let key = newId();
 async function save(): Promise<void> {
-  const form = { propertyId: props.propertyId, buildingId: entry.buildingId, names: list.value, machines: template.value?.machines ?? [] };
+  const form = {
+    propertyId: props.propertyId,
+    buildingId: entry.buildingId,
+    names: list.value,
+    machines: template.value?.machines ?? [],
+  };
   let added: { points: number; ids: string[] } | null = null;
-  if (!(await submit(form, async (it) => { added = await write<{ points: number; ids: string[] }>('POST', '/units', it, key); }))) { key = newId(); return; }
+  if (
+    !(await submit(form, async (it) => {
+      added = await write<{ points: number; ids: string[] }>('POST', '/units', it, key);
+    }))
+  ) {
+    key = newId();
+    return;
+  }
   const { points, ids } = added!;
   emit('saved', say('units.done', { count: ids.length, points }), ids);
 }
 async function forget(): Promise<void> {
-  if (!(await sending.run(async () => { await write('DELETE', `/templates/${chosen.value}`); }))) return;
+  if (
+    !(await sending.run(async () => {
+      await write('DELETE', `/templates/${chosen.value}`);
+    }))
+  )
+    return;
   chosen.value = 'bare';
   await load();
 }
@@ -35,20 +73,57 @@ onMounted(load);
 
 <template>
   <form class="panel form" :aria-label="say('units.title')" @submit.prevent="save">
-    <VSelect v-model="chosen" class="wide" :items="items" :label="say('units.template')" :hint="template ? say('units.says', { machines: template.machines.length, points: template.points }) : ''" persistent-hint />
-    <button v-if="template?.own" type="button" class="plain link small wide" @click="forget">{{ say('template.remove') }}</button>
+    <VSelect
+      v-model="chosen"
+      class="wide"
+      :items="items"
+      :label="say('units.template')"
+      :hint="template ? say('units.says', { machines: template.machines.length, points: template.points }) : ''"
+      persistent-hint
+    />
+    <button v-if="template?.own" type="button" class="plain link small wide" @click="forget">
+      {{ say('template.remove') }}
+    </button>
     <VTextField v-model="entry.pattern" :label="say('units.pattern')" :hint="say('units.pattern.hint')" />
     <VTextField v-model.number="entry.from" type="number" min="0" :label="say('units.from')" />
     <VTextField v-model.number="entry.count" type="number" min="1" max="300" :label="say('units.count')" />
-    <VSelect v-if="buildings.length" v-model="entry.buildingId" :items="[{ value: null, title: say('building.none') }, ...buildings.map(({ id, name }) => ({ value: id, title: name }))]" :label="say('units.building')" />
-    <VTextarea v-model="names" class="wide" :label="say('units.names')" rows="3" max-rows="8" :error-messages="errors.names" />
+    <VSelect
+      v-if="buildings.length"
+      v-model="entry.buildingId"
+      :items="[
+        { value: null, title: say('building.none') },
+        ...buildings.map(({ id, name }) => ({ value: id, title: name })),
+      ]"
+      :label="say('units.building')"
+    />
+    <VTextarea
+      v-model="names"
+      class="wide"
+      :label="say('units.names')"
+      rows="3"
+      max-rows="8"
+      :error-messages="errors.names"
+    />
     <p v-if="refusal || sending.failure.value" class="tell wide" role="alert">{{ refusal || sending.failure.value }}</p>
-    <VBtn type="submit" color="primary" :loading="busy" :disabled="list.length === 0">{{ say('units.save', { count: list.length }) }}</VBtn>
+    <VBtn type="submit" color="primary" :loading="busy" :disabled="list.length === 0">{{
+      say('units.save', { count: list.length })
+    }}</VBtn>
   </form>
 </template>
 
 <style scoped>
-.form { padding: 16px; margin-top: 10px; display: grid; grid-template-columns: repeat(auto-fit, minmax(150px, 1fr)); gap: 12px 14px; align-items: start; }
-.wide { grid-column: 1 / -1; }
-.v-btn { justify-self: start; }
+.form {
+  padding: 16px;
+  margin-top: 10px;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 12px 14px;
+  align-items: start;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.v-btn {
+  justify-self: start;
+}
 </style>

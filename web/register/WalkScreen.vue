@@ -14,21 +14,42 @@ const props = defineProps<{ id: string }>();
 const { value: place, failure, reload } = useLoading(() => get<PlaceAnswer>(`/places/${props.id}`));
 const catalogue = useLoading(() => get<CatalogueAnswer>('/catalogue'));
 const find = ref('');
-const fresh = () => ({ id: newId(), type: '', label: '', maker: '', model: '', fuel: 'electric', owner: 'landlord', drainBranch: '', platePhotoId: null as string | null, lastDone: '' });
+const fresh = () => ({
+  id: newId(),
+  type: '',
+  label: '',
+  maker: '',
+  model: '',
+  fuel: 'electric',
+  owner: 'landlord',
+  drainBranch: '',
+  platePhotoId: null as string | null,
+  lastDone: '',
+});
 const entry = reactive(fresh());
 const told = ref('');
 const last = ref<{ id: string; name: string } | null>(null);
 const { errors, refusal, busy, submit } = useForm(newMachine);
 const sending = useSending();
 
-const types = computed(() => (catalogue.value.value?.machines ?? []).filter(({ name }) => name.toLowerCase().includes(find.value.trim().toLowerCase())));
+const types = computed(() =>
+  (catalogue.value.value?.machines ?? []).filter(({ name }) =>
+    name.toLowerCase().includes(find.value.trim().toLowerCase()),
+  ),
+);
 const type = computed(() => catalogue.value.value?.machines.find(({ key }) => key === entry.type));
-const countOf = (key: string) => place.value?.machines.filter((machine) => machine.type === key && !machine.retired).length ?? 0;
+const countOf = (key: string) =>
+  place.value?.machines.filter((machine) => machine.type === key && !machine.retired).length ?? 0;
 
 async function add(): Promise<void> {
   const name = type.value!.name;
   const { id } = entry;
-  if (!(await submit({ ...entry, lastDone: entry.lastDone || null, placeId: props.id }, (form) => write('POST', '/machines', form, id)))) return;
+  if (
+    !(await submit({ ...entry, lastDone: entry.lastDone || null, placeId: props.id }, (form) =>
+      write('POST', '/machines', form, id),
+    ))
+  )
+    return;
   last.value = { id, name };
   told.value = say('walk.added', { names: name });
   Object.assign(entry, fresh());
@@ -38,7 +59,9 @@ async function add(): Promise<void> {
 }
 async function undo(): Promise<void> {
   const it = last.value!;
-  await sending.run(async () => { await write('DELETE', `/machines/${it.id}`); });
+  await sending.run(async () => {
+    await write('DELETE', `/machines/${it.id}`);
+  });
   last.value = null;
   told.value = say('walk.undone');
   await reload();
@@ -50,27 +73,66 @@ onMounted(() => Promise.all([reload(), catalogue.reload()]));
   <div class="walk">
     <p v-if="failure || sending.failure.value" class="tell" role="alert">{{ failure || sending.failure.value }}</p>
     <template v-if="place">
-      <header><h1>{{ say('walk.title', { name: place.name }) }}</h1><p class="quiet small">{{ place.property.name }}</p></header>
-      <p v-if="told" class="told" role="status">{{ told }} <button v-if="last" type="button" class="plain link" @click="undo">{{ say('walk.undo') }}</button></p>
+      <header>
+        <h1>{{ say('walk.title', { name: place.name }) }}</h1>
+        <p class="quiet small">{{ place.property.name }}</p>
+      </header>
+      <p v-if="told" class="told" role="status">
+        {{ told }} <button v-if="last" type="button" class="plain link" @click="undo">{{ say('walk.undo') }}</button>
+      </p>
       <template v-if="!type">
         <VTextField v-model="find" :label="say('walk.find')" hide-details density="compact" clearable />
         <h2>{{ say('walk.pick') }}</h2>
         <p v-if="types.length === 0 && find" class="quiet">{{ say('walk.nothing') }}</p>
-        <ul class="types"><li v-for="it in types" :key="it.key"><button type="button" class="choice" @click="entry.type = it.key"><span>{{ it.name }}</span><b v-if="countOf(it.key)" class="dew">{{ countOf(it.key) }}</b></button></li></ul>
+        <ul class="types">
+          <li v-for="it in types" :key="it.key">
+            <button type="button" class="choice" @click="entry.type = it.key">
+              <span>{{ it.name }}</span
+              ><b v-if="countOf(it.key)" class="dew">{{ countOf(it.key) }}</b>
+            </button>
+          </li>
+        </ul>
         <VBtn variant="outlined" size="large" block :to="`/homes/${place.id}`">{{ say('walk.done') }}</VBtn>
       </template>
       <form v-else @submit.prevent="add">
         <h2>{{ type.name }}</h2>
-        <PhotoField v-model="entry.platePhotoId" :label="say(entry.platePhotoId ? 'walk.retake' : 'walk.snap')" camera />
-        <img v-if="entry.platePhotoId" class="plate" :src="photoUrl(entry.platePhotoId)" :alt="say('machine.plate.alt')">
+        <PhotoField
+          v-model="entry.platePhotoId"
+          :label="say(entry.platePhotoId ? 'walk.retake' : 'walk.snap')"
+          camera
+        />
+        <img
+          v-if="entry.platePhotoId"
+          class="plate"
+          :src="photoUrl(entry.platePhotoId)"
+          :alt="say('machine.plate.alt')"
+        />
         <details>
           <summary>{{ say('walk.details') }}</summary>
           <VTextField v-model="entry.maker" :label="say('machine.maker')" :error-messages="errors.maker" />
           <VTextField v-model="entry.model" :label="say('machine.model')" :error-messages="errors.model" />
-          <VTextField v-model="entry.lastDone" type="date" :label="say('machine.lastDone')" :hint="say('machine.lastDone.hint')" persistent-hint :error-messages="errors.lastDone" />
+          <VTextField
+            v-model="entry.lastDone"
+            type="date"
+            :label="say('machine.lastDone')"
+            :hint="say('machine.lastDone.hint')"
+            persistent-hint
+            :error-messages="errors.lastDone"
+          />
           <VTextField v-model="entry.label" :label="say('machine.label')" :error-messages="errors.label" />
-          <VSelect v-if="type.fuels.length > 1" v-model="entry.fuel" :items="type.fuels.map((value) => ({ value, title: say(`machine.fuel.${value}`) }))" :label="say('machine.fuel')" />
-          <VTextField v-if="type.drains" v-model="entry.drainBranch" :label="say('machine.branch')" :hint="say('machine.branch.hint')" persistent-hint />
+          <VSelect
+            v-if="type.fuels.length > 1"
+            v-model="entry.fuel"
+            :items="type.fuels.map((value) => ({ value, title: say(`machine.fuel.${value}`) }))"
+            :label="say('machine.fuel')"
+          />
+          <VTextField
+            v-if="type.drains"
+            v-model="entry.drainBranch"
+            :label="say('machine.branch')"
+            :hint="say('machine.branch.hint')"
+            persistent-hint
+          />
         </details>
         <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
         <VBtn type="submit" color="primary" size="x-large" block :loading="busy">{{ say('walk.next') }}</VBtn>
@@ -82,10 +144,51 @@ onMounted(() => Promise.all([reload(), catalogue.reload()]));
 </template>
 
 <style scoped>
-.walk { max-width: 560px; margin: 0 auto; padding: 16px; display: grid; gap: 14px; font-size: 16px; }
-.types { display: grid; gap: 6px; }
-.choice { width: 100%; display: flex; justify-content: space-between; align-items: center; min-height: 52px; padding: 0 16px; border: 1.5px solid var(--edge); border-radius: 8px; background: var(--panel); color: var(--ink); font: inherit; font-weight: 600; text-align: left; cursor: pointer; }
-form { display: grid; gap: 14px; }
-.plate { max-width: 100%; max-height: 220px; border-radius: 8px; }
-details > * { margin-top: 8px; } summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; font-weight: 640; }
+.walk {
+  max-width: 560px;
+  margin: 0 auto;
+  padding: 16px;
+  display: grid;
+  gap: 14px;
+  font-size: 16px;
+}
+.types {
+  display: grid;
+  gap: 6px;
+}
+.choice {
+  width: 100%;
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  min-height: 52px;
+  padding: 0 16px;
+  border: 1.5px solid var(--edge);
+  border-radius: 8px;
+  background: var(--panel);
+  color: var(--ink);
+  font: inherit;
+  font-weight: 600;
+  text-align: left;
+  cursor: pointer;
+}
+form {
+  display: grid;
+  gap: 14px;
+}
+.plate {
+  max-width: 100%;
+  max-height: 220px;
+  border-radius: 8px;
+}
+details > * {
+  margin-top: 8px;
+}
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+  font-weight: 640;
+}
 </style>

@@ -18,20 +18,73 @@ function enter(text: string, as: HardnessUnit): void {
   water.value = { ...water.value, hardnessMgL: text === '' ? null : hardnessMgL(Number(text), as) };
 }
 /** A very low number of mg/L is oftener grains or degrees. */
-const meant = computed(() => (unit.value === 'mgL' && entered.value !== '' ? likelierMeant(Number(entered.value)) : []));
+const meant = computed(() =>
+  unit.value === 'mgL' && entered.value !== '' ? likelierMeant(Number(entered.value)) : [],
+);
 </script>
 
 <template>
-  <VSelect v-model="water.source" :items="WATER_SOURCES.map((value) => ({ value, title: say(`property.source.${value}`) }))" :label="say('property.source')" :error-messages="errors['water.source']" />
+  <VSelect
+    v-model="water.source"
+    :items="WATER_SOURCES.map((value) => ({ value, title: say(`property.source.${value}`) }))"
+    :label="say('property.source')"
+    :error-messages="errors['water.source']"
+  />
   <div class="hardness">
-    <VTextField :model-value="entered" type="number" min="0" step="any" :label="say('property.hardness')" :hint="unit === 'mgL' || entered === '' ? say('property.hardness.hint') : say('hardness.is', { mgL: water.hardnessMgL ?? 0 })" persistent-hint :error-messages="errors['water.hardnessMgL']" @update:model-value="enter(String($event ?? ''), unit)" />
-    <VSelect :model-value="unit" :items="HARDNESS_UNITS.map((value) => ({ value, title: say(`hardness.unit.${value}`) }))" :label="say('hardness.unit')" hide-details @update:model-value="enter(entered, $event)" />
-    <p v-if="meant.length" class="meant small" role="status">{{ say('hardness.meant', { value: Number(entered) }) }} <button v-for="it in meant" :key="it.unit" type="button" class="plain link" @click="enter(entered, it.unit)">{{ say('hardness.as', { value: Number(entered), unit: say(`hardness.unit.${it.unit}`), mgL: it.mgL }) }}?</button></p>
+    <VTextField
+      :model-value="entered"
+      type="number"
+      min="0"
+      step="any"
+      :label="say('property.hardness')"
+      :hint="
+        unit === 'mgL' || entered === ''
+          ? say('property.hardness.hint')
+          : say('hardness.is', { mgL: water.hardnessMgL ?? 0 })
+      "
+      persistent-hint
+      :error-messages="errors['water.hardnessMgL']"
+      @update:model-value="enter(String($event ?? ''), unit)"
+    />
+    <VSelect
+      :model-value="unit"
+      :items="HARDNESS_UNITS.map((value) => ({ value, title: say(`hardness.unit.${value}`) }))"
+      :label="say('hardness.unit')"
+      hide-details
+      @update:model-value="enter(entered, $event)"
+    />
+    <p v-if="meant.length" class="meant small" role="status">
+      {{ say('hardness.meant', { value: Number(entered) }) }}
+      <button v-for="it in meant" :key="it.unit" type="button" class="plain link" @click="enter(entered, it.unit)">
+        {{ say('hardness.as', { value: Number(entered), unit: say(`hardness.unit.${it.unit}`), mgL: it.mgL }) }}?
+      </button>
+    </p>
   </div>
-  <VSelect v-model="practice" :items="[{ value: null, title: say('practice.follows') }, ...PRACTICES.map((value) => ({ value, title: say(`practice.${value}`) }))]" :label="say('property.practice')" :hint="practice ? say(`practice.${practice}.why`) : ''" persistent-hint :error-messages="errors.practice" />
+  <VSelect
+    v-model="practice"
+    :items="[
+      { value: null, title: say('practice.follows') },
+      ...PRACTICES.map((value) => ({ value, title: say(`practice.${value}`) })),
+    ]"
+    :label="say('property.practice')"
+    :hint="practice ? say(`practice.${practice}.why`) : ''"
+    persistent-hint
+    :error-messages="errors.practice"
+  />
 </template>
 
 <style scoped>
-.hardness { display: grid; grid-template-columns: 1fr 116px; gap: 4px 8px; align-items: start; }
-.meant { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 2px 12px; padding-bottom: 8px; }
+.hardness {
+  display: grid;
+  grid-template-columns: 1fr 116px;
+  gap: 4px 8px;
+  align-items: start;
+}
+.meant {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
+  padding-bottom: 8px;
+}
 </style>

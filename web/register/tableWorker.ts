@@ -10,17 +10,46 @@ import type { KnownAnswer } from '../../contract/bulk.ts';
 
 export type Ask =
   | { readonly ask: 'heads'; readonly file: File }
-  | { readonly ask: 'rows'; readonly file: File; readonly columns: readonly (Column | null)[]; readonly encoding: Encoding; readonly known: KnownAnswer };
+  | {
+      readonly ask: 'rows';
+      readonly file: File;
+      readonly columns: readonly (Column | null)[];
+      readonly encoding: Encoding;
+      readonly known: KnownAnswer;
+    };
 
-export interface WrongRow { readonly row: number; readonly says: readonly string[] }
+export interface WrongRow {
+  readonly row: number;
+  readonly says: readonly string[];
+}
 
 /** A unit as its rows were read: the machines as they will be named. */
-export interface SampleUnit { readonly property: string; readonly unit: string; readonly tenant: string; machines: string[] }
+export interface SampleUnit {
+  readonly property: string;
+  readonly unit: string;
+  readonly tenant: string;
+  machines: string[];
+}
 
 export type Told =
-  | { readonly told: 'heads'; readonly heads: readonly string[]; readonly sample: readonly string[]; readonly columns: readonly (Column | null)[]; readonly encoding: Encoding }
+  | {
+      readonly told: 'heads';
+      readonly heads: readonly string[];
+      readonly sample: readonly string[];
+      readonly columns: readonly (Column | null)[];
+      readonly encoding: Encoding;
+    }
   | { readonly told: 'progress'; readonly share: number; readonly rows: number }
-  | { readonly told: 'done'; readonly rows: number; readonly properties: number; readonly units: number; readonly machines: number; readonly wrong: number; readonly first: readonly WrongRow[]; readonly sample: readonly SampleUnit[] };
+  | {
+      readonly told: 'done';
+      readonly rows: number;
+      readonly properties: number;
+      readonly units: number;
+      readonly machines: number;
+      readonly wrong: number;
+      readonly first: readonly WrongRow[];
+      readonly sample: readonly SampleUnit[];
+    };
 
 const say = speaker('en-GB', coreText);
 /** As many wrong rows are listed. */
@@ -35,7 +64,8 @@ async function encodingOfFile(file: File): Promise<Encoding> {
   if (start !== 'utf-8') return start === 'windows-1252' ? 'windows-1252' : start;
   const decoder = new TextDecoder('utf-8', { fatal: true });
   try {
-    for (let at = 0; at < file.size; at += CHUNK_BYTES * 4) decoder.decode(await file.slice(at, at + CHUNK_BYTES * 4).arrayBuffer(), { stream: true });
+    for (let at = 0; at < file.size; at += CHUNK_BYTES * 4)
+      decoder.decode(await file.slice(at, at + CHUNK_BYTES * 4).arrayBuffer(), { stream: true });
     decoder.decode();
     return 'utf-8';
   } catch {
@@ -43,12 +73,19 @@ async function encodingOfFile(file: File): Promise<Encoding> {
   }
 }
 
-function parse(file: File, encoding: Encoding, step: (cells: string[], cursor: number, stop: () => void) => void): Promise<void> {
+function parse(
+  file: File,
+  encoding: Encoding,
+  step: (cells: string[], cursor: number, stop: () => void) => void,
+): Promise<void> {
   return new Promise((resolve, reject) => {
     Papa.parse<string[]>(file, {
-      encoding, skipEmptyLines: 'greedy', chunkSize: CHUNK_BYTES,
+      encoding,
+      skipEmptyLines: 'greedy',
+      chunkSize: CHUNK_BYTES,
       step: ({ data, meta }, parser) => step(data, meta.cursor, () => parser.abort()),
-      complete: () => resolve(), error: reject,
+      complete: () => resolve(),
+      error: reject,
     });
   });
 }
@@ -56,7 +93,9 @@ function parse(file: File, encoding: Encoding, step: (cells: string[], cursor: n
 async function readHeads(file: File): Promise<Told> {
   const encoding = await encodingOfFile(file);
   const lines: string[][] = [];
-  await parse(file, encoding, (cells, _cursor, stop) => { if (lines.push(cells) === 2) stop(); });
+  await parse(file, encoding, (cells, _cursor, stop) => {
+    if (lines.push(cells) === 2) stop();
+  });
   const heads = (lines[0] ?? []).map((head) => head.replace(/^\uFEFF/, '').trim());
   return { told: 'heads', heads, sample: lines[1] ?? [], encoding, columns: matchColumns(heads, columnNames(say)) };
 }
@@ -76,24 +115,45 @@ async function readRows({ file, columns, encoding, known }: Extract<Ask, { ask: 
   await parse(file, encoding, (cells, cursor) => {
     rowNumber += 1;
     if (rowNumber === 1) return;
-    const byColumn: Cells = Object.fromEntries(columns.flatMap((column, i) => (column ? [[column, cells[i] ?? '']] : [])));
+    const byColumn: Cells = Object.fromEntries(
+      columns.flatMap((column, i) => (column ? [[column, cells[i] ?? '']] : [])),
+    );
     const { row, problems } = read(byColumn, rowNumber);
     properties.add(row.property);
     units.add(keyOfUnit(row.property, row.unit));
     if (row.machine) machines += 1;
     const key = keyOfUnit(row.property, row.unit);
-    if (!sample.has(key) && sample.size < SHOWN) sample.set(key, { property: row.property, unit: row.unit, tenant: row.tenancy?.name ?? '', machines: [] });
-    if (row.machine?.type) sample.get(key)?.machines.push([row.machine.label || say(`machine.${row.machine.type}`), row.machine.filterSize].filter(Boolean).join(', '));
+    if (!sample.has(key) && sample.size < SHOWN)
+      sample.set(key, { property: row.property, unit: row.unit, tenant: row.tenancy?.name ?? '', machines: [] });
+    if (row.machine?.type)
+      sample
+        .get(key)
+        ?.machines.push(
+          [row.machine.label || say(`machine.${row.machine.type}`), row.machine.filterSize].filter(Boolean).join(', '),
+        );
     if (problems.length > 0) {
       wrong += 1;
       if (first.length < LISTED) first.push({ row: rowNumber, says: problems.map(words) });
     }
-    if (rowNumber % 500 === 0) self.postMessage({ told: 'progress', share: Math.min(1, cursor / file.size), rows: rowNumber - 1 } satisfies Told);
+    if (rowNumber % 500 === 0)
+      self.postMessage({
+        told: 'progress',
+        share: Math.min(1, cursor / file.size),
+        rows: rowNumber - 1,
+      } satisfies Told);
   });
-  return { told: 'done', rows: Math.max(0, rowNumber - 1), properties: properties.size - before.properties, units: units.size - before.units, machines, wrong, first, sample: [...sample.values()] };
+  return {
+    told: 'done',
+    rows: Math.max(0, rowNumber - 1),
+    properties: properties.size - before.properties,
+    units: units.size - before.units,
+    machines,
+    wrong,
+    first,
+    sample: [...sample.values()],
+  };
 }
 
 self.onmessage = async ({ data }: MessageEvent<Ask>) => {
   self.postMessage(data.ask === 'heads' ? await readHeads(data.file) : await readRows(data));
 };
-

@@ -7,17 +7,27 @@ import { say } from '../language/say.ts';
 
 export function useTemplates(copyOf: string | null) {
   const { value, failure, reload } = useLoading(async () => {
-    const [copy, { templates }] = await Promise.all([copyOf ? get<TemplateSummary>(`/places/${copyOf}/template`) : null, get<{ templates: TemplateSummary[] }>('/templates')]);
+    const [copy, { templates }] = await Promise.all([
+      copyOf ? get<TemplateSummary>(`/places/${copyOf}/template`) : null,
+      get<{ templates: TemplateSummary[] }>('/templates'),
+    ]);
     return copy ? [{ ...copy, name: say('template.copy', { name: copy.name }) }, ...templates] : templates;
   });
   const chosen = ref<string>(copyOf ?? 'twoBed');
   const template = computed(() => value.value?.find(({ id }) => id === chosen.value) ?? null);
-  const items = computed(() => (value.value ?? []).map(({ id, name, own }) => ({ value: id, title: own ? `${name} (${say('template.own')})` : name })));
+  const items = computed(() =>
+    (value.value ?? []).map(({ id, name, own }) => ({
+      value: id,
+      title: own ? `${name} (${say('template.own')})` : name,
+    })),
+  );
   return { templates: value, failure, load: reload, chosen, template, items };
 }
 
 /** Names by a pattern, its number sign counted up; without one the number stands at the end. */
 export function namesBy(pattern: string, from: number, count: number): string[] {
   const text = pattern.trim();
-  return Array.from({ length: Math.max(0, count) }, (_, i) => (text.includes('#') ? text.replace('#', String(from + i)) : count === 1 ? text : `${text} ${from + i}`));
+  return Array.from({ length: Math.max(0, count) }, (_, i) =>
+    text.includes('#') ? text.replace('#', String(from + i)) : count === 1 ? text : `${text} ${from + i}`,
+  );
 }

@@ -29,5 +29,8 @@ async function open(): Promise<void> {
 </template>
 
 <style scoped>
-.code { display: grid; gap: 12px; }
+.code {
+  display: grid;
+  gap: 12px;
+}
 </style>

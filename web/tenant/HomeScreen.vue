@@ -16,14 +16,20 @@ const HabitCard = defineAsyncComponent(() => import('./HabitCard.vue'));
 
 /** Nobody is in: a link, or the code of a card, lets one in. */
 const nobody = ref(false);
-const { value: home, failure, reload } = useLoading(async () => {
+const {
+  value: home,
+  failure,
+  reload,
+} = useLoading(async () => {
   try {
     const { answer, keptAt } = await getKept<HomeAnswer>('/home');
     if (keptAt === null) void import('../outbox/takeAlong.ts').then(({ takeAlong }) => takeAlong(answer.jobs));
     return answer;
   } catch (error) {
     nobody.value = error instanceof Refusal && error.status === 401;
-    throw error instanceof Refusal && (error.status === 401 || error.status === 403) ? new Refusal(error.status, say('home.noLink')) : error;
+    throw error instanceof Refusal && (error.status === 401 || error.status === 403)
+      ? new Refusal(error.status, say('home.noLink'))
+      : error;
   }
 });
 onMounted(reload);
@@ -33,33 +39,87 @@ onBeforeUnmount(onTaken(reload));
 <template>
   <div class="home">
     <template v-if="home?.place">
-      <header><p class="quiet small">{{ home.place.property }}</p><h1>{{ home.place.name }}</h1><p class="quiet">{{ say('home.hello', { name: home.name }) }}</p></header>
+      <header>
+        <p class="quiet small">{{ home.place.property }}</p>
+        <h1>{{ home.place.name }}</h1>
+        <p class="quiet">{{ say('home.hello', { name: home.name }) }}</p>
+      </header>
       <section>
-        <template v-if="home.jobs.length"><h2>{{ say('home.todo', { count: home.jobs.length }) }}</h2><JobGroups :jobs="home.jobs" /></template>
-        <div v-else class="panel calm"><h2>{{ say('home.nothing') }}</h2><p class="quiet">{{ say('home.nothing.why') }}</p></div>
+        <template v-if="home.jobs.length"
+          ><h2>{{ say('home.todo', { count: home.jobs.length }) }}</h2>
+          <JobGroups :jobs="home.jobs"
+        /></template>
+        <div v-else class="panel calm">
+          <h2>{{ say('home.nothing') }}</h2>
+          <p class="quiet">{{ say('home.nothing.why') }}</p>
+        </div>
       </section>
       <HabitCard v-if="home.habits.length" :key="home.habits.length" :habits="home.habits" @answered="reload" />
       <VBtn variant="outlined" size="large" block to="/report">{{ say('home.wrong') }}</VBtn>
-      <section v-if="home.faults.length || home.signals.length"><h2>{{ say('home.open') }}</h2><ul class="lines"><li v-for="signal in home.signals" :key="signal.id"><span>{{ signal.machine }}: {{ signal.says }}</span></li><li v-for="fault in home.faults" :key="fault.id"><span>{{ fault.machine }}: {{ fault.says }}</span></li></ul></section>
+      <section v-if="home.faults.length || home.signals.length">
+        <h2>{{ say('home.open') }}</h2>
+        <ul class="lines">
+          <li v-for="signal in home.signals" :key="signal.id">
+            <span>{{ signal.machine }}: {{ signal.says }}</span>
+          </li>
+          <li v-for="fault in home.faults" :key="fault.id">
+            <span>{{ fault.machine }}: {{ fault.says }}</span>
+          </li>
+        </ul>
+      </section>
       <DoneLately :done="home.done" />
     </template>
     <template v-else-if="home?.kind === 'work'">
-      <header><h1>{{ say('work.title') }}</h1><p class="quiet">{{ say('home.hello', { name: home.name }) }}</p></header>
+      <header>
+        <h1>{{ say('work.title') }}</h1>
+        <p class="quiet">{{ say('home.hello', { name: home.name }) }}</p>
+      </header>
       <JobCard v-for="job in home.jobs" :key="job.id" :job="job" :to="`/jobs/${job.id}`" with-place />
       <p v-if="!home.jobs.length" class="quiet">{{ say('work.none') }}</p>
       <DoneLately :done="home.done" />
     </template>
     <p v-else-if="home" class="quiet">{{ home.opens ? say('home.opens', { day: home.opens }) : say('home.ended') }}</p>
-    <div v-else-if="failure" class="out"><h1>{{ say('home.title') }}</h1><p class="tell" role="alert">{{ failure }}</p><CodeEntry v-if="nobody" @opened="reload" /><VBtn v-else variant="outlined" @click="reload">{{ say('again') }}</VBtn></div>
+    <div v-else-if="failure" class="out">
+      <h1>{{ say('home.title') }}</h1>
+      <p class="tell" role="alert">{{ failure }}</p>
+      <CodeEntry v-if="nobody" @opened="reload" /><VBtn v-else variant="outlined" @click="reload">{{
+        say('again')
+      }}</VBtn>
+    </div>
     <p v-else class="quiet">{{ say('loading') }}</p>
   </div>
 </template>
 
 <style scoped>
-.home { max-width: 560px; margin: 0 auto; padding: 18px; display: grid; gap: 20px; font-size: 16px; }
-section { display: grid; gap: 10px; }
-.calm { padding: 16px; display: grid; gap: 4px; }
-.out { display: grid; gap: 14px; }
-.lines li { display: flex; justify-content: space-between; gap: 12px; border-top: 1px solid var(--hair); padding: 9px 0; }
-.lines .small { white-space: nowrap; }
+.home {
+  max-width: 560px;
+  margin: 0 auto;
+  padding: 18px;
+  display: grid;
+  gap: 20px;
+  font-size: 16px;
+}
+section {
+  display: grid;
+  gap: 10px;
+}
+.calm {
+  padding: 16px;
+  display: grid;
+  gap: 4px;
+}
+.out {
+  display: grid;
+  gap: 14px;
+}
+.lines li {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  border-top: 1px solid var(--hair);
+  padding: 9px 0;
+}
+.lines .small {
+  white-space: nowrap;
+}
 </style>

@@ -14,7 +14,12 @@ onMounted(reload);
 
 <template>
   <div class="page">
-    <template v-if="sent"><div role="status"><h1>{{ say(`fault.${sent}`) }}</h1></div><VBtn color="primary" size="large" to="/">{{ say('job.home') }}</VBtn></template>
+    <template v-if="sent"
+      ><div role="status">
+        <h1>{{ say(`fault.${sent}`) }}</h1>
+      </div>
+      <VBtn color="primary" size="large" to="/">{{ say('job.home') }}</VBtn></template
+    >
     <template v-else>
       <h1>{{ say('fault.title') }}</h1>
       <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
@@ -25,5 +30,12 @@ onMounted(reload);
 </template>
 
 <style scoped>
-.page { max-width: 560px; margin: 0 auto; padding: 18px; display: grid; gap: 16px; font-size: 16px; }
+.page {
+  max-width: 560px;
+  margin: 0 auto;
+  padding: 18px;
+  display: grid;
+  gap: 16px;
+  font-size: 16px;
+}
 </style>

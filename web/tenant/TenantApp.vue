@@ -8,11 +8,24 @@ defineProps<{ refusal: string }>();
 
 <template>
   <VApp>
-    <main v-if="refusal" class="refused"><h1>{{ say('home.title') }}</h1><p class="tell" role="alert">{{ refusal }}</p></main>
-    <template v-else><WaitingBar /><main><RouterView /></main></template>
+    <main v-if="refusal" class="refused">
+      <h1>{{ say('home.title') }}</h1>
+      <p class="tell" role="alert">{{ refusal }}</p>
+    </main>
+    <template v-else
+      ><WaitingBar />
+      <main><RouterView /></main
+    ></template>
   </VApp>
 </template>
 
 <style scoped>
-.refused { padding: 24px 18px; display: grid; gap: 14px; max-width: 560px; margin: 0 auto; width: 100%; }
+.refused {
+  padding: 24px 18px;
+  display: grid;
+  gap: 14px;
+  max-width: 560px;
+  margin: 0 auto;
+  width: 100%;
+}
 </style>

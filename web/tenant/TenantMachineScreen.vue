@@ -7,9 +7,15 @@ defineProps<{ number: string }>();
 
 <template>
   <MachineView :number="number" :place-link="false" />
-  <p class="home"><VBtn variant="text" to="/">{{ say('job.home') }}</VBtn></p>
+  <p class="home">
+    <VBtn variant="text" to="/">{{ say('job.home') }}</VBtn>
+  </p>
 </template>
 
 <style scoped>
-.home { max-width: 560px; margin: 0 auto; padding: 0 18px 18px; }
+.home {
+  max-width: 560px;
+  margin: 0 auto;
+  padding: 0 18px 18px;
+}
 </style>

@@ -11,19 +11,20 @@ import TenantApp from './TenantApp.vue';
 
 learn({ ...fieldsText, ...doingText });
 
-const createTenantRouter = () => createRouter({
-  history: createWebHistory('/home/'),
-  routes: [
-    // Comes with the entry: on a thin line a second wave of files is half a second.
-    { path: '/', component: HomeScreen },
-    { path: '/jobs/:id', component: () => import('./TenantJobScreen.vue'), props: true },
-    { path: '/look/:number(\\d+)', component: () => import('./TenantLookScreen.vue'), props: true },
-    { path: '/m/:number(\\d+)', component: () => import('./TenantMachineScreen.vue'), props: true },
-    { path: '/report', component: () => import('./ReportScreen.vue') },
-    { path: '/kept', component: () => import('../outbox/KeptScreen.vue') },
-    { path: '/:rest(.*)*', redirect: '/' },
-  ],
-});
+const createTenantRouter = () =>
+  createRouter({
+    history: createWebHistory('/home/'),
+    routes: [
+      // Comes with the entry: on a thin line a second wave of files is half a second.
+      { path: '/', component: HomeScreen },
+      { path: '/jobs/:id', component: () => import('./TenantJobScreen.vue'), props: true },
+      { path: '/look/:number(\\d+)', component: () => import('./TenantLookScreen.vue'), props: true },
+      { path: '/m/:number(\\d+)', component: () => import('./TenantMachineScreen.vue'), props: true },
+      { path: '/report', component: () => import('./ReportScreen.vue') },
+      { path: '/kept', component: () => import('../outbox/KeptScreen.vue') },
+      { path: '/:rest(.*)*', redirect: '/' },
+    ],
+  });
 
 /** A personal link carries its token behind the hash, which no server log sees; it is exchanged once and taken off. */
 async function enter(): Promise<string> {

@@ -8,12 +8,29 @@ import { aliases, mdi } from 'vuetify/iconsets/mdi-svg';
 
 const light = {
   dark: false,
-  colors: { background: '#f4f3ee', surface: '#fbfaf6', primary: '#0b5f5b', secondary: '#4b5a5e', error: '#a8391f', 'on-background': '#18262b', 'on-surface': '#18262b' },
+  colors: {
+    background: '#f4f3ee',
+    surface: '#fbfaf6',
+    primary: '#0b5f5b',
+    secondary: '#4b5a5e',
+    error: '#a8391f',
+    'on-background': '#18262b',
+    'on-surface': '#18262b',
+  },
   variables: { 'high-emphasis-opacity': 1, 'medium-emphasis-opacity': 0.82, 'border-opacity': 0.4 },
 };
 const night = {
   dark: true,
-  colors: { background: '#12191c', surface: '#1a2327', primary: '#4fb3aa', secondary: '#b3bfbf', error: '#f0937a', 'on-primary': '#0c1a1b', 'on-background': '#e6e9e4', 'on-surface': '#e6e9e4' },
+  colors: {
+    background: '#12191c',
+    surface: '#1a2327',
+    primary: '#4fb3aa',
+    secondary: '#b3bfbf',
+    error: '#f0937a',
+    'on-primary': '#0c1a1b',
+    'on-background': '#e6e9e4',
+    'on-surface': '#e6e9e4',
+  },
   variables: { 'high-emphasis-opacity': 1, 'medium-emphasis-opacity': 0.85, 'border-opacity': 0.4 },
 };
 

@@ -2,7 +2,26 @@ import { US_CUP_ML } from '../../quantities/volume.ts';
 import { USUAL_DROP_K } from '../../measure/readings.ts';
 import { ALL, days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
-import { agent, as, confirm, either, finding, finds, grade, makes, OFF, photo, puts, runs, size, stepsOf, takes, timer, wants, type How } from '../steps.ts';
+import {
+  agent,
+  as,
+  confirm,
+  either,
+  finding,
+  finds,
+  grade,
+  makes,
+  OFF,
+  photo,
+  puts,
+  runs,
+  size,
+  stepsOf,
+  takes,
+  timer,
+  wants,
+  type How,
+} from '../steps.ts';
 import type { Agent, Choices, Material, Need, Procedure } from '../types.ts';
 
 const filterStep = stepsOf('airHandler.returnFilter', OFF);
@@ -46,25 +65,46 @@ export function returnFilter(choices: Choices): Procedure {
       filterStep('vacuum', 'clean'),
       filterStep('arrow', 'refit', puts('own'), photo('in'), confirm('arrow')),
       filterStep('air', 'test', ...AIR, confirm('air')),
-  ],
-    specification: ['filterSize', 'airflowCfm', 'position', 'access', 'airflow', 'rating', 'makerLimitDays', 'localLimitDays', 'note'],
+    ],
+    specification: [
+      'filterSize',
+      'airflowCfm',
+      'position',
+      'access',
+      'airflow',
+      'rating',
+      'makerLimitDays',
+      'localLimitDays',
+      'note',
+    ],
   };
 }
 
-const DRAIN_SECONDS: Need = { kind: 'reading', key: 'drainSeconds', unit: 'seconds', plausible: [1, 1800], pass: [1, 60], worse: 'higher', opens: { beyond: { at: 60, raises: { signal: 'airHandler.slowDrain' } }, drift: 'airHandler.slowDrain' } };
+const DRAIN_SECONDS: Need = {
+  kind: 'reading',
+  key: 'drainSeconds',
+  unit: 'seconds',
+  plausible: [1, 1800],
+  pass: [1, 60],
+  worse: 'higher',
+  opens: { beyond: { at: 60, raises: { signal: 'airHandler.slowDrain' } }, drift: 'airHandler.slowDrain' },
+};
 
 /** By the second school, what is done at the tee is done with power on where no wire was found. */
 const tee = (whenWired: boolean): How => (whenWired ? { poweredWhen: 'noWire' } : {});
 
 /** How the line is flushed, by school: a quarter cup of bleach in water; a jug of warm water and the brush in turns, bleach where there is growth; vinegar. */
 const FLUSHES = {
-  bleach: { step: 'flush', agents: ['bleach'] }, jug: { step: 'flushJug', agents: ['water', 'bleach'] }, vinegar: { step: 'flushVinegar', agents: ['vinegar'] },
+  bleach: { step: 'flush', agents: ['bleach'] },
+  jug: { step: 'flushJug', agents: ['water', 'bleach'] },
+  vinegar: { step: 'flushVinegar', agents: ['vinegar'] },
 } as const satisfies Record<string, { step: string; agents: readonly Agent[] }>;
 type Flush = keyof typeof FLUSHES;
 const flushOf = (choices: Choices) => optionOf('condensateAgent', choices).key as Flush;
 const flushWith = (chosen: Flush): Material[] => [
   { what: 'warmWater', volumeMl: chosen === 'jug' ? 4000 : 2000 },
-  ...(chosen === 'bleach' ? [{ what: 'bleach', volumeMl: US_CUP_ML / 4, agent: 'bleach' as const }] : []), ...(chosen === 'jug' ? [{ what: 'bleachWhereGrown', volumeMl: US_CUP_ML, agent: 'bleach' as const }] : []),
+  ...(chosen === 'bleach' ? [{ what: 'bleach', volumeMl: US_CUP_ML / 4, agent: 'bleach' as const }] : []),
+  ...(chosen === 'jug' ? [{ what: 'bleachWhereGrown', volumeMl: US_CUP_ML, agent: 'bleach' as const }] : []),
   ...(chosen === 'vinegar' ? [{ what: 'vinegar', volumeMl: US_CUP_ML, agent: 'vinegar' as const }] : []),
 ];
 /** A metal pan does not stand bleach; where nobody has said, the step asks. */
@@ -100,7 +140,7 @@ export function condensateDrain(choices: Choices): Procedure {
       drainStep(FLUSHES[chosen].step, 'clean', as('airHandler.flush'), at, agent(...FLUSHES[chosen].agents)),
       drainStep('runs', 'test', as('airHandler.pour'), at, DRAIN_SECONDS, confirm('runs')),
       drainStep('cap', 'refit', ...CAPPED, at, photo('done')),
-  ],
+    ],
     specification: ['position', 'surface', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
   };
 }
@@ -151,10 +191,27 @@ export const coolingCheck: Procedure = {
     coolingStep('set', 'open', ...SET_COOL, confirm('cooling')),
     coolingStep('wait', 'look', IN_COOLING, timer('run', 15)),
     // It is the drop that passes, not the register's own temperature.
-    coolingStep('feel', 'test', IN_COOLING, confirm('cool'), { kind: 'reading', key: 'returnCelsius', unit: 'celsius', plausible: [10, 45], pass: [10, 45], optional: true }, {
-      kind: 'reading', key: 'supplyCelsius', unit: 'celsius', plausible: [0, 40], pass: USUAL_DROP_K, optional: true, judged: { as: 'drop', with: 'returnCelsius' }, worse: 'lower',
-      opens: { beyond: { at: USUAL_DROP_K[0], raises: { signal: 'airHandler.lowDrop' } }, drift: 'airHandler.lowDrop' },
-    }),
+    coolingStep(
+      'feel',
+      'test',
+      IN_COOLING,
+      confirm('cool'),
+      { kind: 'reading', key: 'returnCelsius', unit: 'celsius', plausible: [10, 45], pass: [10, 45], optional: true },
+      {
+        kind: 'reading',
+        key: 'supplyCelsius',
+        unit: 'celsius',
+        plausible: [0, 40],
+        pass: USUAL_DROP_K,
+        optional: true,
+        judged: { as: 'drop', with: 'returnCelsius' },
+        worse: 'lower',
+        opens: {
+          beyond: { at: USUAL_DROP_K[0], raises: { signal: 'airHandler.lowDrop' } },
+          drift: 'airHandler.lowDrop',
+        },
+      },
+    ),
     coolingStep('back', 'test', ...SET_BACK, confirm('back')),
   ],
   specification: ['position', 'note'],
@@ -162,20 +219,53 @@ export const coolingCheck: Procedure = {
 
 const media = stepsOf('airHandler.mediaFilter', OFF);
 export const mediaFilter = procedure('airHandler.mediaFilter', {
-  kind: 'filter', days: days(180, 270, 365), assumed: ALL, drivers: ['people', 'pets', 'smoking', 'dust', 'newHome'], core: true, risk: 'health', level: 'S', minutes: 10,
-  kit: ['marker', 'vacuum', 'light'], materials: [{ what: 'mediaFilter' }], stops: ['blower', 'licensedAir'],
+  kind: 'filter',
+  days: days(180, 270, 365),
+  assumed: ALL,
+  drivers: ['people', 'pets', 'smoking', 'dust', 'newHome'],
+  core: true,
+  risk: 'health',
+  level: 'S',
+  minutes: 10,
+  kit: ['marker', 'vacuum', 'light'],
+  materials: [{ what: 'mediaFilter' }],
+  stops: ['blower', 'licensedAir'],
   steps: [
-    media('out', 'open', takes('own'), photo('out')), media('grade', 'look', grade()), media('size', 'look', size),
-    media('vacuum', 'clean'), media('arrow', 'refit', puts('own'), photo('in'), confirm('arrow')), media('air', 'test', ...AIR, confirm('air')),
+    media('out', 'open', takes('own'), photo('out')),
+    media('grade', 'look', grade()),
+    media('size', 'look', size),
+    media('vacuum', 'clean'),
+    media('arrow', 'refit', puts('own'), photo('in'), confirm('arrow')),
+    media('air', 'test', ...AIR, confirm('air')),
   ],
-  specification: ['filterSize', 'airflowCfm', 'position', 'access', 'airflow', 'rating', 'makerLimitDays', 'localLimitDays', 'note'],
+  specification: [
+    'filterSize',
+    'airflowCfm',
+    'position',
+    'access',
+    'airflow',
+    'rating',
+    'makerLimitDays',
+    'localLimitDays',
+    'note',
+  ],
 });
 
 const register = stepsOf('airHandler.registers', { power: 'idle' });
 export const registers = procedure('airHandler.registers', {
-  kind: 'screen', days: days(90, 180, 365), assumed: ALL, drivers: ['pets', 'dust'], risk: 'comfort', level: 'T', minutes: 10, kit: ['vacuum', 'softBrush'], stops: ['lowGrilles'],
+  kind: 'screen',
+  days: days(90, 180, 365),
+  assumed: ALL,
+  drivers: ['pets', 'dust'],
+  risk: 'comfort',
+  level: 'T',
+  minutes: 10,
+  kit: ['vacuum', 'softBrush'],
+  stops: ['lowGrilles'],
   steps: [
-    register('look', 'open', photo('out')), register('grade', 'look', grade()), register('vacuum', 'clean', photo('after')),
+    register('look', 'open', photo('out')),
+    register('grade', 'look', grade()),
+    register('vacuum', 'clean', photo('after')),
     register('air', 'test', ...AIR, confirm('air')),
   ],
 });
@@ -186,17 +276,30 @@ export function condensateTrap(choices: Choices): Procedure {
   const whenWired = optionOf('condensatePower', choices).key === 'whenWired';
   const at = tee(whenWired);
   return procedure('airHandler.condensateTrap', {
-    kind: 'drain', days: days(90, 180, 365), assumed: ALL, follows: ['condensateAgent', 'condensatePower'],
-    anchor: { choice: { kind: 'beforeCooling' }, mode: 'limits' }, risk: 'flood', level: 'S', minutes: 25,
+    kind: 'drain',
+    days: days(90, 180, 365),
+    assumed: ALL,
+    follows: ['condensateAgent', 'condensatePower'],
+    anchor: { choice: { kind: 'beforeCooling' }, mode: 'limits' },
+    risk: 'flood',
+    level: 'S',
+    minutes: 25,
     kit: ['trapBrush', 'funnel', 'container', 'wetVacuum', 'gloves'],
-    materials: flushWith(chosen), surface: PAN,
+    materials: flushWith(chosen),
+    surface: PAN,
     stops: ['blower', whenWired ? 'wireDecides' : 'wiredFloat', 'oneAgent', 'licensedAir'],
     steps: [
-      ...(whenWired ? [trap('airHandler.condensateDrain.wire', 'look', either, as('airHandler.wire'), finding('noWire'))] : []),
-      trap('open', 'open', ...OPENED, at, photo('open')), trap('grade', 'look', at, grade(), finds),
-      trap('brush', 'clean', as('airHandler.brush'), at), trap(FLUSHES[chosen].step, 'clean', as('airHandler.flush'), at, agent(...FLUSHES[chosen].agents)), trap('clear', 'clean', at, confirm('layerGone')),
-      trap('runs', 'test', as('airHandler.pour'), at, DRAIN_SECONDS, confirm('runs')), trap('cap', 'refit', ...CAPPED, at, photo('done')),
-  ],
+      ...(whenWired
+        ? [trap('airHandler.condensateDrain.wire', 'look', either, as('airHandler.wire'), finding('noWire'))]
+        : []),
+      trap('open', 'open', ...OPENED, at, photo('open')),
+      trap('grade', 'look', at, grade(), finds),
+      trap('brush', 'clean', as('airHandler.brush'), at),
+      trap(FLUSHES[chosen].step, 'clean', as('airHandler.flush'), at, agent(...FLUSHES[chosen].agents)),
+      trap('clear', 'clean', at, confirm('layerGone')),
+      trap('runs', 'test', as('airHandler.pour'), at, DRAIN_SECONDS, confirm('runs')),
+      trap('cap', 'refit', ...CAPPED, at, photo('done')),
+    ],
     specification: ['position', 'surface', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
   });
 }

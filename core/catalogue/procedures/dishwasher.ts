@@ -1,7 +1,23 @@
 import { US_GALLON_ML } from '../../quantities/volume.ts';
 import { ALL, days, procedure, SIGNAL_CAP } from '../define.ts';
 import { optionOf } from '../methods.ts';
-import { agent, as, confirm, finding, finds, grade, makes, OFF, photo, puts, runs, stepsOf, takes, timer, when } from '../steps.ts';
+import {
+  agent,
+  as,
+  confirm,
+  finding,
+  finds,
+  grade,
+  makes,
+  OFF,
+  photo,
+  puts,
+  runs,
+  stepsOf,
+  takes,
+  timer,
+  when,
+} from '../steps.ts';
 import { dayOfCivil } from '../../calendar/civil.ts';
 import { SOUND_PUMP } from '../../measure/readings.ts';
 import type { Agent, Choices, Material, Need, Procedure, Step } from '../types.ts';
@@ -57,7 +73,10 @@ export const dishwasherDoorSeal: Procedure = {
   level: 'T',
   minutes: 10,
   kit: ['toothbrush', 'sponge'],
-  materials: [{ what: 'dishSoap', agent: 'dishSoap' }, { what: 'dilutedVinegar', agent: 'vinegar' }],
+  materials: [
+    { what: 'dishSoap', agent: 'dishSoap' },
+    { what: 'dilutedVinegar', agent: 'vinegar' },
+  ],
   stops: ['oneAgent', 'wiredIn'],
   steps: [
     sealStep('edge', 'open', photo('out')),
@@ -73,17 +92,23 @@ export const dishwasherDoorSeal: Procedure = {
 export const ROTATION = { rule: 'FREQ=MONTHLY;INTERVAL=2;BYMONTHDAY=1', start: dayOfCivil(2024, 1, 1) } as const;
 const TURNS = ['bakingSoda', 'vinegar', 'cleaner'] as const;
 const WITH: Readonly<Record<string, Material>> = {
-  bakingSoda: { what: 'bakingSodaCup', agent: 'bakingSoda' }, vinegar: { what: 'vinegarCups', agent: 'vinegar' }, cleaner: { what: 'dishwasherCleaner', agent: 'cleaner' }, tablet: { what: 'tablet', agent: 'tablet' }, bleach: { what: 'bleach', agent: 'bleach' },
+  bakingSoda: { what: 'bakingSodaCup', agent: 'bakingSoda' },
+  vinegar: { what: 'vinegarCups', agent: 'vinegar' },
+  cleaner: { what: 'dishwasherCleaner', agent: 'cleaner' },
+  tablet: { what: 'tablet', agent: 'tablet' },
+  bleach: { what: 'bleach', agent: 'bleach' },
 };
 
 /** How the inside is washed, by school. How often, the practice sets; a turn only says which agent. */
 export function interiorWash(choices: Choices): Procedure {
   const school = optionOf('dishwasherWash', choices).key;
   const short = optionOf('sodaRun', choices).key === 'short';
-  const agents: readonly Agent[] = school === 'rotation' ? TURNS : [school === 'overnight' ? 'vinegar' : (school as 'tablet' | 'bleach')];
+  const agents: readonly Agent[] =
+    school === 'rotation' ? TURNS : [school === 'overnight' ? 'vinegar' : (school as 'tablet' | 'bleach')];
   const runs120 = [runs('hot'), agent(...agents)];
   const wash: Readonly<Record<string, () => Step>> = {
-    rotation: () => washStep(short ? 'agentShort' : 'agent', 'clean', ...runs120, timer('run', short ? SHORT_RUN : 120)),
+    rotation: () =>
+      washStep(short ? 'agentShort' : 'agent', 'clean', ...runs120, timer('run', short ? SHORT_RUN : 120)),
     tablet: () => washStep('tablet', 'clean', ...runs120, timer('run', 120)),
     // Heavy scale: paused full, soaked overnight, finished in the morning.
     overnight: () => washStep('overnight', 'clean', ...runs120, timer('run', NIGHT)),
@@ -124,29 +149,63 @@ const NIGHT = 600;
 
 const sumpStep = stepsOf('dishwasher.sump', OFF);
 export const sump = procedure('dishwasher.sump', {
-  kind: 'drain', days: days(180, 365, SIGNAL_CAP), assumed: ALL, signalled: ['light'], risk: 'flood', level: 'S', minutes: 20,
-  kit: ['gloves', 'light', 'spoon', 'sponge', 'bluntScrewdriver'], stops: ['sharpSump', 'wiredIn', 'waterNearPlug'],
+  kind: 'drain',
+  days: days(180, 365, SIGNAL_CAP),
+  assumed: ALL,
+  signalled: ['light'],
+  risk: 'flood',
+  level: 'S',
+  minutes: 20,
+  kit: ['gloves', 'light', 'spoon', 'sponge', 'bluntScrewdriver'],
+  stops: ['sharpSump', 'wiredIn', 'waterNearPlug'],
   steps: [
-    sumpStep('reach', 'open', ...OPENED, photo('before')), sumpStep('grade', 'look', grade(), finds), sumpStep('sponge', 'clean', as('dishwasher.sponge')),
-    sumpStep('pick', 'clean', photo('after')), sumpStep('impeller', 'clean', confirm('impeller')), sumpStep('back', 'refit', ...LOCKED, confirm('locked')),
+    sumpStep('reach', 'open', ...OPENED, photo('before')),
+    sumpStep('grade', 'look', grade(), finds),
+    sumpStep('sponge', 'clean', as('dishwasher.sponge')),
+    sumpStep('pick', 'clean', photo('after')),
+    sumpStep('impeller', 'clean', confirm('impeller')),
+    sumpStep('back', 'refit', ...LOCKED, confirm('locked')),
     sumpStep('discharge', 'test', ...SHORT, confirm('discharge')),
   ],
 });
 
 const arm = stepsOf('dishwasher.sprayArms', OFF);
 export const sprayArms = procedure('dishwasher.sprayArms', {
-  kind: 'screen', days: days(30, 60, 365), assumed: ['light'], drivers: ['hardness'], risk: 'comfort', level: 'T', minutes: 20, kit: ['swabs', 'thinWire', 'light'], stops: ['wiredIn'],
+  kind: 'screen',
+  days: days(30, 60, 365),
+  assumed: ['light'],
+  drivers: ['hardness'],
+  risk: 'comfort',
+  level: 'T',
+  minutes: 20,
+  kit: ['swabs', 'thinWire', 'light'],
+  stops: ['wiredIn'],
   steps: [
-    arm('out', 'open', takes('own'), photo('out')), arm('grade', 'look', grade(), finds), arm('holes', 'clean'),
-    arm('pour', 'clean', photo('pour'), confirm('flows')), arm('in', 'refit', puts('own'), confirm('turns')), arm('wash', 'test', ...SHORT, confirm('clear')),
+    arm('out', 'open', takes('own'), photo('out')),
+    arm('grade', 'look', grade(), finds),
+    arm('holes', 'clean'),
+    arm('pour', 'clean', photo('pour'), confirm('flows')),
+    arm('in', 'refit', puts('own'), confirm('turns')),
+    arm('wash', 'test', ...SHORT, confirm('clear')),
   ],
 });
 
 const rack = stepsOf('dishwasher.racks');
 export const racks = procedure('dishwasher.racks', {
-  kind: 'seal', days: days(180, 365, 365), assumed: ALL, risk: 'breakage', level: 'T', minutes: 10, kit: ['light'], materials: [{ what: 'rackSealer' }], stops: [],
+  kind: 'seal',
+  days: days(180, 365, 365),
+  assumed: ALL,
+  risk: 'breakage',
+  level: 'T',
+  minutes: 10,
+  kit: ['light'],
+  materials: [{ what: 'rackSealer' }],
+  stops: [],
   steps: [
-    rack('out', 'open', photo('before')), rack('grade', 'look', grade(), finding('crackedRack')), rack('wheels', 'clean', photo('after')), rack('roll', 'test', confirm('rolls')),
+    rack('out', 'open', photo('before')),
+    rack('grade', 'look', grade(), finding('crackedRack')),
+    rack('wheels', 'clean', photo('after')),
+    rack('roll', 'test', confirm('rolls')),
     // Sealed last: no wet run until it is dry.
     rack('seal', 'refit', when('crackedRack'), makes({ racks: 'sealed' })),
   ],
@@ -156,16 +215,45 @@ export const racks = procedure('dishwasher.racks', {
 const PUMP_TEST_LITRES = 7.5;
 /** By one limit with the measurement: litres a minute. */
 const PUMP_SECONDS: Need = {
-  kind: 'reading', key: 'pumpSeconds', unit: 'seconds', plausible: [5, 600], pass: [SOUND_PUMP.litresPerMinute, 60], judged: { as: 'rate', with: 'pumpedLitres' }, worse: 'lower',
+  kind: 'reading',
+  key: 'pumpSeconds',
+  unit: 'seconds',
+  plausible: [5, 600],
+  pass: [SOUND_PUMP.litresPerMinute, 60],
+  judged: { as: 'rate', with: 'pumpedLitres' },
+  worse: 'lower',
   opens: { beyond: { at: SOUND_PUMP.litresPerMinute, raises: { symptom: 'dishwasher.pumpWeak' } } },
 };
 const pump = stepsOf('dishwasher.drainPump', { ...OFF, 'part.filter': 'in' });
 export const drainPump = procedure('dishwasher.drainPump', {
-  kind: 'drain', days: days(365, 365, SIGNAL_CAP), assumed: ALL, signalled: ['light'], risk: 'flood', level: 'S', minutes: 25,
-  kit: ['bucket', 'towels', 'gloves', 'bluntScrewdriver'], materials: [{ what: 'hotWater', volumeMl: 2 * US_GALLON_ML }], stops: ['hotWater', 'waterNearPlug', 'wiredIn', 'helper'],
+  kind: 'drain',
+  days: days(365, 365, SIGNAL_CAP),
+  assumed: ALL,
+  signalled: ['light'],
+  risk: 'flood',
+  level: 'S',
+  minutes: 25,
+  kit: ['bucket', 'towels', 'gloves', 'bluntScrewdriver'],
+  materials: [{ what: 'hotWater', volumeMl: 2 * US_GALLON_ML }],
+  stops: ['hotWater', 'waterNearPlug', 'wiredIn', 'helper'],
   steps: [
-    pump('fill', 'open', photo('filled')), pump('grade', 'look', grade()), pump('hose', 'open', takes('own'), confirm('bucket')),
-    pump('pump', 'test', runs('pump', 'own'), { kind: 'reading', key: 'pumpedLitres', unit: 'litres', plausible: [0.5, 20], pass: [PUMP_TEST_LITRES * SOUND_PUMP.share, 20] }, PUMP_SECONDS),
-    pump('back', 'refit', puts('own'), photo('hose'), confirm('tight')), pump('dry', 'test', ...SHORT, confirm('noDrip')),
+    pump('fill', 'open', photo('filled')),
+    pump('grade', 'look', grade()),
+    pump('hose', 'open', takes('own'), confirm('bucket')),
+    pump(
+      'pump',
+      'test',
+      runs('pump', 'own'),
+      {
+        kind: 'reading',
+        key: 'pumpedLitres',
+        unit: 'litres',
+        plausible: [0.5, 20],
+        pass: [PUMP_TEST_LITRES * SOUND_PUMP.share, 20],
+      },
+      PUMP_SECONDS,
+    ),
+    pump('back', 'refit', puts('own'), photo('hose'), confirm('tight')),
+    pump('dry', 'test', ...SHORT, confirm('noDrip')),
   ],
 });

@@ -1,6 +1,25 @@
 import { ALL, days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
-import { agent, as, confirm, either, finding, finds, grade, makes, OFF, OFF_OUT, photo, puts, runs, stepsOf, takes, timer, wants, when } from '../steps.ts';
+import {
+  agent,
+  as,
+  confirm,
+  either,
+  finding,
+  finds,
+  grade,
+  makes,
+  OFF,
+  OFF_OUT,
+  photo,
+  puts,
+  runs,
+  stepsOf,
+  takes,
+  timer,
+  wants,
+  when,
+} from '../steps.ts';
 import { DRY_WITHIN } from '../../measure/readings.ts';
 import type { Choices, Procedure, Step } from '../types.ts';
 
@@ -17,7 +36,15 @@ const HOSE_ON = [puts('hose'), as('dryer.hoseOn')];
 const RUN_WARM = [runs('warm'), as('dryer.run'), makes({ heat: 'hot' })];
 
 /** A normal load dries within this (common practice); it is the cheapest early warning there is. */
-export const DRY_MINUTES = { kind: 'reading', key: 'dryMinutes', unit: 'minutes', plausible: [10, 240], pass: [10, DRY_WITHIN], optional: true, worse: 'higher' } as const;
+export const DRY_MINUTES = {
+  kind: 'reading',
+  key: 'dryMinutes',
+  unit: 'minutes',
+  plausible: [10, 240],
+  pass: [10, DRY_WITHIN],
+  optional: true,
+  worse: 'higher',
+} as const;
 
 export function lintScreen(choices: Choices): Procedure {
   const softener = optionOf('lintWash', choices).key === 'softener';
@@ -46,7 +73,9 @@ export function lintScreen(choices: Choices): Procedure {
       screenStep('refit', 'refit', ...SCREEN_IN, confirm('refit')),
       screenStep('run', 'test', ...RUN_WARM, {
         // The screen is washed and water runs through it: what is slow now is the way out, and that is another job.
-        ...DRY_MINUTES, pass: DRY_MINUTES.plausible, opens: { beyond: { at: DRY_WITHIN, raises: { signal: 'dryer.slow' } }, drift: 'dryer.slow' },
+        ...DRY_MINUTES,
+        pass: DRY_MINUTES.plausible,
+        opens: { beyond: { at: DRY_WITHIN, raises: { signal: 'dryer.slow' } }, drift: 'dryer.slow' },
       }),
     ],
     specification: ['position', 'makerLimitDays', 'localLimitDays', 'note'],
@@ -77,7 +106,8 @@ export const duct: Procedure = {
     ductStep('refit', 'refit', ...HOSE_ON, photo('in'), confirm('clearance')),
     ductStep('hood', 'refit', either, wants(OFF), as('dryer.flap'), photo('hood'), confirm('flap')),
     ductStep('feel', 'test', ...RUN_WARM, confirm('strong'), {
-      ...DRY_MINUTES, opens: { beyond: { at: DRY_WITHIN, raises: { symptom: 'dryer.stillSlow' } } },
+      ...DRY_MINUTES,
+      opens: { beyond: { at: DRY_WITHIN, raises: { symptom: 'dryer.stillSlow' } } },
     }),
   ],
   specification: ['duct', 'position', 'access', 'makerLimitDays', 'localLimitDays', 'note'],
@@ -85,22 +115,44 @@ export const duct: Procedure = {
 
 const slotStep = stepsOf('dryer.slot', COOL);
 export const screenSlot = procedure('dryer.slot', {
-  kind: 'duct', days: days(180, 180, 365), assumed: ALL, drivers: ['laundry', 'pets'], risk: 'fire', safetyCritical: true, level: 'T', minutes: 15,
-  kit: ['narrowNozzle', 'softBrush', 'light'], stops: ['hotDryer', 'burningSmell', 'gasTenant', 'dryToolsOnly'],
+  kind: 'duct',
+  days: days(180, 180, 365),
+  assumed: ALL,
+  drivers: ['laundry', 'pets'],
+  risk: 'fire',
+  safetyCritical: true,
+  level: 'T',
+  minutes: 15,
+  kit: ['narrowNozzle', 'softBrush', 'light'],
+  stops: ['hotDryer', 'burningSmell', 'gasTenant', 'dryToolsOnly'],
   steps: [
-    slotStep('open', 'open', ...SCREEN_OUT, photo('before')), slotStep('grade', 'look', grade(), finds),
-    slotStep('vacuum', 'clean'), slotStep('brush', 'clean', photo('after')), slotStep('refit', 'refit', ...SCREEN_IN, confirm('refit')),
+    slotStep('open', 'open', ...SCREEN_OUT, photo('before')),
+    slotStep('grade', 'look', grade(), finds),
+    slotStep('vacuum', 'clean'),
+    slotStep('brush', 'clean', photo('after')),
+    slotStep('refit', 'refit', ...SCREEN_IN, confirm('refit')),
     slotStep('run', 'test', ...RUN_WARM, confirm('quiet')),
   ],
 });
 
 const hoseStep = stepsOf('dryer.transitionHose', COOL_OUT);
 export const transitionHose = procedure('dryer.transitionHose', {
-  kind: 'duct', days: days(180, 365, 365), drivers: ['laundry', 'pets'], core: true, risk: 'fire', safetyCritical: true, level: 'S', minutes: 30,
-  kit: ['vacuum', 'narrowNozzle', 'straps', 'light', 'tapeMeasure'], materials: [{ what: 'transitionDuct' }], stops: ['hotDryer', 'burningSmell', 'gasStaff', 'dryToolsOnly'],
+  kind: 'duct',
+  days: days(180, 365, 365),
+  drivers: ['laundry', 'pets'],
+  core: true,
+  risk: 'fire',
+  safetyCritical: true,
+  level: 'S',
+  minutes: 30,
+  kit: ['vacuum', 'narrowNozzle', 'straps', 'light', 'tapeMeasure'],
+  materials: [{ what: 'transitionDuct' }],
+  stops: ['hotDryer', 'burningSmell', 'gasStaff', 'dryToolsOnly'],
   steps: [
     hoseStep('ends', 'open', ...HOSE_OFF, photo('out')),
-    hoseStep('grade', 'look', grade(), finds), hoseStep('judge', 'look'), hoseStep('vacuum', 'clean'),
+    hoseStep('grade', 'look', grade(), finds),
+    hoseStep('judge', 'look'),
+    hoseStep('vacuum', 'clean'),
     hoseStep('strap', 'refit', ...HOSE_ON, photo('in'), confirm('strapped')),
     hoseStep('feel', 'test', ...RUN_WARM, confirm('strong')),
   ],
@@ -108,11 +160,22 @@ export const transitionHose = procedure('dryer.transitionHose', {
 
 const outlet = stepsOf('dryer.outdoorHood', OFF);
 export const outdoorHood = procedure('dryer.outdoorHood', {
-  kind: 'screen', days: days(90, 180, 365), assumed: ALL, drivers: ['laundry'], risk: 'fire', safetyCritical: true, level: 'S', minutes: 20,
-  kit: ['gloves', 'softBrush', 'light'], stops: ['roofOutlet', 'stepSafely', 'burningSmell'],
+  kind: 'screen',
+  days: days(90, 180, 365),
+  assumed: ALL,
+  drivers: ['laundry'],
+  risk: 'fire',
+  safetyCritical: true,
+  level: 'S',
+  minutes: 20,
+  kit: ['gloves', 'softBrush', 'light'],
+  stops: ['roofOutlet', 'stepSafely', 'burningSmell'],
   steps: [
-    outlet('look', 'open', photo('out')), outlet('grade', 'look', grade(), finds), outlet('clear', 'clean'),
-    outlet('flap', 'clean', as('dryer.flap'), photo('after'), confirm('moves')), outlet('blows', 'test', ...RUN_WARM, confirm('opens')),
+    outlet('look', 'open', photo('out')),
+    outlet('grade', 'look', grade(), finds),
+    outlet('clear', 'clean'),
+    outlet('flap', 'clean', as('dryer.flap'), photo('after'), confirm('moves')),
+    outlet('blows', 'test', ...RUN_WARM, confirm('opens')),
   ],
 });
 
@@ -122,26 +185,55 @@ export function crayonSteps(point: string): Step[] {
   const step = stepsOf(point, COOL);
   return [
     step('dryer.crayonWarm', 'clean', runs('warm'), when('crayon'), makes({ heat: 'hot' }), timer('warm', 10)),
-    step('dryer.crayonCool', 'clean', either, wants({ power: 'off' }), { hands: 'outside' }, when('crayon'), makes({ heat: 'cool' }), timer('cool', 15)),
+    step(
+      'dryer.crayonCool',
+      'clean',
+      either,
+      wants({ power: 'off' }),
+      { hands: 'outside' },
+      when('crayon'),
+      makes({ heat: 'cool' }),
+      timer('cool', 15),
+    ),
     step('dryer.crayonWipe', 'clean', when('crayon')),
   ];
 }
 
 export const drumSeal = procedure('dryer.drumSeal', {
-  kind: 'seal', days: days(90, 180, 365), assumed: ALL, drivers: ['laundry'], risk: 'comfort', level: 'T', minutes: 5, kit: ['vacuum', 'cloth', 'light'], stops: ['hotDryer', 'gasTenant', 'dryToolsOnly'],
+  kind: 'seal',
+  days: days(90, 180, 365),
+  assumed: ALL,
+  drivers: ['laundry'],
+  risk: 'comfort',
+  level: 'T',
+  minutes: 5,
+  kit: ['vacuum', 'cloth', 'light'],
+  stops: ['hotDryer', 'gasTenant', 'dryToolsOnly'],
   steps: [
-    drum('look', 'open', either, photo('before')), drum('grade', 'look', either, grade(), finding('crayon')),
-    ...crayonSteps('dryer.drumSeal'), drum('wipe', 'clean', photo('after')),
+    drum('look', 'open', either, photo('before')),
+    drum('grade', 'look', either, grade(), finding('crayon')),
+    ...crayonSteps('dryer.drumSeal'),
+    drum('wipe', 'clean', photo('after')),
     drum('shut', 'test', either, confirm('shut')),
   ],
 });
 
 const cabinet = stepsOf('dryer.cabinet', COOL_OUT);
 export const cabinetBack = procedure('dryer.cabinet', {
-  kind: 'fan', days: days(180, 365, 365), assumed: ALL, drivers: ['laundry', 'pets'], risk: 'fire', safetyCritical: true, level: 'S', minutes: 10, kit: ['vacuum', 'narrowNozzle', 'light'],
+  kind: 'fan',
+  days: days(180, 365, 365),
+  assumed: ALL,
+  drivers: ['laundry', 'pets'],
+  risk: 'fire',
+  safetyCritical: true,
+  level: 'S',
+  minutes: 10,
+  kit: ['vacuum', 'narrowNozzle', 'light'],
   stops: ['hotDryer', 'gasStaff', 'dryToolsOnly'],
   steps: [
-    cabinet('look', 'open', photo('before')), cabinet('grade', 'look', grade(), finds),
-    cabinet('vacuum', 'clean', photo('after')), cabinet('run', 'test', ...RUN_WARM, confirm('quiet')),
+    cabinet('look', 'open', photo('before')),
+    cabinet('grade', 'look', grade(), finds),
+    cabinet('vacuum', 'clean', photo('after')),
+    cabinet('run', 'test', ...RUN_WARM, confirm('quiet')),
   ],
 });

@@ -40,7 +40,11 @@ export function greaseFilter(choices: Choices): Procedure {
     level: chosen.forTenants ? 'T' : 'S',
     minutes: 15,
     kit: chosen.key === 'steam' ? ['steamCleaner', 'towels'] : ['bucket', 'bristleBrush'],
-    materials: chosen.key.startsWith('soak') ? SOAKS.map((it) => ({ what: it, agent: it })) : chosen.key === 'hose' ? [{ what: 'dishSoap', agent: 'dishSoap' }] : [],
+    materials: chosen.key.startsWith('soak')
+      ? SOAKS.map((it) => ({ what: it, agent: it }))
+      : chosen.key === 'hose'
+        ? [{ what: 'dishSoap', agent: 'dishSoap' }]
+        : [],
     surface: MESH,
     stops: ['coldHob', 'greaseFire', ...(chosen.key === 'bake' ? ['bakeFire'] : [])],
     steps: [
@@ -58,12 +62,28 @@ export function greaseFilter(choices: Choices): Procedure {
 /** Its circuit is off as well: hands come near motor, lamp and switch. */
 const housing = stepsOf('hood.housing', { ...OFF, circuit: 'off' });
 export const hoodHousing = procedure('hood.housing', {
-  kind: 'fan', days: days(180, 180, 365), assumed: ALL, drivers: ['cooking'], risk: 'fire', safetyCritical: true, level: 'S', minutes: 20,
-  kit: ['cloth', 'gloves', 'light'], materials: [{ what: 'degreaser', agent: 'degreaser' }, { what: 'enzyme', agent: 'enzyme' }], stops: ['coldHob', 'greaseFire', 'noHands', 'wiredIn'],
+  kind: 'fan',
+  days: days(180, 180, 365),
+  assumed: ALL,
+  drivers: ['cooking'],
+  risk: 'fire',
+  safetyCritical: true,
+  level: 'S',
+  minutes: 20,
+  kit: ['cloth', 'gloves', 'light'],
+  materials: [
+    { what: 'degreaser', agent: 'degreaser' },
+    { what: 'enzyme', agent: 'enzyme' },
+  ],
+  stops: ['coldHob', 'greaseFire', 'noHands', 'wiredIn'],
   steps: [
-    housing('open', 'open', ...DOWN, photo('before')), housing('grade', 'look', grade()),
-    housing('apply', 'clean', agent('degreaser', 'enzyme')), housing('dwell', 'clean', timer('dwell', 15)), housing('wipe', 'clean', photo('after')),
-    housing('refit', 'refit', ...UP, confirm('locked')), housing('draw', 'test', ...DRAW, confirm('draws')),
+    housing('open', 'open', ...DOWN, photo('before')),
+    housing('grade', 'look', grade()),
+    housing('apply', 'clean', agent('degreaser', 'enzyme')),
+    housing('dwell', 'clean', timer('dwell', 15)),
+    housing('wipe', 'clean', photo('after')),
+    housing('refit', 'refit', ...UP, confirm('locked')),
+    housing('draw', 'test', ...DRAW, confirm('draws')),
   ],
   specification: ['position', 'forbiddenAgents', 'makerLimitDays', 'localLimitDays', 'note'],
 });
@@ -71,10 +91,23 @@ export const hoodHousing = procedure('hood.housing', {
 const charcoal = stepsOf('hood.charcoalFilter', OFF);
 /** From memory; it cannot be washed. */
 export const charcoalFilter = procedure('hood.charcoalFilter', {
-  kind: 'filter', days: days(90, 120, 180), assumed: ALL, drivers: ['cooking'], core: true, risk: 'comfort', level: 'T', minutes: 10,
-  kit: ['marker'], materials: [{ what: 'charcoalFilter' }], stops: ['coldHob', 'neverWashCharcoal'],
+  kind: 'filter',
+  days: days(90, 120, 180),
+  assumed: ALL,
+  drivers: ['cooking'],
+  core: true,
+  risk: 'comfort',
+  level: 'T',
+  minutes: 10,
+  kit: ['marker'],
+  materials: [{ what: 'charcoalFilter' }],
+  stops: ['coldHob', 'neverWashCharcoal'],
   steps: [
-    charcoal('down', 'open', ...DOWN), charcoal('out', 'open', takes('own'), photo('out')), charcoal('grade', 'look', grade()),
-    charcoal('in', 'refit', puts('own'), photo('in'), confirm('dated')), charcoal('up', 'refit', ...UP, confirm('locked')), charcoal('draw', 'test', ...DRAW, confirm('draws')),
+    charcoal('down', 'open', ...DOWN),
+    charcoal('out', 'open', takes('own'), photo('out')),
+    charcoal('grade', 'look', grade()),
+    charcoal('in', 'refit', puts('own'), photo('in'), confirm('dated')),
+    charcoal('up', 'refit', ...UP, confirm('locked')),
+    charcoal('draw', 'test', ...DRAW, confirm('draws')),
   ],
 });

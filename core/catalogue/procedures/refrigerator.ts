@@ -13,17 +13,33 @@ const waterStep = stepsOf('refrigerator.waterFilter', ON);
 /** Behind it there is one panel, and it is heard running before it goes home. */
 const PANEL_OFF = [takes('panel'), as('refrigerator.panelOff')];
 const PANEL_ON = [puts('panel'), as('refrigerator.panelOn')];
-const LISTEN = [{ either: true as const, wants: { power: 'on', place: 'out', 'part.panel': 'in' }, hands: 'outside' as const }, as('refrigerator.listen')];
+const LISTEN = [
+  { either: true as const, wants: { power: 'on', place: 'out', 'part.panel': 'in' }, hands: 'outside' as const },
+  as('refrigerator.listen'),
+];
 
 /** Three US gallons are 11.4 litres (common practice); the trade rounds to eleven. */
 const FLUSH_LITRES = 11;
 /** Near its target it is tuned by single degrees; food that warms is a fault now. */
 const FRIDGE: ReadingNeed = {
-  kind: 'reading', key: 'fridgeCelsius', unit: 'celsius', plausible: [-10, 25], pass: [COLD_LIMITS.fridge.low, COLD_LIMITS.fridge.high], worse: 'higher',
-  opens: { beyond: { at: FOOD_LIMITS.fridge, raises: { symptom: 'refrigerator.foodWarm' } }, drift: 'refrigerator.drift' },
+  kind: 'reading',
+  key: 'fridgeCelsius',
+  unit: 'celsius',
+  plausible: [-10, 25],
+  pass: [COLD_LIMITS.fridge.low, COLD_LIMITS.fridge.high],
+  worse: 'higher',
+  opens: {
+    beyond: { at: FOOD_LIMITS.fridge, raises: { symptom: 'refrigerator.foodWarm' } },
+    drift: 'refrigerator.drift',
+  },
 };
 const freezerAt = (machine: 'refrigerator' | 'freezer'): ReadingNeed => ({
-  kind: 'reading', key: 'freezerCelsius', unit: 'celsius', plausible: [-40, 15], pass: [COLD_LIMITS.freezer.low, COLD_LIMITS.freezer.high], worse: 'higher',
+  kind: 'reading',
+  key: 'freezerCelsius',
+  unit: 'celsius',
+  plausible: [-40, 15],
+  pass: [COLD_LIMITS.freezer.low, COLD_LIMITS.freezer.high],
+  worse: 'higher',
   opens: { beyond: { at: FOOD_LIMITS.freezer, raises: { symptom: `${machine}.foodWarm` } }, drift: `${machine}.drift` },
 });
 
@@ -78,7 +94,11 @@ export const waterFilter: Procedure = {
     waterStep('in', 'refit', puts('own'), photo('in'), confirm('seated')),
     waterStep('flush', 'test', confirm('noDrip'), {
       // Three US gallons at the least (common practice), measured.
-      kind: 'reading', key: 'flushLitres', unit: 'litres', plausible: [1, 40], pass: [FLUSH_LITRES, 40],
+      kind: 'reading',
+      key: 'flushLitres',
+      unit: 'litres',
+      plausible: [1, 40],
+      pass: [FLUSH_LITRES, 40],
     }),
   ],
   specification: ['position', 'makerLimitDays', 'localLimitDays', 'note'],
@@ -86,31 +106,65 @@ export const waterFilter: Procedure = {
 
 const coilStep = stepsOf('refrigerator.coil', OFF_OUT);
 export const condenserCoil = procedure('refrigerator.coil', {
-  kind: 'coil', days: days(180, 180, 365), drivers: ['pets', 'cooking'], core: true, risk: 'breakage', level: 'S', minutes: 30,
-  kit: ['coilBrush', 'vacuum', 'light'], stops: ['unplugFridge', 'noHands', 'heavyFridge'],
+  kind: 'coil',
+  days: days(180, 180, 365),
+  drivers: ['pets', 'cooking'],
+  core: true,
+  risk: 'breakage',
+  level: 'S',
+  minutes: 30,
+  kit: ['coilBrush', 'vacuum', 'light'],
+  stops: ['unplugFridge', 'noHands', 'heavyFridge'],
   steps: [
-    coilStep('reach', 'open', ...PANEL_OFF, photo('before')), coilStep('grade', 'look', grade(), finds),
-    coilStep('brush', 'clean'), coilStep('vacuum', 'clean', photo('after')), coilStep('panel', 'refit', ...PANEL_ON, confirm('panel')),
+    coilStep('reach', 'open', ...PANEL_OFF, photo('before')),
+    coilStep('grade', 'look', grade(), finds),
+    coilStep('brush', 'clean'),
+    coilStep('vacuum', 'clean', photo('after')),
+    coilStep('panel', 'refit', ...PANEL_ON, confirm('panel')),
     coilStep('listen', 'test', ...LISTEN, confirm('quiet')),
   ],
 });
 
 const fanStep = stepsOf('refrigerator.rearFan', OFF_OUT);
 export const rearFan = procedure('refrigerator.rearFan', {
-  kind: 'fan', days: days(180, 180, 365), drivers: ['pets'], risk: 'breakage', level: 'S', minutes: 20, kit: ['vacuum', 'cloth', 'light'], stops: ['unplugFridge', 'noHands', 'heavyFridge'],
+  kind: 'fan',
+  days: days(180, 180, 365),
+  drivers: ['pets'],
+  risk: 'breakage',
+  level: 'S',
+  minutes: 20,
+  kit: ['vacuum', 'cloth', 'light'],
+  stops: ['unplugFridge', 'noHands', 'heavyFridge'],
   steps: [
-    fanStep('open', 'open', ...PANEL_OFF, photo('before')), fanStep('grade', 'look', grade()), fanStep('wipe', 'clean'),
-    fanStep('valve', 'clean', photo('after')), fanStep('panel', 'refit', ...PANEL_ON, confirm('panel')), fanStep('listen', 'test', ...LISTEN, confirm('quiet')),
+    fanStep('open', 'open', ...PANEL_OFF, photo('before')),
+    fanStep('grade', 'look', grade()),
+    fanStep('wipe', 'clean'),
+    fanStep('valve', 'clean', photo('after')),
+    fanStep('panel', 'refit', ...PANEL_ON, confirm('panel')),
+    fanStep('listen', 'test', ...LISTEN, confirm('quiet')),
   ],
 });
 
 const ice = stepsOf('refrigerator.iceMaker', ON);
 export const iceMaker = procedure('refrigerator.iceMaker', {
-  kind: 'drain', days: days(180, 365, SIGNAL_CAP), assumed: ALL, signalled: ['light'], drivers: ['hardness'], risk: 'health', level: 'T', minutes: 30,
-  kit: ['cloth', 'toothbrush'], materials: [{ what: 'vinegar', volumeMl: US_CUP_ML, agent: 'vinegar' }], stops: ['fridgeStaysOn', 'oneAgent'],
+  kind: 'drain',
+  days: days(180, 365, SIGNAL_CAP),
+  assumed: ALL,
+  signalled: ['light'],
+  drivers: ['hardness'],
+  risk: 'health',
+  level: 'T',
+  minutes: 30,
+  kit: ['cloth', 'toothbrush'],
+  materials: [{ what: 'vinegar', volumeMl: US_CUP_ML, agent: 'vinegar' }],
+  stops: ['fridgeStaysOn', 'oneAgent'],
   steps: [
-    ice('look', 'open', OPENS, photo('before')), ice('grade', 'look', grade()), ice('wrap', 'clean', agent('vinegar'), timer('soak', 30)), ice('brush', 'clean'),
-    ice('throw', 'refit', photo('after')), ice('flow', 'test', confirm('flows')),
+    ice('look', 'open', OPENS, photo('before')),
+    ice('grade', 'look', grade()),
+    ice('wrap', 'clean', agent('vinegar'), timer('soak', 30)),
+    ice('brush', 'clean'),
+    ice('throw', 'refit', photo('after')),
+    ice('flow', 'test', confirm('flows')),
   ],
   specification: ['forbiddenAgents', 'position', 'makerLimitDays', 'localLimitDays', 'note'],
 });
@@ -118,10 +172,22 @@ export const iceMaker = procedure('refrigerator.iceMaker', {
 const tray = stepsOf('refrigerator.defrostDrain', OFF_OUT);
 /** From memory. */
 export const defrostDrain = procedure('refrigerator.defrostDrain', {
-  kind: 'drain', days: days(365, 365, SIGNAL_CAP), assumed: ALL, signalled: ['light'], risk: 'flood', level: 'S', minutes: 20, kit: ['funnel', 'cloth', 'gloves', 'thinWire'],
-  materials: [{ what: 'warmWater', volumeMl: 500 }], stops: ['unplugFridge', 'heavyFridge'],
+  kind: 'drain',
+  days: days(365, 365, SIGNAL_CAP),
+  assumed: ALL,
+  signalled: ['light'],
+  risk: 'flood',
+  level: 'S',
+  minutes: 20,
+  kit: ['funnel', 'cloth', 'gloves', 'thinWire'],
+  materials: [{ what: 'warmWater', volumeMl: 500 }],
+  stops: ['unplugFridge', 'heavyFridge'],
   steps: [
-    tray('open', 'open', ...PANEL_OFF, photo('before')), tray('grade', 'look', grade(), finds), tray('tray', 'clean'), tray('flush', 'clean', photo('after')), tray('drains', 'test', confirm('drains')),
+    tray('open', 'open', ...PANEL_OFF, photo('before')),
+    tray('grade', 'look', grade(), finds),
+    tray('tray', 'clean'),
+    tray('flush', 'clean', photo('after')),
+    tray('drains', 'test', confirm('drains')),
     // The last cup is seen in the tray while the panel is still off.
     tray('back', 'refit', ...PANEL_ON, confirm('panel')),
   ],
@@ -129,9 +195,17 @@ export const defrostDrain = procedure('refrigerator.defrostDrain', {
 
 const measure = stepsOf('refrigerator.temperatures', SETTLED);
 export const temperatures = procedure('refrigerator.temperatures', {
-  kind: 'sensor', days: days(90, 180, 365), assumed: ALL, risk: 'health', level: 'T', minutes: 5, kit: ['thermometer'], stops: ['fridgeStaysOn'],
+  kind: 'sensor',
+  days: days(90, 180, 365),
+  assumed: ALL,
+  risk: 'health',
+  level: 'T',
+  minutes: 5,
+  kit: ['thermometer'],
+  stops: ['fridgeStaysOn'],
   steps: [
-    measure('place', 'open', confirm('placed')), measure('wait', 'look', timer('settle', 30)),
+    measure('place', 'open', confirm('placed')),
+    measure('wait', 'look', timer('settle', 30)),
     measure('read', 'test', FRIDGE, freezerAt('refrigerator')),
   ],
   specification: ['makerLimitDays', 'note'],
@@ -139,9 +213,17 @@ export const temperatures = procedure('refrigerator.temperatures', {
 
 const freezer = stepsOf('freezer.temperature', SETTLED);
 export const freezerTemperature = procedure('freezer.temperature', {
-  kind: 'sensor', days: days(90, 180, 365), assumed: ALL, risk: 'health', level: 'T', minutes: 5, kit: ['thermometer'], stops: ['fridgeStaysOn'],
+  kind: 'sensor',
+  days: days(90, 180, 365),
+  assumed: ALL,
+  risk: 'health',
+  level: 'T',
+  minutes: 5,
+  kit: ['thermometer'],
+  stops: ['fridgeStaysOn'],
   steps: [
-    freezer('place', 'open', confirm('placed')), freezer('wait', 'look', timer('settle', 30)),
+    freezer('place', 'open', confirm('placed')),
+    freezer('wait', 'look', timer('settle', 30)),
     freezer('read', 'test', freezerAt('freezer')),
   ],
   specification: ['makerLimitDays', 'note'],

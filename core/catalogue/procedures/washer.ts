@@ -1,6 +1,23 @@
 import { days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
-import { agent, as, confirm, finds, grade, makes, OFF, OFF_DRY, photo, puts, runs, staffOnly, stepsOf, takes, timer, wants } from '../steps.ts';
+import {
+  agent,
+  as,
+  confirm,
+  finds,
+  grade,
+  makes,
+  OFF,
+  OFF_DRY,
+  photo,
+  puts,
+  runs,
+  staffOnly,
+  stepsOf,
+  takes,
+  timer,
+  wants,
+} from '../steps.ts';
 import type { Agent, Choices, Material, Procedure, Step } from '../types.ts';
 
 const pumpStep = stepsOf('washer.drainPumpFilter', OFF_DRY);
@@ -41,7 +58,11 @@ export const drainPumpFilter: Procedure = {
 };
 
 /** By hand, in the opening; citric acid is for drawer, jets and boot, nobody states it for the tub. */
-const WIPED = [{ what: 'dishSoap', agent: 'dishSoap' }, { what: 'dilutedVinegar', agent: 'vinegar' }, { what: 'citricAcid', agent: 'citricAcid' }] as const;
+const WIPED = [
+  { what: 'dishSoap', agent: 'dishSoap' },
+  { what: 'dilutedVinegar', agent: 'vinegar' },
+  { what: 'citricAcid', agent: 'citricAcid' },
+] as const;
 
 export const doorBoot: Procedure = {
   key: 'washer.doorBoot',
@@ -83,7 +104,10 @@ export const drawer: Procedure = {
   level: 'T',
   minutes: 20,
   kit: ['toothbrush', 'sponge'],
-  materials: [{ what: 'dishSoap', agent: 'dishSoap' }, { what: 'citricAcid', agent: 'citricAcid' }],
+  materials: [
+    { what: 'dishSoap', agent: 'dishSoap' },
+    { what: 'citricAcid', agent: 'citricAcid' },
+  ],
   stops: ['oneAgent', 'waterNearPlug'],
   steps: [
     drawerStep('out', 'open', takes('own'), photo('out')),
@@ -97,12 +121,39 @@ export const drawer: Procedure = {
 };
 
 /** How the tub is cleaned, by school: which agent, and the runs that follow, each a cycle of its own. */
-const TUB_CLEANING: Readonly<Record<string, { readonly agents: readonly Agent[]; readonly materials: readonly Material[]; readonly steps: readonly Step[] }>> = {
-  sodaThenVinegar: { agents: ['bakingSoda', 'vinegar'], materials: [{ what: 'sodaPound', agent: 'bakingSoda' }, { what: 'vinegarPint', agent: 'vinegar' }], steps: [tubStep('soda', 'clean', runs('hot'), timer('soda', 75)), tubStep('vinegar', 'clean', runs('hot'), confirm('separate'), timer('vinegar', 75))] },
-  vinegar: { agents: ['vinegar'], materials: [{ what: 'vinegarLitre', agent: 'vinegar' }], steps: [tubStep('vinegarOnly', 'clean', runs('hot'), timer('vinegar', 75))] },
-  tablets: { agents: ['tablet'], materials: [{ what: 'twoTablets', agent: 'tablet' }], steps: [tubStep('tablets', 'clean', runs('hot'), timer('tablets', 75))] },
+const TUB_CLEANING: Readonly<
+  Record<
+    string,
+    { readonly agents: readonly Agent[]; readonly materials: readonly Material[]; readonly steps: readonly Step[] }
+  >
+> = {
+  sodaThenVinegar: {
+    agents: ['bakingSoda', 'vinegar'],
+    materials: [
+      { what: 'sodaPound', agent: 'bakingSoda' },
+      { what: 'vinegarPint', agent: 'vinegar' },
+    ],
+    steps: [
+      tubStep('soda', 'clean', runs('hot'), timer('soda', 75)),
+      tubStep('vinegar', 'clean', runs('hot'), confirm('separate'), timer('vinegar', 75)),
+    ],
+  },
+  vinegar: {
+    agents: ['vinegar'],
+    materials: [{ what: 'vinegarLitre', agent: 'vinegar' }],
+    steps: [tubStep('vinegarOnly', 'clean', runs('hot'), timer('vinegar', 75))],
+  },
+  tablets: {
+    agents: ['tablet'],
+    materials: [{ what: 'twoTablets', agent: 'tablet' }],
+    steps: [tubStep('tablets', 'clean', runs('hot'), timer('tablets', 75))],
+  },
   // The machine's own cleaning cycle, bare or with a cleaner made for it, monthly.
-  machineCycle: { agents: ['water', 'cleaner'], materials: [{ what: 'washerCleaner', agent: 'cleaner' }], steps: [tubStep('machineCycle', 'clean', runs('hot'), timer('cycle', 75))] },
+  machineCycle: {
+    agents: ['water', 'cleaner'],
+    materials: [{ what: 'washerCleaner', agent: 'cleaner' }],
+    steps: [tubStep('machineCycle', 'clean', runs('hot'), timer('cycle', 75))],
+  },
 };
 
 export function tub(choices: Choices): Procedure {
@@ -113,7 +164,8 @@ export function tub(choices: Choices): Procedure {
     key: 'washer.tub',
     version: 1,
     kind: 'tub',
-    days: school === 'machineCycle' ? { watchful: 30, steady: 30, light: 60 } : { watchful: 30, steady: 60, light: 365 },
+    days:
+      school === 'machineCycle' ? { watchful: 30, steady: 30, light: 60 } : { watchful: 30, steady: 60, light: 365 },
     assumed: school === 'machineCycle' ? ['light'] : [],
     drivers: ['laundry', 'coolWashes', 'hardness'],
     core: true,
@@ -141,10 +193,22 @@ export function tub(choices: Choices): Procedure {
 
 const lint = stepsOf('washer.lintTrap', { ...OFF_DRY, water: 'drained' });
 export const lintTrap = procedure('washer.lintTrap', {
-  kind: 'screen', days: days(90, 180, 180), assumed: ['watchful'], drivers: ['laundry', 'pets'], core: true, risk: 'flood', level: 'T', minutes: 10,
-  kit: ['toothbrush', 'towels'], materials: [{ what: 'lintTrap' }], stops: ['waterNearPlug', 'wiredIn'],
+  kind: 'screen',
+  days: days(90, 180, 180),
+  assumed: ['watchful'],
+  drivers: ['laundry', 'pets'],
+  core: true,
+  risk: 'flood',
+  level: 'T',
+  minutes: 10,
+  kit: ['toothbrush', 'towels'],
+  materials: [{ what: 'lintTrap' }],
+  stops: ['waterNearPlug', 'wiredIn'],
   steps: [
-    lint('out', 'open', takes('own'), photo('out')), lint('grade', 'look', grade(), finds), lint('clean', 'clean'),
-    lint('in', 'refit', puts('own'), photo('in'), confirm('clipped')), lint('rinse', 'test', ...SHORT_WASH, confirm('noDrip')),
+    lint('out', 'open', takes('own'), photo('out')),
+    lint('grade', 'look', grade(), finds),
+    lint('clean', 'clean'),
+    lint('in', 'refit', puts('own'), photo('in'), confirm('clipped')),
+    lint('rinse', 'test', ...SHORT_WASH, confirm('noDrip')),
   ],
 });
