@@ -1,7 +1,9 @@
 /** A house for tests: a real SQLite file, a clock that is set by hand, and people who call over HTTP. */
-import { mkdtempSync, rmSync } from 'node:fs';
+
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import argon2 from 'argon2';
 import { pino } from 'pino';
 import sharp from 'sharp';
 import request, { type Test } from 'supertest';
@@ -53,6 +55,11 @@ export class Caller {
   raw(method: 'post' | 'get', path: string): Test {
     return request(this.app)[method](`/api${path}`).set('cookie', this.cookie);
   }
+  /** Signed in as another caller is, on a server that knows the same session. */
+  like(other: Caller): this {
+    [this.cookie, this.csrf] = [other.cookie, other.csrf];
+    return this;
+  }
   get token(): string {
     return this.csrf;
   }
@@ -100,19 +107,41 @@ export interface House {
   close(): Promise<void>;
 }
 
-export async function openHouse(options: { rateFactor?: number } = {}): Promise<House> {
+/** Quickly checked, which is enough for a password that stands in every test. */
+const QUICK_HASH = { memoryCost: 1024, timeCost: 2, parallelism: 1 };
+
+/** A house as it is installed: lived once, and every other one begins as a copy of its file. */
+let installed: Promise<{ readonly file: Buffer; readonly manager: Caller }> | undefined;
+
+async function install(): Promise<{ readonly file: Buffer; readonly manager: Caller }> {
   const folder = mkdtempSync(join(tmpdir(), 'dewline-'));
-  const clock = { now: NOON };
-  const store = await openStore(join(folder, 'dewline.sqlite'));
-  const env = createEnv(store, join(folder, 'photos'), () => clock.now);
-  const app = createApp(env, { logger: pino({ level: 'silent' }), rateFactor: options.rateFactor ?? 1000 });
-  const manager = new Caller(app);
+  const file = join(folder, 'dewline.sqlite');
+  const store = await openStore(file);
+  const env = createEnv(store, join(folder, 'photos'), () => NOON);
+  const manager = new Caller(createApp(env, { logger: pino({ level: 'silent' }) }));
   await manager.open('/install', {
     organisation: 'Saltmarsh & Vane',
     name: 'R. Okonjo-Vane',
     email: 'vane@saltmarsh.example',
     password: PASSWORD,
   });
+  const passwordHash = await argon2.hash(PASSWORD, QUICK_HASH);
+  await store.write((db) => db.person.update({ email: 'vane@saltmarsh.example' }, { passwordHash }));
+  await store.close();
+  const bytes = readFileSync(file);
+  rmSync(folder, { recursive: true, force: true });
+  return { file: bytes, manager };
+}
+
+export async function openHouse(options: { rateFactor?: number } = {}): Promise<House> {
+  const { file, manager: first } = await (installed ??= install());
+  const folder = mkdtempSync(join(tmpdir(), 'dewline-'));
+  writeFileSync(join(folder, 'dewline.sqlite'), file);
+  const clock = { now: NOON };
+  const store = await openStore(join(folder, 'dewline.sqlite'));
+  const env = createEnv(store, join(folder, 'photos'), () => clock.now);
+  const app = createApp(env, { logger: pino({ level: 'silent' }), rateFactor: options.rateFactor ?? 1000 });
+  const manager = new Caller(app).like(first);
   return {
     env,
     folder,
