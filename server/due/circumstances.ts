@@ -36,7 +36,7 @@ export function placeHistory(
   const waters = facts.of(propertyId, 'water');
   const holds = facts.of(placeId, 'hold');
   const days = new Set<Day>([0]);
-  for (const [, id, fromDay, toDay] of tenancies) {
+  for (const { id, fromDay, toDay } of tenancies) {
     days.add(fromDay).add(fromDay + newHomeDays);
     if (toDay !== null) days.add(toDay + 1);
     for (const fact of facts.of(id, 'household')) days.add(fact.fromDay);
@@ -49,8 +49,8 @@ export function placeHistory(
   return [...days]
     .sort((a, b) => a - b)
     .map((fromDay) => {
-      const tenancy = tenancies.findLast(([, , from, to]) => from <= fromDay && (to === null || to >= fromDay));
-      const fact = tenancy && inForce(facts.of(tenancy[1], 'household'), fromDay);
+      const tenancy = tenancies.findLast((it) => it.fromDay <= fromDay && (it.toDay === null || it.toDay >= fromDay));
+      const fact = tenancy && inForce(facts.of(tenancy.id, 'household'), fromDay);
       const water = inForce(waters, fromDay);
       return {
         fromDay,
@@ -63,7 +63,7 @@ export function placeHistory(
               }
             : {},
           hardnessMgL: water?.value.hardnessMgL ?? undefined,
-          newHome: tenancy !== undefined && fromDay < tenancy[2] + newHomeDays,
+          newHome: tenancy !== undefined && fromDay < tenancy.fromDay + newHomeDays,
         },
         empty: holdAmong(holds, fromDay) !== null,
         householdSince: fact?.fromDay || undefined,

@@ -55,6 +55,7 @@ export interface PointHistory {
   readonly hold: Hold | null;
   /** Rows of what was found, oldest first, beside `inputs.conditions`. */
   readonly conditions: readonly sql.ConditionRow[];
+  readonly lastService: sql.ConditionRow | undefined;
   /** What raises its level on this machine. */
   readonly raised: readonly Raise[];
   /** Agents that may not be used at it. */
@@ -101,44 +102,40 @@ export async function readHistories(
   now: number,
   supposed: Supposed = {},
 ): Promise<PointHistory[]> {
-  const ids = JSON.stringify(pointIds);
-  const points = await sql.readPointRows(db, ids);
-  const placeIds = [...new Set(points.map((row) => row[8]))];
-  const tenancies = await sql.readTenancyRows(db, JSON.stringify(placeIds));
-  const subjects = new Set(tenancies.map((row) => row[1]));
-  for (const [id, , , organisationId, machineId, , , , placeId, propertyId] of points)
+  const points = await sql.readPointRows(db, pointIds);
+  const tenancies = await sql.readTenancyRows(db, [...new Set(points.map(({ placeId }) => placeId))]);
+  const subjects = new Set(tenancies.map(({ id }) => id));
+  for (const { id, organisationId, machineId, placeId, propertyId } of points)
     subjects.add(id).add(organisationId).add(machineId).add(placeId).add(propertyId);
   const [factRows, conditions, waiting, work, faults, signals] = await Promise.all([
-    sql.readFactRows(db, JSON.stringify([...subjects])),
-    sql.readConditionRows(db, ids),
-    sql.readWaitingRows(db, ids),
-    sql.readWorkRows(db, ids),
-    sql.readFaultRows(db, ids),
-    sql.readSignalRows(db, ids),
+    sql.readFactRows(db, [...subjects]),
+    sql.readConditionRows(db, pointIds),
+    sql.readWaitingRows(db, pointIds),
+    sql.readWorkRows(db, pointIds),
+    sql.readFaultRows(db, pointIds),
+    sql.readSignalRows(db, pointIds),
   ]);
   const facts = knownFacts(
-    factRows
-      .map(([id, subjectId, name, fromDay, recordedAt, value]) => ({ id, subjectId, name, fromDay, recordedAt, value }))
-      .sort((a, b) => a.fromDay - b.fromDay || a.recordedAt - b.recordedAt || (a.id < b.id ? -1 : 1)),
+    factRows.sort((a, b) => a.fromDay - b.fromDay || a.recordedAt - b.recordedAt || (a.id < b.id ? -1 : 1)),
   );
   const read: Read = {
     now,
     supposed,
     facts,
-    editions: await editionsInForce(db, [...new Set(points.map((row) => row[3]))]),
+    editions: await editionsInForce(db, [...new Set(points.map(({ organisationId }) => organisationId))]),
     today: new Map(),
     places: new Map(),
     stretches: new Map(),
-    tenancies: byFirst([...tenancies].sort((a, b) => a[2] - b[2])),
-    conditions: byFirst([...conditions].sort((a, b) => a[2] - b[2] || a[3] - b[3])),
-    waiting: new Map(waiting.map((row) => [row[0], row])),
-    work: new Map(work.map((row) => [row[0], row])),
-    faults: byFirst(
+    tenancies: grouped(tenancies.sort(byDay('fromDay')), ({ placeId }) => placeId),
+    conditions: ofPoints(conditions.sort((a, b) => a.day - b.day || a.at - b.at)),
+    waiting: new Map(waiting.map((row) => [row.pointId, row])),
+    work: new Map(work.map((row) => [row.pointId, row])),
+    faults: ofPoints(
       faults
-        .filter(([, , symptom, type, procedure]) => pointsOfSymptom(type, symptom).includes(procedure))
-        .sort((a, b) => a[1] - b[1]),
+        .filter(({ symptom, machineType, procedure }) => pointsOfSymptom(machineType, symptom).includes(procedure))
+        .sort(byDay('day')),
     ),
-    signals: byFirst([...signals].sort((a, b) => a[4] - b[4])),
+    signals: ofPoints(signals.sort(byDay('day'))),
   };
   return points.map((row) => historyOf(read, row));
 }
@@ -152,16 +149,20 @@ interface Read {
   readonly places: Map<string, PlaceHistory>;
   readonly stretches: Map<string, Stretch[]>;
   readonly tenancies: ReadonlyMap<string, readonly sql.TenancyRow[]>;
-  readonly conditions: ReadonlyMap<string, readonly sql.ConditionRow[]>;
+  readonly conditions: ReadonlyMap<string, sql.ConditionRow[]>;
   readonly waiting: ReadonlyMap<string, sql.WaitingRow>;
   readonly work: ReadonlyMap<string, sql.WorkRow>;
   readonly faults: ReadonlyMap<string, readonly sql.FaultRow[]>;
   readonly signals: ReadonlyMap<string, readonly sql.SignalRow[]>;
 }
 
-/** Rows by what they are about, their first column. */
-const byFirst = <T extends readonly [string, ...unknown[]]>(rows: readonly T[]): Map<string, T[]> =>
-  grouped(rows, ([first]) => first);
+const ofPoints = <T extends { readonly pointId: string }>(rows: readonly T[]) =>
+  grouped(rows, ({ pointId }) => pointId);
+
+const byDay =
+  <K extends string>(name: K) =>
+  (a: Readonly<Record<K, Day>>, b: Readonly<Record<K, Day>>): number =>
+    a[name] - b[name];
 
 function remembered<V>(map: Map<string, V>, key: string, make: () => V): V {
   let value = map.get(key);
@@ -173,92 +174,30 @@ function remembered<V>(map: Map<string, V>, key: string, make: () => V): V {
 const NEW_MACHINE_DAYS = 30;
 
 function historyOf(read: Read, row: sql.PointRow): PointHistory {
-  const [
-    id,
-    number,
-    key,
-    organisationId,
-    machineId,
-    installedDay,
-    registeredAt,
-    retiredDay,
-    placeId,
-    propertyId,
-    zone,
-    leftOut,
-    fuel,
-    hardWired,
-    switchKnown,
-  ] = row;
+  const { id, number, procedure: key, organisationId, machineId, placeId, propertyId, zone } = row;
   const { facts, supposed } = read;
   const today = remembered(read.today, zone, () => dayOfInstant(read.now, zone));
   const scopes = [id, machineId, placeId, propertyId, organisationId];
   const changes = supposed.changes ?? inForce(facts.of(organisationId, 'assumptions'), today)?.value ?? NO_CHANGES;
   const assumed = assumptionsWith(changes);
   const specification = facts.of(id, 'specification').at(-1)?.value;
-  const forbidden = forbiddenAt(procedures.get(key)!, specification ?? {});
-  const choices = withoutAgents(supposed.choices ?? choicesOf(facts, scopes, today), forbidden);
-  const saved = read.editions.get(`${organisationId} ${key}`) ?? null;
-  const ours = procedureOf(key, choices);
-  const edition = saved && { ...saved, content: carriedOver(ours, saved.content) };
-  // Whatever method or edition says, what is forbidden here is not offered.
-  const allowed = withAllowed(edition ? withEdition(ours, edition.content) : ours, forbidden);
-  const { level, raised } = levelAt(allowed, {
-    fuel,
-    hardWired: hardWired === 1,
-    switchKnown: switchKnown === 1,
-    access: specification?.access ?? null,
-  });
-  const procedure = level === allowed.level ? allowed : { ...allowed, level };
+  const made = procedureAt(read, row, scopes, specification, today);
+  const { procedure, choices, forbidden } = made;
   const place = remembered(read.places, placeId, () =>
     placeHistory(facts, placeId, propertyId, read.tenancies.get(placeId) ?? [], assumed),
   );
   const stretches = remembered(read.stretches, `${placeId} ${procedure.drivers.join()}`, () =>
     stretchesOf(procedure, place, assumed),
   );
-  const practiceFact = facts.nearest(scopes, 'practice', today);
-  const practice = supposed.practice ?? practiceFact?.value ?? 'steady';
-  const found = read.conditions.get(id) ?? [];
-  const claimed = found.some((it) => it[1] === 'service')
-    ? undefined
-    : facts.nearest([id, machineId], 'lastDone', today)?.value;
-  // Believed as claimed until a service is recorded; it is nobody's condition, and teaches nothing.
-  const conditions =
-    claimed === undefined
-      ? found
-      : [
-          [id, 'service', claimed, 0, null, 0, null, 'attested', '', null, 0] as const,
-          ...found.filter((it) => it[2] >= claimed),
-        ];
-  const seasons = facts.nearest([propertyId, organisationId], 'seasons', today)?.value ?? SEASONS;
-  const calendar = {
-    cooling: { month: seasons.coolingMonth, date: seasons.coolingDate },
-    leadDays: seasons.leadDays,
-    warmCelsius: seasons.warmCelsius,
-    warmSpells: facts.of(propertyId, 'warmSpell').map(({ value }) => value),
-    contract: facts.nearest([machineId], 'contract', today)?.value ?? null,
-    practice,
-  };
-  const anchor = supposed.anchor ??
-    facts.nearest([id], 'anchor', today)?.value ??
-    procedure.anchor ?? { choice: { kind: 'none' as const }, mode: 'sets' as const };
-  const simple = conditions.map((it) => ({
-    kind: it[1],
-    day: it[2],
-    grade: it[4],
-    confirmed: it[5] === 1,
-    ...(it[10] === 1 && { doubtful: true }),
-  }));
+  const { practice, practiceFrom } = practiceAt(read, scopes, today);
+  const conditions = conditionsAt(read, row, today);
+  const calendar = calendarAt(read, row, practice, today);
+  const anchor = anchorAt(read, id, procedure, today);
+  const simple = conditions.map(plainCondition);
   const servedDay = servedDayOf({ conditions: simple });
-  const faults = (read.faults.get(id) ?? []).map(([, day, symptom]) => ({ day, symptom }));
-  const signals = (read.signals.get(id) ?? []).map(([, signalId, type, state, day, recheckDay]) => ({
-    id: signalId,
-    type,
-    state,
-    day,
-    recheckDay,
-  }));
-  const waiting = read.waiting.get(id);
+  const faults = read.faults.get(id) ?? [];
+  const signals = read.signals.get(id) ?? [];
+  const lastService = conditions.findLast(({ kind }) => kind === 'service');
   return {
     point: { id, number, procedure: key, organisationId },
     machineId,
@@ -266,24 +205,21 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
     propertyId,
     zone,
     today,
-    procedure,
-    edition,
-    choices,
+    ...made,
     calendar,
     signals,
     faults,
     conditions,
-    retired: (retiredDay !== null && retiredDay <= today) || lacks(leftOut, key),
-    practiceFrom: practiceFact?.subjectId ?? organisationId,
+    lastService,
+    retired: (row.retiredDay !== null && row.retiredDay <= today) || lacks(row.leftOut, key),
+    practiceFrom,
     anchorChoice: anchor.choice,
     anchorMode: anchor.mode,
     scheduled: facts.nearest([id], 'scheduled', today)?.value ?? procedure.core,
     hold: holdAmong(facts.of(placeId, 'hold'), today),
-    forbidden,
-    raised,
-    turn: turnAt(procedure, conditions.findLast((it) => it[1] === 'service')?.[6] ?? null, forbidden, today),
-    waiting: waiting && { recordId: waiting[1], doneDay: waiting[2] },
-    jobState: read.work.get(id)?.[1],
+    turn: turnAt(procedure, lastService?.agent ?? null, forbidden, today),
+    waiting: read.waiting.get(id),
+    jobState: read.work.get(id)?.state,
     inputs: {
       procedure: key,
       version: procedure.version,
@@ -298,11 +234,8 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
       stretches,
       effects: effectsOn(procedure, place, today, assumed),
       conditions: simple,
-      newSince: newSince(installedDay, registeredAt, zone),
-      turnovers: (read.tenancies.get(placeId) ?? [])
-        .slice(1)
-        .map(([, , fromDay]) => fromDay)
-        .filter((fromDay) => fromDay <= today),
+      newSince: newSince(row.installedDay, row.registeredAt, zone),
+      turnovers: turnoversAt(read, placeId, today),
       anchor: resolveAnchor(anchor.choice, anchor.mode, calendar, servedDay ?? today),
       upkeepDay: facts.nearest([placeId, propertyId, organisationId], 'upkeepDay', today)?.value ?? null,
       signalDay: signalDay(
@@ -312,6 +245,94 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
       ),
     },
   };
+}
+
+function practiceAt({ facts, supposed }: Read, scopes: readonly string[], today: Day) {
+  const fact = facts.nearest(scopes, 'practice', today);
+  return { practice: supposed.practice ?? fact?.value ?? 'steady', practiceFrom: fact?.subjectId ?? scopes.at(-1)! };
+}
+
+/** Days on which a household followed another. */
+function turnoversAt({ tenancies }: Read, placeId: string, today: Day): Day[] {
+  const later = (tenancies.get(placeId) ?? []).slice(1);
+  return later.map(({ fromDay }) => fromDay).filter((fromDay) => fromDay <= today);
+}
+
+/** The procedure as methods, the edition in force, what is forbidden there and the machine make it. */
+function procedureAt(
+  { facts, supposed, editions }: Read,
+  { procedure: key, organisationId, fuel, hardWired, switchKnown }: sql.PointRow,
+  scopes: readonly string[],
+  specification: Specification | undefined,
+  today: Day,
+): Pick<PointHistory, 'procedure' | 'edition' | 'choices' | 'forbidden' | 'raised'> {
+  const forbidden = forbiddenAt(procedures.get(key)!, specification ?? {});
+  const choices = withoutAgents(supposed.choices ?? choicesOf(facts, scopes, today), forbidden);
+  const saved = editions.get(`${organisationId} ${key}`) ?? null;
+  const ours = procedureOf(key, choices);
+  const edition = saved && { ...saved, content: carriedOver(ours, saved.content) };
+  // Whatever method or edition says, what is forbidden here is not offered.
+  const allowed = withAllowed(edition ? withEdition(ours, edition.content) : ours, forbidden);
+  const { level, raised } = levelAt(allowed, {
+    fuel,
+    hardWired: hardWired === 1,
+    switchKnown: switchKnown === 1,
+    access: specification?.access ?? null,
+  });
+  return { procedure: level === allowed.level ? allowed : { ...allowed, level }, edition, choices, forbidden, raised };
+}
+
+/** What was found, oldest first. A day that somebody claimed is believed until a service is recorded; it teaches nothing. */
+function conditionsAt({ facts, conditions }: Read, { id, machineId }: sql.PointRow, today: Day): sql.ConditionRow[] {
+  const found = conditions.get(id) ?? [];
+  if (found.some(({ kind }) => kind === 'service')) return found;
+  const claimed = facts.nearest([id, machineId], 'lastDone', today)?.value;
+  if (claimed === undefined) return found;
+  return [{ ...CLAIMED, pointId: id, day: claimed }, ...found.filter(({ day }) => day >= claimed)];
+}
+
+/** Nobody's condition. */
+const CLAIMED: Omit<sql.ConditionRow, 'pointId' | 'day'> = {
+  kind: 'service',
+  at: 0,
+  grade: null,
+  confirmed: 0,
+  agent: null,
+  evidence: 'attested',
+  personId: null,
+  doubtful: 0,
+};
+
+const plainCondition = ({ kind, day, grade, confirmed, doubtful }: sql.ConditionRow) => ({
+  kind,
+  day,
+  grade,
+  confirmed: confirmed === 1,
+  ...(doubtful === 1 && { doubtful: true }),
+});
+
+function calendarAt(
+  { facts }: Read,
+  { machineId, propertyId, organisationId }: sql.PointRow,
+  practice: Practice,
+  today: Day,
+): PointHistory['calendar'] {
+  const seasons = facts.nearest([propertyId, organisationId], 'seasons', today)?.value ?? SEASONS;
+  return {
+    cooling: { month: seasons.coolingMonth, date: seasons.coolingDate },
+    leadDays: seasons.leadDays,
+    warmCelsius: seasons.warmCelsius,
+    warmSpells: facts.of(propertyId, 'warmSpell').map(({ value }) => value),
+    contract: facts.nearest([machineId], 'contract', today)?.value ?? null,
+    practice,
+  };
+}
+
+type Anchored = NonNullable<Supposed['anchor']>;
+
+function anchorAt({ facts, supposed }: Read, pointId: string, procedure: Procedure, today: Day): Anchored {
+  const chosen = supposed.anchor ?? facts.nearest([pointId], 'anchor', today)?.value ?? procedure.anchor;
+  return chosen ?? { choice: { kind: 'none' }, mode: 'sets' };
 }
 
 function waitsForSignal({ signalled }: Procedure, practice: Practice): boolean {

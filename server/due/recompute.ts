@@ -36,10 +36,11 @@ export async function recompute(db: Db, pointIds: readonly string[], now: number
 }
 
 async function recomputeChunk(db: Db, pointIds: readonly string[], now: number): Promise<void> {
-  const [histories, kept] = [await readHistories(db, pointIds, now), await readKeptLines(db, JSON.stringify(pointIds))];
-  const before = new Map(kept.map((row) => [row[0], row]));
+  const [histories, kept] = [await readHistories(db, pointIds, now), await readKeptLines(db, pointIds)];
+  const before = new Map(kept.map((row) => [row.pointId, row]));
   const lines: NewLine[] = [];
-  const marks: { mark: NewMark; line: number }[] = [];
+  /** Marks, once the key of the first line that was appended is known. */
+  const marks: ((firstLine: number) => NewMark)[] = [];
   const retired: string[] = [];
   for (const history of histories) {
     const { point, placeId, today, inputs, hold } = history;
@@ -52,33 +53,36 @@ async function recomputeChunk(db: Db, pointIds: readonly string[], now: number):
     const [line, cap] = servedDay === null ? [0, 0] : [lineDay, capDay];
     const text = JSON.stringify({ engine: ENGINE_VERSION, catalogue: CATALOGUE_VERSION, ...inputs });
     const was = before.get(point.id);
-    const same = was !== undefined && was[2] === servedDay && was[3] === line && was[4] === cap && was[5] === text;
+    const same = was?.servedDay === servedDay && was.lineDay === line && was.capDay === cap && was.inputs === text;
     if (!same)
-      lines.push([
-        point.id,
+      lines.push({
+        pointId: point.id,
         servedDay,
-        line,
-        cap,
-        text,
-        JSON.stringify({ days, band, speed, last: terms.at(-1), ...(beyondLearned !== null && { beyondLearned }) }),
-      ]);
-    const work = workOf(history, servedDay, hold !== null);
-    marks.push({
-      line: same ? was[1] : -lines.length,
-      mark: [
-        point.id,
-        placeId,
-        point.number,
-        typeNumber(point.procedure),
-        servedDay ?? 0,
-        servedDay === null ? 0 : lineDay - servedDay,
-        servedDay === null ? 0 : Math.max(0, capDay - lineDay),
-        work,
-        history.conditions.findLast((row) => row[1] === 'service')?.[7] ?? null,
-        null,
-        history.scheduled ? 1 : 0,
-      ],
-    });
+        lineDay: line,
+        capDay: cap,
+        inputs: text,
+        terms: JSON.stringify({
+          days,
+          band,
+          speed,
+          last: terms.at(-1),
+          ...(beyondLearned !== null && { beyondLearned }),
+        }),
+      });
+    const drawn = lines.length - 1;
+    marks.push((firstLine) => ({
+      pointId: point.id,
+      placeId,
+      number: point.number,
+      type: typeNumber(point.procedure),
+      servedDay: servedDay ?? 0,
+      intervalDays: servedDay === null ? 0 : lineDay - servedDay,
+      capSlack: servedDay === null ? 0 : Math.max(0, capDay - lineDay),
+      work: workOf(history, servedDay, hold !== null),
+      evidence: history.lastService?.evidence ?? null,
+      lineId: same ? was.lineId : firstLine + drawn,
+      scheduled: history.scheduled ? 1 : 0,
+    }));
   }
   const organisationId = histories[0]?.point.organisationId;
   if (organisationId === undefined) return;
@@ -86,7 +90,7 @@ async function recomputeChunk(db: Db, pointIds: readonly string[], now: number):
   await putMarks(
     db,
     organisationId,
-    marks.map(({ mark, line }) => mark.with(9, line > 0 ? line : first - line - 1) as unknown as NewMark),
+    marks.map((mark) => mark(first)),
   );
   if (retired.length > 0) await db.mark.remove({ pointId: retired });
   await settleRiders(db, histories);
@@ -95,23 +99,23 @@ async function recomputeChunk(db: Db, pointIds: readonly string[], now: number):
 /** Which parts of the machines touched ride with another: it follows from the lines of all of them. */
 async function settleRiders(db: Db, histories: readonly PointHistory[]): Promise<void> {
   const own = new Map(histories.map((history) => [history.point.id, history]));
-  const rows = await readSiblings(db, JSON.stringify([...new Set(histories.map(({ machineId }) => machineId))]));
-  const siblingOf = ([id, , key, served, interval, , chosen]: SiblingRow): Sibling => {
-    const procedure = own.get(id)?.procedure ?? procedures.get(key)!;
+  const rows = await readSiblings(db, [...new Set(histories.map(({ machineId }) => machineId))]);
+  const siblingOf = ({ pointId, procedure: key, servedDay, intervalDays, chosen }: SiblingRow): Sibling => {
+    const procedure = own.get(pointId)?.procedure ?? procedures.get(key)!;
     return {
-      id,
+      id: pointId,
       core: chosen === null ? procedure.core : chosen === 'true',
       level: procedure.level,
-      intervalDays: Math.max(1, interval || procedures.get(key)!.days.steady),
-      lineDay: served === 0 ? null : served + interval,
+      intervalDays: Math.max(1, intervalDays || procedures.get(key)!.days.steady),
+      lineDay: servedDay === 0 ? null : servedDay + intervalDays,
     };
   };
   const turned: { readonly id: string; readonly scheduled: number }[] = [];
-  for (const machine of grouped(rows, ([, machineId]) => machineId).values()) {
+  for (const machine of grouped(rows, ({ machineId }) => machineId).values()) {
     const siblings = machine.map(siblingOf);
-    for (const [i, [id, , , , , scheduled]] of machine.entries()) {
+    for (const [i, { pointId, scheduled }] of machine.entries()) {
       const asks = rides(siblings[i]!, siblings) ? 0 : 1;
-      if (asks !== scheduled) turned.push({ id, scheduled: asks });
+      if (asks !== scheduled) turned.push({ id: pointId, scheduled: asks });
     }
   }
   await putScheduled(db, turned);
@@ -119,22 +123,15 @@ async function settleRiders(db: Db, histories: readonly PointHistory[]): Promise
 
 /** Brings only the work on these points up to date: giving, starting and sending move no line. */
 export async function recomputeWork(db: Db, pointIds: readonly string[], now: number): Promise<void> {
-  const ids = JSON.stringify(pointIds);
-  const [points, waiting, work] = [
-    await readPointRows(db, ids),
-    await readWaitingRows(db, ids),
-    await readWorkRows(db, ids),
-  ];
+  const points = await readPointRows(db, pointIds);
+  const waiting = new Map((await readWaitingRows(db, pointIds)).map((row) => [row.pointId, row]));
+  const work = new Map((await readWorkRows(db, pointIds)).map((row) => [row.pointId, row]));
   const held = new Map<string, boolean>();
-  for (const [id, , , , , , , , placeId, , zone] of points) {
+  for (const { id, placeId, zone } of points) {
     const mark = await db.mark.one({ pointId: id });
     if (!mark) continue;
     if (!held.has(placeId)) held.set(placeId, (await holdOf(db, placeId, dayOfInstant(now, zone))) !== null);
-    const sent = waiting.find(([pointId]) => pointId === id);
-    const state = {
-      waiting: sent && { recordId: sent[1], doneDay: sent[2] },
-      jobState: work.find(([pointId]) => pointId === id)?.[1],
-    };
+    const state = { waiting: waiting.get(id), jobState: work.get(id)?.state };
     await db.mark.update({ pointId: id }, { work: workOf(state, mark.servedDay || null, held.get(placeId)!) });
   }
 }

@@ -319,11 +319,11 @@ async function sendRecord(
     procedure,
     edition,
     inputs: { methods },
-    conditions,
+    lastService,
   } = history;
   refuseStrangeSlots(procedure, record);
   // What a device says is bounded by what the server knows: nobody served it before it was asked for, or before it was last served.
-  const from = Math.max(job.givenAt ?? job.createdAt, conditions.findLast((it) => it[1] === 'service')?.[3] ?? 0);
+  const from = Math.max(job.givenAt ?? job.createdAt, lastService?.at ?? 0);
   const { startedAt, doneAt, outside } = boundedClaim(times, { from, receivedAt: call.now });
   const photos: CheckedPhoto[] = [];
   const hashes: Record<string, string> = {};

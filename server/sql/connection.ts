@@ -18,14 +18,27 @@ export async function ask<T>(db: Db, sql: string, values: readonly unknown[]): P
   });
 }
 
-/** The one text that a query gathers its rows into, as the array that it is. Reading text is several times faster than reading rows. */
-export async function askArray<T extends readonly unknown[]>(
+/** An SQL expression a column, by the name that a row gives it. */
+export type Columns<T> = Readonly<Record<keyof T & string, string>>;
+
+/**
+ * Rows as named objects. They are gathered into one text, since reading that is several times faster than reading rows.
+ * @param from what follows FROM, with its parameters
+ */
+export async function askNamed<T extends object>(
   db: Db,
-  sql: string,
+  columns: Columns<T>,
+  from: string,
   values: readonly unknown[],
 ): Promise<T[]> {
+  const names = Object.keys(columns);
+  const sql = `SELECT json_group_array(json_array(${Object.values(columns).join()})) AS gathered FROM ${from}`;
   const [row] = await ask<{ gathered: string | null }>(db, sql, values);
-  return JSON.parse(row?.gathered ?? '[]') as T[];
+  return (JSON.parse(row?.gathered ?? '[]') as unknown[][]).map((cells) => {
+    const named: Record<string, unknown> = {};
+    for (let i = 0; i < names.length; i += 1) named[names[i]!] = cells[i];
+    return named as T;
+  });
 }
 
 /** Runs a statement and says the key of the last row that it inserted. */

@@ -1,34 +1,35 @@
 /** SQL that only SQLite has: many lines and marks kept at once, passed as one text. */
 import type { Db } from '../store/db.ts';
-import { ask, askArray, run } from './connection.ts';
+import { ask, askNamed, run } from './connection.ts';
 
-export type KeptLine = readonly [
-  pointId: string,
-  lineId: number,
-  servedDay: number | null,
-  lineDay: number,
-  capDay: number,
-  inputs: string,
-];
+export interface KeptLine {
+  readonly pointId: string;
+  readonly lineId: number;
+  readonly servedDay: number | null;
+  readonly lineDay: number;
+  readonly capDay: number;
+  readonly inputs: string;
+}
 
 /** The line that each of some points stands on now. */
-export const readKeptLines = (db: Db, ids: string) =>
-  askArray<KeptLine>(
+export const readKeptLines = (db: Db, pointIds: readonly string[]) =>
+  askNamed<KeptLine>(
     db,
-    `
-SELECT json_group_array(json_array(mark.point_id, line.id, line.served_day, line.line_day, line.cap_day, line.inputs)) AS gathered
-FROM json_each(?1) AS wanted JOIN mark ON mark.point_id = wanted.value JOIN line ON line.id = mark.line_id`,
-    [ids],
+    {
+      pointId: 'mark.point_id',
+      lineId: 'line.id',
+      servedDay: 'line.served_day',
+      lineDay: 'line.line_day',
+      capDay: 'line.cap_day',
+      inputs: 'line.inputs',
+    },
+    'json_each(?1) AS wanted JOIN mark ON mark.point_id = wanted.value JOIN line ON line.id = mark.line_id',
+    [JSON.stringify(pointIds)],
   );
 
-export type NewLine = readonly [
-  pointId: string,
-  servedDay: number | null,
-  lineDay: number,
-  capDay: number,
-  inputs: string,
-  terms: string,
-];
+export interface NewLine extends Omit<KeptLine, 'lineId'> {
+  readonly terms: string;
+}
 
 /** Appends lines in order and says the key of the first. */
 export async function appendLines(
@@ -44,23 +45,42 @@ export async function appendLines(
     `
 INSERT INTO line (organisation_id, point_id, computed_at, served_day, line_day, cap_day, inputs, terms)
 SELECT ?2, value ->> 0, ?3, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5 FROM json_each(?1) ORDER BY key`,
-    [JSON.stringify(lines), organisationId, computedAt],
+    [
+      JSON.stringify(lines.map((it) => [it.pointId, it.servedDay, it.lineDay, it.capDay, it.inputs, it.terms])),
+      organisationId,
+      computedAt,
+    ],
   );
   return last - lines.length + 1;
 }
 
-export type NewMark = readonly [
-  pointId: string,
-  placeId: string,
-  number: number,
-  type: number,
-  servedDay: number,
-  intervalDays: number,
-  capSlack: number,
-  work: number,
-  evidence: string | null,
-  lineId: number | null,
-  scheduled: number,
+export interface NewMark {
+  readonly pointId: string;
+  readonly placeId: string;
+  readonly number: number;
+  readonly type: number;
+  readonly servedDay: number;
+  readonly intervalDays: number;
+  readonly capSlack: number;
+  readonly work: number;
+  readonly evidence: string | null;
+  readonly lineId: number | null;
+  readonly scheduled: number;
+}
+
+/** Cells of a mark, in the order of its columns. */
+const markCells = (it: NewMark) => [
+  it.pointId,
+  it.placeId,
+  it.number,
+  it.type,
+  it.servedDay,
+  it.intervalDays,
+  it.capSlack,
+  it.work,
+  it.evidence,
+  it.lineId,
+  it.scheduled,
 ];
 
 export async function putMarks(db: Db, organisationId: string, marks: readonly NewMark[]): Promise<void> {
@@ -73,7 +93,7 @@ INSERT INTO mark (organisation_id, point_id, place_id, number, type, served_day,
 SELECT ?2, value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5, value ->> 6, value ->> 7, value ->> 8, value ->> 9, value ->> 10 FROM json_each(?1) WHERE true
 ON CONFLICT (point_id) DO UPDATE SET place_id = excluded.place_id, number = excluded.number, type = excluded.type, served_day = excluded.served_day, interval_days = excluded.interval_days,
   cap_slack = excluded.cap_slack, work = excluded.work, evidence = excluded.evidence, line_id = excluded.line_id, scheduled = excluded.scheduled`,
-    [JSON.stringify(marks), organisationId],
+    [JSON.stringify(marks.map(markCells)), organisationId],
   );
 }
 
@@ -82,25 +102,33 @@ export const OUTDATED_SQL = `
 SELECT mark.point_id AS id FROM mark JOIN line ON line.id = mark.line_id
 WHERE json_extract(line.inputs, '$.catalogue') IS NOT ?1 OR json_extract(line.inputs, '$.engine') IS NOT ?2`;
 
-export type SiblingRow = readonly [
-  pointId: string,
-  machineId: string,
-  procedure: string,
-  servedDay: number,
-  intervalDays: number,
-  scheduled: number,
-  chosen: string | null,
-];
+export interface SiblingRow {
+  readonly pointId: string;
+  readonly machineId: string;
+  readonly procedure: string;
+  readonly servedDay: number;
+  readonly intervalDays: number;
+  readonly scheduled: number;
+  /** What a manager chose of its asking, as JSON. */
+  readonly chosen: string | null;
+}
 
-/** Every kept part of some machines, with what a manager chose of its asking. */
-export const readSiblings = (db: Db, machineIds: string) =>
-  askArray<SiblingRow>(
+/** Every kept part of some machines. */
+export const readSiblings = (db: Db, machineIds: readonly string[]) =>
+  askNamed<SiblingRow>(
     db,
-    `
-SELECT json_group_array(json_array(mark.point_id, point.machine_id, point.procedure, mark.served_day, mark.interval_days, mark.scheduled,
-  (SELECT value FROM fact WHERE fact.subject_id = mark.point_id AND fact.name = 'scheduled' ORDER BY from_day DESC, recorded_at DESC LIMIT 1))) AS gathered
-FROM json_each(?1) AS wanted JOIN point ON point.machine_id = wanted.value JOIN mark ON mark.point_id = point.id`,
-    [machineIds],
+    {
+      pointId: 'mark.point_id',
+      machineId: 'point.machine_id',
+      procedure: 'point.procedure',
+      servedDay: 'mark.served_day',
+      intervalDays: 'mark.interval_days',
+      scheduled: 'mark.scheduled',
+      chosen: `(SELECT value FROM fact WHERE fact.subject_id = mark.point_id AND fact.name = 'scheduled'
+ORDER BY from_day DESC, recorded_at DESC LIMIT 1)`,
+    },
+    'json_each(?1) AS wanted JOIN point ON point.machine_id = wanted.value JOIN mark ON mark.point_id = point.id',
+    [JSON.stringify(machineIds)],
   );
 
 /** Says of some marks whether they ask for themselves. */
