@@ -161,7 +161,8 @@ async function giveHome(
   for (const { id, points, doer } of given ?? []) {
     for (const it of points) it.busy = true;
     const tenantWork = doer !== staff;
-    const mean = tenantWork ? first!.habits.delay : overbooked(day) ? 9 : 2;
+    const staffMean = overbooked(day) ? 9 : 2;
+    const mean = tenantWork ? first!.habits.delay : staffMean;
     const delay = staged
       ? 0
       : Math.max(0, Math.round(-Math.log(1 - random()) * mean)) +

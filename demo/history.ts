@@ -220,6 +220,7 @@ async function recordOf(
       photoId: await shoot(world, call, point, shot, day, cheat && before),
     })),
   );
+  const fitting = point.placeName === 'Plant room' ? '20x20x1' : '16x25x1';
   const found = (FINDS_BY[point.procedure.key] ?? []).filter(() => point.load > 0.6 && random() < 0.45);
   return {
     id: env.newId(),
@@ -233,7 +234,7 @@ async function recordOf(
     readings: readingsFor(needs, point, random),
     confirmed: needs.filter(({ kind }) => kind === 'confirm').map(({ key }) => key),
     agent: agentFor(needs, point),
-    size: needs.some(({ kind }) => kind === 'size') ? (point.placeName === 'Plant room' ? '20x20x1' : '16x25x1') : null,
+    size: needs.some(({ kind }) => kind === 'size') ? fitting : null,
     after: null,
     where: null,
     note: '',

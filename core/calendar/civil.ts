@@ -53,12 +53,11 @@ export function dayOfCivil(year: number, month: number, date: number): Day {
 
 /** Days in a month, 28 to 31. */
 export function daysInMonth(year: number, month: number): number {
-  return month === 2
-    ? year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0)
-      ? 29
-      : 28
-    : 30 + ((month + (month > 7 ? 1 : 0)) % 2);
+  if (month === 2) return isLeap(year) ? 29 : 28;
+  return 30 + ((month + (month > 7 ? 1 : 0)) % 2);
 }
+
+const isLeap = (year: number) => year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0);
 
 /** Day of the week: Monday 0 to Sunday 6. */
 export function weekdayOf(day: Day): number {

@@ -66,4 +66,5 @@ function folded(line: string): string {
   return out;
 }
 
-const octetsOf = (point: number) => (point < 0x80 ? 1 : point < 0x800 ? 2 : point < 0x10000 ? 3 : 4);
+/** Octets of a code point in UTF-8 (RFC 3629): one more from each of these on. */
+const octetsOf = (point: number) => 1 + [0x80, 0x800, 0x10000].filter((from) => point >= from).length;

@@ -69,7 +69,8 @@ function periodsOf(rule: Rule, start: Day, near: Day): () => readonly Day[] | un
       return () => {
         const here = day;
         day += interval;
-        return here > end ? undefined : dayFits(rule, here) ? pick(rule, [here]) : NONE;
+        if (here > end) return undefined;
+        return dayFits(rule, here) ? pick(rule, [here]) : NONE;
       };
     }
     case 'WEEKLY': {

@@ -35,24 +35,45 @@ export interface Rule {
 
 const wrong = (text: string, why: string) => new RangeError(`recurrence rule ${text}: ${why}`);
 
-/**
- * Reads a rule, such as `FREQ=MONTHLY;BYDAY=1SA`.
- * @throws RangeError saying which part is wrong or outside the subset
- */
-export function parseRule(text: string): Rule {
+const KNOWN = ['FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'BYMONTH', 'BYMONTHDAY', 'BYDAY', 'BYSETPOS', 'WKST'];
+
+/** The parts of a rule by their names, each known and there once. */
+function partsOf(text: string): ReadonlyMap<string, string> {
   const parts = new Map<string, string>();
-  for (const part of text
+  const written = text
     .trim()
     .replace(/^RRULE:/i, '')
     .split(';')
-    .filter(Boolean)) {
+    .filter(Boolean);
+  for (const part of written) {
     const [name, value, ...rest] = part.split('=');
     if (!name || !value || rest.length > 0) throw wrong(text, `"${part}" is not NAME=VALUE`);
     if (parts.has(name.toUpperCase())) throw wrong(text, `${name} twice`);
     parts.set(name.toUpperCase(), value.toUpperCase());
   }
-  const known = ['FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'BYMONTH', 'BYMONTHDAY', 'BYDAY', 'BYSETPOS', 'WKST'];
-  for (const name of parts.keys()) if (!known.includes(name)) throw wrong(text, `${name} is outside the subset`);
+  for (const name of parts.keys()) if (!KNOWN.includes(name)) throw wrong(text, `${name} is outside the subset`);
+  return parts;
+}
+
+/** Refuses parts that do not go with each other. */
+function refuseMixed(text: string, frequency: Frequency, parts: ReadonlyMap<string, string>): void {
+  const daily = frequency === 'DAILY' || frequency === 'WEEKLY';
+  if (parts.has('COUNT') && parts.has('UNTIL')) throw wrong(text, 'COUNT and UNTIL exclude each other');
+  if (parts.has('BYMONTHDAY') && frequency === 'WEEKLY') throw wrong(text, 'BYMONTHDAY does not go with WEEKLY');
+  if (!parts.has('BYSETPOS')) return;
+  if (daily) throw wrong(text, 'BYSETPOS needs MONTHLY or YEARLY');
+  if (!['BYDAY', 'BYMONTHDAY', 'BYMONTH'].some((name) => parts.has(name)))
+    throw wrong(text, 'BYSETPOS needs another BY part');
+}
+
+const weekdayOf = (name: string) => (WEEKDAYS as readonly string[]).indexOf(name);
+
+/**
+ * Reads a rule, such as `FREQ=MONTHLY;BYDAY=1SA`.
+ * @throws RangeError saying which part is wrong or outside the subset
+ */
+export function parseRule(text: string): Rule {
+  const parts = partsOf(text);
   const frequency = parts.get('FREQ') as Frequency | undefined;
   if (!frequency || !FREQUENCIES.includes(frequency))
     throw wrong(text, 'FREQ must be DAILY, WEEKLY, MONTHLY or YEARLY');
@@ -70,18 +91,13 @@ export function parseRule(text: string): Rule {
     const nth = match[1] ? whole(match[1], -53, 53, 'BYDAY') : 0;
     if (nth !== 0 && (frequency === 'DAILY' || frequency === 'WEEKLY'))
       throw wrong(text, `an ordinal needs MONTHLY or YEARLY: ${value}`);
-    return { nth, weekday: WEEKDAYS.indexOf(match[2] as never) };
+    return { nth, weekday: weekdayOf(match[2]!) };
   });
-  if (parts.has('COUNT') && parts.has('UNTIL')) throw wrong(text, 'COUNT and UNTIL exclude each other');
   const monthDays = list('BYMONTHDAY', -31, 31);
-  if (monthDays.length > 0 && frequency === 'WEEKLY') throw wrong(text, 'BYMONTHDAY does not go with WEEKLY');
   const setPositions = list('BYSETPOS', -366, 366);
-  if (setPositions.length > 0 && (frequency === 'DAILY' || frequency === 'WEEKLY'))
-    throw wrong(text, 'BYSETPOS needs MONTHLY or YEARLY');
-  if (setPositions.length > 0 && weekdays.length + monthDays.length + (parts.has('BYMONTH') ? 1 : 0) === 0)
-    throw wrong(text, 'BYSETPOS needs another BY part');
-  const weekStart = parts.get('WKST');
-  if (weekStart && !WEEKDAYS.includes(weekStart as never)) throw wrong(text, `WKST=${weekStart}`);
+  refuseMixed(text, frequency, parts);
+  const weekStart = parts.get('WKST') ?? 'MO';
+  if (weekdayOf(weekStart) === -1) throw wrong(text, `WKST=${weekStart}`);
   return {
     frequency,
     weekdays,
@@ -89,7 +105,7 @@ export function parseRule(text: string): Rule {
     setPositions,
     interval: parts.has('INTERVAL') ? whole(parts.get('INTERVAL')!, 1, 10_000, 'INTERVAL') : 1,
     months: list('BYMONTH', 1, 12),
-    weekStart: weekStart ? WEEKDAYS.indexOf(weekStart as never) : 0,
+    weekStart: weekdayOf(weekStart),
     ...(parts.has('COUNT') && { count: whole(parts.get('COUNT')!, 1, 100_000, 'COUNT') }),
     ...(parts.has('UNTIL') && { until: untilOf(parts.get('UNTIL')!, text) }),
   };

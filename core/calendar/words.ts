@@ -105,11 +105,8 @@ function weekdayWords(say: Speaker, { nth, weekday }: Weekday): string {
   const day = say.weekday(MONDAY + weekday);
   if (nth === 0) return say('rule.each', { day });
   if (nth === 1) return say('rule.first', { day });
-  return nth === -1
-    ? say('rule.last', { day })
-    : nth === -2
-      ? say('rule.lastButOne', { day })
-      : say('rule.nth', { nth, day });
+  if (nth === -1) return say('rule.last', { day });
+  return nth === -2 ? say('rule.lastButOne', { day }) : say('rule.nth', { nth, day });
 }
 
 function dateWords(say: Speaker, date: number): string {

@@ -94,8 +94,8 @@ export function withAllowed(procedure: Procedure, forbidden: readonly Agent[]): 
   const agents = procedure.steps.some(({ needs }) => needs.some(({ kind }) => kind === 'agent'));
   if (forbidden.length === 0 || !agents) return procedure;
   const may = (agent: Agent) => !forbidden.includes(agent);
-  const left = (choices: readonly Agent[]): readonly Agent[] =>
-    choices.some(may) ? choices.filter(may) : procedure.agentIsAll ? [] : ['water'];
+  const last: readonly Agent[] = procedure.agentIsAll ? [] : ['water'];
+  const left = (choices: readonly Agent[]): readonly Agent[] => (choices.some(may) ? choices.filter(may) : last);
   return {
     ...procedure,
     steps: procedure.steps.map((step) => ({
@@ -117,7 +117,10 @@ const agentNeeds = ({ steps }: Procedure) =>
 /** Agents that a procedure surely uses: the one whose turn it is, else those that leave no choice. */
 export function certainAgents(procedure: Procedure, turn: Agent | null): Agent[] {
   return agentNeeds(procedure)
-    .flatMap(({ choices }) => (turn && choices.includes(turn) ? [turn] : choices.length === 1 ? choices : []))
+    .flatMap(({ choices }) => {
+      if (turn && choices.includes(turn)) return [turn];
+      return choices.length === 1 ? choices : [];
+    })
     .filter((agent) => agent !== 'water');
 }
 

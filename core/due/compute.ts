@@ -95,7 +95,8 @@ export function capOf(
   { capShare }: Assumptions,
 ): { readonly reason: CapReason | 'own'; readonly days: number } {
   const maker = caps.find(({ reason }) => reason === 'maker');
-  const own = practice === 'maker' && maker ? maker.days : critical ? days.light : Math.round(days.light * capShare);
+  const longest = critical ? days.light : Math.round(days.light * capShare);
+  const own = practice === 'maker' && maker ? maker.days : longest;
   return [{ reason: 'own' as const, days: own }, ...caps].reduce((least, cap) => (cap.days < least.days ? cap : least));
 }
 

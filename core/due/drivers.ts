@@ -70,25 +70,29 @@ export interface DriverEffect {
 
 type Reading = (circumstances: Circumstances, assumed: Assumptions) => Omit<DriverEffect, 'driver'> | undefined;
 
-const byPeople = (people: number, assumed: Assumptions) =>
-  people <= 1
-    ? assumed['people.one']
-    : people <= 3
-      ? 1
-      : people === 4
-        ? assumed['people.four']
-        : assumed['people.five'];
+const byPeople = (people: number, assumed: Assumptions) => {
+  if (people <= 1) return assumed['people.one'];
+  if (people <= 3) return 1;
+  return people === 4 ? assumed['people.four'] : assumed['people.five'];
+};
 /** A condenser: yearly for one or two people, three to four times a year for a large family, against a reference of half a year (common practice). */
-const condenserBy = (people: number, assumed: Assumptions) =>
-  people <= 2
-    ? assumed['condenser.two']
-    : people === 3
-      ? 1
-      : people === 4
-        ? assumed['condenser.four']
-        : assumed['condenser.five'];
-/** Our assumption: the loads that one, two or three, four, and five or more people wash. */
-const asPeople = (loads: number) => (loads <= 2 ? 1 : loads <= 6 ? 2 : loads <= 9 ? 4 : 5);
+const condenserBy = (people: number, assumed: Assumptions) => {
+  if (people <= 2) return assumed['condenser.two'];
+  if (people === 3) return 1;
+  return people === 4 ? assumed['condenser.four'] : assumed['condenser.five'];
+};
+/** Our assumption: the most loads that a household of so many people washes; who washes more counts as five. */
+const LOADS_OF: readonly { readonly people: number; readonly most: number }[] = [
+  { people: 1, most: 2 },
+  { people: 2, most: 6 },
+  { people: 4, most: 9 },
+];
+const asPeople = (loads: number) => LOADS_OF.find(({ most }) => loads <= most)?.people ?? 5;
+
+const byPets = (pets: number, assumed: Assumptions) => {
+  if (pets <= 0) return 1;
+  return pets === 1 ? assumed['pets.one'] : assumed['pets.two'];
+};
 
 /** A driver that is either so or not. */
 const flagged =
@@ -109,9 +113,7 @@ const READINGS: Record<DriverName, Reading> = {
     return people === undefined ? undefined : { factor: byPeople(people, assumed), given: people, from: 'people' };
   },
   pets: ({ household: { pets } }, assumed) =>
-    pets === undefined
-      ? undefined
-      : { factor: pets <= 0 ? 1 : pets === 1 ? assumed['pets.one'] : assumed['pets.two'], given: pets, from: 'pets' },
+    pets === undefined ? undefined : { factor: byPets(pets, assumed), given: pets, from: 'pets' },
   cooking: ({ household: { cooking } }, assumed) =>
     cooking === undefined
       ? undefined

@@ -19,6 +19,7 @@ export function drawLoad(random: Random, speed: number, exposure: number): numbe
 export function drawGrade(random: Random, load: number): Grade {
   const index = GRADES.indexOf(gradeOfLoad(load));
   if (random() >= LEARNING.misgraded) return GRADES[index]!;
-  const step = index === 0 ? 1 : index === GRADES.length - 1 ? -1 : random() < 0.5 ? -1 : 1;
-  return GRADES[index + step]!;
+  if (index === 0) return GRADES[1]!;
+  if (index === GRADES.length - 1) return GRADES[index - 1]!;
+  return GRADES[index + (random() < 0.5 ? -1 : 1)]!;
 }

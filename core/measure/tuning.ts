@@ -3,6 +3,7 @@
  * between steps (common practice). Limits: refrigerator at or below 40 °F (4 °C), freezer 0 °F (−18 °C), US FDA consumer guidance
  * (from memory); the lower ends are ours, so that food does not freeze and power is not wasted.
  */
+import type { Values } from '../language/message.ts';
 import { rounded, within, type Working } from './working.ts';
 
 export const COLD_LIMITS = { fridge: { low: 0, high: 4 }, freezer: { low: -25, high: -18 } } as const;
@@ -24,15 +25,7 @@ export function coldWorking(fridgeC: number, freezerC: number): Working {
     terms: [
       { key: 'cold.fridge', values: { celsius: rounded(fridgeC) } },
       { key: 'cold.freezer', values: { celsius: rounded(freezerC) } },
-      {
-        key: `cold.${step.do}`,
-        values:
-          step.do === 'turn'
-            ? { compartment: step.compartment, direction: step.direction }
-            : step.do === 'foodFirst'
-              ? { compartment: step.compartment }
-              : {},
-      },
+      { key: `cold.${step.do}`, values: wordsOf(step) },
     ],
     limits: [{ key: 'cold', met: fits('fridge', fridgeC) && fits('freezer', freezerC), values: {} }],
   };
@@ -54,8 +47,16 @@ export type TuningStep =
   | { readonly do: 'foodFirst'; readonly compartment: Compartment }
   | { readonly do: 'fault'; readonly compartment: Compartment };
 
-const against = (compartment: Compartment, value: number): 'colder' | 'warmer' | null =>
-  value > COLD_LIMITS[compartment].high ? 'colder' : value < COLD_LIMITS[compartment].low ? 'warmer' : null;
+function wordsOf(step: TuningStep): Values {
+  if (step.do === 'turn') return { compartment: step.compartment, direction: step.direction };
+  return step.do === 'foodFirst' ? { compartment: step.compartment } : {};
+}
+
+function against(compartment: Compartment, value: number): 'colder' | 'warmer' | null {
+  const { low, high } = COLD_LIMITS[compartment];
+  if (value > high) return 'colder';
+  return value < low ? 'warmer' : null;
+}
 
 /** What to do next. @param measured oldest first; each but the last was followed by one degree of turning */
 export function nextTuning(measured: readonly Measured[], now: number): TuningStep {

@@ -55,8 +55,9 @@ export function standingOf(
   const late = counted.filter(({ state }) => isPastState(state));
   const breach =
     alarms > 0 || late.some(({ safetyCritical }) => safetyCritical) || late.length > counted.length * BREACH_SHARE;
+  const kept = inOrder.count < inOrder.of ? 'watch' : 'sound';
   return {
-    verdict: breach ? 'breach' : inOrder.count < inOrder.of ? 'watch' : 'sound',
+    verdict: breach ? 'breach' : kept,
     inOrder,
     onTime: { count: services.filter(({ onTime }) => onTime).length, of: services.length },
     evidence: {

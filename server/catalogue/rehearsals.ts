@@ -20,8 +20,10 @@ export async function readRehearsal(call: Call, key: string, { seed }: Rehearsal
   } = call;
   const procedure = await readProcedure(call, key);
   const titleOf = (step: string) => procedure.steps.find((it) => it.key === step)!.title;
-  const words = ({ kind }: Question, option: string) =>
-    kind === 'stop' ? say(`stop.${option}`) : kind === 'picture' ? say(`grade.${option}`) : titleOf(option);
+  const words = ({ kind }: Question, option: string) => {
+    if (kind === 'stop') return say(`stop.${option}`);
+    return kind === 'picture' ? say(`grade.${option}`) : titleOf(option);
+  };
   return {
     questions: questionsIn(procedure, seed).map((question) => ({
       says: say(`rehearsal.${question.kind}`),

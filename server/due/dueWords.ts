@@ -11,5 +11,6 @@ export function dueWords(
     .map(({ servedDay, intervalDays }) => servedDay + intervalDays - today);
   if (dated.length === 0) return say('due.noRecord');
   const days = Math.min(...dated);
-  return days < 0 ? say('due.past', { days: -days }) : days === 0 ? say('due.today') : say('due.in', { days });
+  if (days < 0) return say('due.past', { days: -days });
+  return days === 0 ? say('due.today') : say('due.in', { days });
 }

@@ -112,16 +112,15 @@ export async function createLook(call: Call, form: NewLook): Promise<LookDone> {
   const contradicts = contradictions(inputs.conditions).some(
     ({ later }) => later.day === day && later.grade === form.grade,
   );
+  if (contradicts) return { id: form.id, says: say('look.contradicts') };
+  if (!after.servedDay) return { id: form.id, says: say('look.noRecord') };
+  const direction = moved > 0 ? 'later' : 'sooner';
   return {
     id: form.id,
-    says: contradicts
-      ? say('look.contradicts')
-      : !after.servedDay
-        ? say('look.noRecord')
-        : say('look.done', {
-            direction: moved === 0 ? 'same' : moved > 0 ? 'later' : 'sooner',
-            far: Math.abs(moved),
-            next: say.shortDay(after.servedDay + after.intervalDays),
-          }),
+    says: say('look.done', {
+      direction: moved === 0 ? 'same' : direction,
+      far: Math.abs(moved),
+      next: say.shortDay(after.servedDay + after.intervalDays),
+    }),
   };
 }

@@ -142,6 +142,12 @@ async function faultsAbout(db: Call['db'], pointId: string): Promise<Row<'fault'
   return faults.filter((fault) => fault.pointId === pointId || about.includes(fault.symptom)).slice(0, 6);
 }
 
+/** By what an accepted proof counts. */
+function acceptedAs(selfCertified: boolean, evidence: string): 'selfCertified' | 'certified' | 'proven' {
+  if (selfCertified) return 'selfCertified';
+  return evidence === 'selfCertified' ? 'certified' : 'proven';
+}
+
 async function storyOf(call: Call, pointId: string, zone: string): Promise<StoryEntry[]> {
   const {
     db,
@@ -171,14 +177,7 @@ async function storyOf(call: Call, pointId: string, zone: string): Promise<Story
     const proof = proofs.get(record.id)!;
     const { grade, selfCertified } = JSON.parse(record.canonical) as ServiceRecord;
     const gradeSays = grade ? say(`grade.${grade}`) : 'none';
-    const key =
-      proof.state !== 'accepted'
-        ? proof.state
-        : selfCertified
-          ? 'selfCertified'
-          : proof.evidence === 'selfCertified'
-            ? 'certified'
-            : 'proven';
+    const key = proof.state === 'accepted' ? acceptedAs(selfCertified, proof.evidence) : proof.state;
     return {
       at: record.doneAt,
       day: isoFromDay(record.doneDay),

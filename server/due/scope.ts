@@ -40,27 +40,27 @@ export async function findScope(call: Call, scope: Scope, subjectId: string | nu
     };
   }
   if (subjectId === null) throw notFound();
-  const point = scope === 'point' ? await db.point.one({ id: subjectId, organisationId }) : undefined;
-  const machine =
-    scope === 'machine' || point
-      ? await db.machine.one({ id: point?.machineId ?? subjectId, organisationId })
-      : undefined;
-  const place =
-    scope === 'place' || machine
-      ? await db.place.one({ id: machine?.placeId ?? subjectId, organisationId })
-      : undefined;
-  const property = await db.property.one({ id: place?.propertyId ?? subjectId, organisationId });
-  const wanted = { property, place, machine, point }[scope];
-  if (!wanted || !property) throw notFound();
-  const name = [
-    point && say(`point.${point.procedure}`),
-    machine && machineName(say, machine),
-    place?.name,
-    !place && property.name,
-  ]
-    .filter(Boolean)
-    .join(', ');
+  const chain = await chainOf(call, scope, subjectId);
+  const { point, machine, place, property } = chain;
+  if (!chain[scope] || !property) throw notFound();
+  const inner = [point && say(`point.${point.procedure}`), machine && machineName(say, machine)].filter(Boolean);
+  const name = [...inner, (place ?? property).name].join(', ');
   return { scope, subjectId, name, today: dayOfInstant(now, property.zone) };
+}
+
+/** What a subject is, and all that it stands in. */
+async function chainOf(
+  { db, actor: { organisationId } }: Call,
+  scope: Exclude<Scope, 'organisation'>,
+  subjectId: string,
+) {
+  const point = scope === 'point' ? await db.point.one({ id: subjectId, organisationId }) : undefined;
+  const machineId = point?.machineId ?? (scope === 'machine' ? subjectId : undefined);
+  const machine = machineId ? await db.machine.one({ id: machineId, organisationId }) : undefined;
+  const placeId = machine?.placeId ?? (scope === 'place' ? subjectId : undefined);
+  const place = placeId ? await db.place.one({ id: placeId, organisationId }) : undefined;
+  const property = await db.property.one({ id: place?.propertyId ?? subjectId, organisationId });
+  return { point, machine, place, property };
 }
 
 /** Finds what an address names, where the organisation goes by any id. */

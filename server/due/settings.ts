@@ -90,11 +90,12 @@ export function withChanges(before: Changes, changes: ChangeAssumptions['changes
   for (const [name, value] of Object.entries(changes)) {
     if (value === null || isSound(name, value)) continue;
     const judgement = (JUDGEMENTS as Readonly<Record<string, { low: number; high: number }>>)[name];
+    const other: FieldErrors[string] = name.startsWith('days/')
+      ? { key: 'field.wholeDays', values: { most: LONGEST_INTERVAL } }
+      : { key: 'field.unknown', values: {} };
     wrong[`changes.${name}`] = judgement
       ? { key: 'field.range', values: { low: judgement.low, high: judgement.high } }
-      : name.startsWith('days/')
-        ? { key: 'field.wholeDays', values: { most: LONGEST_INTERVAL } }
-        : { key: 'field.unknown', values: {} };
+      : other;
   }
   for (const { key, days } of procedures.values()) {
     const [watchful, steady, light] = SCHOOLS.map((school) => next[intervalName(key, school)] ?? days[school]);

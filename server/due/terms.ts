@@ -22,7 +22,7 @@ export function termLine(say: Speaker, term: Term, { inputs, signals, faults }: 
         why: term.signalled
           ? say('term.practice.signalled')
           : say('term.practice.why', {
-              known: !term.known ? 'false' : Math.round(term.days) === inputs.days.steady ? 'same' : 'true',
+              known: term.known && Math.round(term.days) === inputs.days.steady ? 'same' : String(term.known),
               load: term.days / inputs.days.steady,
             }),
       };
@@ -78,18 +78,17 @@ export function termLine(say: Speaker, term: Term, { inputs, signals, faults }: 
     case 'signal': {
       const fault = faults[0];
       const signal = signals.find(({ day, recheckDay }) => day === term.day || recheckDay === term.day) ?? signals[0];
-      const what =
-        signal && (!fault || fault.day > term.day)
-          ? say(`signal.${signal.type}`)
-          : fault
-            ? say(`symptom.${fault.symptom}`)
-            : '';
+      const told = fault ? say(`symptom.${fault.symptom}`) : '';
+      const what = signal && (!fault || fault.day > term.day) ? say(`signal.${signal.type}`) : told;
       return { days, says: say('term.signal'), why: say('term.signal.why', { what, day: say.shortDay(term.day) }) };
     }
   }
 }
 
-export const paceOf = (speed: number) => (speed > 1.05 ? 'faster' : speed < 0.95 ? 'slower' : 'same');
+export function paceOf(speed: number): 'faster' | 'slower' | 'same' {
+  if (speed > 1.05) return 'faster';
+  return speed < 0.95 ? 'slower' : 'same';
+}
 
 /** The calendar that a point keeps, in words. */
 export function anchorWords(say: Speaker, choice: AnchorChoice, { calendar, inputs, today }: PointHistory): string {
@@ -132,13 +131,12 @@ export function plainWords(
   const last = terms.at(-1)!;
   // Reported after it was due already, a signal moves no date, but it is why somebody should come.
   const reported = history.inputs.signalDay !== null && history.inputs.signalDay >= line.servedDay;
-  const first = reported
-    ? say('due.says.signal')
-    : last.term === 'seen'
-      ? say('due.says.seen', { grade: say(`grade.${last.grade}`) })
-      : terms.some(({ term }) => term === 'anchor')
-        ? say('due.says.anchored', { words: anchorWords(say, history.anchorChoice, history) })
-        : say('due.says.interval', { days: line.days });
+  if (reported) return say('due.says.signal');
+  if (last.term === 'seen') return say('due.says.seen', { grade: say(`grade.${last.grade}`) });
+  if (terms.some(({ term }) => term === 'anchor')) {
+    return say('due.says.anchored', { words: anchorWords(say, history.anchorChoice, history) });
+  }
+  const first = say('due.says.interval', { days: line.days });
   const reasons = new Set<string>();
   const [reference] = terms;
   for (const term of terms) {
@@ -149,13 +147,8 @@ export function plainWords(
   const plain = terms.findLast(({ term }) =>
     ['reference', 'practice', 'driver', 'held', 'changed', 'found', 'quarter', 'floor', 'cap'].includes(term),
   )!;
-  const direction =
-    reasons.size === 0 || Math.round(plain.days) === reference!.days
-      ? 'same'
-      : plain.days < reference!.days
-        ? 'sooner'
-        : 'later';
-  if (reported || last.term === 'seen' || terms.some(({ term }) => term === 'anchor')) return first;
+  const moved = plain.days < reference!.days ? 'sooner' : 'later';
+  const direction = reasons.size === 0 || Math.round(plain.days) === reference!.days ? 'same' : moved;
   return `${first} ${say('due.why.reasons', { direction, reasons: say.list([...reasons].map((reason) => say(`due.reason.${reason}`))) })}`;
 }
 

@@ -26,6 +26,12 @@ import { practiceScope, readHistory, type PointHistory, type Supposed } from './
 import { anchorOf, changesOf, withChanges } from './settings.ts';
 import { anchorWords, beyondWords, isoOrNull, plainWords, termLine } from './terms.ts';
 
+/** How sure the speed is, by the highest that it may be over the lowest. */
+function spreadWord(ratio: number): 'alone' | 'some' | 'sure' {
+  if (ratio > 2.6) return 'alone';
+  return ratio > 1.7 ? 'some' : 'sure';
+}
+
 export async function readWorking(call: Call, idOrNumber: string): Promise<WorkingAnswer> {
   const point = await findPoint(call, idOrNumber);
   return describeWorking(call, await readHistory(call.db, point.id, call.now));
@@ -69,7 +75,7 @@ async function describeWorking(call: Call, history: PointHistory): Promise<Worki
   const place = (await db.place.one({ id: history.placeId }))!;
   const names = await namesOf(
     db,
-    history.conditions.map((row) => row[9]),
+    history.conditions.map(({ personId }) => personId),
   );
   const upkeep = inputs.upkeepDay;
   return {
@@ -90,12 +96,7 @@ async function describeWorking(call: Call, history: PointHistory): Promise<Worki
             late: isoFromDay(line.servedDay + bandOf(line).late),
           },
     beyond: beyondWords(say, line.days, line.beyondLearned),
-    speed: {
-      ...line.speed,
-      says: say(
-        `spread.${line.speed.high / line.speed.low > 2.6 ? 'alone' : line.speed.high / line.speed.low > 1.7 ? 'some' : 'sure'}`,
-      ),
-    },
+    speed: { ...line.speed, says: say(`spread.${spreadWord(line.speed.high / line.speed.low)}`) },
     conditions: conditionsOf(say, history, names),
     contradictions: contradictions(inputs.conditions).map(({ earlier, later }) =>
       say('due.contradiction', {
@@ -191,7 +192,7 @@ function conditionsOf(
   return inputs.conditions
     .map((condition, i) => {
       const at = taught.findIndex((it) => it.condition === condition);
-      const by = conditions[i]![9];
+      const by = conditions[i]!.personId;
       return {
         day: isoFromDay(condition.day),
         kind: condition.kind,

@@ -230,7 +230,10 @@ export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ 
       id,
     );
   }
-  const extra = form.move === 'start' ? { startedAt: now } : form.move === 'notAble' ? { assigneeId: null } : {};
+  const extra = {
+    ...(form.move === 'start' && { startedAt: now }),
+    ...(form.move === 'notAble' && { assigneeId: null }),
+  };
   await applyMove(call, job, form.move, reason, extra);
   const tasks = await db.task.all({ jobId: id });
   if (form.move === 'notAble')

@@ -156,6 +156,19 @@ function describeReading(
   };
 }
 
+function choicesOf(say: Speaker, need: Need): StepNeed['choices'] {
+  switch (need.kind) {
+    case 'grade':
+      return GRADES.map((value) => ({ value, label: say(`grade.${value}`) }));
+    case 'finds':
+      return FINDS.map((value) => ({ value, label: say(`find.${value}`) }));
+    case 'agent':
+      return need.choices.map((value) => ({ value, label: say(`agent.${value}`) }));
+    default:
+      return [];
+  }
+}
+
 function describeNeed(
   say: Speaker,
   need: Need,
@@ -163,14 +176,7 @@ function describeNeed(
   units: UnitSystem,
   taskIds: readonly string[],
 ): StepNeed {
-  const choices =
-    need.kind === 'grade'
-      ? GRADES.map((value) => ({ value, label: say(`grade.${value}`) }))
-      : need.kind === 'finds'
-        ? FINDS.map((value) => ({ value, label: say(`find.${value}`) }))
-        : need.kind === 'agent'
-          ? need.choices.map((value) => ({ value, label: say(`agent.${value}`) }))
-          : [];
+  const choices = choicesOf(say, need);
   const reading = need.kind === 'reading' ? need : null;
   return {
     need,

@@ -308,7 +308,8 @@ async function settleJob(call: Call, record: Row<'record'>, sentBack: string | n
   );
   const job = (await db.job.one({ id: record.jobId }))!;
   const tasks = await db.task.all({ jobId: job.id, state: ['outstanding', 'sent'] });
-  const state = tasks.some((task) => task.state === 'outstanding') ? 'given' : tasks.length > 0 ? 'sent' : 'accepted';
+  const settled = tasks.length > 0 ? 'sent' : 'accepted';
+  const state = tasks.some((task) => task.state === 'outstanding') ? 'given' : settled;
   if (state === job.state) return;
   await db.job.update({ id: job.id }, { state, revision: job.revision + 1, reason: sentBack });
   await noteEvent(call, job.id, state === 'given' ? 'sendBack' : 'accept', state, sentBack);

@@ -68,6 +68,11 @@ const plannedDay = ({ planned }: BaselineRow): Day | null =>
 const toPlan = (rows: readonly BaselineRow[]) =>
   rows.filter(({ served_day: served, work }) => served === 0 && work === 0);
 
+function stateOf({ served_day: served, work }: BaselineRow): BaselinePoint['state'] {
+  if (served > 0) return 'done';
+  return work > 0 ? 'given' : 'open';
+}
+
 function weeksOf(call: Call, rows: readonly BaselineRow[], weekOf: (row: BaselineRow) => Day | null): BaselineWeek[] {
   const {
     env: { say },
@@ -85,7 +90,7 @@ function weeksOf(call: Call, rows: readonly BaselineRow[], weekOf: (row: Baselin
       safetyCritical,
       minutes,
       place: `${row.place}, ${row.property}`,
-      state: row.served_day > 0 ? 'done' : row.work > 0 ? 'given' : 'open',
+      state: stateOf(row),
     };
     weeks.set(week, [...(weeks.get(week) ?? []), { row, point }]);
   }

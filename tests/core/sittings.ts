@@ -22,6 +22,10 @@ export function sittingFor(type: string, points: readonly string[], choices: Cho
 export const orderOf = (steps: readonly PlannedStep[]): string[] =>
   steps.map(({ key, change }) => (change ? `[${key}]` : key.slice(key.indexOf('.') + 1)));
 
+/** What a variable is where nothing was said of it, known here apart from the plan. */
+const USUALLY: Readonly<Record<string, string>> = { mode: 'usual', racks: 'usual', settled: 'yes', heat: 'cool' };
+const usually = (variable: string) => USUALLY[variable] ?? 'in';
+
 /**
  * Walks a plan step by step with a machine of its own, and says what is wrong: a hand where it may not be, a run with a part
  * out, a supply shut or the machine moved out, something switched that stood so already, an end unlike the beginning.
@@ -40,15 +44,7 @@ export function walk(steps: readonly PlannedStep[], begin: Readonly<Record<strin
     }
     if (!act) continue;
     for (const [variable, wanted] of Object.entries(act.wants)) {
-      const value =
-        machine[variable] ??
-        (variable === 'mode' || variable === 'racks'
-          ? 'usual'
-          : variable === 'settled'
-            ? 'yes'
-            : variable === 'heat'
-              ? 'cool'
-              : 'in');
+      const value = machine[variable] ?? usually(variable);
       if (value !== wanted && !(wanted === 'idle' && value === 'off'))
         wrong.push(`${key}: wants ${variable} ${wanted}, it is ${value}`);
     }
@@ -107,15 +103,7 @@ export function searched({ acts: all, changes, usual }: Sitting): { changes: num
   };
   const seen = new Set<string>();
   push({ set: 0n, machine: { ...usual }, changes: 0, minutes: 0, waits: [] });
-  const value = (machine: Record<string, string>, variable: string) =>
-    machine[variable] ??
-    (variable === 'mode' || variable === 'racks'
-      ? 'usual'
-      : variable === 'settled'
-        ? 'yes'
-        : variable === 'heat'
-          ? 'cool'
-          : 'in');
+  const value = (machine: Record<string, string>, variable: string) => machine[variable] ?? usually(variable);
   const isIn = (machine: Record<string, string>, but: readonly string[] = []) =>
     Object.entries(machine).every(
       ([variable, it]) => !/^(part|own)\b/.test(variable) || it === 'in' || but.includes(variable),

@@ -69,11 +69,19 @@ describe('The door', () => {
   });
   after(() => house.close());
 
-  const call = (caller: Caller, { method, path }: Route, ids: Record<string, string> = {}) => {
-    const real = path.replace(/:(\w+)/g, (_, name: string) => ids[name] ?? v7());
-    if (method === 'GET') return caller.get(real);
-    return method === 'POST' ? caller.post(real) : method === 'PUT' ? caller.put(real) : caller.delete(real);
-  };
+  const send = (caller: Caller, method: Route['method'], path: string, form: object = {}) =>
+    ({
+      GET: () => caller.get(path),
+      POST: () => caller.post(path, form),
+      PUT: () => caller.put(path, form),
+      DELETE: () => caller.delete(path),
+    })[method]();
+  const call = (caller: Caller, { method, path }: Route, ids: Record<string, string> = {}) =>
+    send(
+      caller,
+      method,
+      path.replace(/:(\w+)/g, (_, name: string) => ids[name] ?? v7()),
+    );
 
   it('lets in by the table: every route, as every role', async () => {
     const { caller: staff } = await hire(house, 'staff', 'hollis@saltmarsh.example');
@@ -179,13 +187,7 @@ describe('The door', () => {
     for (const [name, [id, form]] of Object.entries(proper) as [RouteName, [string, object]][]) {
       const route: Route = ROUTES[name];
       const path = route.path.replace(':id', id).replace(':scope', 'place');
-      const { status } = await (route.method === 'GET'
-        ? other.get(path)
-        : route.method === 'DELETE'
-          ? other.delete(path)
-          : route.method === 'PUT'
-            ? other.put(path, form)
-            : other.post(path, form));
+      const { status } = await send(other, route.method, path, form);
       expect(status, name).to.equal(404);
     }
     for (const [path, form] of [

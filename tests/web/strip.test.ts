@@ -17,6 +17,15 @@ const FILTER: BoardType = {
 const DUCT: BoardType = { key: 'dryer.duct', name: 'Duct', kind: 'duct', safetyCritical: true, riskWeight: 5 };
 const TODAY = 20_781;
 
+const countedBy = (share: number | undefined) => {
+  if (share === undefined) return 'noRecord';
+  return share > 1 ? 'past' : 'soon';
+};
+const stateBy = (share: number | undefined) => {
+  if (share === undefined) return 'noRecord';
+  if (share > 1) return 'past';
+  return share >= 0.7 ? 'nearing' : 'fresh';
+};
 const markAt = (share: number | undefined, type = FILTER, work = 0): Mark => ({
   number: 1,
   type,
@@ -24,8 +33,8 @@ const markAt = (share: number | undefined, type = FILTER, work = 0): Mark => ({
   share,
   daysLeft: 0,
   rides: false,
-  counted: share === undefined ? 'noRecord' : share > 1 ? 'past' : 'soon',
-  state: share === undefined ? 'noRecord' : share > 1 ? 'past' : share >= 0.7 ? 'nearing' : 'fresh',
+  counted: countedBy(share),
+  state: stateBy(share),
 });
 
 describe('The strip', () => {

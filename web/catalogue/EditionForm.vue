@@ -138,8 +138,11 @@ async function save(): Promise<void> {
     <VTextField v-model="entry.note" :label="say('edit.note')" :error-messages="errors.note" />
     <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
     <p class="foot">
-      <VBtn type="submit" color="primary" :loading="busy">{{ say('edit.save') }}</VBtn
-      ><VBtn variant="outlined" @click="emit('close')">{{ say('cancel') }}</VBtn>
+      <VBtn type="submit" color="primary" :loading="busy">{{ say('edit.save') }}</VBtn><VBtn
+        variant="outlined"
+        @click="emit('close')"
+        >{{ say('cancel') }}</VBtn
+      >
     </p>
   </form>
 </template>

@@ -50,8 +50,7 @@ const path = computed(() => drawn.value.at.map(([x, y]) => `${x},${y}`).join(' '
     <p class="quiet small">
       <template v-if="series.baselineSays">{{
         say('label.reading.baseline', { figure: series.baselineSays })
-      }}</template
-      ><template v-else>{{ say('label.reading.early') }}</template>
+      }}</template><template v-else>{{ say('label.reading.early') }}</template>
     </p>
   </figure>
 </template>

@@ -4,7 +4,7 @@ import { Refusal } from './door.ts';
 
 /** What a person is told of a failure. */
 export function sentenceOf(error: unknown): string {
-  if (error instanceof Refusal)
-    return error.status === 0 ? say('offline') : error.message === 'unknown' ? say('failed') : error.message;
-  return say('failed');
+  if (!(error instanceof Refusal)) return say('failed');
+  if (error.status === 0) return say('offline');
+  return error.message === 'unknown' ? say('failed') : error.message;
 }

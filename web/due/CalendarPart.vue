@@ -22,9 +22,10 @@ const chosen = ref<string>(
     : (Object.entries(RULES).find(([, rule]) => rule === props.answer.upkeepDay!.rule)?.[0] ?? 'own'),
 );
 const own = ref(props.answer.upkeepDay?.rule ?? '');
-const rule = computed(() =>
-  chosen.value === 'none' ? null : chosen.value === 'own' ? own.value : RULES[chosen.value as keyof typeof RULES],
-);
+const rule = computed(() => {
+  if (chosen.value === 'none') return null;
+  return chosen.value === 'own' ? own.value : RULES[chosen.value as keyof typeof RULES];
+});
 const day = useForm(changeUpkeepDay);
 const seasons = reactive({ ...props.answer.seasons });
 const season = useForm(changeSeasons);

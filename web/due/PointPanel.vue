@@ -39,11 +39,8 @@ const headline = computed(() => {
   const doneDay = doneDayOf(mark);
   if (doneDay !== null) return say('point.done', { day: say.shortDay(doneDay) });
   if (share === undefined) return say('point.noRecord');
-  return daysLeft < 0
-    ? say('point.past', { days: -daysLeft })
-    : daysLeft === 0
-      ? say('point.today')
-      : say('point.in', { days: daysLeft });
+  if (daysLeft < 0) return say('point.past', { days: -daysLeft });
+  return daysLeft === 0 ? say('point.today') : say('point.in', { days: daysLeft });
 });
 const measurable = computed(() => MEASURES.some(({ of }) => of.includes(point.value!.procedure)));
 const lineDay = computed(() => point.value!.mark.servedDay + point.value!.mark.intervalDays);
@@ -98,8 +95,8 @@ const dayWords = (day: string) =>
     <template v-if="point && stand">
       <h2><KindGlyph :kind="point.kind" :size="16" /> {{ point.name }}</h2>
       <p class="quiet small">
-        <RouterLink :to="`/homes/${point.place.id}`">{{ point.place.name }}</RouterLink
-        >, {{ point.place.property }} · {{ point.machine.name
+        <RouterLink :to="`/homes/${point.place.id}`">{{ point.place.name }}</RouterLink>, {{ point.place.property }} ·
+        {{ point.machine.name
         }}<template v-if="point.safetyCritical">
           · <b>{{ say('point.critical') }}</b></template
         >

@@ -160,8 +160,11 @@ onMounted(() => Promise.all([all.load(), reload()]));
               scope="col"
               :class="{ now: option.practice === preview.now }"
             >
-              <b>{{ say(`practice.${option.practice}`) }}</b
-              ><small v-if="option.practice === preview.now" class="dew">{{ say('practice.now') }}</small>
+              <b>{{ say(`practice.${option.practice}`) }}</b><small
+                v-if="option.practice === preview.now"
+                class="dew"
+                >{{ say('practice.now') }}</small
+              >
             </th>
           </tr>
         </thead>
@@ -206,8 +209,7 @@ onMounted(() => Promise.all([all.load(), reload()]));
       </p>
       <ul class="schools small quiet">
         <li v-for="option in preview.options" :key="option.practice">
-          <b>{{ say(`practice.${option.practice}`) }}</b
-          >: {{ say(`practice.${option.practice}.why`) }}
+          <b>{{ say(`practice.${option.practice}`) }}</b>: {{ say(`practice.${option.practice}.why`) }}
         </li>
       </ul>
       <details class="small">
@@ -222,8 +224,7 @@ onMounted(() => Promise.all([all.load(), reload()]));
       <p v-if="answer.exceptions.length === 0" class="quiet">{{ say('practice.exceptions.none') }}</p>
       <ul class="exceptions">
         <li v-for="it in answer.exceptions" :key="it.subjectId">
-          <span>{{ it.name }}</span
-          ><b>{{ say(`practice.${it.practice}`) }}</b
+          <span>{{ it.name }}</span><b>{{ say(`practice.${it.practice}`) }}</b
           ><button type="button" class="plain link" @click="choose(null, { scope: it.scope, subjectId: it.subjectId })">
             {{ say('practice.back') }}
           </button>

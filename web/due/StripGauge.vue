@@ -19,6 +19,13 @@ const props = withDefaults(defineProps<{ marks: readonly GaugeMark[]; today: num
 });
 const HEIGHT = 26;
 
+function toneOf(mark: GaugeMark & ReturnType<typeof standOn>): 'late' | 'fresh' | 'on' | 'plain' {
+  if (isLate(mark)) return 'late';
+  if (isOnHold(mark)) return 'fresh';
+  if (mark.work > 0) return 'on';
+  return mark.state === 'fresh' ? 'fresh' : 'plain';
+}
+
 const placed = computed(() => {
   const levels = [-Infinity, -Infinity];
   const all = props.marks.map((mark) => ({ ...mark, ...standOn(mark, props.today) }));
@@ -32,33 +39,16 @@ const placed = computed(() => {
       const x = placeOf(mark.share) * props.width;
       const level = x - levels[0]! >= 13 ? 0 : 1;
       levels[level] = x;
-      return {
-        ...mark,
-        x,
-        y: level === 0 ? HEIGHT / 2 : 6,
-        glyph: GLYPHS[mark.kind as PointKind],
-        tone: isLate(mark)
-          ? 'late'
-          : isOnHold(mark)
-            ? 'fresh'
-            : mark.work > 0
-              ? 'on'
-              : mark.state === 'fresh'
-                ? 'fresh'
-                : 'plain',
-      };
+      return { ...mark, x, y: level === 0 ? HEIGHT / 2 : 6, glyph: GLYPHS[mark.kind as PointKind], tone: toneOf(mark) };
     });
 });
 const label = computed(() =>
   say('strip.label', {
     marks: placed.value
-      .map(({ name, share, count }) =>
-        share === undefined
-          ? count > 1
-            ? say('strip.none.many', { count })
-            : say('strip.none', { name })
-          : say('strip.mark', { name, percent: Math.round(share * 100) }),
-      )
+      .map(({ name, share, count }) => {
+        if (share !== undefined) return say('strip.mark', { name, percent: Math.round(share * 100) });
+        return count > 1 ? say('strip.none.many', { count }) : say('strip.none', { name });
+      })
       .join('; '),
   }),
 );

@@ -118,7 +118,8 @@ export function drawMark(
   const { mark, x, y, crowded } = placed;
   if (placed.count !== undefined && placed.count > 1) return drawCount(context, palette, placed, picked);
   const small = mark.state === 'fresh';
-  const scale = small ? 0.74 : crowded ? 0.82 : 1;
+  const usual = crowded ? 0.82 : 1;
+  const scale = small ? 0.74 : usual;
   const glyph = GLYPHS[mark.type.kind];
   const colour = colourOf(mark, palette);
   context.save();
@@ -187,7 +188,8 @@ function colourOf(mark: Mark, palette: Palette): string {
 /** The second sign beside colour: a foot where somebody is on it, a tick where it was sent, two bars where it is on hold. */
 function drawSign(context: CanvasRenderingContext2D, mark: Mark, crowded: boolean): void {
   if (isIdle(mark)) return;
-  const y = crowded ? 7 : mark.type.safetyCritical ? 12 : 9.5;
+  const usual = mark.type.safetyCritical ? 12 : 9.5;
+  const y = crowded ? 7 : usual;
   context.lineWidth = 2;
   context.beginPath();
   if (isOnHold(mark)) {

@@ -26,8 +26,7 @@ async function seeTo(id: string): Promise<void> {
   <ul v-if="alarms.length" class="alarms">
     <li v-for="alarm in alarms" :key="alarm.id">
       <p>
-        <b>{{ alarm.says }}</b
-        ><template v-if="withPlace">
+        <b>{{ alarm.says }}</b><template v-if="withPlace">
           · <RouterLink :to="`/homes/${alarm.placeId}`">{{ alarm.place }}</RouterLink></template
         >
         · {{ alarm.machine }} <span class="small">{{ say('alarm.since', { at: alarm.at }) }}</span>

@@ -29,9 +29,11 @@ const calls = computed(() => {
     ([, number]) => number !== '',
   ) as [string, string][];
 });
-const state = computed(() =>
-  heard.value === null ? 'kept' : heard.value.acknowledgedBy ? 'known' : heard.value.reachable ? 'calling' : 'nobody',
-);
+const state = computed(() => {
+  if (heard.value === null) return 'kept';
+  if (heard.value.acknowledgedBy) return 'known';
+  return heard.value.reachable ? 'calling' : 'nobody';
+});
 </script>
 
 <template>

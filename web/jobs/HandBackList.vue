@@ -25,8 +25,7 @@ async function settle(id: string): Promise<void> {
   <ul class="backs">
     <li v-for="it in open" :key="it.id">
       <p>
-        <b :class="{ alarm: it.reason === 'notSafe' }">{{ it.says }}</b
-        ><template v-if="withPlace">
+        <b :class="{ alarm: it.reason === 'notSafe' }">{{ it.says }}</b><template v-if="withPlace">
           <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink></template
         >
         <span class="quiet small">{{ it.machine }}: {{ it.points.join(', ') }}</span>

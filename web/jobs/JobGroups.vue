@@ -20,8 +20,12 @@ const groups = computed(() =>
   <div class="groups">
     <div v-for="group in groups" :key="group.jobs[0]!.id" :class="{ list: group.jobs.length > 1 }">
       <p v-if="group.jobs.length > 1" class="small">
-        <b>{{ say('list.one', { count: group.jobs.length, minutes: group.minutes }) }}</b
-        ><span v-if="group.waits" class="quiet"> {{ say('list.overlap') }}</span>
+        <b>{{ say('list.one', { count: group.jobs.length, minutes: group.minutes }) }}</b><span
+          v-if="group.waits"
+          class="quiet"
+        >
+          {{ say('list.overlap') }}</span
+        >
       </p>
       <JobCard
         v-for="job in group.jobs"

@@ -318,13 +318,17 @@ async function send(): Promise<void> {
     <div v-else-if="elsewhere" class="end" role="status">
       <h1>{{ say('job.elsewhere') }}</h1>
       <p>{{ say('job.elsewhere.why') }}</p>
-      <VBtn color="primary" size="large" block @click="takeOver">{{ say('job.elsewhere.here') }}</VBtn
-      ><VBtn variant="outlined" :to="home">{{ homeName }}</VBtn>
+      <VBtn color="primary" size="large" block @click="takeOver">{{ say('job.elsewhere.here') }}</VBtn><VBtn
+        variant="outlined"
+        :to="home"
+        >{{ homeName }}</VBtn
+      >
     </div>
     <div v-else-if="failure" class="end">
       <p class="tell" role="alert">{{ failure }}</p>
-      <VBtn variant="outlined" @click="reload">{{ say('again') }}</VBtn
-      ><VBtn variant="text" :to="home">{{ homeName }}</VBtn>
+      <VBtn variant="outlined" @click="reload">{{ say('again') }}</VBtn><VBtn variant="text" :to="home">{{
+        homeName
+      }}</VBtn>
     </div>
     <AlarmTold
       v-else-if="stopped && !stuck"
@@ -357,8 +361,7 @@ async function send(): Promise<void> {
 
     <template v-else>
       <p class="bar small">
-        <b>{{ job.place }}</b
-        ><span class="quiet">{{
+        <b>{{ job.place }}</b><span class="quiet">{{
           draft.step < 0
             ? say('job.minutes', { minutes: job.minutes })
             : draft.step < steps.length

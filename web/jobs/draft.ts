@@ -186,7 +186,8 @@ export function openOn(draft: Draft, step: JobStep): string[] {
     .filter((need) => !isAnswered(draft, step, need))
     .map(({ need, label }) => {
       if (need.kind === 'timer') return say('job.timer.start', { minutes: need.minutes });
-      return need.kind === 'size' ? say('job.size') : need.kind === 'agent' ? say('job.agent') : label;
+      if (need.kind === 'size') return say('job.size');
+      return need.kind === 'agent' ? say('job.agent') : label;
     });
 }
 

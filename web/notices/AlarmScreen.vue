@@ -20,8 +20,8 @@ const answer = () =>
     <h1>{{ say(alarm ? 'alarm.page.done' : 'alarm.page.title') }}</h1>
     <template v-if="alarm">
       <p class="caution">
-        <b>{{ alarm.says }}</b
-        ><br />{{ alarm.machine }}, {{ alarm.place }}<template v-if="alarm.note"><br />“{{ alarm.note }}”</template>
+        <b>{{ alarm.says }}</b><br />{{ alarm.machine }}, {{ alarm.place
+        }}<template v-if="alarm.note"><br />“{{ alarm.note }}”</template>
       </p>
       <p>
         {{

@@ -123,10 +123,13 @@ onMounted(load);
       <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
       <p v-if="errors.people" class="tell" role="alert">{{ errors.people }}</p>
       <p class="acts">
-        <VBtn type="submit" color="primary" :loading="busy">{{ say('duty.save') }}</VBtn
-        ><VBtn v-if="duty.mail" variant="outlined" :loading="trying.busy.value" @click="tryIt">{{
-          say('duty.try')
-        }}</VBtn>
+        <VBtn type="submit" color="primary" :loading="busy">{{ say('duty.save') }}</VBtn><VBtn
+          v-if="duty.mail"
+          variant="outlined"
+          :loading="trying.busy.value"
+          @click="tryIt"
+          >{{ say('duty.try') }}</VBtn
+        >
       </p>
       <p v-if="saved" class="told" role="status">{{ say('duty.saved') }}</p>
       <p v-if="tried" class="told" role="status">{{ tried }}</p>

@@ -68,7 +68,8 @@ export function submissionState(jobId: string): {
   const parcel = waiting.value.find(
     ({ subject, content }) => subject === jobId && content.kind === 'form' && content.path === submissionPath(jobId),
   );
-  return { state: !parcel ? 'gone' : parcel.refused === null ? 'waiting' : 'refused', says: parcel?.refused ?? '' };
+  if (!parcel) return { state: 'gone', says: '' };
+  return { state: parcel.refused === null ? 'waiting' : 'refused', says: parcel.refused ?? '' };
 }
 
 /** Forgets everything of a job on this device: it was taken, or the person throws it away. */
@@ -129,8 +130,8 @@ async function run(): Promise<void> {
   }
   // The session may have changed since the page was opened: another token, or nobody.
   const session = await readSession('line').catch(() => null);
-  hindrance.value =
-    session === null ? 'line' : session.me?.id === personId ? await deliver(queue, personId, post) : 'session';
+  if (session === null) hindrance.value = 'line';
+  else hindrance.value = session.me?.id === personId ? await deliver(queue, personId, post) : 'session';
   await look();
 }
 

@@ -53,8 +53,9 @@ onMounted(reload);
     <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
     <ul v-if="answer" class="people">
       <li v-for="person in answer.people" :key="person.id">
-        <span class="strong">{{ person.name }}</span
-        ><span class="quiet">{{ person.roles.map((role) => say(`people.role.${role}`)).join(', ') }}</span
+        <span class="strong">{{ person.name }}</span><span class="quiet">{{
+          person.roles.map((role) => say(`people.role.${role}`)).join(', ')
+        }}</span
         ><span class="quiet">{{ person.email ?? '' }}</span>
       </li>
     </ul>

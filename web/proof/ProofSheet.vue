@@ -59,14 +59,14 @@ const SIGN = { fail: '▲', look: '◇', fine: '✓' } as const;
   <section :aria-label="say('proof.findings')">
     <ul class="findings">
       <li v-for="(finding, i) in proof.findings" :key="i" :class="finding.weight">
-        <span aria-hidden="true">{{ SIGN[finding.weight] }}</span
-        ><span
+        <span aria-hidden="true">{{ SIGN[finding.weight] }}</span><span
           ><span class="unseen">{{ say(`proof.${finding.weight}`) }}: </span>{{ finding.says }}</span
         >
       </li>
       <li v-for="reading in proof.readings" :key="reading.name" :class="reading.passes ? 'fine' : 'fail'">
-        <span aria-hidden="true">{{ reading.passes ? '✓' : '▲' }}</span
-        ><span>{{ reading.name }}: {{ reading.value }}</span>
+        <span aria-hidden="true">{{ reading.passes ? '✓' : '▲' }}</span><span
+          >{{ reading.name }}: {{ reading.value }}</span
+        >
       </li>
       <li v-if="proof.note">
         <span aria-hidden="true">“</span><span>{{ say('proof.note') }}: {{ proof.note }}</span>

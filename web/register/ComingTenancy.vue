@@ -42,8 +42,8 @@ async function withdraw(): Promise<void> {
       <span class="quiet">{{ say('tenancy.coming', { day: say.day(dayFromIso(tenancy.from)) }) }}</span>
     </p>
     <p v-if="!open" class="acts">
-      <button type="button" class="plain link small" @click="open = true">{{ say('tenancy.coming.change') }}</button
-      ><button type="button" class="plain link small" @click="withdraw">
+      <button type="button" class="plain link small" @click="open = true">
+        {{ say('tenancy.coming.change') }}</button><button type="button" class="plain link small" @click="withdraw">
         {{ say(sure ? 'tenancy.coming.sure' : 'tenancy.coming.withdraw') }}
       </button>
     </p>

@@ -81,8 +81,9 @@ onMounted(reload);
     </p>
     <p v-if="sending.failure.value" class="tell" role="alert">{{ sending.failure.value }}</p>
     <p v-if="answer?.properties.length" class="acts small no-print">
-      <RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink
-      ><a href="/api/register/table" download>{{ say('homes.export') }}</a
+      <RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink><a href="/api/register/table" download>{{
+        say('homes.export')
+      }}</a
       ><RouterLink to="/homes/baseline">{{ say('homes.baseline') }}</RouterLink
       ><RouterLink to="/homes/labels">{{ say('homes.labels') }}</RouterLink>
     </p>

@@ -61,12 +61,8 @@ function pick(event: Event): void {
   Object.assign(imported, { value: null });
   heads.value = null;
   done.value = null;
-  trouble.value =
-    picked.size > MAX_IMPORT_MB * 1024 * 1024
-      ? say('import.big', { mb: MAX_IMPORT_MB })
-      : picked.size === 0
-        ? say('import.empty')
-        : '';
+  const empty = picked.size === 0 ? say('import.empty') : '';
+  trouble.value = picked.size > MAX_IMPORT_MB * 1024 * 1024 ? say('import.big', { mb: MAX_IMPORT_MB }) : empty;
   file.value = picked;
   key = newId();
   if (!trouble.value) ask({ ask: 'heads', file: picked });
@@ -126,8 +122,9 @@ onBeforeUnmount(() => worker?.terminate());
     <div v-if="imported" class="told" role="status">
       <p class="strong">{{ say('import.done', { ...imported }) }}</p>
       <p class="links">
-        <RouterLink to="/homes">{{ say('import.homes') }}</RouterLink
-        ><RouterLink to="/homes/baseline">{{ say('import.baseline') }}</RouterLink>
+        <RouterLink to="/homes">{{ say('import.homes') }}</RouterLink><RouterLink to="/homes/baseline">{{
+          say('import.baseline')
+        }}</RouterLink>
       </p>
     </div>
     <template v-else>

@@ -166,8 +166,7 @@ async function retire(): Promise<void> {
     </p>
     <div v-if="secret" class="secret" role="status">
       <p>{{ say('machine.emitter.once') }}</p>
-      <code>{{ secret.id }}</code
-      ><code>{{ secret.privateKey }}</code>
+      <code>{{ secret.id }}</code><code>{{ secret.privateKey }}</code>
     </div>
     <p v-if="sending.failure.value" class="tell" role="alert">{{ sending.failure.value }}</p>
   </div>

@@ -53,11 +53,8 @@ function words({ mark }: PointSummary): string {
   if (isSent(mark)) return say('work.sent');
   if (state === 'onHold') return say('work.onHold');
   if (share === undefined) return say(`state.${state}`);
-  return daysLeft < 0
-    ? say('words.past', { days: -daysLeft })
-    : daysLeft === 0
-      ? say('words.due')
-      : say('words.in', { days: daysLeft });
+  if (daysLeft < 0) return say('words.past', { days: -daysLeft });
+  return daysLeft === 0 ? say('words.due') : say('words.in', { days: daysLeft });
 }
 const late = ({ mark }: PointSummary) => isLate({ ...standOn(mark, today.value), work: mark.work });
 const lacksSpecification = ({ fields, specification }: PointSummary) =>
@@ -159,8 +156,9 @@ onMounted(reload);
           </div>
           <p v-if="desk.isManager" class="acts small no-print">
             <button v-if="place.machines.length" type="button" class="plain link" @click="listing = !listing">
-              {{ say('list.title') }}</button
-            ><RouterLink :to="`/homes/${place.id}/walk`">{{ say('place.walk') }}</RouterLink
+              {{ say('list.title') }}</button><RouterLink :to="`/homes/${place.id}/walk`">{{
+              say('place.walk')
+            }}</RouterLink
             ><button type="button" class="plain link" @click="copying = !copying">{{ say('place.copy') }}</button
             ><button v-if="place.machines.length" type="button" class="plain link" @click="naming = !naming">
               {{ say('template.save') }}</button

@@ -44,8 +44,8 @@ onMounted(reload);
     <template v-if="answer">
       <header>
         <p class="quiet small">
-          <RouterLink :to="`/homes/${answer.place.id}`">{{ answer.place.name }}</RouterLink
-          >, {{ answer.place.property }}
+          <RouterLink :to="`/homes/${answer.place.id}`">{{ answer.place.name }}</RouterLink>,
+          {{ answer.place.property }}
         </p>
         <h1>{{ say('turnover.title') }}</h1>
         <p class="lead">{{ say('turnover.lead', { count, minutes: answer.minutes }) }}</p>

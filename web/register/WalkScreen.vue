@@ -87,8 +87,7 @@ onMounted(() => Promise.all([reload(), catalogue.reload()]));
         <ul class="types">
           <li v-for="it in types" :key="it.key">
             <button type="button" class="choice" @click="entry.type = it.key">
-              <span>{{ it.name }}</span
-              ><b v-if="countOf(it.key)" class="dew">{{ countOf(it.key) }}</b>
+              <span>{{ it.name }}</span><b v-if="countOf(it.key)" class="dew">{{ countOf(it.key) }}</b>
             </button>
           </li>
         </ul>

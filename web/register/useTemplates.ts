@@ -27,7 +27,7 @@ export function useTemplates(copyOf: string | null) {
 /** Names by a pattern, its number sign counted up; without one the number stands at the end. */
 export function namesBy(pattern: string, from: number, count: number): string[] {
   const text = pattern.trim();
-  return Array.from({ length: Math.max(0, count) }, (_, i) =>
-    text.includes('#') ? text.replace('#', String(from + i)) : count === 1 ? text : `${text} ${from + i}`,
-  );
+  const alone = count === 1 && !text.includes('#');
+  const counted = text.includes('#') ? text : `${text} #`;
+  return Array.from({ length: Math.max(0, count) }, (_, i) => (alone ? text : counted.replace('#', String(from + i))));
 }

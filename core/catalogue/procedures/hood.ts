@@ -1,7 +1,7 @@
 import { ALL, days, procedure } from '../define.ts';
 import { optionOf } from '../methods.ts';
 import { agent, as, confirm, finds, grade, OFF, photo, puts, runs, stepsOf, takes, timer } from '../steps.ts';
-import type { Choices, Procedure, Step } from '../types.ts';
+import type { Agent, Choices, Procedure, Step } from '../types.ts';
 
 const step = stepsOf('hood.greaseFilter', OFF);
 /** The grease filter comes down once, and goes back after all that is behind it. */
@@ -26,6 +26,8 @@ const CLEANING: Readonly<Record<string, readonly Step[]>> = {
 
 export function greaseFilter(choices: Choices): Procedure {
   const chosen = optionOf('hoodClean', choices);
+  const washed: readonly Agent[] = chosen.key === 'hose' ? ['dishSoap'] : [];
+  const agents = chosen.key.startsWith('soak') ? SOAKS : washed;
   return {
     key: 'hood.greaseFilter',
     version: 1,
@@ -40,11 +42,7 @@ export function greaseFilter(choices: Choices): Procedure {
     level: chosen.forTenants ? 'T' : 'S',
     minutes: 15,
     kit: chosen.key === 'steam' ? ['steamCleaner', 'towels'] : ['bucket', 'bristleBrush'],
-    materials: chosen.key.startsWith('soak')
-      ? SOAKS.map((it) => ({ what: it, agent: it }))
-      : chosen.key === 'hose'
-        ? [{ what: 'dishSoap', agent: 'dishSoap' }]
-        : [],
+    materials: agents.map((it) => ({ what: it, agent: it })),
     surface: MESH,
     stops: ['coldHob', 'greaseFire', ...(chosen.key === 'bake' ? ['bakeFire'] : [])],
     steps: [
