@@ -9,7 +9,7 @@ import Papa from 'papaparse';
 import { pino } from 'pino';
 import { Readable } from 'node:stream';
 import { dayOfInstant } from '../core/calendar/day.ts';
-import { coreText } from '../core/language/en.ts';
+import { coreText } from '../core/en.ts';
 import { speaker } from '../core/language/message.ts';
 import { COLUMNS, matchColumns, type Column } from '../core/register/columns.ts';
 import { rowReader } from '../core/register/rows.ts';

@@ -5,9 +5,9 @@ import { parseArgs } from 'node:util';
 import { pino } from 'pino';
 import { buildDemo } from '../demo/build.ts';
 import { MAIL_PORT, MANAGER, PROPERTIES, STAFF } from '../demo/scenario.ts';
-import { createEnv } from '../server/env.ts';
 import { serve } from '../server/serve.ts';
 import { openStore, UnusableDatabase } from '../server/store/store.ts';
+import { createEnv } from '../server/createEnv.ts';
 
 // Reading source maps for every trace that Sequelize takes would cost more than its queries.
 process.setSourceMapsEnabled(false);

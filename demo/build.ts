@@ -4,12 +4,12 @@ import { dayOfInstant, instantOfDay, isoFromDay, MS_PER_DAY } from '../core/cale
 import { procedureOf } from '../core/catalogue/catalogue.ts';
 import { levelAt } from '../core/catalogue/levels.ts';
 import type { Role } from '../contract/people.ts';
-import { turnDay } from '../server/due/daily.ts';
-import { createMachine, writeSpecification } from '../server/register/machines.ts';
+import { turnDay } from '../server/clock/daily.ts';
+import { createMachine } from '../server/register/machines.ts';
 import { createBuilding, createPlace, createProperty } from '../server/register/places.ts';
 import { createTenancy } from '../server/register/tenancies.ts';
 import { hashPassword } from '../server/people/sessions.ts';
-import { sha256, type Actor, type Call, type Env } from '../server/env.ts';
+import { sha256, type Actor, type Call, type Env } from '../server/context/context.ts';
 import type { Db } from '../server/store/db.ts';
 import { HISTORY_DAYS, liveForward } from './history.ts';
 import type { LivedPoint } from './world.ts';
@@ -17,6 +17,7 @@ import type { EmitterKey } from './emitter.ts';
 import { takePhoto } from './photos.ts';
 import { chooseOtherwise, tellStories } from './stories.ts';
 import { MANAGER, ORGANISATION, PROPERTIES, STAFF, ZONE, type Home, type MachineSketch } from './scenario.ts';
+import { writeSpecification } from '../server/due/specification.ts';
 
 /** Registers the scenario and lives it forward to the environment's today, over so many days. Gives the key of the machine that speaks. */
 export async function buildDemo(env: Env, progress: (share: number) => void, days = HISTORY_DAYS): Promise<EmitterKey> {

@@ -2,8 +2,8 @@
 import sharp from 'sharp';
 import { MS_PER_DAY } from '../core/calendar/day.ts';
 import { scenePicture } from '../core/catalogue/picture.ts';
-import { createPhoto, storePhoto } from '../server/proof/photos.ts';
-import { sha256, type Call } from '../server/env.ts';
+import { createPhoto, storePhoto } from '../server/photos/photos.ts';
+import { sha256, type Call } from '../server/context/context.ts';
 
 /** Photos older than this are past their retention; only their hashes are kept. */
 export const RETENTION_DAYS = 30;

@@ -2,14 +2,14 @@
 import { dayOfInstant, instantOfDay, isoFromDay } from '../core/calendar/day.ts';
 import { habitsOf } from '../core/catalogue/habits.ts';
 import { seeded } from '../core/statistics/random.ts';
-import { keepRehearsal, readRehearsal } from '../server/catalogue/rehearsals.ts';
+import { keepRehearsal, readRehearsal } from '../server/jobs/rehearsals.ts';
 import { attestHabits, checkHabit } from '../server/due/habits.ts';
 import { createEmitter } from '../server/due/inbox.ts';
 import { createLook } from '../server/due/looks.ts';
 import { changeBudget, changePrices, choosePractice, chooseMethod, changeUpkeepDay } from '../server/due/settings.ts';
 import { dismissSignal, raiseSignal, reportSignal } from '../server/due/signals.ts';
-import type { Actor, Call, Env } from '../server/env.ts';
-import { Problem } from '../server/http/problem.ts';
+import type { Actor, Call, Env } from '../server/context/context.ts';
+import { Problem } from '../server/context/problem.ts';
 import { acknowledge, raiseAlarm } from '../server/faults/alarms.ts';
 import { changeDeficiency, closeDeficiency, reportDeficiency } from '../server/faults/deficiencies.ts';
 import { giveJob } from '../server/jobs/jobs.ts';

@@ -2,8 +2,8 @@
 import type { Day } from '../core/calendar/day.ts';
 import type { Procedure } from '../core/catalogue/types.ts';
 import type { Random } from '../core/statistics/random.ts';
-import { Problem } from '../server/http/problem.ts';
-import type { Actor, Call, Env } from '../server/env.ts';
+import { Problem } from '../server/context/problem.ts';
+import type { Actor, Call, Env } from '../server/context/context.ts';
 import type { Db } from '../server/store/db.ts';
 import type { Habits } from './scenario.ts';
 

@@ -2,15 +2,16 @@
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
-import { createEnv, type Env } from './env.ts';
-import { turnDay } from './due/daily.ts';
+import { type Env } from './context/context.ts';
+import { turnDay } from './clock/daily.ts';
 import { createApp } from './http/app.ts';
 import { sweepReceipts } from './http/once.ts';
-import { bringUpToDate } from './register/upgrade.ts';
+import { bringUpToDate } from './clock/upgrade.ts';
 import { callOnDuty } from './notices/calls.ts';
-import { openStandIn } from './notices/standIn.ts';
-import { sweepPhotos } from './proof/photos.ts';
+import { openStandIn } from './ports/standIn.ts';
+import { sweepPhotos } from './photos/photos.ts';
 import { openStore } from './store/store.ts';
+import { createEnv } from './createEnv.ts';
 
 export interface ServeOptions {
   readonly data: string;

@@ -1,10 +1,11 @@
 /** A sitting as it was gone through: what a device says of it, replayed against what can be so. */
 import type { Need, Step } from '../catalogue/types.ts';
-import { activeActs, replay, REST, type PlannedStep, type Situation } from './plan.ts';
+import { activeActs, replay, REST } from './plan.ts';
 import { baseKey } from './stepKeys.ts';
 import type { Sitting, SittingTask } from './sitting.ts';
 import { contradictionsIn } from './state.ts';
 import { standsOtherwise } from './stateLine.ts';
+import type { PlannedStep, Situation } from './plannedStep.ts';
 
 export interface Gone {
   readonly steps: readonly PlannedStep[];

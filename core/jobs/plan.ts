@@ -15,34 +15,7 @@ import { interner } from './interned.ts';
 import { baseKey, numbered, withTasks } from './stepKeys.ts';
 import type { Act, Sitting } from './sitting.ts';
 import { after, contradictionsIn, isPart, isSwitch, switched, valueIn, wantsIn } from './state.ts';
-
-/** Where a sitting stands. */
-export interface Situation {
-  /** How the system was found, where it was not as usual. */
-  readonly begin?: State;
-  readonly found?: readonly Finding[];
-  /** Keys of planned steps that are done, in order. */
-  readonly done?: readonly string[];
-}
-
-export interface PlannedStep {
-  /** Unique in the plan: the act's key, or the words of a change, numbered where it comes again. */
-  readonly key: string;
-  readonly act: Act | null;
-  readonly change: Change | null;
-  /** Tasks that it serves. */
-  readonly tasks: readonly string[];
-  /** The state in which it is done; of a change, the one that it makes. */
-  readonly state: State;
-}
-
-export interface Plan {
-  readonly steps: readonly PlannedStep[];
-  /** Tasks that cannot be done in this sitting as things stand. */
-  readonly left: readonly string[];
-  /** Minutes from first to last, a newcomer's. */
-  readonly elapsed: number;
-}
+import type { PlannedStep, Plan, Situation } from './plannedStep.ts';
 
 /** A newcomer's pace; a practised person needs less (`burden.ts`). */
 const NEWCOMER = 1;

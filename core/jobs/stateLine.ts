@@ -1,8 +1,8 @@
 /** The state of a system in one line: what it must be like now. */
 import type { State } from '../catalogue/types.ts';
-import type { PlannedStep } from './plan.ts';
 import type { Sitting } from './sitting.ts';
 import { valueIn } from './state.ts';
+import type { PlannedStep } from './plannedStep.ts';
 
 /** Variables that stand in the line: power where it can be switched, and whatever this plan switches or was found otherwise. */
 export function shownVariables(

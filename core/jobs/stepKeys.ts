@@ -1,6 +1,6 @@
 /** Keys and tasks of the steps of a plan. */
-import type { PlannedStep } from './plan.ts';
 import { wantsIn } from './state.ts';
+import type { PlannedStep } from './plannedStep.ts';
 
 /** The words of a change, without its number. */
 export const baseKey = (key: string): string => key.replace(/#\d+$/, '');

@@ -11,7 +11,7 @@ import {
 } from '../../core/due/drivers.ts';
 import type { Stretch } from '../../core/due/exposure.ts';
 import { inForce, type KnownFacts } from '../store/facts.ts';
-import { holdAmong } from './hold.ts';
+import { holdAmong } from '../lookup/hold.ts';
 import type { TenancyRow } from '../sql/history.ts';
 
 interface DatedCircumstances {

@@ -3,15 +3,15 @@ import { dayOfInstant, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { habitOf, habitsOf } from '../../core/catalogue/habits.ts';
 import { practiceDays } from '../../core/due/practice.ts';
 import type { AttestHabits, CheckHabit, HabitSummary } from '../../contract/habits.ts';
-import type { Call } from '../env.ts';
-import { fieldProblem, notFound, Problem } from '../http/problem.ts';
-import { machineName } from '../register/names.ts';
-import { tenancyOn } from '../register/tenancies.ts';
-import { visibleMachine } from '../register/visible.ts';
-import { zoneOfPlace } from '../register/zone.ts';
+import type { Call } from '../context/context.ts';
+import { fieldProblem, notFound, Problem } from '../context/problem.ts';
+import { machineName } from '../lookup/names.ts';
+import { visibleMachine } from '../lookup/visible.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
 import { nearestFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
-import { namesOf } from './find.ts';
+import { namesOf } from '../lookup/find.ts';
+import { tenancyOn } from '../lookup/tenancies.ts';
 
 /** A household just moved in is taught first: asked after so many days. */
 const FIRST_ASK_DAYS = 7;

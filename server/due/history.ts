@@ -19,12 +19,13 @@ import type { JobState } from '../../core/jobs/transitions.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import type { Specification } from '../../contract/register.ts';
 import { SCOPES, type Scope } from '../../contract/practice.ts';
-import { editionsInForce, type EditionInForce } from '../catalogue/inForce.ts';
+import { editionsInForce, type EditionInForce } from '../lookup/editions.ts';
 import * as sql from '../sql/history.ts';
 import type { Db } from '../store/db.ts';
-import { inForce, knownFacts, type Hold, type KnownFacts, type Seasons } from '../store/facts.ts';
-import { holdAmong } from './hold.ts';
+import { inForce, knownFacts, type KnownFacts } from '../store/facts.ts';
+import { holdAmong } from '../lookup/hold.ts';
 import { effectsOn, placeHistory, stretchesOf, type PlaceHistory } from './circumstances.ts';
+import type { Hold, Seasons } from '../store/factValues.ts';
 
 export interface PointHistory {
   readonly point: {

@@ -5,8 +5,8 @@
 import { createPublicKey, generateKeyPairSync, verify } from 'node:crypto';
 import { machineSignal, MESSAGE_SLACK_MS, type MachineSignal } from '../../contract/signals.ts';
 import { check } from '../../contract/validate.ts';
-import type { Call, Env } from '../env.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import type { Call, Env } from '../context/context.ts';
+import { notFound, Problem } from '../context/problem.ts';
 import type { Db } from '../store/db.ts';
 import { raiseSignal } from './signals.ts';
 

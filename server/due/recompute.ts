@@ -19,7 +19,7 @@ import {
 import type { Db } from '../store/db.ts';
 import { readPointRows, readWaitingRows, readWorkRows } from '../sql/history.ts';
 import { readHistories, type PointHistory } from './history.ts';
-import { holdOf } from './hold.ts';
+import { holdOf } from '../lookup/hold.ts';
 
 const TYPES = [...procedures.keys()];
 

@@ -18,13 +18,14 @@ import type {
   ChoosePractice,
 } from '../../contract/practice.ts';
 import type { FieldErrors } from '../../contract/validate.ts';
-import type { Call } from '../env.ts';
-import { fieldProblem, Problem } from '../http/problem.ts';
+import type { Call } from '../context/context.ts';
+import { fieldProblem, Problem } from '../context/problem.ts';
 import type { Db } from '../store/db.ts';
-import { factsOf, inForce, nearestFact, recordFact, type FactName, type FactValues } from '../store/facts.ts';
-import { findPoint } from './find.ts';
+import { factsOf, inForce, nearestFact, recordFact } from '../store/facts.ts';
+import { findPoint } from '../lookup/find.ts';
 import { recompute } from './recompute.ts';
-import { findScope, pointsBelow, type Found } from './scope.ts';
+import { findScope, pointsBelow, type Found } from '../lookup/scope.ts';
+import type { FactName, FactValues } from '../store/factValues.ts';
 
 /** Writes a fact from today on and recomputes what follows it. */
 async function settle<N extends FactName>(call: Call, found: Found, name: N, value: FactValues[N]): Promise<object> {

@@ -2,15 +2,15 @@
 import { dayFromIso, dayOfInstant, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { signalsOf, signalTypeOf } from '../../core/due/signals.ts';
 import type { DismissSignal, ReportSignal, SignalSummary } from '../../contract/signals.ts';
-import type { Call } from '../env.ts';
-import { fieldProblem, notFound, Problem } from '../http/problem.ts';
-import { machineName } from '../register/names.ts';
-import { claimPhoto } from '../proof/photos.ts';
-import { visibleMachine } from '../register/visible.ts';
-import { zoneOfPlace } from '../register/zone.ts';
+import type { Call } from '../context/context.ts';
+import { fieldProblem, notFound, Problem } from '../context/problem.ts';
+import { machineName } from '../lookup/names.ts';
+import { claimPhoto } from '../photos/photos.ts';
+import { visibleMachine } from '../lookup/visible.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
-import { namesOf } from './find.ts';
+import { namesOf } from '../lookup/find.ts';
 import { recompute } from './recompute.ts';
 
 export interface Raised {

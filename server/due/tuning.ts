@@ -2,8 +2,8 @@
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { nextTuning, type Measured } from '../../core/measure/tuning.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
-import type { Call } from '../env.ts';
-import { zoneOfPlace } from '../register/zone.ts';
+import type { Call } from '../context/context.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
 
 /** The loop's own signals, by procedure. */
 const SIGNAL_OF: Readonly<Record<string, string>> = {

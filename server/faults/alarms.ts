@@ -1,21 +1,21 @@
 /** Alarms: raised by whoever is at the machine, stopping work on it until the fault is closed; answered by somebody on duty. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
-import { ALARM_SEVERITY, alarmSymptom, type AlarmKind } from '../../core/faults/alarms.ts';
+import { ALARM_SEVERITY, alarmSymptom } from '../../core/faults/alarms.ts';
 import { correctBy } from '../../core/faults/symptoms.ts';
 import { stateAfter } from '../../core/jobs/transitions.ts';
 import type { AlarmAnswer, RaiseAlarm } from '../../contract/alarms.ts';
-import { namesOf } from '../due/find.ts';
+import { namesOf } from '../lookup/find.ts';
 import { recomputeWork } from '../due/recompute.ts';
-import type { Call, Env } from '../env.ts';
-import { isOffice, sha256 } from '../env.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import type { Call, Env } from '../context/context.ts';
+import { isOffice, sha256 } from '../context/context.ts';
+import { notFound, Problem } from '../context/problem.ts';
 import { handBack } from '../jobs/handBacks.ts';
 import { noteEvent } from '../jobs/events.ts';
 import { canCall, dutyOf, numbersOf } from '../notices/duty.ts';
 import { planCalls } from '../notices/calls.ts';
-import { machineName } from '../register/names.ts';
-import { visibleMachine } from '../register/visible.ts';
-import { zoneOfPlace } from '../register/zone.ts';
+import { machineName } from '../lookup/names.ts';
+import { visibleMachine } from '../lookup/visible.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 
@@ -151,13 +151,6 @@ async function describeAlarms(
       };
     }),
   );
-}
-
-/** Refuses work on a machine that somebody has called unsafe. */
-export async function refuseStopped({ db, env: { say } }: Call, machineId: string): Promise<void> {
-  const alarm = await db.alarm.one({ machineId, liftedAt: null });
-  if (alarm)
-    throw new Problem(409, 'machineStopped', { what: say(`symptom.${alarmSymptom(alarm.kind as AlarmKind)}`) });
 }
 
 export async function acknowledge(call: Call, id: string): Promise<AlarmAnswer> {

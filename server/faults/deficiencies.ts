@@ -8,13 +8,13 @@ import type {
   DeficienciesAnswer,
   ReportDeficiency,
 } from '../../contract/deficiencies.ts';
-import { namesOf } from '../due/find.ts';
-import type { Call } from '../env.ts';
-import { fieldProblem, notFound, Problem } from '../http/problem.ts';
-import { claimPhoto } from '../proof/photos.ts';
-import { machineName } from '../register/names.ts';
-import { visibleMachine } from '../register/visible.ts';
-import { zoneOfPlace } from '../register/zone.ts';
+import { namesOf } from '../lookup/find.ts';
+import type { Call } from '../context/context.ts';
+import { fieldProblem, notFound, Problem } from '../context/problem.ts';
+import { claimPhoto } from '../photos/photos.ts';
+import { machineName } from '../lookup/names.ts';
+import { visibleMachine } from '../lookup/visible.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Row } from '../store/tables.ts';
 
 export async function reportDeficiency(call: Call, form: ReportDeficiency): Promise<{ id: string }> {

@@ -9,9 +9,9 @@ import { enteredIn, enteredOf } from '../../core/quantities/entered.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';
 import type { Speaker } from '../../core/language/message.ts';
 import { raiseSignal } from '../due/signals.ts';
-import type { Call } from '../env.ts';
-import { Problem } from '../http/problem.ts';
-import { zoneOfPlace } from '../register/zone.ts';
+import type { Call } from '../context/context.ts';
+import { Problem } from '../context/problem.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Row } from '../store/tables.ts';
 import { openFault } from './faults.ts';
 

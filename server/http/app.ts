@@ -15,7 +15,6 @@ import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import multer, { MulterError } from 'multer';
 import type { Logger } from 'pino';
-import { UniqueConstraintError, ForeignKeyConstraintError } from 'sequelize';
 import type { AnySchema } from 'yup';
 import { exchangeLink, firstRun, signIn } from '../../contract/people.ts';
 import { photoFields } from '../../contract/proof.ts';
@@ -25,21 +24,22 @@ import { SIGNATURE_HEADER } from '../../contract/signals.ts';
 import { acknowledgeAlarm } from '../../contract/alarms.ts';
 import { acknowledgeByLink } from '../faults/alarms.ts';
 import { tryMail } from '../notices/duty.ts';
-import { boardReader } from '../due/board.ts';
-import { readCalendar } from '../due/calendar.ts';
+import { boardReader } from '../pages/board.ts';
+import { readCalendar } from '../pages/calendar.ts';
 import { UNIT_SYSTEMS, type UnitSystem } from '../../core/quantities/units.ts';
 import { recogniseMessage, takeMessage } from '../due/inbox.ts';
-import type { Actor, Call, Env } from '../env.ts';
+import type { Actor, Call, Env } from '../context/context.ts';
 import * as people from '../people/people.ts';
 import { sessionReader, type NewSession } from '../people/sessions.ts';
-import { createPhoto, photoFile, storePhoto, type PhotoForm } from '../proof/photos.ts';
+import { createPhoto, photoFile, storePhoto, type PhotoForm } from '../photos/photos.ts';
 import { labelForm } from '../../contract/labels.ts';
 import { printLabels } from '../register/labels.ts';
 import { exportRegister } from '../register/table.ts';
 import { HANDLERS, type Handler } from './handlers.ts';
 import { writeOnce } from './once.ts';
-import { Problem, problemDocument } from './problem.ts';
-import { idsMadeBy, refuseTakenIds } from '../sql/ids.ts';
+import { conflictOf } from '../store/conflicts.ts';
+import { Problem, problemDocument } from '../context/problem.ts';
+import { idsMadeBy, refuseTakenIds } from '../lookup/ids.ts';
 
 export const COOKIE = 'dewline';
 
@@ -358,8 +358,8 @@ function asProblem(error: unknown, request: Request): Problem {
     return error.code === 'LIMIT_FILE_SIZE'
       ? new Problem(413, 'tooLarge', { mb: MAX_PHOTO_MB })
       : new Problem(400, 'badRequest');
-  if (error instanceof UniqueConstraintError) return new Problem(409, 'idTaken');
-  if (error instanceof ForeignKeyConstraintError) return new Problem(409, 'refersToNothing');
+  const conflict = conflictOf(error);
+  if (conflict) return new Problem(409, conflict);
   const status = (error as { status?: number } | null)?.status;
   // Photos have their own limit above; what is left is a form.
   if (status === 413)

@@ -17,38 +17,40 @@ import * as habitForms from '../../contract/habits.ts';
 import * as practiceForms from '../../contract/practice.ts';
 import * as signalForms from '../../contract/signals.ts';
 import * as editions from '../catalogue/editions.ts';
-import { readCatalogue } from '../catalogue/catalogue.ts';
-import { keepRehearsal, listRehearsals, readRehearsal } from '../catalogue/rehearsals.ts';
+import { readCatalogue } from '../pages/catalogue.ts';
+import { readProcedure } from '../jobs/procedure.ts';
+import { keepRehearsal, listRehearsals, readRehearsal } from '../jobs/rehearsals.ts';
 import * as habits from '../due/habits.ts';
 import * as inbox from '../due/inbox.ts';
 import * as looks from '../due/looks.ts';
-import { previewPractice, readPractice } from '../due/practice.ts';
-import { readPoint } from '../due/point.ts';
+import { previewPractice, readPractice } from '../pages/practice.ts';
+import { readPoint } from '../pages/point.ts';
 import * as settings from '../due/settings.ts';
 import * as signals from '../due/signals.ts';
-import { readWorking, supposeWorking } from '../due/working.ts';
-import type { Call } from '../env.ts';
+import { readWorking, supposeWorking } from '../pages/working.ts';
+import type { Call } from '../context/context.ts';
 import * as deficiencies from '../faults/deficiencies.ts';
 import * as alarms from '../faults/alarms.ts';
 import { closeFault, listFaults, reportFault } from '../faults/faults.ts';
 import { openHandBacks, settleHandBack } from '../jobs/handBacks.ts';
-import { readJob } from '../jobs/describe.ts';
+import { readJob } from '../pages/job.ts';
 import { giveContracted } from '../jobs/contracted.ts';
-import { giveJob, moveJob } from '../jobs/jobs.ts';
+import { moveOrRaise } from '../faults/unsafeMove.ts';
+import { giveJob } from '../jobs/jobs.ts';
 import * as lists from '../jobs/lists.ts';
 import { beginUnplanned } from '../jobs/unplanned.ts';
-import { readToday } from '../jobs/today.ts';
-import { sendJob } from '../jobs/submission.ts';
+import { readToday } from '../pages/today.ts';
+import { sendJob } from '../proof/submission.ts';
 import { withdrawJob } from '../jobs/withdraw.ts';
 import { keepMeasurement } from '../measure/measurements.ts';
 import * as duty from '../notices/duty.ts';
 import * as people from '../people/people.ts';
 import { logRecord } from '../proof/records.ts';
-import { judgeProof, proofQueue, readProof, undoVerdict } from '../proof/verdicts.ts';
-import { readHome } from '../register/home.ts';
+import { judgeProof, undoVerdict } from '../proof/verdicts.ts';
+import { readHome } from '../pages/home.ts';
 import { claimDone, giveWeek, planBaseline, readBaseline } from '../register/baseline.ts';
 import { importForm, importTable } from '../register/importTable.ts';
-import { readMachine } from '../register/machinePage.ts';
+import { readMachine } from '../pages/machine.ts';
 import {
   changeMachine,
   contractMachine,
@@ -57,12 +59,16 @@ import {
   retireMachine,
   specifyPoint,
 } from '../register/machines.ts';
+import { readHomes } from '../pages/homes.ts';
+import { readPlace } from '../pages/place.ts';
+import { readTurnover } from '../pages/turnover.ts';
 import * as places from '../register/places.ts';
 import { removeMachine, removeUnits } from '../register/removal.ts';
 import { readKnown } from '../register/table.ts';
 import * as tenancies from '../register/tenancies.ts';
 import * as turnover from '../register/turnover.ts';
 import * as units from '../register/units.ts';
+import { proofQueue, readProof } from '../pages/proof.ts';
 
 type Params = Readonly<Record<string, string>>;
 
@@ -110,14 +116,14 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
     run: people.createPerson as Handler['run'],
   },
   'catalogue.read': bare((call) => readCatalogue(call)),
-  'homes.read': bare((call) => places.listHomes(call)),
+  'homes.read': bare((call) => readHomes(call)),
   'property.create': write(registerForms.newProperty, places.createProperty),
   'property.change': write(registerForms.propertyChange, (call, form: registerForms.PropertyChange, { id }) =>
     places.changeProperty(call, id!, form),
   ),
   'building.create': write(registerForms.newBuilding, places.createBuilding),
   'place.create': write(registerForms.newPlace, places.createPlace),
-  'place.read': bare((call, { id }) => places.readPlace(call, id!)),
+  'place.read': bare((call, { id }) => readPlace(call, id!)),
   'tenancy.create': write(registerForms.newTenancy, tenancies.createTenancy),
   'tenancy.change': write(registerForms.tenancyChange, (call, form: registerForms.TenancyChange, { id }) =>
     tenancies.changeTenancy(call, id!, form),
@@ -167,7 +173,7 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'baseline.read': write(bulkForms.previewBaseline, readBaseline),
   'baseline.plan': write(bulkForms.planBaseline, planBaseline),
   'baseline.give': write(bulkForms.giveWeek, giveWeek),
-  'procedure.read': bare((call, { key }) => editions.readProcedure(call, key!)),
+  'procedure.read': bare((call, { key }) => readProcedure(call, key!)),
   'edition.save': write(editionForms.saveEdition, (call, form: editionForms.SaveEdition, { key }) =>
     editions.saveEdition(call, key!, form),
   ),
@@ -191,7 +197,7 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'place.hold': write(registerForms.holdPlace, (call, form: registerForms.HoldPlace, { id }) =>
     turnover.holdPlace(call, id!, form),
   ),
-  'place.turnover': bare((call, { id }) => turnover.readTurnover(call, id!)),
+  'place.turnover': bare((call, { id }) => readTurnover(call, id!)),
   'point.working': bare((call, { id }) => readWorking(call, id!)),
   'point.suppose': write(practiceForms.suppose, (call, form: practiceForms.Suppose, { id }) =>
     supposeWorking(call, id!, form),
@@ -231,7 +237,7 @@ export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> =
   'handBack.settle': bare((call, { id }) => settleHandBack(call, id!)),
   'jobs.give': write(jobForms.giveJob, giveJob),
   'jobs.read': bare((call, { id }) => readJob(call, id!)),
-  'jobs.move': write(jobForms.moveJob, (call, form: jobForms.MoveJob, { id }) => moveJob(call, id!, form)),
+  'jobs.move': write(jobForms.moveJob, (call, form: jobForms.MoveJob, { id }) => moveOrRaise(call, id!, form)),
   'jobs.send': write(jobForms.submission, (call, form: jobForms.Submission, { id }) => sendJob(call, id!, form)),
   'jobs.withdraw': bare((call, { id }) => withdrawJob(call, id!)),
   'home.read': bare((call) => readHome(call)),

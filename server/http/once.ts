@@ -1,10 +1,10 @@
 /** The same write sent twice answers the same and acts once. */
-import { Op } from 'sequelize';
+import { below } from '../store/where.ts';
 import { MS_PER_DAY } from '../../core/calendar/day.ts';
-import type { Env } from '../env.ts';
-import { sha256 } from '../env.ts';
+import type { Env } from '../context/context.ts';
+import { sha256 } from '../context/context.ts';
 import type { Db } from '../store/db.ts';
-import { Problem } from './problem.ts';
+import { Problem } from '../context/problem.ts';
 
 export interface Answer {
   readonly status: number;
@@ -55,5 +55,5 @@ export function writeOnce(env: Env, identity: WriteIdentity, act: (db: Db) => Pr
 
 /** Forgets receipts past their use. */
 export async function sweepReceipts(env: Env): Promise<void> {
-  await env.store.write((db) => db.receipt.remove({ at: { [Op.lt]: env.clock() - KEEP_MS } }));
+  await env.store.write((db) => db.receipt.remove({ at: below(env.clock() - KEEP_MS) }));
 }

@@ -3,11 +3,11 @@ import { dayOfInstant } from '../../core/calendar/day.ts';
 import { PRACTISED } from '../../core/due/burden.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import type { PointAnswer } from '../../contract/due.ts';
-import { holdOf } from '../due/hold.ts';
-import type { Call } from '../env.ts';
-import { tenancyOn } from '../register/tenancies.ts';
-import { zoneOfPlace } from '../register/zone.ts';
+import { holdOf } from '../lookup/hold.ts';
+import type { Call } from '../context/context.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
 import { budgetUse, fitsBudget } from './budget.ts';
+import { tenancyOn } from '../lookup/tenancies.ts';
 
 export async function assigneesFor(
   call: Call,

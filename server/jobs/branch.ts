@@ -4,10 +4,10 @@ import { certainAgents, lacksAgent, meetingOf, meetings } from '../../core/catal
 import type { Agent } from '../../core/catalogue/types.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
 import { readHistories, type PointHistory } from '../due/history.ts';
-import type { Call } from '../env.ts';
-import { Problem } from '../http/problem.ts';
-import { machineName } from '../register/names.ts';
-import { zoneOfPlace } from '../register/zone.ts';
+import type { Call } from '../context/context.ts';
+import { Problem } from '../context/problem.ts';
+import { machineName } from '../lookup/names.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 

@@ -1,5 +1,5 @@
 /** The events of a job, one a move. */
-import type { Call } from '../env.ts';
+import type { Call } from '../context/context.ts';
 import type { Row } from '../store/tables.ts';
 
 export async function noteEvent(

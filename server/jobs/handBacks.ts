@@ -1,11 +1,11 @@
 /** What was handed back undone, and why: it stands on its home and in one list until somebody has seen to it. */
 import type { HandBackSummary } from '../../contract/handBacks.ts';
 import { systems } from '../../core/catalogue/systems.ts';
-import { namesOf } from '../due/find.ts';
-import type { Call } from '../env.ts';
-import { isManager } from '../env.ts';
-import { notFound } from '../http/problem.ts';
-import { machineName } from '../register/names.ts';
+import { namesOf } from '../lookup/find.ts';
+import type { Call } from '../context/context.ts';
+import { isManager } from '../context/context.ts';
+import { notFound } from '../context/problem.ts';
+import { machineName } from '../lookup/names.ts';
 import type { Row } from '../store/tables.ts';
 
 export interface HandedBack {

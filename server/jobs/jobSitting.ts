@@ -3,11 +3,12 @@ import { systemOf } from '../../core/catalogue/systems.ts';
 import { apart, mustNotMeet } from '../../core/catalogue/chemistry.ts';
 import type { Agent, Need, Procedure, State, Step } from '../../core/catalogue/types.ts';
 import { needsInPlan } from '../../core/jobs/gone.ts';
-import { planSitting, type PlannedStep } from '../../core/jobs/plan.ts';
+import { planSitting } from '../../core/jobs/plan.ts';
 import { sittingOf, type Sitting, type SittingTask } from '../../core/jobs/sitting.ts';
 import { shownVariables, stateLine } from '../../core/jobs/stateLine.ts';
 import type { Speaker } from '../../core/language/message.ts';
 import { BEGINNINGS, type JobAnswer } from '../../contract/jobs.ts';
+import type { PlannedStep } from '../../core/jobs/plannedStep.ts';
 
 /** What decides how a task is asked for today. */
 export interface Fitting {

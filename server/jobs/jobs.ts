@@ -7,10 +7,10 @@ import type { Speaker } from '../../core/language/message.ts';
 import type { GiveJob, MoveJob } from '../../contract/jobs.ts';
 import { recomputeWork } from '../due/recompute.ts';
 import { readHistories, type PointHistory } from '../due/history.ts';
-import { liveJobOf } from './live.ts';
-import type { Call } from '../env.ts';
-import { isManager } from '../env.ts';
-import { fieldProblem, notFound, Problem } from '../http/problem.ts';
+import { liveJobOf } from '../lookup/liveJob.ts';
+import type { Call } from '../context/context.ts';
+import { isManager } from '../context/context.ts';
+import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import type { PointAnswer } from '../../contract/due.ts';
 import type { Row } from '../store/tables.ts';
 import { revokeJobLink } from '../people/jobLinks.ts';
@@ -18,7 +18,7 @@ import { assigneesFor } from './assignees.ts';
 import { refuseMeeting } from './branch.ts';
 import { noteEvent } from './events.ts';
 import { handBack, settleFor } from './handBacks.ts';
-import { raiseAlarm, refuseStopped } from '../faults/alarms.ts';
+import { refuseStopped } from '../lookup/alarms.ts';
 
 export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }> {
   const sitting = await readSitting(call, form.pointIds);
@@ -197,22 +197,12 @@ export function jobMoved(say: Speaker, { state, reason }: Row<'job'>): Problem {
 }
 
 export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ revision: number; state: string }> {
-  const { env, db, now } = call;
-  const { say } = env;
+  const {
+    env: { say },
+    db,
+    now,
+  } = call;
   const job = await findJob(call, id);
-  // *Not safe* is an alarm, whatever way it comes in, and is never refused for being late.
-  if (form.reason === 'notSafe' && form.move === 'notAble') {
-    await raiseAlarm(call, {
-      id: env.newId(),
-      kind: 'other',
-      jobId: id,
-      machineId: null,
-      note: form.note,
-      still: form.still,
-    });
-    const { revision, state } = (await db.job.one({ id }))!;
-    return { revision, state };
-  }
   if (job.revision !== form.revision) {
     throw jobMoved(say, job);
   }

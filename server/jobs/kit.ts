@@ -2,7 +2,7 @@
 import { meetings, possibleAgents } from '../../core/catalogue/chemistry.ts';
 import type { Agent } from '../../core/catalogue/types.ts';
 import { readHistories } from '../due/history.ts';
-import type { Call } from '../env.ts';
+import type { Call } from '../context/context.ts';
 
 /** A sentence for each pair of agents among the jobs in hand that must be kept apart, with where each is for. */
 export async function agentsToKeepApart({ db, now, env: { say } }: Call, jobIds: readonly string[]): Promise<string[]> {

@@ -6,13 +6,13 @@ import { lineOfMark } from '../../contract/due.ts';
 import type { GiveList, HomeListAnswer, ListSitting } from '../../contract/lists.ts';
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { readHistories } from '../due/history.ts';
-import type { Call } from '../env.ts';
-import { Problem } from '../http/problem.ts';
-import { machineName } from '../register/names.ts';
-import { findPlace } from '../register/places.ts';
-import { zoneOfPlace } from '../register/zone.ts';
+import type { Call } from '../context/context.ts';
+import { Problem } from '../context/problem.ts';
+import { machineName } from '../lookup/names.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
 import { assigneesFor } from './assignees.ts';
 import { createJob, readSitting, whoMay } from './jobs.ts';
+import { findPlace } from '../lookup/places.ts';
 
 /** What of a home is near enough to be asked for, machine by machine, and who may be asked. */
 export async function readHomeList(call: Call, placeId: string): Promise<HomeListAnswer> {

@@ -1,5 +1,5 @@
 /** How long machines run. */
-import type { Call } from '../env.ts';
+import type { Call } from '../context/context.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 

@@ -1,11 +1,11 @@
 /** Work that nobody asked for: whoever scans a machine's label begins it there and then, and proves it like any other. */
 import type { Begin } from '../../contract/jobs.ts';
 import { readHistories } from '../due/history.ts';
-import type { Call } from '../env.ts';
-import { isOffice } from '../env.ts';
-import { notFound } from '../http/problem.ts';
-import { labelledMachine } from '../register/machinePage.ts';
+import type { Call } from '../context/context.ts';
+import { isOffice } from '../context/context.ts';
+import { notFound } from '../context/problem.ts';
 import { aboveLevel, createJob } from './jobs.ts';
+import { labelledMachine } from '../lookup/visible.ts';
 
 /** The levels that this person may do: a tenant what needs nobody else, staff all that needs no licence. */
 export const mayDo = ({ actor }: Call, level: string): boolean => level === 'T' || (level === 'S' && isOffice(actor));

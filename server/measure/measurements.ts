@@ -3,11 +3,11 @@ import { isoFromDay } from '../../core/calendar/day.ts';
 import { measureOf } from '../../core/measure/measures.ts';
 import { workingWords } from '../../core/measure/words.ts';
 import type { KeepMeasurement, MeasurementAnswer } from '../../contract/measure.ts';
-import { findPoint } from '../due/find.ts';
+import { findPoint } from '../lookup/find.ts';
 import { readHistory } from '../due/history.ts';
-import type { Call } from '../env.ts';
+import type { Call } from '../context/context.ts';
 import { takeReadings } from '../faults/readings.ts';
-import { fieldProblem } from '../http/problem.ts';
+import { fieldProblem } from '../context/problem.ts';
 
 /** Works a measurement out again and keeps it with the point's latest record, for good. */
 export async function keepMeasurement(

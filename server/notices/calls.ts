@@ -1,8 +1,8 @@
 /** Calling people about an alarm: in order, the next after minutes, round after round until somebody answers. */
 import { alarmSymptom, callTimes } from '../../core/faults/alarms.ts';
-import type { Call, Env } from '../env.ts';
-import { sha256 } from '../env.ts';
-import { machineName } from '../register/names.ts';
+import type { Call, Env } from '../context/context.ts';
+import { sha256 } from '../context/context.ts';
+import { machineName } from '../lookup/names.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 import { canCall, dutyOf } from './duty.ts';

@@ -1,10 +1,11 @@
 /** Who is on duty, how they are reached, and the numbers that a doer is shown. */
 import type { ChangeDuty, ChangeNumbers, DutyAnswer, EmergencyNumbers } from '../../contract/alarms.ts';
-import { findScope } from '../due/scope.ts';
-import type { Call } from '../env.ts';
-import { fieldProblem } from '../http/problem.ts';
+import { findScope } from '../lookup/scope.ts';
+import type { Call } from '../context/context.ts';
+import { fieldProblem } from '../context/problem.ts';
 import type { Db } from '../store/db.ts';
-import { factsOf, recordFact, type FactValues } from '../store/facts.ts';
+import { factsOf, recordFact } from '../store/facts.ts';
+import type { FactValues } from '../store/factValues.ts';
 
 export type Duty = FactValues['duty'];
 

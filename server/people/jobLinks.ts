@@ -1,8 +1,8 @@
 /** Links that open one job to a contractor: good until the job is over, revoked, or their time has run out. */
 import { MS_PER_DAY } from '../../core/calendar/day.ts';
 import { LIVE_STATES } from '../../core/jobs/transitions.ts';
-import type { Call } from '../env.ts';
-import { sha256 } from '../env.ts';
+import type { Call } from '../context/context.ts';
+import { sha256 } from '../context/context.ts';
 import type { Db } from '../store/db.ts';
 
 const JOB_LINK_DAYS = 60;

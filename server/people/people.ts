@@ -2,9 +2,9 @@
 import { readCode } from '../../core/people/code.ts';
 import type { ExchangeResult } from './types.ts';
 import type { FirstRun, NewPerson, Person, SessionAnswer, SignIn } from '../../contract/people.ts';
-import type { Actor, Call, Env } from '../env.ts';
-import { sha256 } from '../env.ts';
-import { Problem } from '../http/problem.ts';
+import type { Actor, Call, Env } from '../context/context.ts';
+import { sha256 } from '../context/context.ts';
+import { Problem } from '../context/problem.ts';
 import type { Db } from '../store/db.ts';
 import { contractorOf } from './jobLinks.ts';
 import { hashPassword, openSession, passwordFits } from './sessions.ts';

@@ -2,8 +2,8 @@
 import { hash, verify } from 'argon2';
 import { MS_PER_DAY } from '../../core/calendar/day.ts';
 import type { Role } from '../../contract/people.ts';
-import type { Actor, Env } from '../env.ts';
-import { sha256 } from '../env.ts';
+import type { Actor, Env } from '../context/context.ts';
+import { sha256 } from '../context/context.ts';
 import type { Db } from '../store/db.ts';
 
 export const SESSION_DAYS = 14;

@@ -16,18 +16,18 @@ import type { Finding, State } from '../../core/catalogue/types.ts';
 import type { CheckFinding } from '../../core/proof/checks.ts';
 import type { LogRecord } from '../../contract/jobs.ts';
 import { lineOfMark } from '../../contract/due.ts';
-import { findPoint } from '../due/find.ts';
+import { findPoint } from '../lookup/find.ts';
 import { readHistory } from '../due/history.ts';
 import { answerSignals } from '../due/signals.ts';
 import { followTuning } from '../due/tuning.ts';
 import { recompute } from '../due/recompute.ts';
-import type { Call } from '../env.ts';
-import { sha256 } from '../env.ts';
-import { fieldProblem, Problem } from '../http/problem.ts';
+import type { Call } from '../context/context.ts';
+import { sha256 } from '../context/context.ts';
+import { fieldProblem, Problem } from '../context/problem.ts';
 import { dropTask } from '../jobs/jobs.ts';
-import { zoneOfPlace } from '../register/zone.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Row } from '../store/tables.ts';
-import { appendToLog, commitment } from './log.ts';
+import { appendToLog, commitment } from '../log/log.ts';
 
 const NOON = 12 * 60;
 /** No part lasts longer; our assumption. */

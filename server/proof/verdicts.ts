@@ -1,41 +1,29 @@
 /** The proof queue, a proof, and the verdict on it. */
 import { isoFromDay } from '../../core/calendar/day.ts';
-import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { windowOf } from '../../core/due/line.ts';
-import { passes } from '../../core/proof/readings.ts';
 import { canonicalText, type EvidenceLevel, type ServiceRecord } from '../../core/proof/record.ts';
-import type { Judge, ProofAnswer, ProofSummary, Verdict } from '../../contract/proof.ts';
+import type { Judge, ProofSummary, Verdict } from '../../contract/proof.ts';
 import type { Specification } from '../../contract/register.ts';
 import { computeLine } from '../../core/due/compute.ts';
 import { readHistory } from '../due/history.ts';
 import { lineOfMark } from '../../contract/due.ts';
-import { namesOf } from '../due/find.ts';
+import { namesOf } from '../lookup/find.ts';
 import { recompute } from '../due/recompute.ts';
 import { TUNING_SIGNALS } from '../due/tuning.ts';
 import type { Check, CheckFinding } from '../../core/proof/checks.ts';
-import type { Call } from '../env.ts';
-import { fieldProblem, notFound, Problem } from '../http/problem.ts';
+import type { Call } from '../context/context.ts';
+import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { noteEvent } from '../jobs/events.ts';
 import { dropTask } from '../jobs/jobs.ts';
-import { liveJobOf } from '../jobs/live.ts';
-import { needLabel } from '../jobs/steps.ts';
-import { writeSpecification } from '../register/machines.ts';
+import { liveJobOf } from '../lookup/liveJob.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
-import { tellFindings } from './findings.ts';
+import { tellFindings } from '../words/findings.ts';
 import { countService } from './records.ts';
-import { appendToLog, commitment } from './log.ts';
+import { appendToLog, commitment } from '../log/log.ts';
+import { writeSpecification } from '../due/specification.ts';
 
-export async function proofQueue(call: Call): Promise<{ waiting: ProofSummary[] }> {
-  const {
-    db,
-    actor: { organisationId },
-  } = call;
-  const proofs = await db.proof.all({ organisationId, state: 'waiting' }, { order: [['sentAt', 'ASC']], limit: 500 });
-  return { waiting: await summarise(call, proofs) };
-}
-
-async function summarise({ db, env: { say } }: Call, proofs: readonly Row<'proof'>[]): Promise<ProofSummary[]> {
+export async function summarise({ db, env: { say } }: Call, proofs: readonly Row<'proof'>[]): Promise<ProofSummary[]> {
   const records = new Map(
     (await db.record.all({ id: proofs.map(({ recordId }) => recordId) })).map((it) => [it.id, it]),
   );
@@ -66,93 +54,15 @@ async function summarise({ db, env: { say } }: Call, proofs: readonly Row<'proof
   });
 }
 
-async function findProof({ db, actor: { organisationId } }: Call, id: string) {
+export async function findProof({ db, actor: { organisationId } }: Call, id: string) {
   const proof = await db.proof.one({ recordId: id, organisationId });
   const record = proof && (await db.record.one({ id }));
   if (!proof || !record) throw notFound();
   return { proof, record };
 }
 
-export async function readProof(call: Call, id: string): Promise<ProofAnswer> {
-  const {
-    db,
-    env: { say },
-  } = call;
-  const { proof, record } = await findProof(call, id);
-  const [summary] = await summarise(call, [proof]);
-  const done = JSON.parse(record.canonical) as ServiceRecord;
-  const procedure = procedureOf(done.procedure, done.methods);
-  const point = (await db.point.one({ id: record.pointId }))!;
-  const uses = await db.photoUse.all({ subjectId: id });
-  const photos = new Map(
-    (
-      await db.photo.all(
-        { id: uses.map(({ photoId }) => photoId) },
-        { columns: ['id', 'capturedAt', 'source', 'purgedAt'] },
-      )
-    ).map((it) => [it.id, it]),
-  );
-  const slots = procedure.steps
-    .flatMap(({ needs }) => needs)
-    .filter(({ kind }) => kind === 'photo')
-    .map(({ key }) => key);
-  const note = await db.personal.one({ recordId: id, field: 'note' });
-  const findings = tellFindings(say, record, proof);
-  return {
-    ...summary!,
-    zone: done.zone,
-    state: proof.state,
-    judged: await judgedWords(call, proof),
-    own: record.personId === call.actor.personId,
-    doneAt: done.doneAt,
-    hash: record.hash,
-    point: {
-      id: point.id,
-      number: point.number,
-      name: say(`point.${point.procedure}`),
-      kind: procedure.kind,
-      procedure: procedure.key,
-    },
-    minutes: done.startedAt === null ? null : Math.round((done.doneAt - done.startedAt) / 60_000),
-    grade: done.grade,
-    gradeSays: done.grade && say(`grade.${done.grade}`),
-    cavitySays: done.cavityGrade && say(`grade.${done.cavityGrade}`),
-    afterSays: done.after ? say(`grade.${done.after}`) : null,
-    finds: done.finds.map((find) => say(`find.${find}`)),
-    note: note?.value ?? null,
-    readings: Object.entries(done.readings).flatMap(([key, value]) => {
-      const need = procedure.steps.flatMap(({ needs }) => needs).find((it) => it.kind === 'reading' && it.key === key);
-      if (need?.kind !== 'reading') return [];
-      return [
-        {
-          name: needLabel(say, need, procedure.key),
-          value: `${value} ${say(`unit.${need.unit}`)}`,
-          passes: passes(need, done.readings),
-        },
-      ];
-    }),
-    photos: uses
-      .filter(({ slot }) => slots.includes(slot))
-      .sort((a, b) => slots.indexOf(a.slot) - slots.indexOf(b.slot))
-      .map(({ photoId, slot }) => {
-        const photo = photos.get(photoId)!;
-        return {
-          id: photoId,
-          slot,
-          label: needLabel(say, { kind: 'photo', key: slot }, procedure.key),
-          capturedAt: photo.capturedAt,
-          source: photo.source,
-          kept: photo.purgedAt === null,
-        };
-      }),
-    findings,
-    specification: (await factsOf(db, [record.pointId], 'specification')).at(-1)?.value ?? {},
-    effect: await effectOf(call, record),
-  };
-}
-
 /** What accepting would do: the same computation, with this service in it. */
-async function effectOf({ db, now, env: { say } }: Call, record: Row<'record'>): Promise<string> {
+export async function effectOf({ db, now, env: { say } }: Call, record: Row<'record'>): Promise<string> {
   const history = await readHistory(db, record.pointId, now);
   const mark = await db.mark.one({ pointId: record.pointId });
   if (!mark) return say('effect.gone');
@@ -207,7 +117,7 @@ const isContradicted = ({ findings }: Row<'proof'>, verdict: Verdict): boolean =
   );
 
 /** Whoever judged it, in words; null before. */
-async function judgedWords(
+export async function judgedWords(
   { db, env: { say } }: Call,
   { judgedAt, judgedBy, state, reason }: Row<'proof'>,
 ): Promise<string | null> {

@@ -3,8 +3,8 @@ import { dayFromIso, dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { machineTypes } from '../../core/catalogue/catalogue.ts';
 import type { MachineSketch, Specification } from '../../contract/register.ts';
 import { recompute } from '../due/recompute.ts';
-import type { Call } from '../env.ts';
-import { fieldProblem } from '../http/problem.ts';
+import type { Call } from '../context/context.ts';
+import { fieldProblem } from '../context/problem.ts';
 import type { Row } from '../store/tables.ts';
 
 export type PlacedMachine = MachineSketch & {

@@ -13,48 +13,20 @@ import {
   type PlanBaseline,
   type PreviewBaseline,
 } from '../../contract/bulk.ts';
-import type { Call } from '../env.ts';
-import { fieldProblem, Problem, problemDocument } from '../http/problem.ts';
+import type { Call } from '../context/context.ts';
+import { fieldProblem, Problem, problemDocument } from '../context/problem.ts';
 import { giveJob } from '../jobs/jobs.ts';
-import { ask } from '../sql/connection.ts';
+import { readBaselineRows, type BaselineRow } from '../sql/baseline.ts';
 import { recompute } from '../due/recompute.ts';
 import { claimOf, inParts } from './addMachines.ts';
-import { firstZone } from './table.ts';
-
-interface BaselineRow {
-  readonly id: string;
-  readonly number: number;
-  readonly procedure: string;
-  readonly machine_id: string;
-  readonly place_id: string;
-  readonly place: string;
-  readonly property: string;
-  readonly served_day: number;
-  readonly work: number;
-  readonly planned: string | null;
-}
-
-/** Kept parts that nobody has logged, or that a plan names; in walking order. */
-async function readRows({ db, actor: { organisationId } }: Call, propertyId: string | null): Promise<BaselineRow[]> {
-  return ask<BaselineRow>(
-    db,
-    `
-SELECT point.id, point.number, point.procedure, point.machine_id, mark.place_id, place.name AS place, property.name AS property, mark.served_day, mark.work,
-  (SELECT value FROM fact WHERE fact.subject_id = point.id AND fact.name = 'baseline' ORDER BY recorded_at DESC, id DESC LIMIT 1) AS planned
-FROM mark JOIN point ON point.id = mark.point_id JOIN place ON place.id = mark.place_id JOIN property ON property.id = place.property_id
-WHERE mark.organisation_id = ?1 AND (?2 IS NULL OR property.id = ?2)
-  AND (mark.served_day = 0 OR EXISTS (SELECT 1 FROM fact WHERE fact.subject_id = point.id AND fact.name = 'baseline'))
-ORDER BY property.sort, place.sort, point.number`,
-    [organisationId, propertyId],
-  );
-}
+import { firstZone } from '../lookup/zone.ts';
 
 const unlogged = (row: BaselineRow): Unlogged => {
   const { risk, safetyCritical, minutes } = procedureOf(row.procedure);
   return {
     pointId: row.id,
-    placeId: row.place_id,
-    machineId: row.machine_id,
+    placeId: row.placeId,
+    machineId: row.machineId,
     riskWeight: riskWeight(risk),
     safetyCritical,
     minutes,
@@ -66,9 +38,9 @@ const plannedDay = ({ planned }: BaselineRow): Day | null =>
 
 /** Points that a plan would spread: without a record, and in nobody's hands. */
 const toPlan = (rows: readonly BaselineRow[]) =>
-  rows.filter(({ served_day: served, work }) => served === 0 && work === 0);
+  rows.filter(({ servedDay: served, work }) => served === 0 && work === 0);
 
-function stateOf({ served_day: served, work }: BaselineRow): BaselinePoint['state'] {
+function stateOf({ servedDay: served, work }: BaselineRow): BaselinePoint['state'] {
   if (served > 0) return 'done';
   return work > 0 ? 'given' : 'open';
 }
@@ -100,7 +72,7 @@ function weeksOf(call: Call, rows: readonly BaselineRow[], weekOf: (row: Baselin
       week: isoFromDay(week),
       points: all.map(({ point }) => point),
       minutes: all.reduce((sum, { point }) => sum + point.minutes, 0),
-      doors: new Set(all.map(({ row }) => row.place_id)).size,
+      doors: new Set(all.map(({ row }) => row.placeId)).size,
       done: all.filter(({ point }) => point.state === 'done').length,
       given: all.filter(({ point }) => point.state === 'given').length,
     }));
@@ -117,7 +89,7 @@ export async function readBaseline(call: Call, { propertyId, weeks, start }: Pre
     actor: { organisationId },
   } = call;
   const { today } = await firstZone(call);
-  const rows = await readRows(call, propertyId ?? null);
+  const rows = await readBaselineRows(call.db, call.actor.organisationId, propertyId ?? null);
   const proposed = spread(rows, weeks ?? BASELINE_WEEKS.usual, start ? dayFromIso(start) : today);
   const properties = await db.property.all({ organisationId }, { order: [['sort', 'ASC']] });
   const grants = await db.roleGrant.all({ organisationId, role: ['staff', 'manager'] });
@@ -126,7 +98,7 @@ export async function readBaseline(call: Call, { propertyId, weeks, start }: Pre
     { order: [['name', 'ASC']] },
   );
   return {
-    noRecord: rows.filter(({ served_day: served }) => served === 0).length,
+    noRecord: rows.filter(({ servedDay: served }) => served === 0).length,
     planned: weeksOf(call, rows, plannedDay),
     proposed: weeksOf(call, toPlan(rows), ({ id }) => proposed.get(id) ?? null),
     today: isoFromDay(today),
@@ -144,7 +116,7 @@ export async function planBaseline(
   const { today } = await firstZone(call);
   const begin = dayFromIso(start);
   if (mondayOf(begin) + 6 < today) throw fieldProblem('start', 'field.past');
-  const planned = spread(await readRows(call, propertyId ?? null), weeks, begin);
+  const planned = spread(await readBaselineRows(call.db, call.actor.organisationId, propertyId ?? null), weeks, begin);
   const facts = [...planned].map(([pointId, week]) => ({
     id: env.newId(),
     organisationId: actor.organisationId,
@@ -163,8 +135,8 @@ export async function planBaseline(
 export async function claimDone(call: Call, { propertyId, kind, day }: ClaimDone): Promise<{ claimed: number }> {
   const { db, now } = call;
   const { today } = await firstZone(call);
-  const rows = (await readRows(call, propertyId ?? null)).filter(
-    (row) => row.served_day === 0 && row.work === 0 && (kind === null || procedureOf(row.procedure).kind === kind),
+  const rows = (await readBaselineRows(call.db, call.actor.organisationId, propertyId ?? null)).filter(
+    (row) => row.servedDay === 0 && row.work === 0 && (kind === null || procedureOf(row.procedure).kind === kind),
   );
   const facts = rows.map(({ id }) => claimOf(call, id, dayFromIso(day), today));
   await inParts(facts, (part) => db.fact.insertMany(part));
@@ -184,8 +156,8 @@ export async function giveWeek(
   const { env } = call;
   const day = dayFromIso(week);
   const machines = new Map<string, BaselineRow[]>();
-  for (const row of toPlan(await readRows(call, propertyId ?? null)))
-    if (plannedDay(row) === day) machines.set(row.machine_id, [...(machines.get(row.machine_id) ?? []), row]);
+  for (const row of toPlan(await readBaselineRows(call.db, call.actor.organisationId, propertyId ?? null)))
+    if (plannedDay(row) === day) machines.set(row.machineId, [...(machines.get(row.machineId) ?? []), row]);
   const refused = new Set<string>();
   let jobs = 0;
   for (const rows of machines.values()) {

@@ -16,12 +16,13 @@ import { fileColumns, MAX_IMPORT_MB, MAX_IMPORT_ROWS, type ImportAnswer } from '
 import { zone } from '../../contract/fields.ts';
 import type { Specification } from '../../contract/register.ts';
 import { recompute } from '../due/recompute.ts';
-import type { Call } from '../env.ts';
-import { Problem } from '../http/problem.ts';
+import type { Call } from '../context/context.ts';
+import { Problem } from '../context/problem.ts';
 import type { Row } from '../store/tables.ts';
 import { addMachines, inParts, type PlacedMachine } from './addMachines.ts';
 import { createBuilding, createProperty } from './places.ts';
-import { firstZone, knownRegister } from './table.ts';
+import { knownRegister } from './table.ts';
+import { firstZone } from '../lookup/zone.ts';
 
 export const importForm = object({
   /** The text of the file, its head line first. */

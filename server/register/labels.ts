@@ -2,10 +2,10 @@
 import PDFDocument from 'pdfkit';
 import QRCode from 'qrcode';
 import { SHEETS, type LabelForm } from '../../contract/labels.ts';
-import { findAddressed } from '../due/scope.ts';
-import type { Call } from '../env.ts';
-import { Problem } from '../http/problem.ts';
-import { machineName } from './names.ts';
+import { findAddressed } from '../lookup/scope.ts';
+import type { Call } from '../context/context.ts';
+import { Problem } from '../context/problem.ts';
+import { machineName } from '../lookup/names.ts';
 
 const POINTS_PER_MM = 72 / 25.4;
 const mm = (value: number) => value * POINTS_PER_MM;

@@ -10,16 +10,17 @@ import type {
   Specification,
 } from '../../contract/register.ts';
 import { recompute } from '../due/recompute.ts';
-import { findPoint } from '../due/find.ts';
-import type { Call } from '../env.ts';
-import { fieldProblem, notFound, Problem } from '../http/problem.ts';
+import { findPoint } from '../lookup/find.ts';
+import type { Call } from '../context/context.ts';
+import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { dropTask } from '../jobs/jobs.ts';
-import { claimPhoto } from '../proof/photos.ts';
+import { claimPhoto } from '../photos/photos.ts';
 import { factsOf, recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { addMachines } from './addMachines.ts';
-import { findPlace, findProperty } from './places.ts';
 import { addPoints } from './points.ts';
+import { findPlace, findProperty } from '../lookup/places.ts';
+import { writeSpecification } from '../due/specification.ts';
 
 /** Registers one machine, with what only one at a time has: photos, and the units that it serves. */
 export async function createMachine(
@@ -168,18 +169,6 @@ export async function specifyPoint(
     throw new Problem(409, 'changed', { what: describeSpecification(current?.value ?? {}) });
   }
   return { specificationId: await writeSpecification(call, point.id, form.specification) };
-}
-
-/** Writes a specification from today on and draws the line anew, since a maker's limit may be in it. */
-export async function writeSpecification(call: Call, pointId: string, value: Specification): Promise<string> {
-  const { db, now } = call;
-  const point = (await db.point.one({ id: pointId }))!;
-  const machine = (await db.machine.one({ id: point.machineId }))!;
-  const place = await findPlace(call, machine.placeId);
-  const { zone } = await findProperty(call, place.propertyId);
-  const id = await recordFact(call, pointId, 'specification', value, dayOfInstant(now, zone));
-  await recompute(db, [pointId], now);
-  return id;
 }
 
 function describeSpecification(value: Specification): string {

@@ -1,6 +1,6 @@
 /** Service points of a machine, numbered on through the organisation. */
 import { recompute } from '../due/recompute.ts';
-import type { Env } from '../env.ts';
+import type { Env } from '../context/context.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 

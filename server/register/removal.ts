@@ -1,9 +1,9 @@
 /** Taking back what was added by mistake: only while nothing has happened there. */
 import type { RemoveUnits } from '../../contract/register.ts';
-import type { Call } from '../env.ts';
-import { notFound, Problem } from '../http/problem.ts';
-import { findPlace } from './places.ts';
-import { machineName } from './names.ts';
+import type { Call } from '../context/context.ts';
+import { notFound, Problem } from '../context/problem.ts';
+import { machineName } from '../lookup/names.ts';
+import { findPlace } from '../lookup/places.ts';
 
 /** Photos that belong to a machine itself, and go with it. */
 const OWN_SLOTS = ['plate', 'shutoff'];

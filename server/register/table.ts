@@ -6,10 +6,11 @@ import { COLUMNS, neutralised } from '../../core/register/columns.ts';
 import { keyOfMachine, keyOfUnit, type Cells, type KnownRegister, type KnownUnit } from '../../core/register/rows.ts';
 import { columnNames } from '../../core/register/wording.ts';
 import type { KnownAnswer } from '../../contract/bulk.ts';
-import { tenancyDuring } from './tenancies.ts';
-import type { Call } from '../env.ts';
+import type { Call } from '../context/context.ts';
 import { factsOf, inForce } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
+import { tenancyDuring } from '../lookup/tenancies.ts';
+import { firstZone } from '../lookup/zone.ts';
 
 /** What stands in the register, read for a table. */
 export interface RegisterRead {
@@ -103,13 +104,6 @@ export async function knownRegister(call: Call): Promise<KnownRegister> {
       }),
     ),
   };
-}
-
-/** Zone and today of an organisation: its first property's. */
-export async function firstZone({ db, actor: { organisationId }, now }: Call): Promise<{ zone: string; today: Day }> {
-  const [first] = await db.property.all({ organisationId }, { order: [['sort', 'ASC']], limit: 1 });
-  const zone = first?.zone ?? 'UTC';
-  return { zone, today: dayOfInstant(now, zone) };
 }
 
 export async function readKnown(call: Call): Promise<KnownAnswer> {

@@ -3,35 +3,17 @@ import { randomBytes } from 'node:crypto';
 import { dayFromIso, dayOfInstant, instantOfDay, MS_PER_DAY, type Day } from '../../core/calendar/day.ts';
 import type { HouseholdChange, NewTenancy, TenancyChange } from '../../contract/register.ts';
 import { makeCode } from '../../core/people/code.ts';
-import type { Call } from '../env.ts';
-import { sha256 } from '../env.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import type { Call } from '../context/context.ts';
+import { sha256 } from '../context/context.ts';
+import { Problem } from '../context/problem.ts';
 import { recompute } from '../due/recompute.ts';
 import { LINK_DAYS } from '../people/sessions.ts';
 import type { Db } from '../store/db.ts';
 import { factsOf, recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
-import { findPlace } from './places.ts';
-import { zoneOfPlace } from './zone.ts';
-
-/** Whether a tenancy runs on a day; days at its edges count whole. */
-export const tenancyDuring = ({ fromDay, toDay }: Pick<Row<'tenancy'>, 'fromDay' | 'toDay'>, day: Day): boolean =>
-  fromDay <= day && (toDay === null || toDay >= day);
-
-/** The tenancy of a place at an instant; days at its edges count whole. */
-export async function tenancyOn(db: Db, placeId: string, now: number): Promise<Row<'tenancy'> | undefined> {
-  const place = await db.place.one({ id: placeId });
-  const property = place && (await db.property.one({ id: place.propertyId }));
-  if (!property) return undefined;
-  const today = dayOfInstant(now, property.zone);
-  const tenancies = await db.tenancy.all({ placeId }, { order: [['fromDay', 'ASC']] });
-  return tenancies.findLast((it) => tenancyDuring(it, today));
-}
-
-/** Points that a place's household fouls. */
-export async function pointsOfPlace(db: Db, placeId: string): Promise<string[]> {
-  return (await db.mark.all({ placeId }, { columns: ['pointId'] })).map(({ pointId }) => pointId);
-}
+import { zoneOfPlace } from '../lookup/zone.ts';
+import { pointsOfPlace, findTenancy } from '../lookup/tenancies.ts';
+import { findPlace } from '../lookup/places.ts';
 
 /** @throws Problem 409 where another tenancy of the place runs on the first day of this one, or later */
 async function refuseOverlap(
@@ -72,12 +54,6 @@ export async function createTenancy(call: Call, form: NewTenancy): Promise<{ id:
   if ((await factsOf(db, [place.id], 'hold')).length > 0) await recordFact(call, place.id, 'hold', null, fromDay);
   await recompute(db, await pointsOfPlace(db, place.id), now);
   return { id: form.id };
-}
-
-export async function findTenancy({ db, actor }: Call, id: string): Promise<Row<'tenancy'>> {
-  const tenancy = await db.tenancy.one({ id, organisationId: actor.organisationId });
-  if (!tenancy) throw notFound();
-  return tenancy;
 }
 
 /** A tenancy that has not begun. @throws Problem 409 once it has */

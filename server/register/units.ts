@@ -3,12 +3,12 @@ import { machineTypeOf } from '../../core/catalogue/machines.ts';
 import { STARTERS } from '../../core/register/starters.ts';
 import type { TemplateSummary } from '../../contract/bulk.ts';
 import type { MachineSketch, ManyMachines, NewTemplate, NewUnits, Specification } from '../../contract/register.ts';
-import type { Call } from '../env.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import type { Call } from '../context/context.ts';
+import { notFound, Problem } from '../context/problem.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { addMachines, inParts } from './addMachines.ts';
-import { findPlace, findProperty } from './places.ts';
+import { findPlace, findProperty } from '../lookup/places.ts';
 
 /** Registers units that are alike, in the order of their names. */
 export async function createUnits(

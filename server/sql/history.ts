@@ -5,8 +5,8 @@ import type { SignalState } from '../../core/due/signals.ts';
 import type { JobState } from '../../core/jobs/transitions.ts';
 import type { EvidenceLevel } from '../../core/proof/record.ts';
 import type { Db } from '../store/db.ts';
-import type { FactName } from '../store/facts.ts';
 import { askNamed, type Columns } from './connection.ts';
+import type { FactName } from '../store/factValues.ts';
 
 /** Rows are gathered of those subjects whose ids stand in a JSON array, the first parameter. */
 const WANTED = 'json_each(?1) AS wanted';

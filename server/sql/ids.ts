@@ -1,5 +1,4 @@
 /** Ids made by devices: one that means something already is never taken for something else. */
-import { Problem } from '../http/problem.ts';
 import { tableNameOf, type Db } from '../store/db.ts';
 import type { TableName } from '../store/tables.ts';
 import { ask } from './connection.ts';
@@ -32,18 +31,7 @@ const TAKEN_SQL = CREATED.map(
   (table) => `SELECT id FROM ${tableNameOf(table)} WHERE id IN (SELECT value FROM json_each(?1))`,
 ).join(' UNION ALL ');
 
-/** The id that a form makes, where it makes one. */
-export function idsMadeBy(form: unknown): string[] {
-  const { id } = (form ?? {}) as { id?: unknown };
-  return typeof id === 'string' ? [id] : [];
-}
-
-/** @throws Problem 409 where one of the ids is in use, by anything, or twice in the form */
-export async function refuseTakenIds(db: Db, ids: readonly string[]): Promise<void> {
-  if (ids.length === 0) return;
-  if (
-    new Set(ids).size < ids.length ||
-    (await ask<{ id: string }>(db, `${TAKEN_SQL} LIMIT 1`, [JSON.stringify(ids)])).length > 0
-  )
-    throw new Problem(409, 'idTaken');
+/** Whether one of the ids is in use, by anything. */
+export async function isAnyTaken(db: Db, ids: readonly string[]): Promise<boolean> {
+  return (await ask<{ id: string }>(db, `${TAKEN_SQL} LIMIT 1`, [JSON.stringify(ids)])).length > 0;
 }

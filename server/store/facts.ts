@@ -1,73 +1,8 @@
 /** Facts have dates: written once, read as of a day. */
 import type { Day } from '../../core/calendar/day.ts';
-import type { Choices } from '../../core/catalogue/types.ts';
-import type { AnchorChoice, Contract, UpkeepDay } from '../../core/due/anchor.ts';
-import type { Changes } from '../../core/due/assumptions.ts';
-import type { Budget, Prices } from '../../core/due/burden.ts';
-import type { Practice } from '../../core/due/practice.ts';
-import type { EmergencyNumbers } from '../../contract/alarms.ts';
-import type { HouseholdFacts, Specification, WaterFacts } from '../../contract/register.ts';
-import type { Call } from '../env.ts';
 import type { Db } from './db.ts';
 import type { Row } from './tables.ts';
-
-/** Where a place stands in the year. */
-export interface Seasons {
-  readonly coolingMonth: number;
-  readonly coolingDate: number;
-  readonly leadDays: number;
-  /** The high of a day that counts as warm. */
-  readonly warmCelsius: number;
-}
-
-/** An empty home, until its review. */
-export interface Hold {
-  readonly until: Day;
-  readonly reason: string;
-}
-
-/** What may be known of something from a day on. Null takes it back: what stands around it holds again. */
-export interface FactValues {
-  water: WaterFacts;
-  practice: Practice | null;
-  methods: Choices;
-  household: HouseholdFacts;
-  specification: Specification;
-  seasons: Seasons | null;
-  warmSpell: Day;
-  upkeepDay: UpkeepDay | null;
-  anchor: { readonly choice: AnchorChoice; readonly mode: 'sets' | 'limits' } | null;
-  contract: Contract | null;
-  assumptions: Changes;
-  prices: Prices & {
-    readonly currency: string;
-    readonly hoursAMonth?: number | null;
-    readonly materials: Readonly<Record<string, number>>;
-  };
-  budget: Budget | null;
-  hold: Hold | null;
-  scheduled: boolean;
-  /** When it was last served, as claimed by whoever handed it over; it counts until a service is recorded. */
-  lastDone: Day;
-  /** Who is called about an alarm, in order; minutes until the next is. */
-  duty: { readonly people: readonly string[]; readonly minutes: number; readonly webhook: string | null };
-  mail: {
-    readonly host: string;
-    readonly port: number;
-    readonly secure: boolean;
-    readonly user: string;
-    readonly password: string;
-    readonly from: string;
-  } | null;
-  /** Emergency, gas and office numbers of a property. */
-  numbers: EmergencyNumbers;
-  /** The photo that shows where a part is, taken at its first job. */
-  whereabouts: { readonly photoId: string };
-  /** The Monday of the week in which a point without a record is brought to a baseline. */
-  baseline: Day;
-}
-
-export type FactName = keyof FactValues;
+import type { FactValues, FactName } from './factValues.ts';
 
 export interface Fact<N extends FactName> {
   readonly id: string;
@@ -76,9 +11,17 @@ export interface Fact<N extends FactName> {
   readonly value: FactValues[N];
 }
 
+/** Who writes a fact, and when. */
+export interface FactWriter {
+  readonly env: { readonly newId: () => string };
+  readonly db: Db;
+  readonly actor: { readonly organisationId: string; readonly personId: string };
+  readonly now: number;
+}
+
 /** Writes down that something is so from a day on. */
 export async function recordFact<N extends FactName>(
-  { env, db, actor, now }: Call,
+  { env, db, actor, now }: FactWriter,
   subjectId: string,
   name: N,
   value: FactValues[N],

@@ -7,7 +7,7 @@ import type { Agent } from '../../core/catalogue/types.ts';
 import type { Grade } from '../../core/due/grades.ts';
 import type { SignalState } from '../../core/due/signals.ts';
 import type { AlarmKind } from '../../core/faults/alarms.ts';
-import type { FactName } from './facts.ts';
+import type { FactName } from './factValues.ts';
 
 const organisationId = text();
 const createdAt = integer();

@@ -14,7 +14,7 @@ import { drawingOf } from '../../core/catalogue/parts.ts';
 import { referencePicture, scenePicture } from '../../core/catalogue/picture.ts';
 import { GRADES } from '../../core/due/grades.ts';
 import { pointsOfSymptom, SYMPTOMS, REPAIR_HOURS, symptomOf, symptomsOf } from '../../core/faults/symptoms.ts';
-import { coreText } from '../../core/language/en.ts';
+import { coreText } from '../../core/en.ts';
 import { speaker } from '../../core/language/message.ts';
 
 const say = speaker('en-GB', coreText);

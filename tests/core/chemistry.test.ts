@@ -16,7 +16,7 @@ import {
 import { editionOf, withEdition } from '../../core/catalogue/edition.ts';
 import { agentsInUse, methods, withoutAgents } from '../../core/catalogue/methods.ts';
 import { AGENTS, type Agent, type Choices } from '../../core/catalogue/types.ts';
-import { coreText } from '../../core/language/en.ts';
+import { coreText } from '../../core/en.ts';
 import { speaker } from '../../core/language/message.ts';
 import { agentWords } from '../../core/jobs/amounts.ts';
 

@@ -12,7 +12,7 @@ import {
   type Edition,
 } from '../../core/catalogue/edition.ts';
 import { certainAgents, meetingOf } from '../../core/catalogue/chemistry.ts';
-import { coreText } from '../../core/language/en.ts';
+import { coreText } from '../../core/en.ts';
 import { speaker } from '../../core/language/message.ts';
 
 const say = speaker('en-GB', coreText);

@@ -4,7 +4,7 @@ import { levelAt, type Siting } from '../../core/catalogue/levels.ts';
 import { systemOf } from '../../core/catalogue/systems.ts';
 import { machineTypeOf } from '../../core/catalogue/machines.ts';
 import { illustrationOf } from '../../core/catalogue/illustrated.ts';
-import { coreText } from '../../core/language/en.ts';
+import { coreText } from '../../core/en.ts';
 import { planSitting } from '../../core/jobs/plan.ts';
 import { sittingOf } from '../../core/jobs/sitting.ts';
 

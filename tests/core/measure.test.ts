@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { materialWords, stepAmounts, volumeWords } from '../../core/jobs/amounts.ts';
-import { coreText } from '../../core/language/en.ts';
+import { coreText } from '../../core/en.ts';
 import { speaker } from '../../core/language/message.ts';
 import { dilute, dilutionWorking, doseWorking } from '../../core/measure/dilution.ts';
 import {

@@ -8,7 +8,7 @@ import { calendarOf } from '../../core/calendar/icalendar.ts';
 import { expand, nextOccurrence, occurrences } from '../../core/calendar/recurrence.ts';
 import { formatRule, parseRule, WEEKDAYS } from '../../core/calendar/rule.ts';
 import { ruleWords } from '../../core/calendar/words.ts';
-import { coreText } from '../../core/language/en.ts';
+import { coreText } from '../../core/en.ts';
 import { speaker } from '../../core/language/message.ts';
 
 const { rrulestr } = rrulePackage as unknown as typeof import('rrule');

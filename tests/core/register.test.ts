@@ -4,7 +4,7 @@ import Papa from 'papaparse';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { machineTypeOf } from '../../core/catalogue/machines.ts';
 import { mondayOf, spreadBaseline, type Unlogged } from '../../core/due/baseline.ts';
-import { coreText } from '../../core/language/en.ts';
+import { coreText } from '../../core/en.ts';
 import { speaker } from '../../core/language/message.ts';
 import { COLUMNS, matchColumns, neutralised, plainCell } from '../../core/register/columns.ts';
 import { fingerprintOf } from '../../core/register/fingerprint.ts';

@@ -8,7 +8,7 @@ import { FINDINGS, type Choices } from '../../core/catalogue/types.ts';
 import { needsInPlan, replaySitting } from '../../core/jobs/gone.ts';
 import { planSitting, REST } from '../../core/jobs/plan.ts';
 import { rideAlong, sittingOf } from '../../core/jobs/sitting.ts';
-import { coreText } from '../../core/language/en.ts';
+import { coreText } from '../../core/en.ts';
 import { speaker } from '../../core/language/message.ts';
 import { orderOf, searched, sittingFor, taskOf, walk } from './sittings.ts';
 

@@ -2,8 +2,8 @@
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { systemOf } from '../../core/catalogue/systems.ts';
 import type { Choices, Procedure } from '../../core/catalogue/types.ts';
-import type { PlannedStep } from '../../core/jobs/plan.ts';
 import { sittingOf, type Sitting, type SittingTask } from '../../core/jobs/sitting.ts';
+import type { PlannedStep } from '../../core/jobs/plannedStep.ts';
 
 export const taskOf = (procedure: Procedure, id = procedure.key): SittingTask => ({
   id,

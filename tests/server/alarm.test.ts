@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { v7 } from 'uuid';
 import { callTimes } from '../../core/faults/alarms.ts';
 import { callOnDuty } from '../../server/notices/calls.ts';
-import { openStandIn, type StandIn } from '../../server/notices/standIn.ts';
+import { openStandIn, type StandIn } from '../../server/ports/standIn.ts';
 import { give, openHouse, PASSWORD, registerFlat, type Caller, type Flat, type House } from './house.ts';
 
 const BOOT = 'washer.doorBoot';

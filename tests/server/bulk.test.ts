@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { v7 } from 'uuid';
 import { matchColumns } from '../../core/register/columns.ts';
 import { columnNames } from '../../core/register/wording.ts';
-import { coreText } from '../../core/language/en.ts';
+import { coreText } from '../../core/en.ts';
 import { speaker } from '../../core/language/message.ts';
 import type { BaselineAnswer } from '../../contract/bulk.ts';
 import { MARK_FIELDS } from '../../contract/due.ts';

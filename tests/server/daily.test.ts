@@ -3,8 +3,8 @@ import { v7 } from 'uuid';
 import { civilOf } from '../../core/calendar/civil.ts';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import { firstWarmSpell } from '../../core/due/warmSpell.ts';
-import { turnDay } from '../../server/due/daily.ts';
-import { standInWeather } from '../../server/due/weather.ts';
+import { turnDay } from '../../server/clock/daily.ts';
+import { standInWeather } from '../../server/ports/weather.ts';
 import { HOUSEHOLD, letDaysPass, openHouse, registerFlat, TODAY, ZONE, type Flat, type House } from './house.ts';
 
 const FILTER = 'airHandler.returnFilter';

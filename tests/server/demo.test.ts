@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildDemo } from '../../demo/build.ts';
 import { PROPERTIES } from '../../demo/scenario.ts';
-import { createEnv } from '../../server/env.ts';
 import { openStore } from '../../server/store/store.ts';
+import { createEnv } from '../../server/createEnv.ts';
 
 const NOON = Date.UTC(2026, 10, 24, 12);
 const DAYS = 40;

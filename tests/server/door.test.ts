@@ -8,8 +8,8 @@ import { v7 } from 'uuid';
 import { ROUTES, type Route, type RouteName } from '../../contract/routes.ts';
 import { MARK_FIELDS, type BoardAnswer } from '../../contract/due.ts';
 import { openStore, UnusableDatabase } from '../../server/store/store.ts';
-import { sweepPhotos } from '../../server/proof/photos.ts';
-import { sha256 } from '../../server/env.ts';
+import { sweepPhotos } from '../../server/photos/photos.ts';
+import { sha256 } from '../../server/context/context.ts';
 import { createApp } from '../../server/http/app.ts';
 import { hashPassword } from '../../server/people/sessions.ts';
 import {

@@ -6,7 +6,7 @@ import { computeLine } from '../../core/due/compute.ts';
 import type { LineInputs } from '../../core/due/inputs.ts';
 import type { PracticeAnswer, PracticePreview } from '../../contract/practice.ts';
 import type { WorkingAnswer } from '../../contract/due.ts';
-import { turnDay } from '../../server/due/daily.ts';
+import { turnDay } from '../../server/clock/daily.ts';
 import {
   DAY_MS,
   give,

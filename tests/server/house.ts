@@ -10,9 +10,10 @@ import request, { type Test } from 'supertest';
 import { v7 } from 'uuid';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { scenePicture } from '../../core/catalogue/picture.ts';
-import { createEnv, type Env } from '../../server/env.ts';
+import { type Env } from '../../server/context/context.ts';
 import { createApp } from '../../server/http/app.ts';
 import { openStore } from '../../server/store/store.ts';
+import { createEnv } from '../../server/createEnv.ts';
 
 export const PASSWORD = 'a long password';
 export const ZONE = 'Europe/Dublin';

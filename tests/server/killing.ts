@@ -6,8 +6,8 @@ import { join, resolve } from 'node:path';
 import { pino } from 'pino';
 import { v7 } from 'uuid';
 import { seeded } from '../../core/statistics/random.ts';
-import { sha256 } from '../../server/env.ts';
-import { leafHash } from '../../server/proof/log.ts';
+import { sha256 } from '../../server/context/context.ts';
+import { leafHash } from '../../server/log/log.ts';
 import { serve } from '../../server/serve.ts';
 import { Caller, drawn, PASSWORD, registerFlat, type House } from './house.ts';
 

@@ -9,7 +9,7 @@ import {
   type Queue,
 } from '../../core/outbox/deliver.ts';
 import { seeded } from '../../core/statistics/random.ts';
-import { leafHash } from '../../server/proof/log.ts';
+import { leafHash } from '../../server/log/log.ts';
 import { drawn, honestWork, openHouse, registerFlat, type Caller, type Flat, type House } from './house.ts';
 
 const ROUNDS = 200;

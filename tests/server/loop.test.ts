@@ -2,8 +2,8 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { canonicalText } from '../../core/proof/record.ts';
 import { isoFromDay, dayFromIso } from '../../core/calendar/day.ts';
-import { commitment, leafHash } from '../../server/proof/log.ts';
-import { sha256 } from '../../server/env.ts';
+import { commitment, leafHash } from '../../server/log/log.ts';
+import { sha256 } from '../../server/context/context.ts';
 import {
   TODAY,
   DAY_MS,

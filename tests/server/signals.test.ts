@@ -2,7 +2,7 @@ import { createPrivateKey, sign } from 'node:crypto';
 import { expect } from 'chai';
 import request from 'supertest';
 import { v7 } from 'uuid';
-import { turnDay } from '../../server/due/daily.ts';
+import { turnDay } from '../../server/clock/daily.ts';
 import { DAY_MS, letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
 
 const PUMP = 'washer.drainPumpFilter';

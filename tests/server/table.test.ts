@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { machineTypes } from '../../core/catalogue/machines.ts';
 import { COLUMNS, neutralised, type Column } from '../../core/register/columns.ts';
-import { coreText } from '../../core/language/en.ts';
+import { coreText } from '../../core/en.ts';
 import { speaker } from '../../core/language/message.ts';
 import { openHouse, ZONE } from './house.ts';
 

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sqlite3 from 'sqlite3';
 import { typeNumber } from '../../server/due/recompute.ts';
-import { bringUpToDate } from '../../server/register/upgrade.ts';
+import { bringUpToDate } from '../../server/clock/upgrade.ts';
 import { run } from '../../server/sql/connection.ts';
 import { foundation } from '../../server/store/migrations/0001-foundation.ts';
 import { openStore } from '../../server/store/store.ts';

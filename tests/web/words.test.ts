@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
 import { fieldsText } from '../../contract/en.ts';
-import { coreText } from '../../core/language/en.ts';
+import { coreText } from '../../core/en.ts';
 import { vocabulary } from '../../core/language/vocabulary.ts';
 import { speaker } from '../../core/language/message.ts';
 import { serverText } from '../../server/language/en.ts';

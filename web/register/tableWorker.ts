@@ -4,7 +4,7 @@ import { matchColumns, type Column } from '../../core/register/columns.ts';
 import { encodingOf, type Encoding } from '../../core/register/decode.ts';
 import { keyOfUnit, rowReader, type Cells, type RowProblem } from '../../core/register/rows.ts';
 import { columnNames, wordingOf } from '../../core/register/wording.ts';
-import { coreText } from '../../core/language/en.ts';
+import { coreText } from '../../core/en.ts';
 import { speaker } from '../../core/language/message.ts';
 import type { KnownAnswer } from '../../contract/bulk.ts';
 

@@ -1,0 +1,65 @@
+/** What a service is given: its store, its clock, its voice, its folders. Nothing reaches for a singleton. */
+import { createHash } from 'node:crypto';
+import type { Speaker } from '../../core/language/message.ts';
+import type { UnitSystem } from '../../core/quantities/units.ts';
+import type { Role } from '../../contract/people.ts';
+import type { Db } from '../store/db.ts';
+import type { Store } from '../store/store.ts';
+import type { Weather } from '../ports/weather.ts';
+import type { WaysOut } from '../ports/mail.ts';
+import type { TakenLetter } from '../ports/standIn.ts';
+
+export interface Env {
+  readonly store: Store;
+  /** Milliseconds since the epoch. */
+  readonly clock: () => number;
+  readonly say: Speaker;
+  /** Folder of the photos. */
+  readonly photos: string;
+  /** Unguessable bytes, hex. */
+  readonly secret: () => string;
+  readonly newId: () => string;
+  readonly weather: Weather;
+  /** How the house reaches others. */
+  readonly waysOut: WaysOut;
+  /** Where people reach this server, for links in letters. */
+  readonly address: () => string;
+  /** What the mail stand-in took, newest first; absent where none runs. */
+  readonly letters?: () => readonly TakenLetter[];
+}
+
+/** What differs from install to install. */
+export type Outside = Partial<Pick<Env, 'waysOut' | 'address' | 'letters'>>;
+
+/** Who calls. */
+export interface Actor {
+  readonly personId: string;
+  readonly name: string;
+  readonly organisationId: string;
+  readonly organisation: string;
+  readonly roles: readonly Role[];
+  readonly sessionId: string;
+  readonly linkId: string | null;
+  readonly csrf: string;
+}
+
+/** One call of a service: who, when, and the tables to work on. */
+export interface Call {
+  readonly env: Env;
+  readonly db: Db;
+  readonly actor: Actor;
+  readonly now: number;
+  /** Units in which the caller reads amounts; metric where nobody says. */
+  readonly units?: UnitSystem;
+  /** Where the caller reached us, for addresses on paper; absent outside a request. */
+  readonly origin?: string;
+}
+
+export function sha256(text: string | Buffer): string {
+  return createHash('sha256').update(text).digest('hex');
+}
+
+export const isManager = ({ roles }: Actor) => roles.includes('manager');
+
+/** Manager or staff: whose word needs nobody to confirm it. */
+export const isOffice = ({ roles }: Actor) => roles.includes('manager') || roles.includes('staff');

@@ -1,0 +1,26 @@
+/** What an install is made of: its store, its clock, its voice, and the stand-ins where nothing else is given. */
+import { randomBytes } from 'node:crypto';
+import { v7 } from 'uuid';
+import { coreText } from '../core/en.ts';
+import { speaker } from '../core/language/message.ts';
+import { fieldsText } from '../contract/en.ts';
+import { serverText } from './language/en.ts';
+import type { Store } from './store/store.ts';
+import { standInWeather } from './ports/weather.ts';
+import { waysOut } from './ports/mail.ts';
+import type { Env, Outside } from './context/context.ts';
+
+export function createEnv(store: Store, photos: string, clock: () => number = Date.now, outside: Outside = {}): Env {
+  return {
+    waysOut,
+    address: () => '',
+    ...outside,
+    store,
+    clock,
+    photos,
+    say: speaker('en-GB', { ...coreText, ...fieldsText, ...serverText }),
+    secret: () => randomBytes(24).toString('base64url'),
+    newId: v7,
+    weather: standInWeather,
+  };
+}

@@ -1,0 +1,7 @@
+/** A mark as it is passed on. */
+import type { MarkDates } from '../../contract/register.ts';
+import type { Row } from '../store/tables.ts';
+
+export function markDates({ servedDay, intervalDays, capSlack, work }: Row<'mark'>): MarkDates {
+  return { servedDay, intervalDays, capSlack, work };
+}

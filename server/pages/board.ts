@@ -1,0 +1,153 @@
+/** The line board as bytes, kept until something is written or a day begins in one of its zones. */
+import { gzip } from 'node:zlib';
+import { promisify } from 'node:util';
+import { dayOfInstant, isoFromDay, MS_PER_DAY } from '../../core/calendar/day.ts';
+import { procedures } from '../../core/catalogue/catalogue.ts';
+import { riskWeight } from '../../core/catalogue/types.ts';
+import { hardnessClass } from '../../core/quantities/hardness.ts';
+import type { BoardType } from '../../contract/due.ts';
+import type { Env } from '../context/context.ts';
+import { openAlarms } from '../faults/alarms.ts';
+import { readBaselinePlan, readBoardRows, readWaiting } from '../sql/board.ts';
+import { factsOf, inForce } from '../store/facts.ts';
+
+const compress = promisify(gzip);
+
+export interface BoardBytes {
+  readonly plain: Buffer;
+  /** Compressed once, when first asked for. */
+  gzipped(): Promise<Buffer>;
+}
+
+interface Kept {
+  readonly revision: number;
+  readonly days: string;
+  readonly head: Head;
+  readonly bytes: BoardBytes;
+}
+
+/** What of the board changes seldom: the types and the properties in words. */
+interface Head {
+  readonly revision: number;
+  readonly days: string;
+  readonly zones: readonly string[];
+  readonly index: ReadonlyMap<string, number>;
+  /** JSON text, without the closing brace. */
+  readonly text: string;
+}
+
+const HEAD_TABLES = ['property', 'place', 'fact'] as const;
+const BOARD_TABLES = [...HEAD_TABLES, 'mark', 'proof', 'fault', 'signal', 'alarm', 'handBack'] as const;
+
+/** A reader of boards that remembers one per organisation, until its tables are written or a day begins. */
+export function boardReader(env: Env) {
+  const kept = new Map<string, Kept>();
+  return async (organisationId: string): Promise<BoardBytes> => {
+    const known = kept.get(organisationId);
+    const revision = env.store.revisionOf(BOARD_TABLES);
+    if (known && known.revision === revision && known.days === daysIn(env, known.head.zones)) return known.bytes;
+    const head = await headOf(env, organisationId, known?.head);
+    const plain = Buffer.from(await composeBoard(env, organisationId, head));
+    let packed: Promise<Buffer> | undefined;
+    const bytes: BoardBytes = { plain, gzipped: () => (packed ??= compress(plain, { level: 5 })) };
+    kept.set(organisationId, { revision, days: head.days, head, bytes });
+    return bytes;
+  };
+}
+
+const daysIn = ({ clock }: Env, zones: readonly string[]) => zones.map((zone) => dayOfInstant(clock(), zone)).join();
+
+/** The board's JSON (`BoardAnswer`). The marks come out of the database as text and go in as they are. */
+async function composeBoard(env: Env, organisationId: string, head: Head): Promise<string> {
+  const {
+    store: { db },
+    clock,
+  } = env;
+  const [rows, waiting] = await Promise.all([readBoardRows(db, organisationId), readWaiting(db, organisationId)]);
+  const rowTexts = rows.map(
+    ({ id, name, property_id, marks }) =>
+      `{"id":"${id}","name":${JSON.stringify(name)},"property":${head.index.get(property_id)},"marks":[${marks ?? ''}]}`,
+  );
+  const { proofs, faults, handBacks, latest } = waiting;
+  const plan = await readBaselinePlan(db, organisationId);
+  const alarms = (await openAlarms({ db, env }, organisationId)).map(
+    ({ id, says, note, place, placeId, machine, at, zone, acknowledgedBy }) => ({
+      id,
+      says,
+      note,
+      place,
+      placeId,
+      machine,
+      at: env.say.time(at, zone),
+      acknowledgedBy,
+    }),
+  );
+  // A clock that was moved back makes every date here wrong: the newest entry lies in its future.
+  const clockBehindDays = latest === null ? 0 : Math.max(0, Math.floor((latest - clock()) / MS_PER_DAY));
+  return `${head.text},"waiting":${JSON.stringify({ proofs, faults, handBacks, alarms, baseline: plan && { planned: plan.planned, until: isoFromDay(plan.until + 6) }, clockBehindDays })},"rows":[${rowTexts.join()}]}`;
+}
+
+async function headOf(env: Env, organisationId: string, known: Head | undefined): Promise<Head> {
+  const {
+    store: { db },
+    clock,
+    say,
+  } = env;
+  const revision = env.store.revisionOf(HEAD_TABLES);
+  if (known && known.revision === revision && known.days === daysIn(env, known.zones)) return known;
+  const [properties, places] = await Promise.all([
+    db.property.all(
+      { organisationId },
+      {
+        order: [
+          ['sort', 'ASC'],
+          ['id', 'ASC'],
+        ],
+      },
+    ),
+    db.place.all({ organisationId }, { columns: ['propertyId'] }),
+  ]);
+  const ids = properties.map(({ id }) => id);
+  const [waters, practices] = await Promise.all([
+    factsOf(db, ids, 'water'),
+    factsOf(db, [organisationId, ...ids], 'practice'),
+  ]);
+  const types: BoardType[] = [...procedures.values()].map(({ key, kind, safetyCritical, risk }) => ({
+    key,
+    kind,
+    safetyCritical,
+    name: say(`point.${key}`),
+    riskWeight: riskWeight(risk),
+  }));
+  const described = properties.map(({ id, name, zone }) => {
+    const today = dayOfInstant(clock(), zone);
+    const of = <T extends { subjectId: string }>(facts: readonly T[]) =>
+      facts.filter(({ subjectId }) => subjectId === id);
+    const hardness = inForce(of(waters), today)?.value.hardnessMgL ?? null;
+    const practice =
+      inForce(of(practices), today)?.value ??
+      inForce(
+        practices.filter(({ subjectId }) => subjectId === organisationId),
+        today,
+      )?.value ??
+      'steady';
+    return {
+      id,
+      name,
+      today,
+      says: say('says.property', {
+        units: places.filter(({ propertyId }) => propertyId === id).length,
+        water: say(`says.water.${hardness === null ? 'unknown' : hardnessClass(hardness)}`),
+        practice: say(`practice.${practice}`),
+      }),
+    };
+  });
+  const zones = [...new Set(properties.map(({ zone }) => zone))];
+  return {
+    revision,
+    zones,
+    days: daysIn(env, zones),
+    index: new Map(ids.map((id, i) => [id, i])),
+    text: `{"types":${JSON.stringify(types)},"properties":${JSON.stringify(described)}`,
+  };
+}

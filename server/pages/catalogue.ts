@@ -1,0 +1,33 @@
+/** The catalogue as forms need it. */
+import { machineTypes, procedureOf } from '../../core/catalogue/catalogue.ts';
+import type { CatalogueAnswer } from '../../contract/catalogue.ts';
+import type { Call } from '../context/context.ts';
+import { reportableOf } from '../words/reportable.ts';
+import { editionsInForce } from '../lookup/editions.ts';
+
+export async function readCatalogue({ db, env: { say }, actor: { organisationId } }: Call): Promise<CatalogueAnswer> {
+  const editions = await editionsInForce(db, [organisationId]);
+  return {
+    machines: [...machineTypes.values()].map(({ key, fuels, points, drains }) => ({
+      key,
+      fuels,
+      drains,
+      name: say(`machine.${key}`),
+      points: points.map((point) => {
+        const { kind, safetyCritical, specification, days, level } = procedureOf(point);
+        const own = editions.get(`${organisationId} ${point}`);
+        return {
+          key: point,
+          kind,
+          safetyCritical,
+          fields: specification,
+          days,
+          level: own?.content.level ?? level,
+          edition: own?.number ?? 0,
+          name: say(`point.${point}`),
+        };
+      }),
+      ...reportableOf(say, key),
+    })),
+  };
+}

@@ -1,0 +1,404 @@
+/** Jobs as their doers see them: a summary for a list, and the steps of the sitting. */
+import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
+import { waitMinutes } from '../../core/catalogue/catalogue.ts';
+import { certainAgents } from '../../core/catalogue/chemistry.ts';
+import type { Agent, Material, Procedure } from '../../core/catalogue/types.ts';
+import { materialWords, stepAmounts, type Extent } from '../../core/jobs/amounts.ts';
+import { stepsOfAct } from '../../core/jobs/gone.ts';
+import { planSitting, REST } from '../../core/jobs/plan.ts';
+import type { Act } from '../../core/jobs/sitting.ts';
+import { DOING_STATES } from '../../core/jobs/transitions.ts';
+import type { Speaker } from '../../core/language/message.ts';
+import { rodsFor, ROD_MM } from '../../core/measure/ductRun.ts';
+import { MM_PER_FOOT, type UnitSystem } from '../../core/quantities/units.ts';
+import type { Specification } from '../../contract/register.ts';
+import type { JobAnswer, JobSummary } from '../../contract/jobs.ts';
+import { placedStep } from '../../contract/steps.ts';
+import type { EditionInForce } from '../lookup/editions.ts';
+import { dueWords } from '../words/dueWords.ts';
+import { readHistories } from '../due/history.ts';
+import type { Call } from '../context/context.ts';
+import { isOffice } from '../context/context.ts';
+import { openAlarms } from '../faults/alarms.ts';
+import { numbersOf } from '../notices/duty.ts';
+import { reportableMachine } from '../words/reportable.ts';
+import { tellFindings } from '../words/findings.ts';
+import { machineName } from '../lookup/names.ts';
+import { factsOf } from '../store/facts.ts';
+import type { Row } from '../store/tables.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
+import { usedOnBranch } from '../jobs/branch.ts';
+import { runMinutesOf } from '../jobs/runMinutes.ts';
+import { findJob } from '../jobs/jobs.ts';
+import { beginningsOf, fittedAgents, sittingOn, sittingTask, stateLines, stateWordsOf } from '../jobs/jobSitting.ts';
+import { describeAct, describeChange, describeRest } from '../words/steps.ts';
+import { markDates } from '../lookup/markDates.ts';
+import type { PlannedStep } from '../../core/jobs/plannedStep.ts';
+
+interface Described {
+  readonly job: Row<'job'>;
+  readonly machine: Row<'machine'>;
+  readonly property: Row<'property'>;
+  readonly tasks: readonly (Row<'task'> & {
+    readonly point: Row<'point'>;
+    readonly procedure: Procedure;
+    readonly turn: Agent | null;
+    readonly edition: EditionInForce | null;
+    readonly mark: Row<'mark'>;
+  })[];
+  readonly summary: JobSummary;
+}
+
+const NO_MARK: Row<'mark'> = {
+  pointId: '',
+  organisationId: '',
+  placeId: '',
+  number: 0,
+  type: 0,
+  servedDay: 0,
+  intervalDays: 0,
+  capSlack: 0,
+  work: 0,
+  evidence: null,
+  lineId: null,
+  scheduled: 0,
+};
+
+/** What a task is to be done again looks like the first time: only those not yet accepted or waiting. */
+const outstanding = ({ state }: { state: string }) => state === 'outstanding';
+
+export async function summarise(call: Call, job: Row<'job'>): Promise<JobSummary> {
+  return (await describe(call, job)).summary;
+}
+
+async function describe({ db, env: { say }, now }: Call, job: Row<'job'>): Promise<Described> {
+  const [machine, place, rows] = await Promise.all([
+    db.machine.one({ id: job.machineId }),
+    db.place.one({ id: job.placeId }),
+    db.task.all({ jobId: job.id }, { order: [['id', 'ASC']] }),
+  ]);
+  const property = (await db.property.one({ id: place!.propertyId }))!;
+  const ids = rows.map(({ pointId }) => pointId);
+  const [points, marks, histories] = await Promise.all([
+    db.point.all({ id: ids }),
+    db.mark.all({ pointId: ids }),
+    readHistories(db, ids, now),
+  ]);
+  const tasks = rows
+    .filter(({ state }) => state !== 'dropped')
+    .map((task) => {
+      const point = points.find(({ id }) => id === task.pointId)!;
+      const { procedure, turn, edition } = histories.find((it) => it.point.id === point.id)!;
+      // A retired machine has no mark left; its job is over too.
+      const mark = marks.find(({ pointId }) => pointId === point.id) ?? { ...NO_MARK, pointId: point.id };
+      return { ...task, point, procedure, turn, edition, mark };
+    });
+  const open = tasks.some(outstanding) ? tasks.filter(outstanding) : tasks;
+  // What rides along has no date of its own: the job is named and dated by what has.
+  const current = open.toSorted((a, b) => b.mark.scheduled - a.mark.scheduled);
+  const scheduled = current.filter(({ mark }) => mark.scheduled === 1);
+  const dated = scheduled.length > 0 ? scheduled : current;
+  const first = current[0];
+  const today = dayOfInstant(now, property.zone);
+  const title = first ? say(`task.${first.procedure.key}`) : say(`job.${job.state}`);
+  const summary: JobSummary = {
+    id: job.id,
+    title: current.length > 1 ? say('job.title.several', { task: title, more: current.length - 1 }) : title,
+    machine: machineName(say, machine!),
+    placeId: place!.id,
+    place: place!.name,
+    property: property.name,
+    listId: job.listId,
+    state: job.state,
+    stateSays: say(`job.${job.state}`),
+    revision: job.revision,
+    minutes: sum(current.map(({ procedure }) => procedure.minutes)),
+    waitMinutes: sum(current.map(({ procedure }) => waitMinutes(procedure))),
+    why: first ? say(`why.${first.procedure.key}`) : '',
+    due: dueWords(
+      say,
+      dated.map(({ mark }) => mark),
+      today,
+    ),
+    today,
+    marks: dated.map(({ mark, procedure }) => ({
+      ...markDates(mark),
+      kind: procedure.kind,
+      safetyCritical: procedure.safetyCritical,
+      name: say(`point.${procedure.key}`),
+    })),
+    sentBack: current.find(({ sentBack }) => sentBack)?.sentBack ?? null,
+    doneDay: null,
+  };
+  return { job, machine: machine!, property, tasks, summary };
+}
+
+const sum = (numbers: readonly number[]) => numbers.reduce((total, it) => total + it, 0);
+
+export async function readJob(call: Call, id: string): Promise<JobAnswer> {
+  const {
+    db,
+    env: { say },
+    actor,
+  } = call;
+  const { job, machine, property, tasks, summary } = await describe(call, await findJob(call, id));
+  const current = tasks.filter(outstanding);
+  const procedures = current.map(({ procedure }) => procedure);
+  const specifications = await factsOf(
+    db,
+    tasks.map(({ pointId }) => pointId),
+    'specification',
+  );
+  const specificationOf = (pointId: string): Specification =>
+    specifications.findLast(({ subjectId }) => subjectId === pointId)?.value ?? {};
+  const whereabouts = await factsOf(
+    db,
+    tasks.map(({ pointId }) => pointId),
+    'whereabouts',
+  );
+  const units = call.units ?? 'metric';
+  const extentOf = (pointId: string): Extent => ({ drains: specificationOf(pointId).drainCount });
+  const blocked = await agentsAgainst(call, machine.id);
+  const kit = new Set(
+    current.flatMap(({ id, procedure: it, turn, edition, pointId }) => [
+      ...it.kit
+        .filter((item) => item !== 'ductBrush' || !specificationOf(pointId).duct)
+        .map((item) => say(`kit.${item}`)),
+      ...rodWords(say, it, specificationOf(pointId), units),
+      ...materialsInWords(say, carried(it, turn, blocked, besideOf(current, id)), it, (material) =>
+        materialWords(say, material, extentOf(pointId), units),
+      ),
+      ...(edition?.content.kit ?? []),
+    ]),
+  );
+  // As its doer signs in: a manager who lives there has a tenant's rights by a tenant's link.
+  const tenant =
+    job.assigneeId === actor.personId
+      ? !isOffice(actor) && actor.roles.includes('tenant')
+      : job.assigneeId !== null &&
+        (await db.roleGrant.count({ personId: job.assigneeId, role: ['staff', 'manager', 'contractor'] })) === 0;
+  const runs = await runMinutesOf(
+    call,
+    current.map(({ pointId }) => pointId),
+    machine,
+  );
+  return {
+    ...summary,
+    assigneeId: job.assigneeId,
+    mine: job.assigneeId === actor.personId,
+    zone: property.zone,
+    stops: [
+      ...new Set([
+        ...current.flatMap(({ edition }) => edition?.content.cautions ?? []),
+        ...procedures
+          .flatMap(({ stops }) => stops)
+          .filter((stop) => stopApplies(stop, machine.fuel))
+          .map((stop) => say(`stop.${stop}`)),
+      ]),
+    ],
+    mistakes: [...new Set(procedures.map(({ key }) => say(`mistakes.${key}`)))],
+    kit: [...kit],
+    machineNumber: machine.number,
+    reportable: reportableMachine(say, machine),
+    numbers: await numbersOf(db, property.id),
+    stopped: (await openAlarms(call, actor.organisationId, { machineId: machine.id }))[0] ?? null,
+    tasks: await Promise.all(
+      tasks.map(async (task) => {
+        const { filterSize, position, note } = specificationOf(task.pointId);
+        return {
+          id: task.id,
+          pointId: task.pointId,
+          pointNumber: task.point.number,
+          name: say(`point.${task.procedure.key}`),
+          kind: task.procedure.kind,
+          procedure: task.procedure.key,
+          state: task.state,
+          sentBack: task.sentBack,
+          where: whereabouts.findLast(({ subjectId }) => subjectId === task.pointId)?.value.photoId ?? null,
+          findings: task.sentBack ? await toldFindings(call, task.id) : [],
+          expected:
+            [
+              filterSize && say('expect.filterSize', { size: filterSize }),
+              position && say('position.is', { position }),
+              note,
+            ]
+              .filter(Boolean)
+              .join(' · ') || null,
+        };
+      }),
+    ),
+    ...describeSitting(call, machine, current, { specificationOf, units, blocked, runs, tenant }),
+  };
+}
+
+interface Fittings {
+  readonly specificationOf: (pointId: string) => Specification;
+  readonly units: UnitSystem;
+  readonly blocked: readonly Agent[];
+  readonly tenant: boolean;
+  /** Minutes that the cycle of a point runs. */
+  readonly runs: ReadonlyMap<string, number>;
+}
+
+/** The sitting as it is planned now, and all that it may become. */
+function describeSitting(
+  { env: { say } }: Call,
+  machine: Row<'machine'>,
+  current: Described['tasks'],
+  { specificationOf, units, blocked, runs, tenant }: Fittings,
+): Pick<JobAnswer, 'steps' | 'others' | 'sitting' | 'stateWords' | 'beginnings'> {
+  const tasks = current.map(({ id, procedure, turn, pointId }) =>
+    sittingTask(id, procedure, {
+      turn,
+      blocked,
+      beside: besideOf(current, id),
+      runMinutes: runs.get(pointId) ?? null,
+      tenant,
+    }),
+  );
+  const sitting = sittingOn(machine, tasks);
+  const plan = planSitting(sitting);
+  const lines = stateLines(say, sitting, plan.steps);
+  const ofAct = (act: Act) =>
+    stepsOfAct(tasks, { act }).map(({ task, step }) => {
+      const { procedure, edition, pointId } = current.find(({ id }) => id === task)!;
+      return {
+        taskId: task,
+        step,
+        procedure,
+        edition,
+        amounts: stepAmounts(say, procedure, { drains: specificationOf(pointId).drainCount }, units),
+      };
+    });
+  const described = ({ act, change }: Pick<PlannedStep, 'act' | 'change'>) => {
+    if (change) return describeChange(say, change, machine.shutoffPhotoId);
+    return act!.key === REST
+      ? describeRest(say, REST, act!.wait)
+      : describeAct(say, act!.key, ofAct(act!), units, tasks.length > 1);
+  };
+  const steps = plan.steps.map((step, i) =>
+    placedStep(described(step), { key: step.key, taskIds: step.tasks, state: step.state, stateSays: lines[i]! }),
+  );
+  const shown = new Set(steps.map(({ key }) => key));
+  const rest = [
+    ...sitting.acts.map((act) => ({ key: act.key, act, change: null })),
+    ...sitting.changes.map((change) => ({ key: change.words, act: null, change })),
+  ].filter(({ key }) => !shown.has(key));
+  return {
+    steps,
+    others: rest.map(described),
+    sitting,
+    stateWords: stateWordsOf(say, sitting),
+    beginnings: beginningsOf(say, sitting),
+  };
+}
+
+/** Agents that the other tasks of a sitting surely use. */
+const besideOf = (current: Described['tasks'], id: string): Agent[] =>
+  current.filter((task) => task.id !== id).flatMap(({ procedure, turn }) => certainAgents(procedure, turn));
+
+/** What is carried: of the agents only those that may be used this time. */
+function carried(
+  procedure: Procedure,
+  turn: Agent | null,
+  blocked: readonly Agent[],
+  beside: readonly Agent[],
+): readonly Material[] {
+  const needs = procedure.steps.flatMap((step) => step.needs).filter((need) => need.kind === 'agent');
+  const chosen = needs.flatMap((need) => fittedAgents(need.choices, { turn, blocked, beside }));
+  const asked = needs.flatMap(({ choices }) => choices);
+  return procedure.materials.filter(
+    ({ agent }) => agent === undefined || !asked.includes(agent) || chosen.includes(agent),
+  );
+}
+
+/** Agents that are a choice of one stand in one line. */
+function materialsInWords(
+  say: Speaker,
+  materials: readonly Material[],
+  { steps }: Procedure,
+  words: (material: Material) => string,
+): string[] {
+  const asked = steps.flatMap(({ needs }) => needs.flatMap((need) => (need.kind === 'agent' ? need.choices : [])));
+  const choice = materials.filter(({ agent }) => agent !== undefined && asked.includes(agent));
+  if (choice.length < 2) return materials.map(words);
+  return [
+    ...materials.filter((it) => !choice.includes(it)).map(words),
+    say('kit.oneOf', { items: say.anyOf(choice.map(words)) }),
+  ];
+}
+
+/** The brush with as many rods as the run is long, where it was entered. */
+function rodWords(say: Speaker, { kit }: Procedure, { duct }: Specification, units: UnitSystem): string[] {
+  if (!duct || !kit.includes('ductBrush')) return [];
+  const length = (mm: number) =>
+    units === 'us'
+      ? say('amount.feet', { feet: Math.round((mm / MM_PER_FOOT) * 10) / 10 })
+      : say('amount.metres', { metres: Math.round(mm / 100) / 10 });
+  return [
+    say('kit.ductBrush.alone'),
+    say('kit.rods', { rods: rodsFor(duct), length: length(ROD_MM), run: length(duct.straightMm) }),
+  ];
+}
+
+/** Agents that went down this machine's branch today: what must not meet them is not offered. */
+async function agentsAgainst({ db, now }: Call, machineId: string): Promise<Agent[]> {
+  const machine = (await db.machine.one({ id: machineId }))!;
+  return (await usedOnBranch(db, machineId, dayOfInstant(now, await zoneOfPlace(db, machine.placeId)))).map(
+    ({ agent }) => agent,
+  );
+}
+
+/** Cautions for gas are for gas. */
+function stopApplies(stop: string, fuel: string): boolean {
+  return !stop.startsWith('gas') || fuel === 'gas';
+}
+
+async function toldFindings({ db, env: { say } }: Call, taskId: string): Promise<string[]> {
+  const record = (await db.record.all({ taskId }, { order: [['doneAt', 'DESC']], limit: 1 }))[0];
+  const proof = record && (await db.proof.one({ recordId: record.id }));
+  return proof
+    ? tellFindings(say, record!, proof)
+        .filter(({ weight }) => weight !== 'fine')
+        .map(({ tells }) => tells)
+    : [];
+}
+
+/** The jobs a person has in hand, most urgent first. */
+export async function jobsInHand(call: Call): Promise<JobSummary[]> {
+  const { db, actor } = call;
+  const jobs = await db.job.all(
+    { assigneeId: actor.personId, organisationId: actor.organisationId, state: [...DOING_STATES] },
+    { order: [['givenAt', 'ASC']] },
+  );
+  const summaries = await Promise.all(jobs.map((job) => summarise(call, job)));
+  return summaries.sort((a, b) => lateness(b) - lateness(a));
+}
+
+function lateness({ marks, today }: JobSummary): number {
+  return Math.max(
+    ...marks.map(({ servedDay, intervalDays }) => (servedDay ? (today - servedDay) / Math.max(1, intervalDays) : 1)),
+  );
+}
+
+/** Jobs sent lately by a person, newest first. */
+export async function doneLately(call: Call): Promise<{ id: string; says: string; day: string; verdict: string }[]> {
+  const {
+    db,
+    actor,
+    env: { say },
+  } = call;
+  const records = await db.record.all({ personId: actor.personId }, { order: [['doneAt', 'DESC']], limit: 6 });
+  const proofs = new Map(
+    (await db.proof.all({ recordId: records.map(({ id }) => id) })).map((proof) => [proof.recordId, proof]),
+  );
+  const points = new Map(
+    (await db.point.all({ id: records.map(({ pointId }) => pointId) })).map((point) => [point.id, point]),
+  );
+  return records.map(({ id, pointId, doneDay }) => ({
+    id,
+    says: say(`task.${points.get(pointId)!.procedure}`),
+    day: isoFromDay(doneDay),
+    verdict: say(`verdict.${proofs.get(id)!.state}`),
+  }));
+}

@@ -1,0 +1,187 @@
+/** A place: its machines, its people, its standing. */
+import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
+import { machineTypeOf, procedureOf } from '../../core/catalogue/catalogue.ts';
+import { ON_TIME_DEFINITION, stateOf } from '../../core/due/line.ts';
+import { standingOf } from '../../core/standing/standing.ts';
+import type { MachineSummary, PlaceAnswer } from '../../contract/register.ts';
+import { doneDayOf, lineOfMark, WORK } from '../../contract/due.ts';
+import { habitsAt } from '../due/habits.ts';
+import { holdOf } from '../lookup/hold.ts';
+import { listSignals } from '../due/signals.ts';
+import { budgetUse } from '../jobs/budget.ts';
+import type { Call } from '../context/context.ts';
+import { openAlarms } from '../faults/alarms.ts';
+import { openHandBacks } from '../jobs/handBacks.ts';
+import { listFaults } from '../faults/faults.ts';
+import type { Db } from '../store/db.ts';
+import { factsOf, inForce } from '../store/facts.ts';
+import type { Row } from '../store/tables.ts';
+import { machineName } from '../lookup/names.ts';
+import { tenancyOn } from '../lookup/tenancies.ts';
+import { findProperty, findPlace } from '../lookup/places.ts';
+import { markDates } from '../lookup/markDates.ts';
+import type { FactValues } from '../store/factValues.ts';
+
+export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
+  const { db, now } = call;
+  const place = await findPlace(call, id);
+  const property = await findProperty(call, place.propertyId);
+  const today = dayOfInstant(now, property.zone);
+  const tenancy = await tenancyOn(db, id, now);
+  const coming = (await db.tenancy.all({ placeId: id }, { order: [['fromDay', 'ASC']] })).find(
+    ({ fromDay }) => fromDay > today,
+  );
+  const marks = await db.mark.all({ placeId: id });
+  const hold = await holdOf(db, id, today);
+  const alarms = await openAlarms(call, call.actor.organisationId, { placeId: id });
+  const services = marks.length === 0 ? [] : await servicesSince(db, marks, today - STANDING_DAYS);
+  const machines = await machinesOf(call, id);
+  const critical = new Set(
+    machines.flatMap(({ points }) => points.filter(({ safetyCritical }) => safetyCritical).map((point) => point.id)),
+  );
+  return {
+    id,
+    name: place.name,
+    kind: place.kind,
+    buildingId: place.buildingId,
+    property: { id: property.id, name: property.name, zone: property.zone, today },
+    tenancy: tenancy ? await describeTenancy(db, tenancy, today) : null,
+    coming: coming ? await describeTenancy(db, coming, today) : null,
+    machines,
+    hold: hold && { until: isoFromDay(hold.until), reason: hold.reason },
+    habits: await habitsAt(call, id, tenancy),
+    budget: tenancy ? await budgetUse(db, tenancy, now, property.zone) : null,
+    signals: await listSignals(call, { placeId: id }),
+    standing: standingOf(
+      marks.map((mark) => ({
+        state: stateOf(lineOfMark(mark), { today, doneDay: doneDayOf(mark), onHold: mark.work === WORK.onHold }),
+        safetyCritical: critical.has(mark.pointId),
+        evidence: mark.evidence,
+      })),
+      services,
+      alarms.length,
+    ),
+    faults: await listFaults(call, { placeId: id }),
+    alarms,
+    handBacks: await openHandBacks(call, id),
+  };
+}
+
+/**
+ * Services that had a line to be on time for: a part's first ever had none. Those judged by the earlier definition stay as they
+ * were judged, riders left out, since nothing asked for them then.
+ */
+export async function servicesSince(db: Db, marks: readonly Row<'mark'>[], day: number) {
+  const records = await db.record.all(
+    { pointId: marks.map(({ pointId }) => pointId) },
+    { columns: ['id', 'pointId', 'doneDay', 'doneAt'], order: [['doneAt', 'ASC']] },
+  );
+  const first = new Set<string>();
+  const counted = records.filter(({ pointId, doneDay }) => {
+    const known = first.has(pointId);
+    first.add(pointId);
+    return known && doneDay >= day;
+  });
+  const riders = new Set(marks.filter(({ scheduled }) => scheduled === 0).map(({ pointId }) => pointId));
+  const proofs = await db.proof.all(
+    { recordId: counted.map(({ id }) => id), state: ['accepted', 'registerWrong'] },
+    { columns: ['pointId', 'onTime', 'definition'] },
+  );
+  return proofs
+    .filter(({ pointId, definition }) => definition === ON_TIME_DEFINITION || !riders.has(pointId))
+    .map(({ onTime }) => ({ onTime: onTime === 1 }));
+}
+
+export async function describeTenancy(db: Db, tenancy: Row<'tenancy'>, today: number) {
+  const [person, households, links] = await Promise.all([
+    db.person.one({ id: tenancy.personId }),
+    factsOf(db, [tenancy.id], 'household'),
+    db.link.count({ tenancyId: tenancy.id, revokedAt: null }),
+  ]);
+  return {
+    id: tenancy.id,
+    name: person!.name,
+    from: isoFromDay(tenancy.fromDay),
+    to: tenancy.toDay === null ? null : isoFromDay(tenancy.toDay),
+    household: inForce(households, Math.max(today, tenancy.fromDay))!.value,
+    hasLink: links > 0,
+  };
+}
+
+export const contractWords = (contract: FactValues['contract']) =>
+  contract && { lastVisit: isoFromDay(contract.lastVisit), everyMonths: contract.everyMonths };
+
+export async function machinesOf({ db, env: { say } }: Call, placeId: string): Promise<MachineSummary[]> {
+  const machines = await db.machine.all(
+    { placeId },
+    {
+      order: [
+        ['createdAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    },
+  );
+  const ids = machines.map(({ id }) => id);
+  const [points, serves, emitters, contracts] = await Promise.all([
+    db.point.all({ machineId: ids }, { order: [['number', 'ASC']] }),
+    db.machineServes.all({ machineId: ids }),
+    db.emitter.all({ machineId: ids }),
+    factsOf(db, ids, 'contract'),
+  ]);
+  const [marks, specifications, places] = await Promise.all([
+    db.mark.all({ pointId: points.map(({ id }) => id) }),
+    factsOf(
+      db,
+      points.map(({ id }) => id),
+      'specification',
+    ),
+    db.place.all({ id: serves.map((it) => it.placeId) }),
+  ]);
+  return machines.map((machine) => ({
+    id: machine.id,
+    type: machineTypeOf(machine.type).key,
+    name: machineName(say, machine),
+    maker: machine.maker,
+    model: machine.model,
+    installed: machine.installedDay === null ? null : isoFromDay(machine.installedDay),
+    fuel: machine.fuel,
+    owner: machine.owner,
+    drainBranch: machine.drainBranch,
+    hardWired: machine.hardWired === 1,
+    shutoffPhotoId: machine.shutoffPhotoId,
+    platePhotoId: machine.platePhotoId,
+    number: machine.number,
+    leftOut: JSON.parse(machine.leftOut) as string[],
+    retired: machine.retiredDay === null ? null : isoFromDay(machine.retiredDay),
+    contract: contractWords(contracts.findLast(({ subjectId }) => subjectId === machine.id)?.value ?? null),
+    emitters: emitters
+      .filter(({ machineId }) => machineId === machine.id)
+      .map(({ id, retiredAt }) => ({ id, retired: retiredAt !== null })),
+    serves: serves
+      .filter(({ machineId }) => machineId === machine.id)
+      .map((it) => places.find(({ id }) => id === it.placeId)!)
+      .map(({ id, name }) => ({ id, name })),
+    points: points
+      .filter(({ id, machineId }) => machineId === machine.id && marks.some(({ pointId }) => pointId === id))
+      .map((point) => {
+        const { key, kind, safetyCritical, specification } = procedureOf(point.procedure);
+        const latest = specifications.findLast(({ subjectId }) => subjectId === point.id);
+        return {
+          id: point.id,
+          number: point.number,
+          procedure: key,
+          name: say(`point.${key}`),
+          kind,
+          safetyCritical,
+          fields: specification,
+          specification: latest?.value ?? {},
+          specificationId: latest?.id ?? null,
+          mark: markDates(marks.find(({ pointId }) => pointId === point.id)!),
+          scheduled: marks.find(({ pointId }) => pointId === point.id)!.scheduled === 1,
+        };
+      }),
+  }));
+}
+
+/** On-time services are counted over this many days back. */
+export const STANDING_DAYS = 365;

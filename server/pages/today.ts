@@ -1,0 +1,16 @@
+/** A staff member's day: the jobs in hand, and what of their kit must be kept apart. */
+import type { TodayAnswer } from '../../contract/jobs.ts';
+import type { Call } from '../context/context.ts';
+import { jobsInHand } from './job.ts';
+import { agentsToKeepApart } from '../jobs/kit.ts';
+
+export async function readToday(call: Call): Promise<TodayAnswer> {
+  const jobs = await jobsInHand(call);
+  return {
+    jobs,
+    apart: await agentsToKeepApart(
+      call,
+      jobs.map(({ id }) => id),
+    ),
+  };
+}

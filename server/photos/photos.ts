@@ -1,0 +1,251 @@
+/** Photos: re-encoded on arrival, kept by the hash of what is stored, swept where nothing uses them. */
+import { mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises';
+import { join } from 'node:path';
+import exifReader from 'exif-reader';
+import { below } from '../store/where.ts';
+import sharp from 'sharp';
+import { instantOfDay, MS_PER_DAY } from '../../core/calendar/day.ts';
+import { gradientHash, THUMB_SIDE } from '../../core/proof/likeness.ts';
+import type { PHOTO_SOURCES } from '../../contract/proof.ts';
+import type { Call, Env } from '../context/context.ts';
+import { isManager, sha256 } from '../context/context.ts';
+import { fieldProblem, notFound, Problem } from '../context/problem.ts';
+import { visibleMachine } from '../lookup/visible.ts';
+import type { Row } from '../store/tables.ts';
+
+const LONGEST_SIDE = 1600;
+/** A picture of more pixels than this is refused before it is unpacked. */
+const MOST_PIXELS = 100_000_000;
+/** A job may be sent days after its photos: a phone can be without a line for as long. */
+const SWEEP_AFTER_MS = 14 * MS_PER_DAY;
+
+export interface StoredPhoto {
+  readonly hash: string;
+  readonly width: number;
+  readonly height: number;
+  readonly takenAt: { local: string; offset: string | null } | null;
+  readonly thumb: Buffer;
+  readonly brightness: number;
+  readonly sharpness: number;
+}
+
+/**
+ * Reads an upload, drops everything but the picture (place, device, thumbnails), and writes it to disk.
+ * The file is on the disk, synced, before anything names it.
+ * @throws Problem 415 when it is no photo, whatever its name says
+ */
+export async function storePhoto(env: Env, upload: Buffer): Promise<StoredPhoto> {
+  if (!isPhoto(upload)) throw new Problem(415, 'notImage');
+  const image = sharp(upload, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
+  const metadata = await image.metadata().catch(() => null);
+  if (!metadata) throw new Problem(415, 'notImage');
+  const fit = { width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true } as const;
+  const { data, info } = await image
+    .autoOrient()
+    .resize(fit)
+    .flatten({ background: '#fff' })
+    .jpeg({ quality: 80 })
+    .toBuffer({ resolveWithObject: true })
+    .catch(() => {
+      throw new Problem(415, 'notImage');
+    });
+  const hash = sha256(data);
+  await writeOnce(env.photos, hash, data);
+  return { hash, width: info.width, height: info.height, takenAt: takenAt(metadata.exif), ...(await measure(data)) };
+}
+
+/** By its first bytes: JPEG, PNG or WebP. Nothing else reaches the decoder. */
+function isPhoto(bytes: Buffer): boolean {
+  const head = bytes.subarray(0, 12).toString('latin1');
+  return (
+    head.startsWith('\xff\xd8\xff') ||
+    head.startsWith('\x89PNG\r\n\x1a\n') ||
+    (head.startsWith('RIFF') && head.endsWith('WEBP'))
+  );
+}
+
+/** What checks look at: a grey thumbnail, its mean, and the variance of its Laplacian at 256 px. */
+async function measure(data: Buffer) {
+  const [thumb, larger] = await Promise.all([
+    sharp(data).resize(THUMB_SIDE, THUMB_SIDE, { fit: 'fill' }).greyscale().raw().toBuffer(),
+    sharp(data).resize(256, 256, { fit: 'fill' }).greyscale().raw().toBuffer(),
+  ]);
+  const brightness = thumb.reduce((sum, value) => sum + value, 0) / thumb.length;
+  let sum = 0;
+  let squares = 0;
+  for (let y = 1; y < 255; y += 1) {
+    for (let x = 1; x < 255; x += 1) {
+      const i = y * 256 + x;
+      const edge = 4 * larger[i]! - larger[i - 1]! - larger[i + 1]! - larger[i - 256]! - larger[i + 256]!;
+      sum += edge;
+      squares += edge * edge;
+    }
+  }
+  const count = 254 * 254;
+  return { thumb, brightness, sharpness: squares / count - (sum / count) ** 2 };
+}
+
+function takenAt(exif: Buffer | undefined): StoredPhoto['takenAt'] {
+  if (!exif) return null;
+  try {
+    const { Photo } = exifReader(exif);
+    const at = Photo?.DateTimeOriginal;
+    if (!at) return null;
+    const offset = Photo?.OffsetTimeOriginal;
+    return { local: at.toISOString(), offset: typeof offset === 'string' ? offset : null };
+  } catch {
+    return null;
+  }
+}
+
+const pathOf = (folder: string, hash: string) => join(folder, hash.slice(0, 2), `${hash}.jpg`);
+
+async function writeOnce(folder: string, hash: string, data: Buffer): Promise<void> {
+  const path = pathOf(folder, hash);
+  if (await stat(path).catch(() => null)) return;
+  await mkdir(join(folder, hash.slice(0, 2)), { recursive: true });
+  const part = `${path}.${process.pid}.${Math.random().toString(36).slice(2)}.part`;
+  const file = await open(part, 'w');
+  try {
+    await file.writeFile(data);
+    await file.sync();
+  } finally {
+    await file.close();
+  }
+  await rename(part, path);
+}
+
+export interface PhotoForm {
+  readonly id: string;
+  readonly source: (typeof PHOTO_SOURCES)[number];
+  readonly capturedAt: string | null;
+}
+
+export async function createPhoto(
+  { db, actor, now }: Call,
+  form: PhotoForm,
+  stored: StoredPhoto,
+): Promise<{ id: string }> {
+  const { hash, width, height, thumb, brightness, sharpness } = stored;
+  await db.photo.insert({
+    id: form.id,
+    organisationId: actor.organisationId,
+    personId: actor.personId,
+    hash,
+    width,
+    height,
+    capturedAt: await captureTime({ db, actor }, stored, form.capturedAt),
+    receivedAt: now,
+    source: form.source,
+    gradientHash: gradientHash(thumb),
+    thumb,
+    brightness,
+    sharpness,
+    purgedAt: null,
+  });
+  return { id: form.id };
+}
+
+/** The picture's own word first, in its own offset or else the zone of the person's home; then the device's. */
+async function captureTime(
+  { db, actor }: Pick<Call, 'db' | 'actor'>,
+  { takenAt: taken }: StoredPhoto,
+  told: string | null,
+): Promise<number | null> {
+  if (!taken) return told === null ? null : Number(told);
+  if (taken.offset) return Date.parse(taken.local.replace('Z', taken.offset));
+  const tenancy = await db.tenancy.one({ personId: actor.personId }, { order: [['fromDay', 'DESC']] });
+  const place = tenancy && (await db.place.one({ id: tenancy.placeId }));
+  const property = await db.property.one(place ? { id: place.propertyId } : { organisationId: actor.organisationId });
+  const local = Date.parse(taken.local);
+  return property
+    ? instantOfDay(Math.floor(local / MS_PER_DAY), Math.floor((local % MS_PER_DAY) / 60_000), property.zone)
+    : local;
+}
+
+/** Says what a photo is for. Only its sender may, and only once. */
+export async function claimPhoto(
+  { env, db, actor }: Call,
+  photoId: string,
+  subjectId: string,
+  slot: string,
+): Promise<Row<'photo'>> {
+  const photo = await db.photo.one({ id: photoId, organisationId: actor.organisationId, personId: actor.personId });
+  if (!photo || (await db.photoUse.one({ photoId }))) throw fieldProblem('photos', 'field.photo');
+  await db.photoUse.insert({ id: env.newId(), organisationId: actor.organisationId, photoId, subjectId, slot });
+  return photo;
+}
+
+/** Names a photo that was claimed in this submission for a second record: one act served both. */
+export async function sharePhoto(
+  { env, db, actor: { organisationId } }: Call,
+  photoId: string,
+  subjectId: string,
+  slot: string,
+): Promise<void> {
+  await db.photoUse.insert({ id: env.newId(), organisationId, photoId, subjectId, slot });
+}
+
+/** What staff may see though others took it. */
+const STAFF_SLOTS = ['shutoff', 'fault', 'plate', 'where'];
+
+/** The file of a photo that this person may see: a manager any, staff shut-offs and faults, everybody their own and the shut-offs of their jobs. */
+export async function photoFile(call: Call, id: string): Promise<string> {
+  const { env, db, actor } = call;
+  const photo = await db.photo.one({ id, organisationId: actor.organisationId });
+  if (!photo || photo.purgedAt !== null) throw notFound();
+  const may =
+    isManager(actor) ||
+    photo.personId === actor.personId ||
+    (actor.roles.includes('staff') && (await db.photoUse.count({ photoId: id, slot: STAFF_SLOTS })) > 0) ||
+    (await isShutoffOfTheirs(db, actor.personId, id)) ||
+    (await showsPartOfTheirs(call, id));
+  if (!may) throw notFound();
+  return pathOf(env.photos, photo.hash);
+}
+
+/** Where a part of a machine is that they may see. */
+async function showsPartOfTheirs(call: Call, id: string): Promise<boolean> {
+  const use = await call.db.photoUse.one({ photoId: id, slot: 'where' });
+  const point = use && (await call.db.point.one({ id: use.subjectId }));
+  return point
+    ? visibleMachine(call, point.machineId).then(
+        () => true,
+        () => false,
+      )
+    : false;
+}
+
+async function isShutoffOfTheirs(db: Call['db'], personId: string, photoId: string): Promise<boolean> {
+  const machine = await db.machine.one({ shutoffPhotoId: photoId });
+  return (
+    machine !== undefined &&
+    (await db.job.count({
+      machineId: machine.id,
+      assigneeId: personId,
+      state: ['given', 'started', 'awaitingTest', 'sent'],
+    })) > 0
+  );
+}
+
+/** Drops photos that nothing names after a fortnight, and files that no photo names. Safe to run at any time. */
+export async function sweepPhotos(env: Env): Promise<number> {
+  const before = env.clock() - SWEEP_AFTER_MS;
+  const dropped = await env.store.write(async (db) => {
+    const old = await db.photo.all({ receivedAt: below(before) }, { columns: ['id'] });
+    const used = new Set((await db.photoUse.all({}, { columns: ['photoId'] })).map(({ photoId }) => photoId));
+    const idle = old.filter(({ id }) => !used.has(id)).map(({ id }) => id);
+    return idle.length > 0 ? db.photo.remove({ id: idle }) : 0;
+  });
+  const named = new Set(
+    (await env.store.db.photo.all({ purgedAt: null }, { columns: ['hash'] })).map(({ hash }) => hash),
+  );
+  for (const folder of await readdir(env.photos).catch(() => [])) {
+    for (const file of await readdir(join(env.photos, folder)).catch(() => [])) {
+      const path = join(env.photos, folder, file);
+      const age = Date.now() - (await stat(path)).mtimeMs;
+      if (!named.has(file.slice(0, 64)) && age > SWEEP_AFTER_MS) await rm(path, { force: true });
+    }
+  }
+  return dropped;
+}

@@ -1,0 +1,429 @@
+/** Sending a job: a record a task, each checked on its own. */
+import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
+import { checkProof, type CheckedPhoto, type Proof } from '../../core/proof/checks.ts';
+import { needsInPlan, replaySitting, stepsOfAct } from '../../core/jobs/gone.ts';
+import { planSitting } from '../../core/jobs/plan.ts';
+import type { SittingTask } from '../../core/jobs/sitting.ts';
+import { stateAfter } from '../../core/jobs/transitions.ts';
+import { boundedClaim, trueTimes } from '../../core/proof/claim.ts';
+import { correlation, sameAs } from '../../core/proof/likeness.ts';
+import type { Need, Procedure } from '../../core/catalogue/types.ts';
+import type { Observation, ServiceRecord } from '../../core/proof/record.ts';
+import type { SubmittedRecord, Submission } from '../../contract/jobs.ts';
+import { readHistories, type PointHistory } from '../due/history.ts';
+import { recomputeWork } from '../due/recompute.ts';
+import type { Call } from '../context/context.ts';
+import { isOffice } from '../context/context.ts';
+import { fieldProblem, notFound } from '../context/problem.ts';
+import { takeReadings } from '../faults/readings.ts';
+import { earlierPhotos, type EarlierPhoto } from '../photos/lookalikes.ts';
+import { claimPhoto, sharePhoto } from '../photos/photos.ts';
+import { tellFindings } from '../words/findings.ts';
+import { writeRecord, type GoneSitting } from './records.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
+import { refuseTakenIds } from '../lookup/ids.ts';
+import { factsOf, recordFact } from '../store/facts.ts';
+import type { Row } from '../store/tables.ts';
+import { usedOnBranch } from '../jobs/branch.ts';
+import { handBack } from '../jobs/handBacks.ts';
+import { sittingOn, sittingTask } from '../jobs/jobSitting.ts';
+import { personPace } from '../jobs/pace.ts';
+import { runMinutesOf } from '../jobs/runMinutes.ts';
+import { applyMove, jobMoved } from '../jobs/jobs.ts';
+import type { PlannedStep } from '../../core/jobs/plannedStep.ts';
+
+export async function sendJob(call: Call, id: string, form: Submission): Promise<{ state: string; notes: string[] }> {
+  const {
+    db,
+    actor,
+    now,
+    env: { say },
+  } = call;
+  const job = await db.job.one({ id, organisationId: actor.organisationId });
+  if (!job || !(await wasTheirs(call, job))) throw notFound();
+  const theirs = job.assigneeId === actor.personId && stateAfter(job.state, 'send') !== undefined;
+  const tasks = await db.task.all({ jobId: id });
+  const left = form.left.map(({ taskId }) => taskId);
+  const sent = [...form.records.map(({ taskId }) => taskId), ...left];
+  const outstanding = tasks.filter((task) => theirs && task.state === 'outstanding');
+  if (
+    new Set(sent).size < sent.length ||
+    sent.some((taskId) => !tasks.some((task) => task.id === taskId)) ||
+    outstanding.some((task) => !sent.includes(task.id))
+  )
+    throw fieldProblem('records', 'field.invalid');
+  const before = await db.record.all({ taskId: sent }, { columns: ['id', 'taskId'] });
+  const open = await db.proof.all(
+    { recordId: before.map((record) => record.id), state: 'waiting' },
+    { columns: ['recordId'] },
+  );
+  const offeredBefore = before
+    .filter((record) => open.some(({ recordId }) => recordId === record.id))
+    .map(({ taskId }) => taskId!);
+  // What has been sent already, by this device or another, is there.
+  if (
+    tasks.some(
+      (task) =>
+        sent.includes(task.id) &&
+        (task.state === 'sent' || task.state === 'accepted' || offeredBefore.includes(task.id)),
+    )
+  )
+    throw jobMoved(say, job);
+  await refuseTakenIds(
+    db,
+    form.records.map((record) => record.id),
+  );
+  const times = trueTimes(form, now);
+  const zone = await zoneOfPlace(db, job.placeId);
+  const photoIds = form.records.flatMap(({ photos }) => photos.map(({ photoId }) => photoId));
+  const histories = new Map(
+    (
+      await readHistories(
+        db,
+        tasks.filter((task) => sent.includes(task.id)).map(({ pointId }) => pointId),
+        now,
+      )
+    ).map((history) => [history.point.id, history]),
+  );
+  const earlier = photoIds.length > 0 ? await earlierPhotos(db, actor.organisationId, photoIds) : [];
+  const machine = (await db.machine.one({ id: job.machineId }))!;
+  const gone = tasks.filter((task) => sent.includes(task.id));
+  const runs = await runMinutesOf(
+    call,
+    gone.map(({ pointId }) => pointId),
+    machine,
+  );
+  const pace = await personPace(db, actor.personId);
+  const sitting = goneThrough(
+    machine,
+    gone.map((task) => ({ task, history: histories.get(task.pointId)!, runMinutes: runs.get(task.pointId) ?? null })),
+    form,
+    pace,
+    !isOffice(actor) && actor.roles.includes('tenant'),
+  );
+  const claimed: Claimed = new Map();
+  const opened: string[] = [];
+  for (const record of form.records) {
+    const task = tasks.find(({ id: taskId }) => taskId === record.taskId)!;
+    opened.push(
+      ...(await sendRecord(call, {
+        record,
+        job,
+        task,
+        history: histories.get(task.pointId)!,
+        sitting,
+        claimed,
+        zone,
+        earlier,
+        deviceAt: form.deviceAt,
+        times,
+        offered: !outstanding.includes(task),
+      })),
+    );
+  }
+  await leaveTasks(
+    call,
+    job,
+    outstanding.filter(({ id: taskId }) => left.includes(taskId)),
+    form,
+  );
+  if (theirs) await applyMove(call, job, 'send', null);
+  await recomputeWork(
+    db,
+    tasks.map(({ pointId }) => pointId),
+    now,
+  );
+  const offered = form.records.some(({ taskId }) => !outstanding.some((task) => task.id === taskId));
+  if (offered) opened.unshift(say('job.offered'));
+  return {
+    state: theirs ? 'sent' : 'offered',
+    notes: [
+      ...new Set([
+        ...opened,
+        ...(await notesFor(
+          call,
+          form.records.map((record) => record.id),
+        )),
+      ]),
+    ],
+  };
+}
+
+/** Whether this person has, or once had, the job; anybody else does not learn that it exists. */
+async function wasTheirs({ db, actor }: Call, job: Row<'job'>): Promise<boolean> {
+  return (
+    job.assigneeId === actor.personId || (await db.jobEvent.count({ jobId: job.id, personId: actor.personId })) > 0
+  );
+}
+
+/** The sitting as the device says that it was gone through, replayed; without a word from it, as it was planned. */
+interface GoneThrough {
+  readonly machine: Row<'machine'>;
+  readonly tasks: readonly SittingTask[];
+  readonly steps: readonly PlannedStep[];
+  readonly wrong: readonly string[];
+  readonly work: Omit<Proof['work'], 'waitMinutes'>;
+  readonly kept: GoneSitting;
+}
+
+function goneThrough(
+  machine: Row<'machine'>,
+  of: readonly { readonly task: Row<'task'>; readonly history: PointHistory; readonly runMinutes: number | null }[],
+  { plan, left }: Submission,
+  pace: number,
+  tenant: boolean,
+): GoneThrough {
+  const tasks = of.map(({ task, history: { procedure, turn }, runMinutes }) =>
+    sittingTask(task.id, procedure, { turn, blocked: [], beside: [], runMinutes, tenant }),
+  );
+  const sitting = sittingOn(machine, tasks);
+  const situation = {
+    begin: plan?.begin ?? {},
+    found: plan?.found ?? [],
+    done: plan?.keys ?? planSitting(sitting).steps.map(({ key }) => key),
+  };
+  const { steps, wrong } = replaySitting(
+    sitting,
+    situation,
+    left.map(({ taskId }) => taskId),
+  );
+  const done = tasks.filter(({ id }) => !left.some(({ taskId }) => taskId === id));
+  const work = { handsMinutes: done.reduce((sum, { minutes }) => sum + minutes, 0), pace };
+  return {
+    machine,
+    tasks,
+    steps,
+    wrong,
+    work,
+    kept: {
+      plan: steps.map(({ key, state }) => ({ step: key, state })),
+      found: situation.found,
+      begin: situation.begin,
+    },
+  };
+}
+
+/** Waits of one part follow each other; those of its neighbours in the sitting are no part of its proof. */
+const waitMinutesOf = (asked: readonly Need[]) =>
+  asked.reduce((sum, need) => sum + (need.kind === 'timer' ? need.minutes : 0), 0);
+
+/** Photos that this submission has claimed, with the act of the slot that each is for. */
+type Claimed = Map<string, { readonly photo: Row<'photo'>; readonly act: string | null }>;
+
+/** The act that a photo slot of a task belongs to. */
+function actOfSlot({ tasks, steps }: GoneThrough, taskId: string, slot: string): string | null {
+  const found = steps.find((planned) =>
+    stepsOfAct(tasks, planned).some(
+      ({ task, step }) => task === taskId && step.needs.some(({ kind, key }) => kind === 'photo' && key === slot),
+    ),
+  );
+  return found?.key ?? null;
+}
+
+/** A photo of an act that two records share is one photo; any other is used once. */
+async function claim(
+  call: Call,
+  sitting: GoneThrough,
+  claimed: Claimed,
+  photoId: string,
+  record: SubmittedRecord,
+  slot: string,
+): Promise<Row<'photo'>> {
+  const act = actOfSlot(sitting, record.taskId, slot);
+  const before = claimed.get(photoId);
+  if (before && before.act !== null && before.act === act) {
+    await sharePhoto(call, photoId, record.id, slot);
+    return before.photo;
+  }
+  const photo = await claimPhoto(call, photoId, record.id, slot);
+  claimed.set(photoId, { photo, act });
+  return photo;
+}
+
+/** Tasks that could not be done in this sitting go back to the office, with the reason. */
+async function leaveTasks(
+  call: Call,
+  job: Row<'job'>,
+  tasks: readonly Row<'task'>[],
+  { left }: Submission,
+): Promise<void> {
+  const {
+    db,
+    env: { say },
+  } = call;
+  for (const reason of new Set(left.map((it) => it.reason))) {
+    const of = tasks.filter(({ id }) => left.some((it) => it.taskId === id && it.reason === reason));
+    if (of.length === 0) continue;
+    for (const { id } of of) await db.task.update({ id }, { state: 'dropped' });
+    await handBack(call, job, {
+      pointIds: of.map(({ pointId }) => pointId),
+      reason,
+      note: say(`left.${reason}`),
+      still: [],
+    });
+  }
+}
+
+/** @throws Problem 422 for a photo of something that the procedure does not ask for, and for two of one thing: only one would be in the record */
+function refuseStrangeSlots({ steps }: Procedure, { photos }: SubmittedRecord): void {
+  const known = steps
+    .flatMap(({ needs }) => needs)
+    .filter(({ kind }) => kind === 'photo')
+    .map(({ key }) => key);
+  const slots = photos.map(({ slot }) => slot);
+  if (slots.some((slot, i) => !known.includes(slot) || slots.indexOf(slot) < i))
+    throw fieldProblem('records', 'field.photoSlot');
+}
+
+/** A photo of this submission that is this very picture, sent a second time. */
+function copyAmong(photo: Row<'photo'>, thumb: Uint8Array, claimed: Claimed): ReturnType<typeof sameAs<EarlierPhoto>> {
+  const others = [...claimed.values()].map((it) => it.photo).filter(({ id }) => id !== photo.id);
+  const copy = others.find(
+    (it) =>
+      it.hash === photo.hash ||
+      (it.gradientHash === photo.gradientHash && correlation(thumb, new Uint8Array(it.thumb)) >= COPY),
+  );
+  return (
+    copy && {
+      photo: { id: copy.id, hash: copy.gradientHash, thumb: new Uint8Array(copy.thumb), receivedAt: copy.receivedAt },
+      likeness: 1,
+    }
+  );
+}
+
+/** Before and after from one spot may look alike: in one sitting only a picture that does not differ at all is a copy. Ours. */
+const COPY = 0.9995;
+
+interface Sending {
+  /** As the device says, in server time. */
+  readonly times: ReturnType<typeof trueTimes>;
+  readonly record: SubmittedRecord;
+  readonly job: Row<'job'>;
+  readonly task: Row<'task'>;
+  readonly history: PointHistory;
+  readonly sitting: GoneThrough;
+  readonly claimed: Claimed;
+  readonly zone: string;
+  readonly earlier: readonly EarlierPhoto[];
+  readonly deviceAt: number;
+  /** The office had taken it out, or given it to somebody else: what was done reaches it all the same, and it decides. */
+  readonly offered: boolean;
+}
+
+async function sendRecord(
+  call: Call,
+  { record, job, task, history, sitting, claimed, zone, earlier, deviceAt, times, offered }: Sending,
+): Promise<string[]> {
+  const { db, actor } = call;
+  const point = (await db.point.one({ id: task.pointId }))!;
+  const {
+    procedure,
+    edition,
+    inputs: { methods },
+    lastService,
+  } = history;
+  refuseStrangeSlots(procedure, record);
+  // What a device says is bounded by what the server knows: nobody served it before it was asked for, or before it was last served.
+  const from = Math.max(job.givenAt ?? job.createdAt, lastService?.at ?? 0);
+  const { startedAt, doneAt, outside } = boundedClaim(times, { from, receivedAt: call.now });
+  const photos: CheckedPhoto[] = [];
+  const hashes: Record<string, string> = {};
+  for (const { slot, photoId } of record.photos) {
+    const photo = await claim(call, sitting, claimed, photoId, record, slot);
+    const thumb = new Uint8Array(photo.thumb);
+    // The same picture under two names in one sitting is a copy too; of an act that two records share there is one photo.
+    const same = sameAs(thumb, earlier) ?? copyAmong(photo, thumb, claimed);
+    hashes[slot] = photo.hash;
+    photos.push({
+      slot,
+      capturedAt: photo.capturedAt,
+      brightness: photo.brightness,
+      sharpness: photo.sharpness,
+      same: same && {
+        id: same.photo.id,
+        day: String(dayOfInstant(same.photo.receivedAt, zone)),
+        likeness: same.likeness,
+      },
+    });
+  }
+  const { grade, cavityGrade, finds, readings, confirmed, agent, size } = record;
+  const observation: Observation = { grade, cavityGrade, finds, readings, confirmed, agent, size };
+  const specification = (await factsOf(db, [point.id], 'specification')).at(-1)?.value ?? {};
+  const before = await db.record.all(
+    { personId: actor.personId },
+    { order: [['doneAt', 'DESC']], limit: 6, columns: ['canonical'] },
+  );
+  const asked = needsInPlan(
+    sitting.tasks.find(({ id }) => id === task.id)!,
+    sitting.steps,
+  );
+  const nearby = agent === null ? [] : await usedOnBranch(db, job.machineId, dayOfInstant(doneAt, zone));
+  const findings = checkProof({
+    procedure,
+    observation,
+    photos,
+    planWrong: sitting.wrong,
+    offered,
+    work: { ...sitting.work, waitMinutes: waitMinutesOf(asked) },
+    asked,
+    claimed: outside
+      ? { day: call.env.say.day(dayOfInstant(times.doneAt, zone)), from: call.env.say.day(dayOfInstant(from, zone)) }
+      : null,
+    startedAt,
+    doneAt,
+    givenAt: job.givenAt ?? job.createdAt,
+    agentsNearby: nearby.map((it) => it.agent),
+    agentsHere: nearby.filter(({ machineId }) => machineId === job.machineId).map((it) => it.agent),
+    specification: {
+      filterSize: specification.filterSize,
+      airflowCfm: specification.airflowCfm,
+      forbiddenAgents: history.forbidden,
+    },
+    gradesBefore: before.map(({ canonical }) => (JSON.parse(canonical) as ServiceRecord).grade ?? ''),
+  });
+  await writeRecord(call, {
+    id: record.id,
+    point,
+    methods,
+    edition: edition?.number ?? null,
+    job: job.id,
+    task: task.id,
+    zone,
+    observation,
+    note: record.note,
+    after: record.after,
+    startedAt,
+    doneAt,
+    doneDay: dayOfInstant(doneAt, zone),
+    deviceAt,
+    photos: hashes,
+    selfCertified: false,
+    gone: sitting.kept,
+    findings,
+  });
+  await keepWhereabouts(call, point.id, record.where, dayOfInstant(call.now, zone));
+  if (!offered) await db.task.update({ id: task.id }, { state: 'sent' });
+  return takeReadings(call, { pointId: point.id, machine: sitting.machine, needs: asked, readings, at: doneAt });
+}
+
+/** Where a part is, from the first who photographed it. */
+async function keepWhereabouts(call: Call, pointId: string, photoId: string | null, today: Day): Promise<void> {
+  if (photoId === null || (await factsOf(call.db, [pointId], 'whereabouts')).length > 0) return;
+  await claimPhoto(call, photoId, pointId, 'where');
+  await recordFact(call, pointId, 'whereabouts', { photoId }, today);
+}
+
+/** What the sender is told at once: readings that do not pass and photos to take again. */
+async function notesFor({ db, env: { say } }: Call, recordIds: readonly string[]): Promise<string[]> {
+  const records = await db.record.all({ id: [...recordIds] });
+  const proofs = await db.proof.all({ recordId: [...recordIds] });
+  return records.flatMap((record) =>
+    tellFindings(
+      say,
+      record,
+      proofs.find(({ recordId }) => recordId === record.id)!,
+    )
+      .filter(({ weight, check }) => weight === 'fail' || check === 'readingFails')
+      .map(({ tells }) => tells),
+  );
+}

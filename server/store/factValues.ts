@@ -1,0 +1,67 @@
+/** What is known of things from a day on: each fact by its name, with the shape of its value. */
+import type { Day } from '../../core/calendar/day.ts';
+import type { Choices } from '../../core/catalogue/types.ts';
+import type { AnchorChoice, Contract, UpkeepDay } from '../../core/due/anchor.ts';
+import type { Changes } from '../../core/due/assumptions.ts';
+import type { Budget, Prices } from '../../core/due/burden.ts';
+import type { Practice } from '../../core/due/practice.ts';
+import type { EmergencyNumbers } from '../../contract/alarms.ts';
+import type { HouseholdFacts, Specification, WaterFacts } from '../../contract/register.ts';
+
+/** Where a place stands in the year. */
+export interface Seasons {
+  readonly coolingMonth: number;
+  readonly coolingDate: number;
+  readonly leadDays: number;
+  /** The high of a day that counts as warm. */
+  readonly warmCelsius: number;
+}
+
+/** An empty home, until its review. */
+export interface Hold {
+  readonly until: Day;
+  readonly reason: string;
+}
+
+/** What may be known of something from a day on. Null takes it back: what stands around it holds again. */
+export interface FactValues {
+  water: WaterFacts;
+  practice: Practice | null;
+  methods: Choices;
+  household: HouseholdFacts;
+  specification: Specification;
+  seasons: Seasons | null;
+  warmSpell: Day;
+  upkeepDay: UpkeepDay | null;
+  anchor: { readonly choice: AnchorChoice; readonly mode: 'sets' | 'limits' } | null;
+  contract: Contract | null;
+  assumptions: Changes;
+  prices: Prices & {
+    readonly currency: string;
+    readonly hoursAMonth?: number | null;
+    readonly materials: Readonly<Record<string, number>>;
+  };
+  budget: Budget | null;
+  hold: Hold | null;
+  scheduled: boolean;
+  /** When it was last served, as claimed by whoever handed it over; it counts until a service is recorded. */
+  lastDone: Day;
+  /** Who is called about an alarm, in order; minutes until the next is. */
+  duty: { readonly people: readonly string[]; readonly minutes: number; readonly webhook: string | null };
+  mail: {
+    readonly host: string;
+    readonly port: number;
+    readonly secure: boolean;
+    readonly user: string;
+    readonly password: string;
+    readonly from: string;
+  } | null;
+  /** Emergency, gas and office numbers of a property. */
+  numbers: EmergencyNumbers;
+  /** The photo that shows where a part is, taken at its first job. */
+  whereabouts: { readonly photoId: string };
+  /** The Monday of the week in which a point without a record is brought to a baseline. */
+  baseline: Day;
+}
+
+export type FactName = keyof FactValues;

@@ -1,0 +1,58 @@
+/** Findings in words. */
+import type { CheckFinding } from '../../core/proof/checks.ts';
+import type { Speaker } from '../../core/language/message.ts';
+import type { Need } from '../../core/catalogue/types.ts';
+import type { ServiceRecord } from '../../core/proof/record.ts';
+import type { ProofFinding } from '../../contract/proof.ts';
+import { needLabel } from './steps.ts';
+import type { Row } from '../store/tables.ts';
+
+/** The stored findings of a proof, said to its reviewer and told to its sender. */
+export function tellFindings(say: Speaker, record: Row<'record'>, proof: Row<'proof'>): ProofFinding[] {
+  const { procedure } = JSON.parse(record.canonical) as ServiceRecord;
+  return (JSON.parse(proof.findings) as CheckFinding[]).map((finding) => {
+    const values = wordsFor(say, finding, procedure);
+    return {
+      check: finding.check,
+      weight: finding.weight,
+      slot: finding.slot ?? null,
+      otherPhotoId: finding.other ?? null,
+      otherDay: finding.other ? String(finding.values.day) : null,
+      says: say(`finding.${finding.check}.reviewer`, values),
+      tells: say(`finding.${finding.check}.assignee`, values),
+    };
+  });
+}
+
+function wordsFor(say: Speaker, { check, values, slot }: CheckFinding, procedure: string) {
+  const label = (kind: Need['kind'], key: string) =>
+    needLabel(say, { kind, key } as Pick<Need, 'kind' | 'key'>, procedure);
+  const slotName = slot ? label('photo', slot) : '';
+  switch (check) {
+    case 'missing':
+      return { item: label(values.what as Need['kind'], String(values.key)) };
+    case 'readingFails':
+    case 'readingImplausible':
+      return {
+        judged: 'none',
+        figure: 0,
+        ...values,
+        name: label('reading', String(values.key)),
+        unit: say(`unit.${values.unit}`),
+        fails: say(`reading.${values.key}.fails`),
+      };
+    case 'forbiddenAgent':
+      return { agent: say(`agent.${values.agent}`) };
+    case 'agentsMet':
+    case 'agentsRinse':
+      return {
+        agent: say(`agent.${values.agent}`),
+        other: say(`agent.${values.other}`),
+        reason: say(String(values.reason)),
+      };
+    case 'samePicture':
+      return { ...values, slot: slotName, day: say.day(Number(values.day)) };
+    default:
+      return { ...values, slot: slotName };
+  }
+}

@@ -1,0 +1,28 @@
+/** What may be said of a machine: symptoms of a fault, signals that make upkeep due, deficiencies that upkeep will not cure. */
+import { signalsForPeople } from '../../core/due/signals.ts';
+import { deficienciesOf } from '../../core/faults/deficiencies.ts';
+import { symptomsOf } from '../../core/faults/symptoms.ts';
+import type { Speaker } from '../../core/language/message.ts';
+import type { Reportable, ReportableMachine } from '../../contract/faults.ts';
+import { machineName } from '../lookup/names.ts';
+import type { Row } from '../store/tables.ts';
+
+export const reportableOf = (say: Speaker, type: string): Reportable => ({
+  symptoms: symptomsOf(type)
+    .filter(({ own }) => !own)
+    .map(({ key, stopUsing }) => ({
+      key,
+      stopUsing,
+      says: say(`symptom.${key}`),
+      tip: say.has(`tip.${key}`) ? say(`tip.${key}`) : null,
+    })),
+  signals: signalsForPeople(type).map(({ key }) => ({ key, says: say(`signal.${key}`) })),
+  deficiencies: deficienciesOf(type).map(({ key }) => ({ key, says: say(`deficiency.${key}`) })),
+});
+
+/** The same of a machine that stands somewhere, by its name. */
+export const reportableMachine = (say: Speaker, machine: Row<'machine'>): ReportableMachine => ({
+  id: machine.id,
+  name: machineName(say, machine),
+  ...reportableOf(say, machine.type),
+});
