@@ -4,7 +4,17 @@ import { POINT_KINDS } from '../core/catalogue/catalogue.ts';
 import type { PointKind } from '../core/catalogue/types.ts';
 import type { KnownRegister } from '../core/register/rows.ts';
 import { id, isoDay } from './fields.ts';
+import type { Column } from '../core/register/columns.ts';
 import type { MachineSketch } from './register.ts';
+
+/** A register as a table: the text of the file, its head line first, with the column under each head. */
+export interface ImportForm {
+  readonly csv: string;
+  /** Null for a column that is not taken. */
+  readonly columns: readonly (Column | null)[];
+  /** Where properties without a time zone lie. */
+  readonly zone: string;
+}
 
 export interface TemplateSummary {
   /** A starter's key, or the id of one's own. */
@@ -16,8 +26,6 @@ export interface TemplateSummary {
 }
 
 /** Largest file of an import. */
-export const MAX_IMPORT_MB = 16;
-export const MAX_IMPORT_ROWS = 50_000;
 
 /** What an import would do, or has done. */
 export interface ImportAnswer {

@@ -1,7 +1,7 @@
 /** The line board and a point's story. */
 import type { Day } from '../core/calendar/day.ts';
 import type { Line } from '../core/due/line.ts';
-import type { PointKind } from '../core/catalogue/types.ts';
+import type { MethodKey, PointKind } from '../core/catalogue/types.ts';
 import type { EvidenceLevel } from '../core/proof/record.ts';
 import type { JobState } from '../core/jobs/transitions.ts';
 import type { MarkDates, Specification } from './register.ts';
@@ -127,7 +127,7 @@ export interface WorkingAnswer {
     readonly next: readonly string[];
     readonly upkeepDay: string | null;
     readonly methods: readonly {
-      readonly key: string;
+      readonly key: MethodKey;
       readonly name: string;
       readonly option: string;
       readonly options: readonly { readonly key: string; readonly name: string }[];

@@ -4,11 +4,14 @@ import { MEASURES, type MeasureInputs } from '../core/measure/measures.ts';
 import { id, line, note } from './fields.ts';
 
 const value = () =>
-  mixed<number | string>().test(
-    'value',
-    'field.type',
-    (it) => it === '' || (typeof it === 'string' && it.length <= 60) || (typeof it === 'number' && Number.isFinite(it)),
-  );
+  mixed<number | string>()
+    .test(
+      'value',
+      'field.type',
+      (it) =>
+        it === '' || (typeof it === 'string' && it.length <= 60) || (typeof it === 'number' && Number.isFinite(it)),
+    )
+    .defined();
 export const keepMeasurement = object({
   id: id().required(),
   /** A point's id or its number. */

@@ -128,7 +128,7 @@ export const specification = object({
       .of(
         object({
           radius: string().oneOf(ELBOW_RADII).required(),
-          degrees: number().oneOf([45, 90]).required(),
+          degrees: number<45 | 90>().oneOf([45, 90]).required(),
           count: count(20).required(),
         }),
       )

@@ -2,12 +2,14 @@
  * The door between web and server: every route, who may call it, how often, and how much it takes in.
  * The server mounts nothing that is not here, and a test walks the table as every role.
  */
-import { MAX_IMPORT_MB } from './bulk.ts';
+import { MAX_IMPORT_MB, MAX_PHOTO_MB } from './limits.ts';
 import type { Role } from './people.ts';
 
-export interface Route {
-  readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';
-  readonly path: string;
+export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
+
+export interface Route<M extends Method = Method, P extends string = string> {
+  readonly method: M;
+  readonly path: P;
   /** `anyone` needs no session. */
   readonly roles: readonly Role[] | 'anyone';
   /** Requests a minute of one session (or one address, where there is none). */
@@ -22,22 +24,20 @@ const ALL: readonly Role[] = ['manager', 'staff', 'tenant'];
 /** Whoever does jobs. */
 const DOERS: readonly Role[] = [...ALL, 'contractor'];
 
-const read = (path: string, roles: Route['roles']): Route => ({
+const read = <P extends string>(path: P, roles: Route['roles']): Route<'GET', P> => ({
   method: 'GET',
   path,
   roles,
   perMinute: 600,
   bodyKb: 0,
 });
-const write = (
-  method: 'POST' | 'PUT' | 'DELETE',
-  path: string,
+const write = <M extends 'POST' | 'PUT' | 'DELETE', P extends string>(
+  method: M,
+  path: P,
   roles: Route['roles'],
   bodyKb = 32,
   perMinute = 240,
-): Route => ({ method, path, roles, perMinute, bodyKb });
-
-export const MAX_PHOTO_MB = 15;
+): Route<M, P> => ({ method, path, roles, perMinute, bodyKb });
 
 export const ROUTES = {
   'lastDone.claim': write('POST', '/last-done', M, 4, 30),
@@ -130,7 +130,7 @@ export const ROUTES = {
   'jobs.read': read('/jobs/:id', DOERS),
   'jobs.move': write('POST', '/jobs/:id/moves', DOERS),
   'jobs.send': write('POST', '/jobs/:id/submission', DOERS, 128, 60),
-  'jobs.withdraw': write('POST', '/jobs/:id/withdrawal', DOERS, 128, 60),
+  'jobs.withdraw': write('POST', '/jobs/:id/withdrawal', DOERS, 1, 60),
   'home.read': read('/home', ['tenant', 'contractor']),
   'record.log': write('POST', '/records', MS),
   'photo.create': write('POST', '/photos', DOERS, MAX_PHOTO_MB * 1024, 60),

@@ -15,10 +15,11 @@ import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import multer, { MulterError } from 'multer';
 import type { Logger } from 'pino';
-import type { AnySchema } from 'yup';
+import type { AnySchema, InferType } from 'yup';
 import { exchangeLink, firstRun, signIn } from '../../contract/people.ts';
 import { photoFields } from '../../contract/proof.ts';
-import { MAX_PHOTO_MB, ROUTES, type Route, type RouteName } from '../../contract/routes.ts';
+import { MAX_PHOTO_MB } from '../../contract/limits.ts';
+import { ROUTES, type Route, type RouteName } from '../../contract/routes.ts';
 import { check } from '../../contract/validate.ts';
 import { SIGNATURE_HEADER } from '../../contract/signals.ts';
 import { acknowledgeAlarm } from '../../contract/alarms.ts';
@@ -35,7 +36,7 @@ import { createPhoto, photoFile, storePhoto, type PhotoForm } from '../photos/ph
 import { labelForm } from '../../contract/labels.ts';
 import { printLabels } from '../register/labels.ts';
 import { exportRegister } from '../register/table.ts';
-import { HANDLERS, type Handler } from './handlers.ts';
+import { HANDLERS, type AnyHandler } from './handlers.ts';
 import { writeOnce } from './once.ts';
 import { conflictOf } from '../store/conflicts.ts';
 import { Problem, problemDocument } from '../context/problem.ts';
@@ -138,7 +139,7 @@ function bodyOf(name: RouteName, { bodyKb, method }: Route): RequestHandler[] {
   return method === 'GET' || bodyKb === 0 ? [] : [express.json({ limit: `${bodyKb}kb` })];
 }
 
-function formOf(schema: AnySchema, body: unknown): unknown {
+function formOf<S extends AnySchema>(schema: S, body: unknown): InferType<S> {
   const { value, errors } = check(schema, body ?? {});
   if (errors) throw new Problem(422, 'fields', {}, errors);
   return value;
@@ -146,12 +147,16 @@ function formOf(schema: AnySchema, body: unknown): unknown {
 
 /** Routes answered by one service each. */
 function servedRoutes(env: Env): Record<keyof typeof HANDLERS, Respond> {
-  return Object.fromEntries(
-    Object.entries(HANDLERS).map(([name, handler]) => [name, served(env, handler, ROUTES[name as RouteName])]),
-  ) as never;
+  const handlers: Readonly<Record<string, AnyHandler>> = HANDLERS;
+  const mounted = Object.entries(handlers).map(([name, handler]) => [
+    name,
+    served(env, handler, ROUTES[name as RouteName]),
+  ]);
+  return Object.fromEntries(mounted) as Record<keyof typeof HANDLERS, Respond>;
 }
 
-function served(env: Env, { form, prepare, run, secret = false }: Handler, route: Route): Respond {
+function served(env: Env, handler: AnyHandler, route: Route): Respond {
+  const { form, secret = false } = handler;
   return async (request, response, actor) => {
     const params = request.params as Record<string, string>;
     const callOn = (db: Call['db']): Call => ({
@@ -165,17 +170,17 @@ function served(env: Env, { form, prepare, run, secret = false }: Handler, route
     if (route.method === 'GET') {
       response
         .set('cache-control', 'no-store')
-        .json(await run(callOn(env.store.db), (form ? formOf(form, supposedIn(request)) : undefined) as never, params));
+        .json(await handler.run(callOn(env.store.db), form && formOf(form, supposedIn(request)), params));
       return;
     }
-    const read = form ? formOf(form, request.body) : {};
-    const prepared = prepare ? await prepare(read as never) : read;
+    const read: unknown = form ? formOf(form, request.body) : {};
+    const prepared = handler.prepare ? await handler.prepare(read) : read;
     const answer = await writeOnce(
       env,
       { ...identityOf(request, actor!, contentOf(request.body)), secret },
       async (db) => {
         await refuseTakenIds(db, idsMadeBy(read));
-        return run(callOn(db), prepared as never, params);
+        return handler.run(callOn(db), prepared, params);
       },
     );
     response.status(answer.status).json(answer.body);
@@ -243,11 +248,11 @@ function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>) {
       response.set('cache-control', 'no-store').json(await people.describeSession(env, actor));
     },
     'session.open': opens(async (request) => {
-      const person = await people.recognise(env, formOf(signIn, request.body) as never);
+      const person = await people.recognise(env, formOf(signIn, request.body));
       return store.write((db) => people.signIn(env, db, person, env.clock()));
     }),
     'install.create': opens(async (request) => {
-      const form = await people.prepareFirstRun(formOf(firstRun, request.body) as never);
+      const form = await people.prepareFirstRun(formOf(firstRun, request.body));
       return store.write((db) => people.install(env, db, form, env.clock()));
     }),
     'link.exchange': opens((request) => {
@@ -296,7 +301,7 @@ function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>) {
         { env, db: store.db, actor: actor!, now: env.clock(), origin: originOf(request) },
         scope,
         id,
-        formOf(labelForm, supposedIn(request)) as never,
+        formOf(labelForm, supposedIn(request)),
       );
       response
         .set('content-type', 'application/pdf')

@@ -12,6 +12,7 @@ import * as peopleForms from '../../contract/people.ts';
 import * as proofForms from '../../contract/proof.ts';
 import * as rehearsalForms from '../../contract/rehearsals.ts';
 import * as registerForms from '../../contract/register.ts';
+import type { AnswerOf, FormOf, ParamsOf } from '../../contract/calls.ts';
 import type { RouteName } from '../../contract/routes.ts';
 import * as habitForms from '../../contract/habits.ts';
 import * as practiceForms from '../../contract/practice.ts';
@@ -70,27 +71,6 @@ import * as turnover from '../register/turnover.ts';
 import * as units from '../register/units.ts';
 import { proofQueue, readProof } from '../pages/proof.ts';
 
-type Params = Readonly<Record<string, string>>;
-
-export interface Handler {
-  /** Of a write its body; of a read what stands in the query under `with`, as JSON. */
-  readonly form?: AnySchema;
-  /** Slow work that needs no transaction, before it begins. */
-  readonly prepare?: (form: never) => Promise<unknown>;
-  /** What it answers is told once and not kept. */
-  readonly secret?: boolean;
-  readonly run: (call: Call, form: never, params: Params) => Promise<object>;
-}
-
-/** A route that takes no form: a read, or a write that its path says whole. */
-const bare = (run: (call: Call, params: Params) => Promise<object>): Handler => ({
-  run: (call, _form, params) => run(call, params),
-});
-const write = <F>(form: AnySchema, run: (call: Call, form: F, params: Params) => Promise<object>): Handler => ({
-  form,
-  run: run as Handler['run'],
-});
-
 /** Routes that open a session, send a file or send bytes of their own are mounted by the door itself. */
 export type OwnRoute =
   | 'session.read'
@@ -107,157 +87,150 @@ export type OwnRoute =
   | 'alarm.answer'
   | 'duty.try';
 
-export const HANDLERS: Readonly<Record<Exclude<RouteName, OwnRoute>, Handler>> = {
+/** Routes answered by one service each. */
+type ServedRoute = Exclude<RouteName, OwnRoute>;
+
+/** A route's service, held to what passes at that route. */
+interface Handler<N extends ServedRoute> {
+  /** Of a write its body; of a read what stands in the query under `with`, as JSON. */
+  readonly form?: AnySchema;
+  /** What it answers is told once and not kept. */
+  readonly secret?: boolean;
+  /** Slow work that needs no transaction, before it begins. */
+  prepare?(form: FormOf<N>): Promise<unknown>;
+  run(call: Call, form: FormOf<N>, params: Readonly<Record<keyof ParamsOf<N>, string>>): Promise<AnswerOf<N>>;
+}
+
+/** Any handler, for whoever mounts them all: a form that its schema has read, and the parameters of its path. */
+export interface AnyHandler {
+  readonly form?: AnySchema;
+  readonly secret?: boolean;
+  prepare?(form: unknown): Promise<unknown>;
+  run(call: Call, form: unknown, params: Readonly<Record<string, string>>): Promise<object>;
+}
+
+/** A route that takes no form: a read, or a write that its path says whole. */
+const bare = <P, A>(run: (call: Call, params: P) => Promise<A>) => ({
+  run: (call: Call, _form: unknown, params: P) => run(call, params),
+});
+/** A route that takes a form. */
+const formed = <F, P, A>(form: AnySchema, run: (call: Call, form: F, params: P) => Promise<A>) => ({ form, run });
+const secret = <F, P, A>(handler: { form?: AnySchema; run: (call: Call, form: F, params: P) => Promise<A> }) => ({
+  ...handler,
+  secret: true,
+});
+
+export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'session.close': bare((call) => people.closeSession(call)),
   'people.read': bare(async (call) => ({ people: await people.listPeople(call) })),
-  'people.create': {
-    form: peopleForms.newPerson,
-    prepare: people.preparePerson as never,
-    run: people.createPerson as Handler['run'],
-  },
+  'people.create': { form: peopleForms.newPerson, prepare: people.preparePerson, run: people.createPerson },
   'catalogue.read': bare((call) => readCatalogue(call)),
   'homes.read': bare((call) => readHomes(call)),
-  'property.create': write(registerForms.newProperty, places.createProperty),
-  'property.change': write(registerForms.propertyChange, (call, form: registerForms.PropertyChange, { id }) =>
-    places.changeProperty(call, id!, form),
+  'property.create': formed(registerForms.newProperty, places.createProperty),
+  'property.change': formed(registerForms.propertyChange, (call, form, { id }) =>
+    places.changeProperty(call, id, form),
   ),
-  'building.create': write(registerForms.newBuilding, places.createBuilding),
-  'place.create': write(registerForms.newPlace, places.createPlace),
-  'place.read': bare((call, { id }) => readPlace(call, id!)),
-  'tenancy.create': write(registerForms.newTenancy, tenancies.createTenancy),
-  'tenancy.change': write(registerForms.tenancyChange, (call, form: registerForms.TenancyChange, { id }) =>
-    tenancies.changeTenancy(call, id!, form),
+  'building.create': formed(registerForms.newBuilding, places.createBuilding),
+  'place.create': formed(registerForms.newPlace, places.createPlace),
+  'place.read': bare((call, { id }) => readPlace(call, id)),
+  'tenancy.create': formed(registerForms.newTenancy, tenancies.createTenancy),
+  'tenancy.change': formed(registerForms.tenancyChange, (call, form, { id }) =>
+    tenancies.changeTenancy(call, id, form),
   ),
-  'tenancy.withdraw': bare((call, { id }) => tenancies.withdrawTenancy(call, id!)),
-  'tenancy.household': write(registerForms.householdChange, (call, form: registerForms.HouseholdChange, { id }) =>
-    tenancies.changeHousehold(call, id!, form),
+  'tenancy.withdraw': bare((call, { id }) => tenancies.withdrawTenancy(call, id)),
+  'tenancy.household': formed(registerForms.householdChange, (call, form, { id }) =>
+    tenancies.changeHousehold(call, id, form),
   ),
-  'tenancy.link': { secret: true, run: (call, _form, { id }) => tenancies.createLink(call, id!) },
-  'tenancy.revoke': bare((call, { id }) => tenancies.revokeLinks(call, id!)),
-  'machine.create': write(registerForms.newMachine, createMachine),
-  'machine.change': write(registerForms.machineChange, (call, form: registerForms.MachineChange, { id }) =>
-    changeMachine(call, id!, form),
-  ),
-  'machine.read': bare((call, { number }) => readMachine(call, number!)),
-  'jobs.begin': write(jobForms.begin, (call, form: jobForms.Begin, { number }) => beginUnplanned(call, number!, form)),
-  'jobs.contract': { form: jobForms.giveContracted, secret: true, run: giveContracted as Handler['run'] },
+  'tenancy.link': secret(bare((call, { id }) => tenancies.createLink(call, id))),
+  'tenancy.revoke': bare((call, { id }) => tenancies.revokeLinks(call, id)),
+  'machine.create': formed(registerForms.newMachine, createMachine),
+  'machine.change': formed(registerForms.machineChange, (call, form, { id }) => changeMachine(call, id, form)),
+  'machine.read': bare((call, { number }) => readMachine(call, number)),
+  'jobs.begin': formed(jobForms.begin, (call, form, { number }) => beginUnplanned(call, number, form)),
+  'jobs.contract': secret(formed(jobForms.giveContracted, giveContracted)),
   'deficiencies.list': bare((call) => deficiencies.listDeficiencies(call)),
-  'deficiencies.report': write(deficiencyForms.reportDeficiency, deficiencies.reportDeficiency),
-  'deficiencies.change': write(
-    deficiencyForms.changeDeficiency,
-    (call, form: deficiencyForms.ChangeDeficiency, { id }) => deficiencies.changeDeficiency(call, id!, form),
+  'deficiencies.report': formed(deficiencyForms.reportDeficiency, deficiencies.reportDeficiency),
+  'deficiencies.change': formed(deficiencyForms.changeDeficiency, (call, form, { id }) =>
+    deficiencies.changeDeficiency(call, id, form),
   ),
-  'deficiencies.close': write(deficiencyForms.closeDeficiency, (call, form: deficiencyForms.CloseDeficiency, { id }) =>
-    deficiencies.closeDeficiency(call, id!, form),
+  'deficiencies.close': formed(deficiencyForms.closeDeficiency, (call, form, { id }) =>
+    deficiencies.closeDeficiency(call, id, form),
   ),
-  'rehearsal.read': {
-    form: rehearsalForms.rehearsalOf,
-    run: ((call: Call, form: rehearsalForms.RehearsalOf, { key }: Params) =>
-      readRehearsal(call, key!, form)) as Handler['run'],
-  },
+  'rehearsal.read': formed(rehearsalForms.rehearsalOf, (call, form, { key }) => readRehearsal(call, key, form)),
   'rehearsals.list': bare((call) => listRehearsals(call)),
-  'rehearsal.keep': write(rehearsalForms.rehearsed, keepRehearsal),
-  'machine.remove': bare((call, { id }) => removeMachine(call, id!)),
-  'machine.move': write(registerForms.moveMachine, (call, form: registerForms.MoveMachine, { id }) =>
-    moveMachine(call, id!, form),
-  ),
+  'rehearsal.keep': formed(rehearsalForms.rehearsed, keepRehearsal),
+  'machine.remove': bare((call, { id }) => removeMachine(call, id)),
+  'machine.move': formed(registerForms.moveMachine, (call, form, { id }) => moveMachine(call, id, form)),
   'templates.list': bare((call) => units.listTemplates(call)),
-  'template.create': write(registerForms.newTemplate, units.createTemplate),
-  'template.remove': bare((call, { id }) => units.removeTemplate(call, id!)),
-  'template.ofPlace': bare((call, { id }) => units.templateOfPlace(call, id!)),
-  'units.create': write(registerForms.newUnits, units.createUnits),
-  'units.remove': write(registerForms.removeUnits, removeUnits),
-  'machines.createMany': write(registerForms.manyMachines, units.addToMany),
+  'template.create': formed(registerForms.newTemplate, units.createTemplate),
+  'template.remove': bare((call, { id }) => units.removeTemplate(call, id)),
+  'template.ofPlace': bare((call, { id }) => units.templateOfPlace(call, id)),
+  'units.create': formed(registerForms.newUnits, units.createUnits),
+  'units.remove': formed(registerForms.removeUnits, removeUnits),
+  'machines.createMany': formed(registerForms.manyMachines, units.addToMany),
   'register.known': bare((call) => readKnown(call)),
-  'register.import': write(importForm, importTable),
-  'baseline.read': write(bulkForms.previewBaseline, readBaseline),
-  'baseline.plan': write(bulkForms.planBaseline, planBaseline),
-  'baseline.give': write(bulkForms.giveWeek, giveWeek),
-  'procedure.read': bare((call, { key }) => readProcedure(call, key!)),
-  'edition.save': write(editionForms.saveEdition, (call, form: editionForms.SaveEdition, { key }) =>
-    editions.saveEdition(call, key!, form),
-  ),
-  'edition.takeOurs': write(editionForms.takeOurs, (call, form: editionForms.TakeOurs, { key }) =>
-    editions.takeOurs(call, key!, form),
-  ),
-  'measurement.keep': write(measureForms.keepMeasurement, keepMeasurement),
-  'point.read': bare((call, { id }) => readPoint(call, id!)),
-  'point.specify': write(registerForms.specify, (call, form: Parameters<typeof specifyPoint>[2], { id }) =>
-    specifyPoint(call, id!, form),
-  ),
-  'machine.contract': write(registerForms.contractOf, (call, form: registerForms.ContractForm, { id }) =>
-    contractMachine(call, id!, form),
-  ),
-  'machine.retire': write(registerForms.retireMachine, (call, form: registerForms.RetireMachine, { id }) =>
-    retireMachine(call, id!, form),
-  ),
-  'tenancy.end': write(registerForms.endTenancy, (call, form: registerForms.EndTenancy, { id }) =>
-    turnover.endTenancy(call, id!, form),
-  ),
-  'place.hold': write(registerForms.holdPlace, (call, form: registerForms.HoldPlace, { id }) =>
-    turnover.holdPlace(call, id!, form),
-  ),
-  'place.turnover': bare((call, { id }) => readTurnover(call, id!)),
-  'point.working': bare((call, { id }) => readWorking(call, id!)),
-  'point.suppose': write(practiceForms.suppose, (call, form: practiceForms.Suppose, { id }) =>
-    supposeWorking(call, id!, form),
-  ),
-  'point.anchor': write(practiceForms.anchorPoint, (call, form: Parameters<typeof settings.anchorPoint>[2], { id }) =>
-    settings.anchorPoint(call, id!, form),
-  ),
-  'point.schedule': write(
-    practiceForms.schedulePoint,
-    (call, form: Parameters<typeof settings.schedulePoint>[2], { id }) => settings.schedulePoint(call, id!, form),
-  ),
+  'register.import': formed(importForm, importTable),
+  'baseline.read': formed(bulkForms.previewBaseline, readBaseline),
+  'baseline.plan': formed(bulkForms.planBaseline, planBaseline),
+  'baseline.give': formed(bulkForms.giveWeek, giveWeek),
+  'procedure.read': bare((call, { key }) => readProcedure(call, key)),
+  'edition.save': formed(editionForms.saveEdition, (call, form, { key }) => editions.saveEdition(call, key, form)),
+  'edition.takeOurs': formed(editionForms.takeOurs, (call, form, { key }) => editions.takeOurs(call, key, form)),
+  'measurement.keep': formed(measureForms.keepMeasurement, keepMeasurement),
+  'point.read': bare((call, { id }) => readPoint(call, id)),
+  'point.specify': formed(registerForms.specify, (call, form, { id }) => specifyPoint(call, id, form)),
+  'machine.contract': formed(registerForms.contractOf, (call, form, { id }) => contractMachine(call, id, form)),
+  'machine.retire': formed(registerForms.retireMachine, (call, form, { id }) => retireMachine(call, id, form)),
+  'tenancy.end': formed(registerForms.endTenancy, (call, form, { id }) => turnover.endTenancy(call, id, form)),
+  'place.hold': formed(registerForms.holdPlace, (call, form, { id }) => turnover.holdPlace(call, id, form)),
+  'place.turnover': bare((call, { id }) => readTurnover(call, id)),
+  'point.working': bare((call, { id }) => readWorking(call, id)),
+  'point.suppose': formed(practiceForms.suppose, (call, form, { id }) => supposeWorking(call, id, form)),
+  'point.anchor': formed(practiceForms.anchorPoint, (call, form, { id }) => settings.anchorPoint(call, id, form)),
+  'point.schedule': formed(practiceForms.schedulePoint, (call, form, { id }) => settings.schedulePoint(call, id, form)),
   'practice.read': bare((call) => readPractice(call)),
-  'practice.preview': bare((call, { scope, id }) => previewPractice(call, scope!, id!)),
-  'practice.choose': write(practiceForms.choosePractice, settings.choosePractice),
-  'method.choose': write(practiceForms.chooseMethod, settings.chooseMethod),
-  'assumptions.change': write(practiceForms.changeAssumptions, settings.changeAssumptions),
-  'seasons.change': write(practiceForms.changeSeasons, settings.changeSeasons),
-  'upkeepDay.change': write(practiceForms.changeUpkeepDay, settings.changeUpkeepDay),
-  'prices.change': write(practiceForms.changePrices, settings.changePrices),
-  'budget.change': write(practiceForms.changeBudget, settings.changeBudget),
-  'look.open': bare((call, { number }) => looks.openLook(call, number!)),
-  'look.create': write(signalForms.newLook, looks.createLook),
+  'practice.preview': bare((call, { scope, id }) => previewPractice(call, scope, id)),
+  'practice.choose': formed(practiceForms.choosePractice, settings.choosePractice),
+  'method.choose': formed(practiceForms.chooseMethod, settings.chooseMethod),
+  'assumptions.change': formed(practiceForms.changeAssumptions, settings.changeAssumptions),
+  'seasons.change': formed(practiceForms.changeSeasons, settings.changeSeasons),
+  'upkeepDay.change': formed(practiceForms.changeUpkeepDay, settings.changeUpkeepDay),
+  'prices.change': formed(practiceForms.changePrices, settings.changePrices),
+  'budget.change': formed(practiceForms.changeBudget, settings.changeBudget),
+  'look.open': bare((call, { number }) => looks.openLook(call, number)),
+  'look.create': formed(signalForms.newLook, looks.createLook),
   'signals.list': bare(async (call) => ({ signals: await signals.listSignals(call, {}) })),
-  'signal.report': write(signalForms.reportSignal, signals.reportSignal),
-  'signal.dismiss': write(signalForms.dismissSignal, (call, form: signalForms.DismissSignal, { id }) =>
-    signals.dismissSignal(call, id!, form),
-  ),
-  'emitter.create': { secret: true, run: (call, _form, { id }) => inbox.createEmitter(call, id!) },
-  'emitter.retire': bare((call, { id }) => inbox.retireEmitter(call, id!)),
-  'habits.attest': write(habitForms.attestHabits, habits.attestHabits),
-  'habits.check': write(habitForms.checkHabit, habits.checkHabit),
+  'signal.report': formed(signalForms.reportSignal, signals.reportSignal),
+  'signal.dismiss': formed(signalForms.dismissSignal, (call, form, { id }) => signals.dismissSignal(call, id, form)),
+  'emitter.create': secret(bare((call, { id }) => inbox.createEmitter(call, id))),
+  'emitter.retire': bare((call, { id }) => inbox.retireEmitter(call, id)),
+  'habits.attest': formed(habitForms.attestHabits, habits.attestHabits),
+  'habits.check': formed(habitForms.checkHabit, habits.checkHabit),
   'jobs.mine': bare((call) => readToday(call)),
-  'lastDone.claim': write(bulkForms.claimDone, claimDone),
-  'list.read': bare((call, { id }) => lists.readHomeList(call, id!)),
-  'list.give': write(listForms.giveList, lists.giveList),
+  'lastDone.claim': formed(bulkForms.claimDone, claimDone),
+  'list.read': bare((call, { id }) => lists.readHomeList(call, id)),
+  'list.give': formed(listForms.giveList, lists.giveList),
   'handBacks.read': bare(async (call) => ({ open: await openHandBacks(call) })),
-  'handBack.settle': bare((call, { id }) => settleHandBack(call, id!)),
-  'jobs.give': write(jobForms.giveJob, giveJob),
-  'jobs.read': bare((call, { id }) => readJob(call, id!)),
-  'jobs.move': write(jobForms.moveJob, (call, form: jobForms.MoveJob, { id }) => moveOrRaise(call, id!, form)),
-  'jobs.send': write(jobForms.submission, (call, form: jobForms.Submission, { id }) => sendJob(call, id!, form)),
-  'jobs.withdraw': bare((call, { id }) => withdrawJob(call, id!)),
+  'handBack.settle': bare((call, { id }) => settleHandBack(call, id)),
+  'jobs.give': formed(jobForms.giveJob, giveJob),
+  'jobs.read': bare((call, { id }) => readJob(call, id)),
+  'jobs.move': formed(jobForms.moveJob, (call, form, { id }) => moveOrRaise(call, id, form)),
+  'jobs.send': formed(jobForms.submission, (call, form, { id }) => sendJob(call, id, form)),
+  'jobs.withdraw': bare((call, { id }) => withdrawJob(call, id)),
   'home.read': bare((call) => readHome(call)),
-  'record.log': write(jobForms.logRecord, logRecord),
+  'record.log': formed(jobForms.logRecord, logRecord),
   'proof.queue': bare((call) => proofQueue(call)),
-  'proof.read': bare((call, { id }) => readProof(call, id!)),
-  'proof.judge': write(proofForms.judge, (call, form: proofForms.Judge, { id }) => judgeProof(call, id!, form)),
-  'proof.undo': bare((call, { id }) => undoVerdict(call, id!)),
+  'proof.read': bare((call, { id }) => readProof(call, id)),
+  'proof.judge': formed(proofForms.judge, (call, form, { id }) => judgeProof(call, id, form)),
+  'proof.undo': bare((call, { id }) => undoVerdict(call, id)),
   'faults.list': bare(async (call) => ({ faults: await listFaults(call, {}) })),
-  'faults.report': write(faultForms.reportFault, reportFault),
+  'faults.report': formed(faultForms.reportFault, reportFault),
   'alarms.list': bare(async (call) => ({ alarms: await alarms.openAlarms(call, call.actor.organisationId) })),
-  'alarm.raise': write(alarmForms.raiseAlarm, alarms.raiseAlarm),
-  'alarm.read': bare((call, { id }) => alarms.readAlarm(call, id!)),
-  'alarm.acknowledge': bare((call, { id }) => alarms.acknowledge(call, id!)),
+  'alarm.raise': formed(alarmForms.raiseAlarm, alarms.raiseAlarm),
+  'alarm.read': bare((call, { id }) => alarms.readAlarm(call, id)),
+  'alarm.acknowledge': bare((call, { id }) => alarms.acknowledge(call, id)),
   'duty.read': bare((call) => duty.readDuty(call)),
-  'duty.change': write(alarmForms.changeDuty, duty.changeDuty),
-  'property.numbers': write(alarmForms.changeNumbers, (call, form: alarmForms.ChangeNumbers, { id }) =>
-    duty.changeNumbers(call, id!, form),
-  ),
-  'faults.close': write(faultForms.closeFault, (call, form: faultForms.CloseFault, { id }) =>
-    closeFault(call, id!, form),
-  ),
+  'duty.change': formed(alarmForms.changeDuty, duty.changeDuty),
+  'property.numbers': formed(alarmForms.changeNumbers, (call, form, { id }) => duty.changeNumbers(call, id, form)),
+  'faults.close': formed(faultForms.closeFault, (call, form, { id }) => closeFault(call, id, form)),
 };

@@ -12,7 +12,8 @@ import {
   type RowProblem,
 } from '../../core/register/rows.ts';
 import { columnNames, wordingOf } from '../../core/register/wording.ts';
-import { fileColumns, MAX_IMPORT_MB, MAX_IMPORT_ROWS, type ImportAnswer } from '../../contract/bulk.ts';
+import { fileColumns, type ImportAnswer, type ImportForm } from '../../contract/bulk.ts';
+import { MAX_IMPORT_MB, MAX_IMPORT_ROWS } from '../../contract/limits.ts';
 import { zone } from '../../contract/fields.ts';
 import type { Specification } from '../../contract/register.ts';
 import { recompute } from '../due/recompute.ts';
@@ -34,12 +35,6 @@ export const importForm = object({
   /** Where properties without a time zone lie. */
   zone: zone().required(),
 });
-
-interface ImportForm {
-  readonly csv: string;
-  readonly columns: readonly (Column | null)[];
-  readonly zone: string;
-}
 
 /** Problems that are told; a longer list helps nobody. */
 const TOLD = 20;

@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { MachineAnswer } from '../../contract/labels.ts';
-import { newId, write } from '../door/door.ts';
+import { api, newId } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 
@@ -17,7 +17,7 @@ const { busy, failure, run } = useSending();
 
 async function begin(): Promise<void> {
   await run(async () => {
-    await write('POST', `/labels/${props.machine.number}/jobs`, { id, numbers: numbers.value }, id);
+    await api('jobs.begin', { number: props.machine.number, form: { id, numbers: numbers.value }, once: id });
     await router.push(`/jobs/${id}`);
   });
 }

@@ -4,7 +4,7 @@ import { computed, reactive } from 'vue';
 import type { Edition, EditionStep } from '../../core/catalogue/edition.ts';
 import { AGENTS, type Level } from '../../core/catalogue/types.ts';
 import { saveEdition, type ProcedureAnswer } from '../../contract/editions.ts';
-import { newId, write } from '../door/door.ts';
+import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 
@@ -52,7 +52,7 @@ async function save(): Promise<void> {
   let number = 0;
   if (
     await submit({ content: edition, note: entry.note, basedOn: props.procedure.number }, async (form) => {
-      ({ number } = await write<{ number: number }>('POST', `/procedures/${props.procedure.key}/editions`, form, id));
+      ({ number } = await api('edition.save', { key: props.procedure.key, form, once: id }));
     })
   )
     emit('saved', number);
@@ -99,7 +99,7 @@ async function save(): Promise<void> {
           <b
             >{{ i + 1 }}.
             {{ step.ours === null ? step.title || say('procedures.own') : (ourStep(step.ours)?.title ?? step.ours) }}</b
-          >
+          >{{ ' ' }}
           <span class="quiet">{{ say(`phase.${step.phase}`) }}</span>
           <span class="acts"
             ><button v-if="mayGo(i, i - 1)" type="button" class="plain link" @click="swap(i, i - 1)">

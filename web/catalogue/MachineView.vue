@@ -2,7 +2,6 @@
 /** What a scanned label opens: this machine's due work, a look, a fault; as much as whoever scans may see. */
 import { computed, onMounted, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import type { MachineAnswer } from '../../contract/labels.ts';
 import { useLoading } from '../door/load.ts';
 import KindGlyph from '../due/KindGlyph.vue';
 import StripGauge from '../due/StripGauge.vue';
@@ -12,7 +11,7 @@ import { readKept } from '../outbox/kept.ts';
 import BeginHere from './BeginHere.vue';
 
 const props = defineProps<{ number: string; placeLink: boolean }>();
-const { value: machine, failure, reload } = useLoading(() => readKept<MachineAnswer>(`/labels/${props.number}`));
+const { value: machine, failure, reload } = useLoading(() => readKept('machine.read', { number: props.number }));
 const reporting = ref(false);
 const beginning = ref(false);
 const told = ref<'label.told' | 'fault.kept' | null>(null);

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 /** One procedure, whole: who, how long, what with, step by step; and the manager's own editions of it. */
 import { computed, onMounted, ref } from 'vue';
-import type { ProcedureAnswer } from '../../contract/editions.ts';
 import { SCHOOLS } from '../../core/due/practice.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { get, newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import KindGlyph from '../due/KindGlyph.vue';
@@ -15,7 +14,7 @@ import Illustration from './Illustration.vue';
 
 const props = defineProps<{ id: string }>();
 const desk = useDesk();
-const { value: it, failure, reload } = useLoading(() => get<ProcedureAnswer>(`/procedures/${props.id}`));
+const { value: it, failure, reload } = useLoading(() => api('procedure.read', { key: props.id }));
 const sending = useSending();
 const editing = ref(false);
 const comparing = ref(false);
@@ -37,7 +36,7 @@ async function takeOurs(): Promise<void> {
   sure.value = false;
   if (
     await sending.run(async () => {
-      await write('POST', `/procedures/${props.id}/ours`, { basedOn: it.value!.number }, newId());
+      await api('edition.takeOurs', { key: props.id, form: { note: '', basedOn: it.value!.number } });
     })
   )
     told.value = say('procedure.taken');
@@ -79,7 +78,8 @@ onMounted(reload);
             <li v-for="step in steps" :key="step.key" :class="step.phase">
               <div>
                 <h3>
-                  {{ step.title }} <small v-if="!step.own && step.stateSays" class="quiet">{{ step.stateSays }}</small>
+                  {{ step.title }}
+                  <small v-if="!step.own && step.stateSays" class="quiet">{{ step.stateSays }}</small>{{ ' ' }}
                   <small v-if="step.own" class="dew">{{ say('procedures.own') }}</small>
                 </h3>
                 <p>{{ step.body }}</p>
@@ -148,8 +148,7 @@ onMounted(reload);
                   edition.number === 0 || edition.ours
                     ? say('procedure.ours')
                     : say('procedure.yours', { number: edition.number })
-                }}</b>
-                <span v-if="edition.inForce" class="dew">{{ say('practice.now') }}</span><span
+                }}</b>{{ ' ' }} <span v-if="edition.inForce" class="dew">{{ say('practice.now') }}</span><span
                   v-if="edition.at"
                   class="quiet"
                 >

@@ -1,16 +1,14 @@
 <script setup lang="ts">
 /** Every machine and its parts, as an index of procedures. */
 import { computed, onMounted, ref } from 'vue';
-import type { CatalogueAnswer } from '../../contract/catalogue.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import type { RehearsalsAnswer } from '../../contract/rehearsals.ts';
-import { get } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import KindGlyph from '../due/KindGlyph.vue';
 import { say } from '../language/say.ts';
 
-const { value: catalogue, failure, reload } = useLoading(() => get<CatalogueAnswer>('/catalogue'));
-const rehearsals = useLoading(() => get<RehearsalsAnswer>('/rehearsals'));
+const { value: catalogue, failure, reload } = useLoading(() => api('catalogue.read'));
+const rehearsals = useLoading(() => api('rehearsals.list'));
 /** When each was rehearsed last, in words. */
 const rehearsed = computed(
   () =>

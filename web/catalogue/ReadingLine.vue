@@ -27,7 +27,7 @@ const path = computed(() => drawn.value.at.map(([x, y]) => `${x},${y}`).join(' '
 <template>
   <figure>
     <figcaption>
-      <b>{{ series.says }}</b> <span>{{ last.says }}</span>
+      <b>{{ series.says }}</b> <span>{{ last.says }}</span>{{ ' ' }}
       <small class="quiet">{{ say('label.reading.last', { day: say.shortDay(dayFromIso(last.day)) }) }}</small>
     </figcaption>
     <svg

@@ -2,9 +2,7 @@
 /** A procedure walked through without a machine: step by step, with the questions a supervisor would ask. */
 import { computed, nextTick, onMounted, ref } from 'vue';
 import { referencePicture } from '../../core/catalogue/picture.ts';
-import type { ProcedureAnswer } from '../../contract/editions.ts';
-import type { RehearsalAnswer } from '../../contract/rehearsals.ts';
-import { get, newId, write } from '../door/door.ts';
+import { api, newId } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
@@ -19,10 +17,8 @@ const {
   reload,
 } = useLoading(async () => {
   const [procedure, { questions }] = await Promise.all([
-    get<ProcedureAnswer>(`/procedures/${props.id}`),
-    get<RehearsalAnswer>(
-      `/procedures/${props.id}/rehearsal?with=${encodeURIComponent(JSON.stringify({ seed: seed.value }))}`,
-    ),
+    api('procedure.read', { key: props.id }),
+    api('rehearsal.read', { key: props.id, form: { seed: seed.value } }),
   ]);
   return { procedure, questions };
 });
@@ -48,12 +44,10 @@ async function next(): Promise<void> {
     at.value += 1;
   } else {
     await run(async () => {
-      result.value = await write<{ asked: number; correct: number }>(
-        'POST',
-        '/rehearsals',
-        { id: key.value, procedure: props.id, seed: seed.value, answers: answers.value },
-        key.value,
-      );
+      result.value = await api('rehearsal.keep', {
+        form: { id: key.value, procedure: props.id, seed: seed.value, answers: answers.value },
+        once: key.value,
+      });
     });
   }
   await nextTick();

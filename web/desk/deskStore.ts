@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import type { Me, SessionAnswer } from '../../contract/people.ts';
-import { readSession, write } from '../door/door.ts';
+import { api, readSession } from '../door/door.ts';
 import { forgetAnswers } from '../outbox/device.ts';
 import { chosenTheme, keepTheme } from '../theme/vuetify.ts';
 
@@ -21,7 +21,7 @@ export const useDesk = defineStore('desk', () => {
   }
   async function signOut(): Promise<void> {
     const leaving = me.value?.id;
-    await write('DELETE', '/session');
+    await api('session.close');
     if (leaving) await forgetAnswers(leaving).catch(() => undefined);
     await recognise();
   }

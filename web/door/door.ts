@@ -2,7 +2,9 @@
 import { v7 } from 'uuid';
 import { ref } from 'vue';
 import { chosenUnits } from './units.ts';
+import { pathOf, type AnswerOf, type CallName, type InputOf, type ParamsOf } from '../../contract/calls.ts';
 import type { SessionAnswer } from '../../contract/people.ts';
+import { ROUTES } from '../../contract/routes.ts';
 
 /** A problem as the server tells it: a sentence, and what is wrong with which field. */
 export class Refusal extends Error {
@@ -34,7 +36,7 @@ export const signedIn = (): string | null => person;
  */
 export async function readSession(from: 'line' | 'device' = 'device'): Promise<SessionAnswer> {
   try {
-    const session = await get<SessionAnswer>('/session');
+    const session = await api('session.read');
     // Work made under a session that has ended stays that person's until somebody else signs in.
     return from === 'line' && !session.me ? session : remember(session);
   } catch (error) {
@@ -45,8 +47,11 @@ export async function readSession(from: 'line' | 'device' = 'device'): Promise<S
 }
 
 /** Opens a session by a form of its own: signing in, the first run, a personal link. */
-export async function openSession(path: '/session' | '/install' | '/link', form: object): Promise<void> {
-  remember(await send<SessionAnswer>('POST', path, JSON.stringify(form)));
+export async function openSession<N extends 'session.open' | 'install.create' | 'link.exchange'>(
+  name: N,
+  ...input: Given<N>
+): Promise<void> {
+  remember(await api(name, ...input));
 }
 
 /** Keeps who is signed in, so that the app opens without a line. */
@@ -57,19 +62,27 @@ function remember(session: SessionAnswer): SessionAnswer {
   return session;
 }
 
-export const get = <T>(path: string): Promise<T> => ask<T>(path, {});
+type Given<N extends CallName> = Partial<InputOf<N>> extends InputOf<N> ? [input?: InputOf<N>] : [input: InputOf<N>];
 
 /**
- * Sends a form. Pass the same key to repeat a write whose answer was lost: it acts once.
+ * Calls a route by its name. Pass the same `once` to repeat a write whose answer was lost: it acts once.
+ * @throws Refusal
  */
-export function write<T = object>(
-  method: 'POST' | 'PUT' | 'DELETE',
-  path: string,
-  form: object = {},
-  key = newId(),
-): Promise<T> {
-  return send<T>(method, path, method === 'DELETE' ? undefined : JSON.stringify(form), key);
+export function api<N extends CallName>(name: N, ...[input]: Given<N>): Promise<AnswerOf<N>> {
+  const { form, once }: { readonly form?: unknown; readonly once?: string } = input ?? {};
+  const path = pathOf(name, (input ?? {}) as ParamsOf<N>);
+  const { method } = ROUTES[name];
+  if (method === 'GET')
+    return ask(form === undefined ? path : `${path}?with=${encodeURIComponent(JSON.stringify(form))}`);
+  return send(method, path, method === 'DELETE' ? undefined : JSON.stringify(form ?? {}), once);
 }
+
+/** Reads at an address that was made of a route's name. */
+export const readAt = <N extends CallName>(_name: N, path: string): Promise<AnswerOf<N>> => ask(path);
+
+/** Sends a form that was kept with its address. */
+export const post = (path: string, form: object, once: string): Promise<object> =>
+  send('POST', path, JSON.stringify(form), once);
 
 /** Sends one photo and returns its id. `capturedAt`: when it was taken, in milliseconds since 1970, where that is known. */
 export async function sendPhoto(
@@ -103,7 +116,7 @@ function send<T>(method: string, path: string, body: string | FormData | undefin
   });
 }
 
-async function ask<T>(path: string, init: RequestInit): Promise<T> {
+async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {

@@ -1,22 +1,22 @@
 /** A form's behaviour: the contract's schema before sending, the server's word after it, errors beside fields. */
 import { reactive, ref, type Ref } from 'vue';
-import type { AnySchema } from 'yup';
+import type { AnySchema, InferType } from 'yup';
 import { check } from '../../contract/validate.ts';
 import { say } from '../language/say.ts';
 import { Refusal } from './door.ts';
 import { sentenceOf } from './sentence.ts';
 
-export interface Form {
+export interface Form<F> {
   /** What is wrong, by field path. */
   readonly errors: Record<string, string>;
   /** A sentence about the whole, where no field is to blame. */
   readonly refusal: Ref<string>;
   readonly busy: Ref<boolean>;
   /** Checks, sends, and says whether it went through. */
-  submit(value: unknown, send: (value: never) => Promise<unknown>): Promise<boolean>;
+  submit(value: unknown, send: (value: F) => Promise<unknown>): Promise<boolean>;
 }
 
-export function useForm(schema: AnySchema): Form {
+export function useForm<S extends AnySchema>(schema: S): Form<InferType<S>> {
   const errors = reactive<Record<string, string>>({});
   const refusal = ref('');
   const busy = ref(false);
@@ -41,7 +41,7 @@ export function useForm(schema: AnySchema): Form {
       show({});
       busy.value = true;
       try {
-        await send(checked.value as never);
+        await send(checked.value);
         return true;
       } catch (error) {
         if (error instanceof Refusal) show({ ...error.fields });

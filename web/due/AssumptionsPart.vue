@@ -2,7 +2,7 @@
 /** Every judgement, with its usual value; changed ones are saved together. */
 import { computed, reactive, ref, watch } from 'vue';
 import { changeAssumptions, type PracticeAnswer } from '../../contract/practice.ts';
-import { newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
@@ -28,7 +28,7 @@ const changes = computed(() =>
   ),
 );
 async function save(): Promise<void> {
-  if (!(await submit({ changes: changes.value }, (form) => write('POST', '/assumptions', form, newId())))) return;
+  if (!(await submit({ changes: changes.value }, (form) => api('assumptions.change', { form })))) return;
   told.value = say('saved');
   emit('changed');
   await board.load();

@@ -2,7 +2,7 @@
 /** The upkeep day, the cooling season, and the calendar to take along. */
 import { computed, reactive, ref } from 'vue';
 import { changeSeasons, changeUpkeepDay, type PracticeAnswer } from '../../contract/practice.ts';
-import { newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
@@ -39,9 +39,9 @@ async function done(saved: boolean): Promise<void> {
   await board.load();
 }
 const saveDay = async () =>
-  done(await day.submit({ ...whole, rule: rule.value }, (form) => write('POST', '/upkeep-day', form, newId())));
+  done(await day.submit({ ...whole, rule: rule.value }, (form) => api('upkeepDay.change', { form })));
 const saveSeasons = async () =>
-  done(await season.submit({ ...whole, ...seasons }, (form) => write('POST', '/seasons', form, newId())));
+  done(await season.submit({ ...whole, ...seasons }, (form) => api('seasons.change', { form })));
 </script>
 
 <template>

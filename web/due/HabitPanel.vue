@@ -3,7 +3,7 @@
 import { ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import type { HabitSummary } from '../../contract/habits.ts';
-import { newId, write } from '../door/door.ts';
+import { api, newId } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 
@@ -16,7 +16,7 @@ async function check({ machineId, habit }: HabitSummary, kept: 'kept' | 'lapsed'
   const id = newId();
   if (
     !(await run(async () => {
-      await write('POST', '/habits/checks', { id, machineId, habit, kept }, id);
+      await api('habits.check', { form: { id, machineId, habit, kept, note: '' }, once: id });
     }))
   )
     return;

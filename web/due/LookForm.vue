@@ -2,18 +2,19 @@
 /** A look in twenty seconds: five pictures, one tap, sent. For whoever scans the label. */
 import { onMounted, reactive, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { newLook, type LookAnswer, type LookDone } from '../../contract/signals.ts';
+import { newLook, type LookDone } from '../../contract/signals.ts';
 import GradePicker from '../catalogue/GradePicker.vue';
 import { newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
+import { pathOf } from '../../contract/calls.ts';
 import { readKept } from '../outbox/kept.ts';
 import { sendOrKeep } from '../outbox/outbox.ts';
 import PlainField from '../theme/PlainField.vue';
 
 const props = defineProps<{ number: string; home: string; homeName: string }>();
-const { value: look, failure, reload } = useLoading(() => readKept<LookAnswer>(`/looks/${props.number}`));
+const { value: look, failure, reload } = useLoading(() => readKept('look.open', { number: props.number }));
 const id = newId();
 const entry = reactive<{ grade: string | null; day: string; note: string }>({ grade: null, day: '', note: '' });
 const earlier = ref(false);
@@ -30,7 +31,7 @@ async function send(): Promise<void> {
       day: earlier.value && entry.day ? entry.day : null,
     },
     async (form) => {
-      const outcome = await sendOrKeep(id, { kind: 'form', path: '/looks', form }, id);
+      const outcome = await sendOrKeep(id, { kind: 'form', path: pathOf('look.create', {}), form }, id);
       done.value = outcome.ended === 'kept' ? say('look.kept') : (outcome.answer as LookDone).says;
     },
   );

@@ -2,7 +2,7 @@
 /** Questions on which the schools differ in how, with each side's reasons; a choice is saved at once and can be taken back. */
 import { computed, onMounted, ref, watch } from 'vue';
 import type { PracticeAnswer } from '../../contract/practice.ts';
-import { newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import { subjectOf, useScopes, WHOLE } from './scopes.ts';
@@ -43,7 +43,7 @@ async function choose(
       : (method.exceptions.find(({ subjectId }) => subjectId === subject.subjectId)?.option ?? null);
   if (
     !(await run(async () => {
-      await write('POST', '/methods', { ...subject, method: method.key, option }, newId());
+      await api('method.choose', { form: { ...subject, method: method.key, option } });
     }))
   )
     return;
@@ -96,7 +96,7 @@ async function choose(
               :checked="option.key === method.chosen"
               @change="choose(method, option.key)"
             /><span
-              ><b>{{ option.name }}</b> <small v-if="i === 0" class="quiet">{{ say('methods.ours') }}</small>
+              ><b>{{ option.name }}</b> <small v-if="i === 0" class="quiet">{{ say('methods.ours') }}</small>{{ ' ' }}
               <small v-if="!option.forTenants" class="staff">{{ say('methods.staff') }}</small></span
             ></span
           >

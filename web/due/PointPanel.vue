@@ -1,17 +1,16 @@
 <script setup lang="ts">
 /** A point's story and the working of its date, with what can be done about it. */
 import { computed, onMounted, ref } from 'vue';
-import { doneDayOf, type PointAnswer } from '../../contract/due.ts';
+import { doneDayOf } from '../../contract/due.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { MEASURES } from '../../core/measure/measures.ts';
-import { get, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { sentenceOf } from '../door/sentence.ts';
 import { useLoading } from '../door/load.ts';
 import GiveJob from '../jobs/GiveJob.vue';
 import LogRecord from '../proof/LogRecord.vue';
 import PointSpecification from '../register/PointSpecification.vue';
 import { say } from '../language/say.ts';
-import type { SignalSummary } from '../../contract/signals.ts';
 import { isLate, standOn } from './marks.ts';
 import SignalList from './SignalList.vue';
 import KindGlyph from './KindGlyph.vue';
@@ -19,12 +18,10 @@ import KindGlyph from './KindGlyph.vue';
 const props = defineProps<{ number: number }>();
 const emit = defineEmits<{ close: []; changed: [] }>();
 
-const { value: point, failure, reload } = useLoading(() => get<PointAnswer>(`/points/${props.number}`));
+const { value: point, failure, reload } = useLoading(() => api('point.read', { id: props.number }));
 const signals = useLoading(async () =>
   point.value?.signals.length
-    ? (await get<{ signals: SignalSummary[] }>('/signals')).signals.filter((it) =>
-        point.value!.signals.some(({ id }) => id === it.id),
-      )
+    ? (await api('signals.list')).signals.filter((it) => point.value!.signals.some(({ id }) => id === it.id))
     : [],
 );
 const open = ref<'give' | 'log' | 'specify' | null>(null);
@@ -53,7 +50,7 @@ async function changed(): Promise<void> {
 
 async function schedule(scheduled: 'yes' | 'no'): Promise<void> {
   try {
-    await write('PUT', `/points/${point.value!.id}/scheduled`, { scheduled });
+    await api('point.schedule', { id: point.value!.id, form: { scheduled } });
   } catch (error) {
     refusal.value = sentenceOf(error);
   }
@@ -66,9 +63,9 @@ async function cancel(): Promise<void> {
     return;
   }
   try {
-    await write('POST', `/jobs/${point.value!.job!.id}/moves`, {
-      move: 'cancel',
-      revision: point.value!.job!.revision,
+    await api('jobs.move', {
+      id: point.value!.job!.id,
+      form: { move: 'cancel', revision: point.value!.job!.revision, reason: null, note: '', still: [] },
     });
     sure.value = false;
   } catch (error) {

@@ -5,12 +5,12 @@ import { useRoute } from 'vue-router';
 import type { PracticeAnswer, PracticePreview } from '../../contract/practice.ts';
 import type { Practice } from '../../core/due/practice.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { get, newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
-import { subjectOf, useScopes, WHOLE } from './scopes.ts';
+import { addressed, subjectOf, useScopes, WHOLE } from './scopes.ts';
 
 const props = defineProps<{ answer: PracticeAnswer }>();
 const emit = defineEmits<{ changed: [] }>();
@@ -19,12 +19,7 @@ const route = useRoute();
 /** A machine or a point comes here by a link that names it. */
 const where = ref(String(route.query.where ?? WHOLE));
 const all = useScopes();
-const {
-  value: preview,
-  failure,
-  loading,
-  reload,
-} = useLoading(() => get<PracticePreview>(`/practice/preview/${where.value}`));
+const { value: preview, failure, loading, reload } = useLoading(() => api('practice.preview', addressed(where.value)));
 const sending = useSending();
 const told = ref('');
 const undo = ref<(() => Promise<void>) | null>(null);
@@ -98,7 +93,7 @@ async function choose(practice: Practice | null, at = subjectOf(where.value)): P
       : (props.answer.exceptions.find(({ subjectId }) => subjectId === at.subjectId)?.practice ?? null);
   if (
     !(await sending.run(async () => {
-      await write('POST', '/practice', { ...at, practice }, newId());
+      await api('practice.choose', { form: { ...at, practice } });
     }))
   )
     return;
@@ -107,7 +102,7 @@ async function choose(practice: Practice | null, at = subjectOf(where.value)): P
     : say('practice.undone');
   undo.value = async () => {
     await sending.run(async () => {
-      await write('POST', '/practice', { ...at, practice: before }, newId());
+      await api('practice.choose', { form: { ...at, practice: before } });
     });
     undo.value = null;
     told.value = say('practice.undone');

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 /** The practice page and its parts, each with an address of its own. */
 import { computed, onMounted } from 'vue';
-import type { PracticeAnswer } from '../../contract/practice.ts';
-import { get } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
 import AssumptionsPart from './AssumptionsPart.vue';
@@ -20,7 +19,7 @@ const PARTS = {
   prices: PricesPart,
 } as const;
 const shown = computed(() => PARTS[props.part as keyof typeof PARTS] ?? PracticePart);
-const { value: answer, failure, reload } = useLoading(() => get<PracticeAnswer>('/practice'));
+const { value: answer, failure, reload } = useLoading(() => api('practice.read'));
 onMounted(reload);
 </script>
 

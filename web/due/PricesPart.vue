@@ -2,7 +2,7 @@
 /** Prices, where they are known, and what a tenancy may be asked for. */
 import { reactive, ref } from 'vue';
 import { changeBudget, changePrices, type PracticeAnswer } from '../../contract/practice.ts';
-import { newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 
@@ -26,7 +26,7 @@ async function savePrices(): Promise<void> {
   if (
     await price.submit(
       { ...prices, hoursAMonth: prices.hoursAMonth === '' ? null : prices.hoursAMonth, materials: known },
-      (form) => write('POST', '/prices', form, newId()),
+      (form) => api('prices.change', { form }),
     )
   ) {
     told.value = 'prices';
@@ -34,7 +34,7 @@ async function savePrices(): Promise<void> {
   }
 }
 async function saveBudget(): Promise<void> {
-  if (await limit.submit({ tenancyId: null, ...budget }, (form) => write('POST', '/budgets', form, newId()))) {
+  if (await limit.submit({ tenancyId: null, ...budget }, (form) => api('budget.change', { form }))) {
     told.value = 'budget';
     emit('changed');
   }
@@ -109,7 +109,7 @@ async function saveBudget(): Promise<void> {
       </div>
       <p v-if="price.refusal.value" class="tell" role="alert">{{ price.refusal.value }}</p>
       <p>
-        <VBtn type="submit" color="primary" :loading="price.busy.value">{{ say('prices.save') }}</VBtn>
+        <VBtn type="submit" color="primary" :loading="price.busy.value">{{ say('prices.save') }}</VBtn>{{ ' ' }}
         <span v-if="told === 'prices'" role="status" class="dew">{{ say('saved') }}</span>
       </p>
     </form>

@@ -4,7 +4,7 @@ import { reactive, ref } from 'vue';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import { dismissSignal, type SignalSummary } from '../../contract/signals.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { newId, photoUrl, write } from '../door/door.ts';
+import { api, photoUrl } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 
@@ -21,7 +21,7 @@ function begin({ id, today }: SignalSummary): void {
   Object.assign(entry, { reason: '', recheck: isoFromDay(dayFromIso(today) + RECHECK_DAYS) });
 }
 async function dismiss(id: string): Promise<void> {
-  if (!(await submit(entry, (form) => write('POST', `/signals/${id}/dismissal`, form, newId())))) return;
+  if (!(await submit(entry, (form) => api('signal.dismiss', { id, form })))) return;
   open.value = null;
   emit('changed');
 }
@@ -32,7 +32,9 @@ async function dismiss(id: string): Promise<void> {
   <ul class="signals">
     <li v-for="it in signals" :key="it.id" :class="it.state">
       <p>
-        <b>{{ it.says }}</b> <RouterLink v-if="withPlace" :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>
+        <b>{{ it.says }}</b> <RouterLink v-if="withPlace" :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>{{
+          ' '
+        }}
         <span class="quiet small">{{ it.machine }}</span>
       </p>
       <p v-if="it.note" class="small">“{{ it.note }}”</p>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** The working of a date, whole, with something tried otherwise beside it before it is saved. */
+import type { MethodKey } from '../../core/catalogue/types.ts';
 import { computed, onMounted, reactive, ref, watch } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { ANCHOR_KINDS, type AnchorKind } from '../../core/due/anchor.ts';
 import { PRACTICES, type Practice } from '../../core/due/practice.ts';
-import type { WorkingAnswer } from '../../contract/due.ts';
-import { get, newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
@@ -13,10 +13,8 @@ import ConditionTable from './ConditionTable.vue';
 import SpeedBand from './SpeedBand.vue';
 
 const props = defineProps<{ number: string }>();
-const { value: working, failure, reload } = useLoading(() => get<WorkingAnswer>(`/points/${props.number}/working`));
-const tried = useLoading(() =>
-  get<WorkingAnswer>(`/points/${props.number}/supposed?with=${encodeURIComponent(JSON.stringify(supposed.value))}`),
-);
+const { value: working, failure, reload } = useLoading(() => api('point.working', { id: props.number }));
+const tried = useLoading(() => api('point.suppose', { id: props.number, form: supposed.value }));
 const { failure: refusal, run, busy } = useSending();
 const told = ref('');
 
@@ -25,7 +23,7 @@ const entry = reactive({
   anchor: 'none' as AnchorKind,
   rule: 'FREQ=MONTHLY;BYDAY=1SA',
   start: '',
-  methods: {} as Record<string, string>,
+  methods: {} as Partial<Record<MethodKey, string>>,
   assumptions: {} as Record<string, string>,
 });
 function restore(): void {
@@ -40,23 +38,29 @@ function restore(): void {
   });
   tried.value.value = null;
 }
-const anchor = computed(() =>
-  entry.anchor === 'rule'
-    ? { kind: entry.anchor, rule: entry.rule, start: entry.start, mode: 'sets' }
-    : { kind: entry.anchor, mode: 'sets' },
-);
+const anchor = computed(() => ({
+  kind: entry.anchor,
+  mode: 'sets' as const,
+  ...(entry.anchor === 'rule' && { rule: entry.rule, start: entry.start }),
+}));
 const changed = computed(() => {
   const it = working.value;
   if (!it)
-    return { practice: false, anchor: false, methods: [] as string[], assumptions: {} as Record<string, number> };
+    return {
+      practice: false,
+      anchor: false,
+      methods: [] as { method: MethodKey; option: string }[],
+      assumptions: {} as Record<string, number>,
+    };
   return {
     practice: entry.practice !== it.chosen.practice,
     anchor:
       entry.anchor !== it.chosen.anchor.kind ||
       (entry.anchor === 'rule' && (entry.rule !== it.chosen.anchor.rule || entry.start !== it.chosen.anchor.start)),
-    methods: it.chosen.methods
-      .filter(({ key, option }) => entry.methods[key] !== option)
-      .map(({ key }) => key as string),
+    methods: it.chosen.methods.flatMap(({ key, option: before }) => {
+      const option = entry.methods[key];
+      return option === undefined || option === before ? [] : [{ method: key, option }];
+    }),
     assumptions: Object.fromEntries(
       Object.entries(entry.assumptions).flatMap(([name, text]) =>
         text === '' || Number(text) === it.assumptions.find((one) => one.name === name)!.value
@@ -76,7 +80,7 @@ const anything = computed(
 const supposed = computed(() => ({
   ...(changed.value.practice && { practice: entry.practice }),
   ...(changed.value.anchor && { anchor: anchor.value }),
-  methods: changed.value.methods.map((method) => ({ method, option: entry.methods[method] })),
+  methods: changed.value.methods,
   changes: changed.value.assumptions,
 }));
 let waiting: ReturnType<typeof setTimeout>;
@@ -94,23 +98,12 @@ async function keep(what: 'practice' | 'anchor' | 'assumptions' | 'methods'): Pr
   const it = working.value!;
   const kept = await run(async () => {
     if (what === 'practice')
-      await write('POST', '/practice', { scope: 'point', subjectId: it.id, practice: entry.practice }, newId());
-    if (what === 'anchor')
-      await write(
-        'PUT',
-        `/points/${it.id}/anchor`,
-        { anchor: entry.anchor === 'none' ? { kind: 'none' } : anchor.value },
-        newId(),
-      );
-    if (what === 'assumptions') await write('POST', '/assumptions', { changes: changed.value.assumptions }, newId());
+      await api('practice.choose', { form: { scope: 'point', subjectId: it.id, practice: entry.practice } });
+    if (what === 'anchor') await api('point.anchor', { id: it.id, form: { anchor: anchor.value } });
+    if (what === 'assumptions') await api('assumptions.change', { form: { changes: changed.value.assumptions } });
     if (what === 'methods')
-      for (const method of changed.value.methods)
-        await write(
-          'POST',
-          '/methods',
-          { scope: 'point', subjectId: it.id, method, option: entry.methods[method] },
-          newId(),
-        );
+      for (const { method, option } of changed.value.methods)
+        await api('method.choose', { form: { scope: 'point', subjectId: it.id, method, option } });
   });
   if (!kept) return;
   told.value = say('saved');
@@ -118,12 +111,10 @@ async function keep(what: 'practice' | 'anchor' | 'assumptions' | 'methods'): Pr
 }
 async function schedule(): Promise<void> {
   await run(async () => {
-    await write(
-      'PUT',
-      `/points/${working.value!.id}/scheduled`,
-      { scheduled: working.value!.chosen.scheduled ? 'no' : 'yes' },
-      newId(),
-    );
+    await api('point.schedule', {
+      id: working.value!.id,
+      form: { scheduled: working.value!.chosen.scheduled ? 'no' : 'yes' },
+    });
   });
   await load();
 }
@@ -148,7 +139,8 @@ onMounted(load);
         <h1>{{ say('working.title') }}: {{ working.name }}</h1>
         <p class="date">
           <span
-            ><b>{{ long(working.line) }}</b>
+            ><b>{{ long(working.line) }}</b
+            >{{ ' ' }}
             <span class="quiet">{{
               working.served ? say('working.served', { day: long(working.served) }) : say('working.noRecord')
             }}</span></span

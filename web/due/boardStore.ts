@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { BoardAnswer } from '../../contract/due.ts';
-import { get } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { sentenceOf } from '../door/sentence.ts';
 import { COUNTED_AS, type CountedAs } from '../../core/due/line.ts';
 import { foremost, isIdle, rowsOf, urgency, type BoardRow, type Mark } from './marks.ts';
@@ -43,7 +43,7 @@ export const useBoard = defineStore('board', () => {
   }
   async function read(): Promise<void> {
     try {
-      const board = await get<BoardAnswer>('/board');
+      const board = await api('board.read');
       answer.value = board;
       rows.value = rowsOf(board);
       failure.value = '';

@@ -1,9 +1,8 @@
 /** Where a choice may hold, for a field to pick from: the organisation, its properties, their homes. */
 import { computed, type ComputedRef } from 'vue';
-import type { PropertySummary } from '../../contract/register.ts';
 import type { Scope } from '../../contract/practice.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { get } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
 
@@ -23,9 +22,15 @@ export function subjectOf(value: string): { scope: Scope; subjectId: string | nu
   return { scope, subjectId: scope === 'organisation' ? null : id };
 }
 
+/** The same as an address has them: the organisation goes by any id. */
+export function addressed(value: string): { scope: string; id: string } {
+  const [scope, id] = value.split('/') as [string, string];
+  return { scope, id };
+}
+
 export function useScopes(): { readonly scopes: ComputedRef<ScopeChoice[]>; load(): Promise<void> } {
   const desk = useDesk();
-  const homes = useLoading(() => get<{ properties: PropertySummary[] }>('/homes'));
+  const homes = useLoading(() => api('homes.read'));
   const scopes = computed(() => [
     { value: WHOLE, title: say('practice.everywhere', { name: desk.me?.organisation ?? '' }), around: [] },
     ...(homes.value.value?.properties ?? []).flatMap((property) => [

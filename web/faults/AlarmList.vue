@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Alarms that are open: first wherever they stand, with whether somebody sees to it. */
 import type { AlarmAnswer } from '../../contract/alarms.ts';
-import { newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 
@@ -15,7 +15,7 @@ const { busy, failure, run } = useSending();
 async function seeTo(id: string): Promise<void> {
   if (
     await run(async () => {
-      await write('POST', `/alarms/${id}/acknowledge`, {}, newId());
+      await api('alarm.acknowledge', { id });
     })
   )
     emit('changed');

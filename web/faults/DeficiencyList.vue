@@ -10,7 +10,7 @@ import {
   type DeficiencySummary,
 } from '../../contract/deficiencies.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { newId, photoUrl, write } from '../door/door.ts';
+import { api, photoUrl } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 
@@ -28,16 +28,11 @@ function show(it: DeficiencySummary, what: 'change' | 'close'): void {
 }
 async function change(id: string): Promise<void> {
   const { severity, correctBy, responsibleId } = entry;
-  if (
-    await changing.submit({ severity, correctBy, responsibleId }, (form) =>
-      write('PUT', `/deficiencies/${id}`, form, newId()),
-    )
-  )
+  if (await changing.submit({ severity, correctBy, responsibleId }, (form) => api('deficiencies.change', { id, form })))
     finish();
 }
 async function close(id: string): Promise<void> {
-  if (await closing.submit({ done: entry.done }, (form) => write('POST', `/deficiencies/${id}/close`, form, newId())))
-    finish();
+  if (await closing.submit({ done: entry.done }, (form) => api('deficiencies.close', { id, form }))) finish();
 }
 function finish(): void {
   open.value = null;
@@ -50,7 +45,7 @@ function finish(): void {
   <ul class="deficiencies">
     <li v-for="it in answer.deficiencies" :key="it.id" :class="{ quiet: it.closedOn }">
       <p>
-        <b>{{ it.says }}</b> <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>
+        <b>{{ it.says }}</b> <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>{{ ' ' }}
         <span class="quiet small">{{ it.machine }}</span>
       </p>
       <p v-if="it.note" class="small">“{{ it.note }}”</p>

@@ -3,7 +3,7 @@
 import { ref } from 'vue';
 import { closeFault } from '../../contract/faults.ts';
 import type { FaultSummary } from '../../contract/register.ts';
-import { newId, photoUrl, write } from '../door/door.ts';
+import { api, photoUrl } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 
@@ -15,7 +15,7 @@ const { errors, refusal, busy, submit } = useForm(closeFault);
 const now = Date.now();
 
 async function close(id: string): Promise<void> {
-  if (!(await submit({ found: found.value }, (form) => write('POST', `/faults/${id}/close`, form, newId())))) return;
+  if (!(await submit({ found: found.value }, (form) => api('faults.close', { id, form })))) return;
   closing.value = null;
   found.value = '';
   emit('changed');
@@ -27,8 +27,8 @@ async function close(id: string): Promise<void> {
   <ul class="faults">
     <li v-for="fault in faults" :key="fault.id" :class="{ closed: fault.closedAt !== null }">
       <p>
-        <b>{{ fault.says }}</b>
-        <RouterLink v-if="withPlace" :to="`/homes/${fault.placeId}`">{{ fault.place }}</RouterLink>
+        <b>{{ fault.says }}</b>{{ ' ' }}
+        <RouterLink v-if="withPlace" :to="`/homes/${fault.placeId}`">{{ fault.place }}</RouterLink>{{ ' ' }}
         <span class="quiet small">{{ fault.machine }}</span>
       </p>
       <p v-if="fault.note" class="small">“{{ fault.note }}”</p>

@@ -1,15 +1,10 @@
 <script setup lang="ts">
 import { computed, onMounted } from 'vue';
-import type { FaultSummary } from '../../contract/register.ts';
 import { useDesk } from '../desk/deskStore.ts';
 import { useBoard } from '../due/boardStore.ts';
-import { get } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
-import type { SignalSummary } from '../../contract/signals.ts';
-import type { DeficienciesAnswer } from '../../contract/deficiencies.ts';
-import type { AlarmAnswer } from '../../contract/alarms.ts';
-import type { HandBacksAnswer } from '../../contract/handBacks.ts';
 import HandBackList from '../jobs/HandBackList.vue';
 import AlarmList from './AlarmList.vue';
 import SignalList from '../due/SignalList.vue';
@@ -18,12 +13,12 @@ import FaultList from './FaultList.vue';
 
 const desk = useDesk();
 const board = useBoard();
-const { value: answer, failure, reload } = useLoading(() => get<{ faults: FaultSummary[] }>('/faults'));
-const signals = useLoading(() => get<{ signals: SignalSummary[] }>('/signals'));
-const deficiencies = useLoading(() => get<DeficienciesAnswer>('/deficiencies'));
+const { value: answer, failure, reload } = useLoading(() => api('faults.list'));
+const signals = useLoading(() => api('signals.list'));
+const deficiencies = useLoading(() => api('deficiencies.list'));
 const open = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt === null) ?? []);
-const alarms = useLoading(() => get<{ alarms: AlarmAnswer[] }>('/alarms'));
-const backs = useLoading(() => get<HandBacksAnswer>('/hand-backs'));
+const alarms = useLoading(() => api('alarms.list'));
+const backs = useLoading(() => api('handBacks.read'));
 /** Once somebody sees to it, its fault, the first of the list, says the rest. */
 const unanswered = computed(
   () =>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Saying that something is wrong: which machine, what is noticed, a photo. */
+import { pathOf } from '../../contract/calls.ts';
 import { computed, reactive, ref } from 'vue';
 import { reportFault, type ReportableMachine } from '../../contract/faults.ts';
 import { reportSignal } from '../../contract/signals.ts';
@@ -31,19 +32,19 @@ function setPhoto(at: number, photo: string | null): void {
   photos.value = [...photos.value.slice(0, at), ...(photo ? [photo] : []), ...photos.value.slice(at + 1)];
 }
 
-async function hand(path: string, form: object): Promise<void> {
-  const outcome = await sendOrKeep(id, { kind: 'form', path, form }, id);
+async function hand(name: 'signal.report' | 'deficiencies.report' | 'faults.report', form: object): Promise<void> {
+  const outcome = await sendOrKeep(id, { kind: 'form', path: pathOf(name, {}), form }, id);
   emit('sent', outcome.ended === 'kept');
 }
 async function send(): Promise<void> {
   const { machineId, symptom: type, note } = entry;
   if (signal.value)
-    await signals.submit({ id, machineId, type, note, photoIds: photos.value }, (form) => hand('/signals', form));
+    await signals.submit({ id, machineId, type, note, photoIds: photos.value }, (form) => hand('signal.report', form));
   else if (deficiency.value)
     await deficiencies.submit({ id, machineId, type, note, photoIds: photos.value }, (form) =>
-      hand('/deficiencies', form),
+      hand('deficiencies.report', form),
     );
-  else await submit({ id, ...entry, photoIds: photos.value }, (form) => hand('/faults', form));
+  else await submit({ id, ...entry, photoIds: photos.value }, (form) => hand('faults.report', form));
 }
 </script>
 

@@ -2,19 +2,17 @@
 /** Staff report a fault at any home. */
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import type { CatalogueAnswer } from '../../contract/catalogue.ts';
-import type { PlaceAnswer, PropertySummary } from '../../contract/register.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
 import { readKept } from '../outbox/kept.ts';
 import ReportFault from './ReportFault.vue';
 
 const router = useRouter();
-const homes = useLoading(() => readKept<{ properties: PropertySummary[] }>('/homes'));
-const catalogue = useLoading(() => readKept<CatalogueAnswer>('/catalogue'));
+const homes = useLoading(() => readKept('homes.read'));
+const catalogue = useLoading(() => readKept('catalogue.read'));
 const kept = ref(false);
 const placeId = ref<string | null>(null);
-const place = useLoading(() => readKept<PlaceAnswer>(`/places/${placeId.value}`));
+const place = useLoading(() => readKept('place.read', { id: placeId.value! }));
 const choices = computed(
   () =>
     homes.value.value?.properties.flatMap((property) =>

@@ -1,6 +1,6 @@
 /** Raising an alarm from this device, and hearing what became of it. */
 import type { AlarmAnswer, RaiseAlarm } from '../../contract/alarms.ts';
-import { get, newId, Refusal, write } from '../door/door.ts';
+import { api, newId, Refusal } from '../door/door.ts';
 import { enqueue } from '../outbox/outbox.ts';
 
 /** Sends it before anything else that waits here; without a line it is kept, and goes with the rest. */
@@ -9,7 +9,7 @@ export async function raise(
 ): Promise<{ readonly id: string; readonly answer: AlarmAnswer | null }> {
   const id = newId();
   try {
-    return { id, answer: await write<AlarmAnswer>('POST', '/alarms', { id, ...form }, id) };
+    return { id, answer: await api('alarm.raise', { form: { id, ...form }, once: id }) };
   } catch (error) {
     if (!(error instanceof Refusal) || (error.status !== 0 && error.status < 500)) throw error;
     await enqueue(form.jobId ?? id, { kind: 'form', path: '/alarms', form: { id, ...form } }, id);
@@ -18,4 +18,4 @@ export async function raise(
 }
 
 /** What the office knows of it; null while it has not heard. */
-export const hear = (id: string): Promise<AlarmAnswer | null> => get<AlarmAnswer>(`/alarms/${id}`).catch(() => null);
+export const hear = (id: string): Promise<AlarmAnswer | null> => api('alarm.read', { id }).catch(() => null);

@@ -3,7 +3,7 @@
 import { computed, ref, watch } from 'vue';
 import type { PointAnswer } from '../../contract/due.ts';
 import { giveContracted, giveJob } from '../../contract/jobs.ts';
-import { newId, write } from '../door/door.ts';
+import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 
@@ -44,12 +44,12 @@ async function give(): Promise<void> {
   const pointIds = [props.point.id, ...offered.value.filter(({ id }) => along.value.includes(id)).map(({ id }) => id)];
   if (who.value === CONTRACTOR) {
     await contracted.submit({ id: jobId, pointIds, name: name.value }, async (job) => {
-      link.value = `${location.origin}${(await write<{ path: string }>('POST', '/jobs/contracted', job, jobId)).path}`;
+      link.value = `${location.origin}${(await api('jobs.contract', { form: job, once: jobId })).path}`;
     });
     return;
   }
   const form = { id: jobId, pointIds, assigneeId: who.value };
-  if (await submit(form, (job) => write('POST', '/jobs', job, jobId))) emit('given');
+  if (await submit(form, (job) => api('jobs.give', { form: job, once: jobId }))) emit('given');
 }
 </script>
 

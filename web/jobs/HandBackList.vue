@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What was handed back undone, and why; each stands here until somebody has seen to it. */
 import type { HandBackSummary } from '../../contract/handBacks.ts';
-import { newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { useDesk } from '../desk/deskStore.ts';
 import { say } from '../language/say.ts';
@@ -13,7 +13,7 @@ const { failure, run } = useSending();
 async function settle(id: string): Promise<void> {
   if (
     await run(async () => {
-      await write('POST', `/hand-backs/${id}/settle`, {}, newId());
+      await api('handBack.settle', { id });
     })
   )
     emit('changed');
@@ -27,7 +27,7 @@ async function settle(id: string): Promise<void> {
       <p>
         <b :class="{ alarm: it.reason === 'notSafe' }">{{ it.says }}</b><template v-if="withPlace">
           <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink></template
-        >
+        >{{ ' ' }}
         <span class="quiet small">{{ it.machine }}: {{ it.points.join(', ') }}</span>
       </p>
       <p v-if="it.note" class="small">“{{ it.note }}”</p>
@@ -35,7 +35,8 @@ async function settle(id: string): Promise<void> {
       <p class="quiet small">
         {{ it.by }}, {{ say.time(it.at, it.zone) }}
         <template v-if="desk.isManager"
-          ><RouterLink v-if="it.pointNumber" :to="`/line/${it.pointNumber}`">{{ say('handBack.give') }}</RouterLink>
+          ><RouterLink v-if="it.pointNumber" :to="`/line/${it.pointNumber}`">{{ say('handBack.give') }}</RouterLink
+          >{{ ' ' }}
           <button type="button" class="plain link" @click="settle(it.id)">
             {{ say('handBack.settle') }}
           </button></template

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 /** One request for one home: what is near its line, machine by machine, given to one person at once. */
 import { computed, onMounted, ref, watch } from 'vue';
-import { giveList, type HomeListAnswer } from '../../contract/lists.ts';
-import { get, newId, write } from '../door/door.ts';
+import { giveList } from '../../contract/lists.ts';
+import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
 
 const props = defineProps<{ placeId: string }>();
 const emit = defineEmits<{ given: [says: string]; close: [] }>();
-const { value: list, failure, reload } = useLoading(() => get<HomeListAnswer>(`/places/${props.placeId}/list`));
+const { value: list, failure, reload } = useLoading(() => api('list.read', { id: props.placeId }));
 const who = ref('');
 const chosen = ref<string[]>([]);
 const { errors, refusal, busy, submit } = useForm(giveList);
@@ -47,7 +47,7 @@ async function give(): Promise<void> {
     assigneeId: who.value,
     sittings: picked.value.map((points) => ({ id: newId(), pointIds: points.map(({ id }) => id) })),
   };
-  if (await submit(form, (it) => write('POST', '/lists', it, listId)))
+  if (await submit(form, (it) => api('list.give', { form: it, once: listId })))
     emit('given', say('list.given', { name: assignee.value!.name, count: picked.value.length }));
 }
 onMounted(async () => {
@@ -77,7 +77,7 @@ onMounted(async () => {
           <fieldset v-for="sitting in sittings" :key="sitting.machine">
             <legend>{{ sitting.machine }}</legend>
             <label v-for="point in sitting.points" :key="point.id"
-              ><input v-model="chosen" type="checkbox" :value="point.id" />
+              ><input v-model="chosen" type="checkbox" :value="point.id" />{{ ' ' }}
               <span
                 >{{ point.name }}
                 <span class="small" :class="point.share !== null && point.share > 1 ? 'alarm' : 'quiet'"

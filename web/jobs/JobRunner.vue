@@ -7,7 +7,7 @@ import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { AlarmAnswer } from '../../contract/alarms.ts';
 import type { JobAnswer } from '../../contract/jobs.ts';
 import type { StuckReason } from './stuck.ts';
-import { get, newId, photoUrl, Refusal, write } from '../door/door.ts';
+import { api, photoUrl, Refusal } from '../door/door.ts';
 import { sentenceOf } from '../door/sentence.ts';
 import { useSending } from '../door/sending.ts';
 import { useLoading } from '../door/load.ts';
@@ -51,7 +51,7 @@ async function readJob(): Promise<JobAnswer> {
   lost.value = '';
   let said = '';
   try {
-    const { answer } = await getKept<JobAnswer>(`/jobs/${props.id}`);
+    const { answer } = await getKept('jobs.read', { id: props.id });
     if (isDoable(answer)) await keepAnswer(begun, answer);
     if (isDoable(answer) || !hasDraft(props.id)) return answer;
     said = say('job.over', { state: answer.stateSays });
@@ -112,7 +112,7 @@ const LISTEN_MS = 20_000;
 async function listen(): Promise<void> {
   if (document.hidden || !draft.value || draft.value.queued || sent.value || stuck.value) return;
   try {
-    const heard = await get<JobAnswer>(`/jobs/${props.id}`);
+    const heard = await api('jobs.read', { id: props.id });
     stopped.value = heard.stopped;
     const out = tookOut(heard);
     if (isDoable(heard) && out.length === 0) return;
@@ -263,7 +263,7 @@ const leftNames = computed(
 let mended: Draft | null = null;
 async function mend(): Promise<void> {
   await run(async () => {
-    await write('POST', `/jobs/${props.id}/withdrawal`, {}, newId());
+    await api('jobs.withdraw', { id: props.id });
     keepAgain(props.id, mended!);
     sent.value = null;
     await read();
@@ -432,8 +432,7 @@ async function send(): Promise<void> {
           >
             <span class="quiet">{{
               say(step.phase === 'isolate' || step.phase === 'restore' ? 'job.state.then' : 'job.state')
-            }}</span>
-            <b>{{ step.stateSays }}</b>
+            }}</span>{{ ' ' }}<b>{{ step.stateSays }}</b>
           </p>
           <div>
             <h1 ref="heading" tabindex="-1">{{ step.title }}</h1>

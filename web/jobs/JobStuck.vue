@@ -2,7 +2,8 @@
 /** Stopping a job with a reason. It goes back to the office; nobody is blamed. */
 import { ref } from 'vue';
 import type { JobAnswer } from '../../contract/jobs.ts';
-import { get } from '../door/door.ts';
+import { pathOf } from '../../contract/calls.ts';
+import { api } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import { sendOrKeep } from '../outbox/outbox.ts';
@@ -15,13 +16,13 @@ const note = ref('');
 const { busy, failure, run } = useSending();
 
 async function leave(): Promise<void> {
-  const path = `/jobs/${props.job.id}`;
+  const { id } = props.job;
   const left = await run(async () => {
     // How far the job is, as the office has it; without a line, as it is here.
-    const { revision } = await get<JobAnswer>(path).catch(() => props.job);
-    await sendOrKeep(props.job.id, {
+    const { revision } = await api('jobs.read', { id }).catch(() => props.job);
+    await sendOrKeep(id, {
       kind: 'form',
-      path: `${path}/moves`,
+      path: pathOf('jobs.move', { id }),
       form: { move: 'notAble', reason: props.reason, note: note.value, still: props.still.keys, revision },
     });
   });

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** What is given to this person, the most pressing first. */
 import { onBeforeUnmount, onMounted, ref } from 'vue';
-import type { TodayAnswer } from '../../contract/jobs.ts';
 import { onTaken } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
@@ -16,14 +15,14 @@ const {
   failure,
   reload,
 } = useLoading(async () => {
-  const kept = await getKept<TodayAnswer>('/jobs');
+  const kept = await getKept('jobs.mine');
   keptAt.value = kept.keptAt;
   if (kept.keptAt === null)
-    void takeAlong(kept.answer.jobs, [
-      '/homes',
-      '/catalogue',
-      ...new Set(kept.answer.jobs.map(({ placeId }) => `/places/${placeId}`)),
-    ]);
+    void takeAlong(kept.answer.jobs, async () => {
+      await getKept('homes.read');
+      await getKept('catalogue.read');
+      for (const id of new Set(kept.answer.jobs.map(({ placeId }) => placeId))) await getKept('place.read', { id });
+    });
   return kept.answer;
 });
 const ZONE = deviceZone();

@@ -6,7 +6,7 @@ import { rodsFor } from '../../core/measure/ductRun.ts';
 import { workingWords } from '../../core/measure/words.ts';
 import { keepMeasurement, type MeasurementAnswer } from '../../contract/measure.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { newId, write } from '../door/door.ts';
+import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import { enteredAs, units } from './units.ts';
@@ -50,7 +50,7 @@ async function send(): Promise<void> {
   let answer: MeasurementAnswer | null = null;
   if (
     !(await submit({ id, ...keep, measure: props.measure.key, inputs: inputs.value }, async (form) => {
-      answer = await write<MeasurementAnswer>('POST', '/measurements', form, id);
+      answer = await api('measurement.keep', { form, once: id });
     }))
   )
     return;

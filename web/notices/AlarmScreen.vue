@@ -2,7 +2,7 @@
 /** Where a letter about an alarm leads: one button that says who sees to it. Opening the page says nothing to anybody. */
 import { ref } from 'vue';
 import type { AlarmAnswer } from '../../contract/alarms.ts';
-import { write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 
@@ -11,7 +11,7 @@ const alarm = ref<AlarmAnswer | null>(null);
 const { busy, failure, run } = useSending();
 const answer = () =>
   run(async () => {
-    alarm.value = await write<AlarmAnswer>('POST', '/alarms/answer', { token });
+    alarm.value = await api('alarm.answer', { form: { token } });
   });
 </script>
 

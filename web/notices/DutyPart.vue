@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** Who is called when something is not safe, in order, and the way to them; tried before it is needed. */
 import { onMounted, reactive, ref } from 'vue';
-import { changeDuty, type DutyAnswer } from '../../contract/alarms.ts';
-import { get, newId, write } from '../door/door.ts';
+import { changeDuty } from '../../contract/alarms.ts';
+import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 
-const { value: duty, failure, reload } = useLoading(() => get<DutyAnswer>('/duty'));
+const { value: duty, failure, reload } = useLoading(() => api('duty.read'));
 const entry = reactive({
   people: [] as string[],
   minutes: 10,
@@ -46,12 +46,12 @@ async function save(): Promise<void> {
     webhook: entry.webhook || null,
     mail: entry.byMail ? { host, port: Number(port), secure, user, password: password || null, from } : null,
   };
-  saved.value = await submit(form, (it) => write('POST', '/duty', it, newId()));
+  saved.value = await submit(form, (it) => api('duty.change', { form: it }));
   if (saved.value) await load();
 }
 const tryIt = () =>
   trying.run(async () => {
-    tried.value = (await write<{ says: string }>('POST', '/duty/try')).says;
+    tried.value = (await api('duty.try')).says;
     await reload();
   });
 onMounted(load);
@@ -69,7 +69,7 @@ onMounted(load);
             ><b>{{ i + 1 }}.</b> {{ nameOf(id)?.name }}
             <span class="quiet small">{{ nameOf(id)?.email ?? say('duty.noEmail') }}</span></span
           ><span
-            ><button v-if="i > 0" type="button" class="plain link" @click="up(i)">{{ say('duty.up') }}</button>
+            ><button v-if="i > 0" type="button" class="plain link" @click="up(i)">{{ say('duty.up') }}</button>{{ ' ' }}
             <button type="button" class="plain link" @click="entry.people.splice(i, 1)">
               {{ say('duty.off') }}
             </button></span

@@ -2,7 +2,7 @@
 /** The numbers that a doer is shown when something is not safe, of one property. */
 import { reactive, ref } from 'vue';
 import { changeNumbers, type EmergencyNumbers } from '../../contract/alarms.ts';
-import { newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 
@@ -11,7 +11,7 @@ const entry = reactive({ ...props.numbers });
 const saved = ref(false);
 const { errors, refusal, busy, submit } = useForm(changeNumbers);
 async function save(): Promise<void> {
-  saved.value = await submit(entry, (form) => write('POST', `/properties/${props.propertyId}/numbers`, form, newId()));
+  saved.value = await submit(entry, (form) => api('property.numbers', { id: props.propertyId, form }));
 }
 </script>
 
@@ -28,7 +28,7 @@ async function save(): Promise<void> {
     <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
     <p class="quiet small">{{ say('numbers.why') }}</p>
     <p>
-      <VBtn type="submit" color="primary" :loading="busy">{{ say('numbers.save') }}</VBtn>
+      <VBtn type="submit" color="primary" :loading="busy">{{ say('numbers.save') }}</VBtn>{{ ' ' }}
       <span v-if="saved" class="told" role="status">{{ say('numbers.saved') }}</span>
     </p>
   </form>

@@ -1,5 +1,6 @@
 /** Reading what is on the device where there is no line. */
-import { get, Refusal, signedIn } from '../door/door.ts';
+import { pathOf, type AnswerOf, type ParamsOf } from '../../contract/calls.ts';
+import { readAt, Refusal, signedIn } from '../door/door.ts';
 import { device } from './device.ts';
 
 export interface Kept<T> {
@@ -10,31 +11,49 @@ export interface Kept<T> {
 
 const early = new Map<string, Promise<Kept<unknown>>>();
 
+/** Reads that take no form: their address says them whole. */
+export type KeptName =
+  | 'home.read'
+  | 'jobs.mine'
+  | 'jobs.read'
+  | 'machine.read'
+  | 'look.open'
+  | 'homes.read'
+  | 'catalogue.read'
+  | 'place.read';
+type Where<N extends KeptName> = Partial<ParamsOf<N>> extends ParamsOf<N> ? [] : [params: ParamsOf<N>];
+
 /** Asks before whoever wants it is there to ask: the answer travels while the screen is built. */
-export function askEarly(path: string): void {
-  const asked = readOrKept(path);
+export function askEarly<N extends KeptName>(name: N, ...where: Where<N>): void {
+  const asked = readOrKept(name, ...where);
   asked.catch(() => undefined);
-  early.set(path, asked);
+  early.set(addressOf(name, ...where), asked);
 }
 
 /** Reads over the line and keeps what came; without a line, gives what was kept for this person. */
-export function getKept<T>(path: string): Promise<Kept<T>> {
-  const asked = early.get(path);
-  early.delete(path);
-  return (asked ?? readOrKept(path)) as Promise<Kept<T>>;
+export function getKept<N extends KeptName>(name: N, ...where: Where<N>): Promise<Kept<AnswerOf<N>>> {
+  const address = addressOf(name, ...where);
+  const asked = early.get(address);
+  early.delete(address);
+  return (asked ?? readOrKept(name, ...where)) as Promise<Kept<AnswerOf<N>>>;
 }
 
 /** The same where it does not matter how old it is. */
-export const readKept = async <T>(path: string): Promise<T> => (await getKept<T>(path)).answer;
+export const readKept = async <N extends KeptName>(name: N, ...where: Where<N>): Promise<AnswerOf<N>> =>
+  (await getKept(name, ...where)).answer;
 
-async function readOrKept<T>(path: string): Promise<Kept<T>> {
+const addressOf = <N extends KeptName>(name: N, ...[params]: Where<N>): string =>
+  pathOf(name, { ...params } as ParamsOf<N>);
+
+async function readOrKept<N extends KeptName>(name: N, ...where: Where<N>): Promise<Kept<AnswerOf<N>>> {
+  const address = addressOf(name, ...where);
   try {
-    const answer = await get<T>(path);
-    await keepAnswer(path, answer);
+    const answer = await readAt(name, address);
+    await keepAnswer(address, answer);
     return { answer, keptAt: null };
   } catch (error) {
     if (!(error instanceof Refusal) || error.status !== 0) throw error;
-    const kept = await keptAnswer<T>(path);
+    const kept = await keptAnswer<AnswerOf<N>>(address);
     if (!kept) throw error;
     return kept;
   }

@@ -9,7 +9,8 @@ import {
   type Parcel,
   type Queue,
 } from '../../core/outbox/deliver.ts';
-import { newId, readSession, Refusal, sendPhoto, signedIn, tellTaken, write } from '../door/door.ts';
+import { pathOf } from '../../contract/calls.ts';
+import { newId, post, readSession, Refusal, sendPhoto, signedIn, tellTaken } from '../door/door.ts';
 import { sentenceOf } from '../door/sentence.ts';
 import { dropDraft } from '../jobs/draft.ts';
 import { say } from '../language/say.ts';
@@ -50,7 +51,7 @@ const queue: Queue = {
   },
 };
 
-export const submissionPath = (jobId: string): string => `/jobs/${jobId}/submission`;
+export const submissionPath = (jobId: string): string => pathOf('jobs.send', { id: jobId });
 
 /** Reads anew what waits. */
 export async function look(): Promise<void> {
@@ -87,7 +88,7 @@ async function forgetPhotos(subject: string): Promise<void> {
   for (const id of await photos.index('subject').getAllKeys(subject)) await photos.delete(id);
 }
 
-async function post({ key, content }: Parcel): Promise<Delivery> {
+async function sendParcel({ key, content }: Parcel): Promise<Delivery> {
   try {
     if (content.kind === 'photo') {
       const kept = await (await device()).get('photos', content.id);
@@ -96,7 +97,7 @@ async function post({ key, content }: Parcel): Promise<Delivery> {
       return deliveryOf(200, {}, '');
     }
     const form = content.stamped ? { ...content.form, deviceAt: Date.now() } : content.form;
-    return deliveryOf(200, await write('POST', content.path, form, key), '');
+    return deliveryOf(200, await post(content.path, form, key), '');
   } catch (error) {
     return error instanceof Refusal ? deliveryOf(error.status, {}, sentenceOf(error)) : deliveryOf(500, {}, '');
   }
@@ -131,7 +132,7 @@ async function run(): Promise<void> {
   // The session may have changed since the page was opened: another token, or nobody.
   const session = await readSession('line').catch(() => null);
   if (session === null) hindrance.value = 'line';
-  else hindrance.value = session.me?.id === personId ? await deliver(queue, personId, post) : 'session';
+  else hindrance.value = session.me?.id === personId ? await deliver(queue, personId, sendParcel) : 'session';
   await look();
 }
 

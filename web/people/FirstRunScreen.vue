@@ -15,7 +15,7 @@ const entry = reactive({ organisation: '', name: '', email: '', password: '' });
 const { errors, refusal, busy, submit } = useForm(firstRun);
 
 async function go(): Promise<void> {
-  if (!(await submit(entry, (form) => openSession('/install', form)))) return;
+  if (!(await submit(entry, (form) => openSession('install.create', { form })))) return;
   await desk.recognise();
   await router.push('/');
 }

@@ -1,20 +1,20 @@
 <script setup lang="ts">
 import { onMounted, reactive, ref } from 'vue';
-import { newPerson, type Person } from '../../contract/people.ts';
-import { get, newId, write } from '../door/door.ts';
+import { newPerson } from '../../contract/people.ts';
+import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
 import DutyPart from '../notices/DutyPart.vue';
 
-const { value: answer, failure, reload } = useLoading(() => get<{ people: Person[] }>('/people'));
+const { value: answer, failure, reload } = useLoading(() => api('people.read'));
 const adding = ref(false);
 const blank = () => ({ id: newId(), name: '', email: '', password: '', roles: ['staff'] as ('manager' | 'staff')[] });
 const entry = reactive(blank());
 const { errors, refusal, busy, submit } = useForm(newPerson);
 
 async function add(): Promise<void> {
-  if (!(await submit(entry, (form) => write('POST', '/people', form, entry.id)))) return;
+  if (!(await submit(entry, (form) => api('people.create', { form, once: entry.id })))) return;
   Object.assign(entry, blank());
   adding.value = false;
   await reload();

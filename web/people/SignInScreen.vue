@@ -15,7 +15,7 @@ const entry = reactive({ email: '', password: '' });
 const { errors, refusal, busy, submit } = useForm(signIn);
 
 async function go(): Promise<void> {
-  if (!(await submit(entry, (form) => openSession('/session', form)))) return;
+  if (!(await submit(entry, (form) => openSession('session.open', { form })))) return;
   await desk.recognise();
   const wanted = String(route.query.to ?? '/');
   await router.push(wanted.startsWith('/') && !wanted.startsWith('//') ? wanted : '/');

@@ -5,7 +5,7 @@ import { GRADES } from '../../core/due/grades.ts';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import { logRecord } from '../../contract/jobs.ts';
 import GradePicker from '../catalogue/GradePicker.vue';
-import { newId, write } from '../door/door.ts';
+import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 
@@ -22,7 +22,7 @@ const { errors, refusal, busy, submit } = useForm(logRecord);
 const choices = GRADES.map((value) => ({ value, label: say(`grade.${value}`) }));
 
 async function log(): Promise<void> {
-  if (await submit({ id, pointId: props.pointId, ...entry }, (form) => write('POST', '/records', form, id)))
+  if (await submit({ id, pointId: props.pointId, ...entry }, (form) => api('record.log', { form, once: id })))
     emit('logged');
 }
 </script>

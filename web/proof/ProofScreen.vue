@@ -2,9 +2,8 @@
 /** The proof queue: what was sent, what the checks say, one key a verdict. */
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import type { ProofAnswer, ProofSummary } from '../../contract/proof.ts';
 import { useBoard } from '../due/boardStore.ts';
-import { get, newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
@@ -14,9 +13,9 @@ import ProofVerdict from './ProofVerdict.vue';
 const route = useRoute();
 const router = useRouter();
 const board = useBoard();
-const queue = useLoading(() => get<{ waiting: ProofSummary[] }>('/proof'));
+const queue = useLoading(() => api('proof.queue'));
 const id = computed(() => (route.params.id ? String(route.params.id) : null));
-const proof = useLoading(() => get<ProofAnswer>(`/proof/${id.value}`));
+const proof = useLoading(() => api('proof.read', { id: id.value! }));
 const done = ref('');
 /** The proof whose verdict was just given, as long as it can be taken back. */
 const undo = ref<string | null>(null);
@@ -42,12 +41,13 @@ async function judged(said: string, undoable: string | null): Promise<void> {
 async function takeBack(): Promise<void> {
   const last = undo.value!;
   await undoing.run(async () => {
-    await write('POST', `/proof/${last}/undo`, {}, newId());
-    done.value = say('proof.undone');
+    await api('proof.undo', { id: last });
     undo.value = null;
     await Promise.all([queue.reload(), board.load()]);
-    if (id.value === last) await proof.reload();
-    else await open(last);
+    if (id.value !== last) await open(last);
+    await proof.reload();
+    // Told once it is there to be judged again: whoever reads it may press the next key.
+    done.value = say('proof.undone');
   });
 }
 watch(id, (now) => {

@@ -3,7 +3,7 @@
 import { computed, reactive, ref } from 'vue';
 import { judge, type ProofAnswer, type Verdict } from '../../contract/proof.ts';
 import type { Specification } from '../../contract/register.ts';
-import { newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import SpecificationFields from '../register/SpecificationFields.vue';
@@ -29,7 +29,7 @@ async function send(verdict: Verdict): Promise<void> {
     reason: verdict === 'sendBack' ? entry.reason : why.value,
     ...(verdict === 'registerWrong' && { specification: specification.value }),
   };
-  if (await submit(form, (it) => write('POST', `/proof/${props.proof.id}/verdict`, it, newId()))) {
+  if (await submit(form, (it) => api('proof.judge', { id: props.proof.id, form: it }))) {
     emit(
       'judged',
       say(`proof.done.${verdict}`, { what: `${props.proof.title}, ${props.proof.place}` }),

@@ -2,15 +2,9 @@
 /** The baseline: weeks as bars of minutes, what is done and given in each, and giving a week. */
 import { computed, onMounted, reactive, ref } from 'vue';
 import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
-import {
-  BASELINE_WEEKS,
-  claimDone,
-  planBaseline,
-  type BaselineAnswer,
-  type BaselineWeek,
-} from '../../contract/bulk.ts';
+import { BASELINE_WEEKS, claimDone, planBaseline, type BaselineWeek } from '../../contract/bulk.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { get, newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
@@ -23,14 +17,18 @@ const {
   failure,
   reload,
 } = useLoading(() =>
-  get<BaselineAnswer>(
-    `/baseline?with=${encodeURIComponent(JSON.stringify({ propertyId: entry.propertyId, weeks: Number(entry.weeks) || BASELINE_WEEKS.usual, ...(entry.start && { start: entry.start }) }))}`,
-  ),
+  api('baseline.read', {
+    form: {
+      propertyId: entry.propertyId,
+      weeks: Number(entry.weeks) || BASELINE_WEEKS.usual,
+      ...(entry.start && { start: entry.start }),
+    },
+  }),
 );
 const { errors, refusal, busy, submit } = useForm(planBaseline);
 const sending = useSending();
 const told = ref('');
-const refused = ref<string[]>([]);
+const refused = ref<readonly string[]>([]);
 const open = ref<string | null>(null);
 const who = ref<string | null>(null);
 
@@ -51,7 +49,7 @@ async function plan(): Promise<void> {
   const form = { ...entry, weeks: Number(entry.weeks), start: entry.start || answer.value!.today };
   if (
     !(await submit(form, async (it) => {
-      ({ planned: count } = await write<{ planned: number }>('POST', '/baseline', it, newId()));
+      ({ planned: count } = await api('baseline.plan', { form: it }));
     }))
   )
     return;
@@ -66,7 +64,7 @@ async function claim(): Promise<void> {
   let count = 0;
   if (
     !(await claiming.submit({ ...claims, propertyId: entry.propertyId }, async (form) => {
-      ({ claimed: count } = await write<{ claimed: number }>('POST', '/last-done', form, newId()));
+      ({ claimed: count } = await api('lastDone.claim', { form }));
     }))
   )
     return;
@@ -77,7 +75,7 @@ async function give(week: string): Promise<void> {
   if (!who.value) return;
   const form = { week, propertyId: entry.propertyId, assigneeId: who.value };
   await sending.run(async () => {
-    const gave = await write<{ jobs: number; refused: string[] }>('POST', '/baseline/weeks', form, newId());
+    const gave = await api('baseline.give', { form });
     told.value = say('baseline.gave', { count: gave.jobs });
     refused.value = gave.refused;
   });

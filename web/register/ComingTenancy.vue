@@ -3,7 +3,7 @@
 import { reactive, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { tenancyChange, type TenancySummary } from '../../contract/register.ts';
-import { newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
@@ -17,7 +17,7 @@ const { errors, refusal, busy, submit } = useForm(tenancyChange);
 const { failure, run } = useSending();
 
 async function save(): Promise<void> {
-  if (!(await submit({ ...entry }, (form) => write('PUT', `/tenancies/${props.tenancy.id}`, form, newId())))) return;
+  if (!(await submit({ ...entry }, (form) => api('tenancy.change', { id: props.tenancy.id, form })))) return;
   open.value = false;
   emit('saved');
 }
@@ -28,7 +28,7 @@ async function withdraw(): Promise<void> {
   }
   if (
     await run(async () => {
-      await write('DELETE', `/tenancies/${props.tenancy.id}`);
+      await api('tenancy.withdraw', { id: props.tenancy.id });
     })
   )
     emit('saved');
@@ -38,7 +38,7 @@ async function withdraw(): Promise<void> {
 <template>
   <div class="coming">
     <p>
-      <b>{{ tenancy.name }}</b>
+      <b>{{ tenancy.name }}</b>{{ ' ' }}
       <span class="quiet">{{ say('tenancy.coming', { day: say.day(dayFromIso(tenancy.from)) }) }}</span>
     </p>
     <p v-if="!open" class="acts">

@@ -3,7 +3,7 @@
 import { reactive, ref } from 'vue';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import { holdPlace, type PlaceAnswer } from '../../contract/register.ts';
-import { newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 
@@ -14,8 +14,7 @@ const open = ref(false);
 const entry = reactive({ until: isoFromDay(props.place.property.today + USUAL_DAYS), reason: '' });
 const { errors, refusal, busy, submit } = useForm(holdPlace);
 async function save(until: string | null): Promise<void> {
-  if (!(await submit({ ...entry, until }, (form) => write('POST', `/places/${props.place.id}/hold`, form, newId()))))
-    return;
+  if (!(await submit({ ...entry, until }, (form) => api('place.hold', { id: props.place.id, form })))) return;
   open.value = false;
   emit('saved');
 }
@@ -24,7 +23,8 @@ async function save(until: string | null): Promise<void> {
 <template>
   <p v-if="place.hold">
     {{ say('hold.until', { day: say.day(dayFromIso(place.hold.until)) })
-    }}<template v-if="place.hold.reason">: {{ place.hold.reason }}</template>
+    }}<template v-if="place.hold.reason">: {{ place.hold.reason }}</template
+    >{{ ' ' }}
     <button type="button" class="plain link" @click="save(null)">{{ say('hold.lift') }}</button>
   </p>
   <button v-else type="button" class="plain link" @click="open = !open">{{ say('hold.put') }}</button>

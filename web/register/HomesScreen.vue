@@ -1,8 +1,7 @@
 <script setup lang="ts">
 /** All properties and what stands in them; where registering begins. */
 import { computed, onMounted, ref } from 'vue';
-import type { PropertySummary } from '../../contract/register.ts';
-import { get, newId, write } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
@@ -12,7 +11,7 @@ import PropertyFacts from './PropertyFacts.vue';
 import PropertyForm from './PropertyForm.vue';
 import UnitsForm from './UnitsForm.vue';
 
-const { value: answer, failure, loading, reload } = useLoading(() => get<{ properties: PropertySummary[] }>('/homes'));
+const { value: answer, failure, loading, reload } = useLoading(() => api('homes.read'));
 type What = 'place' | 'facts' | 'units' | 'many';
 const find = ref('');
 const told = ref('');
@@ -36,7 +35,7 @@ const sending = useSending();
 async function undo(): Promise<void> {
   if (
     await sending.run(async () => {
-      await write('POST', '/units/removal', { ids: undoable.value }, newId());
+      await api('units.remove', { form: { ids: undoable.value } });
     })
   ) {
     told.value = say('units.undone');

@@ -2,10 +2,10 @@
 /** Importing a table: its columns, its rows looked through beside the page, and then all of it or nothing. */
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue';
 import type { ImportAnswer, KnownAnswer } from '../../contract/bulk.ts';
-import { MAX_IMPORT_MB } from '../../contract/bulk.ts';
+import { MAX_IMPORT_MB } from '../../contract/limits.ts';
 import { COLUMNS, WANTED, type Column } from '../../core/register/columns.ts';
 import { decoded } from '../../core/register/decode.ts';
-import { get, newId, write } from '../door/door.ts';
+import { api, newId } from '../door/door.ts';
 import { pickedFile, useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
@@ -74,7 +74,7 @@ async function look(): Promise<void> {
   done.value = null;
   progress.value = { share: 0, rows: 0 };
   await run(async () => {
-    known = await get<KnownAnswer>('/register/known');
+    known = await api('register.known');
   });
   if (!known) {
     progress.value = null;
@@ -96,12 +96,10 @@ function stop(): void {
 async function send(): Promise<void> {
   await run(async () => {
     const { text } = decoded(new Uint8Array(await file.value!.arrayBuffer()));
-    imported.value = await write<ImportAnswer>(
-      'POST',
-      '/register/table',
-      { csv: text, columns: columns.value, zone: zoneOf(known!) },
-      key,
-    );
+    imported.value = await api('register.import', {
+      form: { csv: text, columns: columns.value, zone: zoneOf(known!) },
+      once: key,
+    });
   });
 }
 function change(): void {
@@ -144,6 +142,7 @@ onBeforeUnmount(() => worker?.terminate());
       <details v-if="heads && !trouble" class="columns" :open="unsure">
         <summary>
           <h2>{{ say('import.columns') }}</h2>
+          {{ ' ' }}
           <span class="quiet small">{{
             say('import.columns.count', {
               taken: columns.filter(Boolean).length,

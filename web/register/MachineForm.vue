@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /** Registering a machine: picked by type; its service points appear by themselves. */
 import { computed, onMounted, reactive, watch } from 'vue';
-import type { CatalogueAnswer } from '../../contract/catalogue.ts';
-import { newMachine, OWNERS, type PlaceAnswer, type PropertySummary } from '../../contract/register.ts';
-import { get, newId, write } from '../door/door.ts';
+import { newMachine, OWNERS, type PlaceAnswer } from '../../contract/register.ts';
+import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import KindGlyph from '../due/KindGlyph.vue';
@@ -13,8 +12,8 @@ import PhotoField from './PhotoField.vue';
 const props = defineProps<{ place: PlaceAnswer }>();
 const emit = defineEmits<{ saved: [] }>();
 
-const { value: catalogue, reload } = useLoading(() => get<CatalogueAnswer>('/catalogue'));
-const homes = useLoading(() => get<{ properties: PropertySummary[] }>('/homes'));
+const { value: catalogue, reload } = useLoading(() => api('catalogue.read'));
+const homes = useLoading(() => api('homes.read'));
 const entry = reactive({
   id: newId(),
   placeId: props.place.id,
@@ -55,7 +54,7 @@ watch(
 async function save(): Promise<void> {
   if (
     await submit({ ...entry, installed: entry.installed || null, lastDone: entry.lastDone || null }, (form) =>
-      write('POST', '/machines', form, entry.id),
+      api('machine.create', { form, once: entry.id }),
     )
   )
     emit('saved');
@@ -127,11 +126,11 @@ onMounted(() => Promise.all([reload(), homes.reload()]));
     <PhotoField v-model="entry.platePhotoId" :label="say('machine.plate')" />
     <fieldset v-if="type" class="points small">
       <legend>
-        <b>{{ say('machine.points') }}</b>
+        <b>{{ say('machine.points') }}</b>{{ ' ' }}
         <span v-if="type.points.length > 1" class="quiet">{{ say('machine.parts.why') }}</span>
       </legend>
       <label v-for="point in type.points" :key="point.key"
-        ><input type="checkbox" :checked="!entry.leftOut.includes(point.key)" @change="toggle(point.key)" />
+        ><input type="checkbox" :checked="!entry.leftOut.includes(point.key)" @change="toggle(point.key)" />{{ ' ' }}
         <KindGlyph :kind="point.kind" /> {{ point.name }}</label
       >
       <p v-if="errors.leftOut" class="alarm" role="alert">{{ errors.leftOut }}</p>

@@ -2,9 +2,8 @@
 /** What is seldom wanted of a machine: its contractor, its signals, its end. */
 import { computed, onMounted, reactive, ref } from 'vue';
 import { isoFromDay } from '../../core/calendar/day.ts';
-import type { CatalogueAnswer } from '../../contract/catalogue.ts';
-import { contractOf, type MachineSummary, type PropertySummary } from '../../contract/register.ts';
-import { get, newId, photoUrl, write } from '../door/door.ts';
+import { contractOf, type MachineSummary } from '../../contract/register.ts';
+import { api, photoUrl } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
@@ -20,8 +19,8 @@ const { errors, refusal, busy, submit } = useForm(contractOf);
 const sending = useSending();
 const secret = ref<{ id: string; privateKey: string } | null>(null);
 const sure = ref(false);
-const catalogue = useLoading(() => get<CatalogueAnswer>('/catalogue'));
-const homes = useLoading(() => get<{ properties: PropertySummary[] }>('/homes'));
+const catalogue = useLoading(() => api('catalogue.read'));
+const homes = useLoading(() => api('homes.read'));
 const parts = computed(
   () => catalogue.value.value?.machines.find(({ key }) => key === props.machine.type)?.points ?? [],
 );
@@ -39,8 +38,7 @@ const hardWired = ref(props.machine.hardWired);
 onMounted(() => Promise.all([catalogue.reload(), homes.reload()]));
 
 async function saveContract(contract: typeof entry | null): Promise<void> {
-  if (await submit({ contract }, (form) => write('PUT', `/machines/${props.machine.id}/contract`, form, newId())))
-    emit('saved');
+  if (await submit({ contract }, (form) => api('machine.contract', { id: props.machine.id, form }))) emit('saved');
 }
 const toggle = (key: string) => {
   leftOut.value = leftOut.value.includes(key) ? leftOut.value.filter((it) => it !== key) : [...leftOut.value, key];
@@ -48,39 +46,31 @@ const toggle = (key: string) => {
 async function saveParts(): Promise<void> {
   if (
     await sending.run(async () => {
-      await write(
-        'PUT',
-        `/machines/${props.machine.id}`,
-        { leftOut: leftOut.value, drainBranch: branch.value, hardWired: hardWired.value },
-        newId(),
-      );
+      await api('machine.change', {
+        id: props.machine.id,
+        form: { leftOut: leftOut.value, drainBranch: branch.value, hardWired: hardWired.value },
+      });
     })
   )
     emit('saved');
 }
 async function move(): Promise<void> {
-  if (
-    target.value &&
-    (await sending.run(async () => {
-      await write('PUT', `/machines/${props.machine.id}/place`, { placeId: target.value }, newId());
-    }))
-  )
-    emit('saved');
+  const placeId = target.value;
+  if (!placeId) return;
+  const moved = await sending.run(async () => {
+    await api('machine.move', { id: props.machine.id, form: { placeId } });
+  });
+  if (moved) emit('saved');
 }
 async function connect(): Promise<void> {
   await sending.run(async () => {
-    secret.value = await write<{ id: string; privateKey: string }>(
-      'POST',
-      `/machines/${props.machine.id}/emitters`,
-      {},
-      newId(),
-    );
+    secret.value = await api('emitter.create', { id: props.machine.id });
   });
 }
 async function disconnect(id: string): Promise<void> {
   if (
     await sending.run(async () => {
-      await write('DELETE', `/emitters/${id}`);
+      await api('emitter.retire', { id });
     })
   )
     emit('saved');
@@ -92,7 +82,7 @@ async function retire(): Promise<void> {
   }
   if (
     await sending.run(async () => {
-      await write('POST', `/machines/${props.machine.id}/retirement`, { day: isoFromDay(props.today) }, newId());
+      await api('machine.retire', { id: props.machine.id, form: { day: isoFromDay(props.today) } });
     })
   )
     emit('saved');

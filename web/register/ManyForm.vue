@@ -1,16 +1,15 @@
 <script setup lang="ts">
 /** One machine, added to many units of a property. */
 import { computed, onMounted, reactive, ref } from 'vue';
-import type { CatalogueAnswer } from '../../contract/catalogue.ts';
 import { manyMachines, type PropertySummary } from '../../contract/register.ts';
-import { get, newId, write } from '../door/door.ts';
+import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
 
 defineProps<{ property: PropertySummary }>();
 const emit = defineEmits<{ saved: [string] }>();
-const { value: catalogue, reload } = useLoading(() => get<CatalogueAnswer>('/catalogue'));
+const { value: catalogue, reload } = useLoading(() => api('catalogue.read'));
 const entry = reactive({ type: '', maker: '', model: '', drainBranch: '', fuel: 'electric' });
 const picked = ref<string[]>([]);
 const type = computed(() => catalogue.value?.machines.find(({ key }) => key === entry.type));
@@ -19,7 +18,7 @@ let key = newId();
 async function save(): Promise<void> {
   if (
     await submit({ placeIds: picked.value, machine: { ...entry } }, (form) =>
-      write('POST', '/machines/many', form, key),
+      api('machines.createMany', { form, once: key }),
     )
   )
     emit('saved', say('many.done', { count: picked.value.length }));
@@ -54,10 +53,11 @@ onMounted(reload);
     <fieldset class="wide">
       <legend>
         {{ say('many.units') }}
-        <span class="quiet small">{{ say('many.chosen', { count: picked.length, of: property.places.length }) }}</span>
+        <span class="quiet small">{{
+          say('many.chosen', { count: picked.length, of: property.places.length })
+        }}</span>{{ ' ' }}
         <button type="button" class="plain link small" @click="picked = property.places.map(({ id }) => id)">
-          {{ say('many.all') }}
-        </button>
+          {{ say('many.all') }}</button>{{ ' ' }}
         <button type="button" class="plain link small" @click="picked = []">{{ say('many.none') }}</button>
       </legend>
       <label v-for="place in property.places" :key="place.id"

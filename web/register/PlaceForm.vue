@@ -3,7 +3,7 @@
 import { reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { newBuilding, newPlace, PLACE_KINDS, type PropertySummary } from '../../contract/register.ts';
-import { newId, write } from '../door/door.ts';
+import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 
@@ -24,11 +24,11 @@ const place = useForm(newPlace);
 const house = useForm(newBuilding);
 
 async function saveBuilding(): Promise<void> {
-  if (!(await house.submit(building, (form) => write('POST', '/buildings', form, building.id)))) return;
+  if (!(await house.submit(building, (form) => api('building.create', { form, once: building.id })))) return;
   emit('saved');
 }
 async function save(): Promise<void> {
-  if (await place.submit(entry, (form) => write('POST', '/places', form, entry.id)))
+  if (await place.submit(entry, (form) => api('place.create', { form, once: entry.id })))
     await router.push(`/homes/${entry.id}`);
 }
 </script>

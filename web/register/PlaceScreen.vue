@@ -2,11 +2,10 @@
 /** A home: its standing, who lives there, its machines with their points on the strip, its faults. */
 import { computed, onMounted, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import type { TemplateSummary } from '../../contract/bulk.ts';
-import { newTemplate, type MachineSummary, type PlaceAnswer } from '../../contract/register.ts';
+import { newTemplate, type MachineSummary } from '../../contract/register.ts';
 import { useForm } from '../door/form.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { get, photoUrl, write, newId } from '../door/door.ts';
+import { api, photoUrl, newId } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import AlarmList from '../faults/AlarmList.vue';
 import HomeList from '../jobs/HomeList.vue';
@@ -28,7 +27,7 @@ import type { PointSummary } from '../../contract/register.ts';
 
 const props = defineProps<{ id: string }>();
 const desk = useDesk();
-const { value: place, failure, reload } = useLoading(() => get<PlaceAnswer>(`/places/${props.id}`));
+const { value: place, failure, reload } = useLoading(() => api('place.read', { id: props.id }));
 const addingMachine = ref(false);
 const specifying = ref<string | null>(null);
 const more = ref<string | null>(null);
@@ -74,7 +73,7 @@ const detail = (machine: MachineSummary) =>
 
 async function setShutoff(machine: MachineSummary, shutoffPhotoId: string | null): Promise<void> {
   if (!shutoffPhotoId) return;
-  await write('PUT', `/machines/${machine.id}`, { shutoffPhotoId }, newId());
+  await api('machine.change', { id: machine.id, form: { shutoffPhotoId } });
   await reload();
 }
 const copying = ref(false);
@@ -93,11 +92,11 @@ function copied(says: string): void {
   told.value = says;
 }
 async function saveTemplate(): Promise<void> {
-  const { machines } = await get<TemplateSummary>(`/places/${props.id}/template`);
+  const { machines } = await api('template.ofPlace', { id: props.id });
   const id = newId();
   if (
     !(await template.submit({ id, name: templateName.value, machines }, (form) =>
-      write('POST', '/templates', form, id),
+      api('template.create', { form, once: id }),
     ))
   )
     return;

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Filling in what must match at a point. */
 import { computed, onMounted, ref } from 'vue';
-import { specify, type PlaceAnswer, type Specification } from '../../contract/register.ts';
-import { get, newId, write } from '../door/door.ts';
+import { specify, type Specification } from '../../contract/register.ts';
+import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
@@ -11,7 +11,7 @@ import SpecificationFields from './SpecificationFields.vue';
 const props = defineProps<{ placeId: string; pointId: string }>();
 const emit = defineEmits<{ saved: [] }>();
 
-const { value: place, failure, reload } = useLoading(() => get<PlaceAnswer>(`/places/${props.placeId}`));
+const { value: place, failure, reload } = useLoading(() => api('place.read', { id: props.placeId }));
 const point = computed(() =>
   place.value?.machines.flatMap(({ points }) => points).find(({ id }) => id === props.pointId),
 );
@@ -25,7 +25,7 @@ onMounted(async () => {
 
 async function save(): Promise<void> {
   const form = { specification: value.value, basedOn: point.value!.specificationId };
-  if (await submit(form, (it) => write('PUT', `/points/${props.pointId}/specification`, it, newId()))) emit('saved');
+  if (await submit(form, (it) => api('point.specify', { id: props.pointId, form: it }))) emit('saved');
 }
 </script>
 

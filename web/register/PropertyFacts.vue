@@ -2,7 +2,7 @@
 /** Changing a property's water or practice from a day on. */
 import { reactive } from 'vue';
 import { propertyChange, type PropertySummary } from '../../contract/register.ts';
-import { newId, write } from '../door/door.ts';
+import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import NumbersForm from '../notices/NumbersForm.vue';
@@ -19,8 +19,7 @@ const entry = reactive({
 const { errors, refusal, busy, submit } = useForm(propertyChange);
 
 async function save(): Promise<void> {
-  if (await submit(entry, (form) => write('POST', `/properties/${props.property.id}/changes`, form, key)))
-    emit('saved');
+  if (await submit(entry, (form) => api('property.change', { id: props.property.id, form, once: key }))) emit('saved');
 }
 </script>
 

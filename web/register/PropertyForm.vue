@@ -2,7 +2,7 @@
 /** Registering a property. */
 import { onMounted, reactive } from 'vue';
 import { newProperty } from '../../contract/register.ts';
-import { newId, write } from '../door/door.ts';
+import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
@@ -27,17 +27,15 @@ const { errors, refusal, busy, submit } = useForm(newProperty);
 
 async function save(): Promise<void> {
   let says = '';
-  let ids: string[] = [];
+  let ids: readonly string[] = [];
   const done = await submit(entry, async (form) => {
-    await write('POST', '/properties', form, entry.id);
+    await api('property.create', { form, once: entry.id });
     const names = namesBy(units.pattern, 1, Math.min(300, Number(units.count) || 0));
     if (names.length === 0) return;
-    const added = await write<{ points: number; ids: string[] }>(
-      'POST',
-      '/units',
-      { propertyId: entry.id, buildingId: null, names, machines: template.value?.machines ?? [] },
-      unitsKey,
-    );
+    const added = await api('units.create', {
+      form: { propertyId: entry.id, buildingId: null, names, machines: template.value?.machines ?? [] },
+      once: unitsKey,
+    });
     ids = added.ids;
     says = say('units.done', { count: names.length, points: added.points });
   });

@@ -11,7 +11,7 @@ import {
   type PlaceAnswer,
 } from '../../contract/register.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { newId, write } from '../door/door.ts';
+import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
@@ -44,15 +44,19 @@ const entry = reactive<{ name: string; from: string; household: HouseholdFacts }
     detergent: null,
   },
 });
-const { errors, refusal, busy, submit } = useForm(props.place.tenancy ? householdChange : newTenancy);
+const changed = useForm(householdChange);
+const made = useForm(newTenancy);
+const { errors, refusal, busy } = props.place.tenancy ? changed : made;
 
 async function save(): Promise<void> {
   const { tenancy } = props.place;
   const sent = tenancy
-    ? await submit({ household: entry.household, from: entry.from }, (form) =>
-        write('POST', `/tenancies/${tenancy.id}/household`, form, newId()),
+    ? await changed.submit({ household: entry.household, from: entry.from }, (form) =>
+        api('tenancy.household', { id: tenancy.id, form }),
       )
-    : await submit({ ...entry, ...ids, placeId: props.place.id }, (form) => write('POST', '/tenancies', form, ids.id));
+    : await made.submit({ ...entry, ...ids, placeId: props.place.id }, (form) =>
+        api('tenancy.create', { form, once: ids.id }),
+      );
   if (!sent) return;
   open.value = false;
   emit('saved');
@@ -67,7 +71,7 @@ const ends = useForm(endTenancy);
 async function endIt(): Promise<void> {
   if (
     !(await ends.submit({ last: end.last, holdUntil: end.holdUntil || null }, (form) =>
-      write('POST', `/tenancies/${props.place.tenancy!.id}/end`, form, newId()),
+      api('tenancy.end', { id: props.place.tenancy!.id, form }),
     ))
   )
     return;
@@ -76,10 +80,7 @@ async function endIt(): Promise<void> {
 }
 async function makeLink(): Promise<void> {
   await run(async () => {
-    const { path, code: made } = await write<{ path: string; code: string }>(
-      'POST',
-      `/tenancies/${props.place.tenancy!.id}/links`,
-    );
+    const { path, code: made } = await api('tenancy.link', { id: props.place.tenancy!.id });
     link.value = `${location.origin}${path}`;
     code.value = made;
     copied.value = false;
@@ -88,7 +89,7 @@ async function makeLink(): Promise<void> {
 }
 async function revoke(): Promise<void> {
   await run(async () => {
-    await write('DELETE', `/tenancies/${props.place.tenancy!.id}/links`);
+    await api('tenancy.revoke', { id: props.place.tenancy!.id });
     link.value = '';
     told.value = say('tenancy.revoked');
     emit('saved');
@@ -115,7 +116,7 @@ const setLoads = (text: string) => {
     <h2>{{ say('place.tenancy') }}</h2>
     <template v-if="place.tenancy">
       <p>
-        <b>{{ place.tenancy.name }}</b>
+        <b>{{ place.tenancy.name }}</b>{{ ' ' }}
         <span class="quiet">{{ say('place.since', { day: say.day(dayFromIso(place.tenancy.from)) }) }}</span>
       </p>
       <p class="small">{{ household }}</p>

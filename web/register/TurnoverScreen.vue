@@ -2,15 +2,14 @@
 /** What an empty home wants before somebody moves in, machine by machine; given with one press, or printed. */
 import { computed, onMounted, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import type { TurnoverAnswer } from '../../contract/register.ts';
-import { get, newId, write } from '../door/door.ts';
+import { api, newId } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import KindGlyph from '../due/KindGlyph.vue';
 import { say } from '../language/say.ts';
 
 const props = defineProps<{ id: string }>();
-const { value: answer, failure, reload } = useLoading(() => get<TurnoverAnswer>(`/places/${props.id}/turnover`));
+const { value: answer, failure, reload } = useLoading(() => api('place.turnover', { id: props.id }));
 const who = ref('');
 const given = ref(false);
 const { failure: refusal, busy, run } = useSending();
@@ -29,7 +28,7 @@ async function give(): Promise<void> {
   given.value = await run(async () => {
     for (const pointIds of open.value) {
       const id = newId();
-      await write('POST', '/jobs', { id, pointIds, assigneeId: who.value }, id);
+      await api('jobs.give', { form: { id, pointIds, assigneeId: who.value }, once: id });
     }
   });
   await reload();

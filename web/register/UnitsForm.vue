@@ -2,7 +2,8 @@
 /** Several units that are alike, from a template or as copies of one. */
 import { computed, onMounted, reactive, ref, watch } from 'vue';
 import { newUnits } from '../../contract/register.ts';
-import { newId, write } from '../door/door.ts';
+import type { AnswerOf } from '../../contract/calls.ts';
+import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
@@ -46,10 +47,10 @@ async function save(): Promise<void> {
     names: list.value,
     machines: template.value?.machines ?? [],
   };
-  let added: { points: number; ids: string[] } | null = null;
+  let added: AnswerOf<'units.create'> | null = null;
   if (
     !(await submit(form, async (it) => {
-      added = await write<{ points: number; ids: string[] }>('POST', '/units', it, key);
+      added = await api('units.create', { form: it, once: key });
     }))
   ) {
     key = newId();
@@ -61,7 +62,7 @@ async function save(): Promise<void> {
 async function forget(): Promise<void> {
   if (
     !(await sending.run(async () => {
-      await write('DELETE', `/templates/${chosen.value}`);
+      await api('template.remove', { id: chosen.value });
     }))
   )
     return;

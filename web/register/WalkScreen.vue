@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /** Walking a home with a phone: pick what stands there, snap its rating plate, next. */
 import { computed, onMounted, reactive, ref } from 'vue';
-import type { CatalogueAnswer } from '../../contract/catalogue.ts';
-import { newMachine, type PlaceAnswer } from '../../contract/register.ts';
-import { get, newId, photoUrl, write } from '../door/door.ts';
+import { newMachine } from '../../contract/register.ts';
+import { api, newId, photoUrl } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
@@ -11,8 +10,8 @@ import { say } from '../language/say.ts';
 import PhotoField from './PhotoField.vue';
 
 const props = defineProps<{ id: string }>();
-const { value: place, failure, reload } = useLoading(() => get<PlaceAnswer>(`/places/${props.id}`));
-const catalogue = useLoading(() => get<CatalogueAnswer>('/catalogue'));
+const { value: place, failure, reload } = useLoading(() => api('place.read', { id: props.id }));
+const catalogue = useLoading(() => api('catalogue.read'));
 const find = ref('');
 const fresh = () => ({
   id: newId(),
@@ -46,7 +45,7 @@ async function add(): Promise<void> {
   const { id } = entry;
   if (
     !(await submit({ ...entry, lastDone: entry.lastDone || null, placeId: props.id }, (form) =>
-      write('POST', '/machines', form, id),
+      api('machine.create', { form, once: id }),
     ))
   )
     return;
@@ -60,7 +59,7 @@ async function add(): Promise<void> {
 async function undo(): Promise<void> {
   const it = last.value!;
   await sending.run(async () => {
-    await write('DELETE', `/machines/${it.id}`);
+    await api('machine.remove', { id: it.id });
   });
   last.value = null;
   told.value = say('walk.undone');

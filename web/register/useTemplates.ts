@@ -1,15 +1,14 @@
 /** Templates to choose from, and a unit to copy. */
 import { computed, ref } from 'vue';
-import type { TemplateSummary } from '../../contract/bulk.ts';
-import { get } from '../door/door.ts';
+import { api } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
 
 export function useTemplates(copyOf: string | null) {
   const { value, failure, reload } = useLoading(async () => {
     const [copy, { templates }] = await Promise.all([
-      copyOf ? get<TemplateSummary>(`/places/${copyOf}/template`) : null,
-      get<{ templates: TemplateSummary[] }>('/templates'),
+      copyOf ? api('template.ofPlace', { id: copyOf }) : null,
+      api('templates.list'),
     ]);
     return copy ? [{ ...copy, name: say('template.copy', { name: copy.name }) }, ...templates] : templates;
   });

@@ -15,7 +15,7 @@ async function open(): Promise<void> {
   const opened = await run(async () => {
     const token = readCode(typed.value);
     if (token === null) throw new Refusal(422, say('code.wrong'));
-    await openSession('/link', { token });
+    await openSession('link.exchange', { form: { token } });
   });
   if (opened) emit('opened');
 }

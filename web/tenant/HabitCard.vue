@@ -2,7 +2,7 @@
 /** Habits on one card: what, how, why; and two answers each. */
 import { computed, ref } from 'vue';
 import type { HabitCard } from '../../contract/habits.ts';
-import { newId, write } from '../door/door.ts';
+import { api, newId } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 
@@ -18,12 +18,12 @@ const { failure, busy, run } = useSending();
 async function send(): Promise<void> {
   await run(async () => {
     const sent = props.habits.map((habit, i) => ({
-      id: ids[i],
+      id: ids[i]!,
       machineId: habit.machineId,
       habit: habit.habit,
-      kept: answers.value[keyOf(habit)],
+      kept: answers.value[keyOf(habit)]!,
     }));
-    thanks.value = (await write<{ thanks: string }>('POST', '/habits', { answers: sent }, ids[0])).thanks;
+    thanks.value = (await api('habits.attest', { form: { answers: sent }, once: ids[0] })).thanks;
   });
 }
 </script>

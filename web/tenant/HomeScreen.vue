@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** My home: the one thing to do, what was done, and where to say that something is wrong. */
 import { defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue';
-import type { HomeAnswer } from '../../contract/jobs.ts';
 import { onTaken, Refusal } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { getKept } from '../outbox/kept.ts';
@@ -22,7 +21,7 @@ const {
   reload,
 } = useLoading(async () => {
   try {
-    const { answer, keptAt } = await getKept<HomeAnswer>('/home');
+    const { answer, keptAt } = await getKept('home.read');
     if (keptAt === null) void import('../outbox/takeAlong.ts').then(({ takeAlong }) => takeAlong(answer.jobs));
     return answer;
   } catch (error) {

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 /** A tenant says that something is wrong. */
 import { onMounted, ref } from 'vue';
-import type { HomeAnswer } from '../../contract/jobs.ts';
 import { useLoading } from '../door/load.ts';
 import ReportFault from '../faults/ReportFault.vue';
 import { say } from '../language/say.ts';
 import { readKept } from '../outbox/kept.ts';
 
-const { value: home, failure, reload } = useLoading(() => readKept<HomeAnswer>('/home'));
+const { value: home, failure, reload } = useLoading(() => readKept('home.read'));
 const sent = ref<'sent' | 'kept' | null>(null);
 onMounted(reload);
 </script>

@@ -32,7 +32,7 @@ async function enter(): Promise<string> {
   if (token.length >= 8) {
     history.replaceState(null, '', '/home/');
     try {
-      await openSession('/link', { token });
+      await openSession('link.exchange', { form: { token } });
       return '';
     } catch (error) {
       return error instanceof Error ? error.message : '';
@@ -43,7 +43,7 @@ async function enter(): Promise<string> {
 }
 
 const refusal = await enter();
-if (location.pathname === '/home/') askEarly('/home');
+if (location.pathname === '/home/') askEarly('home.read');
 createApp(TenantApp, { refusal }).use(createTenantRouter()).use(createTheme()).mount('#app');
 
 // What was left waiting goes out once the first screen has had its turn.

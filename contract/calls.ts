@@ -1,0 +1,36 @@
+/** Calling a route by its name: the parameters of its path, the form that it takes, the answer that it gives. */
+import type { Exchanges } from './exchanges.ts';
+import { ROUTES, type RouteName } from './routes.ts';
+
+type ParamIn<P extends string> = P extends `${infer A}/${infer B}`
+  ? ParamIn<A> | ParamIn<B>
+  : P extends `:${infer K}`
+    ? K
+    : never;
+
+/** Values for the parameters of a route's path. */
+export type ParamsOf<N extends RouteName> = Readonly<Record<ParamIn<(typeof ROUTES)[N]['path']>, string | number>>;
+
+/** Nothing of what is sent is changed on the way. */
+type Sent<T> = T extends readonly (infer E)[]
+  ? readonly Sent<E>[]
+  : T extends object
+    ? { readonly [K in keyof T]: Sent<T[K]> }
+    : T;
+
+/** Routes that take a form or none, and answer with JSON. */
+export type CallName = keyof Exchanges;
+export type AnswerOf<N extends CallName> = Exchanges[N]['answer'];
+export type FormOf<N extends CallName> = Exchanges[N] extends { form: infer F } ? F : undefined;
+
+/** What a call is given: the parameters of its path, its form, and the key under which a repeated write acts once. */
+export type InputOf<N extends CallName> = ParamsOf<N> &
+  (Exchanges[N] extends { form: infer F } ? { readonly form: Sent<F> } : { readonly form?: undefined }) & {
+    readonly once?: string;
+  };
+
+/** The address of a route, below `/api`. */
+export function pathOf<N extends RouteName>(name: N, params: ParamsOf<N>): string {
+  const values = params as Readonly<Record<string, string | number>>;
+  return ROUTES[name].path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(values[key]!));
+}
