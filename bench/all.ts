@@ -1,4 +1,7 @@
-/** `npm run bench:all`: every benchmark, one after the other, so that all pages of figures are of one commit. `-- --toy`: whether they still run. */
+/**
+ * `npm run bench:all`: every benchmark, one after the other, so that all pages of figures are of one commit. `--
+ * --toy`: whether they still run.
+ */
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';

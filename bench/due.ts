@@ -1,7 +1,8 @@
 /**
  * The due engine's promises: recomputing and storing many lines against reading and writing the same rows by
  * sqlite3 alone; how that grows; expanding recurrence rules against the package `rrule`; learning on the
- * truth model. Run by `npm run bench:due` (with `-- --learning`, learning alone); writes `docs/due-figures.md`, and its table and chart of `docs/due.md`.
+ * truth model. Run by `npm run bench:due` (with `-- --learning`, learning alone); writes `docs/due-figures.md`, and its
+ * table and chart of `docs/due.md`.
  */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -166,7 +167,9 @@ async function ours({ store, organisationId, personId, ids }: Large, round: numb
   return took;
 }
 
-/** The same rows by sqlite3 alone: read what the lines come from, write as many lines and marks in multi-row statements. */
+/**
+ * The same rows by sqlite3 alone: read what the lines come from, write as many lines and marks in multi-row statements.
+ */
 async function bare({ folder, ids }: Large): Promise<number> {
   const db = await new Promise<sqlite3.Database>((resolve, reject) => {
     const opened = new sqlite3.Database(join(folder, 'dewline.sqlite'), (error) =>

@@ -1,5 +1,6 @@
 /**
- * Pages of figures under `docs/`. Each says where and at which commit it was measured. With `--toy` a benchmark runs at a toy
+ * Pages of figures under `docs/`. Each says where and at which commit it was measured. With `--toy` a benchmark runs at
+ * a toy
  * size: `bin/test` only sees that it still runs, and its numbers are thrown away.
  */
 import { execFileSync } from 'node:child_process';

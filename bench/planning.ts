@@ -1,4 +1,7 @@
-/** How long a sitting takes to plan, since a phone plans again by itself whenever something is found: part of docs/doing-figures.md. */
+/**
+ * How long a sitting takes to plan, since a phone plans again by itself whenever something is found: part of
+ * docs/doing-figures.md.
+ */
 import { machineTypes, procedureOf } from '../core/catalogue/catalogue.ts';
 import { systemOf } from '../core/catalogue/systems.ts';
 import { planSitting } from '../core/jobs/plan.ts';

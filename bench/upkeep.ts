@@ -1,5 +1,6 @@
 /**
- * What upkeep by the engine's lines comes to: 400 homes lived through for two years by the truth model, everybody answering,
+ * What upkeep by the engine's lines comes to: 400 homes lived through for two years by the truth model, everybody
+ * answering,
  * and with a quarter of the households doing nothing. Run by `npm run bench:upkeep`; writes its table of `docs/due.md`.
  */
 import { DOOR_MINUTES, liveUpkeep, type UpkeepResult } from '../core/lab/upkeep.ts';

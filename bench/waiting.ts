@@ -1,4 +1,6 @@
-/** `npm run bench:waiting`: what people wait for in a browser, written to docs/waiting-figures.md. Build the web first. */
+/**
+ * `npm run bench:waiting`: what people wait for in a browser, written to docs/waiting-figures.md. Build the web first.
+ */
 import type { Page } from 'playwright-core';
 import { Caller, give, PASSWORD, registerFlat, type House } from '../tests/server/house.ts';
 import { DESK, openStage, PHONE, type Stage } from '../tests/web/browser.ts';

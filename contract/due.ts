@@ -10,7 +10,8 @@ import type { AnchorKind } from '../core/due/anchor.ts';
 import type { Practice } from '../core/due/practice.ts';
 
 /**
- * Work on a point, as a number in a mark: 0 nobody is on it, 1 given, 2 started, 3 awaiting its test, 4 on hold, and from 5 on sent,
+ * Work on a point, as a number in a mark: 0 nobody is on it, 1 given, 2 started, 3 awaiting its test, 4 on hold, and
+ * from 5 on sent,
  * where the value less 5 is the days from service to the day it was done.
  */
 export const WORK = { none: 0, given: 1, started: 2, awaitingTest: 3, onHold: 4, sent: 5 } as const;
@@ -29,7 +30,10 @@ export function doneDayOf({ servedDay, work }: MarkDates): Day | null {
   return work >= WORK.sent && servedDay ? servedDay + work - WORK.sent : null;
 }
 
-/** Numbers a mark takes in the board's flat list: number, type, served day (0: no record), interval, cap slack, work, 1 where it rides. */
+/**
+ * Numbers a mark takes in the board's flat list: number, type, served day (0: no record), interval, cap slack, work, 1
+ * where it rides.
+ */
 export const MARK_FIELDS = 7;
 
 export interface BoardType {

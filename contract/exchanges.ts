@@ -1,5 +1,6 @@
 /**
- * What passes at each route: the form that it takes and the answer that it gives, as types alone. The web calls a route by its
+ * What passes at each route: the form that it takes and the answer that it gives, as types alone. The web calls a route
+ * by its
  * name through them, the server's handlers are held to them, and no schema travels to a page that does not check by it.
  */
 import type { InferType } from 'yup';

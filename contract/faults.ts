@@ -10,7 +10,10 @@ export const reportFault = object({
   photoIds: array().of(id().required()).max(6).default([]),
 });
 export const closeFault = object({ found: note().min(3, 'field.found').required('field.found') });
-/** What may be said of a machine: symptoms of a fault, signals that make upkeep due, deficiencies that upkeep will not cure. */
+/**
+ * What may be said of a machine: symptoms of a fault, signals that make upkeep due, deficiencies that upkeep will not
+ * cure.
+ */
 export interface Reportable {
   /** `tip`: what may help before anybody is called. */
   readonly symptoms: readonly {

@@ -205,7 +205,10 @@ export interface StepNeed {
   readonly taskIds: readonly string[];
   readonly label: string;
   readonly help: string | null;
-  /** Of a reading: its unit in the caller's system, how it is kept, what passes, in words, and above what something must be done now. */
+  /**
+   * Of a reading: its unit in the caller's system, how it is kept, what passes, in words, and above what something must
+   * be done now.
+   */
   readonly reading: {
     readonly unit: string;
     readonly factor: number;

@@ -69,7 +69,9 @@ export const newTenancy = object({
 /** Of a tenancy that has not begun. */
 export const tenancyChange = object({ name: line().required(), from: isoDay().required() });
 export const householdChange = object({ household: household.required(), from: isoDay().required() });
-/** A machine as it is described before it stands anywhere: what templates hold, and what is added to many units at once. */
+/**
+ * A machine as it is described before it stands anywhere: what templates hold, and what is added to many units at once.
+ */
 const described = {
   type: line(40).required(),
   label: line(60).default(''),

@@ -12,7 +12,10 @@ export interface StepPlace {
   readonly stateSays: string;
 }
 
-/** The step under its key in the plan, with the tasks that it serves there; what it asks for of no task by name is of all of these. */
+/**
+ * The step under its key in the plan, with the tasks that it serves there; what it asks for of no task by name is of
+ * all of these.
+ */
 export function placedStep(words: StepWords, { key, taskIds, state, stateSays }: StepPlace): JobStep {
   const needs = words.needs.map((need) =>
     need.taskIds.length > 0

@@ -19,7 +19,10 @@ import { chooseOtherwise, tellStories } from './stories.ts';
 import { MANAGER, ORGANISATION, PROPERTIES, STAFF, ZONE, type Home, type MachineSketch } from './scenario.ts';
 import { writeSpecification } from '../server/due/specification.ts';
 
-/** Registers the scenario and lives it forward to the environment's today, over so many days. Gives the key of the machine that speaks. */
+/**
+ * Registers the scenario and lives it forward to the environment's today, over so many days. Gives the key of the
+ * machine that speaks.
+ */
 export async function buildDemo(env: Env, progress: (share: number) => void, days = HISTORY_DAYS): Promise<EmitterKey> {
   const today = dayOfInstant(env.clock(), ZONE);
   const start = instantOfDay(today - days, 7 * 60, ZONE);

@@ -94,7 +94,10 @@ export async function give(world: World, db: Db, day: Day, now: number): Promise
   }
 }
 
-/** What of a home is done now, machine by machine: what is near its line, and what would not be reached before the next time. */
+/**
+ * What of a home is done now, machine by machine: what is near its line, and what would not be reached before the next
+ * time.
+ */
 function sittingsOf(
   theirs: readonly Lived[],
   urgent: readonly Lived[],
@@ -171,7 +174,10 @@ async function giveHome(
   }
 }
 
-/** The morning's list for staff, so that whoever signs in as one has something to do: two machines of the home that is nearest its line. */
+/**
+ * The morning's list for staff, so that whoever signs in as one has something to do: two machines of the home that is
+ * nearest its line.
+ */
 export async function giveRound(world: World, db: Db, day: Day, now: number): Promise<void> {
   const marks = new Map((await db.mark.all({})).map((mark) => [mark.pointId, mark]));
   const left = ({ id }: Lived) => marks.get(id)!.servedDay + marks.get(id)!.intervalDays - day;

@@ -1,4 +1,7 @@
-/** Stories that a reader of the demo can find, told through the services: what is chosen otherwise, who kept a habit, which machine spoke, who moved out. */
+/**
+ * Stories that a reader of the demo can find, told through the services: what is chosen otherwise, who kept a habit,
+ * which machine spoke, who moved out.
+ */
 import { dayOfInstant, instantOfDay, isoFromDay } from '../core/calendar/day.ts';
 import { habitsOf } from '../core/catalogue/habits.ts';
 import { seeded } from '../core/statistics/random.ts';
@@ -187,7 +190,10 @@ async function seeDeficiencies(
   await closeDeficiency(as(staff[0]!, at(33, 15)), mesh.id, { done: 'Screen taken off, flap fitted.' });
 }
 
-/** Who is called and what to call, and an alarm of this morning that the office has seen; the machine stands still until its fault is closed. */
+/**
+ * Who is called and what to call, and an alarm of this morning that the office has seen; the machine stands still until
+ * its fault is closed.
+ */
 async function soundAlarm(
   db: Db,
   as: (actor: Actor, when: number) => Call,

@@ -33,7 +33,8 @@ export default defineConfig({
     chunkSizeWarningLimit: 700,
     rollupOptions: {
       output: {
-        // Few files, not many small ones: on a thin line each costs a journey. What a phone's first screen needs comes in four.
+        // Few files, not many small ones: on a thin line each costs a journey. What a phone's first screen needs comes
+        // in four.
         advancedChunks: {
           groups: [
             {

@@ -1,5 +1,8 @@
 /// <reference lib="webworker" />
-/** Keeps the app's own files on the device, and photos that were looked at; what people do goes through the outbox instead. */
+/**
+ * Keeps the app's own files on the device, and photos that were looked at; what people do goes through the outbox
+ * instead.
+ */
 import { ExpirationPlugin } from 'workbox-expiration';
 import {
   cleanupOutdatedCaches,

@@ -1,5 +1,6 @@
 /**
- * Chemistry by property: what an agent is, what a surface is made of, and the one table of what never meets, what wants a plain
+ * Chemistry by property: what an agent is, what a surface is made of, and the one table of what never meets, what wants
+ * a plain
  * rinse between, and what never touches what. Common practice, but where a line says otherwise.
  */
 import type { Agent, Procedure, Surface } from './types.ts';
@@ -28,7 +29,10 @@ const NATURE: Readonly<Record<Agent, Nature>> = {
   softener: { is: 'unknown', commercial: true },
 };
 
-/** `never`: in no machine, container or visit, nor in drains that share a branch on a day. `rinse`: in one machine only with a plain rinse cycle between. */
+/**
+ * `never`: in no machine, container or visit, nor in drains that share a branch on a day. `rinse`: in one machine only
+ * with a plain rinse cycle between.
+ */
 export type Apart = 'never' | 'rinse';
 
 interface Rule {
@@ -63,7 +67,10 @@ export function mustNotMeet(one: Agent, other: Agent): string | undefined {
   return found?.apart === 'never' ? found.reason : undefined;
 }
 
-/** What never touches what: bleach spoils stainless steel, aluminium and bare metal; near-boiling alkali and oxygen eat aluminium (from memory); no liquid on a catalyst. */
+/**
+ * What never touches what: bleach spoils stainless steel, aluminium and bare metal; near-boiling alkali and oxygen eat
+ * aluminium (from memory); no liquid on a catalyst.
+ */
 const NEVER_ON: Readonly<Record<Surface, readonly Property[]>> = {
   stainless: ['chlorine'],
   aluminium: ['chlorine', 'alkaline', 'oxygen'],
@@ -76,7 +83,10 @@ const NEVER_ON: Readonly<Record<Surface, readonly Property[]>> = {
 
 export const touches = (agent: Agent, surface: Surface): boolean => !NEVER_ON[surface].includes(NATURE[agent].is);
 
-/** Agents that may not be used at a part: those that the register forbids, and those that its surface does not stand; an unknown surface counts as the touchy one. */
+/**
+ * Agents that may not be used at a part: those that the register forbids, and those that its surface does not stand; an
+ * unknown surface counts as the touchy one.
+ */
 export function forbiddenAt(
   { surface }: Pick<Procedure, 'surface'>,
   known: { readonly forbiddenAgents?: readonly Agent[] | undefined; readonly surface?: Surface | null | undefined },
@@ -87,8 +97,10 @@ export function forbiddenAt(
 }
 
 /**
- * The procedure as it may be done where some agents are forbidden, whatever method or edition chose them: they are not offered
- * and not among the materials. Where none is left there is warm water and a brush, unless the work is nothing without its agent.
+ * The procedure as it may be done where some agents are forbidden, whatever method or edition chose them: they are not
+ * offered
+ * and not among the materials. Where none is left there is warm water and a brush, unless the work is nothing without
+ * its agent.
  */
 export function withAllowed(procedure: Procedure, forbidden: readonly Agent[]): Procedure {
   const agents = procedure.steps.some(({ needs }) => needs.some(({ kind }) => kind === 'agent'));

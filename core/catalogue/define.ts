@@ -25,5 +25,8 @@ export const days = (watchful: number, steady: number, light: number): PracticeD
 /** No practitioner stated any of the three. */
 export const ALL: readonly School[] = SCHOOLS;
 
-/** Where a school waits for a signal, the part is served after so many days at the latest: our assumption, from the air cleaner's. */
+/**
+ * Where a school waits for a signal, the part is served after so many days at the latest: our assumption, from the air
+ * cleaner's.
+ */
 export const SIGNAL_CAP = 730;

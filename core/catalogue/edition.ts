@@ -1,7 +1,8 @@
 /**
  * A manager's own edition of a procedure, beside ours: other words, steps of their own, more minutes, a higher level,
  * another agent. What keeps people safe or proves the work stays: every step of ours that isolates, restores,
- * tests, cautions or asks for something is in every edition, in an order that can be right. A step of one's own is done in
+ * tests, cautions or asks for something is in every edition, in an order that can be right. A step of one's own is done
+ * in
  * the strictest state of its neighbours.
  */
 import { meetingOf } from './chemistry.ts';
@@ -87,7 +88,8 @@ function isInOrder(ours: Procedure, steps: readonly EditionStep[]): boolean {
 
 /**
  * An edition as it was saved, on ours as it is now: what ours no longer has is left out (isolating and putting back
- * come from the sitting's plan), what it gained stands at its place, and an order that ours can no longer have gives way.
+ * come from the sitting's plan), what it gained stands at its place, and an order that ours can no longer have gives
+ * way.
  */
 export function carriedOver(ours: Procedure, edition: Edition): Edition {
   const known = new Set(ours.steps.map(({ text }) => text));
@@ -168,7 +170,10 @@ const STRICTNESS: Readonly<Record<string, readonly string[]>> = {
   place: ['home', 'out'],
 };
 
-/** The strictest state of two neighbours: whatever either wants isolated is, and where both leave power, it is done outside. */
+/**
+ * The strictest state of two neighbours: whatever either wants isolated is, and where both leave power, it is done
+ * outside.
+ */
 function strictest(before: Step | undefined, then: Step | undefined): { wants: State; makes: State } {
   const wants: Record<string, string> = {};
   for (const beside of [before, then]) {

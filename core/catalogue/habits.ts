@@ -1,6 +1,7 @@
 /**
  * Habits: every-use duties. Nobody schedules two hundred lint screens a year: a habit is taught on a card,
- * attested by the tenant on a rhythm, and spot-checked by staff. The rhythms of attesting are the product's own assumption: the
+ * attested by the tenant on a rhythm, and spot-checked by staff. The rhythms of attesting are the product's own
+ * assumption: the
  * trade states the habits, not how often to ask.
  */
 import type { PracticeDays } from '../due/practice.ts';

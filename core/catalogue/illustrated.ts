@@ -1,4 +1,7 @@
-/** Which steps a drawing helps with. The drawings themselves: `illustrations.ts`; what they show in words: `illustration.<key>`. */
+/**
+ * Which steps a drawing helps with. The drawings themselves: `illustrations.ts`; what they show in words:
+ * `illustration.<key>`.
+ */
 import type { IllustrationKey } from './illustrations.ts';
 
 const STEPS: Readonly<Record<IllustrationKey, readonly string[]>> = {

@@ -1,5 +1,6 @@
 /**
- * Who may do a procedure on this very machine: gas, a roof, a ladder or wiring raise what needs them, never lower it. Local codes
+ * Who may do a procedure on this very machine: gas, a roof, a ladder or wiring raise what needs them, never lower it.
+ * Local codes
  * and the maker's manual may ask for more.
  */
 import type { Access, Level, Procedure } from './types.ts';

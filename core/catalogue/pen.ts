@@ -1,4 +1,6 @@
-/** One drawing style for everything drawn: two line weights, one fill, one accent for what moves. Frames are 200 × 150. */
+/**
+ * One drawing style for everything drawn: two line weights, one fill, one accent for what moves. Frames are 200 × 150.
+ */
 export const INK = '#3a4a4e';
 export const FINE = '#8fa09f';
 export const BODY = '#f7f5ee';

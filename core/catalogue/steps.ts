@@ -59,7 +59,9 @@ export const runs = (run: Run, ...but: string[]): How => ({
 
 const isNeed = (it: Need | How): it is Need => 'kind' in it;
 
-/** Steps of one procedure, in its usual state; a name without a dot belongs to the procedure, with one to its machine. */
+/**
+ * Steps of one procedure, in its usual state; a name without a dot belongs to the procedure, with one to its machine.
+ */
 export function stepsOf(procedure: string, usual: State = STILL) {
   return (name: string, phase: Phase, ...more: (Need | How)[]): Step => {
     const hows = more.filter((it): it is How => !isNeed(it));

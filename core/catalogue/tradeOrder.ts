@@ -4,7 +4,8 @@ const WASH_RUNS = ['agent', 'agentShort', 'tablet', 'overnight', 'bleach'].map(
 );
 
 /**
- * The trade's order within a machine: what comes before what when both are in one sitting, by the text of the step or the
+ * The trade's order within a machine: what comes before what when both are in one sitting, by the text of the step or
+ * the
  * act. Common practice; a reason beside each.
  */
 export const BEFORE: readonly (readonly [first: string, then: string])[] = [
@@ -75,7 +76,9 @@ export const BEFORE: readonly (readonly [first: string, then: string])[] = [
   ['hood.housing.wipe', 'hood.charcoalFilter.in'],
 ];
 
-/** Steps and acts in the order in which the trade does a whole machine; a procedure's name stands for its further steps. */
+/**
+ * Steps and acts in the order in which the trade does a whole machine; a procedure's name stands for its further steps.
+ */
 export const SCORE: readonly string[] = [
   'airHandler.wire',
   'airHandler.returnFilter',

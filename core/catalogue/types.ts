@@ -53,11 +53,17 @@ export interface ReadingNeed {
   /** A value outside means that the job is not proven. */
   readonly pass: readonly [number, number];
   readonly optional?: boolean;
-  /** What `pass` is held against in place of the value: its drop from another reading, K; or that reading a minute, for a value in seconds. */
+  /**
+   * What `pass` is held against in place of the value: its drop from another reading, K; or that reading a minute, for
+   * a value in seconds.
+   */
   readonly judged?: { readonly as: 'drop' | 'rate'; readonly with: string };
   /** The way it goes when something fails. */
   readonly worse?: 'higher' | 'lower';
-  /** What is raised by a figure beyond a limit of its own, and the signal raised by one that drifts from what the machine read at first. */
+  /**
+   * What is raised by a figure beyond a limit of its own, and the signal raised by one that drifts from what the
+   * machine read at first.
+   */
   readonly opens?: {
     readonly beyond?: {
       readonly at: number;

@@ -57,7 +57,10 @@ export interface CalendarFacts {
 const SEASONS = 'FREQ=YEARLY;BYMONTH=3,6,9,12;BYMONTHDAY=1';
 const EPOCH = dayOfCivil(2000, 1, 1);
 
-/** Our assumption from common practice: own flushes between two visits of a contractor, by practice, at six-monthly and at yearly visits. */
+/**
+ * Our assumption from common practice: own flushes between two visits of a contractor, by practice, at six-monthly and
+ * at yearly visits.
+ */
 const FLUSHES: Readonly<Record<Practice, readonly [halfYearly: number, yearly: number]>> = {
   watchful: [2, 5],
   steady: [1, 3],

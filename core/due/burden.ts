@@ -145,7 +145,10 @@ export function burdenOf(
   };
 }
 
-/** The sittings of some points of one machine over a year; `served` hears of each service. Whatever falls due first opens it. */
+/**
+ * The sittings of some points of one machine over a year; `served` hears of each service. Whatever falls due first
+ * opens it.
+ */
 function sittings(points: readonly BurdenPoint[], served: (point: BurdenPoint) => void): Job[] {
   const next = points.map(({ firstDue }) => Math.max(0, firstDue));
   const opens = Math.min(...points.filter(({ scheduled }) => scheduled).map(({ intervalDays }) => intervalDays));
@@ -171,7 +174,10 @@ function sittings(points: readonly BurdenPoint[], served: (point: BurdenPoint) =
   }
 }
 
-/** Sittings of one home that are near enough are one request, on the day of the first; what a month does not hold goes to staff. */
+/**
+ * Sittings of one home that are near enough are one request, on the day of the first; what a month does not hold goes
+ * to staff.
+ */
 function withinBudget(
   jobs: readonly Job[],
   { jobs: most, minutes: longest }: Budget,

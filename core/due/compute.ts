@@ -2,7 +2,8 @@
  * The line of one point, and its working, from inputs that are complete by themselves.
  *
  * Ordinary points: the day on which the load of the middle speed reaches what the practice accepts.
- * Safety-critical points: learning shortens them alike, and lengthens them only by certainty and by a quarter at a service (`lengthening.ts`). A tenant's own grade may shorten an interval at once but lengthens it only
+ * Safety-critical points: learning shortens them alike, and lengthens them only by certainty and by a quarter at a
+ * service (`lengthening.ts`). A tenant's own grade may shorten an interval at once but lengthens it only
  * when staff or a reviewer confirms it: of the beliefs with and without such grades, the earlier day wins.
  * Floor and caps follow; then the calendar (an anchor, or snapping to the upkeep day); then what was seen
  * or reported. No step after the caps passes them.
@@ -68,11 +69,17 @@ export interface ComputedLine {
   readonly terms: readonly Term[];
   /** Learned speed: median and the middle 80 % of the belief. 1 is as assumed. */
   readonly speed: { readonly median: number; readonly low: number; readonly high: number };
-  /** Days at the fast and the slow end of that band, within floor and cap; ordered. It is the band of the interval before the calendar. */
+  /**
+   * Days at the fast and the slow end of that band, within floor and cap; ordered. It is the band of the interval
+   * before the calendar.
+   */
   readonly band: { readonly early: number; readonly late: number };
   /** The calendar, a condition seen or a report sets the day: the band is not that of the date. */
   readonly fixed: boolean;
-  /** A calendar lets the part go far past what was learned here: days that were learned. Null where it does not, or nothing was. */
+  /**
+   * A calendar lets the part go far past what was learned here: days that were learned. Null where it does not, or
+   * nothing was.
+   */
   readonly beyondLearned: number | null;
 }
 
@@ -89,7 +96,10 @@ export function floorDays(days: PracticeDays, { floorShare }: Assumptions): numb
   return Math.max(1, Math.round(days.watchful * floorShare));
 }
 
-/** The tightest cap. Safety-critical points never pass the longest stated interval; a maker's manual chosen as the practice is its own. */
+/**
+ * The tightest cap. Safety-critical points never pass the longest stated interval; a maker's manual chosen as the
+ * practice is its own.
+ */
 export function capOf(
   { days, critical, caps, practice }: Pick<LineInputs, 'days' | 'critical' | 'caps' | 'practice'>,
   { capShare }: Assumptions,
@@ -272,7 +282,9 @@ function paused(terms: Term[], stretches: readonly Stretch[], servedDay: Day, pl
   return days;
 }
 
-/** A condition seen since the service that is past what the practice accepts, or a signal, makes it due from that day. */
+/**
+ * A condition seen since the service that is past what the practice accepts, or a signal, makes it due from that day.
+ */
 function reported(
   terms: Term[],
   { conditions, signalDay }: LineInputs,

@@ -75,7 +75,10 @@ const byPeople = (people: number, assumed: Assumptions) => {
   if (people <= 3) return 1;
   return people === 4 ? assumed['people.four'] : assumed['people.five'];
 };
-/** A condenser: yearly for one or two people, three to four times a year for a large family, against a reference of half a year (common practice). */
+/**
+ * A condenser: yearly for one or two people, three to four times a year for a large family, against a reference of half
+ * a year (common practice).
+ */
 const condenserBy = (people: number, assumed: Assumptions) => {
   if (people <= 2) return assumed['condenser.two'];
   if (people === 3) return 1;

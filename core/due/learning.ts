@@ -35,7 +35,9 @@ export const LEARNING: LearningModel = {
   certainty: 0.55,
 };
 
-/** What moves a belief: a grade after an exposure (loads at speed 1), counted with a weight in (0, 1]; or a new tenancy. */
+/**
+ * What moves a belief: a grade after an exposure (loads at speed 1), counted with a weight in (0, 1]; or a new tenancy.
+ */
 export type Lesson = { readonly grade: Grade; readonly exposure: number; readonly weight: number } | 'turnover';
 
 /** A distribution over the speed θ: `weights[i]` belongs to `SPEEDS[i]`, sum 1. */
@@ -86,7 +88,9 @@ function gradeTable(grade: Grade, { variation, misgraded }: LearningModel): Floa
   });
 }
 
-/** Where the speeds of the grid read a fine table after an exposure: index of the first, and how far to the next entry. */
+/**
+ * Where the speeds of the grid read a fine table after an exposure: index of the first, and how far to the next entry.
+ */
 function readingOf(exposure: number): { readonly from: number; readonly part: number } {
   const place = ((Math.log(Math.max(exposure, 1e-3)) - GRID_REACH - LOWEST) / STEP) * FINE;
   const from = Math.min(Math.max(0, Math.floor(place)), ENTRIES - GRID_STEPS * FINE - 1);

@@ -1,6 +1,8 @@
 /**
- * How a safety-critical interval may grow: at once shorter, never at once longer. At each service it lengthens by at most a
- * quarter, and only where the last two conditions were both clean or light, confirmed, and neither record had a failing finding. Judged on
+ * How a safety-critical interval may grow: at once shorter, never at once longer. At each service it lengthens by at
+ * most a
+ * quarter, and only where the last two conditions were both clean or light, confirmed, and neither record had a failing
+ * finding. Judged on
  * loads, so that a change of practice or household moves it fully.
  */
 import type { Condition } from './inputs.ts';

@@ -10,7 +10,10 @@ export const ON_TIME_DEFINITION = 2;
 export const NEARING_SHARE = 0.7;
 export const WINDOW_OPENS = 0.8;
 export const LONG_PAST_SHARE = 1.5;
-/** What is done so much after the line is still on time: a tenth of the interval, at most a week; nothing where safety hangs on it. */
+/**
+ * What is done so much after the line is still on time: a tenth of the interval, at most a week; nothing where safety
+ * hangs on it.
+ */
 export const GRACE_SHARE = 0.1;
 export const GRACE_DAYS = 7;
 

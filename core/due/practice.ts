@@ -17,7 +17,9 @@ export type Practice = (typeof PRACTICES)[number];
 /** Days between services in a neutral home, by school. Watchful ≤ steady ≤ light. */
 export type PracticeDays = Readonly<Record<School, number>>;
 
-/** Days that a practice gives a neutral home. The maker's manual gives its limit, or steady where nobody entered one. */
+/**
+ * Days that a practice gives a neutral home. The maker's manual gives its limit, or steady where nobody entered one.
+ */
 export function practiceDays(days: PracticeDays, practice: Practice, makerLimitDays?: number): number {
   return practice === 'maker' ? (makerLimitDays ?? days.steady) : days[practice];
 }

@@ -1,5 +1,6 @@
 /**
- * Riders: parts that are served when their machine is opened anyway. It says how, never whether: a rider counts in every
+ * Riders: parts that are served when their machine is opened anyway. It says how, never whether: a rider counts in
+ * every
  * count, and asks for itself by its line when no sitting of a leader is expected before.
  */
 import type { Level } from '../catalogue/types.ts';
@@ -35,7 +36,8 @@ export function leadersOf(rider: Sibling, siblings: readonly Sibling[]): Sibling
 }
 
 /**
- * Whether a part rides: it is no core part, it has a leader, and a sitting of one is expected by its line. A rider without
+ * Whether a part rides: it is no core part, it has a leader, and a sitting of one is expected by its line. A rider
+ * without
  * a record rides where it has a leader at all.
  */
 export function rides(part: Sibling, siblings: readonly Sibling[]): boolean {
@@ -45,7 +47,10 @@ export function rides(part: Sibling, siblings: readonly Sibling[]): boolean {
   return leaders.some(({ lineDay }) => lineDay !== null && lineDay <= part.lineDay!);
 }
 
-/** Whether a part joins a sitting on a day: near its line, without a record, or passing it before the next expected sitting. */
+/**
+ * Whether a part joins a sitting on a day: near its line, without a record, or passing it before the next expected
+ * sitting.
+ */
 export function joins(
   { share, lineDay }: { readonly share: number | undefined; readonly lineDay: Day | null },
   nextSitting: Day,

@@ -15,7 +15,10 @@ export const isAlarmSymptom = (symptom: string): boolean => symptom.startsWith('
 /** Our assumption: whoever was called has so many minutes before the next on duty is called. */
 export const CALL_AGAIN_MINUTES = 10;
 
-/** One round over the list of people on duty: who is called when, in minutes from the alarm; the list begins anew until somebody answers. */
+/**
+ * One round over the list of people on duty: who is called when, in minutes from the alarm; the list begins anew until
+ * somebody answers.
+ */
 export function callTimes(people: number, round: number, minutes = CALL_AGAIN_MINUTES): number[] {
   return Array.from({ length: people }, (_, i) => (round * people + i) * minutes);
 }

@@ -84,7 +84,10 @@ export const SYMPTOMS: readonly Symptom[] = [
   symptom('drains.slow', 'drains.dose', 'moderate'),
 ];
 
-/** Points that a symptom means on a type that has none of its own for it: a top-load washer has no boot that could smell. */
+/**
+ * Points that a symptom means on a type that has none of its own for it: a top-load washer has no boot that could
+ * smell.
+ */
 const INSTEAD: Readonly<Record<string, string>> = { 'topWasher washer.smell': 'washer.tub' };
 
 /** The symptoms of a machine type, each with the points that it makes due there. */

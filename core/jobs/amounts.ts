@@ -36,7 +36,10 @@ export function materialWords(say: Speaker, material: Material, extent: Extent, 
     : `${say(`material.${what}`)}, ${volumeWords(say, volumeMl * countOf(material, extent), system)}`;
 }
 
-/** The agents that a step leaves to choose from, each with how it is used there: `dish soap, or half vinegar, half water`. */
+/**
+ * The agents that a step leaves to choose from, each with how it is used there: `dish soap, or half vinegar, half
+ * water`.
+ */
 export function agentWords(say: Speaker, { text, needs }: Step): string {
   const choices = needs.flatMap((need) => (need.kind === 'agent' ? need.choices : []));
   return say.anyOf(

@@ -14,7 +14,10 @@ export interface Block {
   readonly before: readonly number[];
 }
 
-/** Rows of acts of which each has only the one before it before it, is all that the one before leads to, and wants no other state. */
+/**
+ * Rows of acts of which each has only the one before it before it, is all that the one before leads to, and wants no
+ * other state.
+ */
 export function blocksOf(acts: readonly Act[]): Block[] {
   const byKey = new Map(acts.map((act) => [act.key, act]));
   const ancestors = new Map<string, Set<string>>();

@@ -6,7 +6,10 @@ import { isolates, isSwitch, satisfies, switched, valueIn } from './state.ts';
 /** In which order several are switched: isolating from the plug outwards, putting back from the wall inwards. */
 const ISOLATING = ['power', 'circuit', 'outdoor', 'gas', 'tap', 'water', 'place'];
 
-/** Ways from a state to one that satisfies what is wanted: the changes in order, and where they lead; none where no switch leads there. */
+/**
+ * Ways from a state to one that satisfies what is wanted: the changes in order, and where they lead; none where no
+ * switch leads there.
+ */
 export function bridger(changes: readonly Change[]) {
   const through = (
     state: State,

@@ -9,7 +9,10 @@ import type { PlannedStep, Situation } from './plannedStep.ts';
 
 export interface Gone {
   readonly steps: readonly PlannedStep[];
-  /** Keys of steps that contradict the state they were done in, came before what goes first, or are missing; empty where all is in order. */
+  /**
+   * Keys of steps that contradict the state they were done in, came before what goes first, or are missing; empty where
+   * all is in order.
+   */
   readonly wrong: readonly string[];
 }
 

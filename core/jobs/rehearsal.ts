@@ -1,4 +1,7 @@
-/** The questions of a rehearsal: what a supervisor would ask beside the machine. Drawn by a seed, so that answers can be checked again. */
+/**
+ * The questions of a rehearsal: what a supervisor would ask beside the machine. Drawn by a seed, so that answers can be
+ * checked again.
+ */
 import type { Phase } from '../catalogue/types.ts';
 import { GRADES, type Grade } from '../due/grades.ts';
 import { seeded, type Random } from '../statistics/random.ts';
@@ -11,7 +14,10 @@ export interface Rehearsed {
 }
 
 export interface Question {
-  /** Which step comes first; what must be done before the machine is opened; which stop point is of this work; which condition a picture shows. */
+  /**
+   * Which step comes first; what must be done before the machine is opened; which stop point is of this work; which
+   * condition a picture shows.
+   */
   readonly kind: 'first' | 'beforeOpening' | 'stop' | 'picture';
   /** Asked once so many steps were walked. */
   readonly after: number;

@@ -12,7 +12,10 @@ export interface Candidate {
   readonly lineDay: Day | null;
 }
 
-/** The other points of a machine that join a sitting, most used first. @param nextSitting when the machine is expected to be opened again */
+/**
+ * The other points of a machine that join a sitting, most used first. @param nextSitting when the machine is expected
+ * to be opened again
+ */
 export function rideAlong(others: readonly Candidate[], nextSitting: Day): Candidate[] {
   return others.filter((it) => joins(it, nextSitting)).sort((a, b) => (b.share ?? 1) - (a.share ?? 1));
 }
@@ -139,7 +142,9 @@ function merged(known: Mutable<Act>, one: Mutable<Omit<Act, 'key' | 'rank'>>): M
 
 const places = new Map(SCORE.map((name, i) => [name, i]));
 
-/** Its place in the trade's score: by act, by text, by procedure; else after what is known, in the order of the tasks. */
+/**
+ * Its place in the trade's score: by act, by text, by procedure; else after what is known, in the order of the tasks.
+ */
 function rankOf({ act, text }: Step, task: number, index: number): number {
   const place =
     (act === undefined ? undefined : places.get(act)) ??

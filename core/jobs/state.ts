@@ -29,7 +29,10 @@ export interface Acting {
   readonly hands: Hands;
 }
 
-/** All that a step wants of a state: its own words, and what any run wants: everything in, supplies open, the machine in its place. */
+/**
+ * All that a step wants of a state: its own words, and what any run wants: everything in, supplies open, the machine in
+ * its place.
+ */
 export function wantsIn({ wants, run, but }: Acting, state: State): State {
   if (run === null) return wants;
   const parts = Object.keys(state)

@@ -4,7 +4,10 @@ import type { Sitting } from './sitting.ts';
 import { valueIn } from './state.ts';
 import type { PlannedStep } from './plannedStep.ts';
 
-/** Variables that stand in the line: power where it can be switched, and whatever this plan switches or was found otherwise. */
+/**
+ * Variables that stand in the line: power where it can be switched, and whatever this plan switches or was found
+ * otherwise.
+ */
 export function shownVariables(
   { changes, usual }: Sitting,
   steps: readonly PlannedStep[],

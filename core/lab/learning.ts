@@ -1,7 +1,8 @@
 /**
  * The judgement of learning: parts of the truth model served six times, each time when the method says, and
  * how far the interval it then believes is from the true one. Beside the engine stand the fixed calendar and
- * a conjugate count model, each at visits of its own making, equal in number. `engineHeld` is no belief but the interval that a
+ * a conjugate count model, each at visits of its own making, equal in number. `engineHeld` is no belief but the
+ * interval that a
  * safety-critical part then has, which may lag behind on purpose.
  */
 import type { Grade } from '../due/grades.ts';

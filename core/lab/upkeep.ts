@@ -1,9 +1,13 @@
 /**
- * Upkeep lived through: homes of the truth model over some years, each part served when the engine's line and the rules of
- * asking bring somebody to it. It asks the same functions as the product does: `computeLine`, riders, pace, budget, grace.
+ * Upkeep lived through: homes of the truth model over some years, each part served when the engine's line and the rules
+ * of
+ * asking bring somebody to it. It asks the same functions as the product does: `computeLine`, riders, pace, budget,
+ * grace.
  *
- * A tenant has what comes round most often, as far as their own minutes reach; the rest is with staff. They are asked by
- * home list ahead of the first line, since people take 10 to 14 days. What does not fit a month, and what nobody answered,
+ * A tenant has what comes round most often, as far as their own minutes reach; the rest is with staff. They are asked
+ * by
+ * home list ahead of the first line, since people take 10 to 14 days. What does not fit a month, and what nobody
+ * answered,
  * goes to staff, who take along what is near. Every part begins part-worn, at a random point of its interval. Left out:
  * faults, seasons, changes of tenancy, refusals.
  */
@@ -64,7 +68,10 @@ const PATIENCE = 2;
 /** Our assumption: a third of a known person's proofs are looked at, and that confirms the condition. */
 const LOOKED_AT = { first: 3, share: 1 / 3 };
 
-/** Our assumption of rented flats: shares of one to five people, of none to two shedding pets, and of how much is cooked. */
+/**
+ * Our assumption of rented flats: shares of one to five people, of none to two shedding pets, and of how much is
+ * cooked.
+ */
 const HOUSEHOLDS = {
   people: [0.3, 0.34, 0.17, 0.13, 0.06],
   pets: [0.65, 0.25, 0.1],
@@ -291,7 +298,10 @@ function moveIn(random: Random, silent: boolean): Home {
   };
 }
 
-/** Who has what: a tenant the parts that come round most often, those that ask for themselves first, up to their minutes a month. */
+/**
+ * Who has what: a tenant the parts that come round most often, those that ask for themselves first, up to their minutes
+ * a month.
+ */
 function share(home: Home, pace: number): void {
   let minutes = home.lapsed >= PATIENCE ? Infinity : 0;
   const open = home.parts

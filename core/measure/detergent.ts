@@ -2,7 +2,10 @@
 import { hardnessClass, type HardnessClass } from '../quantities/hardness.ts';
 import { within, type Working } from './working.ts';
 
-/** Half a cup in a modern machine that uses 5 to 8 gallons, a whole one in an old one that uses about 16 (common practice). */
+/**
+ * Half a cup in a modern machine that uses 5 to 8 gallons, a whole one in an old one that uses about 16 (common
+ * practice).
+ */
 const CUP = { now: 0.5, old: 1 } as const;
 /** By the water's class, and for half a load: our assumption. */
 const BY_WATER: Readonly<Record<HardnessClass, number>> = { soft: 0.8, moderate: 1, hard: 1.2, veryHard: 1.5 };

@@ -1,6 +1,8 @@
 /**
- * Setting a fridge right that is near its target, one degree at a time: the freezer first, then the fresh-food side, two days
- * between steps (common practice). Limits: refrigerator at or below 40 °F (4 °C), freezer 0 °F (−18 °C), US FDA consumer guidance
+ * Setting a fridge right that is near its target, one degree at a time: the freezer first, then the fresh-food side,
+ * two days
+ * between steps (common practice). Limits: refrigerator at or below 40 °F (4 °C), freezer 0 °F (−18 °C), US FDA
+ * consumer guidance
  * (from memory); the lower ends are ours, so that food does not freeze and power is not wasted.
  */
 import type { Values } from '../language/message.ts';

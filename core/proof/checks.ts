@@ -70,11 +70,17 @@ export interface Proof {
   readonly offered?: boolean;
   readonly observation: Observation;
   readonly photos: readonly CheckedPhoto[];
-  /** A newcomer's hands-on minutes for all that was done between start and end, the waits and runs of this part, and the person's own pace. */
+  /**
+   * A newcomer's hands-on minutes for all that was done between start and end, the waits and runs of this part, and the
+   * person's own pace.
+   */
   readonly work: { readonly handsMinutes: number; readonly waitMinutes: number; readonly pace: number };
   readonly startedAt: number | null;
   readonly doneAt: number;
-  /** The day on which the device says it was done, where that cannot be believed, and the first that could be; both in words. */
+  /**
+   * The day on which the device says it was done, where that cannot be believed, and the first that could be; both in
+   * words.
+   */
   readonly claimed?: { readonly day: string; readonly from: string } | null;
   /** When the job was given: a photo taken before it is not of this job. */
   readonly givenAt: number;
@@ -91,7 +97,10 @@ export interface Proof {
   readonly gradesBefore: readonly string[];
 }
 
-/** Our assumption: a practised person needs a quarter of a newcomer's minutes at the least, and nobody half of what they usually need. */
+/**
+ * Our assumption: a practised person needs a quarter of a newcomer's minutes at the least, and nobody half of what they
+ * usually need.
+ */
 const QUICKEST_SHARE = 0.25;
 const OF_USUAL = 0.5;
 /** Timers are read off a phone, and a run ends when it ends. */

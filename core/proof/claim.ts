@@ -12,7 +12,10 @@ export interface Known {
   readonly receivedAt: number;
 }
 
-/** A device's clock, read at sending, is taken at its word up to this much; beyond, its times are moved by how far it is off. */
+/**
+ * A device's clock, read at sending, is taken at its word up to this much; beyond, its times are moved by how far it is
+ * off.
+ */
 export const CLOCK_TRUST_MS = 2 * 60_000;
 /** Our assumption: clocks of phones and servers agree to ten minutes. */
 export const CLOCK_SLACK_MS = 10 * 60_000;

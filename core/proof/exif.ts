@@ -24,7 +24,9 @@ const TIFF = 10;
 const ORIENTATION = 0x0112;
 const ENTRY_BYTES = 12;
 
-/** The same segment for a picture that has been turned the right way up: its orientation says so. TIFF 6.0, section 2. */
+/**
+ * The same segment for a picture that has been turned the right way up: its orientation says so. TIFF 6.0, section 2.
+ */
 export function upright(exif: Uint8Array): Uint8Array {
   const turned = new Uint8Array(exif);
   const view = new DataView(turned.buffer);

@@ -1,5 +1,6 @@
 /**
- * What a reading means: the figure that is judged, what it opens beside the part it was read at, and how it stands to what
+ * What a reading means: the figure that is judged, what it opens beside the part it was read at, and how it stands to
+ * what
  * this very machine read before.
  */
 import type { Need, ReadingNeed } from '../catalogue/types.ts';
@@ -7,7 +8,8 @@ import type { Need, ReadingNeed } from '../catalogue/types.ts';
 export type Readings = Readonly<Record<string, number>>;
 
 /**
- * The figure that is judged: the value itself, its drop from another reading, or the amount that another reading came to in an hour, where this one is minutes.
+ * The figure that is judged: the value itself, its drop from another reading, or the amount that another reading came
+ * to in an hour, where this one is minutes.
  * Undefined where one of the two is missing.
  */
 export function judgedValue({ key, judged }: ReadingNeed, readings: Readings): number | undefined {
@@ -46,7 +48,10 @@ export function hasDrifted(earlier: readonly number[], figure: number, worse: 'h
   return by > Math.max(DRIFT_LEAST, Math.abs(baseline) * DRIFT_SHARE);
 }
 
-/** A drift is worth a job from half way between the machine's baseline and its limit on: a drain that takes 24 seconds instead of 14 is still a good one. Ours. */
+/**
+ * A drift is worth a job from half way between the machine's baseline and its limit on: a drain that takes 24 seconds
+ * instead of 14 is still a good one. Ours.
+ */
 function isNearer(earlier: readonly number[], figure: number, limit: number | undefined): boolean {
   const baseline = baselineOf(earlier);
   return limit === undefined || baseline === undefined || Math.abs(limit - figure) <= Math.abs(figure - baseline);

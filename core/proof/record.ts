@@ -9,12 +9,16 @@ import type { Agent, Finding } from '../catalogue/types.ts';
 import type { Grade } from '../due/grades.ts';
 
 /**
- * 2 says by which methods it was done, 3 by whose edition of the procedure, 4 in which order and state, with every agent,
+ * 2 says by which methods it was done, 3 by whose edition of the procedure, 4 in which order and state, with every
+ * agent,
  * the condition after and what was replaced; earlier records stay as they are.
  */
 export const RECORD_SCHEMA = 4;
 
-/** How well a service is attested, never added up: said, said by who judged it, accepted by rule, by another person, looked at. */
+/**
+ * How well a service is attested, never added up: said, said by who judged it, accepted by rule, by another person,
+ * looked at.
+ */
 export const EVIDENCE_LEVELS = ['attested', 'selfCertified', 'checked', 'proven', 'spotChecked'] as const;
 export type EvidenceLevel = (typeof EVIDENCE_LEVELS)[number];
 
@@ -55,7 +59,10 @@ export interface ServiceRecord extends Observation {
   readonly procedureVersion: number;
   /** Options of the methods that it followed; absent in schema 1. */
   readonly methods?: Readonly<Record<string, string>>;
-  /** The steps of the sitting as they were shown, each with the state it was done in; null where it was logged afterwards. Absent before schema 4, like what follows. */
+  /**
+   * The steps of the sitting as they were shown, each with the state it was done in; null where it was logged
+   * afterwards. Absent before schema 4, like what follows.
+   */
   readonly plan?: readonly PlannedLine[] | null;
   /** What was found on the way, and how the system was found where it was not as usual. */
   readonly found?: readonly Finding[];

@@ -10,7 +10,9 @@ export interface Try {
   readonly quality: number;
 }
 
-/** What is tried in turn until the photo is below `PHOTO_BYTES`: quality goes before size, since proof lives on detail. */
+/**
+ * What is tried in turn until the photo is below `PHOTO_BYTES`: quality goes before size, since proof lives on detail.
+ */
 export const TRIES: readonly Try[] = [
   { side: PHOTO_SIDE, quality: 0.85 },
   { side: PHOTO_SIDE, quality: 0.72 },

@@ -1,4 +1,6 @@
-/** Volumes, in millilitres inside and in a person's own units outside. Factors: NIST SP 811, Handbook 44 app. C; exact. */
+/**
+ * Volumes, in millilitres inside and in a person's own units outside. Factors: NIST SP 811, Handbook 44 app. C; exact.
+ */
 import type { UnitSystem } from './units.ts';
 
 export const US_GALLON_ML = 3785.411784;

@@ -63,7 +63,10 @@ const ALSO: Readonly<Partial<Record<Column, readonly string[]>>> = {
 
 const plain = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '');
 
-/** The column under each head; null where none fits. Each column is found once, at its first head. @param names the columns' own names */
+/**
+ * The column under each head; null where none fits. Each column is found once, at its first head. @param names the
+ * columns' own names
+ */
 export function matchColumns(heads: readonly string[], names: Readonly<Record<Column, string>>): (Column | null)[] {
   const taken = new Set<Column>();
   return heads.map((head) => {

@@ -4,7 +4,10 @@
 const LANES = [0x9e3779b1, 0x5f356495] as const;
 const HIGH_BITS = 21;
 
-/** 53 bits by two lanes of multiplying and mixing: among a hundred thousand texts two are alike by chance once in a million files. */
+/**
+ * 53 bits by two lanes of multiplying and mixing: among a hundred thousand texts two are alike by chance once in a
+ * million files.
+ */
 export function fingerprintOf(text: string): number {
   let [a, b] = [0xdeadbeef, 0x41c6ce57];
   for (let i = 0; i < text.length; i += 1) {

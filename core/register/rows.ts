@@ -132,7 +132,10 @@ const OF_MACHINES: readonly Column[] = [
   'lastDone',
 ];
 
-/** A reader of rows that remembers what was said of each property and unit. Row numbers are those of the file, its head being row 1. */
+/**
+ * A reader of rows that remembers what was said of each property and unit. Row numbers are those of the file, its head
+ * being row 1.
+ */
 export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells, rowNumber: number) => ReadRow {
   /** Of a property or unit: for each column the fingerprint of what was said first, and its row. */
   const said = new Map<string, number[]>();

@@ -1,4 +1,7 @@
-/** Unit templates to begin with: what usually stands in a home of that kind. Words at `starter.<key>`. Our assumption of what is usual. */
+/**
+ * Unit templates to begin with: what usually stands in a home of that kind. Words at `starter.<key>`. Our assumption of
+ * what is usual.
+ */
 
 export interface StarterMachine {
   readonly type: string;

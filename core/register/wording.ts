@@ -11,7 +11,10 @@ const plain = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, ''
 export const columnNames = (say: Speaker): Record<Column, string> =>
   Object.fromEntries(COLUMNS.map((column) => [column, say(`column.${column}`)])) as Record<Column, string>;
 
-/** How rows are to be understood in a language. A name is taken with or without its punctuation; so is the catalogue's own key. */
+/**
+ * How rows are to be understood in a language. A name is taken with or without its punctuation; so is the catalogue's
+ * own key.
+ */
 export function wordingOf(say: Speaker, zone: string, today: Day): Wording {
   const machines = new Map(
     [...machineTypes.keys()].flatMap((key) => [

@@ -30,12 +30,18 @@ export interface Standing {
   readonly safetyCritical: Count;
 }
 
-/** Our assumption: a home is watched from its first point past the line, in breach from a fifth of them or any safety-critical one. */
+/**
+ * Our assumption: a home is watched from its first point past the line, in breach from a fifth of them or any
+ * safety-critical one.
+ */
 const BREACH_SHARE = 0.2;
 
 const IN_ORDER: readonly PointState[] = ['fresh', 'nearing'];
 
-/** Standing of a set of points; points on hold count neither way. A machine that is not safe is a breach, however well it is kept. */
+/**
+ * Standing of a set of points; points on hold count neither way. A machine that is not safe is a breach, however well
+ * it is kept.
+ */
 export function standingOf(
   points: readonly StandingPoint[],
   services: readonly StandingService[],

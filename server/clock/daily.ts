@@ -37,7 +37,10 @@ export async function turnDay(env: Env): Promise<void> {
   });
 }
 
-/** Points below a fact that began lately: the organisation's, the property's, a place's, a tenancy's, a machine's or their own. */
+/**
+ * Points below a fact that began lately: the organisation's, the property's, a place's, a tenancy's, a machine's or
+ * their own.
+ */
 async function begun(db: Db, property: Row<'property'>, places: readonly string[], today: Day): Promise<string[]> {
   const marks = await db.mark.all({ placeId: [...places] }, { columns: ['pointId', 'placeId'] });
   const tenancies = await db.tenancy.all({ placeId: [...places] });

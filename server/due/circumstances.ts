@@ -23,7 +23,10 @@ interface DatedCircumstances {
   readonly waterSince: Day | undefined;
 }
 
-/** Circumstances of a place, ascending, never empty. The last one is no empty home, since every hold ends with its review. */
+/**
+ * Circumstances of a place, ascending, never empty. The last one is no empty home, since every hold ends with its
+ * review.
+ */
 export type PlaceHistory = readonly DatedCircumstances[];
 
 export function placeHistory(

@@ -1,21 +1,21 @@
-/** What a point's line is computed from: its register, its facts as they were, what was found, its signals. Read for many points at once. */
+/**
+ * What a point's line is computed from: its register, its facts as they were, what was found, its signals. Read for
+ * many points at once.
+ */
 import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { carriedOver, withEdition } from '../../core/catalogue/edition.ts';
 import { methodsOf, procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
 import { forbiddenAt, withAllowed } from '../../core/catalogue/chemistry.ts';
-import { levelAt, type Raise } from '../../core/catalogue/levels.ts';
+import { levelAt } from '../../core/catalogue/levels.ts';
 import { withoutAgents } from '../../core/catalogue/methods.ts';
-import type { Agent, Choices, Procedure } from '../../core/catalogue/types.ts';
-import { ROTATION } from '../../core/catalogue/procedures/dishwasher.ts';
-import { expand } from '../../core/calendar/recurrence.ts';
-import { resolveAnchor, ruleOf, turnOf, type AnchorChoice, type CalendarFacts } from '../../core/due/anchor.ts';
-import { assumptionsWith, intervalName, NO_CHANGES, type Changes } from '../../core/due/assumptions.ts';
+import type { Procedure } from '../../core/catalogue/types.ts';
+import { resolveAnchor } from '../../core/due/anchor.ts';
+import { assumptionsWith, NO_CHANGES } from '../../core/due/assumptions.ts';
 import type { Stretch } from '../../core/due/exposure.ts';
-import { servedDayOf, type Cap, type LineInputs } from '../../core/due/inputs.ts';
-import type { Practice, PracticeDays } from '../../core/due/practice.ts';
-import { signalDay, type SignalState } from '../../core/due/signals.ts';
+import { servedDayOf } from '../../core/due/inputs.ts';
+import type { Practice } from '../../core/due/practice.ts';
+import { signalDay } from '../../core/due/signals.ts';
 import { pointsOfSymptom } from '../../core/faults/symptoms.ts';
-import type { JobState } from '../../core/jobs/transitions.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import type { Specification } from '../../contract/register.ts';
 import { SCOPES, type Scope } from '../../contract/practice.ts';
@@ -25,65 +25,9 @@ import type { Db } from '../store/db.ts';
 import { inForce, knownFacts, type KnownFacts } from '../store/facts.ts';
 import { holdAmong } from '../lookup/hold.ts';
 import { effectsOn, placeHistory, stretchesOf, type PlaceHistory } from './circumstances.ts';
-import type { Hold, Seasons } from '../store/factValues.ts';
-
-export interface PointHistory {
-  readonly point: {
-    readonly id: string;
-    readonly number: number;
-    readonly procedure: string;
-    readonly organisationId: string;
-  };
-  readonly machineId: string;
-  readonly placeId: string;
-  readonly propertyId: string;
-  readonly zone: string;
-  readonly today: Day;
-  /** Its machine is out of service, or lacks this part. */
-  readonly retired: boolean;
-  /** As the chosen methods make it. */
-  readonly procedure: Procedure;
-  /** The manager's own edition in force, where there is one. */
-  readonly edition: EditionInForce | null;
-  readonly inputs: LineInputs;
-  /** Where the practice comes from: the subject whose fact it is, the organisation without one. */
-  readonly practiceFrom: string;
-  readonly choices: Choices;
-  readonly anchorChoice: AnchorChoice;
-  readonly anchorMode: 'sets' | 'limits';
-  readonly calendar: CalendarFacts & { readonly warmCelsius: number };
-  readonly scheduled: boolean;
-  readonly hold: Hold | null;
-  /** Rows of what was found, oldest first, beside `inputs.conditions`. */
-  readonly conditions: readonly sql.ConditionRow[];
-  readonly lastService: sql.ConditionRow | undefined;
-  /** What raises its level on this machine. */
-  readonly raised: readonly Raise[];
-  /** Agents that may not be used at it. */
-  readonly forbidden: readonly Agent[];
-  /** The agent whose turn it is at the coming service; null where nothing rotates. */
-  readonly turn: Agent | null;
-  /** Work done that awaits its proof. */
-  readonly waiting: { readonly recordId: string; readonly doneDay: Day } | undefined;
-  /** Signals that are not answered, and open faults, oldest first. */
-  readonly signals: readonly {
-    readonly id: string;
-    readonly type: string;
-    readonly state: SignalState;
-    readonly day: Day;
-    readonly recheckDay: Day | null;
-  }[];
-  readonly faults: readonly { readonly day: Day; readonly symptom: string }[];
-  readonly jobState: JobState | undefined;
-}
-
-/** What may be assumed otherwise, to see what would follow before it is saved. */
-export interface Supposed {
-  readonly practice?: Practice | undefined;
-  readonly changes?: Changes | undefined;
-  readonly choices?: Choices | undefined;
-  readonly anchor?: { readonly choice: AnchorChoice; readonly mode: 'sets' | 'limits' } | undefined;
-}
+import type { Seasons } from '../store/factValues.ts';
+import type { PointHistory, Supposed } from './pointHistory.ts';
+import { waitsForSignal, choicesOf, daysWith, capsOf, turnAt, lacks, newSince } from './pointFacts.ts';
 
 export const SEASONS: Seasons = { coolingMonth: 6, coolingDate: 1, leadDays: 14, warmCelsius: 22 };
 
@@ -170,9 +114,6 @@ function remembered<V>(map: Map<string, V>, key: string, make: () => V): V {
   if (value === undefined) map.set(key, (value = make()));
   return value;
 }
-
-/** A machine registered within so many days of its installation was new: nobody served it before. */
-const NEW_MACHINE_DAYS = 30;
 
 function historyOf(read: Read, row: sql.PointRow): PointHistory {
   const { id, number, procedure: key, organisationId, machineId, placeId, propertyId, zone } = row;
@@ -283,7 +224,10 @@ function procedureAt(
   return { procedure: level === allowed.level ? allowed : { ...allowed, level }, edition, choices, forbidden, raised };
 }
 
-/** What was found, oldest first. A day that somebody claimed is believed until a service is recorded; it teaches nothing. */
+/**
+ * What was found, oldest first. A day that somebody claimed is believed until a service is recorded; it teaches
+ * nothing.
+ */
 function conditionsAt({ facts, conditions }: Read, { id, machineId }: sql.PointRow, today: Day): sql.ConditionRow[] {
   const found = conditions.get(id) ?? [];
   if (found.some(({ kind }) => kind === 'service')) return found;
@@ -334,57 +278,6 @@ type Anchored = NonNullable<Supposed['anchor']>;
 function anchorAt({ facts, supposed }: Read, pointId: string, procedure: Procedure, today: Day): Anchored {
   const chosen = supposed.anchor ?? facts.nearest([pointId], 'anchor', today)?.value ?? procedure.anchor;
   return chosen ?? { choice: { kind: 'none' }, mode: 'sets' };
-}
-
-function waitsForSignal({ signalled }: Procedure, practice: Practice): boolean {
-  return signalled?.includes(practice === 'maker' ? 'steady' : practice) ?? false;
-}
-
-/** Choices of methods, the inner scopes over the outer ones. */
-function choicesOf(facts: KnownFacts, scopes: readonly string[], today: Day): Choices {
-  return scopes.reduceRight<Choices>((chosen, subject) => {
-    const fact = inForce(facts.of(subject, 'methods'), today);
-    return fact ? { ...chosen, ...fact.value } : chosen;
-  }, {});
-}
-
-/** The intervals as the organisation assumes them. */
-function daysWith(procedure: string, days: PracticeDays, changes: Changes): PracticeDays {
-  const own = (school: keyof PracticeDays) => changes[intervalName(procedure, school)] ?? days[school];
-  return changes === NO_CHANGES ? days : { watchful: own('watchful'), steady: own('steady'), light: own('light') };
-}
-
-function capsOf(
-  facts: KnownFacts,
-  { waterCapDays }: Procedure,
-  specification: Specification | undefined,
-  propertyId: string,
-  today: Day,
-): Cap[] {
-  const water = waterCapDays && inForce(facts.of(propertyId, 'water'), today)?.value;
-  return [
-    ...(specification?.makerLimitDays ? [{ reason: 'maker' as const, days: specification.makerLimitDays }] : []),
-    ...(specification?.localLimitDays ? [{ reason: 'local' as const, days: specification.localLimitDays }] : []),
-    ...(water ? [{ reason: 'water' as const, days: waterCapDays![water.source] }] : []),
-  ];
-}
-
-/** After the last agent used; by the calendar where none was. Forbidden ones have no turn. */
-function turnAt({ rotation }: Procedure, last: Agent | null, forbidden: readonly Agent[], today: Day): Agent | null {
-  const order = rotation?.filter((agent) => !forbidden.includes(agent)) ?? [];
-  if (order.length === 0) return null;
-  const passed = expand(ruleOf(ROTATION.rule), ROTATION.start, ROTATION.start, today).length;
-  return turnOf(order, last, passed);
-}
-
-/** Whether the machine is one that has no such part. */
-function lacks(leftOut: string, procedure: string): boolean {
-  return leftOut !== '[]' && (JSON.parse(leftOut) as string[]).includes(procedure);
-}
-
-function newSince(installedDay: Day | null, registeredAt: number, zone: string): Day | null {
-  if (installedDay === null) return null;
-  return dayOfInstant(registeredAt, zone) - installedDay <= NEW_MACHINE_DAYS ? installedDay : null;
 }
 
 /** The scope at which the practice of a point was chosen. */

@@ -18,8 +18,9 @@ import {
 } from '../sql/lines.ts';
 import type { Db } from '../store/db.ts';
 import { readPointRows, readWaitingRows, readWorkRows } from '../sql/history.ts';
-import { readHistories, type PointHistory } from './history.ts';
+import { readHistories } from './history.ts';
 import { holdOf } from '../lookup/hold.ts';
+import type { PointHistory } from './pointHistory.ts';
 
 const TYPES = [...procedures.keys()];
 

@@ -1,4 +1,7 @@
-/** Choosing practice, methods, assumptions and the calendar: dated facts, after which the lines that follow are drawn anew. */
+/**
+ * Choosing practice, methods, assumptions and the calendar: dated facts, after which the lines that follow are drawn
+ * anew.
+ */
 import { dayFromIso, type Day } from '../../core/calendar/day.ts';
 import { isOption, optionOf } from '../../core/catalogue/methods.ts';
 import { forbiddenAt } from '../../core/catalogue/chemistry.ts';
@@ -80,7 +83,10 @@ export async function changesOf(db: Db, organisationId: string, today: Day): Pro
   return inForce(await factsOf(db, [organisationId], 'assumptions'), today)?.value ?? {};
 }
 
-/** Puts changes over those in force; null takes one back. Each is held against its range, and intervals against each other. */
+/**
+ * Puts changes over those in force; null takes one back. Each is held against its range, and intervals against each
+ * other.
+ */
 export function withChanges(before: Changes, changes: ChangeAssumptions['changes']): Changes {
   const next = Object.fromEntries(
     [...Object.entries(before), ...Object.entries(changes)].filter(

@@ -1,4 +1,7 @@
-/** Signals: something seen or reported makes a point due; answered by a service, or dismissed with a reason and a day of looking again. */
+/**
+ * Signals: something seen or reported makes a point due; answered by a service, or dismissed with a reason and a day of
+ * looking again.
+ */
 import { dayFromIso, dayOfInstant, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { signalsOf, signalTypeOf } from '../../core/due/signals.ts';
 import type { DismissSignal, ReportSignal, SignalSummary } from '../../contract/signals.ts';
@@ -22,7 +25,10 @@ export interface Raised {
   readonly emitterId: string | null;
 }
 
-/** Opens a signal, or counts it once more where the same one still waits; a dismissed one keeps its day of looking again. */
+/**
+ * Opens a signal, or counts it once more where the same one still waits; a dismissed one keeps its day of looking
+ * again.
+ */
 export async function raiseSignal(
   db: Db,
   { id, machine, type, note, personId, emitterId }: Raised,

@@ -8,7 +8,7 @@ import { nextAnchorDay, ruleOf, type AnchorChoice } from '../../core/due/anchor.
 import { assumptionsWith } from '../../core/due/assumptions.ts';
 import { dayOfCivil, civilOf } from '../../core/calendar/civil.ts';
 import type { TermLine } from '../../contract/due.ts';
-import type { PointHistory } from './history.ts';
+import type { PointHistory } from './pointHistory.ts';
 
 export function termLine(say: Speaker, term: Term, { inputs, signals, faults }: PointHistory): TermLine {
   const days = Math.round(term.days);
@@ -152,7 +152,9 @@ export function plainWords(
   return `${first} ${say('due.why.reasons', { direction, reasons: say.list([...reasons].map((reason) => say(`due.reason.${reason}`))) })}`;
 }
 
-/** A calendar that lets a part go far past what was learned there, with the rule that would fit; null where it does not. */
+/**
+ * A calendar that lets a part go far past what was learned there, with the rule that would fit; null where it does not.
+ */
 export function beyondWords(say: Speaker, days: number, learned: number | null): string | null {
   return learned === null
     ? null

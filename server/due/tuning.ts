@@ -15,7 +15,9 @@ const DAYS_BETWEEN = 2;
 /** A loop that long ago is over. */
 const REMEMBERED = 6;
 
-/** After a record of temperatures that counts: what to do next stands with the point, and it asks again when it is time. */
+/**
+ * After a record of temperatures that counts: what to do next stands with the point, and it asks again when it is time.
+ */
 export async function followTuning({ env: { say, newId }, db, now }: Call, recordId: string): Promise<void> {
   const record = (await db.record.one({ id: recordId }))!;
   const point = (await db.point.one({ id: record.pointId }))!;

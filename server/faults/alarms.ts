@@ -1,4 +1,7 @@
-/** Alarms: raised by whoever is at the machine, stopping work on it until the fault is closed; answered by somebody on duty. */
+/**
+ * Alarms: raised by whoever is at the machine, stopping work on it until the fault is closed; answered by somebody on
+ * duty.
+ */
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { ALARM_SEVERITY, alarmSymptom } from '../../core/faults/alarms.ts';
 import { correctBy } from '../../core/faults/symptoms.ts';
@@ -66,7 +69,10 @@ export async function raiseAlarm(
   return readAlarm(call, id);
 }
 
-/** The job of whoever raises it, whatever became of it meanwhile: an alarm is never refused because the office was faster. */
+/**
+ * The job of whoever raises it, whatever became of it meanwhile: an alarm is never refused because the office was
+ * faster.
+ */
 async function theirJob({ db, actor }: Call, id: string): Promise<Row<'job'>> {
   const job = await db.job.one({ id, organisationId: actor.organisationId });
   const theirs =

@@ -1,4 +1,7 @@
-/** Who may be given a job: the tenants of the place for tenant work within their budget, staff and managers for staff work too. */
+/**
+ * Who may be given a job: the tenants of the place for tenant work within their budget, staff and managers for staff
+ * work too.
+ */
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { PRACTISED } from '../../core/due/burden.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';

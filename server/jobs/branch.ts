@@ -3,13 +3,14 @@ import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { certainAgents, lacksAgent, meetingOf, meetings } from '../../core/catalogue/chemistry.ts';
 import type { Agent } from '../../core/catalogue/types.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
-import { readHistories, type PointHistory } from '../due/history.ts';
+import { readHistories } from '../due/history.ts';
 import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
 import { machineName } from '../lookup/names.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
+import type { PointHistory } from '../due/pointHistory.ts';
 
 export interface Poured {
   readonly agent: Agent;

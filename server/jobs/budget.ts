@@ -15,7 +15,10 @@ export interface BudgetUse extends Budget {
   readonly pace: number;
 }
 
-/** What a tenancy was asked for in the calendar month of an instant: requests, of which a home list is one, and minutes of their own pace. Jobs that were cancelled do not count, nor those that the tenant began unasked. */
+/**
+ * What a tenancy was asked for in the calendar month of an instant: requests, of which a home list is one, and minutes
+ * of their own pace. Jobs that were cancelled do not count, nor those that the tenant began unasked.
+ */
 export async function budgetUse(db: Db, tenancy: Row<'tenancy'>, now: number, zone: string): Promise<BudgetUse> {
   const today: Day = dayOfInstant(now, zone);
   const { year, month } = civilOf(today);

@@ -1,4 +1,6 @@
-/** The sitting of a job: what its tasks come to on their system, as it is planned, shown, and replayed when it was done. */
+/**
+ * The sitting of a job: what its tasks come to on their system, as it is planned, shown, and replayed when it was done.
+ */
 import { systemOf } from '../../core/catalogue/systems.ts';
 import { apart, mustNotMeet } from '../../core/catalogue/chemistry.ts';
 import type { Agent, Need, Procedure, State, Step } from '../../core/catalogue/types.ts';
@@ -16,7 +18,10 @@ export interface Fitting {
   readonly turn: Agent | null;
   /** Agents that the drains of its branch saw today. */
   readonly blocked: readonly Agent[];
-  /** Agents that the other tasks of this sitting surely use: what never meets them or wants a rinse between is not offered. */
+  /**
+   * Agents that the other tasks of this sitting surely use: what never meets them or wants a rinse between is not
+   * offered.
+   */
   readonly beside: readonly Agent[];
   /** A tenant does it: what is staff's is not asked. */
   readonly tenant: boolean;
@@ -27,14 +32,20 @@ export interface Fitting {
 /** A timer of so many minutes is a machine's run, not a soak. */
 const RUN_FROM_MINUTES = 60;
 
-/** A need as it is asked today: the agent whose turn it is, none that must not meet what the drains saw, the model's own running time. */
+/**
+ * A need as it is asked today: the agent whose turn it is, none that must not meet what the drains saw, the model's own
+ * running time.
+ */
 function fitted(need: Need, run: boolean, { turn, blocked, beside, runMinutes }: Fitting): Need {
   if (need.kind === 'timer')
     return run && runMinutes !== null && need.minutes >= RUN_FROM_MINUTES ? { ...need, minutes: runMinutes } : need;
   return need.kind === 'agent' ? { ...need, choices: fittedAgents(need.choices, { turn, blocked, beside }) } : need;
 }
 
-/** The agents that are left of a choice this time: the one whose turn it is, none that must not meet what the drains saw or what the sitting uses besides. */
+/**
+ * The agents that are left of a choice this time: the one whose turn it is, none that must not meet what the drains saw
+ * or what the sitting uses besides.
+ */
 export function fittedAgents(
   choices: readonly Agent[],
   { turn, blocked, beside }: Pick<Fitting, 'turn' | 'blocked' | 'beside'>,

@@ -6,7 +6,7 @@ import { moverOf, needsReason, stateAfter, type Move } from '../../core/jobs/tra
 import type { Speaker } from '../../core/language/message.ts';
 import type { GiveJob, MoveJob } from '../../contract/jobs.ts';
 import { recomputeWork } from '../due/recompute.ts';
-import { readHistories, type PointHistory } from '../due/history.ts';
+import { readHistories } from '../due/history.ts';
 import { liveJobOf } from '../lookup/liveJob.ts';
 import type { Call } from '../context/context.ts';
 import { isManager } from '../context/context.ts';
@@ -19,6 +19,7 @@ import { refuseMeeting } from './branch.ts';
 import { noteEvent } from './events.ts';
 import { handBack, settleFor } from './handBacks.ts';
 import { refuseStopped } from '../lookup/alarms.ts';
+import type { PointHistory } from '../due/pointHistory.ts';
 
 export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }> {
   const sitting = await readSitting(call, form.pointIds);
@@ -47,7 +48,10 @@ export async function readSitting(
   return { machine, points, histories: await readHistories(db, pointIds, now) };
 }
 
-/** Whoever is asked, where they may be. @throws Problem where they are not of this place, have had their share, or may not do such work */
+/**
+ * Whoever is asked, where they may be. @throws Problem where they are not of this place, have had their share, or may
+ * not do such work
+ */
 export async function whoMay(
   call: Call,
   placeId: string,

@@ -1,4 +1,7 @@
-/** Home lists: several sittings in one home asked of one person at once. Each is a job of its own, with its own flow and records; together they are one request. */
+/**
+ * Home lists: several sittings in one home asked of one person at once. Each is a job of its own, with its own flow and
+ * records; together they are one request.
+ */
 import { shareUsed, WINDOW_OPENS } from '../../core/due/line.ts';
 import { joins } from '../../core/due/riders.ts';
 import { systemOf } from '../../core/catalogue/systems.ts';

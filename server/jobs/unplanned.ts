@@ -1,4 +1,6 @@
-/** Work that nobody asked for: whoever scans a machine's label begins it there and then, and proves it like any other. */
+/**
+ * Work that nobody asked for: whoever scans a machine's label begins it there and then, and proves it like any other.
+ */
 import type { Begin } from '../../contract/jobs.ts';
 import { readHistories } from '../due/history.ts';
 import type { Call } from '../context/context.ts';

@@ -1,4 +1,7 @@
-/** Taking back what one has sent, as long as nobody has judged it: something was noticed, and it is mended before anybody looks. */
+/**
+ * Taking back what one has sent, as long as nobody has judged it: something was noticed, and it is mended before
+ * anybody looks.
+ */
 import { recomputeWork } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';

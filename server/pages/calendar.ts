@@ -3,9 +3,10 @@ import { calendarOf, type CalendarEvent } from '../../core/calendar/icalendar.ts
 import { anchorDays, ruleOf } from '../../core/due/anchor.ts';
 import { computeLine } from '../../core/due/compute.ts';
 import type { Call } from '../context/context.ts';
-import { readHistories, type PointHistory } from '../due/history.ts';
+import { readHistories } from '../due/history.ts';
 import { findAddressed, pointsBelow } from '../lookup/scope.ts';
 import { plainWords } from '../due/terms.ts';
+import type { PointHistory } from '../due/pointHistory.ts';
 
 const AHEAD_DAYS = 760;
 

@@ -8,7 +8,7 @@ import { listFaults } from '../faults/faults.ts';
 import type { FaultSummary } from '../../contract/register.ts';
 import type { Row } from '../store/tables.ts';
 import { reportableMachine } from '../words/reportable.ts';
-import { doneLately, jobsInHand } from './job.ts';
+import { doneLately, jobsInHand } from './jobsOfPerson.ts';
 
 const NOTHING = {
   kind: 'home',
@@ -60,7 +60,10 @@ export async function readHome(call: Call): Promise<HomeAnswer> {
   };
 }
 
-/** What is wrong at home, and what this household itself reported at a machine that it shares; whose words those are is their own alone. */
+/**
+ * What is wrong at home, and what this household itself reported at a machine that it shares; whose words those are is
+ * their own alone.
+ */
 async function openFaultsFor(
   call: Call,
   machines: readonly Row<'machine'>[],

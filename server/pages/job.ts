@@ -1,16 +1,13 @@
 /** Jobs as their doers see them: a summary for a list, and the steps of the sitting. */
-import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
+import { dayOfInstant } from '../../core/calendar/day.ts';
 import { waitMinutes } from '../../core/catalogue/catalogue.ts';
 import { certainAgents } from '../../core/catalogue/chemistry.ts';
-import type { Agent, Material, Procedure } from '../../core/catalogue/types.ts';
+import type { Agent, Procedure } from '../../core/catalogue/types.ts';
 import { materialWords, stepAmounts, type Extent } from '../../core/jobs/amounts.ts';
 import { stepsOfAct } from '../../core/jobs/gone.ts';
 import { planSitting, REST } from '../../core/jobs/plan.ts';
 import type { Act } from '../../core/jobs/sitting.ts';
-import { DOING_STATES } from '../../core/jobs/transitions.ts';
-import type { Speaker } from '../../core/language/message.ts';
-import { rodsFor, ROD_MM } from '../../core/measure/ductRun.ts';
-import { MM_PER_FOOT, type UnitSystem } from '../../core/quantities/units.ts';
+import { type UnitSystem } from '../../core/quantities/units.ts';
 import type { Specification } from '../../contract/register.ts';
 import type { JobAnswer, JobSummary } from '../../contract/jobs.ts';
 import { placedStep } from '../../contract/steps.ts';
@@ -30,10 +27,11 @@ import { zoneOfPlace } from '../lookup/zone.ts';
 import { usedOnBranch } from '../jobs/branch.ts';
 import { runMinutesOf } from '../jobs/runMinutes.ts';
 import { findJob } from '../jobs/jobs.ts';
-import { beginningsOf, fittedAgents, sittingOn, sittingTask, stateLines, stateWordsOf } from '../jobs/jobSitting.ts';
+import { beginningsOf, sittingOn, sittingTask, stateLines, stateWordsOf } from '../jobs/jobSitting.ts';
 import { describeAct, describeChange, describeRest } from '../words/steps.ts';
 import { markDates } from '../lookup/markDates.ts';
 import type { PlannedStep } from '../../core/jobs/plannedStep.ts';
+import { carried, materialsInWords, rodWords, stopApplies } from './kitWords.ts';
 
 interface Described {
   readonly job: Row<'job'>;
@@ -297,61 +295,12 @@ function describeSitting(
 const besideOf = (current: Described['tasks'], id: string): Agent[] =>
   current.filter((task) => task.id !== id).flatMap(({ procedure, turn }) => certainAgents(procedure, turn));
 
-/** What is carried: of the agents only those that may be used this time. */
-function carried(
-  procedure: Procedure,
-  turn: Agent | null,
-  blocked: readonly Agent[],
-  beside: readonly Agent[],
-): readonly Material[] {
-  const needs = procedure.steps.flatMap((step) => step.needs).filter((need) => need.kind === 'agent');
-  const chosen = needs.flatMap((need) => fittedAgents(need.choices, { turn, blocked, beside }));
-  const asked = needs.flatMap(({ choices }) => choices);
-  return procedure.materials.filter(
-    ({ agent }) => agent === undefined || !asked.includes(agent) || chosen.includes(agent),
-  );
-}
-
-/** Agents that are a choice of one stand in one line. */
-function materialsInWords(
-  say: Speaker,
-  materials: readonly Material[],
-  { steps }: Procedure,
-  words: (material: Material) => string,
-): string[] {
-  const asked = steps.flatMap(({ needs }) => needs.flatMap((need) => (need.kind === 'agent' ? need.choices : [])));
-  const choice = materials.filter(({ agent }) => agent !== undefined && asked.includes(agent));
-  if (choice.length < 2) return materials.map(words);
-  return [
-    ...materials.filter((it) => !choice.includes(it)).map(words),
-    say('kit.oneOf', { items: say.anyOf(choice.map(words)) }),
-  ];
-}
-
-/** The brush with as many rods as the run is long, where it was entered. */
-function rodWords(say: Speaker, { kit }: Procedure, { duct }: Specification, units: UnitSystem): string[] {
-  if (!duct || !kit.includes('ductBrush')) return [];
-  const length = (mm: number) =>
-    units === 'us'
-      ? say('amount.feet', { feet: Math.round((mm / MM_PER_FOOT) * 10) / 10 })
-      : say('amount.metres', { metres: Math.round(mm / 100) / 10 });
-  return [
-    say('kit.ductBrush.alone'),
-    say('kit.rods', { rods: rodsFor(duct), length: length(ROD_MM), run: length(duct.straightMm) }),
-  ];
-}
-
 /** Agents that went down this machine's branch today: what must not meet them is not offered. */
 async function agentsAgainst({ db, now }: Call, machineId: string): Promise<Agent[]> {
   const machine = (await db.machine.one({ id: machineId }))!;
   return (await usedOnBranch(db, machineId, dayOfInstant(now, await zoneOfPlace(db, machine.placeId)))).map(
     ({ agent }) => agent,
   );
-}
-
-/** Cautions for gas are for gas. */
-function stopApplies(stop: string, fuel: string): boolean {
-  return !stop.startsWith('gas') || fuel === 'gas';
 }
 
 async function toldFindings({ db, env: { say } }: Call, taskId: string): Promise<string[]> {
@@ -364,41 +313,8 @@ async function toldFindings({ db, env: { say } }: Call, taskId: string): Promise
     : [];
 }
 
-/** The jobs a person has in hand, most urgent first. */
-export async function jobsInHand(call: Call): Promise<JobSummary[]> {
-  const { db, actor } = call;
-  const jobs = await db.job.all(
-    { assigneeId: actor.personId, organisationId: actor.organisationId, state: [...DOING_STATES] },
-    { order: [['givenAt', 'ASC']] },
-  );
-  const summaries = await Promise.all(jobs.map((job) => summarise(call, job)));
-  return summaries.sort((a, b) => lateness(b) - lateness(a));
-}
-
-function lateness({ marks, today }: JobSummary): number {
+export function lateness({ marks, today }: JobSummary): number {
   return Math.max(
     ...marks.map(({ servedDay, intervalDays }) => (servedDay ? (today - servedDay) / Math.max(1, intervalDays) : 1)),
   );
-}
-
-/** Jobs sent lately by a person, newest first. */
-export async function doneLately(call: Call): Promise<{ id: string; says: string; day: string; verdict: string }[]> {
-  const {
-    db,
-    actor,
-    env: { say },
-  } = call;
-  const records = await db.record.all({ personId: actor.personId }, { order: [['doneAt', 'DESC']], limit: 6 });
-  const proofs = new Map(
-    (await db.proof.all({ recordId: records.map(({ id }) => id) })).map((proof) => [proof.recordId, proof]),
-  );
-  const points = new Map(
-    (await db.point.all({ id: records.map(({ pointId }) => pointId) })).map((point) => [point.id, point]),
-  );
-  return records.map(({ id, pointId, doneDay }) => ({
-    id,
-    says: say(`task.${points.get(pointId)!.procedure}`),
-    day: isoFromDay(doneDay),
-    verdict: say(`verdict.${proofs.get(id)!.state}`),
-  }));
 }

@@ -68,7 +68,8 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
 }
 
 /**
- * Services that had a line to be on time for: a part's first ever had none. Those judged by the earlier definition stay as they
+ * Services that had a line to be on time for: a part's first ever had none. Those judged by the earlier definition stay
+ * as they
  * were judged, riders left out, since nothing asked for them then.
  */
 export async function servicesSince(db: Db, marks: readonly Row<'mark'>[], day: number) {

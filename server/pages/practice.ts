@@ -16,12 +16,13 @@ import { ruleWords } from '../../core/calendar/words.ts';
 import { SCOPES, type PracticeAnswer, type PracticePreview, type Scope } from '../../contract/practice.ts';
 import type { Call } from '../context/context.ts';
 import { factsOf, inForce, nearestFact, type Fact } from '../store/facts.ts';
-import { practiceScope, readHistories, SEASONS, type PointHistory } from '../due/history.ts';
+import { practiceScope, readHistories, SEASONS } from '../due/history.ts';
 import { findAddressed, findScope, pointsBelow, type Found } from '../lookup/scope.ts';
 import { personPace } from '../jobs/pace.ts';
 import { readBeyond } from '../sql/lines.ts';
 import { budgetOf, changesOf } from '../due/settings.ts';
 import { beyondWords } from '../due/terms.ts';
+import type { PointHistory } from '../due/pointHistory.ts';
 
 export async function readPractice(call: Call): Promise<PracticeAnswer> {
   const {

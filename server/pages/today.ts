@@ -1,8 +1,8 @@
 /** A staff member's day: the jobs in hand, and what of their kit must be kept apart. */
 import type { TodayAnswer } from '../../contract/jobs.ts';
 import type { Call } from '../context/context.ts';
-import { jobsInHand } from './job.ts';
 import { agentsToKeepApart } from '../jobs/kit.ts';
+import { jobsInHand } from './jobsOfPerson.ts';
 
 export async function readToday(call: Call): Promise<TodayAnswer> {
   const jobs = await jobsInHand(call);

@@ -22,9 +22,10 @@ import type { WorkingAnswer } from '../../contract/due.ts';
 import type { Suppose } from '../../contract/practice.ts';
 import type { Call } from '../context/context.ts';
 import { findPoint, namesOf } from '../lookup/find.ts';
-import { practiceScope, readHistory, type PointHistory, type Supposed } from '../due/history.ts';
+import { practiceScope, readHistory } from '../due/history.ts';
 import { anchorOf, changesOf, withChanges } from '../due/settings.ts';
 import { anchorWords, beyondWords, isoOrNull, plainWords, termLine } from '../due/terms.ts';
+import type { PointHistory, Supposed } from '../due/pointHistory.ts';
 
 /** How sure the speed is, by the highest that it may be over the lowest. */
 function spreadWord(ratio: number): 'alone' | 'some' | 'sure' {

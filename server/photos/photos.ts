@@ -189,7 +189,10 @@ export async function sharePhoto(
 /** What staff may see though others took it. */
 const STAFF_SLOTS = ['shutoff', 'fault', 'plate', 'where'];
 
-/** The file of a photo that this person may see: a manager any, staff shut-offs and faults, everybody their own and the shut-offs of their jobs. */
+/**
+ * The file of a photo that this person may see: a manager any, staff shut-offs and faults, everybody their own and the
+ * shut-offs of their jobs.
+ */
 export async function photoFile(call: Call, id: string): Promise<string> {
   const { env, db, actor } = call;
   const photo = await db.photo.one({ id, organisationId: actor.organisationId });

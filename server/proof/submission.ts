@@ -1,36 +1,34 @@
 /** Sending a job: a record a task, each checked on its own. */
 import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
-import { checkProof, type CheckedPhoto, type Proof } from '../../core/proof/checks.ts';
-import { needsInPlan, replaySitting, stepsOfAct } from '../../core/jobs/gone.ts';
-import { planSitting } from '../../core/jobs/plan.ts';
-import type { SittingTask } from '../../core/jobs/sitting.ts';
+import { checkProof, type CheckedPhoto } from '../../core/proof/checks.ts';
+import { needsInPlan } from '../../core/jobs/gone.ts';
 import { stateAfter } from '../../core/jobs/transitions.ts';
 import { boundedClaim, trueTimes } from '../../core/proof/claim.ts';
-import { correlation, sameAs } from '../../core/proof/likeness.ts';
-import type { Need, Procedure } from '../../core/catalogue/types.ts';
+import { sameAs } from '../../core/proof/likeness.ts';
 import type { Observation, ServiceRecord } from '../../core/proof/record.ts';
 import type { SubmittedRecord, Submission } from '../../contract/jobs.ts';
-import { readHistories, type PointHistory } from '../due/history.ts';
+import { readHistories } from '../due/history.ts';
 import { recomputeWork } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';
 import { isOffice } from '../context/context.ts';
 import { fieldProblem, notFound } from '../context/problem.ts';
 import { takeReadings } from '../faults/readings.ts';
 import { earlierPhotos, type EarlierPhoto } from '../photos/lookalikes.ts';
-import { claimPhoto, sharePhoto } from '../photos/photos.ts';
+import { claimPhoto } from '../photos/photos.ts';
 import { tellFindings } from '../words/findings.ts';
-import { writeRecord, type GoneSitting } from './records.ts';
+import { writeRecord } from './records.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import { refuseTakenIds } from '../lookup/ids.ts';
 import { factsOf, recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { usedOnBranch } from '../jobs/branch.ts';
 import { handBack } from '../jobs/handBacks.ts';
-import { sittingOn, sittingTask } from '../jobs/jobSitting.ts';
 import { personPace } from '../jobs/pace.ts';
 import { runMinutesOf } from '../jobs/runMinutes.ts';
 import { applyMove, jobMoved } from '../jobs/jobs.ts';
-import type { PlannedStep } from '../../core/jobs/plannedStep.ts';
+import { type GoneThrough, goneThrough, waitMinutesOf } from './goneThrough.ts';
+import { type Claimed, claim, refuseStrangeSlots, copyAmong } from './sentPhotos.ts';
+import type { PointHistory } from '../due/pointHistory.ts';
 
 export async function sendJob(call: Call, id: string, form: Submission): Promise<{ state: string; notes: string[] }> {
   const {
@@ -156,90 +154,6 @@ async function wasTheirs({ db, actor }: Call, job: Row<'job'>): Promise<boolean>
   );
 }
 
-/** The sitting as the device says that it was gone through, replayed; without a word from it, as it was planned. */
-interface GoneThrough {
-  readonly machine: Row<'machine'>;
-  readonly tasks: readonly SittingTask[];
-  readonly steps: readonly PlannedStep[];
-  readonly wrong: readonly string[];
-  readonly work: Omit<Proof['work'], 'waitMinutes'>;
-  readonly kept: GoneSitting;
-}
-
-function goneThrough(
-  machine: Row<'machine'>,
-  of: readonly { readonly task: Row<'task'>; readonly history: PointHistory; readonly runMinutes: number | null }[],
-  { plan, left }: Submission,
-  pace: number,
-  tenant: boolean,
-): GoneThrough {
-  const tasks = of.map(({ task, history: { procedure, turn }, runMinutes }) =>
-    sittingTask(task.id, procedure, { turn, blocked: [], beside: [], runMinutes, tenant }),
-  );
-  const sitting = sittingOn(machine, tasks);
-  const situation = {
-    begin: plan?.begin ?? {},
-    found: plan?.found ?? [],
-    done: plan?.keys ?? planSitting(sitting).steps.map(({ key }) => key),
-  };
-  const { steps, wrong } = replaySitting(
-    sitting,
-    situation,
-    left.map(({ taskId }) => taskId),
-  );
-  const done = tasks.filter(({ id }) => !left.some(({ taskId }) => taskId === id));
-  const work = { handsMinutes: done.reduce((sum, { minutes }) => sum + minutes, 0), pace };
-  return {
-    machine,
-    tasks,
-    steps,
-    wrong,
-    work,
-    kept: {
-      plan: steps.map(({ key, state }) => ({ step: key, state })),
-      found: situation.found,
-      begin: situation.begin,
-    },
-  };
-}
-
-/** Waits of one part follow each other; those of its neighbours in the sitting are no part of its proof. */
-const waitMinutesOf = (asked: readonly Need[]) =>
-  asked.reduce((sum, need) => sum + (need.kind === 'timer' ? need.minutes : 0), 0);
-
-/** Photos that this submission has claimed, with the act of the slot that each is for. */
-type Claimed = Map<string, { readonly photo: Row<'photo'>; readonly act: string | null }>;
-
-/** The act that a photo slot of a task belongs to. */
-function actOfSlot({ tasks, steps }: GoneThrough, taskId: string, slot: string): string | null {
-  const found = steps.find((planned) =>
-    stepsOfAct(tasks, planned).some(
-      ({ task, step }) => task === taskId && step.needs.some(({ kind, key }) => kind === 'photo' && key === slot),
-    ),
-  );
-  return found?.key ?? null;
-}
-
-/** A photo of an act that two records share is one photo; any other is used once. */
-async function claim(
-  call: Call,
-  sitting: GoneThrough,
-  claimed: Claimed,
-  photoId: string,
-  record: SubmittedRecord,
-  slot: string,
-): Promise<Row<'photo'>> {
-  const act = actOfSlot(sitting, record.taskId, slot);
-  const before = claimed.get(photoId);
-  if (before && before.act !== null && before.act === act) {
-    await sharePhoto(call, photoId, record.id, slot);
-    return before.photo;
-  }
-  const photo = await claimPhoto(call, photoId, record.id, slot);
-  claimed.set(photoId, { photo, act });
-  return photo;
-}
-
 /** Tasks that could not be done in this sitting go back to the office, with the reason. */
 async function leaveTasks(
   call: Call,
@@ -264,36 +178,6 @@ async function leaveTasks(
   }
 }
 
-/** @throws Problem 422 for a photo of something that the procedure does not ask for, and for two of one thing: only one would be in the record */
-function refuseStrangeSlots({ steps }: Procedure, { photos }: SubmittedRecord): void {
-  const known = steps
-    .flatMap(({ needs }) => needs)
-    .filter(({ kind }) => kind === 'photo')
-    .map(({ key }) => key);
-  const slots = photos.map(({ slot }) => slot);
-  if (slots.some((slot, i) => !known.includes(slot) || slots.indexOf(slot) < i))
-    throw fieldProblem('records', 'field.photoSlot');
-}
-
-/** A photo of this submission that is this very picture, sent a second time. */
-function copyAmong(photo: Row<'photo'>, thumb: Uint8Array, claimed: Claimed): ReturnType<typeof sameAs<EarlierPhoto>> {
-  const others = [...claimed.values()].map((it) => it.photo).filter(({ id }) => id !== photo.id);
-  const copy = others.find(
-    (it) =>
-      it.hash === photo.hash ||
-      (it.gradientHash === photo.gradientHash && correlation(thumb, new Uint8Array(it.thumb)) >= COPY),
-  );
-  return (
-    copy && {
-      photo: { id: copy.id, hash: copy.gradientHash, thumb: new Uint8Array(copy.thumb), receivedAt: copy.receivedAt },
-      likeness: 1,
-    }
-  );
-}
-
-/** Before and after from one spot may look alike: in one sitting only a picture that does not differ at all is a copy. Ours. */
-const COPY = 0.9995;
-
 interface Sending {
   /** As the device says, in server time. */
   readonly times: ReturnType<typeof trueTimes>;
@@ -306,7 +190,9 @@ interface Sending {
   readonly zone: string;
   readonly earlier: readonly EarlierPhoto[];
   readonly deviceAt: number;
-  /** The office had taken it out, or given it to somebody else: what was done reaches it all the same, and it decides. */
+  /**
+   * The office had taken it out, or given it to somebody else: what was done reaches it all the same, and it decides.
+   */
   readonly offered: boolean;
 }
 
@@ -323,7 +209,8 @@ async function sendRecord(
     lastService,
   } = history;
   refuseStrangeSlots(procedure, record);
-  // What a device says is bounded by what the server knows: nobody served it before it was asked for, or before it was last served.
+  // What a device says is bounded by what the server knows: nobody served it before it was asked for, or before it was
+  // last served.
   const from = Math.max(job.givenAt ?? job.createdAt, lastService?.at ?? 0);
   const { startedAt, doneAt, outside } = boundedClaim(times, { from, receivedAt: call.now });
   const photos: CheckedPhoto[] = [];
@@ -331,7 +218,8 @@ async function sendRecord(
   for (const { slot, photoId } of record.photos) {
     const photo = await claim(call, sitting, claimed, photoId, record, slot);
     const thumb = new Uint8Array(photo.thumb);
-    // The same picture under two names in one sitting is a copy too; of an act that two records share there is one photo.
+    // The same picture under two names in one sitting is a copy too; of an act that two records share there is one
+    // photo.
     const same = sameAs(thumb, earlier) ?? copyAmong(photo, thumb, claimed);
     hashes[slot] = photo.hash;
     photos.push({

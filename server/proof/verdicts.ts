@@ -28,7 +28,8 @@ export async function summarise({ db, env: { say } }: Call, proofs: readonly Row
     (await db.record.all({ id: proofs.map(({ recordId }) => recordId) })).map((it) => [it.id, it]),
   );
   const points = new Map((await db.point.all({ id: proofs.map(({ pointId }) => pointId) })).map((it) => [it.id, it]));
-  // By its machine, not its mark: a part that was left out, or a retired machine, has none, and its proof is judged all the same.
+  // By its machine, not its mark: a part that was left out, or a retired machine, has none, and its proof is judged all
+  // the same.
   const machines = new Map(
     (await db.machine.all({ id: [...points.values()].map(({ machineId }) => machineId) })).map((it) => [it.id, it]),
   );
@@ -133,7 +134,8 @@ export async function judgedWords(
 export const UNDO_MS = 10 * 60_000;
 
 /**
- * Takes one's own verdict back, within ten minutes: the proof waits again, and what it did is undone. A mended register stays mended.
+ * Takes one's own verdict back, within ten minutes: the proof waits again, and what it did is undone. A mended register
+ * stays mended.
  * @throws Problem 409 where it is too late, somebody else's, or the doer has begun again
  */
 export async function undoVerdict(call: Call, id: string): Promise<{ state: string }> {

@@ -69,7 +69,10 @@ export async function changeMachine(
   return {};
 }
 
-/** Says which parts a machine lacks. What is left out leaves the board with its jobs; what is taken in again comes back with its history. */
+/**
+ * Says which parts a machine lacks. What is left out leaves the board with its jobs; what is taken in again comes back
+ * with its history.
+ */
 async function leaveOut(call: Call, machine: Row<'machine'>, leftOut: readonly string[]): Promise<void> {
   const { env, db, now } = call;
   const { points } = machineTypeOf(machine.type);
@@ -92,7 +95,10 @@ async function leaveOut(call: Call, machine: Row<'machine'>, leftOut: readonly s
   );
 }
 
-/** Moves a machine to another place. Its label, points and history go with it; jobs that were given for the old place are over. */
+/**
+ * Moves a machine to another place. Its label, points and history go with it; jobs that were given for the old place
+ * are over.
+ */
 export async function moveMachine(call: Call, id: string, { placeId }: MoveMachine): Promise<object> {
   const { db, now } = call;
   const machine = await findMachine(call, id);
@@ -135,7 +141,9 @@ export async function contractMachine(call: Call, id: string, { contract }: Cont
   return {};
 }
 
-/** Takes a machine out of service: its points leave the board, its history stays, its emitters are not heard any more. */
+/**
+ * Takes a machine out of service: its points leave the board, its history stays, its emitters are not heard any more.
+ */
 export async function retireMachine(call: Call, id: string, { day }: RetireMachine): Promise<object> {
   const {
     db,

@@ -65,7 +65,10 @@ export async function addToMany(call: Call, { placeIds, machine }: ManyMachines)
   return { points: (await addMachines(call, placed)).length };
 }
 
-/** The machines of a place as they may be put elsewhere: what must match at their points comes along, where they stand does not. */
+/**
+ * The machines of a place as they may be put elsewhere: what must match at their points comes along, where they stand
+ * does not.
+ */
 export async function sketchesOf({ db }: Call, placeId: string): Promise<MachineSketch[]> {
   const machines = await db.machine.all({ placeId, retiredDay: null }, { order: [['number', 'ASC']] });
   const points = await db.point.all({ machineId: machines.map(({ id }) => id) });
@@ -129,7 +132,10 @@ export async function removeTemplate({ db, actor: { organisationId }, now }: Cal
 const pointsOf = (machines: readonly MachineSketch[]) =>
   machines.reduce((sum, { type, leftOut }) => sum + machineTypeOf(type).points.length - leftOut.length, 0);
 
-/** Templates to choose from: one's own first, then those to begin with; and, where asked, those of a unit that is to be copied. */
+/**
+ * Templates to choose from: one's own first, then those to begin with; and, where asked, those of a unit that is to be
+ * copied.
+ */
 export async function listTemplates(call: Call): Promise<{ templates: TemplateSummary[] }> {
   const {
     db,

@@ -105,7 +105,8 @@ export function knownFacts(
   rows: readonly { id: string; subjectId: string; name: FactName; fromDay: Day; value: string }[],
 ): KnownFacts {
   const bySubject = new Map<string, Fact<FactName>[]>();
-  // Values repeat across subjects; the same text is the same value, which also lets what is derived from it be remembered.
+  // Values repeat across subjects; the same text is the same value, which also lets what is derived from it be
+  // remembered.
   const values = new Map<string, unknown>();
   for (const { id, subjectId, name, fromDay, value } of rows) {
     const key = `${subjectId} ${name}`;

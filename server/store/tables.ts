@@ -92,7 +92,10 @@ export const TABLES = {
   },
   /** A unit template of the manager's own: its machines, JSON. */
   template: { id: key(), organisationId, name: text(), content: text(), createdAt, removedAt: integerOrNull() },
-  /** A manager's own edition of a procedure, numbered; without content, ours was taken up again. `ours` is the version that it was made beside. */
+  /**
+   * A manager's own edition of a procedure, numbered; without content, ours was taken up again. `ours` is the version
+   * that it was made beside.
+   */
   edition: {
     id: key(),
     organisationId,

@@ -1,4 +1,7 @@
-/** What may be said of a machine: symptoms of a fault, signals that make upkeep due, deficiencies that upkeep will not cure. */
+/**
+ * What may be said of a machine: symptoms of a fault, signals that make upkeep due, deficiencies that upkeep will not
+ * cure.
+ */
 import { signalsForPeople } from '../../core/due/signals.ts';
 import { deficienciesOf } from '../../core/faults/deficiencies.ts';
 import { symptomsOf } from '../../core/faults/symptoms.ts';

@@ -60,7 +60,8 @@ function needsOfAct(say: Speaker, steps: readonly StepOfTask[], units: UnitSyste
   for (const { taskId, step, procedure } of steps) {
     for (const need of step.needs) {
       const described = describeNeed(say, need, procedure.key, units, [taskId]);
-      // A grade and what was found are of one part alone; an assurance in the same words, a reading or an agent is of the act.
+      // A grade and what was found are of one part alone; an assurance in the same words, a reading or an agent is of
+      // the act.
       const key = ['grade', 'finds', 'size'].includes(need.kind)
         ? `${need.kind} ${need.key} ${taskId}`
         : `${need.kind} ${need.key} ${described.label}`;

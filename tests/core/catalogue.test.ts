@@ -22,7 +22,8 @@ const SAMPLE_AMOUNTS = { bleach: '', water: '', vinegar: '', dose: '', total: ''
 
 /**
  * The upkeep handbook's tables, row by row: watchful, steady, light, minutes, who may. Common practice, no source.
- * A star marks an interval that no practitioner stated, which is the product's own assumption; S a school that waits for a signal.
+ * A star marks an interval that no practitioner stated, which is the product's own assumption; S a school that waits
+ * for a signal.
  */
 const HANDBOOK = `
 airHandler.returnFilter 30 90 90 5 T

@@ -1,4 +1,7 @@
-/** Chemistry by property: what never meets, what wants a rinse, what never touches what, and that nothing forbidden is ever offered. */
+/**
+ * Chemistry by property: what never meets, what wants a rinse, what never touches what, and that nothing forbidden is
+ * ever offered.
+ */
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { procedures, procedureOf } from '../../core/catalogue/catalogue.ts';

@@ -1,7 +1,10 @@
 import { expect } from 'chai';
 import { judgeLearning, RATIOS } from '../../core/lab/learning.ts';
 
-/** The bar: after six services of the truth model, at each true-to-assumed ratio, median under 20 %, nine in ten under 40 %. */
+/**
+ * The bar: after six services of the truth model, at each true-to-assumed ratio, median under 20 %, nine in ten under
+ * 40 %.
+ */
 describe('Learning on the truth model', function truth() {
   const results = judgeLearning({ seed: 20_261_124, runs: 500, services: 6 });
   for (const method of ['engine', 'engineSafe'] as const) {

@@ -11,7 +11,10 @@ import { sittingOf } from '../../core/jobs/sitting.ts';
 const PLAIN: Siting = { fuel: 'electric', hardWired: false, switchKnown: false, access: null };
 const at = (key: string, siting: Partial<Siting>) => levelAt(procedureOf(key), { ...PLAIN, ...siting });
 
-/** Gas appliances, fixed wiring, roofs and ladders: licensed or trained people only (common practice; local codes decide). */
+/**
+ * Gas appliances, fixed wiring, roofs and ladders: licensed or trained people only (common practice; local codes
+ * decide).
+ */
 describe('A level', () => {
   it('is the catalogue’s on a plain machine, and never lower anywhere', () => {
     const order = ['T', 'S', 'L'];

@@ -23,7 +23,10 @@ function first(text: string, start: string, many: number): string[] {
   return days;
 }
 
-/** Worked examples of RFC 5545 §3.8.5.3 that lie within the subset (their times left out): rule, start, first days as printed there. */
+/**
+ * Worked examples of RFC 5545 §3.8.5.3 that lie within the subset (their times left out): rule, start, first days as
+ * printed there.
+ */
 const RFC_EXAMPLES: readonly (readonly [string, string, string])[] = [
   [
     'FREQ=DAILY;COUNT=10',
@@ -137,7 +140,10 @@ const RFC_EXAMPLES: readonly (readonly [string, string, string])[] = [
 
 const some = <T>(choices: readonly T[], maxLength: number) =>
   fc.uniqueArray(fc.constantFrom(...choices), { maxLength });
-/** Any rule of the subset. One position at most, and from the end only -1: `rrule` answers a position before the first with the first, where the RFC has none, and the same day twice where two positions meet. */
+/**
+ * Any rule of the subset. One position at most, and from the end only -1: `rrule` answers a position before the first
+ * with the first, where the RFC has none, and the same day twice where two positions meet.
+ */
 const ruleText = fc
   .record({
     frequency: fc.constantFrom('DAILY', 'WEEKLY', 'MONTHLY', 'YEARLY'),

@@ -214,7 +214,8 @@ describe('Any sitting', () => {
   it('of up to four parts and of the whole system, by every choice of methods, can be done as written and ends as it began', () => {
     for (const { type, fuel, points } of KINDS) {
       for (const set of [...subsets(points, 4), points]) {
-        // Methods change few of the steps' states: all of them for pairs and singles, ours and the last option for the others.
+        // Methods change few of the steps' states: all of them for pairs and singles, ours and the last option for the
+        // others.
         const all = choicesOf(set);
         for (const choices of set.length <= 2 ? all : [all[0]!, all.at(-1)!]) {
           const { steps, left } = planFor(type, set, {}, choices, fuel);

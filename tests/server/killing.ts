@@ -47,7 +47,8 @@ export async function killWhileSending(kills: number): Promise<Kept> {
     for (let kill = 0; kill < kills; kill += 1) {
       const child = await start(data, new URL(url).port);
       let alive = true;
-      // Killed after so many answers, whatever time they take: in the middle of the work on a busy machine as on a quiet one.
+      // Killed after so many answers, whatever time they take: in the middle of the work on a busy machine as on a
+      // quiet one.
       let left = 10 + Math.floor(random() * 12);
       let enough = () => {};
       const reached = new Promise<void>((done) => {

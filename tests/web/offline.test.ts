@@ -167,6 +167,8 @@ describe('Work without a line, on a phone', function offline() {
       await page.getByLabel('I have read this').check();
       await page.getByRole('button', { name: 'Start', exact: true }).click();
       await page.getByRole('button', { name: 'It is unplugged' }).click();
+      // The start has come to the office before the office moves the job.
+      while ((await house.env.store.db.job.one({ id: job }))!.state !== 'started') await page.waitForTimeout(50);
       await house.manager
         .post(`/jobs/${job}/moves`, {
           move: 'cancel',

@@ -84,7 +84,9 @@ export const readAt = <N extends CallName>(_name: N, path: string): Promise<Answ
 export const post = (path: string, form: object, once: string): Promise<object> =>
   send('POST', path, JSON.stringify(form), once);
 
-/** Sends one photo and returns its id. `capturedAt`: when it was taken, in milliseconds since 1970, where that is known. */
+/**
+ * Sends one photo and returns its id. `capturedAt`: when it was taken, in milliseconds since 1970, where that is known.
+ */
 export async function sendPhoto(
   photo: Blob,
   source: 'camera' | 'gallery' | 'unknown',

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Questions on which the schools differ in how, with each side's reasons; a choice is saved at once and can be taken back. */
+/**
+ * Questions on which the schools differ in how, with each side's reasons; a choice is saved at once and can be taken
+ * back.
+ */
 import { computed, onMounted, ref, watch } from 'vue';
 import type { PracticeAnswer } from '../../contract/practice.ts';
 import { api } from '../door/door.ts';

@@ -185,7 +185,10 @@ function colourOf(mark: Mark, palette: Palette): string {
   return mark.state === 'fresh' || mark.state === 'noRecord' ? palette.fresh : palette.ink;
 }
 
-/** The second sign beside colour: a foot where somebody is on it, a tick where it was sent, two bars where it is on hold. */
+/**
+ * The second sign beside colour: a foot where somebody is on it, a tick where it was sent, two bars where it is on
+ * hold.
+ */
 function drawSign(context: CanvasRenderingContext2D, mark: Mark, crowded: boolean): void {
   if (isIdle(mark)) return;
   const usual = mark.type.safetyCritical ? 12 : 9.5;

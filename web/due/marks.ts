@@ -75,7 +75,10 @@ export const isIdle = ({ work }: Pick<Mark, 'work'>) => work === WORK.none;
 export const isOnHold = ({ work }: Pick<Mark, 'work'>) => work === WORK.onHold;
 export const isSent = ({ work }: Pick<Mark, 'work'>) => work >= WORK.sent;
 
-/** What a mark weighs in a list: risk times lateness; sent work and what is on hold weigh little, no record as much as a point on its line. */
+/**
+ * What a mark weighs in a list: risk times lateness; sent work and what is on hold weigh little, no record as much as a
+ * point on its line.
+ */
 export function urgency(mark: Mark): number {
   const share = mark.share ?? 1;
   const late = share >= 1 ? share : share * 0.4;

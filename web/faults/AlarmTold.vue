@@ -1,5 +1,7 @@
 <script setup lang="ts">
-/** After the alarm: what to do now, and whether anybody knows. Nothing is said to be known before somebody has said so. */
+/**
+ * After the alarm: what to do now, and whether anybody knows. Nothing is said to be known before somebody has said so.
+ */
 import { computed, onBeforeUnmount, onMounted, shallowRef } from 'vue';
 import type { AlarmKind } from '../../core/faults/alarms.ts';
 import type { AlarmAnswer, EmergencyNumbers } from '../../contract/alarms.ts';

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Work that is on the device and not at the office: it waits for a line, or the job is not theirs any more. Nothing is thrown away unasked. */
+/**
+ * Work that is on the device and not at the office: it waits for a line, or the job is not theirs any more. Nothing is
+ * thrown away unasked.
+ */
 import { computed, ref } from 'vue';
 import type { JobAnswer } from '../../contract/jobs.ts';
 import { say } from '../language/say.ts';

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** A job, step by step: one thing a screen, the caution beside the hazard, one large button, a way out that is no failure. */
+/**
+ * A job, step by step: one thing a screen, the caution beside the hazard, one large button, a way out that is no
+ * failure.
+ */
 import { computed, nextTick, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { asksOf, SHORT_STEPS } from '../../core/jobs/asks.ts';

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Taking a step's photo: straight from the camera, or chosen. Made small, kept on the phone, and sent as soon as there is a line. */
+/**
+ * Taking a step's photo: straight from the camera, or chosen. Made small, kept on the phone, and sent as soon as there
+ * is a line.
+ */
 import { pickedFile, useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import KeptPhoto from '../outbox/KeptPhoto.vue';

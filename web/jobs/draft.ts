@@ -44,7 +44,9 @@ export interface Draft {
   none: string[];
   /** No switch was found to isolate it by. */
   noSwitch: boolean;
-  /** The steps as they are gone through here, from the start on; null before, and where the job has to be planned again. */
+  /**
+   * The steps as they are gone through here, from the start on; null before, and where the job has to be planned again.
+   */
   plan: StepPlace[] | null;
   /** Tasks that this sitting cannot do, with the reason. */
   left: Submission['left'];
@@ -127,7 +129,9 @@ export function dropDraft(jobId: string): void {
   localStorage.removeItem(keyOf(jobId));
 }
 
-/** Puts what was sent back as a draft of its own, at its last step: everything is there, and any of it may be mended. */
+/**
+ * Puts what was sent back as a draft of its own, at its last step: everything is there, and any of it may be mended.
+ */
 export function keepAgain(jobId: string, sent: Draft): void {
   const tasks = Object.fromEntries(
     Object.entries(sent.tasks).map(([id, task]) => [id, { ...task, recordId: newId() }]),

@@ -1,4 +1,7 @@
-/** The steps of a job as they are gone through on this device; planned again, without a line too, when something is found. */
+/**
+ * The steps of a job as they are gone through on this device; planned again, without a line too, when something is
+ * found.
+ */
 import type { JobAnswer, JobStep } from '../../contract/jobs.ts';
 import { placedStep, type StepWords } from '../../contract/steps.ts';
 import { baseKey } from '../../core/jobs/stepKeys.ts';

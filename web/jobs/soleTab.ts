@@ -1,4 +1,7 @@
-/** One job, one tab: a second tab on the same work would overwrite the first's entries. Needs the browser's locks; without them it stands aside. */
+/**
+ * One job, one tab: a second tab on the same work would overwrite the first's entries. Needs the browser's locks;
+ * without them it stands aside.
+ */
 import { onBeforeUnmount, onMounted, ref, type Ref } from 'vue';
 
 export interface SoleTab {

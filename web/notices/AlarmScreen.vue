@@ -1,5 +1,7 @@
 <script setup lang="ts">
-/** Where a letter about an alarm leads: one button that says who sees to it. Opening the page says nothing to anybody. */
+/**
+ * Where a letter about an alarm leads: one button that says who sees to it. Opening the page says nothing to anybody.
+ */
 import { ref } from 'vue';
 import type { AlarmAnswer } from '../../contract/alarms.ts';
 import { api } from '../door/door.ts';

@@ -1,4 +1,6 @@
-/** The way out: everything that a person does on the device goes through here, in order, whether there is a line or not. */
+/**
+ * The way out: everything that a person does on the device goes through here, in order, whether there is a line or not.
+ */
 import { ref, shallowRef } from 'vue';
 import {
   deliver,
@@ -153,7 +155,10 @@ export async function enqueue(subject: string, content: Content, key = newId()):
   await look();
 }
 
-/** Puts one thing into the queue, sends what waits, and says what became of it. @throws Refusal where it is refused at once, and taken out again, or the device is full */
+/**
+ * Puts one thing into the queue, sends what waits, and says what became of it. @throws Refusal where it is refused at
+ * once, and taken out again, or the device is full
+ */
 export async function sendOrKeep(subject: string, content: Content, key = newId()): Promise<Outcome> {
   const db = await device();
   for (const old of await queue.list()) if (old.key === key) await db.delete('parcels', old.order);

@@ -1,4 +1,7 @@
-/** Making a photo small on the phone. What the camera wrote about when it was taken goes along, since drawing it anew drops it. */
+/**
+ * Making a photo small on the phone. What the camera wrote about when it was taken goes along, since drawing it anew
+ * drops it.
+ */
 import { exifOf, upright, withExif } from '../../core/proof/exif.ts';
 import { fitted, PHOTO_BYTES, TRIES } from '../../core/proof/shrink.ts';
 import { Refusal } from '../door/door.ts';

@@ -3,7 +3,10 @@ import type { JobSummary } from '../../contract/jobs.ts';
 import { photoUrl } from '../door/door.ts';
 import { getKept } from './kept.ts';
 
-/** Reads every job in hand once, with the photos of its shut-offs, and what else will be wanted; quietly, since it can be read again. */
+/**
+ * Reads every job in hand once, with the photos of its shut-offs, and what else will be wanted; quietly, since it can
+ * be read again.
+ */
 export async function takeAlong(
   jobs: readonly JobSummary[],
   alsoRead: () => Promise<unknown> = async () => undefined,

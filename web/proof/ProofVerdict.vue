@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** The verdict on a proof, with what it will do said before it is done. Accepting is no main button under a contradiction. */
+/**
+ * The verdict on a proof, with what it will do said before it is done. Accepting is no main button under a
+ * contradiction.
+ */
 import { computed, reactive, ref } from 'vue';
 import { judge, type ProofAnswer, type Verdict } from '../../contract/proof.ts';
 import type { Specification } from '../../contract/register.ts';

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-/** A card for the tenant's kitchen door: a code to scan, and the same code to type. Told once; printed now or made anew. */
+/**
+ * A card for the tenant's kitchen door: a code to scan, and the same code to type. Told once; printed now or made anew.
+ */
 import { onMounted, ref } from 'vue';
 import { say } from '../language/say.ts';
 

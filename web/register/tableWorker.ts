@@ -1,4 +1,6 @@
-/** Reads a CSV file row by row beside the page: matches its heads, checks its rows, tells how far it is. Keeps no rows. */
+/**
+ * Reads a CSV file row by row beside the page: matches its heads, checks its rows, tells how far it is. Keeps no rows.
+ */
 import Papa from 'papaparse';
 import { matchColumns, type Column } from '../../core/register/columns.ts';
 import { encodingOf, type Encoding } from '../../core/register/decode.ts';

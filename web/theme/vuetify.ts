@@ -1,6 +1,7 @@
 /** Vuetify under our own theme: it gives inputs, buttons and dialogs; the identity is ours. */
 import '@fontsource-variable/archivo';
-// The classes of layout and type that the library offers besides are used nowhere, and would be a seventh of a phone's first screen.
+// The classes of layout and type that the library offers besides are used nowhere, and would be a seventh of a phone's
+// first screen.
 import 'vuetify/styles/core';
 import './tokens.css';
 import { createVuetify } from 'vuetify';

@@ -35,7 +35,10 @@ const AIR = [runs('fan'), as('airHandler.fan')];
 const SET_COOL = [runs('cool'), as('airHandler.cool'), makes({ mode: 'cool' })];
 const IN_COOLING: How = { ...runs('cool'), wants: { power: 'on', mode: 'cool' } };
 const SET_BACK: How[] = [either, wants({ power: 'on', mode: 'cool' }), as('airHandler.back'), makes({ mode: 'usual' })];
-/** Trap and line are opened at one tee, brushed, flushed, tried and capped once. By the second school power stays on where no wire sits at the opening. */
+/**
+ * Trap and line are opened at one tee, brushed, flushed, tried and capped once. By the second school power stays on
+ * where no wire sits at the opening.
+ */
 const OPENED: How[] = [takes('tee'), as('airHandler.tee')];
 const CAPPED: How[] = [puts('tee'), as('airHandler.cap')];
 
@@ -93,7 +96,10 @@ const DRAIN_SECONDS: Need = {
 /** By the second school, what is done at the tee is done with power on where no wire was found. */
 const tee = (whenWired: boolean): How => (whenWired ? { poweredWhen: 'noWire' } : {});
 
-/** How the line is flushed, by school: a quarter cup of bleach in water; a jug of warm water and the brush in turns, bleach where there is growth; vinegar. */
+/**
+ * How the line is flushed, by school: a quarter cup of bleach in water; a jug of warm water and the brush in turns,
+ * bleach where there is growth; vinegar.
+ */
 const FLUSHES = {
   bleach: { step: 'flush', agents: ['bleach'] },
   jug: { step: 'flushJug', agents: ['water', 'bleach'] },

@@ -88,7 +88,10 @@ export const dishwasherDoorSeal: Procedure = {
   specification: ['forbiddenAgents', 'makerLimitDays', 'note'],
 };
 
-/** The fixed turn of three agents, one every second month from January (common practice): where none was used yet, it says whose turn it is. */
+/**
+ * The fixed turn of three agents, one every second month from January (common practice): where none was used yet, it
+ * says whose turn it is.
+ */
 export const ROTATION = { rule: 'FREQ=MONTHLY;INTERVAL=2;BYMONTHDAY=1', start: dayOfCivil(2024, 1, 1) } as const;
 const TURNS = ['bakingSoda', 'vinegar', 'cleaner'] as const;
 const WITH: Readonly<Record<string, Material>> = {

@@ -180,7 +180,10 @@ export const outdoorHood = procedure('dryer.outdoorHood', {
 });
 
 const drum = stepsOf('dryer.drumSeal', COOL);
-/** Melted crayon: warmed in the empty machine while it has power, and wiped once it can be touched, unplugged. The same on every dryer. */
+/**
+ * Melted crayon: warmed in the empty machine while it has power, and wiped once it can be touched, unplugged. The same
+ * on every dryer.
+ */
 export function crayonSteps(point: string): Step[] {
   const step = stepsOf(point, COOL);
   return [

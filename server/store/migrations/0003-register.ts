@@ -1,4 +1,7 @@
-/** Machines with a number on their label and parts that one of a type may lack; unit templates; a manager's own editions of procedures; measurements. Never edited once landed. */
+/**
+ * Machines with a number on their label and parts that one of a type may lack; unit templates; a manager's own editions
+ * of procedures; measurements. Never edited once landed.
+ */
 export const register = `
 ALTER TABLE machine ADD COLUMN number INTEGER NOT NULL DEFAULT 0;
 UPDATE machine SET number = ranked.place FROM (SELECT id, row_number() OVER (PARTITION BY organisation_id ORDER BY rowid) AS place FROM machine) AS ranked WHERE ranked.id = machine.id;

@@ -1,5 +1,6 @@
 /**
- * Sittings with their plans, several sittings in one request, alarms, what was handed back; several agents and the condition
+ * Sittings with their plans, several sittings in one request, alarms, what was handed back; several agents and the
+ * condition
  * after in what teaches; by which definition of *on time* a proof was judged. Never edited once landed.
  */
 export const sittings = `

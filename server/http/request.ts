@@ -1,0 +1,61 @@
+/** What a request says: who calls, its form, its identity, its units. */
+import { type Request } from 'express';
+import type { AnySchema } from 'yup';
+import type { InferType } from 'yup';
+import { check } from '../../contract/validate.ts';
+import { UNIT_SYSTEMS, type UnitSystem } from '../../core/quantities/units.ts';
+import type { Actor } from '../context/context.ts';
+import { Problem } from '../context/problem.ts';
+import { type Response } from 'express';
+
+export const actorOf = (request: Request) => (request as Request & { actor: Actor | null }).actor;
+
+export function formOf<S extends AnySchema>(schema: S, body: unknown): InferType<S> {
+  const { value, errors } = check(schema, body ?? {});
+  if (errors) throw new Problem(422, 'fields', {}, errors);
+  return value;
+}
+
+/** What a read is asked with: JSON in the query, under `with`. */
+export function supposedIn(request: Request): unknown {
+  const text = request.query.with;
+  if (text === undefined) return {};
+  try {
+    return JSON.parse(String(text));
+  } catch {
+    throw new Problem(400, 'badQuery');
+  }
+}
+
+export function identityOf(request: Request, actor: Actor, content: string) {
+  const key = request.get('idempotency-key');
+  if (!key || key.length > 80) throw new Problem(400, 'noKey');
+  const sequence = Number(request.get('x-device-sequence'));
+  return {
+    who: actor.personId,
+    key,
+    content: `${request.method} ${request.originalUrl}\n${content}`,
+    organisationId: actor.organisationId,
+    device: request.get('x-device')?.slice(0, 80) ?? null,
+    deviceSequence: Number.isSafeInteger(sequence) ? sequence : null,
+  };
+}
+
+export function contentOf(body: unknown): string {
+  return JSON.stringify(body ?? {}, (name, value: unknown) => (LEFT_OUT.includes(name) ? undefined : value));
+}
+
+export const unitsOf = (request: Request): UnitSystem =>
+  UNIT_SYSTEMS.find((it) => it === request.get('x-units')) ?? 'metric';
+
+export const originOf = (request: Request): string => `${request.protocol}://${request.get('host') ?? 'localhost'}`;
+
+/**
+ * A form as it is compared with its repetition. Passwords stay out, since a quick hash of one could be guessed,
+ * and so does the device's time of sending, which differs from try to try.
+ */
+export const LEFT_OUT = ['password', 'deviceAt'];
+
+export const COOKIE = 'dewline';
+
+export type Respond = (request: Request, response: Response, actor: Actor | null) => Promise<void>;
