@@ -127,7 +127,7 @@ export interface Exchanges {
   'record.log': { form: InferType<typeof jobs.logRecord>; answer: Made };
   'proof.queue': { answer: { waiting: readonly proof.ProofSummary[] } };
   'proof.read': { answer: proof.ProofAnswer };
-  'proof.judge': { form: InferType<typeof proof.judge>; answer: { state: string } };
+  'proof.judge': { form: proof.Judge; answer: { state: string } };
   'proof.undo': { answer: { state: string } };
   'faults.list': { answer: { faults: readonly register.FaultSummary[] } };
   'faults.report': { form: InferType<typeof faults.reportFault>; answer: Made };

@@ -19,7 +19,8 @@ export const judge = object({
     .default(undefined)
     .when('verdict', ([verdict], schema) => (verdict === 'registerWrong' ? schema.required() : schema)),
 });
-export type Judge = InferType<typeof judge>;
+/** A specification goes with `registerWrong` alone. */
+export type Judge = Omit<InferType<typeof judge>, 'specification'> & { readonly specification?: Specification };
 
 export const PHOTO_SOURCES = ['camera', 'gallery', 'unknown'] as const;
 export const photoFields = object({

@@ -23,15 +23,22 @@ export function check<S extends AnySchema>(schema: S, input: unknown): Checked<I
     if (!(error instanceof ValidationError)) throw error;
     const errors: Record<string, FieldError> = {};
     for (const one of error.inner.length > 0 ? error.inner : [error]) {
-      const said = one.message as unknown as { key: string; values: Record<string, unknown> } | string;
-      errors[one.path ?? ''] ??=
-        typeof said === 'string' ? { key: said, values: {} } : { key: said.key, values: plainValues(said.values) };
+      // The library passes on whatever our schemas say is wrong: a key, or a key with its values.
+      const said: unknown = one.message;
+      errors[one.path ?? ''] ??= typeof said === 'string' ? { key: said, values: {} } : withPlainValues(said as Told);
     }
     return { value: null, errors };
   }
 }
 
-function plainValues(values: Record<string, unknown>): Record<string, string | number> {
+interface Told {
+  readonly key: string;
+  readonly values: Readonly<Record<string, unknown>>;
+}
+
+const withPlainValues = ({ key, values }: Told): FieldError => ({ key, values: plainValues(values) });
+
+function plainValues(values: Told['values']): Record<string, string | number> {
   return Object.fromEntries(
     Object.entries(values).filter(
       (pair): pair is [string, string | number] => typeof pair[1] === 'string' || typeof pair[1] === 'number',

@@ -281,19 +281,14 @@ async function judge(world: World, db: Db, day: Day, now: number): Promise<void>
     const call = callAs(world, db, world.cast.manager, now);
     const blurred = !waiting.pending.points.some(isResent) && world.random() < 0.025;
     const contradicted = (await db.proof.one({ recordId: waiting.recordId }))!.findings.includes('"fail"');
-    await judgeProof(
-      call,
-      waiting.recordId,
-      blurred
-        ? ({
-            verdict: 'sendBack',
-            reason: 'The second photo does not show that it is locked. Please take it again.',
-          } as never)
-        : ({
+    await judgeProof(call, waiting.recordId, {
+      ...(blurred
+        ? { verdict: 'sendBack', reason: 'The second photo does not show that it is locked. Please take it again.' }
+        : {
             verdict: 'accept',
             reason: contradicted ? 'Rinsed and aired; a day stays between the two from now on.' : '',
-          } as never),
-    );
+          }),
+    });
     const record = (await db.record.one({ id: waiting.recordId }))!;
     const point = world.lived.find(({ id }) => id === record.pointId)!;
     if (blurred) {

@@ -156,10 +156,11 @@ async function describeWorking(call: Call, history: PointHistory): Promise<Worki
 /** Assumptions that this point's line stands on. */
 function behind({ procedure, inputs }: PointHistory): AssumptionName[] {
   const names = Object.keys(JUDGEMENTS) as AssumptionName[];
-  const drivers = new Set(procedure.drivers.map((driver) => (driver === 'laundry' ? 'people' : driver)));
+  const drivers: ReadonlySet<string> = new Set(
+    procedure.drivers.map((driver) => (driver === 'laundry' ? 'people' : driver)),
+  );
   return names.filter((name) => {
-    const [head] = name.split('.');
-    if (drivers.has(head as never)) return true;
+    if (drivers.has(name.split('.')[0]!)) return true;
     if (name === 'newHomeDays') return drivers.has('newHome');
     if (name.startsWith('factor')) return procedure.drivers.length > 0;
     if (['spread', 'variation', 'misgraded'].includes(name)) return true;
