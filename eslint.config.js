@@ -84,6 +84,11 @@ export default tseslint.config(
       ],
     },
   },
+  {
+    files: ['{core,contract,server,web,demo,bin,bench,tests}/**/*.ts'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: { '@typescript-eslint/no-floating-promises': 'error' },
+  },
   // A test's walker knows nothing of how the code parts its work, so it has the whole of it in one place.
   { files: ['tests/**/*.ts'], rules: { complexity: 'off' } },
   ...rooms,
