@@ -128,8 +128,11 @@ async function install(): Promise<{ readonly file: Buffer; readonly manager: Cal
   });
   const passwordHash = await argon2.hash(PASSWORD, QUICK_HASH);
   await store.write((db) => db.person.update({ email: 'vane@saltmarsh.example' }, { passwordHash }));
+  // Whole in one file, whatever of it still stands in the journal.
+  const whole = join(folder, 'whole.sqlite');
+  await store.db.sequelize.query(`VACUUM INTO '${whole}'`);
   await store.close();
-  const bytes = readFileSync(file);
+  const bytes = readFileSync(whole);
   rmSync(folder, { recursive: true, force: true });
   return { file: bytes, manager };
 }
