@@ -3,8 +3,11 @@ import { SWITCHES, type Change } from '../catalogue/systems.ts';
 import type { Hands, Run, State } from '../catalogue/types.ts';
 
 /** What a variable is where nothing was said of it: parts are in, everything else as usual. */
-const usualOf = (variable: string): string => (isPart(variable) ? 'in' : (USUAL[variable] ?? 'usual'));
-const USUAL: Readonly<Record<string, string>> = { settled: 'yes', heat: 'cool' };
+function usualOf(variable: string): string {
+  if (isPart(variable)) return 'in';
+  if (variable === 'settled') return 'yes';
+  return variable === 'heat' ? 'cool' : 'usual';
+}
 
 export const isPart = (variable: string): boolean =>
   variable.startsWith('part.') || variable === 'own' || variable.startsWith('own.');
