@@ -12,7 +12,7 @@ import * as hood from './procedures/hood.ts';
 import * as refrigerator from './procedures/refrigerator.ts';
 import * as washer from './procedures/washer.ts';
 import * as washerDryer from './procedures/washerDryer.ts';
-import type { Choices, PointKind, Procedure } from './types.ts';
+import type { Need, Choices, PointKind, Procedure } from './types.ts';
 
 /** Raised whenever a procedure or a machine type changes; every record names the one it was done by. */
 export const CATALOGUE_VERSION = 5;
@@ -145,11 +145,12 @@ export function methodsOf({ follows }: Procedure, choices: Choices): Record<stri
 
 /** Minutes that nobody stands beside: soaks, runs and drying. */
 export function waitMinutes(procedure: Procedure): number {
-  return procedure.steps
-    .filter((step) => step.when === undefined)
-    .flatMap(({ needs }) => needs)
-    .reduce((sum, need) => (need.kind === 'timer' ? sum + need.minutes : sum), 0);
+  return waitsOf(procedure.steps.filter((step) => step.when === undefined).flatMap(({ needs }) => needs));
 }
+
+/** Minutes of the waits and runs among some needs. */
+export const waitsOf = (needs: readonly Need[]): number =>
+  needs.reduce((sum, need) => (need.kind === 'timer' ? sum + need.minutes : sum), 0);
 
 function checked(procedure: Procedure): Procedure {
   const { key, days, steps } = procedure;

@@ -7,7 +7,7 @@ import {
   withEdition,
   type Edition,
 } from '../../core/catalogue/edition.ts';
-import { waitMinutes } from '../../core/catalogue/catalogue.ts';
+import { waitMinutes, waitsOf } from '../../core/catalogue/catalogue.ts';
 import { illustrationOf } from '../../core/catalogue/illustrated.ts';
 import { machineTypes } from '../../core/catalogue/machines.ts';
 import type { Need, Procedure, Step } from '../../core/catalogue/types.ts';
@@ -121,7 +121,7 @@ export function stepWords(
     body: words?.body || said('body'),
     caution: [words?.caution, said('caution')].filter(Boolean).join(' ') || null,
     asks: step.needs.map((need) => askWords(say, need, ours.key)).filter(Boolean),
-    waitMinutes: step.needs.reduce((sum, need) => sum + (need.kind === 'timer' ? need.minutes : 0), 0),
+    waitMinutes: waitsOf(step.needs),
     illustration: drawing ? { key: drawing, says: say(`illustration.${drawing}`) } : null,
     stays: mustStay(step, said('caution') !== ''),
     own: !say.has(`${step.text}.title`),

@@ -3,7 +3,6 @@ import type { Proof } from '../../core/proof/checks.ts';
 import { replaySitting, stepsOfAct } from '../../core/jobs/gone.ts';
 import { planSitting } from '../../core/jobs/plan.ts';
 import type { SittingTask } from '../../core/jobs/sitting.ts';
-import type { Need } from '../../core/catalogue/types.ts';
 import type { Submission } from '../../contract/jobs.ts';
 import type { GoneSitting } from './records.ts';
 import type { Row } from '../store/tables.ts';
@@ -57,10 +56,6 @@ export function goneThrough(
     },
   };
 }
-
-/** Waits of one part follow each other; those of its neighbours in the sitting are no part of its proof. */
-export const waitMinutesOf = (asked: readonly Need[]) =>
-  asked.reduce((sum, need) => sum + (need.kind === 'timer' ? need.minutes : 0), 0);
 
 /** The act that a photo slot of a task belongs to. */
 export function actOfSlot({ tasks, steps }: GoneThrough, taskId: string, slot: string): string | null {

@@ -1,4 +1,5 @@
 /** Sending a job: a record a task, each checked on its own. */
+import { waitsOf } from '../../core/catalogue/catalogue.ts';
 import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { checkProof, type CheckedPhoto } from '../../core/proof/checks.ts';
 import { needsInPlan } from '../../core/jobs/gone.ts';
@@ -26,7 +27,7 @@ import { handBack } from '../jobs/handBacks.ts';
 import { personPace } from '../jobs/pace.ts';
 import { runMinutesOf } from '../jobs/runMinutes.ts';
 import { applyMove, jobMoved } from '../jobs/jobs.ts';
-import { type GoneThrough, goneThrough, waitMinutesOf } from './goneThrough.ts';
+import { type GoneThrough, goneThrough } from './goneThrough.ts';
 import { type Claimed, claim, refuseStrangeSlots, copyAmong } from './sentPhotos.ts';
 import type { PointHistory } from '../due/pointHistory.ts';
 
@@ -252,7 +253,8 @@ async function sendRecord(
     photos,
     planWrong: sitting.wrong,
     offered,
-    work: { ...sitting.work, waitMinutes: waitMinutesOf(asked) },
+    // Waits of its neighbours in the sitting are no part of its proof.
+    work: { ...sitting.work, waitMinutes: waitsOf(asked) },
     asked,
     claimed: outside
       ? { day: call.env.say.day(dayOfInstant(times.doneAt, zone)), from: call.env.say.day(dayOfInstant(from, zone)) }
