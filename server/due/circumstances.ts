@@ -11,6 +11,7 @@ import {
 } from '../../core/due/drivers.ts';
 import type { Stretch } from '../../core/due/exposure.ts';
 import { inForce, type KnownFacts } from '../store/facts.ts';
+import { tenancyDuring } from '../lookup/tenancies.ts';
 import { holdAmong } from '../lookup/hold.ts';
 import type { TenancyRow } from '../sql/history.ts';
 
@@ -52,7 +53,7 @@ export function placeHistory(
   return [...days]
     .sort((a, b) => a - b)
     .map((fromDay) => {
-      const tenancy = tenancies.findLast((it) => it.fromDay <= fromDay && (it.toDay === null || it.toDay >= fromDay));
+      const tenancy = tenancies.findLast((it) => tenancyDuring(it, fromDay));
       const fact = tenancy && inForce(facts.of(tenancy.id, 'household'), fromDay);
       const water = inForce(waters, fromDay);
       return {

@@ -1,4 +1,5 @@
 /** Every home, by property. */
+import { tenancyDuring } from '../lookup/tenancies.ts';
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import type { PropertySummary } from '../../contract/register.ts';
 import type { Call } from '../context/context.ts';
@@ -53,9 +54,7 @@ export async function readHomes(call: Call): Promise<{ properties: PropertySumma
         places: places
           .filter(({ propertyId }) => propertyId === id)
           .map((place) => {
-            const tenancy = tenancies.find(
-              (it) => it.placeId === place.id && it.fromDay <= today && (it.toDay ?? today) >= today,
-            );
+            const tenancy = tenancies.find((it) => it.placeId === place.id && tenancyDuring(it, today));
             return {
               id: place.id,
               name: place.name,

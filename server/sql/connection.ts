@@ -19,13 +19,13 @@ export async function ask<T>(db: Db, sql: string, values: readonly unknown[]): P
 }
 
 /** An SQL expression a column, by the name that a row gives it. */
-export type Columns<T> = Readonly<Record<keyof T & string, string>>;
+type Columns<T> = Readonly<Record<keyof T & string, string>>;
 
 /**
  * Rows as named objects. They are gathered into one text, since reading that is several times faster than reading rows.
  * @param from what follows FROM, with its parameters
  */
-export async function askNamed<T extends object>(
+async function askNamed<T extends object>(
   db: Db,
   columns: Columns<T>,
   from: string,
@@ -40,6 +40,12 @@ export async function askNamed<T extends object>(
     return named as T;
   });
 }
+
+/** A reader of rows about some subjects, `wanted.value` being the id of each, named by their columns. */
+export const reader =
+  <T extends object>(columns: Columns<T>, joins: string) =>
+  (db: Db, subjectIds: readonly string[]): Promise<T[]> =>
+    askNamed<T>(db, columns, `json_each(?1) AS wanted ${joins}`, [JSON.stringify(subjectIds)]);
 
 /** Runs a statement and says the key of the last row that it inserted. */
 export async function run(db: Db, sql: string, values: readonly unknown[]): Promise<number> {

@@ -4,20 +4,11 @@ import type { Grade } from '../../core/due/grades.ts';
 import type { SignalState } from '../../core/due/signals.ts';
 import type { JobState } from '../../core/jobs/transitions.ts';
 import type { EvidenceLevel } from '../../core/proof/record.ts';
-import type { Db } from '../store/db.ts';
-import { askNamed, type Columns } from './connection.ts';
+import { reader } from './connection.ts';
 import type { FactName } from '../store/factValues.ts';
 
-/** Rows are gathered of those subjects whose ids stand in a JSON array, the first parameter. */
-const WANTED = 'json_each(?1) AS wanted';
 const JOIN_PLACE = `JOIN machine ON machine.id = point.machine_id JOIN place ON place.id = machine.place_id
 JOIN property ON property.id = place.property_id`;
-
-/** A reader of rows about some subjects, named by their columns. */
-const reader =
-  <T extends object>(columns: Columns<T>, from: string) =>
-  (db: Db, subjectIds: readonly string[]): Promise<T[]> =>
-    askNamed<T>(db, columns, `${WANTED} ${from}`, [JSON.stringify(subjectIds)]);
 
 export interface PointRow {
   readonly id: string;

@@ -1,6 +1,6 @@
 /** SQL that only SQLite has: many lines and marks kept at once, passed as one text. */
 import type { Db } from '../store/db.ts';
-import { ask, askNamed, run } from './connection.ts';
+import { ask, reader, run } from './connection.ts';
 
 export interface KeptLine {
   readonly pointId: string;
@@ -12,20 +12,17 @@ export interface KeptLine {
 }
 
 /** The line that each of some points stands on now. */
-export const readKeptLines = (db: Db, pointIds: readonly string[]) =>
-  askNamed<KeptLine>(
-    db,
-    {
-      pointId: 'mark.point_id',
-      lineId: 'line.id',
-      servedDay: 'line.served_day',
-      lineDay: 'line.line_day',
-      capDay: 'line.cap_day',
-      inputs: 'line.inputs',
-    },
-    'json_each(?1) AS wanted JOIN mark ON mark.point_id = wanted.value JOIN line ON line.id = mark.line_id',
-    [JSON.stringify(pointIds)],
-  );
+export const readKeptLines = reader<KeptLine>(
+  {
+    pointId: 'mark.point_id',
+    lineId: 'line.id',
+    servedDay: 'line.served_day',
+    lineDay: 'line.line_day',
+    capDay: 'line.cap_day',
+    inputs: 'line.inputs',
+  },
+  'JOIN mark ON mark.point_id = wanted.value JOIN line ON line.id = mark.line_id',
+);
 
 export interface NewLine extends Omit<KeptLine, 'lineId'> {
   readonly terms: string;
@@ -114,22 +111,19 @@ export interface SiblingRow {
 }
 
 /** Every kept part of some machines. */
-export const readSiblings = (db: Db, machineIds: readonly string[]) =>
-  askNamed<SiblingRow>(
-    db,
-    {
-      pointId: 'mark.point_id',
-      machineId: 'point.machine_id',
-      procedure: 'point.procedure',
-      servedDay: 'mark.served_day',
-      intervalDays: 'mark.interval_days',
-      scheduled: 'mark.scheduled',
-      chosen: `(SELECT value FROM fact WHERE fact.subject_id = mark.point_id AND fact.name = 'scheduled'
+export const readSiblings = reader<SiblingRow>(
+  {
+    pointId: 'mark.point_id',
+    machineId: 'point.machine_id',
+    procedure: 'point.procedure',
+    servedDay: 'mark.served_day',
+    intervalDays: 'mark.interval_days',
+    scheduled: 'mark.scheduled',
+    chosen: `(SELECT value FROM fact WHERE fact.subject_id = mark.point_id AND fact.name = 'scheduled'
 ORDER BY from_day DESC, recorded_at DESC LIMIT 1)`,
-    },
-    'json_each(?1) AS wanted JOIN point ON point.machine_id = wanted.value JOIN mark ON mark.point_id = point.id',
-    [JSON.stringify(machineIds)],
-  );
+  },
+  'JOIN point ON point.machine_id = wanted.value JOIN mark ON mark.point_id = point.id',
+);
 
 /** Says of some marks whether they ask for themselves. */
 export async function putScheduled(
