@@ -312,9 +312,3 @@ async function toldFindings({ db, env: { say } }: Call, taskId: string): Promise
         .map(({ tells }) => tells)
     : [];
 }
-
-export function lateness({ marks, today }: JobSummary): number {
-  return Math.max(
-    ...marks.map(({ servedDay, intervalDays }) => (servedDay ? (today - servedDay) / Math.max(1, intervalDays) : 1)),
-  );
-}

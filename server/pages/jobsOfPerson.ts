@@ -3,7 +3,7 @@ import { isoFromDay } from '../../core/calendar/day.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { JobSummary } from '../../contract/jobs.ts';
 import type { Call } from '../context/context.ts';
-import { summarise, lateness } from './job.ts';
+import { summarise } from './job.ts';
 
 /** The jobs a person has in hand, most urgent first. */
 export async function jobsInHand(call: Call): Promise<JobSummary[]> {
@@ -36,4 +36,10 @@ export async function doneLately(call: Call): Promise<{ id: string; says: string
     day: isoFromDay(doneDay),
     verdict: say(`verdict.${proofs.get(id)!.state}`),
   }));
+}
+
+function lateness({ marks, today }: JobSummary): number {
+  return Math.max(
+    ...marks.map(({ servedDay, intervalDays }) => (servedDay ? (today - servedDay) / Math.max(1, intervalDays) : 1)),
+  );
 }
