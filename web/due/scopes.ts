@@ -18,13 +18,13 @@ export const WHOLE = 'organisation/all';
 
 /** The scope and subject of a choice's value, as forms send them. */
 export function subjectOf(value: string): { scope: Scope; subjectId: string | null } {
-  const [scope, id] = value.split('/') as [Scope, string];
+  const { scope, id } = addressed(value);
   return { scope, subjectId: scope === 'organisation' ? null : id };
 }
 
 /** The same as an address has them: the organisation goes by any id. */
-export function addressed(value: string): { scope: string; id: string } {
-  const [scope, id] = value.split('/') as [string, string];
+export function addressed(value: string): { scope: Scope; id: string } {
+  const [scope, id] = value.split('/') as [Scope, string];
   return { scope, id };
 }
 

@@ -18,11 +18,11 @@ const {
   const kept = await getKept('jobs.mine');
   keptAt.value = kept.keptAt;
   if (kept.keptAt === null)
-    void takeAlong(kept.answer.jobs, async () => {
-      await getKept('homes.read');
-      await getKept('catalogue.read');
-      for (const id of new Set(kept.answer.jobs.map(({ placeId }) => placeId))) await getKept('place.read', { id });
-    });
+    void takeAlong(kept.answer.jobs, [
+      () => getKept('homes.read'),
+      () => getKept('catalogue.read'),
+      ...[...new Set(kept.answer.jobs.map(({ placeId }) => placeId))].map((id) => () => getKept('place.read', { id })),
+    ]);
   return kept.answer;
 });
 const ZONE = deviceZone();

@@ -9,7 +9,7 @@ import { getKept } from './kept.ts';
  */
 export async function takeAlong(
   jobs: readonly JobSummary[],
-  alsoRead: () => Promise<unknown> = async () => undefined,
+  others: readonly (() => Promise<unknown>)[] = [],
 ): Promise<void> {
   for (const { id } of jobs) {
     const kept = await getKept('jobs.read', { id }).catch(() => null);
@@ -21,5 +21,5 @@ export async function takeAlong(
       await getKept('look.open', { number: pointNumber }).catch(() => undefined);
     for (const photo of photos) await fetch(photoUrl(photo)).catch(() => undefined);
   }
-  await alsoRead().catch(() => undefined);
+  for (const read of others) await read().catch(() => undefined);
 }
