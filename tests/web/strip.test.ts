@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import type { BoardAnswer, BoardType } from '../../contract/due.ts';
 import { GLYPHS } from '../../web/due/glyphs.ts';
-import { placeMarks } from '../../web/due/drawStrip.ts';
+import { layoutMarks } from '../../web/due/layoutMarks.ts';
 import { foremost, isPast, isSent, rowsOf, standOn, urgency, type Mark } from '../../web/due/marks.ts';
 import { GUTTER_END, LINE_AT, placeOf } from '../../web/due/scale.ts';
 import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
@@ -52,14 +52,14 @@ describe('The strip', () => {
   });
   it('draws colliding marks apart, inside their row, each at its own share', () => {
     const marks = [0.9, 0.905, 0.91, 0.95].map((it) => markAt(it));
-    const placed = placeMarks(marks, 600, 30, 30);
+    const placed = layoutMarks(marks, 600, 30, 30);
     expect(placed.map(({ mark }) => mark)).to.deep.equal(marks);
     for (const { y } of placed) expect(y).to.be.within(30, 60);
     expect(new Set(placed.slice(0, 3).map(({ y }) => y)).size).to.equal(3);
     placed.slice(0, 3).forEach(({ x, mark }) => expect(x).to.be.closeTo(placeOf(mark.share) * 600, 8));
   });
   it('leaves a lone mark in the middle', () => {
-    const [one] = placeMarks([markAt(0.5)], 600, 0, 30);
+    const [one] = layoutMarks([markAt(0.5)], 600, 0, 30);
     expect(one).to.include({ y: 15, crowded: false });
   });
   it('has a glyph of its own for each kind', () => {

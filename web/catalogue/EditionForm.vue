@@ -7,6 +7,7 @@ import { saveEdition, type ProcedureAnswer } from '../../contract/editions.ts';
 import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ procedure: ProcedureAnswer }>();
 const emit = defineEmits<{ saved: [number]; close: [] }>();
@@ -60,12 +61,12 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <form class="edition" @submit.prevent="save">
+  <form class="edition stack" @submit.prevent="save">
     <div>
       <h2>{{ say('edit.title') }}</h2>
       <p class="quiet">{{ say('edit.lead') }}</p>
     </div>
-    <div class="top">
+    <div class="fields">
       <VTextField
         v-model.number="entry.minutes"
         type="number"
@@ -93,15 +94,15 @@ async function save(): Promise<void> {
         rows="2"
       />
     </div>
-    <ol>
-      <li v-for="(step, i) in entry.steps" :key="step.ours ?? `own${i}`" class="panel">
-        <p class="head small">
+    <ol class="stack close">
+      <li v-for="(step, i) in entry.steps" :key="step.ours ?? `own${i}`" class="panel card stack close">
+        <p class="row small">
           <b
             >{{ i + 1 }}.
             {{ step.ours === null ? step.title || say('procedures.own') : (ourStep(step.ours)?.title ?? step.ours) }}</b
           >{{ ' ' }}
           <span class="quiet">{{ say(`phase.${step.phase}`) }}</span>
-          <span class="acts"
+          <span class="row push"
             ><button v-if="mayGo(i, i - 1)" type="button" class="plain link" @click="swap(i, i - 1)">
               {{ say('edit.step.up') }}</button
             ><button v-if="mayGo(i, i + 1)" type="button" class="plain link" @click="swap(i, i + 1)">
@@ -113,7 +114,7 @@ async function save(): Promise<void> {
             </button></span
           >
         </p>
-        <div class="words">
+        <div class="columns small-ones">
           <VTextField
             v-model="step.title"
             :label="say('edit.step.title')"
@@ -136,8 +137,8 @@ async function save(): Promise<void> {
       </li>
     </ol>
     <VTextField v-model="entry.note" :label="say('edit.note')" :error-messages="errors.note" />
-    <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
-    <p class="foot">
+    <Notice :says="refusal" />
+    <p class="row close">
       <VBtn type="submit" color="primary" :loading="busy">{{ say('edit.save') }}</VBtn><VBtn
         variant="outlined"
         @click="emit('close')"
@@ -146,56 +147,3 @@ async function save(): Promise<void> {
     </p>
   </form>
 </template>
-
-<style scoped>
-.edition {
-  display: grid;
-  gap: 12px;
-}
-.top {
-  display: grid;
-  grid-template-columns: 130px 190px repeat(auto-fit, minmax(180px, 1fr));
-  gap: 8px 14px;
-  align-items: start;
-}
-.edition :deep(::placeholder) {
-  color: var(--ink-2);
-  opacity: 1;
-}
-ol {
-  display: grid;
-  gap: 8px;
-}
-li {
-  padding: 8px 12px 12px;
-  display: grid;
-  gap: 8px;
-}
-.head {
-  display: flex;
-  gap: 10px;
-  align-items: baseline;
-  flex-wrap: wrap;
-}
-.acts {
-  margin-left: auto;
-  display: flex;
-  gap: 14px;
-}
-.words {
-  display: grid;
-  grid-template-columns: 260px minmax(0, 1fr) 240px;
-  gap: 10px;
-  align-items: start;
-}
-.foot {
-  display: flex;
-  gap: 10px;
-}
-@media (max-width: 860px) {
-  .top,
-  .words {
-    grid-template-columns: 1fr;
-  }
-}
-</style>

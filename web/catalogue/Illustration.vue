@@ -14,29 +14,8 @@ watch(() => props.drawing.key, draw);
 </script>
 
 <template>
-  <figure class="drawing">
-    <img v-if="source" :src="source" :alt="drawing.says" width="240" height="180" /><span v-else class="space" />
+  <figure class="drawing drawn stack tight">
+    <img v-if="source" :src="source" :alt="drawing.says" width="200" height="150" /><span v-else class="empty" />
     <figcaption class="small">{{ drawing.says }}</figcaption>
   </figure>
 </template>
-
-<style scoped>
-.drawing {
-  margin: 0;
-  background: #eef1ec;
-  color: #18262b;
-  border-radius: 8px;
-  padding: 8px;
-  display: grid;
-  justify-items: center;
-  gap: 2px;
-  max-width: 260px;
-}
-img,
-.space {
-  width: 100%;
-  max-width: 200px;
-  height: auto;
-  aspect-ratio: 4 / 3;
-}
-</style>

@@ -10,7 +10,7 @@ defineProps<{ number: string }>();
 <template>
   <MachineView :number="number" place-link>
     <template #office="{ machine }">
-      <section v-if="machine.series.length">
+      <section v-if="machine.series.length" class="stack close">
         <h2>{{ say('label.readings') }}</h2>
         <ReadingLine v-for="series in machine.series" :key="series.name" :series="series" />
       </section>

@@ -9,9 +9,12 @@ import ReportFault from '../faults/ReportFault.vue';
 import { say } from '../language/say.ts';
 import { readKept } from '../outbox/kept.ts';
 import BeginHere from './BeginHere.vue';
+import PageFrame from '../kit/PageFrame.vue';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ number: string; placeLink: boolean }>();
-const { value: machine, failure, reload } = useLoading(() => readKept('machine.read', { number: props.number }));
+const label = useLoading(() => readKept('machine.read', { number: props.number }));
+const { value: machine, reload } = label;
 const reporting = ref(false);
 const beginning = ref(false);
 const told = ref<'label.told' | 'fault.kept' | null>(null);
@@ -27,42 +30,42 @@ onMounted(reload);
 </script>
 
 <template>
-  <div class="machine">
-    <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+  <PageFrame width="phone" :title="machine?.name" :of="label">
+    <template v-if="machine" #lead
+      ><p class="quiet">
+        {{ machine.place.name }}, {{ machine.place.property }} · {{ say('label.number', { number: machine.number })
+        }}<template v-if="machine.maker"> · {{ machine.maker }} {{ machine.model }}</template>
+      </p></template
+    >
     <template v-if="machine">
-      <header>
-        <h1>{{ machine.name }}</h1>
-        <p class="quiet">
-          {{ machine.place.name }}, {{ machine.place.property }} · {{ say('label.number', { number: machine.number })
-          }}<template v-if="machine.maker"> · {{ machine.maker }} {{ machine.model }}</template>
-        </p>
-      </header>
       <p v-if="machine.retired" class="caution">
         {{ say('label.retired', { day: say.day(dayFromIso(machine.retired)) }) }}
       </p>
-      <p v-if="told" class="told" role="status">{{ say(told) }}</p>
+      <Notice v-if="told" done :says="say(told)" />
       <ReportFault v-if="reporting" :machines="[machine.reportable]" @sent="sent" />
       <BeginHere v-else-if="beginning" :machine="machine" @close="beginning = false" />
       <template v-else>
-        <section v-if="machine.job" class="panel job">
+        <section v-if="machine.job" class="panel card stack close">
           <h2>{{ say('label.job') }}</h2>
           <p>{{ machine.job.title }}</p>
           <VBtn color="primary" size="large" block :to="`/jobs/${machine.job.id}`">{{ say('label.start') }}</VBtn>
         </section>
         <p v-else-if="machine.othersJob" class="quiet">{{ say('label.others') }}</p>
-        <section v-if="machine.faults.length">
+        <section class="stack close" v-if="machine.faults.length">
           <h2>{{ say('label.faults') }}</h2>
           <ul>
             <li v-for="fault in machine.faults" :key="fault.id" class="caution">{{ fault.says }}</li>
           </ul>
         </section>
-        <section v-if="machine.points.length">
+        <section class="stack close" v-if="machine.points.length">
           <h2>{{ say('label.open') }}</h2>
           <StripGauge :marks="marks" :today="machine.place.today" />
-          <ul class="points">
+          <ul class="points ruled tight apart middle">
             <li v-for="point in machine.points" :key="point.number">
               <span
-                ><KindGlyph :kind="point.kind" /> {{ point.name }}<small class="quiet">{{ point.due }}</small></span
+                ><KindGlyph :kind="point.kind" /> {{ point.name }}<br /><small class="quiet">{{
+                  point.due
+                }}</small></span
               ><VBtn
                 variant="outlined"
                 :to="`/look/${point.number}`"
@@ -87,36 +90,5 @@ onMounted(reload);
         <RouterLink v-if="placeLink" :to="`/homes/${machine.place.id}`">{{ say('label.place') }}</RouterLink>
       </template>
     </template>
-    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
-  </div>
+  </PageFrame>
 </template>
-
-<style scoped>
-.machine {
-  max-width: 560px;
-  margin: 0 auto;
-  padding: 18px;
-  display: grid;
-  gap: 14px;
-  font-size: 16px;
-}
-section {
-  display: grid;
-  gap: 8px;
-}
-.job {
-  padding: 14px;
-}
-.points li {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  align-items: center;
-  border-top: 1px solid var(--hair);
-  padding: 6px 0;
-  min-height: 56px;
-}
-small {
-  display: block;
-}
-</style>

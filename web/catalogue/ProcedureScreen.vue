@@ -11,10 +11,24 @@ import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
 import EditionForm from './EditionForm.vue';
 import Illustration from './Illustration.vue';
+import PageFrame from '../kit/PageFrame.vue';
+import Notice from '../kit/Notice.vue';
+import FactList from '../kit/FactList.vue';
 
 const props = defineProps<{ id: string }>();
 const desk = useDesk();
-const { value: it, failure, reload } = useLoading(() => api('procedure.read', { key: props.id }));
+const procedure = useLoading(() => api('procedure.read', { key: props.id }));
+const { value: it, reload } = procedure;
+const schools = computed(() =>
+  SCHOOLS.map((school) => {
+    const { signalled, days, assumed } = it.value!;
+    return {
+      name: say(`practice.${school}`),
+      value: say(signalled.includes(school) ? 'procedure.signalled' : 'point.days', { days: days[school] }),
+      aside: assumed.includes(school) ? say('procedure.assumed') : undefined,
+    };
+  }),
+);
 const sending = useSending();
 const editing = ref(false);
 const comparing = ref(false);
@@ -46,35 +60,35 @@ onMounted(reload);
 </script>
 
 <template>
-  <div class="page">
-    <p class="small">
-      <RouterLink to="/procedures">{{ say('procedures.title') }}</RouterLink>
-    </p>
-    <p v-if="failure || sending.failure.value" class="tell" role="alert">{{ failure || sending.failure.value }}</p>
+  <PageFrame :title="it?.task" :of="procedure">
+    <template #above
+      ><RouterLink to="/procedures">{{ say('procedures.title') }}</RouterLink></template
+    >
+    <template v-if="it" #title><KindGlyph :kind="it.kind" :size="18" /> {{ it.task }}</template>
+    <Notice :says="sending.failure.value" />
     <template v-if="it">
-      <header>
-        <h1><KindGlyph :kind="it.kind" :size="18" /> {{ it.task }}</h1>
+      <div>
         <p class="quiet">{{ it.name }} · {{ it.why }}</p>
         <p class="small">
           <b>{{ say(it.number ? 'procedure.yours' : 'procedure.ours', { number: it.number }) }}</b> ·
           {{ it.levelSays }} · {{ say('procedure.minutes', { minutes: it.minutes })
           }}<template v-if="it.waitMinutes"> · {{ say('procedure.wait', { minutes: it.waitMinutes }) }}</template>
         </p>
-      </header>
-      <p v-if="told" class="told" role="status">{{ told }}</p>
+      </div>
+      <Notice done :says="told" />
       <p v-if="it.improved" class="caution">{{ say('procedure.improved', { version: it.version }) }}</p>
       <EditionForm v-if="editing" :procedure="it" @saved="saved" @close="editing = false" />
-      <div v-else class="columns">
-        <section>
+      <div v-else class="columns aside">
+        <section class="stack close">
           <h2>{{ say('procedure.stops') }}</h2>
-          <ul class="stops">
+          <ul class="stops stack close">
             <li v-for="stop in it.stops" :key="stop" class="caution small">{{ stop }}</li>
             <li class="small quiet">{{ say('procedure.defer') }}</li>
           </ul>
           <h2>
             {{ say('procedure.steps') }} <small v-if="comparing" class="quiet">{{ say('procedure.ours') }}</small>
           </h2>
-          <ol class="steps">
+          <ol class="steps ruled">
             <li v-for="step in steps" :key="step.key" :class="step.phase">
               <div>
                 <h3>
@@ -95,11 +109,11 @@ onMounted(reload);
             </li>
           </ol>
         </section>
-        <aside>
-          <section class="acts no-print">
+        <aside class="stack airy">
+          <section class="stack close start no-print">
             <VBtn variant="outlined" :to="`/procedures/${id}/rehearsal`">{{ say('rehearsal.start') }}</VBtn>
           </section>
-          <section v-if="desk.isManager" class="acts no-print">
+          <section v-if="desk.isManager" class="stack close start no-print">
             <VBtn color="primary" @click="editing = true">{{
               say(it.number ? 'procedure.edit.again' : 'procedure.edit')
             }}</VBtn>
@@ -113,18 +127,7 @@ onMounted(reload);
           </section>
           <section>
             <h2>{{ say('procedure.days') }}</h2>
-            <dl>
-              <div v-for="school in SCHOOLS" :key="school">
-                <dt>{{ say(`practice.${school}`) }}</dt>
-                <dd>
-                  {{
-                    it.signalled.includes(school)
-                      ? say('procedure.signalled', { days: it.days[school] })
-                      : say('point.days', { days: it.days[school] })
-                  }}<small v-if="it.assumed.includes(school)" class="quiet">{{ say('procedure.assumed') }}</small>
-                </dd>
-              </div>
-            </dl>
+            <FactList :facts="schools" />
           </section>
           <section>
             <h2>{{ say('procedure.kit') }}</h2>
@@ -142,7 +145,7 @@ onMounted(reload);
           </section>
           <section v-if="it.editions.length > 1">
             <h2>{{ say('procedure.editions') }}</h2>
-            <ul class="editions small">
+            <ul class="ruled small">
               <li v-for="edition in [...it.editions].reverse()" :key="edition.number">
                 <b>{{
                   edition.number === 0 || edition.ours
@@ -160,35 +163,10 @@ onMounted(reload);
         </aside>
       </div>
     </template>
-    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
-  </div>
+  </PageFrame>
 </template>
 
 <style scoped>
-.page {
-  padding: 18px 26px;
-  max-width: 1160px;
-  display: grid;
-  gap: 12px;
-}
-header {
-  display: grid;
-  gap: 3px;
-}
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 300px;
-  gap: 34px;
-  align-items: start;
-}
-.columns > section {
-  display: grid;
-  gap: 10px;
-}
-.stops {
-  display: grid;
-  gap: 5px;
-}
 .steps {
   counter-reset: step;
 }
@@ -197,8 +175,7 @@ header {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 16px;
-  border-top: 1px solid var(--hair);
-  padding: 9px 0 9px 34px;
+  padding-left: 34px;
   position: relative;
 }
 .steps li::before {
@@ -219,50 +196,7 @@ header {
 .steps :deep(.drawing) {
   width: 170px;
 }
-aside {
-  display: grid;
-  gap: 18px;
-}
-aside h2 {
-  font-size: 15px;
-  padding-bottom: 3px;
-}
-.acts {
-  display: grid;
-  gap: 6px;
-  justify-items: start;
-}
-dl {
-  margin: 0;
-}
-dl div {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  border-top: 1px solid var(--hair);
-  padding: 3px 0;
-}
-dd {
-  margin: 0;
-  text-align: right;
-}
-dd small {
-  margin-left: 7px;
-}
-.editions li {
-  border-top: 1px solid var(--hair);
-  padding: 5px 0;
-}
-.link.alarm {
-  color: var(--alarm);
-}
 @media (max-width: 860px) {
-  .columns {
-    grid-template-columns: 1fr;
-  }
-  .page {
-    padding: 14px;
-  }
   .steps li {
     grid-template-columns: 1fr;
   }

@@ -25,8 +25,8 @@ const path = computed(() => drawn.value.at.map(([x, y]) => `${x},${y}`).join(' '
 </script>
 
 <template>
-  <figure>
-    <figcaption>
+  <figure class="stack tight">
+    <figcaption class="row close">
       <b>{{ series.says }}</b> <span>{{ last.says }}</span>{{ ' ' }}
       <small class="quiet">{{ say('label.reading.last', { day: say.shortDay(dayFromIso(last.day)) }) }}</small>
     </figcaption>
@@ -56,19 +56,6 @@ const path = computed(() => drawn.value.at.map(([x, y]) => `${x},${y}`).join(' '
 </template>
 
 <style scoped>
-figure {
-  margin: 0;
-  display: grid;
-  gap: 4px;
-  border-top: 1px solid var(--hair);
-  padding: 8px 0;
-}
-figcaption {
-  display: flex;
-  gap: 10px;
-  align-items: baseline;
-  flex-wrap: wrap;
-}
 svg {
   width: 100%;
   max-width: 420px;

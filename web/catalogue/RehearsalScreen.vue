@@ -7,6 +7,10 @@ import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import Illustration from './Illustration.vue';
+import PageFrame from '../kit/PageFrame.vue';
+import Notice from '../kit/Notice.vue';
+import ChoiceList from '../kit/ChoiceList.vue';
+import ProgressBar from '../kit/ProgressBar.vue';
 
 const props = defineProps<{ id: string }>();
 const newSeed = () => Math.floor(Math.random() * 0xffffffff);
@@ -61,6 +65,15 @@ async function again(): Promise<void> {
   at.value = 0;
   await reload();
 }
+const options = computed(() =>
+  station.value!.question!.options.map((says, value) => {
+    const { right } = station.value!.question!;
+    const given = answered.value;
+    const wrong = given === value ? ('wrong' as const) : undefined;
+    const mark = value === right ? ('right' as const) : wrong;
+    return { value, says, disabled: given !== undefined, mark: given === undefined ? undefined : mark };
+  }),
+);
 const picture = computed(() =>
   station.value?.question?.grade
     ? `data:image/svg+xml;utf8,${encodeURIComponent(referencePicture(props.id, station.value.question.grade))}`
@@ -70,21 +83,21 @@ onMounted(reload);
 </script>
 
 <template>
-  <div class="page">
+  <PageFrame width="phone">
     <p class="small">
       <RouterLink :to="`/procedures/${id}`">{{ it?.procedure.task ?? say('procedures.title') }}</RouterLink> ·
       {{ say('rehearsal.title') }}
     </p>
-    <p v-if="failure || refusal" class="tell" role="alert">{{ failure || refusal }}</p>
-    <div v-if="result" class="end" role="status">
+    <Notice :says="failure || refusal" />
+    <div v-if="result" class="stack" role="status">
       <h1 ref="heading" tabindex="-1">{{ say('rehearsal.result', { ...result }) }}</h1>
       <p class="quiet">{{ say('rehearsal.result.why') }}</p>
       <VBtn color="primary" size="large" block to="/procedures">{{ say('procedures.title') }}</VBtn>
       <VBtn variant="outlined" block min-height="44" @click="again">{{ say('rehearsal.again') }}</VBtn>
     </div>
     <template v-else-if="it && station">
-      <progress :value="at + 1" :max="stations.length" :aria-label="say('rehearsal.title')" />
-      <section v-if="station.step" :key="station.step.key">
+      <ProgressBar :done="at + 1" :of="stations.length" :label="say('rehearsal.title')" />
+      <section class="stack" v-if="station.step" :key="station.step.key">
         <h1 ref="heading" tabindex="-1">{{ station.step.title }}</h1>
         <p v-if="station.step.caution" class="caution">{{ station.step.caution }}</p>
         <p>{{ station.step.body }}</p>
@@ -93,30 +106,10 @@ onMounted(reload);
           {{ say('procedure.asks') }}: {{ station.step.asks.join('; ') }}
         </p>
       </section>
-      <section v-else-if="station.question" :key="at">
+      <section class="stack" v-else-if="station.question" :key="at">
         <h1 ref="heading" tabindex="-1">{{ station.question.says }}</h1>
-        <img v-if="picture" :src="picture" :alt="say('rehearsal.picture.alt')" width="200" height="150" />
-        <fieldset>
-          <legend class="unseen">{{ station.question.says }}</legend>
-          <label
-            v-for="(option, i) in station.question.options"
-            :key="option"
-            class="choice"
-            :class="{
-              right: answered !== undefined && i === station.question.right,
-              wrong: answered === i && i !== station.question.right,
-            }"
-          >
-            <input
-              v-model="answers[station.at]"
-              type="radio"
-              :name="`q${station.at}`"
-              :value="i"
-              :disabled="answered !== undefined"
-            />
-            {{ option }}
-          </label>
-        </fieldset>
+        <img class="drawn" v-if="picture" :src="picture" :alt="say('rehearsal.picture.alt')" width="200" height="150" />
+        <ChoiceList v-model="answers[station.at]" :legend="station.question.says" hide-legend :choices="options" />
         <p
           v-if="answered !== undefined"
           role="status"
@@ -137,67 +130,5 @@ onMounted(reload);
       >
       <VBtn v-if="at > 0" variant="text" min-height="44" @click="at -= 1">{{ say('back') }}</VBtn>
     </template>
-    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
-  </div>
+  </PageFrame>
 </template>
-
-<style scoped>
-.page {
-  max-width: 560px;
-  margin: 0 auto;
-  padding: 18px;
-  display: grid;
-  gap: 14px;
-  font-size: 17px;
-}
-section,
-.end {
-  display: grid;
-  gap: 12px;
-}
-h1:focus {
-  outline: none;
-}
-progress {
-  width: 100%;
-  height: 6px;
-  accent-color: var(--dew-deep);
-}
-img {
-  background: #eef1ec;
-  border-radius: 8px;
-  padding: 8px;
-  width: 100%;
-  max-width: 260px;
-  height: auto;
-}
-fieldset {
-  border: 0;
-  padding: 0;
-  display: grid;
-  gap: 8px;
-}
-.choice {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  min-height: 48px;
-  padding: 8px 12px;
-  border: 1.5px solid var(--edge);
-  border-radius: 8px;
-  background: var(--panel);
-}
-.choice.right {
-  border-color: var(--dew-deep);
-  background: var(--pick);
-}
-.choice.wrong {
-  border-color: var(--alarm);
-}
-.choice input {
-  width: 20px;
-  height: 20px;
-  flex: none;
-  accent-color: var(--dew-deep);
-}
-</style>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** The desk's frame: where one can go, and who one is. */
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useTheme } from 'vuetify';
 import { say } from '../language/say.ts';
 import { useBoard } from '../due/boardStore.ts';
 import { useDesk } from './deskStore.ts';
+import { useKeys } from '../kit/keys.ts';
 import WaitingBar from '../outbox/WaitingBar.vue';
 import KeysDialog from './KeysDialog.vue';
 
@@ -68,23 +69,12 @@ const GO: Readonly<Record<string, string>> = {
   c: '/procedures',
   m: '/measure',
 };
-let pending = false;
-const onKey = (event: KeyboardEvent) => {
-  const { target } = event;
-  if (
-    target instanceof HTMLInputElement ||
-    target instanceof HTMLTextAreaElement ||
-    target instanceof HTMLSelectElement ||
-    event.ctrlKey ||
-    event.metaKey
-  )
-    return;
-  if (event.key === '?') keys.value = true;
-  else if (pending && GO[event.key] && desk.isManager) void router.push(GO[event.key]!);
-  pending = event.key === 'g';
-};
-onMounted(() => document.addEventListener('keydown', onKey));
-onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
+useKeys({
+  '?': () => {
+    keys.value = true;
+  },
+  ...Object.fromEntries(Object.entries(GO).map(([key, to]) => [`g ${key}`, () => desk.isManager && router.push(to)])),
+});
 </script>
 
 <template>

@@ -18,9 +18,9 @@ const KEYS = [
 
 <template>
   <VDialog v-model="shown" max-width="420" :aria-label="say('keys.title')">
-    <div class="keys panel">
+    <div class="panel card stack">
       <h2>{{ say('keys.title') }}</h2>
-      <dl>
+      <dl class="pairs">
         <div v-for="[key, what] in KEYS" :key="what">
           <dt>
             <kbd>{{ key }}</kbd>
@@ -32,25 +32,3 @@ const KEYS = [
     </div>
   </VDialog>
 </template>
-
-<style scoped>
-.keys {
-  padding: 20px;
-  display: grid;
-  gap: 12px;
-}
-dl {
-  margin: 0;
-}
-dl div {
-  display: flex;
-  gap: 14px;
-  padding: 4px 0;
-}
-dt {
-  width: 120px;
-}
-dd {
-  margin: 0;
-}
-</style>

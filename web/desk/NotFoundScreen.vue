@@ -1,18 +1,10 @@
 <script setup lang="ts">
 import { say } from '../language/say.ts';
+import PageFrame from '../kit/PageFrame.vue';
 </script>
 
 <template>
-  <div class="lost">
-    <h1>{{ say('notFound.title') }}</h1>
+  <PageFrame :title="say('notFound.title')">
     <RouterLink to="/">{{ say('notFound.go') }}</RouterLink>
-  </div>
+  </PageFrame>
 </template>
-
-<style scoped>
-.lost {
-  padding: 60px 30px;
-  display: grid;
-  gap: 10px;
-}
-</style>

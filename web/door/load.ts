@@ -1,22 +1,27 @@
 /** Loading something for a screen: the value, whether it is on its way, and what went wrong. */
 import { ref, shallowRef, type Ref, type ShallowRef } from 'vue';
+import { Refusal } from './door.ts';
 import { sentenceOf } from './sentence.ts';
 
 export interface Loading<T> {
   readonly value: ShallowRef<T | null>;
   readonly failure: Ref<string>;
   readonly loading: Ref<boolean>;
+  /** Trying again may help: it did not fail because this person may not see it or it is not there. */
+  readonly mayHelp: Ref<boolean>;
   reload(): Promise<void>;
 }
 
 export function useLoading<T>(load: () => Promise<T>): Loading<T> {
   const value = shallowRef<T | null>(null);
   const failure = ref('');
+  const mayHelp = ref(true);
   const loading = ref(false);
   let latest = 0;
   return {
     value,
     failure,
+    mayHelp,
     loading,
     async reload() {
       const turn = (latest += 1);
@@ -28,7 +33,9 @@ export function useLoading<T>(load: () => Promise<T>): Loading<T> {
           failure.value = '';
         }
       } catch (error) {
-        if (turn === latest) failure.value = sentenceOf(error);
+        if (turn !== latest) return;
+        failure.value = sentenceOf(error);
+        mayHelp.value = !(error instanceof Refusal && (error.status === 403 || error.status === 404));
       } finally {
         if (turn === latest) loading.value = false;
       }

@@ -30,11 +30,3 @@ export function useSending(): Sending {
     },
   };
 }
-
-/** The file a person picked; the field is emptied, so that the same one can be picked again. */
-export function pickedFile(event: Event): File | undefined {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
-  input.value = '';
-  return file;
-}

@@ -6,6 +6,7 @@ import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ answer: PracticeAnswer }>();
 const emit = defineEmits<{ changed: [] }>();
@@ -45,17 +46,17 @@ const errorOf = (name: string) => errors[`changes.${name}`];
 </script>
 
 <template>
-  <form class="part" @submit.prevent="save">
+  <form class="stack" @submit.prevent="save">
     <p class="quiet lead">{{ say('assumptions.lead') }}</p>
-    <div class="bar">
+    <div class="on-top row middle">
       <VTextField v-model="find" class="find" :label="say('assumptions.find')" hide-details density="compact" />
       <VBtn type="submit" color="primary" :disabled="Object.keys(changes).length === 0" :loading="busy">{{
         say('assumptions.save', { count: Object.keys(changes).length })
       }}</VBtn><span v-if="told" role="status" class="dew">{{ told }}</span>
     </div>
-    <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
-    <div class="columns">
-      <table>
+    <Notice :says="refusal" />
+    <div class="columns wide-ones">
+      <table class="table">
         <thead>
           <tr>
             <th scope="col">{{ say('assumptions.name') }}</th>
@@ -72,6 +73,7 @@ const errorOf = (name: string) => errors[`changes.${name}`];
             <th scope="row">{{ it.says }}</th>
             <td>
               <input
+                class="small-field"
                 :value="valueOf(it)"
                 inputmode="decimal"
                 :aria-label="it.says"
@@ -83,7 +85,7 @@ const errorOf = (name: string) => errors[`changes.${name}`];
           </tr>
         </tbody>
       </table>
-      <table>
+      <table class="table">
         <thead>
           <tr>
             <th scope="col">{{ say('assumptions.intervals') }}</th>
@@ -99,6 +101,7 @@ const errorOf = (name: string) => errors[`changes.${name}`];
             </th>
             <td v-for="(day, i) in it.days" :key="day.name" :class="{ changed: day.value !== day.usual }">
               <input
+                class="small-field"
                 :value="valueOf(day)"
                 inputmode="numeric"
                 :aria-label="`${it.says}, ${say(`practice.${['watchful', 'steady', 'light'][i]}`)}`"
@@ -112,73 +115,3 @@ const errorOf = (name: string) => errors[`changes.${name}`];
     </div>
   </form>
 </template>
-
-<style scoped>
-.part {
-  display: grid;
-  gap: 12px;
-}
-.lead {
-  max-width: 70ch;
-}
-.bar {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  position: sticky;
-  top: 0;
-  background: var(--ground);
-  padding: 6px 0;
-  z-index: 2;
-}
-.find {
-  max-width: 260px;
-}
-.columns {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(400px, 1fr));
-  gap: 30px;
-  align-items: start;
-}
-table {
-  border-collapse: collapse;
-  font-size: 14px;
-}
-th,
-td {
-  text-align: left;
-  font-weight: 400;
-  padding: 3px 8px 3px 0;
-  border-bottom: 1px solid var(--hair);
-  vertical-align: top;
-}
-thead th {
-  border-bottom: 2px solid var(--ink);
-  font-weight: 640;
-}
-input {
-  width: 72px;
-  font: inherit;
-  color: var(--ink);
-  background: var(--panel);
-  border: 1px solid var(--edge);
-  border-radius: 5px;
-  padding: 2px 6px;
-}
-input[aria-invalid='true'] {
-  border-color: var(--alarm);
-}
-.changed input {
-  border: 2px solid var(--dew);
-  font-weight: 640;
-}
-td small {
-  display: block;
-  max-width: 130px;
-}
-@media (max-width: 900px) {
-  .columns {
-    grid-template-columns: 1fr;
-  }
-}
-</style>

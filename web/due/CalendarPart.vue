@@ -6,6 +6,7 @@ import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ answer: PracticeAnswer }>();
 const emit = defineEmits<{ changed: [] }>();
@@ -45,23 +46,23 @@ const saveSeasons = async () =>
 </script>
 
 <template>
-  <div class="part">
+  <div class="stack airy">
     <section v-if="answer.beyond.length">
       <h2>{{ say('beyond.title', { count: answer.beyond.length }) }}</h2>
-      <ul class="beyond small">
+      <ul class="small">
         <li v-for="it in answer.beyond" :key="it.number">
           <RouterLink :to="`/line/${it.number}/working`">{{ it.point }}, {{ it.place }}</RouterLink> {{ it.says }}
         </li>
       </ul>
     </section>
     <p v-if="told" class="unseen" role="status">{{ told }}</p>
-    <form @submit.prevent="saveDay">
+    <form class="stack close" @submit.prevent="saveDay">
       <h2>{{ say('calendar.upkeep') }}</h2>
-      <p class="quiet">
+      <p class="quiet lead">
         {{ say('calendar.upkeep.why') }}
         <b>{{ answer.upkeepDay ? say('calendar.now', { says: answer.upkeepDay.says }) : say('calendar.now.none') }}</b>
       </p>
-      <div class="fields">
+      <div class="fields inline short">
         <VSelect
           v-model="chosen"
           :items="
@@ -79,12 +80,12 @@ const saveSeasons = async () =>
         />
         <VBtn type="submit" color="primary" :loading="day.busy.value">{{ say('calendar.save') }}</VBtn>
       </div>
-      <p v-if="day.refusal.value" class="tell" role="alert">{{ day.refusal.value }}</p>
+      <Notice :says="day.refusal.value" />
     </form>
-    <form @submit.prevent="saveSeasons">
+    <form class="stack close" @submit.prevent="saveSeasons">
       <h2>{{ say('calendar.seasons') }}</h2>
-      <p class="quiet">{{ say('calendar.seasons.why') }}</p>
-      <div class="fields">
+      <p class="quiet lead">{{ say('calendar.seasons.why') }}</p>
+      <div class="fields inline short">
         <VTextField
           v-model.number="seasons.coolingMonth"
           type="number"
@@ -117,35 +118,10 @@ const saveSeasons = async () =>
         />
         <VBtn type="submit" color="primary" :loading="season.busy.value">{{ say('calendar.save') }}</VBtn>
       </div>
-      <p v-if="season.refusal.value" class="tell" role="alert">{{ season.refusal.value }}</p>
+      <Notice :says="season.refusal.value" />
     </form>
     <p>
       <a href="/api/calendar/organisation/all" download>{{ say('calendar.export') }}</a>
     </p>
   </div>
 </template>
-
-<style scoped>
-.part {
-  display: grid;
-  gap: 26px;
-}
-form {
-  display: grid;
-  gap: 8px;
-}
-form > p {
-  max-width: 70ch;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
-  gap: 4px 14px;
-  align-items: start;
-  max-width: 900px;
-}
-.fields .v-btn {
-  min-height: 48px;
-  justify-self: start;
-}
-</style>

@@ -9,8 +9,8 @@ defineProps<{ conditions: WorkingAnswer['conditions'] }>();
 
 <template>
   <p v-if="conditions.length === 0" class="quiet small">{{ say('working.found.none') }}</p>
-  <div v-else class="held">
-    <table>
+  <div v-else class="sideways">
+    <table class="table">
       <thead>
         <tr>
           <th v-for="column in ['day', 'what', 'by', 'loads', 'weight', 'after']" :key="column" scope="col">
@@ -40,29 +40,3 @@ defineProps<{ conditions: WorkingAnswer['conditions'] }>();
     </table>
   </div>
 </template>
-
-<style scoped>
-.held {
-  overflow-x: auto;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 14px;
-}
-th,
-td {
-  text-align: left;
-  padding: 4px 12px 4px 0;
-  border-bottom: 1px solid var(--hair);
-  vertical-align: top;
-  white-space: nowrap;
-}
-th {
-  font-weight: 640;
-  border-bottom: 2px solid var(--ink);
-}
-.block {
-  display: block;
-}
-</style>

@@ -6,6 +6,7 @@ import type { HabitSummary } from '../../contract/habits.ts';
 import { api, newId } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 defineProps<{ habits: readonly HabitSummary[]; let: boolean }>();
 const emit = defineEmits<{ changed: [] }>();
@@ -27,8 +28,8 @@ const key = ({ machineId, habit }: HabitSummary) => `${machineId} ${habit}`;
 </script>
 
 <template>
-  <ul class="habits small">
-    <li v-for="it in habits" :key="key(it)">
+  <ul class="ruled small">
+    <li v-for="it in habits" :key="key(it)" class="stack tight">
       <p>
         <b>{{ it.says }}</b> <span class="quiet">{{ it.machine }}</span>
       </p>
@@ -50,7 +51,7 @@ const key = ({ machineId, habit }: HabitSummary) => `${machineId} ${habit}`;
         >
         <b v-if="it.lapses" class="alarm"> · {{ say('habits.lapses', { count: it.lapses }) }}</b>
       </p>
-      <p v-if="let" class="acts">
+      <p v-if="let" class="row close">
         <button v-if="open !== key(it)" type="button" class="plain link" @click="open = key(it)">
           {{ say('habits.check') }}
         </button>
@@ -65,19 +66,5 @@ const key = ({ machineId, habit }: HabitSummary) => `${machineId} ${habit}`;
       </p>
     </li>
   </ul>
-  <p v-if="failure" class="tell small" role="alert">{{ failure }}</p>
+  <Notice class="small" :says="failure" />
 </template>
-
-<style scoped>
-.habits li {
-  border-top: 1px solid var(--hair);
-  padding: 6px 0;
-  display: grid;
-  gap: 2px;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-</style>

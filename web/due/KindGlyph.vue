@@ -21,10 +21,3 @@ const glyph = computed(() => GLYPHS[props.kind as PointKind]);
     <path :d="glyph.path" />
   </svg>
 </template>
-
-<style scoped>
-.glyph {
-  vertical-align: -2px;
-  flex: none;
-}
-</style>

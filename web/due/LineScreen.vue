@@ -6,12 +6,14 @@ import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
 import { say } from '../language/say.ts';
 import { useDesk } from '../desk/deskStore.ts';
 import { useBoard } from './boardStore.ts';
+import { useKeys } from '../kit/keys.ts';
 import AlarmList from '../faults/AlarmList.vue';
 import KindGlyph from './KindGlyph.vue';
 import LineBoard from './LineBoard.vue';
 import LineList from './LineList.vue';
 import PointPanel from './PointPanel.vue';
 import WaitingHead from './WaitingHead.vue';
+import Notice from '../kit/Notice.vue';
 
 const board = useBoard();
 const desk = useDesk();
@@ -44,45 +46,35 @@ function clear(): void {
 const again = () => {
   if (!document.hidden) void board.load();
 };
-const onKey = (event: KeyboardEvent) => {
-  if (
-    event.key === '/' &&
-    !(event.target instanceof HTMLInputElement) &&
-    !(event.target instanceof HTMLTextAreaElement)
-  ) {
-    event.preventDefault();
-    search.value?.focus();
-  }
-  if (event.key === 'Escape' && picked.value !== null) leave();
-};
+useKeys({ '/': () => search.value?.focus(), Escape: () => picked.value !== null && leave() });
 let clock: ReturnType<typeof setInterval>;
 onMounted(() => {
   void board.load();
   clock = setInterval(again, 300_000);
   document.addEventListener('visibilitychange', again);
-  document.addEventListener('keydown', onKey);
 });
 onBeforeUnmount(() => {
   clearInterval(clock);
   document.removeEventListener('visibilitychange', again);
-  document.removeEventListener('keydown', onKey);
 });
 </script>
 
 <template>
   <div class="screen">
     <section class="main" :aria-label="say('line.title')">
-      <p v-if="board.failure" class="tell" role="alert">
-        {{ board.failure }} <button type="button" class="plain link" @click="board.load()">{{ say('again') }}</button>
-      </p>
+      <Notice v-if="board.failure"
+        >{{ board.failure }}{{ ' ' }}
+        <button type="button" class="plain link" @click="board.load()">{{ say('again') }}</button></Notice
+      >
       <template v-if="board.answer && board.rows.length > 0">
-        <p v-if="board.answer.waiting.clockBehindDays" class="tell" role="alert">
-          {{ say('line.clock', { days: board.answer.waiting.clockBehindDays }) }}
-        </p>
-        <AlarmList :alarms="board.answer.waiting.alarms" with-place class="alarms" @changed="board.load()" />
+        <Notice
+          v-if="board.answer.waiting.clockBehindDays"
+          :says="say('line.clock', { days: board.answer.waiting.clockBehindDays })"
+        />
+        <AlarmList :alarms="board.answer.waiting.alarms" with-place @changed="board.load()" />
         <WaitingHead />
-        <div class="tools no-print">
-          <label class="search"
+        <div class="tools row close middle no-print">
+          <label class="search row close middle"
             ><span class="unseen">{{ say('line.find') }}</span
             ><input ref="search" v-model="board.find" type="search" :placeholder="`${say('line.find')}…`" /><kbd
               aria-hidden="true"
@@ -91,21 +83,21 @@ onBeforeUnmount(() => {
           >
           <label
             ><span class="unseen">{{ say('line.property') }}</span>
-            <select v-model="board.property">
+            <select class="small-field" v-model="board.property">
               <option :value="null">{{ say('line.allProperties') }}</option>
               <option v-for="it in board.answer.properties" :key="it.id" :value="it.id">{{ it.name }}</option>
             </select></label
           >
           <label
             ><span class="unseen">{{ say('line.kind') }}</span>
-            <select v-model="board.kind">
+            <select class="small-field" v-model="board.kind">
               <option :value="null">{{ say('line.allKinds') }}</option>
               <option v-for="kind in kinds" :key="kind" :value="kind">{{ say(`kind.${kind}`) }}</option>
             </select></label
           >
           <label
             ><span class="unseen">{{ say('line.sort') }}</span>
-            <select v-model="board.order">
+            <select class="small-field" v-model="board.order">
               <option value="property">{{ say('line.sort.property') }}</option>
               <option value="worst">{{ say('line.sort.worst') }}</option>
             </select></label
@@ -113,9 +105,9 @@ onBeforeUnmount(() => {
           <button type="button" class="plain link" @click="asList = !asList">
             {{ say(asList ? 'line.asBoard' : 'line.asList') }}
           </button>
-          <span v-if="today" class="date quiet">{{ say.day(today) }}</span>
+          <span v-if="today" class="push quiet">{{ say.day(today) }}</span>
         </div>
-        <div v-if="board.shown.length === 0" class="nothing">
+        <div v-if="board.shown.length === 0" class="empty">
           <p>{{ say('line.nothing') }}</p>
           <button type="button" class="plain link" @click="clear">{{ say('line.clear') }}</button>
         </div>
@@ -130,7 +122,7 @@ onBeforeUnmount(() => {
           @pick="pick"
           @leave="leave"
         />
-        <footer class="legend small quiet no-print">
+        <footer class="legend row small quiet no-print">
           <template v-if="legend">
             <span v-for="kind in kinds" :key="kind"><KindGlyph :kind="kind" /> {{ say(`kind.${kind}`) }}</span>
             <span v-for="sign in ['foot', 'tick', 'pause', 'box', 'hollow', 'far']" :key="sign">{{
@@ -141,7 +133,7 @@ onBeforeUnmount(() => {
           <button v-else type="button" class="plain link" @click="setLegend(true)">{{ say('line.legend') }}</button>
         </footer>
       </template>
-      <div v-else-if="board.answer" class="nothing">
+      <div v-else-if="board.answer" class="empty">
         <h1>{{ say('line.empty') }}</h1>
         <p class="quiet">{{ say('line.empty.why') }}</p>
         <VBtn color="primary" to="/homes">{{ say('line.empty.go') }}</VBtn>
@@ -165,22 +157,14 @@ onBeforeUnmount(() => {
   flex-direction: column;
   padding: 18px 22px 10px;
 }
-/* An alarm stands before everything. */
-.alarms {
+.main > ul {
   margin-bottom: 12px;
 }
 .tools {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: center;
   margin: 12px 0 8px;
   font-size: 14px;
 }
 .search {
-  display: flex;
-  align-items: center;
-  gap: 6px;
   border: 1px solid var(--edge);
   border-radius: 6px;
   background: var(--panel);
@@ -198,30 +182,9 @@ onBeforeUnmount(() => {
   outline: 3px solid var(--dew);
   outline-offset: 1px;
 }
-.tools select {
-  font: inherit;
-  color: var(--ink);
-  background: var(--ground);
-  border: 0;
-  border-bottom: 1px solid var(--edge);
-  padding: 4px 2px;
-}
-.date {
-  margin-left: auto;
-}
 .legend {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
   padding-top: 8px;
   border-top: 1px solid var(--hair);
   min-height: 30px;
-}
-.nothing {
-  display: grid;
-  gap: 10px;
-  justify-items: start;
-  padding: 40px 0;
-  max-width: 52ch;
 }
 </style>

@@ -3,8 +3,9 @@
 import { onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { say } from '../language/say.ts';
-import { drawMark, drawRail, nearestMark, paletteOf, placeMarks, type PlacedMark } from './drawStrip.ts';
-import { foremost, isLate, type BoardRow, type Mark } from './marks.ts';
+import { drawMark, drawRail, nearestMark, paletteOf, type PlacedMark } from './drawStrip.ts';
+import { layoutMarks } from './layoutMarks.ts';
+import { foremost, isIdle, isLate, type BoardRow, type Mark } from './marks.ts';
 
 const router = useRouter();
 const props = defineProps<{
@@ -32,7 +33,7 @@ function draw(): void {
   const palette = paletteOf(element);
   placed = rows.map((row, i) => {
     drawRail(context, palette, stripWidth, i * rowHeight, rowHeight);
-    const marks = placeMarks(row.marks, stripWidth, i * rowHeight, rowHeight);
+    const marks = layoutMarks(row.marks, stripWidth, i * rowHeight, rowHeight, isIdle);
     for (const it of marks) if (it.mark.number !== props.picked) drawMark(context, palette, it, false);
     const chosen = marks.find(({ mark }) => mark.number === props.picked);
     if (chosen) drawMark(context, palette, chosen, true);
@@ -76,7 +77,7 @@ const isUnknown = ({ marks }: BoardRow) => marks.length > 1 && marks.every(({ st
     <div
       v-for="row in rows"
       :key="row.id"
-      class="row"
+      class="home"
       :class="{ picked: row.id === pickedRow }"
       :style="{ height: `${rowHeight}px` }"
     >
@@ -108,12 +109,12 @@ const isUnknown = ({ marks }: BoardRow) => marks.length > 1 && marks.every(({ st
   top: 0;
   cursor: pointer;
 }
-.row {
+.home {
   display: flex;
   align-items: center;
   font-size: 13px;
 }
-.row.picked {
+.home.picked {
   background: var(--pick);
 }
 .name {

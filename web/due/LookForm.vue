@@ -11,10 +11,13 @@ import { say } from '../language/say.ts';
 import { pathOf } from '../../contract/calls.ts';
 import { readKept } from '../outbox/kept.ts';
 import { sendOrKeep } from '../outbox/outbox.ts';
-import PlainField from '../theme/PlainField.vue';
+import PlainField from '../kit/PlainField.vue';
+import PageFrame from '../kit/PageFrame.vue';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ number: string; home: string; homeName: string }>();
-const { value: look, failure, reload } = useLoading(() => readKept('look.open', { number: props.number }));
+const point = useLoading(() => readKept('look.open', { number: props.number }));
+const { value: look, reload } = point;
 const id = newId();
 const entry = reactive<{ grade: string | null; day: string; note: string }>({ grade: null, day: '', note: '' });
 const earlier = ref(false);
@@ -40,15 +43,14 @@ onMounted(reload);
 </script>
 
 <template>
-  <div class="look">
-    <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+  <PageFrame width="phone" :of="point">
     <template v-if="done"
       ><div role="status">
         <h1>{{ done }}</h1>
       </div>
       <VBtn color="primary" size="large" block :to="home">{{ homeName }}</VBtn></template
     >
-    <form v-else-if="look" @submit.prevent="send">
+    <form v-else-if="look" class="stack" @submit.prevent="send">
       <header>
         <p class="quiet small">{{ look.place }} · {{ look.machine }}</p>
         <h1>{{ look.name }}</h1>
@@ -67,7 +69,7 @@ onMounted(reload);
       <VBtn type="submit" color="primary" size="large" block :disabled="!entry.grade" :loading="busy">{{
         say('look.send')
       }}</VBtn>
-      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+      <Notice :says="refusal" />
       <p class="quiet small">{{ say('look.why') }}</p>
       <button v-if="!earlier" type="button" class="plain link" @click="earlier = true">
         {{ say('look.earlier') }}
@@ -77,27 +79,5 @@ onMounted(reload);
         <PlainField v-model="entry.note" :label="say('look.note')" :rows="1" :error="errors.note" />
       </template>
     </form>
-    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
-  </div>
+  </PageFrame>
 </template>
-
-<style scoped>
-.look {
-  max-width: 560px;
-  margin: 0 auto;
-  padding: 16px;
-  display: grid;
-  gap: 14px;
-  font-size: 16px;
-}
-form {
-  display: grid;
-  gap: 14px;
-}
-.link {
-  color: var(--dew-deep);
-  text-decoration: underline;
-  text-underline-offset: 3px;
-  min-height: 44px;
-}
-</style>

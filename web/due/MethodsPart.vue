@@ -9,6 +9,8 @@ import { api } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import { subjectOf, useScopes, WHOLE } from './scopes.ts';
+import Notice from '../kit/Notice.vue';
+import UndoBar from '../kit/UndoBar.vue';
 
 const props = defineProps<{ answer: PracticeAnswer }>();
 const emit = defineEmits<{ changed: [] }>();
@@ -59,39 +61,41 @@ async function choose(
 </script>
 
 <template>
-  <div class="part">
+  <div class="stack">
     <p class="quiet lead">{{ say('methods.lead') }}</p>
     <VAutocomplete
       v-model="where"
-      class="where"
+      class="picker"
       :items="all.scopes.value"
       :label="say('methods.where')"
       hide-details
       density="compact"
     />
-    <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
-    <p v-if="told" class="told" role="status">
-      {{ told }}
-      <button
-        v-if="undo"
-        type="button"
-        class="plain link"
-        @click="
-          choose(
-            methods.find(({ key }) => key === undo!.method)!,
-            undo!.option,
-            true,
-          )
-        "
-      >
-        {{ say('practice.undo') }}
-      </button>
-    </p>
-    <fieldset v-for="method in methods" :key="method.key">
-      <legend>{{ method.name }}</legend>
-      <div class="options">
-        <label v-for="(option, i) in method.options" :key="option.key" :class="{ on: option.key === method.chosen }">
-          <span class="name"
+    <Notice :says="failure" />
+    <UndoBar
+      class="on-top"
+      :says="told"
+      :undoable="undo !== null"
+      :label="say('practice.undo')"
+      @undo="
+        choose(
+          methods.find(({ key }) => key === undo!.method)!,
+          undo!.option,
+          true,
+        )
+      "
+    />
+    <fieldset class="heavy" v-for="method in methods" :key="method.key">
+      <legend class="unseen">{{ method.name }}</legend>
+      <h2 aria-hidden="true">{{ method.name }}</h2>
+      <div class="columns tiles close">
+        <label
+          v-for="(option, i) in method.options"
+          :key="option.key"
+          class="choice stack tight"
+          :class="{ on: option.key === method.chosen }"
+        >
+          <span class="row close"
             ><input
               type="radio"
               :name="method.key"
@@ -100,7 +104,7 @@ async function choose(
               @change="choose(method, option.key)"
             /><span
               ><b>{{ option.name }}</b> <small v-if="i === 0" class="quiet">{{ say('methods.ours') }}</small>{{ ' ' }}
-              <small v-if="!option.forTenants" class="staff">{{ say('methods.staff') }}</small></span
+              <small v-if="!option.forTenants" class="strong">{{ say('methods.staff') }}</small></span
             ></span
           >
           <span class="small"
@@ -123,75 +127,3 @@ async function choose(
     </fieldset>
   </div>
 </template>
-
-<style scoped>
-.part {
-  display: grid;
-  gap: 16px;
-}
-.lead {
-  max-width: 62ch;
-}
-.where {
-  max-width: 420px;
-}
-fieldset {
-  border: 0;
-  padding: 0;
-  border-top: 2px solid var(--ink);
-  display: grid;
-  gap: 6px;
-}
-legend {
-  float: left;
-  width: 100%;
-  padding: 8px 0 4px;
-  font-weight: 640;
-  font-size: 16px;
-}
-.options {
-  clear: both;
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(210px, 1fr));
-  gap: 8px;
-}
-label {
-  display: grid;
-  gap: 3px;
-  align-content: start;
-  border: 1.5px solid var(--hair);
-  border-radius: 8px;
-  background: var(--panel);
-  padding: 9px 12px;
-  cursor: pointer;
-}
-label.on {
-  border-color: var(--dew);
-  background: var(--pick);
-}
-label:focus-within {
-  outline: 3px solid var(--dew);
-  outline-offset: 1px;
-}
-.name {
-  display: flex;
-  gap: 8px;
-  align-items: baseline;
-}
-input {
-  accent-color: var(--dew-deep);
-  flex: none;
-}
-.staff {
-  border: 1.3px solid var(--alarm);
-  color: var(--alarm);
-  border-radius: 4px;
-  padding: 0 6px;
-  font-weight: 600;
-}
-.told {
-  position: sticky;
-  top: 0;
-  z-index: 2;
-}
-</style>

@@ -14,11 +14,15 @@ import { say } from '../language/say.ts';
 import { isLate, standOn } from './marks.ts';
 import SignalList from './SignalList.vue';
 import KindGlyph from './KindGlyph.vue';
+import LoadState from '../kit/LoadState.vue';
+import Notice from '../kit/Notice.vue';
+import FactList from '../kit/FactList.vue';
 
 const props = defineProps<{ number: number }>();
 const emit = defineEmits<{ close: []; changed: [] }>();
 
-const { value: point, failure, reload } = useLoading(() => api('point.read', { id: props.number }));
+const read = useLoading(() => api('point.read', { id: props.number }));
+const { value: point, reload } = read;
 const signals = useLoading(async () =>
   point.value?.signals.length
     ? (await api('signals.list')).signals.filter((it) => point.value!.signals.some(({ id }) => id === it.id))
@@ -79,6 +83,18 @@ async function load(): Promise<void> {
   await signals.reload();
 }
 onMounted(load);
+const terms = computed(() => {
+  const { terms: all, band, mark } = point.value!;
+  return [
+    ...all.map((term) => ({ name: term.says, note: term.why, value: say('point.days', { days: term.days }) })),
+    {
+      name: say('point.interval'),
+      note: band && band.early < band.late ? say('point.band', { early: band.early, late: band.late }) : undefined,
+      value: say('point.days', { days: mark.intervalDays! }),
+      sum: true,
+    },
+  ];
+});
 /** With its year where the story spans more than one. */
 const years = computed(() => new Set(point.value?.story.map(({ day }) => day.slice(0, 4)) ?? []));
 const dayWords = (day: string) =>
@@ -88,7 +104,7 @@ const dayWords = (day: string) =>
 <template>
   <aside class="side" :aria-label="point?.name ?? say('loading')">
     <button type="button" class="plain shut" :aria-label="say('close')" @click="emit('close')">×</button>
-    <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+    <LoadState :of="read" />
     <template v-if="point && stand">
       <h2><KindGlyph :kind="point.kind" :size="16" /> {{ point.name }}</h2>
       <p class="quiet small">
@@ -102,7 +118,7 @@ const dayWords = (day: string) =>
       <p v-if="stand.share !== undefined" class="quiet small">
         {{ say('point.used', { share: stand.share, past: String(stand.daysLeft < 0), day: say.shortDay(lineDay) }) }}
       </p>
-      <p class="says">{{ point.says }} {{ point.why }}</p>
+      <p>{{ point.says }} {{ point.why }}</p>
       <p v-if="point.baseline" class="small">
         {{ say('point.baseline', { day: say.shortDay(dayFromIso(point.baseline)) }) }}
       </p>
@@ -116,8 +132,8 @@ const dayWords = (day: string) =>
       <p v-if="point.job?.state === 'open' && point.job.reason" class="caution small">
         {{ say('point.handedBack', { reason: point.job.reason }) }}
       </p>
-      <section :aria-label="say('point.actions')" class="actions no-print">
-        <p v-if="point.job && point.job.state !== 'open'" class="small">
+      <section :aria-label="say('point.actions')" class="row close no-print">
+        <p v-if="point.job && point.job.state !== 'open'" class="small whole-row">
           {{ say('point.given', { name: point.job.assignee ?? '', state: point.job.says }) }}
         </p>
         <VBtn v-if="point.waitingRecordId" color="primary" :to="`/proof/${point.waitingRecordId}`">{{
@@ -145,7 +161,7 @@ const dayWords = (day: string) =>
         >
         <VBtn variant="outlined" @click="open = open === 'specify' ? null : 'specify'">{{ say('point.specify') }}</VBtn>
       </section>
-      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+      <Notice :says="refusal" />
       <GiveJob v-if="open === 'give'" :point="point" @given="changed" />
       <LogRecord
         v-if="open === 'log'"
@@ -158,25 +174,9 @@ const dayWords = (day: string) =>
 
       <section v-if="stand.share !== undefined">
         <h3>{{ say('point.working') }}</h3>
-        <dl class="working">
-          <div v-for="(term, i) in point.terms" :key="i">
-            <dt>
-              {{ term.says }}<small>{{ term.why }}</small>
-            </dt>
-            <dd>{{ say('point.days', { days: term.days }) }}</dd>
-          </div>
-          <div class="sum">
-            <dt>
-              {{ say('point.interval')
-              }}<small v-if="point.band && point.band.early < point.band.late">{{
-                say('point.band', { early: point.band.early, late: point.band.late })
-              }}</small>
-            </dt>
-            <dd>{{ say('point.days', { days: point.mark.intervalDays }) }}</dd>
-          </div>
-        </dl>
+        <FactList :facts="terms" />
         <p v-if="point.beyond" class="caution small">{{ point.beyond }}</p>
-        <p class="more small">
+        <p class="small">
           <RouterLink :to="`/line/${point.number}/working`">{{ say('point.working.more') }}</RouterLink>
         </p>
         <p v-if="point.calendar" class="small quiet">{{ say('point.calendar', { says: point.calendar }) }}</p>
@@ -184,16 +184,15 @@ const dayWords = (day: string) =>
       <section>
         <h3>{{ say('point.story') }}</h3>
         <p v-if="point.story.length === 0" class="quiet small">{{ say('point.story.none') }}</p>
-        <ul class="story small">
+        <ul class="story ruled apart tight small">
           <li v-for="(entry, i) in point.story" :key="i">
             <span
               ><b>{{ dayWords(entry.day) }}</b> {{ entry.says }}</span
-            ><span class="quiet">{{ entry.by }}</span>
+            ><span class="quiet last">{{ entry.by }}</span>
           </li>
         </ul>
       </section>
     </template>
-    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
   </aside>
 </template>
 
@@ -209,6 +208,7 @@ const dayWords = (day: string) =>
   flex-direction: column;
   gap: 10px;
   position: relative;
+  font-size: 14px;
 }
 .shut {
   position: absolute;
@@ -222,64 +222,6 @@ const dayWords = (day: string) =>
 }
 h2 {
   padding-right: 26px;
-}
-.big {
-  font-size: 27px;
-  font-weight: 680;
-  letter-spacing: -0.01em;
-  line-height: 1.15;
-}
-.says {
-  font-size: 14px;
-}
-.actions {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-.actions p {
-  width: 100%;
-}
-.working {
-  margin: 4px 0 0;
-  font-size: 14px;
-}
-.working div {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  border-top: 1px solid var(--hair);
-  padding: 5px 0;
-}
-.working small {
-  display: block;
-  color: var(--ink-2);
-  font-size: 12.5px;
-}
-.working dd {
-  margin: 0;
-  white-space: nowrap;
-  font-weight: 600;
-}
-.working .sum {
-  border-top: 2px solid var(--ink);
-  font-weight: 680;
-}
-.working .sum small {
-  font-weight: 400;
-}
-.more {
-  margin-top: 4px;
-}
-.story li {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  padding: 4px 0;
-  border-top: 1px solid var(--hair);
-}
-.story .quiet {
-  white-space: nowrap;
 }
 @media (max-width: 900px) {
   .side {

@@ -11,6 +11,8 @@ import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
 import { addressed, subjectOf, useScopes, WHOLE } from './scopes.ts';
+import Notice from '../kit/Notice.vue';
+import UndoBar from '../kit/UndoBar.vue';
 
 const props = defineProps<{ answer: PracticeAnswer }>();
 const emit = defineEmits<{ changed: [] }>();
@@ -123,22 +125,20 @@ onMounted(() => Promise.all([all.load(), reload()]));
 </script>
 
 <template>
-  <div class="part">
+  <div class="stack">
     <p class="quiet lead">{{ say('practice.lead') }}</p>
     <VAutocomplete
       v-model="where"
-      class="where"
+      class="picker"
       :items="scopes"
       :label="say('practice.where')"
       hide-details
       density="compact"
     />
-    <p v-if="failure || sending.failure.value" class="tell" role="alert">{{ failure || sending.failure.value }}</p>
-    <p v-if="told" class="told" role="status">
-      {{ told }} <button v-if="undo" type="button" class="plain link" @click="undo">{{ say('practice.undo') }}</button>
-    </p>
-    <div v-if="preview" class="held" :class="{ waiting: loading }">
-      <table>
+    <Notice :says="failure || sending.failure.value" />
+    <UndoBar :says="told" :undoable="undo !== null" :label="say('practice.undo')" @undo="undo?.()" />
+    <div v-if="preview" class="sideways stack" :class="{ waiting: loading }">
+      <table class="table">
         <caption class="unseen">
           {{
             say('practice.compare')
@@ -202,24 +202,24 @@ onMounted(() => Promise.all([all.load(), reload()]));
       <p v-if="preview.follow < preview.points" class="small">
         {{ say('practice.follow', { follow: preview.follow, points: preview.points }) }}
       </p>
-      <ul class="schools small quiet">
+      <ul class="stack tight small quiet">
         <li v-for="option in preview.options" :key="option.practice">
           <b>{{ say(`practice.${option.practice}`) }}</b>: {{ say(`practice.${option.practice}.why`) }}
         </li>
       </ul>
-      <details class="small">
-        <summary>{{ say('practice.how') }}</summary>
+      <details class="small lead">
+        <summary class="dew">{{ say('practice.how') }}</summary>
         <p>{{ say('practice.of', { count: preview.points }) }}</p>
         <p v-for="i in 3" :key="i">{{ say(`practice.how.${i}`) }}</p>
       </details>
     </div>
     <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
-    <section>
+    <section class="stack close">
       <h2>{{ say('practice.exceptions') }}</h2>
       <p v-if="answer.exceptions.length === 0" class="quiet">{{ say('practice.exceptions.none') }}</p>
-      <ul class="exceptions">
+      <ul class="exceptions ruled apart">
         <li v-for="it in answer.exceptions" :key="it.subjectId">
-          <span>{{ it.name }}</span><b>{{ say(`practice.${it.practice}`) }}</b
+          <span>{{ it.name }}</span><b class="push">{{ say(`practice.${it.practice}`) }}</b
           ><button type="button" class="plain link" @click="choose(null, { scope: it.scope, subjectId: it.subjectId })">
             {{ say('practice.back') }}
           </button>
@@ -230,47 +230,19 @@ onMounted(() => Promise.all([all.load(), reload()]));
 </template>
 
 <style scoped>
-.part {
-  display: grid;
-  gap: 14px;
-}
-.lead {
-  max-width: 62ch;
-}
-.where {
-  max-width: 420px;
-}
-.held {
-  overflow-x: auto;
-  display: grid;
-  gap: 12px;
-}
 .waiting {
   opacity: 0.6;
 }
-table {
-  border-collapse: collapse;
+.table {
   min-width: 720px;
-  width: 100%;
 }
-th,
-td {
-  text-align: left;
+.table th,
+.table td {
   padding: 8px 14px;
-  border-bottom: 1px solid var(--hair);
-  font-weight: 400;
-  vertical-align: top;
-}
-thead th {
-  border-bottom: 2px solid var(--ink);
-}
-thead small {
-  display: block;
 }
 td {
   font-size: 19px;
   font-weight: 620;
-  font-variant-numeric: tabular-nums;
   width: 17%;
 }
 td i {
@@ -296,34 +268,5 @@ td i.warm {
 }
 .now {
   background: var(--pick);
-}
-.schools {
-  display: grid;
-  gap: 2px;
-}
-td .v-btn {
-  font-size: 14px;
-}
-details p {
-  margin-top: 4px;
-  max-width: 75ch;
-}
-summary {
-  cursor: pointer;
-  color: var(--dew-deep);
-  min-height: 26px;
-}
-.exceptions li {
-  display: flex;
-  gap: 16px;
-  padding: 6px 0;
-  border-top: 1px solid var(--hair);
-}
-.exceptions span {
-  flex: 1;
-}
-section {
-  display: grid;
-  gap: 6px;
 }
 </style>

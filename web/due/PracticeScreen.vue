@@ -9,6 +9,7 @@ import CalendarPart from './CalendarPart.vue';
 import MethodsPart from './MethodsPart.vue';
 import PracticePart from './PracticePart.vue';
 import PricesPart from './PricesPart.vue';
+import PageFrame from '../kit/PageFrame.vue';
 
 const props = defineProps<{ part: string }>();
 const PARTS = {
@@ -19,15 +20,15 @@ const PARTS = {
   prices: PricesPart,
 } as const;
 const shown = computed(() => PARTS[props.part as keyof typeof PARTS] ?? PracticePart);
-const { value: answer, failure, reload } = useLoading(() => api('practice.read'));
+const practice = useLoading(() => api('practice.read'));
+const { value: answer, reload } = practice;
 onMounted(reload);
 </script>
 
 <template>
-  <div class="page">
-    <header>
-      <h1>{{ say('practice.title') }}</h1>
-      <nav class="no-print" :aria-label="say('practice.title')">
+  <PageFrame :title="say('practice.title')" :of="practice">
+    <template #lead>
+      <nav class="tabs row no-print" :aria-label="say('practice.title')">
         <RouterLink
           v-for="name in Object.keys(PARTS)"
           :key="name"
@@ -37,33 +38,14 @@ onMounted(reload);
           >{{ say(`practice.part.${name}`) }}</RouterLink
         >
       </nav>
-    </header>
-    <p v-if="failure" class="tell" role="alert">
-      {{ failure }} <button type="button" class="plain strong" @click="reload">{{ say('again') }}</button>
-    </p>
+    </template>
     <component :is="shown" v-if="answer" :answer="answer" @changed="reload" />
-    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
-  </div>
+  </PageFrame>
 </template>
 
 <style scoped>
-.page {
-  padding: 22px 26px;
-  max-width: 1120px;
-  display: grid;
-  gap: 18px;
-}
-header {
-  display: flex;
-  align-items: baseline;
-  gap: 10px 28px;
-  flex-wrap: wrap;
-  border-bottom: 1px solid var(--hair);
-}
 nav {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 20px;
+  border-bottom: 1px solid var(--hair);
 }
 nav a {
   padding: 6px 0 9px;
@@ -76,10 +58,5 @@ nav a.here {
   color: var(--ink);
   font-weight: 680;
   border-color: var(--dew);
-}
-@media (max-width: 720px) {
-  .page {
-    padding: 14px;
-  }
 }
 </style>

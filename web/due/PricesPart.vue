@@ -5,6 +5,7 @@ import { changeBudget, changePrices, type PracticeAnswer } from '../../contract/
 import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ answer: PracticeAnswer }>();
 const emit = defineEmits<{ changed: [] }>();
@@ -42,10 +43,10 @@ async function saveBudget(): Promise<void> {
 </script>
 
 <template>
-  <div class="part">
-    <form @submit.prevent="saveBudget">
+  <div class="stack airy">
+    <form class="stack close" @submit.prevent="saveBudget">
       <h2>{{ say('budget.title') }}</h2>
-      <div class="fields">
+      <div class="fields inline short">
         <VTextField
           v-model.number="budget.jobs"
           type="number"
@@ -63,12 +64,12 @@ async function saveBudget(): Promise<void> {
         <VBtn type="submit" color="primary" :loading="limit.busy.value">{{ say('budget.save') }}</VBtn>
         <span v-if="told === 'budget'" role="status" class="dew">{{ say('saved') }}</span>
       </div>
-      <p v-if="limit.refusal.value" class="tell" role="alert">{{ limit.refusal.value }}</p>
+      <Notice :says="limit.refusal.value" />
     </form>
-    <form @submit.prevent="savePrices">
+    <form class="stack close" @submit.prevent="savePrices">
       <h2>{{ say('practice.part.prices').split(' ')[0] }}</h2>
       <p class="quiet">{{ say('prices.lead') }}</p>
-      <div class="fields">
+      <div class="fields inline short">
         <VTextField
           v-model.number="prices.staffHour"
           type="number"
@@ -101,13 +102,13 @@ async function saveBudget(): Promise<void> {
         />
       </div>
       <h3>{{ say('prices.materials') }}</h3>
-      <div class="materials">
+      <div class="columns small-ones ruled apart tight">
         <label v-for="it in answer.materials" :key="it.key"
           ><span>{{ it.name }}</span
-          ><input v-model.number="materials[it.key]" type="number" min="0" step="0.01"
+          ><input class="small-field" v-model.number="materials[it.key]" type="number" min="0" step="0.01"
         /></label>
       </div>
-      <p v-if="price.refusal.value" class="tell" role="alert">{{ price.refusal.value }}</p>
+      <Notice :says="price.refusal.value" />
       <p>
         <VBtn type="submit" color="primary" :loading="price.busy.value">{{ say('prices.save') }}</VBtn>{{ ' ' }}
         <span v-if="told === 'prices'" role="status" class="dew">{{ say('saved') }}</span>
@@ -115,46 +116,3 @@ async function saveBudget(): Promise<void> {
     </form>
   </div>
 </template>
-
-<style scoped>
-.part {
-  display: grid;
-  gap: 26px;
-}
-form {
-  display: grid;
-  gap: 8px;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
-  gap: 4px 14px;
-  align-items: start;
-  max-width: 760px;
-}
-.fields .v-btn {
-  min-height: 48px;
-  justify-self: start;
-}
-.materials {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(310px, 1fr));
-  gap: 2px 30px;
-}
-.materials label {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  border-bottom: 1px solid var(--hair);
-  padding: 3px 0;
-}
-.materials input {
-  width: 84px;
-  font: inherit;
-  color: var(--ink);
-  background: var(--panel);
-  border: 1px solid var(--edge);
-  border-radius: 5px;
-  padding: 2px 6px;
-}
-</style>

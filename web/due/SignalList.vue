@@ -7,6 +7,7 @@ import { useDesk } from '../desk/deskStore.ts';
 import { api, photoUrl } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 const RECHECK_DAYS = 14;
 defineProps<{ signals: readonly SignalSummary[]; withPlace?: boolean }>();
@@ -29,8 +30,8 @@ async function dismiss(id: string): Promise<void> {
 
 <template>
   <p v-if="signals.length === 0" class="quiet small">{{ say('signals.none') }}</p>
-  <ul class="signals">
-    <li v-for="it in signals" :key="it.id" :class="it.state">
+  <ul class="signals ruled">
+    <li v-for="it in signals" :key="it.id" class="stack tight" :class="{ quiet: it.state !== 'open' }">
       <p>
         <b>{{ it.says }}</b> <RouterLink v-if="withPlace" :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>{{
           ' '
@@ -59,7 +60,7 @@ async function dismiss(id: string): Promise<void> {
       <p v-if="it.state === 'dismissed'" class="small">
         {{ say('signals.back', { day: say.day(dayFromIso(it.recheck!)), reason: it.reason ?? '' }) }}
       </p>
-      <p v-if="it.state !== 'answered'" class="acts">
+      <p v-if="it.state !== 'answered'" class="row">
         <RouterLink v-if="desk.isManager" class="small" :to="`/line/${it.pointNumber}`">{{
           say('faults.point')
         }}</RouterLink>
@@ -67,7 +68,7 @@ async function dismiss(id: string): Promise<void> {
           {{ say('signals.dismiss') }}
         </button>
       </p>
-      <form v-if="open === it.id" @submit.prevent="dismiss(it.id)">
+      <form class="stack close start" v-if="open === it.id" @submit.prevent="dismiss(it.id)">
         <VTextarea
           v-model="entry.reason"
           :label="say('signals.reason')"
@@ -81,47 +82,9 @@ async function dismiss(id: string): Promise<void> {
           :label="say('signals.recheck')"
           :error-messages="errors.recheck"
         />
-        <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
+        <Notice class="small" :says="refusal" />
         <VBtn type="submit" color="primary" :loading="busy">{{ say('signals.dismissNow') }}</VBtn>
       </form>
     </li>
   </ul>
 </template>
-
-<style scoped>
-.signals {
-  display: grid;
-}
-.signals li {
-  border-top: 1px solid var(--hair);
-  padding: 9px 0;
-  display: grid;
-  gap: 3px;
-}
-.answered,
-.dismissed {
-  color: var(--ink-2);
-}
-.acts {
-  display: flex;
-  gap: 16px;
-}
-form {
-  display: grid;
-  gap: 6px;
-  justify-items: start;
-}
-form > * {
-  width: 100%;
-}
-form > .v-btn {
-  width: auto;
-}
-.photos {
-  display: flex;
-  gap: 6px;
-}
-.photos img {
-  border-radius: 6px;
-}
-</style>

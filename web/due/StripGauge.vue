@@ -4,7 +4,8 @@ import { computed } from 'vue';
 import { say } from '../language/say.ts';
 import { GLYPHS } from './glyphs.ts';
 import { isLate, isOnHold, standOn } from './marks.ts';
-import { GUTTER_END, LINE_AT, placeOf } from './scale.ts';
+import { layoutMarks } from './layoutMarks.ts';
+import { GUTTER_END, LINE_AT } from './scale.ts';
 import type { MarkDates } from '../../contract/register.ts';
 import type { PointKind } from '../../core/catalogue/types.ts';
 
@@ -27,20 +28,16 @@ function toneOf(mark: GaugeMark & ReturnType<typeof standOn>): 'late' | 'fresh' 
 }
 
 const placed = computed(() => {
-  const levels = [-Infinity, -Infinity];
-  const all = props.marks.map((mark) => ({ ...mark, ...standOn(mark, props.today) }));
-  // Several without a record are one counted mark.
-  const unknown = all.filter(({ share }) => share === undefined);
-  return all
-    .filter((mark) => mark.share !== undefined || mark === unknown[0])
-    .map((mark) => ({ ...mark, count: mark.share === undefined ? unknown.length : 1 }))
-    .sort((a, b) => (a.share ?? -1) - (b.share ?? -1))
-    .map((mark) => {
-      const x = placeOf(mark.share) * props.width;
-      const level = x - levels[0]! >= 13 ? 0 : 1;
-      levels[level] = x;
-      return { ...mark, x, y: level === 0 ? HEIGHT / 2 : 6, glyph: GLYPHS[mark.kind as PointKind], tone: toneOf(mark) };
-    });
+  const marks = props.marks
+    .map((mark) => ({ ...mark, ...standOn(mark, props.today) }))
+    .sort((a, b) => (a.share ?? -1) - (b.share ?? -1));
+  return layoutMarks(marks, props.width, 0, HEIGHT).map(({ mark, x, y, crowded, count = 1 }) => ({
+    ...mark,
+    count,
+    at: `translate(${x} ${y}) scale(${crowded ? 0.82 : 1}) translate(-6 -6)`,
+    glyph: GLYPHS[mark.kind as PointKind],
+    tone: toneOf(mark),
+  }));
 });
 const label = computed(() =>
   say('strip.label', {
@@ -65,7 +62,7 @@ const label = computed(() =>
     <rect :x="LINE_AT * width" y="0" :width="width * (1 - LINE_AT)" :height="HEIGHT" class="ground" />
     <path :d="`M${GUTTER_END * width + 4} ${HEIGHT / 2}H${width}`" class="rail" />
     <path :d="`M${LINE_AT * width} 0V${HEIGHT}`" class="line" />
-    <g v-for="(mark, i) in placed" :key="i" :transform="`translate(${mark.x - 6} ${mark.y - 6})`" :class="mark.tone">
+    <g v-for="(mark, i) in placed" :key="i" :transform="mark.at" :class="mark.tone">
       <rect v-if="mark.safetyCritical && mark.tone !== 'fresh'" x="-2.5" y="-2.5" width="17" height="17" class="box" />
       <template v-if="mark.count > 1">
         <circle cx="6" cy="6" r="9" class="ring" />

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 /** The board's sentence: every kept part in exactly one of its counts, and what of them hides. */
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
+import { usePageTitle } from '../kit/pageTitle.ts';
 import { say } from '../language/say.ts';
 import { useBoard, type Focus } from './boardStore.ts';
 
 const board = useBoard();
+const heading = ref<HTMLElement>();
+usePageTitle(() => say('line.title'), heading);
 const look = (focus: Focus) => {
   board.focus = board.focus === focus ? 'all' : focus;
 };
@@ -18,7 +21,7 @@ const rest = computed(() => (['later', 'onHold', 'sent'] as const).filter((key) 
 </script>
 
 <template>
-  <h1 class="headline">
+  <h1 ref="heading" tabindex="-1" class="headline">
     <template v-if="unknown">{{ `${say('line.unknown', { count: board.counts.noRecord })} ` }}</template>
     <template v-else>
       <template v-if="board.counts.past">
@@ -65,7 +68,7 @@ const rest = computed(() => (['later', 'onHold', 'sent'] as const).filter((key) 
       say('line.handBacks', { count: board.answer.waiting.handBacks })
     }}</RouterLink>
   </h1>
-  <p class="small quiet of">
+  <p class="small quiet">
     {{ say('line.of', { all: board.counts.all })
     }}<template v-for="key in rest" :key="key"
       >,
@@ -87,6 +90,7 @@ const rest = computed(() => (['later', 'onHold', 'sent'] as const).filter((key) 
   font-weight: 460;
   max-width: 62ch;
   font-size: 22px;
+  margin-bottom: 6px;
 }
 .figure {
   text-decoration: underline;
@@ -108,17 +112,11 @@ const rest = computed(() => (['later', 'onHold', 'sent'] as const).filter((key) 
   text-decoration: none;
   cursor: default;
 }
-.of {
-  margin-top: 6px;
-}
 .riders {
   display: inline-flex;
   gap: 6px;
-  align-items: baseline;
+  align-items: center;
   margin-left: 14px;
   padding: 4px 0;
-}
-.riders input {
-  align-self: center;
 }
 </style>

@@ -11,9 +11,13 @@ import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import ConditionTable from './ConditionTable.vue';
 import SpeedBand from './SpeedBand.vue';
+import PageFrame from '../kit/PageFrame.vue';
+import Notice from '../kit/Notice.vue';
+import FactList from '../kit/FactList.vue';
 
 const props = defineProps<{ number: string }>();
-const { value: working, failure, reload } = useLoading(() => api('point.working', { id: props.number }));
+const known = useLoading(() => api('point.working', { id: props.number }));
+const { value: working, reload } = known;
 const tried = useLoading(() => api('point.suppose', { id: props.number, form: supposed.value }));
 const { failure: refusal, run, busy } = useSending();
 const told = ref('');
@@ -124,20 +128,30 @@ async function load(): Promise<void> {
 }
 const long = (iso: string | null) => (iso === null ? '–' : say.day(dayFromIso(iso)));
 const shown = computed(() => (anything.value && tried.value.value) || working.value);
+const terms = computed(() => {
+  const { terms: all, band, days } = shown.value!;
+  return [
+    ...all.map((term) => ({ name: term.says, note: term.why, value: say('point.days', { days: term.days }) })),
+    {
+      name: say('working.line'),
+      note: band ? say('working.band', { early: long(band.early), late: long(band.late) }) : undefined,
+      value: say('point.days', { days }),
+      sum: true,
+    },
+  ];
+});
 onMounted(load);
 </script>
 
 <template>
-  <div class="page">
-    <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+  <PageFrame :title="working ? `${say('working.title')}: ${working.name}` : ''" :of="known">
+    <template v-if="working" #above
+      ><RouterLink :to="`/line/${working.number}`">{{ say('working.back') }}</RouterLink> ·
+      <RouterLink :to="`/homes/${working.place.id}`">{{ working.place.name }}</RouterLink></template
+    >
     <template v-if="working && shown">
-      <header>
-        <p class="quiet small">
-          <RouterLink :to="`/line/${working.number}`">{{ say('working.back') }}</RouterLink> ·
-          <RouterLink :to="`/homes/${working.place.id}`">{{ working.place.name }}</RouterLink>
-        </p>
-        <h1>{{ say('working.title') }}: {{ working.name }}</h1>
-        <p class="date">
+      <div class="stack tight">
+        <p class="date row">
           <span
             ><b>{{ long(working.line) }}</b
             >{{ ' ' }}
@@ -145,54 +159,40 @@ onMounted(load);
               working.served ? say('working.served', { day: long(working.served) }) : say('working.noRecord')
             }}</span></span
           >
-          <span v-if="anything && tried.value.value" class="would" role="status">{{
+          <span v-if="anything && tried.value.value" class="would told strong" role="status">{{
             tried.value.value.line === working.line && tried.value.value.days === working.days
               ? say('working.same', { line: long(working.line) })
               : say('working.would', { line: long(tried.value.value.line), days: tried.value.value.days })
           }}</span>
         </p>
-        <p class="says">{{ shown.says }}</p>
-      </header>
+        <p class="lead">{{ shown.says }}</p>
+      </div>
       <p v-for="it in working.contradictions" :key="it" class="caution">{{ it }}</p>
-      <div class="columns">
-        <div class="left">
-          <section>
+      <div class="columns aside">
+        <div class="stack airy">
+          <section class="stack close">
             <h2>{{ say('working.terms') }}</h2>
-            <dl class="terms">
-              <div v-for="(term, i) in shown.terms" :key="i">
-                <dt>
-                  {{ term.says }}<small>{{ term.why }}</small>
-                </dt>
-                <dd>{{ say('point.days', { days: term.days }) }}</dd>
-              </div>
-              <div class="sum">
-                <dt>
-                  {{ say('working.line')
-                  }}<small v-if="shown.band">{{
-                    say('working.band', { early: long(shown.band.early), late: long(shown.band.late) })
-                  }}</small>
-                </dt>
-                <dd>{{ say('point.days', { days: shown.days }) }}</dd>
-              </div>
-            </dl>
+            <FactList :facts="terms" />
           </section>
           <p v-if="shown.beyond" class="caution">{{ shown.beyond }}</p>
-          <section>
+          <section class="stack close">
             <h2>{{ say('working.speed') }}</h2>
             <SpeedBand :speed="shown.speed" />
             <p class="small quiet">{{ say('working.speed.says', { ...shown.speed }) }}</p>
           </section>
-          <section>
+          <section class="stack close">
             <h2>{{ say('working.found') }}</h2>
             <ConditionTable :conditions="shown.conditions" />
           </section>
         </div>
-        <form class="try panel no-print" :aria-label="say('working.try')" @submit.prevent>
+        <form class="panel card stack close start no-print" :aria-label="say('working.try')" @submit.prevent>
           <h2>{{ say('working.try') }}</h2>
           <p class="small quiet">{{ say('working.try.why') }}</p>
-          <p v-if="refusal || (anything && tried.failure.value)" class="tell small" role="alert">
-            {{ refusal || tried.failure.value }}
-          </p>
+          <Notice
+            v-if="refusal || (anything && tried.failure.value)"
+            class="small"
+            :says="refusal || tried.failure.value"
+          />
           <VSelect
             v-model="entry.practice"
             :items="PRACTICES.map((value) => ({ value, title: say(`practice.${value}`) }))"
@@ -263,18 +263,21 @@ onMounted(load);
             @click="keep('methods')"
             >{{ say('working.keep.methods') }}</VBtn
           >
-          <details open>
-            <summary>{{ say('working.try.assumptions') }}</summary>
-            <label v-for="it in working.assumptions" :key="it.name" class="assumed"
-              ><span>{{ it.says }}</span
-              ><input
-                :value="entry.assumptions[it.name] ?? Math.round(it.value * 1000) / 1000"
-                type="number"
-                :min="it.low"
-                :max="it.high"
-                :step="it.high > 20 ? 1 : 'any'"
-                @input="entry.assumptions[it.name] = ($event.target as HTMLInputElement).value"
-            /></label>
+          <details open class="wide">
+            <summary class="strong">{{ say('working.try.assumptions') }}</summary>
+            <div class="ruled apart tight">
+              <label v-for="it in working.assumptions" :key="it.name" class="small"
+                ><span>{{ it.says }}</span
+                ><input
+                  class="small-field"
+                  :value="entry.assumptions[it.name] ?? Math.round(it.value * 1000) / 1000"
+                  type="number"
+                  :min="it.low"
+                  :max="it.high"
+                  :step="it.high > 20 ? 1 : 'any'"
+                  @input="entry.assumptions[it.name] = ($event.target as HTMLInputElement).value"
+              /></label>
+            </div>
           </details>
           <VBtn
             v-if="Object.keys(changed.assumptions).length"
@@ -298,116 +301,5 @@ onMounted(load);
         </form>
       </div>
     </template>
-    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
-  </div>
+  </PageFrame>
 </template>
-
-<style scoped>
-.page {
-  padding: 20px 26px;
-  max-width: 1140px;
-  display: grid;
-  gap: 16px;
-}
-header {
-  display: grid;
-  gap: 4px;
-}
-.date {
-  font-size: 20px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 18px;
-  align-items: baseline;
-}
-.date b {
-  font-weight: 680;
-}
-.would {
-  background: var(--pick);
-  border-left: 4px solid var(--dew);
-  padding: 1px 10px;
-  font-weight: 640;
-}
-.says {
-  max-width: 65ch;
-}
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 340px;
-  gap: 30px;
-  align-items: start;
-}
-.left {
-  display: grid;
-  gap: 20px;
-}
-.left section {
-  display: grid;
-  gap: 6px;
-}
-.terms {
-  margin: 0;
-}
-.terms div {
-  display: flex;
-  justify-content: space-between;
-  gap: 14px;
-  border-top: 1px solid var(--hair);
-  padding: 5px 0;
-}
-.terms small {
-  display: block;
-  color: var(--ink-2);
-}
-.terms dd {
-  margin: 0;
-  font-weight: 600;
-  white-space: nowrap;
-}
-.terms .sum {
-  border-top: 2px solid var(--ink);
-  font-weight: 680;
-}
-.terms .sum small {
-  font-weight: 400;
-}
-.try {
-  padding: 16px;
-  display: grid;
-  gap: 10px;
-}
-.try > .v-btn {
-  justify-self: start;
-}
-.assumed {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  align-items: baseline;
-  padding: 2px 0;
-  font-size: 13px;
-  border-bottom: 1px solid var(--hair);
-}
-.assumed input {
-  width: 78px;
-  font: inherit;
-  color: var(--ink);
-  background: var(--ground);
-  border: 1px solid var(--edge);
-  border-radius: 5px;
-  padding: 1px 6px;
-}
-summary {
-  cursor: pointer;
-  font-weight: 640;
-}
-@media (max-width: 900px) {
-  .columns {
-    grid-template-columns: 1fr;
-  }
-  .page {
-    padding: 14px;
-  }
-}
-</style>

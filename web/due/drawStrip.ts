@@ -1,7 +1,8 @@
 /** Drawing one strip: its rail, the ground past the line, and its marks. */
 import { GLYPHS } from './glyphs.ts';
 import { isIdle, isLate, isOnHold, isSent, type Mark } from './marks.ts';
-import { GUTTER_END, LINE_AT, placeOf } from './scale.ts';
+import type { Placed } from './layoutMarks.ts';
+import { GUTTER_END, LINE_AT } from './scale.ts';
 
 export interface Palette {
   readonly ink: string;
@@ -35,58 +36,8 @@ function pathOf(text: string): Path2D {
   return path;
 }
 
-/** A mark with the place it was drawn at. */
-export interface PlacedMark {
-  readonly mark: Mark;
-  readonly x: number;
-  readonly y: number;
-  /** It shares its place with others and is drawn smaller. */
-  readonly crowded: boolean;
-  /** Of parts without a record: how many this one mark stands for. */
-  readonly count?: number;
-}
-
-/** Marks nearer to each other than this share a place and step apart. */
-const ROOM = 14;
-
-/** Heights over the middle that a crowd of so many takes, in parts of the half row. */
-const LEVELS: readonly (readonly number[])[] = [[0], [-0.5, 0.5], [-0.6, 0, 0.6]];
-
-/** Places the marks of a row, which come by ascending share; those that would collide step up and down. */
-export function placeMarks(all: readonly Mark[], width: number, top: number, height: number): PlacedMark[] {
-  const middle = top + height / 2;
-  const placed: PlacedMark[] = [];
-  // What has no record has no place on the scale: one counted mark for all of a home.
-  const [unknown, marks] = [
-    all.filter(({ share }) => share === undefined),
-    all.filter(({ share }) => share !== undefined),
-  ];
-  if (unknown.length > 0)
-    placed.push({
-      mark: unknown.find(isIdle) ?? unknown[0]!,
-      x: placeOf(undefined) * width,
-      y: middle,
-      crowded: false,
-      count: unknown.length,
-    });
-  for (let from = 0; from < marks.length;) {
-    const start = placeOf(marks[from]!.share) * width;
-    let to = from + 1;
-    while (to < marks.length && placeOf(marks[to]!.share) * width - start < ROOM) to += 1;
-    const crowd = marks.slice(from, to);
-    const levels = LEVELS[Math.min(crowd.length, LEVELS.length) - 1]!;
-    crowd.forEach((mark, i) =>
-      placed.push({
-        mark,
-        crowded: crowd.length > 1,
-        x: placeOf(mark.share) * width + Math.floor(i / levels.length) * 7,
-        y: middle + levels[i % levels.length]! * (height / 2),
-      }),
-    );
-    from = to;
-  }
-  return placed;
-}
+/** A mark of the board with the place it was drawn at. */
+export type PlacedMark = Placed<Mark>;
 
 /** Rail, past ground, line: what every row stands on. */
 export function drawRail(

@@ -5,9 +5,10 @@ import { ALARM_KINDS, type AlarmKind } from '../../core/faults/alarms.ts';
 import type { AlarmAnswer, EmergencyNumbers } from '../../contract/alarms.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
-import PlainField from '../theme/PlainField.vue';
+import PlainField from '../kit/PlainField.vue';
 import { raise } from './alarm.ts';
 import AlarmTold from './AlarmTold.vue';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ jobId: string; numbers: EmergencyNumbers; still: readonly string[]; stillSays: string }>();
 const emit = defineEmits<{ close: []; left: [] }>();
@@ -39,15 +40,15 @@ async function tell(): Promise<void> {
     :still-says="stillSays"
     @left="emit('left')"
   />
-  <div v-else class="alarm-form" role="group" :aria-label="say('alarm.what')">
+  <div v-else class="stack close" role="group" :aria-label="say('alarm.what')">
     <h2>{{ say('alarm.what') }}</h2>
-    <div class="kinds">
+    <div class="columns two">
       <button
         v-for="it in ALARM_KINDS"
         :key="it"
         type="button"
-        class="kind"
-        :class="{ picked: kind === it }"
+        class="choice"
+        :class="{ wrong: kind === it, whole: it === ALARM_KINDS.at(-1) }"
         :aria-pressed="kind === it"
         @click="kind = it"
       >
@@ -58,40 +59,10 @@ async function tell(): Promise<void> {
       <p class="caution strong">{{ say(`alarm.now.${kind}`) }}</p>
       <PlainField v-model="note" :label="say('alarm.note')" :rows="1" />
     </template>
-    <p v-if="failure" class="tell small" role="alert">{{ failure }}</p>
+    <Notice class="small" :says="failure" />
     <VBtn color="error" size="x-large" block :disabled="!kind" :loading="busy" @click="tell">{{
       say('alarm.raise')
     }}</VBtn>
     <VBtn variant="outlined" block min-height="44" @click="emit('close')">{{ say('back') }}</VBtn>
   </div>
 </template>
-
-<style scoped>
-.alarm-form {
-  display: grid;
-  gap: 10px;
-}
-.kinds {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 8px;
-}
-.kind {
-  min-height: 48px;
-  padding: 6px 10px;
-  border: 1.5px solid var(--edge);
-  border-radius: 8px;
-  background: var(--panel);
-  color: var(--ink);
-  font: inherit;
-  font-weight: 600;
-}
-.kind.picked {
-  border-color: var(--alarm);
-  background: var(--alarm-ground);
-  color: var(--alarm);
-}
-.kind:last-child {
-  grid-column: 1 / -1;
-}
-</style>

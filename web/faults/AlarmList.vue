@@ -4,6 +4,7 @@ import type { AlarmAnswer } from '../../contract/alarms.ts';
 import { api } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 type Shown = Pick<AlarmAnswer, 'id' | 'says' | 'place' | 'placeId' | 'machine' | 'acknowledgedBy' | 'note'> & {
   readonly at: string;
@@ -23,59 +24,29 @@ async function seeTo(id: string): Promise<void> {
 </script>
 
 <template>
-  <ul v-if="alarms.length" class="alarms">
-    <li v-for="alarm in alarms" :key="alarm.id">
+  <ul v-if="alarms.length" class="stack close">
+    <li v-for="alarm in alarms" :key="alarm.id" class="caution">
       <p>
-        <b>{{ alarm.says }}</b><template v-if="withPlace">
+        <b class="alarm">{{ alarm.says }}</b><template v-if="withPlace">
           · <RouterLink :to="`/homes/${alarm.placeId}`">{{ alarm.place }}</RouterLink></template
         >
         · {{ alarm.machine }} <span class="small">{{ say('alarm.since', { at: alarm.at }) }}</span>
       </p>
-      <p v-if="alarm.note" class="words">“{{ alarm.note }}”</p>
+      <p v-if="alarm.note">“{{ alarm.note }}”</p>
       <p class="small">
         {{ alarm.acknowledgedBy ? say('alarm.seenTo', { name: alarm.acknowledgedBy }) : say('alarm.nobody') }}
         {{ say('alarm.stopped') }}
         <button
           v-if="!alarm.acknowledgedBy"
           type="button"
-          class="plain seeTo"
+          class="plain link strong alarm"
           :disabled="busy"
           @click="seeTo(alarm.id)"
         >
           {{ say('alarm.seeTo') }}
         </button>
       </p>
-      <p v-if="failure" class="tell small" role="alert">{{ failure }}</p>
+      <Notice class="small" :says="failure" />
     </li>
   </ul>
 </template>
-
-<style scoped>
-.alarms {
-  display: grid;
-  gap: 8px;
-}
-.alarms li {
-  border-left: 6px solid var(--alarm);
-  background: var(--alarm-ground);
-  padding: 8px 14px;
-  border-radius: 0 6px 6px 0;
-  display: grid;
-  gap: 2px;
-  color: var(--ink);
-}
-.alarms b {
-  color: var(--alarm);
-}
-.words {
-  font-size: 16px;
-}
-.seeTo {
-  color: var(--alarm);
-  font-weight: 680;
-  text-decoration: underline;
-  text-underline-offset: 3px;
-  min-height: 26px;
-  margin-left: 6px;
-}
-</style>

@@ -39,19 +39,19 @@ const state = computed(() => {
 </script>
 
 <template>
-  <div class="told-alarm" role="status">
+  <div class="stack" role="status">
     <h1>{{ say('alarm.told') }}</h1>
     <p class="caution strong">{{ say(`alarm.now.${kind}`) }}</p>
     <p v-if="stillSays" class="small">{{ say('job.still', { still: stillSays }) }}</p>
-    <p v-if="state === 'known'" class="known">
+    <p v-if="state === 'known'" class="told">
       {{
         say('alarm.state.known', { name: heard!.acknowledgedBy!, at: say.time(heard!.acknowledgedAt!, heard!.zone) })
       }}
     </p>
     <p v-else class="tell strong">{{ say(`alarm.state.${state}`, { called: heard?.called ?? 0 }) }}</p>
-    <ul v-if="calls.length" class="numbers">
+    <ul v-if="calls.length" class="numbers stack close">
       <li v-for="[who, number] in calls" :key="who">
-        <a :href="`tel:${number.replace(/[^+\d]/g, '')}`"
+        <a class="choice" :href="`tel:${number.replace(/[^+\d]/g, '')}`"
           >{{ say(`alarm.call.${who}`) }} <b>{{ number }}</b></a
         >
       </li>
@@ -62,27 +62,9 @@ const state = computed(() => {
 </template>
 
 <style scoped>
-.told-alarm {
-  display: grid;
-  gap: 12px;
-}
-.known {
-  border-left: 4px solid var(--dew);
-  padding: 8px 12px;
-  background: var(--pick);
-}
-.numbers {
-  display: grid;
-  gap: 8px;
-}
 .numbers a {
-  display: flex;
   justify-content: space-between;
-  align-items: center;
-  min-height: 52px;
-  padding: 0 16px;
   border: 2px solid var(--alarm);
-  border-radius: 8px;
   color: var(--alarm);
   text-decoration: none;
   font-size: 18px;

@@ -13,6 +13,7 @@ import { useDesk } from '../desk/deskStore.ts';
 import { api, photoUrl } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 defineProps<{ answer: DeficienciesAnswer }>();
 const emit = defineEmits<{ changed: [] }>();
@@ -42,8 +43,8 @@ function finish(): void {
 
 <template>
   <p v-if="!answer.deficiencies.length" class="quiet">{{ say('deficiencies.none') }}</p>
-  <ul class="deficiencies">
-    <li v-for="it in answer.deficiencies" :key="it.id" :class="{ quiet: it.closedOn }">
+  <ul class="ruled">
+    <li v-for="it in answer.deficiencies" :key="it.id" class="stack tight" :class="{ quiet: it.closedOn }">
       <p>
         <b>{{ it.says }}</b> <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>{{ ' ' }}
         <span class="quiet small">{{ it.machine }}</span>
@@ -52,7 +53,7 @@ function finish(): void {
       <p class="quiet small">
         {{ say('deficiencies.seen', { by: it.openedBy, day: say.shortDay(dayFromIso(it.openedOn)) }) }}
       </p>
-      <div v-if="it.photoIds.length">
+      <div v-if="it.photoIds.length" class="photos">
         <img
           v-for="photo in it.photoIds"
           :key="photo"
@@ -75,7 +76,7 @@ function finish(): void {
           }}
           · {{ it.responsible ?? say('deficiencies.nobody') }}
         </p>
-        <p class="acts">
+        <p class="row">
           <button v-if="desk.isManager" type="button" class="plain link small" @click="show(it, 'change')">
             {{ say('deficiencies.change') }}
           </button>
@@ -83,7 +84,7 @@ function finish(): void {
             {{ say('deficiencies.close') }}
           </button>
         </p>
-        <form v-if="open?.id === it.id && open.for === 'change'" @submit.prevent="change(it.id)">
+        <form class="stack close" v-if="open?.id === it.id && open.for === 'change'" @submit.prevent="change(it.id)">
           <VSelect
             v-model="entry.severity"
             :items="SEVERITIES.map((value) => ({ value, title: say(`severity.${value}`) }))"
@@ -105,48 +106,20 @@ function finish(): void {
             :label="say('deficiencies.responsible')"
             :error-messages="changing.errors.responsibleId"
           />
-          <p v-if="changing.refusal.value" class="tell small" role="alert">{{ changing.refusal.value }}</p>
+          <Notice class="small" :says="changing.refusal.value" />
           <VBtn type="submit" color="primary" :loading="changing.busy.value">{{ say('deficiencies.save') }}</VBtn>
         </form>
-        <form v-if="open?.id === it.id && open.for === 'close'" @submit.prevent="close(it.id)">
+        <form class="stack close" v-if="open?.id === it.id && open.for === 'close'" @submit.prevent="close(it.id)">
           <VTextarea
             v-model="entry.done"
             :label="say('deficiencies.done')"
             rows="2"
             :error-messages="closing.errors.done"
           />
-          <p v-if="closing.refusal.value" class="tell small" role="alert">{{ closing.refusal.value }}</p>
+          <Notice class="small" :says="closing.refusal.value" />
           <VBtn type="submit" color="primary" :loading="closing.busy.value">{{ say('deficiencies.close') }}</VBtn>
         </form>
       </template>
     </li>
   </ul>
 </template>
-
-<style scoped>
-li {
-  border-top: 1px solid var(--hair);
-  padding: 10px 0;
-  display: grid;
-  gap: 4px;
-}
-.acts {
-  display: flex;
-  gap: 14px;
-}
-.link {
-  color: var(--dew-deep);
-  text-decoration: underline;
-  text-underline-offset: 3px;
-  min-height: 30px;
-}
-form {
-  display: grid;
-  gap: 8px;
-  padding: 8px 0;
-}
-img {
-  border-radius: 6px;
-  margin-right: 6px;
-}
-</style>

@@ -6,6 +6,7 @@ import type { FaultSummary } from '../../contract/register.ts';
 import { api, photoUrl } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 defineProps<{ faults: readonly FaultSummary[]; withPlace?: boolean }>();
 const emit = defineEmits<{ changed: [] }>();
@@ -24,8 +25,8 @@ async function close(id: string): Promise<void> {
 
 <template>
   <p v-if="faults.length === 0" class="quiet small">{{ say('faults.open', { count: 0 }) }}</p>
-  <ul class="faults">
-    <li v-for="fault in faults" :key="fault.id" :class="{ closed: fault.closedAt !== null }">
+  <ul class="ruled">
+    <li v-for="fault in faults" :key="fault.id" class="stack tight" :class="{ quiet: fault.closedAt !== null }">
       <p>
         <b>{{ fault.says }}</b>{{ ' ' }}
         <RouterLink v-if="withPlace" :to="`/homes/${fault.placeId}`">{{ fault.place }}</RouterLink>{{ ' ' }}
@@ -51,7 +52,7 @@ async function close(id: string): Promise<void> {
           {{ say(fault.correctBy < now ? 'faults.overdue' : 'faults.by', { at: say.time(fault.correctBy, fault.zone) })
           }}<template v-if="fault.stopUsing"> · {{ say('faults.stop') }}</template>
         </p>
-        <p class="acts">
+        <p class="row">
           <RouterLink v-if="fault.pointNumber" class="small" :to="`/line/${fault.pointNumber}`">{{
             say('faults.point')
           }}</RouterLink>
@@ -59,9 +60,9 @@ async function close(id: string): Promise<void> {
             {{ say('faults.close') }}
           </button>
         </p>
-        <form v-if="closing === fault.id" @submit.prevent="close(fault.id)">
+        <form class="stack close start" v-if="closing === fault.id" @submit.prevent="close(fault.id)">
           <VTextarea v-model="found" :label="say('faults.found')" rows="2" :error-messages="errors.found" autofocus />
-          <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
+          <Notice class="small" :says="refusal" />
           <VBtn type="submit" color="primary" :loading="busy">{{ say('faults.closeNow') }}</VBtn>
         </form>
       </template>
@@ -69,37 +70,3 @@ async function close(id: string): Promise<void> {
     </li>
   </ul>
 </template>
-
-<style scoped>
-.faults {
-  display: grid;
-}
-.faults li {
-  border-top: 1px solid var(--hair);
-  padding: 9px 0;
-  display: grid;
-  gap: 3px;
-}
-.closed {
-  color: var(--ink-2);
-}
-.acts {
-  display: flex;
-  gap: 16px;
-}
-form {
-  display: grid;
-  gap: 6px;
-  justify-items: start;
-}
-form > :first-child {
-  width: 100%;
-}
-.photos {
-  display: flex;
-  gap: 6px;
-}
-.photos img {
-  border-radius: 6px;
-}
-</style>

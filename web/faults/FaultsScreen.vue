@@ -10,10 +10,12 @@ import AlarmList from './AlarmList.vue';
 import SignalList from '../due/SignalList.vue';
 import DeficiencyList from './DeficiencyList.vue';
 import FaultList from './FaultList.vue';
+import PageFrame from '../kit/PageFrame.vue';
 
 const desk = useDesk();
 const board = useBoard();
-const { value: answer, failure, reload } = useLoading(() => api('faults.list'));
+const faults = useLoading(() => api('faults.list'));
+const { value: answer, reload } = faults;
 const signals = useLoading(() => api('signals.list'));
 const deficiencies = useLoading(() => api('deficiencies.list'));
 const open = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt === null) ?? []);
@@ -36,17 +38,15 @@ onMounted(() => Promise.all([changed(), deficiencies.reload()]));
 </script>
 
 <template>
-  <div class="page">
-    <header>
-      <h1>{{ say('faults.title') }}</h1>
-      <VBtn variant="outlined" to="/faults/report">{{ say('faults.report') }}</VBtn>
-    </header>
-    <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+  <PageFrame :title="say('faults.title')" :of="faults">
+    <template #actions
+      ><VBtn variant="outlined" to="/faults/report">{{ say('faults.report') }}</VBtn></template
+    >
     <template v-if="answer">
       <AlarmList :alarms="unanswered" with-place @changed="changed" />
       <div class="columns">
         <section>
-          <p class="count">{{ say('faults.open', { count: open.length }) }}</p>
+          <p class="strong">{{ say('faults.open', { count: open.length }) }}</p>
           <p v-if="!open.length" class="quiet">{{ say('faults.none.why') }}</p>
           <FaultList v-if="open.length" :faults="open" with-place @changed="changed" />
         </section>
@@ -73,31 +73,5 @@ onMounted(() => Promise.all([changed(), deficiencies.reload()]));
         </section>
       </div>
     </template>
-    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
-  </div>
+  </PageFrame>
 </template>
-
-<style scoped>
-.page {
-  padding: 22px 26px;
-  max-width: 1080px;
-  display: grid;
-  gap: 14px;
-}
-header {
-  display: flex;
-  justify-content: space-between;
-  gap: 12px;
-  flex-wrap: wrap;
-}
-.columns {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
-  gap: 36px;
-  align-items: start;
-}
-.count {
-  font-size: 18px;
-  margin-bottom: 10px;
-}
-</style>

@@ -10,7 +10,9 @@ import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import StepPhoto from '../jobs/StepPhoto.vue';
 import { sendOrKeep } from '../outbox/outbox.ts';
-import PlainField from '../theme/PlainField.vue';
+import PlainField from '../kit/PlainField.vue';
+import Notice from '../kit/Notice.vue';
+import ChoiceList from '../kit/ChoiceList.vue';
 
 const props = defineProps<{ machines: readonly ReportableMachine[] }>();
 const emit = defineEmits<{ /** `kept`: on the device, until there is a line. */ sent: [kept: boolean] }>();
@@ -27,6 +29,8 @@ const signal = computed(() => machine.value?.signals.find(({ key }) => key === e
 const deficiency = computed(() => machine.value?.deficiencies.find(({ key }) => key === entry.symptom));
 const deficiencies = useForm(reportDeficiency);
 const refused = computed(() => refusal.value || signals.refusal.value || deficiencies.refusal.value);
+const choicesOf = (all: readonly { key: string; says: string }[]) =>
+  all.map(({ key: value, says }) => ({ value, says }));
 const MOST_PHOTOS = 4;
 function setPhoto(at: number, photo: string | null): void {
   photos.value = [...photos.value.slice(0, at), ...(photo ? [photo] : []), ...photos.value.slice(at + 1)];
@@ -49,31 +53,30 @@ async function send(): Promise<void> {
 </script>
 
 <template>
-  <form class="report" @submit.prevent="send">
-    <fieldset>
-      <legend>{{ say('fault.machine') }}</legend>
-      <label v-for="it in machines" :key="it.id" class="choice"
-        ><input v-model="entry.machineId" type="radio" name="machine" :value="it.id" @change="entry.symptom = ''" />
-        {{ it.name }}</label
-      >
-      <p v-if="errors.machineId" class="alarm small" role="alert">{{ errors.machineId }}</p>
-    </fieldset>
-    <fieldset v-if="machine">
-      <legend>{{ say('fault.what') }}</legend>
-      <template v-for="it in [...machine.symptoms, ...machine.signals]" :key="it.key">
-        <label class="choice"
-          ><input v-model="entry.symptom" type="radio" name="symptom" :value="it.key" /> {{ it.says }}</label
-        >
-        <p v-if="it.key === entry.symptom && symptom?.tip" class="tip small" role="status">{{ symptom.tip }}</p>
-      </template>
-      <p v-if="errors.symptom" class="alarm small" role="alert">{{ errors.symptom }}</p>
-    </fieldset>
-    <fieldset v-if="machine?.deficiencies.length">
-      <legend>{{ say('fault.seen') }}</legend>
-      <label v-for="it in machine.deficiencies" :key="it.key" class="choice"
-        ><input v-model="entry.symptom" type="radio" name="symptom" :value="it.key" /> {{ it.says }}</label
-      >
-    </fieldset>
+  <form class="stack" @submit.prevent="send">
+    <ChoiceList
+      v-model="entry.machineId"
+      :legend="say('fault.machine')"
+      :choices="machines.map(({ id: value, name: says }) => ({ value, says }))"
+      :error="errors.machineId"
+      @update:model-value="entry.symptom = ''"
+    />
+    <ChoiceList
+      v-if="machine"
+      v-slot="{ choice }"
+      v-model="entry.symptom"
+      :legend="say('fault.what')"
+      :choices="choicesOf([...machine.symptoms, ...machine.signals])"
+      :error="errors.symptom"
+    >
+      <Notice v-if="choice.value === entry.symptom && symptom?.tip" class="small" done :says="symptom.tip" />
+    </ChoiceList>
+    <ChoiceList
+      v-if="machine?.deficiencies.length"
+      v-model="entry.symptom"
+      :legend="say('fault.seen')"
+      :choices="choicesOf(machine.deficiencies)"
+    />
     <p v-if="symptom?.stopUsing" class="caution strong" role="alert">{{ say('fault.stop') }}</p>
     <template v-if="symptom || signal || deficiency">
       <PlainField v-model="entry.note" :label="say('fault.note')" :rows="2" :error="errors.note" />
@@ -86,7 +89,7 @@ async function send(): Promise<void> {
         @update:model-value="setPhoto(at - 1, $event)"
       />
     </template>
-    <p v-if="refused" class="tell" role="alert">{{ refused }}</p>
+    <Notice :says="refused" />
     <VBtn
       type="submit"
       color="primary"
@@ -97,41 +100,3 @@ async function send(): Promise<void> {
     >
   </form>
 </template>
-
-<style scoped>
-.report {
-  display: grid;
-  gap: 14px;
-}
-fieldset {
-  border: 0;
-  padding: 0;
-  display: grid;
-  gap: 6px;
-}
-legend {
-  font-weight: 640;
-  padding: 0;
-  margin-bottom: 6px;
-}
-.tip {
-  border-left: 4px solid var(--dew);
-  padding: 8px 12px;
-  background: var(--pick);
-  border-radius: 0 6px 6px 0;
-}
-.choice {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  min-height: 46px;
-  padding: 0 12px;
-  border: 1.5px solid var(--hair);
-  border-radius: 8px;
-  background: var(--panel);
-}
-.choice:has(:checked) {
-  border-color: var(--dew);
-  background: var(--pick);
-}
-</style>

@@ -6,6 +6,8 @@ import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
 import { readKept } from '../outbox/kept.ts';
 import ReportFault from './ReportFault.vue';
+import PageFrame from '../kit/PageFrame.vue';
+import Notice from '../kit/Notice.vue';
 
 const router = useRouter();
 const homes = useLoading(() => readKept('homes.read'));
@@ -38,9 +40,8 @@ onMounted(() => Promise.all([homes.reload(), catalogue.reload()]));
 </script>
 
 <template>
-  <div class="page">
-    <h1>{{ say('fault.title') }}</h1>
-    <p v-if="homes.failure.value" class="tell" role="alert">{{ homes.failure.value }}</p>
+  <PageFrame width="phone" :title="say('fault.title')">
+    <Notice :says="homes.failure.value" />
     <div v-if="kept" role="status">
       <p class="strong">{{ say('fault.kept') }}</p>
       <VBtn variant="outlined" to="/today">{{ say('job.today') }}</VBtn>
@@ -52,19 +53,5 @@ onMounted(() => Promise.all([homes.reload(), catalogue.reload()]));
       :machines="machines"
       @sent="$event ? (kept = true) : router.push('/faults')"
     />
-  </div>
+  </PageFrame>
 </template>
-
-<style scoped>
-.page {
-  padding: 22px 26px;
-  max-width: 560px;
-  display: grid;
-  gap: 14px;
-}
-@media (max-width: 720px) {
-  .page {
-    padding: 16px;
-  }
-}
-</style>

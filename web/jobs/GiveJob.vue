@@ -6,6 +6,9 @@ import { giveContracted, giveJob } from '../../contract/jobs.ts';
 import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
+import ChoiceList from '../kit/ChoiceList.vue';
+import CheckList from '../kit/CheckList.vue';
 
 const props = defineProps<{ point: PointAnswer }>();
 const emit = defineEmits<{ given: [] }>();
@@ -15,6 +18,14 @@ const able = computed(() => props.point.assignees.filter(({ may }) => may));
 const CONTRACTOR = 'contractor';
 const who = ref(able.value[0]?.id ?? CONTRACTOR);
 const along = ref<string[]>([]);
+const doers = computed(() => [
+  ...props.point.assignees.map(({ id: value, name: says, may, budget, role }) => {
+    const words = budget ?? say(may ? `point.role.${role}` : 'point.mayNot');
+    const note = role === 'tenant' && !may && budget ? `${words}, ${say('point.mayNot')}` : words;
+    return { value, says, note, disabled: !may };
+  }),
+  { value: CONTRACTOR, says: say('point.contractor'), note: say('point.contractor.why') },
+]);
 /** What the chosen person may not do does not come along. */
 const offered = computed(() =>
   props.point.rideAlong.filter(
@@ -54,68 +65,27 @@ async function give(): Promise<void> {
 </script>
 
 <template>
-  <div v-if="link" class="give panel small" role="status">
+  <div v-if="link" class="give panel card stack close small" role="status">
     <p>{{ say('point.contractor.link', { name }) }}</p>
     <code>{{ link }}</code>
     <VBtn variant="outlined" @click="emit('given')">{{ say('close') }}</VBtn>
   </div>
-  <form v-else class="give panel" @submit.prevent="give">
-    <fieldset>
-      <legend>{{ say('point.who') }}</legend>
-      <label v-for="it in point.assignees" :key="it.id" :class="{ quiet: !it.may }">
-        <input v-model="who" type="radio" name="who" :value="it.id" :disabled="!it.may" /> {{ it.name }}
-        <span class="quiet small"
-          >{{ it.budget ?? say(it.may ? `point.role.${it.role}` : 'point.mayNot')
-          }}<template v-if="it.role === 'tenant' && !it.may && it.budget">, {{ say('point.mayNot') }}</template></span
-        >
-      </label>
-      <label
-        ><input v-model="who" type="radio" name="who" :value="CONTRACTOR" /> {{ say('point.contractor') }}
-        <span class="quiet small">{{ say('point.contractor.why') }}</span></label
-      >
-    </fieldset>
+  <form v-else class="give panel card stack close" @submit.prevent="give">
+    <ChoiceList v-model="who" look="options" :legend="say('point.who')" :choices="doers" />
     <VTextField
       v-if="who === CONTRACTOR"
       v-model="name"
       :label="say('point.contractor.name')"
       :error-messages="contracted.errors.name"
     />
-    <fieldset v-if="offered.length">
-      <legend>{{ say('point.rideAlong') }}</legend>
-      <label v-for="it in offered" :key="it.id"
-        ><input v-model="along" type="checkbox" :value="it.id" /> {{ it.name }}</label
-      >
-    </fieldset>
-    <p v-if="refused || errors.assigneeId" class="tell small" role="alert">{{ errors.assigneeId ?? refused }}</p>
+    <CheckList
+      v-if="offered.length"
+      v-model="along"
+      look="options"
+      :legend="say('point.rideAlong')"
+      :choices="offered.map(({ id: value, name: says }) => ({ value, says }))"
+    />
+    <Notice class="small" :says="errors.assigneeId ?? refused" />
     <VBtn type="submit" color="primary" block :loading="busy || contracted.busy.value">{{ say('point.giveNow') }}</VBtn>
   </form>
 </template>
-
-<style scoped>
-.give {
-  padding: 12px;
-  display: grid;
-  gap: 10px;
-  background: var(--ground);
-}
-fieldset {
-  border: 0;
-  padding: 0;
-  display: grid;
-  gap: 2px;
-}
-legend {
-  font-weight: 640;
-  padding: 0;
-}
-code {
-  overflow-wrap: anywhere;
-  user-select: all;
-}
-label {
-  display: flex;
-  gap: 8px;
-  align-items: baseline;
-  padding: 3px 0;
-}
-</style>

@@ -5,6 +5,7 @@ import { api } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { useDesk } from '../desk/deskStore.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 defineProps<{ open: readonly HandBackSummary[]; withPlace?: boolean }>();
 const emit = defineEmits<{ changed: [] }>();
@@ -21,9 +22,9 @@ async function settle(id: string): Promise<void> {
 </script>
 
 <template>
-  <p v-if="failure" class="tell small" role="alert">{{ failure }}</p>
-  <ul class="backs">
-    <li v-for="it in open" :key="it.id">
+  <Notice class="small" :says="failure" />
+  <ul class="ruled">
+    <li v-for="it in open" :key="it.id" class="stack tight">
       <p>
         <b :class="{ alarm: it.reason === 'notSafe' }">{{ it.says }}</b><template v-if="withPlace">
           <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink></template
@@ -32,7 +33,7 @@ async function settle(id: string): Promise<void> {
       </p>
       <p v-if="it.note" class="small">“{{ it.note }}”</p>
       <p v-if="it.still.length" class="small alarm">{{ say('handBack.still', { still: it.still.join(', ') }) }}</p>
-      <p class="quiet small">
+      <p class="quiet small row">
         {{ it.by }}, {{ say.time(it.at, it.zone) }}
         <template v-if="desk.isManager"
           ><RouterLink v-if="it.pointNumber" :to="`/line/${it.pointNumber}`">{{ say('handBack.give') }}</RouterLink
@@ -45,16 +46,3 @@ async function settle(id: string): Promise<void> {
     </li>
   </ul>
 </template>
-
-<style scoped>
-.backs li {
-  border-top: 1px solid var(--hair);
-  padding: 8px 0;
-  display: grid;
-  gap: 2px;
-}
-.backs a,
-.backs button {
-  margin-left: 10px;
-}
-</style>

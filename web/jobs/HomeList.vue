@@ -6,6 +6,9 @@ import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
+import ChoiceList from '../kit/ChoiceList.vue';
+import CheckList from '../kit/CheckList.vue';
 
 const props = defineProps<{ placeId: string }>();
 const emit = defineEmits<{ given: [says: string]; close: [] }>();
@@ -57,42 +60,50 @@ onMounted(async () => {
 </script>
 
 <template>
-  <form class="panel home-list" @submit.prevent="give">
-    <div class="head">
+  <form class="home-list panel card stack close" @submit.prevent="give">
+    <div class="row apart">
       <h2>{{ say('list.title') }}</h2>
       <button type="button" class="plain link" @click="emit('close')">{{ say('cancel') }}</button>
     </div>
-    <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+    <Notice :says="failure" />
     <template v-if="list">
       <p v-if="list.sittings.length === 0" class="quiet">{{ say('list.none') }}</p>
       <template v-else>
-        <fieldset>
-          <legend>{{ say('point.who') }}</legend>
-          <label v-for="it in list.assignees" :key="it.id" :class="{ quiet: !it.may }"
-            ><input v-model="who" type="radio" name="list-who" :value="it.id" :disabled="!it.may" /> {{ it.name }}
-            <span class="quiet small">{{ it.budget ?? say(`point.role.${it.role}`) }}</span></label
+        <ChoiceList
+          v-model="who"
+          look="options"
+          :legend="say('point.who')"
+          :choices="
+            list.assignees.map(({ id: value, name: says, may, budget, role }) => ({
+              value,
+              says,
+              note: budget ?? say(`point.role.${role}`),
+              disabled: !may,
+            }))
+          "
+        />
+        <div class="columns small-ones">
+          <CheckList
+            v-for="sitting in sittings"
+            :key="sitting.machine"
+            v-slot="{ choice: { point } }"
+            v-model="chosen"
+            look="options"
+            :legend="sitting.machine"
+            :choices="sitting.points.map((point) => ({ value: point.id, says: point.name, point }))"
           >
-        </fieldset>
-        <div class="sittings">
-          <fieldset v-for="sitting in sittings" :key="sitting.machine">
-            <legend>{{ sitting.machine }}</legend>
-            <label v-for="point in sitting.points" :key="point.id"
-              ><input v-model="chosen" type="checkbox" :value="point.id" />{{ ' ' }}
-              <span
-                >{{ point.name }}
-                <span class="small" :class="point.share !== null && point.share > 1 ? 'alarm' : 'quiet'"
-                  >{{
-                    point.share === null
-                      ? say('line.scale.none')
-                      : say('list.used', { percent: Math.round(point.share * 100) })
-                  }}<template v-if="point.rides"> · {{ say('words.rides') }}</template></span
-                ></span
-              ></label
+            {{ point.name }}
+            <span class="small" :class="point.share !== null && point.share > 1 ? 'alarm' : 'quiet'"
+              >{{
+                point.share === null
+                  ? say('line.scale.none')
+                  : say('list.used', { percent: Math.round(point.share * 100) })
+              }}<template v-if="point.rides"> · {{ say('words.rides') }}</template></span
             >
-          </fieldset>
+          </CheckList>
         </div>
         <p class="strong">{{ say('list.sum', { count: picked.length, minutes }) }}</p>
-        <p v-if="refusal || errors.assigneeId" class="tell" role="alert">{{ errors.assigneeId ?? refusal }}</p>
+        <Notice :says="errors.assigneeId ?? refusal" />
         <p>
           <VBtn type="submit" color="primary" :disabled="picked.length === 0 || !who" :loading="busy">{{
             say('list.give')
@@ -103,39 +114,3 @@ onMounted(async () => {
     <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
   </form>
 </template>
-
-<style scoped>
-.home-list {
-  padding: 14px 16px;
-  display: grid;
-  gap: 10px;
-  margin: 10px 0;
-}
-.head {
-  display: flex;
-  justify-content: space-between;
-  align-items: baseline;
-}
-.sittings {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));
-  gap: 10px 20px;
-}
-fieldset {
-  border: 0;
-  padding: 0;
-  display: grid;
-  gap: 2px;
-  align-content: start;
-}
-legend {
-  font-weight: 640;
-  padding: 0;
-}
-label {
-  display: flex;
-  gap: 8px;
-  align-items: baseline;
-  padding: 3px 0;
-}
-</style>

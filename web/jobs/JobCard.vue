@@ -19,7 +19,7 @@ onBeforeUnmount(() => clearInterval(ticking));
 </script>
 
 <template>
-  <article class="panel card">
+  <article class="panel card stack close">
     <p v-if="job.sentBack" class="caution small">
       <b>{{ say('job.sentBack') }}:</b> {{ job.sentBack }}
     </p>
@@ -43,11 +43,3 @@ onBeforeUnmount(() => clearInterval(ticking));
     }}</VBtn>
   </article>
 </template>
-
-<style scoped>
-.card {
-  padding: 16px;
-  display: grid;
-  gap: 8px;
-}
-</style>

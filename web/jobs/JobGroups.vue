@@ -17,8 +17,13 @@ const groups = computed(() =>
 </script>
 
 <template>
-  <div class="groups">
-    <div v-for="group in groups" :key="group.jobs[0]!.id" :class="{ list: group.jobs.length > 1 }">
+  <div class="stack">
+    <div
+      v-for="group in groups"
+      :key="group.jobs[0]!.id"
+      class="stack close"
+      :class="{ marked: group.jobs.length > 1 }"
+    >
       <p v-if="group.jobs.length > 1" class="small">
         <b>{{ say('list.one', { count: group.jobs.length, minutes: group.minutes }) }}</b><span
           v-if="group.waits"
@@ -37,16 +42,3 @@ const groups = computed(() =>
     </div>
   </div>
 </template>
-
-<style scoped>
-.groups {
-  display: grid;
-  gap: 12px;
-}
-.list {
-  border-left: 3px solid var(--dew);
-  padding-left: 10px;
-  display: grid;
-  gap: 8px;
-}
-</style>

@@ -9,6 +9,7 @@ import { say } from '../language/say.ts';
 import { deliverNow, forgetJob, hindrance } from '../outbox/outbox.ts';
 import type { Draft } from './draft.ts';
 import JobReview from './JobReview.vue';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{
   job: JobAnswer;
@@ -36,13 +37,13 @@ async function forget(): Promise<void> {
 </script>
 
 <template>
-  <div class="kept" role="status">
+  <div class="stack" role="status">
     <template v-if="lost">
       <h1>{{ job.title }}</h1>
       <p class="tell">{{ lost }}</p>
       <p>{{ say('job.kept.lost') }}</p>
       <JobReview :job="job" :draft="draft" frozen />
-      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+      <Notice :says="refusal" />
       <VBtn color="primary" size="large" block :loading="sending" @click="emit('send')">{{
         say('job.kept.offer')
       }}</VBtn>
@@ -60,11 +61,3 @@ async function forget(): Promise<void> {
     </template>
   </div>
 </template>
-
-<style scoped>
-.kept {
-  display: grid;
-  gap: 14px;
-  padding: 30px 0;
-}
-</style>

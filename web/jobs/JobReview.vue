@@ -7,7 +7,9 @@ import { say } from '../language/say.ts';
 import KeptPhoto from '../outbox/KeptPhoto.vue';
 import { isAnswered, type Draft } from './draft.ts';
 import { stepsOn } from './plan.ts';
-import PlainField from '../theme/PlainField.vue';
+import PlainField from '../kit/PlainField.vue';
+import Notice from '../kit/Notice.vue';
+import ChoiceList from '../kit/ChoiceList.vue';
 
 const props = defineProps<{ job: JobAnswer; draft: Draft; frozen?: boolean }>();
 const emit = defineEmits<{ go: [number] }>();
@@ -81,29 +83,30 @@ const graded = computed(() =>
 </script>
 
 <template>
-  <section class="review">
+  <section class="stack close body">
     <template v-if="!frozen"
       ><h1>{{ say('job.review') }}</h1>
       <p class="quiet">{{ say('job.review.why') }}</p></template
     >
-    <ul>
+    <ul class="ruled tight">
       <li v-for="(line, i) in lines" :key="i">
-        <button type="button" class="plain" :disabled="frozen" @click="emit('go', line.step)">
-          <span>{{ line.label }}</span><span :class="{ alarm: line.open }" class="strong">{{ line.value }}</span>
-          <KeptPhoto v-if="line.photoId" :id="line.photoId" alt="" width="56" height="42" />
+        <button type="button" class="plain row apart whole-row" :disabled="frozen" @click="emit('go', line.step)">
+          <span>{{ line.label }}</span><span :class="{ alarm: line.open }" class="strong push">{{ line.value }}</span>
+          <KeptPhoto v-if="line.photoId" :id="line.photoId" alt="" class="thumb" width="56" height="42" />
         </button>
       </li>
     </ul>
-    <fieldset v-for="{ id, name, choices } in frozen ? [] : graded" :key="id" class="after chips">
-      <legend>{{ say('job.after', { point: name }) }}</legend>
-      <label v-for="choice in choices" :key="choice.value"
-        ><input v-model="draft.tasks[id]!.after" type="radio" :name="`after ${id}`" :value="choice.value" /><span>{{
-          choice.label
-        }}</span></label
-      >
-    </fieldset>
+    <ChoiceList
+      v-for="{ id, name, choices } in frozen ? [] : graded"
+      :key="id"
+      v-model="draft.tasks[id]!.after"
+      class="after"
+      look="chips"
+      :legend="say('job.after', { point: name })"
+      :choices="choices.map(({ value, label: says }) => ({ value, says }))"
+    />
     <template v-if="!frozen">
-      <p v-if="told" class="told" role="status">{{ say(told) }}</p>
+      <Notice v-if="told" done :says="say(told)" />
       <ReportFault v-if="seeing" :machines="[job.reportable]" @sent="seen" />
       <VBtn v-else variant="outlined" min-height="44" @click="seeing = true">{{ say('job.seen') }}</VBtn>
     </template>
@@ -111,32 +114,3 @@ const graded = computed(() =>
     <PlainField v-else-if="!frozen" v-model="draft.note" :label="say('job.note')" :rows="2" />
   </section>
 </template>
-
-<style scoped>
-.review {
-  display: grid;
-  gap: 10px;
-  flex: 1;
-  align-content: start;
-}
-li button {
-  display: flex;
-  gap: 12px;
-  justify-content: space-between;
-  align-items: center;
-  width: 100%;
-  min-height: 46px;
-  border-top: 1px solid var(--hair);
-  font-size: 16px;
-}
-li span:first-child {
-  flex: 1;
-}
-li .strong {
-  text-align: right;
-}
-img {
-  object-fit: cover;
-  border-radius: 4px;
-}
-</style>

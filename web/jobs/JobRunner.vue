@@ -32,6 +32,9 @@ import JobStuck from './JobStuck.vue';
 import NeedField from './NeedField.vue';
 import StepTicks from './StepTicks.vue';
 import WhereItIs from './WhereItIs.vue';
+import Notice from '../kit/Notice.vue';
+import TickBox from '../kit/TickBox.vue';
+import ProgressBar from '../kit/ProgressBar.vue';
 
 const props = defineProps<{ id: string; home: string; homeName: string }>();
 const router = useRouter();
@@ -299,7 +302,7 @@ async function send(): Promise<void> {
 
 <template>
   <div class="run">
-    <div v-if="sent" class="end" role="status">
+    <div v-if="sent" class="end stack" role="status">
       <h1>{{ say('job.sent') }}</h1>
       <p class="quiet">{{ say('job.sent.why') }}</p>
       <div v-if="sent.length" class="caution">
@@ -315,10 +318,10 @@ async function send(): Promise<void> {
         @click="mend"
         >{{ say('job.mend') }}</VBtn
       >
-      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+      <Notice :says="refusal" />
       <VBtn color="primary" size="large" block :to="home">{{ homeName }}</VBtn>
     </div>
-    <div v-else-if="elsewhere" class="end" role="status">
+    <div v-else-if="elsewhere" class="end stack" role="status">
       <h1>{{ say('job.elsewhere') }}</h1>
       <p>{{ say('job.elsewhere.why') }}</p>
       <VBtn color="primary" size="large" block @click="takeOver">{{ say('job.elsewhere.here') }}</VBtn><VBtn
@@ -327,7 +330,7 @@ async function send(): Promise<void> {
         >{{ homeName }}</VBtn
       >
     </div>
-    <div v-else-if="failure" class="end">
+    <div v-else-if="failure" class="end stack">
       <p class="tell" role="alert">{{ failure }}</p>
       <VBtn variant="outlined" @click="reload">{{ say('again') }}</VBtn><VBtn variant="text" :to="home">{{
         homeName
@@ -336,7 +339,7 @@ async function send(): Promise<void> {
     <AlarmTold
       v-else-if="stopped && !stuck"
       :id="stopped.id"
-      class="end"
+      class="end stack"
       :kind="stopped.kind"
       :answer="stopped"
       :numbers="stopped.numbers"
@@ -355,7 +358,7 @@ async function send(): Promise<void> {
       @send="send"
       @forgotten="router.push(home)"
     />
-    <div v-else-if="job && !doable" class="end">
+    <div v-else-if="job && !doable" class="end stack">
       <h1>{{ job.title }}</h1>
       <p>{{ say('job.over', { state: job.stateSays }) }}</p>
       <VBtn variant="outlined" :to="home">{{ homeName }}</VBtn>
@@ -363,7 +366,7 @@ async function send(): Promise<void> {
     <p v-else-if="!job || !draft" class="quiet end">{{ say('loading') }}</p>
 
     <template v-else>
-      <p class="bar small">
+      <p class="row apart small">
         <b>{{ job.place }}</b><span class="quiet">{{
           draft.step < 0
             ? say('job.minutes', { minutes: job.minutes })
@@ -372,11 +375,11 @@ async function send(): Promise<void> {
               : ''
         }}</span>
       </p>
-      <progress
-        class="progress"
-        :value="draft.step + 1"
-        :max="steps.length + 1"
-        :aria-label="say('job.step', { step: draft.step + 1, steps: steps.length })"
+      <ProgressBar
+        class="how-far"
+        :done="draft.step + 1"
+        :of="steps.length + 1"
+        :label="say('job.step', { step: draft.step + 1, steps: steps.length })"
       />
 
       <p v-if="takenOut.length" class="tell small" role="status">
@@ -384,23 +387,23 @@ async function send(): Promise<void> {
       </p>
       <!-- In danger nothing else is on the screen. -->
       <template v-if="stuck !== 'notSafe'">
-        <section v-if="draft.step < 0" class="body">
+        <section v-if="draft.step < 0" class="body stack">
           <h1 ref="heading" tabindex="-1">{{ job.title }}</h1>
           <p class="quiet">{{ job.machine }} · {{ job.why }}</p>
           <div v-if="job.sentBack" class="caution">
             <p class="strong">{{ say('job.sentBack') }}</p>
             <p>{{ job.sentBack }}</p>
           </div>
-          <div class="stops">
+          <div class="stack close">
             <h2>{{ say('job.stops') }}</h2>
-            <ul>
+            <ul class="stops stack close">
               <li v-for="stop in job.stops" :key="stop" class="caution">{{ stop }}</li>
             </ul>
             <p class="small quiet">{{ say('job.defer') }}</p>
           </div>
           <div>
             <h2>{{ say('job.need') }}</h2>
-            <ul class="kit">
+            <ul class="kit row">
               <li v-for="item in job.kit" :key="item">{{ item }}</li>
             </ul>
           </div>
@@ -413,24 +416,25 @@ async function send(): Promise<void> {
           <StripGauge :marks="job.marks" :today="job.today" />
           <details v-if="job.beginnings.length" class="mistakes" :open="Object.keys(draft.begin).length > 0">
             <summary>{{ say('job.begin') }}</summary>
-            <label v-for="it in job.beginnings" :key="it.variable" class="safe"
-              ><input type="checkbox" :checked="draft.begin[it.variable] === it.value" @change="begins(it)" />
-              {{ it.says }}</label
+            <TickBox
+              v-for="it in job.beginnings"
+              :key="it.variable"
+              :model-value="draft.begin[it.variable] === it.value"
+              @update:model-value="begins(it)"
+              >{{ it.says }}</TickBox
             >
           </details>
           <p v-if="leftNames" class="caution small" role="status">{{ say('job.left', { points: leftNames }) }}</p>
-          <label class="safe" :class="{ open: tried && !safe }"
-            ><input v-model="safe" type="checkbox" /> {{ say('job.stops.read') }}</label
-          >
+          <TickBox v-model="safe" class="safe" :open="tried && !safe">{{ say('job.stops.read') }}</TickBox>
           <p v-if="tried && !safe" class="alarm" role="alert">
             {{ say('job.missing', { what: say('job.stops.read') }) }}
           </p>
         </section>
 
-        <section v-else-if="step" :key="step.key" class="body">
+        <section v-else-if="step" :key="step.key" class="body stack">
           <p
             v-if="step.stateSays"
-            class="state small"
+            class="state marked small"
             :class="{ turned: step.phase === 'isolate' || step.phase === 'restore' }"
           >
             <span class="quiet">{{
@@ -442,7 +446,7 @@ async function send(): Promise<void> {
             <p v-if="step.taskName" class="quiet">{{ step.taskName }}</p>
           </div>
           <p v-if="step.caution" class="caution">{{ step.caution }}</p>
-          <p class="words">{{ step.body }}</p>
+          <p>{{ step.body }}</p>
           <Illustration v-if="step.illustration" :drawing="step.illustration" />
           <p
             v-if="expected && (step.phase === 'open' || step.needs.some(({ need }) => need.kind === 'size'))"
@@ -451,7 +455,7 @@ async function send(): Promise<void> {
             {{ say('job.expected') }}: {{ expected }}
           </p>
           <figure v-if="step.shutoffPhotoId">
-            <img :src="photoUrl(step.shutoffPhotoId)" :alt="say('job.shutoff')" />
+            <img class="picture" :src="photoUrl(step.shutoffPhotoId)" :alt="say('job.shutoff')" />
             <figcaption class="small quiet">{{ say('job.shutoff') }}</figcaption>
           </figure>
           <WhereItIs
@@ -497,7 +501,7 @@ async function send(): Promise<void> {
 
         <JobReview v-else :job="job" :draft="draft" @go="turn" />
       </template>
-      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+      <Notice :says="refusal" />
 
       <footer class="foot">
         <AlarmForm
@@ -525,7 +529,7 @@ async function send(): Promise<void> {
           <VBtn v-else color="primary" size="x-large" block :loading="sending" @click="send">{{
             say('job.send')
           }}</VBtn>
-          <div class="ways">
+          <div class="ways row close even">
             <VBtn v-if="draft.step >= 0" variant="outlined" @click="turn(draft.step - 1)">{{ say('back') }}</VBtn>
             <template v-if="draft.step < steps.length">
               <VBtn v-if="draft.step >= 0" variant="outlined" @click="stuck = 'willNotMove'">{{
@@ -555,118 +559,33 @@ async function send(): Promise<void> {
   padding: 14px 18px 0;
   font-size: 17px;
 }
-.bar {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-}
-.progress {
-  width: 100%;
-  height: 6px;
+.how-far {
   margin: 8px 0 14px;
-  appearance: none;
-  border: 0;
-  background: var(--hair);
-  border-radius: 3px;
-  overflow: hidden;
-}
-.progress::-webkit-progress-bar {
-  background: var(--hair);
-}
-.progress::-webkit-progress-value {
-  background: var(--dew);
-}
-.progress::-moz-progress-bar {
-  background: var(--dew);
 }
 .body {
-  display: grid;
-  gap: 14px;
-  align-content: start;
   flex: 1;
   padding-bottom: 18px;
-}
-h1:focus {
-  outline: none;
-}
-.words {
-  line-height: 1.5;
-}
-.stops ul {
-  display: grid;
-  gap: 8px;
-  margin-top: 8px;
 }
 .stops .caution {
   background: var(--panel);
 }
 .state {
-  padding: 5px 10px;
-  border-left: 3px solid var(--dew);
   background: var(--panel);
+  padding-top: 5px;
+  padding-bottom: 5px;
 }
 .state.turned {
   border-color: var(--edge);
 }
-.kit {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-}
 .kit li::before {
   content: '· ';
 }
-.safe {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  min-height: 48px;
-  padding: 8px 12px;
-  border: 1.5px solid var(--edge);
-  border-radius: 8px;
-  background: var(--panel);
-}
-.safe.open {
-  border-color: var(--alarm);
-}
-.safe input {
-  width: 22px;
-  height: 22px;
-  flex: none;
-  accent-color: var(--dew-deep);
-}
-figure {
-  margin: 0;
-}
-figure img {
-  width: 100%;
-  max-height: 190px;
-  object-fit: cover;
-  border-radius: 8px;
-}
-.foot {
-  position: sticky;
-  bottom: 0;
-  background: var(--ground);
-  padding: 10px 0 14px;
-  border-top: 1px solid var(--hair);
-  display: grid;
-  gap: 8px;
-}
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
 .ways .v-btn {
   font-size: 15px;
-  flex: 1 1 auto;
   min-height: 44px;
   padding: 0 10px;
 }
 .end {
-  display: grid;
-  gap: 14px;
   padding: 40px 0;
 }
 </style>

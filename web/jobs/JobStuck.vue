@@ -8,7 +8,8 @@ import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import { sendOrKeep } from '../outbox/outbox.ts';
 import { STUCK_WORDS, type StuckReason } from './stuck.ts';
-import PlainField from '../theme/PlainField.vue';
+import PlainField from '../kit/PlainField.vue';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ job: JobAnswer; reason: StuckReason; still: { keys: string[]; says: string } }>();
 const emit = defineEmits<{ close: []; left: [] }>();
@@ -31,20 +32,13 @@ async function leave(): Promise<void> {
 </script>
 
 <template>
-  <div class="stuck" role="group" :aria-label="say('job.stuck')">
+  <div class="stack close" role="group" :aria-label="say('job.stuck')">
     <h2>{{ say(STUCK_WORDS[reason]) }}. {{ say('job.stuck') }}</h2>
     <p class="small">{{ say('job.stuck.why') }}</p>
     <p v-if="still.says" class="caution small">{{ say('job.still', { still: still.says }) }}</p>
     <PlainField v-model="note" :label="say('job.stuck.note')" :rows="1" />
-    <p v-if="failure" class="tell small" role="alert">{{ failure }}</p>
+    <Notice class="small" :says="failure" />
     <VBtn color="primary" size="large" block :loading="busy" @click="leave">{{ say('job.stuck.send') }}</VBtn>
     <VBtn variant="outlined" block min-height="44" @click="emit('close')">{{ say('back') }}</VBtn>
   </div>
 </template>
-
-<style scoped>
-.stuck {
-  display: grid;
-  gap: 10px;
-}
-</style>

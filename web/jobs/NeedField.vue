@@ -9,7 +9,10 @@ import GradePicker from '../catalogue/GradePicker.vue';
 import { say } from '../language/say.ts';
 import { readingsOf, type Draft, type TaskDraft } from './draft.ts';
 import StepPhoto from './StepPhoto.vue';
-import PlainField from '../theme/PlainField.vue';
+import PlainField from '../kit/PlainField.vue';
+import ChoiceList from '../kit/ChoiceList.vue';
+import CheckList from '../kit/CheckList.vue';
+import TickBox from '../kit/TickBox.vue';
 
 const emit = defineEmits<{ found: [Finding] }>();
 const props = defineProps<{ need: StepNeed; step: JobStep; job: string; draft: Draft; procedure: string }>();
@@ -63,6 +66,7 @@ const photo = shared(
   },
 );
 
+const choices = computed(() => props.need.choices.map(({ value, label: says }) => ({ value, says })));
 /** What was read, as it is kept, against what is likely and what passes. */
 const judged = computed(() => {
   const { need, reading: how } = props.need;
@@ -100,18 +104,20 @@ const isWaited = computed(() => props.draft.waited.includes(props.step.key));
     :label="say('job.grade.pick')"
     :choices="need.choices"
   />
-  <fieldset v-else-if="need.need.kind === 'finds'" class="chips">
-    <legend>{{ say('job.finds') }}</legend>
-    <label v-for="choice in need.choices" :key="choice.value"
-      ><input v-model="finds" type="checkbox" :value="choice.value" /><span>{{ choice.label }}</span></label
-    >
-  </fieldset>
-  <fieldset v-else-if="need.need.kind === 'agent'" class="chips">
-    <legend>{{ say('job.agent') }}</legend>
-    <label v-for="choice in need.choices" :key="choice.value"
-      ><input v-model="agent" type="radio" name="agent" :value="choice.value" /><span>{{ choice.label }}</span></label
-    >
-  </fieldset>
+  <CheckList
+    v-else-if="need.need.kind === 'finds'"
+    v-model="finds"
+    look="chips"
+    :legend="say('job.finds')"
+    :choices="choices"
+  />
+  <ChoiceList
+    v-else-if="need.need.kind === 'agent'"
+    v-model="agent"
+    look="chips"
+    :legend="say('job.agent')"
+    :choices="choices"
+  />
   <PlainField v-else-if="need.need.kind === 'size'" v-model="size" :label="say('job.size')" placeholder="16 x 25 x 1" />
   <div v-else-if="need.need.kind === 'reading'">
     <PlainField
@@ -123,17 +129,16 @@ const isWaited = computed(() => props.draft.waited.includes(props.step.key));
     <p class="quiet small">{{ need.reading?.wanted }}</p>
     <p v-if="judged" class="caution small" role="status">{{ judged }}</p>
   </div>
-  <label v-else-if="need.need.kind === 'finding'" class="tick"
-    ><input
-      type="checkbox"
-      :checked="draft.found.includes(need.need.key)"
-      @change="emit('found', need.need.key)"
-    /><span>{{ need.label }}</span></label
+  <TickBox
+    v-else-if="need.need.kind === 'finding'"
+    :model-value="draft.found.includes(need.need.key)"
+    @update:model-value="emit('found', need.need.key)"
+    >{{ need.label }}</TickBox
   >
-  <div v-else-if="need.need.kind === 'timer'" class="timer" role="timer">
+  <div v-else-if="need.need.kind === 'timer'" class="row middle" role="timer">
     <p v-if="isWaited" class="strong dew">✓ {{ say('job.timer.done') }}</p>
     <template v-else-if="left !== null"
-      ><p class="clock">
+      ><p class="big">
         {{ say('job.timer.left', { minutes: Math.floor(left / 60), seconds: String(left % 60).padStart(2, '0') }) }}
       </p>
       <VBtn variant="outlined" @click="waited">{{ say('job.timer.already') }}</VBtn></template
@@ -146,33 +151,3 @@ const isWaited = computed(() => props.draft.waited.includes(props.step.key));
     </template>
   </div>
 </template>
-
-<style scoped>
-/* Beside what a step must be assured of, and like it. */
-.tick {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  min-height: 48px;
-  padding: 8px 12px;
-  border: 1.5px solid var(--edge);
-  border-radius: 8px;
-  background: var(--panel);
-}
-.tick input {
-  width: 22px;
-  height: 22px;
-  flex: none;
-  accent-color: var(--dew-deep);
-}
-.timer {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-}
-.clock {
-  font-size: 26px;
-  font-weight: 680;
-}
-</style>

@@ -3,17 +3,17 @@
  * Taking a step's photo: straight from the camera, or chosen. Made small, kept on the phone, and sent as soon as there
  * is a line.
  */
-import { pickedFile, useSending } from '../door/sending.ts';
+import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import KeptPhoto from '../outbox/KeptPhoto.vue';
+import Notice from '../kit/Notice.vue';
+import FileButton from '../kit/FileButton.vue';
 
 const props = defineProps<{ label: string; job: string }>();
 const photoId = defineModel<string | null>({ required: true });
 const { busy, failure, run } = useSending();
 
-async function pick(event: Event, from: 'camera' | 'gallery'): Promise<void> {
-  const file = pickedFile(event);
-  if (!file) return;
+async function pick(file: File, from: 'camera' | 'gallery'): Promise<void> {
   await run(async () => {
     const [{ shrink }, { keepPhoto, dropPhoto }] = await Promise.all([
       import('../outbox/shrink.ts'),
@@ -28,69 +28,16 @@ async function pick(event: Event, from: 'camera' | 'gallery'): Promise<void> {
 </script>
 
 <template>
-  <div class="photo" role="group" :aria-label="label">
+  <div class="photo stack close" role="group" :aria-label="label">
     <p class="strong">{{ label }}</p>
-    <KeptPhoto v-if="photoId" :id="photoId" :alt="label" />
+    <KeptPhoto v-if="photoId" :id="photoId" :alt="label" class="picture" />
     <p v-if="busy" class="quiet" role="status">{{ say('job.photo.sending') }}</p>
-    <div v-else class="ways">
-      <label class="take" :class="{ again: photoId }"
-        ><input
-          type="file"
-          accept="image/jpeg"
-          capture="environment"
-          class="unseen"
-          @change="pick($event, 'camera')"
-        /><span>{{ say(photoId ? 'job.retake' : 'job.take') }}</span></label
-      >
-      <label class="take again"
-        ><input
-          type="file"
-          accept="image/jpeg,image/png,image/webp"
-          class="unseen"
-          @change="pick($event, 'gallery')"
-        /><span>{{ say('job.gallery') }}</span></label
-      >
+    <div v-else class="row close even">
+      <FileButton accept="image/jpeg" camera :again="photoId !== null" @picked="pick($event, 'camera')">{{
+        say(photoId ? 'job.retake' : 'job.take')
+      }}</FileButton>
+      <FileButton again @picked="pick($event, 'gallery')">{{ say('job.gallery') }}</FileButton>
     </div>
-    <p v-if="failure" class="tell small" role="alert">{{ failure }}</p>
+    <Notice class="small" :says="failure" />
   </div>
 </template>
-
-<style scoped>
-.photo {
-  display: grid;
-  gap: 8px;
-}
-img {
-  width: 100%;
-  max-height: 220px;
-  object-fit: cover;
-  border-radius: 8px;
-}
-.ways {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
-.take {
-  display: inline-flex;
-  flex: 1 1 auto;
-  justify-content: center;
-  align-items: center;
-  min-height: 48px;
-  padding: 0 16px;
-  border: 1.5px solid var(--dew-deep);
-  border-radius: 10px;
-  color: var(--on-dew);
-  background: var(--dew-deep);
-  font-weight: 600;
-  cursor: pointer;
-}
-.take.again {
-  background: none;
-  color: var(--dew-deep);
-}
-.take:focus-within {
-  outline: 3px solid var(--dew);
-  outline-offset: 2px;
-}
-</style>

@@ -13,22 +13,10 @@ const showing = ref(photo.value !== null);
 
 <template>
   <figure v-if="known">
-    <img :src="photoUrl(known)" :alt="say('job.where')" />
+    <img class="picture" :src="photoUrl(known)" :alt="say('job.where')" />
     <figcaption class="small quiet">{{ say('job.where') }}</figcaption>
   </figure>
   <StepPhoto v-else-if="showing" v-model="photo" :label="say('job.where.take')" :job="job" />
   <button v-else type="button" class="plain link" @click="showing = true">{{ say('job.where.show') }}</button>
   <button type="button" class="plain link" @click="emit('none')">{{ say('job.none') }}</button>
 </template>
-
-<style scoped>
-figure {
-  margin: 0;
-}
-figure img {
-  width: 100%;
-  max-height: 190px;
-  object-fit: cover;
-  border-radius: 8px;
-}
-</style>

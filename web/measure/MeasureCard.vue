@@ -10,6 +10,7 @@ import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import { enteredAs, units } from './units.ts';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ measure: Measure; point?: string }>();
 const tidy = (value: number) => Math.round(value * 100) / 100;
@@ -63,9 +64,9 @@ const unitOf = (key: string, kind: Measure['fields'][number]['kind']) =>
 </script>
 
 <template>
-  <article :id="measure.key" class="measure">
+  <article :id="measure.key" class="measure heavy stack close start">
     <h2>{{ say(`measure.${measure.key}.title`) }}</h2>
-    <div class="fields">
+    <div class="fields narrow wide">
       <template v-for="field in measure.fields" :key="field.key">
         <VSelect
           v-if="field.kind === 'choice'"
@@ -87,17 +88,17 @@ const unitOf = (key: string, kind: Measure['fields'][number]['kind']) =>
       </template>
     </div>
     <template v-if="working">
-      <ul class="terms">
+      <ul class="ruled tight wide">
         <li v-for="term in working.terms" :key="term">{{ term }}</li>
         <li v-if="rods">{{ say('measure.rods', { rods }) }}</li>
       </ul>
-      <p v-for="limit in working.limits" :key="limit.says" class="limit" :class="{ missed: !limit.met }">
+      <p v-for="limit in working.limits" :key="limit.says" :class="limit.met ? 'told' : 'caution'">
         {{ limit.says }}
       </p>
     </template>
     <p v-else class="quiet small">{{ say('measure.enter') }}</p>
-    <p v-if="kept" class="told small" role="status">{{ kept }}</p>
-    <form v-if="keeping" class="fields" @submit.prevent="send">
+    <Notice class="small" done :says="kept" />
+    <form v-if="keeping" class="fields narrow wide" @submit.prevent="send">
       <VTextField
         v-model="keep.point"
         :label="say('measure.keep.point')"
@@ -112,44 +113,8 @@ const unitOf = (key: string, kind: Measure['fields'][number]['kind']) =>
         :error-messages="errors.note"
       />
       <VBtn type="submit" variant="outlined" :loading="busy" :disabled="!working">{{ say('measure.keep.go') }}</VBtn>
-      <p v-if="refusal" class="tell small" role="alert">{{ errors.inputs ?? refusal }}</p>
+      <Notice v-if="refusal" class="small" :says="errors.inputs ?? refusal" />
     </form>
     <button v-else type="button" class="plain link small" @click="keeping = true">{{ say('measure.keep') }}</button>
   </article>
 </template>
-
-<style scoped>
-.measure {
-  border-top: 2px solid var(--ink);
-  padding: 10px 0 4px;
-  display: grid;
-  gap: 10px;
-  align-content: start;
-  justify-items: start;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
-  gap: 8px 10px;
-  width: 100%;
-  align-items: start;
-}
-.terms {
-  width: 100%;
-}
-.terms li {
-  border-top: 1px solid var(--hair);
-  padding: 3px 0;
-}
-.limit {
-  border-left: 4px solid var(--dew);
-  padding: 2px 10px;
-}
-.limit.missed {
-  border-color: var(--alarm);
-  background: var(--alarm-ground);
-}
-.tell {
-  grid-column: 1 / -1;
-}
-</style>

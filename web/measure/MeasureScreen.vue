@@ -6,6 +6,7 @@ import { UNIT_SYSTEMS } from '../../core/quantities/units.ts';
 import { say } from '../language/say.ts';
 import MeasureCard from './MeasureCard.vue';
 import { setUnits, units } from './units.ts';
+import PageFrame from '../kit/PageFrame.vue';
 
 const route = useRoute();
 /** A part may be asked about: its measurements first, each ready to be kept with it. */
@@ -15,21 +16,20 @@ const shown = [...MEASURES].sort((a, b) => Number(b.of.includes(procedure)) - Nu
 </script>
 
 <template>
-  <div class="page">
-    <header>
-      <div>
-        <h1>{{ say('measure.title') }}</h1>
-        <p class="quiet lead">{{ say('measure.lead') }}</p>
-      </div>
-      <fieldset class="units">
+  <PageFrame :title="say('measure.title')">
+    <template #lead
+      ><p class="quiet lead">{{ say('measure.lead') }}</p></template
+    >
+    <template #actions
+      ><fieldset class="options across">
         <legend class="unseen">{{ say('measure.units') }}</legend>
         <label v-for="system in UNIT_SYSTEMS" :key="system"
           ><input type="radio" name="units" :checked="units === system" @change="setUnits(system)" />
           {{ say(`measure.units.${system}`) }}</label
         >
-      </fieldset>
-    </header>
-    <div class="all">
+      </fieldset></template
+    >
+    <div class="columns">
       <MeasureCard
         v-for="measure in shown"
         :key="measure.key"
@@ -37,47 +37,5 @@ const shown = [...MEASURES].sort((a, b) => Number(b.of.includes(procedure)) - Nu
         :point="measure.of.includes(procedure) ? point : undefined"
       />
     </div>
-  </div>
+  </PageFrame>
 </template>
-
-<style scoped>
-.page {
-  padding: 22px 26px;
-  max-width: 1180px;
-  display: grid;
-  gap: 16px;
-}
-header {
-  display: flex;
-  gap: 14px;
-  align-items: start;
-  justify-content: space-between;
-  flex-wrap: wrap;
-}
-.lead {
-  max-width: 62ch;
-}
-.units {
-  border: 0;
-  padding: 0;
-  display: flex;
-  gap: 16px;
-}
-.units label {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 32px;
-}
-.all {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
-  gap: 18px 30px;
-  align-items: start;
-}
-@media (max-width: 720px) {
-  .page {
-    padding: 14px;
-  }
-}
-</style>

@@ -7,6 +7,7 @@ import type { AlarmAnswer } from '../../contract/alarms.ts';
 import { api } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 const token = location.hash.slice(1);
 const alarm = ref<AlarmAnswer | null>(null);
@@ -18,7 +19,7 @@ const answer = () =>
 </script>
 
 <template>
-  <main class="letter">
+  <main class="page phone">
     <h1>{{ say(alarm ? 'alarm.page.done' : 'alarm.page.title') }}</h1>
     <template v-if="alarm">
       <p class="caution">
@@ -34,20 +35,10 @@ const answer = () =>
     </template>
     <template v-else>
       <p>{{ say('alarm.page.why') }}</p>
-      <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+      <Notice :says="failure" />
       <VBtn color="primary" size="x-large" block :loading="busy" :disabled="!token" @click="answer">{{
         say('alarm.seeTo')
       }}</VBtn>
     </template>
   </main>
 </template>
-
-<style scoped>
-.letter {
-  max-width: 520px;
-  margin: 40px auto;
-  padding: 0 18px;
-  display: grid;
-  gap: 16px;
-}
-</style>

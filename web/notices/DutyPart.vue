@@ -7,6 +7,7 @@ import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 const { value: duty, failure, reload } = useLoading(() => api('duty.read'));
 const entry = reactive({
@@ -58,12 +59,12 @@ onMounted(load);
 </script>
 
 <template>
-  <section class="duty">
+  <section class="stack close">
     <h2>{{ say('duty.title') }}</h2>
     <p class="quiet small">{{ say('duty.why') }}</p>
-    <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
-    <form v-if="duty" @submit.prevent="save">
-      <ol v-if="entry.people.length" class="order">
+    <Notice :says="failure" />
+    <form v-if="duty" class="stack close" @submit.prevent="save">
+      <ol v-if="entry.people.length" class="ruled apart">
         <li v-for="(id, i) in entry.people" :key="id">
           <span
             ><b>{{ i + 1 }}.</b> {{ nameOf(id)?.name }}
@@ -77,7 +78,7 @@ onMounted(load);
         </li>
       </ol>
       <p v-else class="alarm strong">{{ say('duty.nobody') }}</p>
-      <p class="add">
+      <p class="row">
         <button v-for="it in others()" :key="it.id" type="button" class="plain link" @click="entry.people.push(it.id)">
           + {{ it.name }}
         </button>
@@ -120,9 +121,9 @@ onMounted(load);
           />
         </template>
       </div>
-      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
-      <p v-if="errors.people" class="tell" role="alert">{{ errors.people }}</p>
-      <p class="acts">
+      <Notice :says="refusal" />
+      <Notice :says="errors.people" />
+      <p class="row">
         <VBtn type="submit" color="primary" :loading="busy">{{ say('duty.save') }}</VBtn><VBtn
           v-if="duty.mail"
           variant="outlined"
@@ -131,53 +132,17 @@ onMounted(load);
           >{{ say('duty.try') }}</VBtn
         >
       </p>
-      <p v-if="saved" class="told" role="status">{{ say('duty.saved') }}</p>
-      <p v-if="tried" class="told" role="status">{{ tried }}</p>
+      <Notice v-if="saved" done :says="say('duty.saved')" />
+      <Notice done :says="tried" />
     </form>
     <details v-if="duty?.letters">
       <summary>{{ say('duty.letters', { count: duty.letters.length }) }}</summary>
-      <article v-for="(letter, i) in duty.letters" :key="i" class="panel letter">
+      <article v-for="(letter, i) in duty.letters" :key="i" class="panel card">
         <p>
           <b>{{ letter.subject }}</b> <span class="quiet small">{{ letter.to }}</span>
         </p>
-        <pre>{{ letter.text }}</pre>
+        <pre class="letter">{{ letter.text }}</pre>
       </article>
     </details>
   </section>
 </template>
-
-<style scoped>
-.duty,
-.duty form {
-  display: grid;
-  gap: 10px;
-}
-.order li {
-  display: flex;
-  justify-content: space-between;
-  gap: 12px;
-  border-top: 1px solid var(--hair);
-  padding: 7px 0;
-}
-.add,
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 18px;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
-  gap: 4px 14px;
-}
-.letter {
-  padding: 10px 14px;
-  margin-top: 8px;
-}
-pre {
-  white-space: pre-wrap;
-  font: inherit;
-  margin: 4px 0 0;
-  overflow-wrap: anywhere;
-}
-</style>

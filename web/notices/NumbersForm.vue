@@ -5,6 +5,7 @@ import { changeNumbers, type EmergencyNumbers } from '../../contract/alarms.ts';
 import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ propertyId: string; numbers: EmergencyNumbers }>();
 const entry = reactive({ ...props.numbers });
@@ -16,7 +17,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <form class="panel numbers" @submit.prevent="save">
+  <form class="numbers panel card fields" @submit.prevent="save">
     <VTextField
       v-for="who in ['emergency', 'gas', 'office'] as const"
       :key="who"
@@ -25,24 +26,11 @@ async function save(): Promise<void> {
       :label="say(`numbers.${who}`)"
       :error-messages="errors[who]"
     />
-    <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
-    <p class="quiet small">{{ say('numbers.why') }}</p>
-    <p>
+    <Notice :says="refusal" />
+    <p class="quiet small whole">{{ say('numbers.why') }}</p>
+    <p class="whole">
       <VBtn type="submit" color="primary" :loading="busy">{{ say('numbers.save') }}</VBtn>{{ ' ' }}
       <span v-if="saved" class="told" role="status">{{ say('numbers.saved') }}</span>
     </p>
   </form>
 </template>
-
-<style scoped>
-.numbers {
-  padding: 16px;
-  margin-top: 10px;
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
-  gap: 4px 16px;
-}
-.numbers p {
-  grid-column: 1 / -1;
-}
-</style>

@@ -5,6 +5,7 @@ import type { Parcel } from '../../core/outbox/deliver.ts';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
 import { deliverNow, discard, hindrance, look, tryAgain, waiting } from './outbox.ts';
+import PageFrame from '../kit/PageFrame.vue';
 
 /** The device's own. */
 const ZONE = deviceZone();
@@ -27,23 +28,22 @@ onMounted(look);
 </script>
 
 <template>
-  <div class="page">
-    <h1>{{ say('kept.title') }}</h1>
+  <PageFrame width="phone" :title="say('kept.title')">
     <p v-if="!waiting.length" class="quiet">{{ say('kept.none') }}</p>
     <template v-else>
       <p class="quiet">
         {{ say('kept.lead') }} <span v-if="hindrance === 'session'">{{ say('kept.session') }}</span>
       </p>
       <VBtn color="primary" size="large" :loading="busy" @click="send(deliverNow)">{{ say('kept.now') }}</VBtn>
-      <ul>
-        <li v-for="it in waiting" :key="it.order">
+      <ul class="ruled">
+        <li v-for="it in waiting" :key="it.order" class="stack close">
           <p>
             <b>{{ nameOf(it) }}</b> <span class="quiet small">{{ say('kept.at', { at: say.time(it.at, ZONE) }) }}</span>
           </p>
           <p v-if="it.refused === null" class="quiet small">{{ say('kept.waits') }}</p>
           <template v-else>
             <p class="tell small">{{ it.refused }}</p>
-            <p class="ways">
+            <p class="row close">
               <VBtn v-if="isOfJob(it)" variant="outlined" :to="`/jobs/${it.subject}`">{{ say('kept.open') }}</VBtn>
               <VBtn v-else variant="outlined" @click="send(() => tryAgain(it))">{{ say('kept.again') }}</VBtn>
               <VBtn v-if="sure !== it.order" variant="text" @click="sure = it.order">{{ say('kept.discard') }}</VBtn>
@@ -53,27 +53,5 @@ onMounted(look);
         </li>
       </ul>
     </template>
-  </div>
+  </PageFrame>
 </template>
-
-<style scoped>
-.page {
-  max-width: 560px;
-  margin: 0 auto;
-  padding: 18px;
-  display: grid;
-  gap: 14px;
-  width: 100%;
-}
-li {
-  border-top: 1px solid var(--hair);
-  padding: 10px 0;
-  display: grid;
-  gap: 6px;
-}
-.ways {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
-</style>

@@ -10,7 +10,7 @@ const count = computed(() => waiting.value.length - refused.value);
 </script>
 
 <template>
-  <p v-if="lineDown || count || refused" class="bar no-print" role="status">
+  <p v-if="lineDown || count || refused" class="on-top told row no-print" role="status">
     <span v-if="lineDown">{{ say('kept.bar.line') }}</span><span v-if="count">{{
       say('kept.bar.count', { count })
     }}</span
@@ -18,18 +18,3 @@ const count = computed(() => waiting.value.length - refused.value);
     <RouterLink v-if="count || refused" to="/kept">{{ say('kept.bar.see') }}</RouterLink>
   </p>
 </template>
-
-<style scoped>
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 8px;
-  position: sticky;
-  top: 0;
-  z-index: 5;
-  padding: 8px 18px;
-  background: var(--pick);
-  border-bottom: 1px solid var(--hair);
-  font-size: 15px;
-}
-</style>

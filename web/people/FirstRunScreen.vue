@@ -8,6 +8,7 @@ import { openSession } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import FrontPage from './FrontPage.vue';
+import Notice from '../kit/Notice.vue';
 
 const desk = useDesk();
 const router = useRouter();
@@ -23,7 +24,7 @@ async function go(): Promise<void> {
 
 <template>
   <FrontPage :title="say('first.title')" :why="say('first.why')">
-    <form @submit.prevent="go">
+    <form class="stack close" @submit.prevent="go">
       <VTextField
         v-model="entry.organisation"
         :label="say('first.organisation')"
@@ -45,7 +46,7 @@ async function go(): Promise<void> {
         autocomplete="new-password"
         :error-messages="errors.password"
       />
-      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+      <Notice :says="refusal" />
       <VBtn type="submit" color="primary" size="large" block :loading="busy">{{ say('first.go') }}</VBtn>
     </form>
   </FrontPage>

@@ -6,7 +6,7 @@ defineProps<{ title: string; why: string }>();
 
 <template>
   <div class="front">
-    <div class="card">
+    <div class="panel stack">
       <p class="brand">{{ say('app.name') }}</p>
       <h1>{{ title }}</h1>
       <p class="quiet">{{ why }}</p>
@@ -29,22 +29,12 @@ defineProps<{ title: string; why: string }>();
     var(--past-ground) calc(61.8% + 3px)
   );
 }
-.card {
+.panel {
   width: min(420px, 100%);
-  background: var(--panel);
-  border: 1px solid var(--hair);
-  border-radius: 10px;
   padding: 28px;
-  display: grid;
-  gap: 12px;
 }
 .brand {
   font-weight: 720;
   font-size: 18px;
-}
-.card :deep(form) {
-  display: grid;
-  gap: 8px;
-  margin-top: 8px;
 }
 </style>

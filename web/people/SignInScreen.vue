@@ -7,6 +7,7 @@ import { openSession } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import FrontPage from './FrontPage.vue';
+import Notice from '../kit/Notice.vue';
 
 const desk = useDesk();
 const route = useRoute();
@@ -24,7 +25,7 @@ async function go(): Promise<void> {
 
 <template>
   <FrontPage :title="say('signIn.title')" :why="say('signIn.tenants')">
-    <form @submit.prevent="go">
+    <form class="stack close" @submit.prevent="go">
       <VTextField
         v-model="entry.email"
         :label="say('signIn.email')"
@@ -40,7 +41,7 @@ async function go(): Promise<void> {
         autocomplete="current-password"
         :error-messages="errors.password"
       />
-      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+      <Notice :says="refusal" />
       <VBtn type="submit" color="primary" size="large" block :loading="busy">{{ say('signIn.go') }}</VBtn>
     </form>
   </FrontPage>

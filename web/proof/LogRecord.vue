@@ -8,6 +8,7 @@ import GradePicker from '../catalogue/GradePicker.vue';
 import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ pointId: string; procedure: string; today: number }>();
 const emit = defineEmits<{ logged: [] }>();
@@ -28,7 +29,7 @@ async function log(): Promise<void> {
 </script>
 
 <template>
-  <form class="log panel" @submit.prevent="log">
+  <form class="panel card stack close" @submit.prevent="log">
     <p class="small quiet">{{ say('point.log.why') }}</p>
     <VTextField
       v-model="entry.done"
@@ -39,16 +40,7 @@ async function log(): Promise<void> {
     />
     <GradePicker v-model="entry.grade" :procedure="procedure" :label="say('point.log.grade')" :choices="choices" />
     <VTextarea v-model="entry.note" :label="say('point.log.note')" rows="1" :error-messages="errors.note" />
-    <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
+    <Notice class="small" :says="refusal" />
     <VBtn type="submit" color="primary" block :loading="busy">{{ say('point.log.save') }}</VBtn>
   </form>
 </template>
-
-<style scoped>
-.log {
-  padding: 12px;
-  display: grid;
-  gap: 10px;
-  background: var(--ground);
-}
-</style>

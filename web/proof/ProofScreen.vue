@@ -1,14 +1,19 @@
 <script setup lang="ts">
 /** The proof queue: what was sent, what the checks say, one key a verdict. */
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useBoard } from '../due/boardStore.ts';
 import { api } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
+import { useKeys } from '../kit/keys.ts';
+import { usePageTitle } from '../kit/pageTitle.ts';
 import ProofSheet from './ProofSheet.vue';
 import ProofVerdict from './ProofVerdict.vue';
+import Notice from '../kit/Notice.vue';
+import UndoBar from '../kit/UndoBar.vue';
+import EmptyState from '../kit/EmptyState.vue';
 
 const route = useRoute();
 const router = useRouter();
@@ -20,6 +25,8 @@ const done = ref('');
 /** The proof whose verdict was just given, as long as it can be taken back. */
 const undo = ref<string | null>(null);
 const undoing = useSending();
+const heading = ref<HTMLElement>();
+usePageTitle(() => say('proof.title'), heading);
 const verdict = ref<InstanceType<typeof ProofVerdict>>();
 const waiting = computed(() => queue.value.value?.waiting ?? []);
 
@@ -53,35 +60,26 @@ async function takeBack(): Promise<void> {
 watch(id, (now) => {
   if (now) void proof.reload();
 });
-const onKey = (event: KeyboardEvent) => {
-  const { target } = event;
-  if (
-    target instanceof HTMLInputElement ||
-    target instanceof HTMLTextAreaElement ||
-    event.ctrlKey ||
-    event.metaKey ||
-    !proof.value.value
-  )
-    return;
-  if (event.key === 'ArrowRight') skip();
-  else if (event.key === 'u' && undo.value) void takeBack();
-  else verdict.value?.key(event.key);
-};
+useKeys({
+  ArrowRight: () => proof.value.value !== null && skip(),
+  u: () => undo.value !== null && takeBack(),
+  a: () => verdict.value?.key('a'),
+  s: () => verdict.value?.key('s'),
+  r: () => verdict.value?.key('r'),
+});
 onMounted(async () => {
-  document.addEventListener('keydown', onKey);
   await queue.reload();
   if (id.value) await proof.reload();
   else await open(waiting.value[0]?.id);
 });
-onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
 </script>
 
 <template>
   <div class="screen">
     <section class="queue" :aria-label="say('proof.title')">
-      <h1>{{ say('proof.title') }}</h1>
+      <h1 ref="heading" tabindex="-1">{{ say('proof.title') }}</h1>
       <p class="quiet small">{{ say('proof.waiting', { count: waiting.length }) }}</p>
-      <p v-if="queue.failure.value" class="tell small" role="alert">{{ queue.failure.value }}</p>
+      <Notice class="small" :says="queue.failure.value" />
       <ol>
         <li v-for="it in waiting" :key="it.id">
           <RouterLink
@@ -96,14 +94,16 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       </ol>
     </section>
     <section class="sheet">
-      <p v-if="done" class="told small" role="status">
-        {{ done }}
-        <button v-if="undo" type="button" class="plain link" @click="takeBack">
-          {{ say('proof.undo') }} <kbd>u</kbd>
-        </button>
-      </p>
-      <p v-if="undoing.failure.value" class="tell small" role="alert">{{ undoing.failure.value }}</p>
-      <p v-if="proof.failure.value && id" class="tell" role="alert">{{ proof.failure.value }}</p>
+      <UndoBar
+        class="small"
+        :says="done"
+        :undoable="undo !== null"
+        :label="say('proof.undo')"
+        hotkey="u"
+        @undo="takeBack"
+      />
+      <Notice class="small" :says="undoing.failure.value" />
+      <Notice v-if="proof.failure.value && id" :says="proof.failure.value" />
       <template v-if="id && proof.value.value?.id === id">
         <ProofSheet :proof="proof.value.value" />
         <ProofVerdict
@@ -116,10 +116,7 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
         />
         <p v-else class="quiet">{{ proof.value.value.judged ?? say('proof.judged') }}</p>
       </template>
-      <div v-else-if="!id && queue.value.value" class="none">
-        <h2>{{ say('proof.none') }}</h2>
-        <p class="quiet">{{ say('proof.none.why') }}</p>
-      </div>
+      <EmptyState v-else-if="!id && queue.value.value" :title="say('proof.none')" :why="say('proof.none.why')" />
       <p v-else-if="!proof.failure.value" class="quiet">{{ say('loading') }}</p>
     </section>
   </div>
@@ -137,9 +134,8 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
   padding: 18px 0;
   overflow-y: auto;
 }
-.queue h1,
-.queue > p {
-  padding: 0 16px;
+.queue > :not(ol) {
+  margin: 0 16px;
 }
 .queue ol {
   margin-top: 10px;
@@ -163,15 +159,5 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
   display: flex;
   flex-direction: column;
   gap: 10px;
-}
-.told {
-  background: var(--pick);
-  padding: 6px 12px;
-  border-radius: 6px;
-}
-.none {
-  padding: 60px 20px;
-  display: grid;
-  gap: 6px;
 }
 </style>

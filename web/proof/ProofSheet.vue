@@ -32,7 +32,7 @@ const SIGN = { fail: '▲', look: '◇', fine: '✓' } as const;
       ><template v-if="proof.finds.length">: {{ proof.finds.join(', ') }}</template>
     </p>
   </header>
-  <div class="photos">
+  <div class="row top">
     <figure v-for="photo in proof.photos" :key="photo.id">
       <img v-if="photo.kept" :src="photoUrl(photo.id)" :alt="photo.label" />
       <p v-else class="gone quiet">{{ say('proof.purged') }}</p>
@@ -57,7 +57,7 @@ const SIGN = { fail: '▲', look: '◇', fine: '✓' } as const;
     </figure>
   </div>
   <section :aria-label="say('proof.findings')">
-    <ul class="findings">
+    <ul class="findings ruled tight">
       <li v-for="(finding, i) in proof.findings" :key="i" :class="finding.weight">
         <span aria-hidden="true">{{ SIGN[finding.weight] }}</span><span
           ><span class="unseen">{{ say(`proof.${finding.weight}`) }}: </span>{{ finding.says }}</span
@@ -76,16 +76,7 @@ const SIGN = { fail: '▲', look: '◇', fine: '✓' } as const;
 </template>
 
 <style scoped>
-.title {
-  font-size: 21px;
-}
-.photos {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-}
 figure {
-  margin: 0;
   flex: 1 1 220px;
   max-width: 540px;
 }
@@ -105,7 +96,7 @@ figure img {
   flex: 0 1 150px;
 }
 .reference img {
-  background: #eef1ec;
+  background: var(--paper);
   object-fit: contain;
 }
 figcaption {
@@ -122,8 +113,6 @@ figcaption {
 .findings li {
   display: grid;
   grid-template-columns: 26px 1fr;
-  padding: 5px 0;
-  border-top: 1px solid var(--hair);
 }
 .findings .fail {
   color: var(--alarm);

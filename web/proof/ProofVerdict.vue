@@ -10,6 +10,7 @@ import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import SpecificationFields from '../register/SpecificationFields.vue';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ proof: ProofAnswer }>();
 /** With what was said, and the proof whose verdict can be taken back. */
@@ -59,8 +60,8 @@ defineExpose({ key });
 </script>
 
 <template>
-  <div class="verdict">
-    <form v-if="open === 'sendBack'" class="panel form" @submit.prevent="send('sendBack')">
+  <div class="foot push-down">
+    <form v-if="open === 'sendBack'" class="panel card stack close start short-form" @submit.prevent="send('sendBack')">
       <VTextarea
         v-model="entry.reason"
         :label="say('proof.reason')"
@@ -76,7 +77,7 @@ defineExpose({ key });
       </p>
       <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.sendBackNow') }}</VBtn>
     </form>
-    <form v-if="open === 'accept'" class="panel form" @submit.prevent="send('accept')">
+    <form v-if="open === 'accept'" class="panel card stack close start short-form" @submit.prevent="send('accept')">
       <VTextarea
         v-model="why"
         :label="say('proof.why')"
@@ -87,7 +88,11 @@ defineExpose({ key });
       />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.acceptNow') }}</VBtn>
     </form>
-    <form v-if="open === 'registerWrong'" class="panel form" @submit.prevent="send('registerWrong')">
+    <form
+      v-if="open === 'registerWrong'"
+      class="panel card stack close start short-form"
+      @submit.prevent="send('registerWrong')"
+    >
       <p class="small quiet">{{ say('proof.mend.why') }}</p>
       <SpecificationFields v-model="specification" :procedure="proof.point.procedure" :errors="errors" />
       <VTextarea
@@ -100,10 +105,10 @@ defineExpose({ key });
       />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.mendNow') }}</VBtn>
     </form>
-    <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+    <Notice :says="refusal" />
     <p v-if="proof.own" class="small">{{ say('proof.own') }}</p>
     <p class="effect small">{{ proof.effect }}</p>
-    <div class="buttons">
+    <div class="row close">
       <VBtn
         :color="contradicted ? undefined : 'primary'"
         :variant="contradicted ? 'outlined' : 'flat'"
@@ -122,38 +127,3 @@ defineExpose({ key });
     </div>
   </div>
 </template>
-
-<style scoped>
-.verdict {
-  position: sticky;
-  bottom: 0;
-  margin-top: auto;
-  background: var(--ground);
-  padding: 10px 0 16px;
-  border-top: 1px solid var(--hair);
-  display: grid;
-  gap: 8px;
-}
-.buttons {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-.buttons kbd {
-  margin-left: 8px;
-  opacity: 0.85;
-  border-color: currentColor;
-}
-.form {
-  padding: 14px;
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-  max-height: 46vh;
-  overflow-y: auto;
-}
-.form > :first-child,
-.form > .v-input {
-  width: 100%;
-}
-</style>

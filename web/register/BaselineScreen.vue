@@ -10,13 +10,12 @@ import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import KindGlyph from '../due/KindGlyph.vue';
 import { say } from '../language/say.ts';
+import PageFrame from '../kit/PageFrame.vue';
+import Notice from '../kit/Notice.vue';
+import EmptyState from '../kit/EmptyState.vue';
 
 const entry = reactive({ propertyId: null as string | null, weeks: BASELINE_WEEKS.usual as number, start: '' });
-const {
-  value: answer,
-  failure,
-  reload,
-} = useLoading(() =>
+const baseline = useLoading(() =>
   api('baseline.read', {
     form: {
       propertyId: entry.propertyId,
@@ -25,6 +24,7 @@ const {
     },
   }),
 );
+const { value: answer, reload } = baseline;
 const { errors, refusal, busy, submit } = useForm(planBaseline);
 const sending = useSending();
 const told = ref('');
@@ -88,27 +88,27 @@ onMounted(async () => {
 </script>
 
 <template>
-  <div class="page">
-    <header>
-      <p class="small">
-        <RouterLink to="/homes">{{ say('nav.homes') }}</RouterLink>
-      </p>
-      <h1>{{ say('baseline.title') }}</h1>
-      <p class="quiet lead">{{ say('baseline.lead') }}</p>
-    </header>
-    <p v-if="failure || sending.failure.value" class="tell" role="alert">{{ failure || sending.failure.value }}</p>
-    <p v-if="told" class="told" role="status">{{ told }}</p>
+  <PageFrame :title="say('baseline.title')" :of="baseline">
+    <template #above
+      ><RouterLink to="/homes">{{ say('nav.homes') }}</RouterLink></template
+    >
+    <template #lead
+      ><p class="quiet lead">{{ say('baseline.lead') }}</p></template
+    >
+    <Notice :says="sending.failure.value" />
+    <Notice done :says="told" />
     <ul v-if="refused.length" class="caution small">
       <li v-for="it in refused" :key="it">{{ it }}</li>
     </ul>
     <template v-if="answer">
-      <div v-if="answer.noRecord === 0 && planned.length === 0" class="none">
-        <h2>{{ say('baseline.none') }}</h2>
-        <p class="quiet">{{ say('baseline.none.why') }}</p>
-      </div>
+      <EmptyState
+        v-if="answer.noRecord === 0 && planned.length === 0"
+        :title="say('baseline.none')"
+        :why="say('baseline.none.why')"
+      />
       <template v-else>
         <p class="strong">{{ say('baseline.count', { count: answer.noRecord }) }}</p>
-        <form class="plan" @submit.prevent="plan">
+        <form class="fields inline short" @submit.prevent="plan">
           <VSelect
             v-model="entry.propertyId"
             :items="[
@@ -145,10 +145,10 @@ onMounted(async () => {
             {{ say('baseline.replan') }}
           </button>
         </form>
-        <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+        <Notice :says="refusal" />
         <details class="claim">
           <summary>{{ say('baseline.claim') }}</summary>
-          <form class="plan" @submit.prevent="claim">
+          <form class="fields inline short" @submit.prevent="claim">
             <VSelect
               v-model="claims.kind"
               :items="[
@@ -170,14 +170,14 @@ onMounted(async () => {
               say('baseline.claim.save')
             }}</VBtn>
           </form>
-          <p v-if="claiming.refusal.value" class="tell" role="alert">{{ claiming.refusal.value }}</p>
+          <Notice :says="claiming.refusal.value" />
           <p class="small quiet">{{ say('baseline.claim.why') }}</p>
         </details>
         <h2>{{ say(planned.length && !replanning ? 'baseline.planned' : 'baseline.proposed') }}</h2>
-        <ol class="weeks">
+        <ol class="weeks ruled">
           <li v-for="it in shown" :key="it.week">
-            <div class="row">
-              <span class="when" :class="{ alarm: behind(it) }"
+            <div class="week">
+              <span class="stack tight" :class="{ alarm: behind(it) }"
                 ><b>{{ say('baseline.week', { day: say.shortDay(dayFromIso(it.week)) }) }}</b
                 ><small v-if="behind(it)">{{ say('baseline.past') }}</small></span
               >
@@ -204,10 +204,10 @@ onMounted(async () => {
                 {{ say('baseline.more') }}
               </button>
             </div>
-            <div v-if="open === it.week" class="parts">
+            <div v-if="open === it.week" class="parts stack close">
               <form
                 v-if="planned.length && !replanning && it.points.some(({ state }) => state === 'open')"
-                class="give"
+                class="fields inline short"
                 @submit.prevent="give(it.week)"
               >
                 <VSelect
@@ -219,7 +219,7 @@ onMounted(async () => {
                 />
                 <VBtn type="submit" variant="outlined" :loading="sending.busy.value">{{ say('point.giveNow') }}</VBtn>
               </form>
-              <ul class="small">
+              <ul class="small ruled tight ink-link">
                 <li v-for="point in it.points" :key="point.pointId" :class="{ quiet: point.state !== 'open' }">
                   <RouterLink :to="`/line/${point.number}`"
                     ><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink
@@ -233,43 +233,15 @@ onMounted(async () => {
         <p class="small quiet">{{ say('baseline.minutesNote') }}</p>
       </template>
     </template>
-    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
-  </div>
+  </PageFrame>
 </template>
 
 <style scoped>
-.page {
-  padding: 22px 26px;
-  max-width: 1080px;
-  display: grid;
-  gap: 14px;
-}
-.lead {
-  max-width: 64ch;
-}
-.plan {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px 14px;
-  align-items: start;
-}
-.plan > * {
-  flex: 0 1 210px;
-}
-.plan .v-btn {
-  flex: none;
-  min-height: 40px;
-}
-.row {
+.week {
   display: grid;
   grid-template-columns: 150px minmax(100px, 1fr) 330px 90px;
   gap: 14px;
   align-items: center;
-  border-top: 1px solid var(--hair);
-  padding: 7px 0;
-}
-.when {
-  display: grid;
 }
 .bar {
   display: flex;
@@ -292,33 +264,14 @@ onMounted(async () => {
 }
 .parts {
   padding: 4px 0 12px 164px;
-  display: grid;
-  gap: 8px;
-}
-.give {
-  display: grid;
-  grid-template-columns: 240px auto;
-  gap: 10px;
-  justify-content: start;
-  align-items: center;
 }
 .parts li {
   display: grid;
   grid-template-columns: 1fr 1fr 70px;
   gap: 12px;
-  padding: 3px 0;
-  border-top: 1px solid var(--hair);
-}
-.parts a {
-  color: var(--ink);
-}
-.none {
-  display: grid;
-  gap: 6px;
-  padding: 24px 0;
 }
 @media (max-width: 860px) {
-  .row {
+  .week {
     grid-template-columns: 1fr auto;
   }
   .bar {
@@ -326,9 +279,6 @@ onMounted(async () => {
   }
   .parts {
     padding-left: 0;
-  }
-  .page {
-    padding: 14px;
   }
 }
 </style>

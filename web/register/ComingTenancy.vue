@@ -7,6 +7,7 @@ import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ tenancy: TenancySummary }>();
 const emit = defineEmits<{ saved: [] }>();
@@ -36,48 +37,27 @@ async function withdraw(): Promise<void> {
 </script>
 
 <template>
-  <div class="coming">
+  <div class="marked stack close">
     <p>
       <b>{{ tenancy.name }}</b>{{ ' ' }}
       <span class="quiet">{{ say('tenancy.coming', { day: say.day(dayFromIso(tenancy.from)) }) }}</span>
     </p>
-    <p v-if="!open" class="acts">
+    <p v-if="!open" class="row">
       <button type="button" class="plain link small" @click="open = true">
         {{ say('tenancy.coming.change') }}</button><button type="button" class="plain link small" @click="withdraw">
         {{ say(sure ? 'tenancy.coming.sure' : 'tenancy.coming.withdraw') }}
       </button>
     </p>
-    <form v-else @submit.prevent="save">
+    <form v-else class="stack close start" @submit.prevent="save">
       <VTextField v-model="entry.name" :label="say('tenancy.name')" :error-messages="errors.name" /><VTextField
         v-model="entry.from"
         type="date"
         :label="say('tenancy.from')"
         :error-messages="errors.from"
       />
-      <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
+      <Notice class="small" :says="refusal" />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('tenancy.coming.save') }}</VBtn>
     </form>
-    <p v-if="failure" class="tell small" role="alert">{{ failure }}</p>
+    <Notice class="small" :says="failure" />
   </div>
 </template>
-
-<style scoped>
-.coming {
-  border-top: 1px solid var(--hair);
-  padding-top: 8px;
-  display: grid;
-  gap: 6px;
-}
-.acts {
-  display: flex;
-  gap: 16px;
-}
-form {
-  display: grid;
-  gap: 6px;
-  justify-items: start;
-}
-form > .v-input {
-  width: 100%;
-}
-</style>

@@ -35,7 +35,7 @@ watch(entry, ({ straight, radius, bends90, bends45 }) => {
 </script>
 
 <template>
-  <fieldset class="duct">
+  <fieldset class="columns two">
     <legend class="small">{{ say('spec.duct') }}</legend>
     <VTextField
       v-model="entry.straight"
@@ -72,16 +72,3 @@ watch(entry, ({ straight, radius, bends90, bends45 }) => {
     />
   </fieldset>
 </template>
-
-<style scoped>
-.duct {
-  border: 0;
-  padding: 0 0 8px;
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 8px;
-}
-.duct legend {
-  padding: 0 0 4px;
-}
-</style>

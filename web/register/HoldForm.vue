@@ -6,6 +6,7 @@ import { holdPlace, type PlaceAnswer } from '../../contract/register.ts';
 import { api } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 const USUAL_DAYS = 60;
 const props = defineProps<{ place: PlaceAnswer }>();
@@ -28,19 +29,10 @@ async function save(until: string | null): Promise<void> {
     <button type="button" class="plain link" @click="save(null)">{{ say('hold.lift') }}</button>
   </p>
   <button v-else type="button" class="plain link" @click="open = !open">{{ say('hold.put') }}</button>
-  <form v-if="open && !place.hold" class="panel form" @submit.prevent="save(entry.until)">
+  <form v-if="open && !place.hold" class="panel card stack tight" @submit.prevent="save(entry.until)">
     <VTextField v-model="entry.until" type="date" :label="say('hold.date')" :error-messages="errors.until" />
     <VTextField v-model="entry.reason" :label="say('hold.reason')" :error-messages="errors.reason" />
-    <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
+    <Notice class="small" :says="refusal" />
     <VBtn type="submit" color="primary" :loading="busy">{{ say('hold.save') }}</VBtn>
   </form>
 </template>
-
-<style scoped>
-.form {
-  padding: 12px;
-  display: grid;
-  gap: 4px;
-  width: 100%;
-}
-</style>

@@ -31,7 +31,22 @@ const print = () => window.print();
   <button type="button" class="plain link no-print" @click="print">{{ say('card.print') }}</button>
 </template>
 
-<style>
+<style scoped>
+@media print {
+  :global(body:has(.home-card) *) {
+    visibility: hidden;
+  }
+  :global(body .home-card),
+  :global(body .home-card *) {
+    visibility: visible;
+  }
+  .home-card {
+    position: fixed;
+    left: 0;
+    top: 0;
+    width: 100mm;
+  }
+}
 .home-card {
   display: flex;
   gap: 14px;
@@ -40,26 +55,11 @@ const print = () => window.print();
   border-radius: 8px;
   padding: 10px;
   background: #fff;
-  color: #18262b;
+  color: var(--on-paper);
 }
-.home-card .code {
+.code {
   font-size: 19px;
   letter-spacing: 0.04em;
   white-space: nowrap;
-}
-@media print {
-  body:has(.home-card) * {
-    visibility: hidden;
-  }
-  body .home-card,
-  body .home-card * {
-    visibility: visible;
-  }
-  body .home-card {
-    position: fixed;
-    left: 0;
-    top: 0;
-    width: 100mm;
-  }
 }
 </style>

@@ -10,8 +10,13 @@ import PlaceForm from './PlaceForm.vue';
 import PropertyFacts from './PropertyFacts.vue';
 import PropertyForm from './PropertyForm.vue';
 import UnitsForm from './UnitsForm.vue';
+import PageFrame from '../kit/PageFrame.vue';
+import Notice from '../kit/Notice.vue';
+import UndoBar from '../kit/UndoBar.vue';
+import EmptyState from '../kit/EmptyState.vue';
 
-const { value: answer, failure, loading, reload } = useLoading(() => api('homes.read'));
+const homes = useLoading(() => api('homes.read'));
+const { value: answer, reload } = homes;
 type What = 'place' | 'facts' | 'units' | 'many';
 const find = ref('');
 const told = ref('');
@@ -57,13 +62,12 @@ onMounted(reload);
 </script>
 
 <template>
-  <div class="page">
-    <header>
-      <h1>{{ say('homes.title') }}</h1>
+  <PageFrame :title="say('homes.title')" :of="homes">
+    <template #actions>
       <VTextField
         v-if="answer?.properties.length"
         v-model="find"
-        class="find"
+        class="find push"
         :label="say('homes.find')"
         hide-details
         density="compact"
@@ -71,38 +75,33 @@ onMounted(reload);
       <VBtn color="primary" :variant="adding ? 'outlined' : 'flat'" @click="adding = !adding">{{
         say(adding ? 'cancel' : 'homes.addProperty')
       }}</VBtn>
-    </header>
-    <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+    </template>
     <PropertyForm v-if="adding" @saved="saved" />
-    <p v-if="told" class="told" role="status">
-      {{ told }}
-      <button v-if="undoable.length" type="button" class="plain link" @click="undo">{{ say('practice.undo') }}</button>
-    </p>
-    <p v-if="sending.failure.value" class="tell" role="alert">{{ sending.failure.value }}</p>
-    <p v-if="answer?.properties.length" class="acts small no-print">
+    <UndoBar :says="told" :undoable="undoable.length > 0" :label="say('practice.undo')" @undo="undo" />
+    <Notice :says="sending.failure.value" />
+    <p v-if="answer?.properties.length" class="row small no-print">
       <RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink><a href="/api/register/table" download>{{
         say('homes.export')
       }}</a
       ><RouterLink to="/homes/baseline">{{ say('homes.baseline') }}</RouterLink
       ><RouterLink to="/homes/labels">{{ say('homes.labels') }}</RouterLink>
     </p>
-    <div v-if="answer && answer.properties.length === 0 && !adding" class="none">
-      <h2>{{ say('homes.none') }}</h2>
-      <p class="quiet">{{ say('homes.none.why') }}</p>
-      <p>
-        <RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink>
-      </p>
-    </div>
-    <p v-if="loading && !answer" class="quiet">{{ say('loading') }}</p>
-    <section v-for="property in shown" :key="property.id" class="property">
-      <div class="title">
+    <EmptyState
+      v-if="answer && answer.properties.length === 0 && !adding"
+      :title="say('homes.none')"
+      :why="say('homes.none.why')"
+    >
+      <RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink>
+    </EmptyState>
+    <section v-for="property in shown" :key="property.id" class="property stack close">
+      <div class="row title">
         <h2>{{ property.name }}</h2>
         <p class="quiet small">
           {{ property.address }} · {{ property.practiceSays }} · {{ say(`property.source.${property.water.source}`)
           }}<template v-if="property.water.hardnessMgL !== null">, {{ property.water.hardnessMgL }} mg/L</template> ·
           {{ property.zone }}
         </p>
-        <span class="acts no-print">
+        <span class="row push no-print">
           <button type="button" class="plain link" @click="toggle(property.id, 'facts')">
             {{ say('homes.facts') }}
           </button>
@@ -130,7 +129,7 @@ onMounted(reload);
       />
       <ManyForm v-if="open?.property === property.id && open.what === 'many'" :property="property" @saved="saved" />
       <PlaceForm v-if="open?.property === property.id && open.what === 'place'" :property="property" @saved="saved()" />
-      <ul class="places">
+      <ul class="places columns small-ones">
         <li v-for="place in property.places" :key="place.id">
           <RouterLink :to="`/homes/${place.id}`"
             ><b>{{ place.name }}</b
@@ -142,53 +141,16 @@ onMounted(reload);
         </li>
       </ul>
     </section>
-  </div>
+  </PageFrame>
 </template>
 
 <style scoped>
-.page {
-  padding: 22px 26px;
-  max-width: 1080px;
-  display: grid;
-  gap: 18px;
-}
-header {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  flex-wrap: wrap;
-}
-header h1 {
-  margin-right: auto;
-}
-.find {
-  max-width: 260px;
-}
 .title {
-  display: flex;
-  align-items: baseline;
-  gap: 6px 14px;
-  flex-wrap: wrap;
   border-bottom: 2px solid var(--ink);
   padding-bottom: 5px;
 }
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 16px;
-}
-.title .acts {
-  margin-left: auto;
-}
-.link {
-  color: var(--dew-deep);
-  text-decoration: underline;
-  text-underline-offset: 3px;
-  font-size: 14px;
-}
 .places {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 0;
 }
 .places a {
   display: grid;
@@ -199,10 +161,5 @@ header h1 {
 }
 .places a:hover {
   background: var(--pick);
-}
-.none {
-  display: grid;
-  gap: 6px;
-  padding: 24px 0;
 }
 </style>

@@ -6,10 +6,14 @@ import { MAX_IMPORT_MB } from '../../contract/limits.ts';
 import { COLUMNS, WANTED, type Column } from '../../core/register/columns.ts';
 import { decoded } from '../../core/register/decode.ts';
 import { api, newId } from '../door/door.ts';
-import { pickedFile, useSending } from '../door/sending.ts';
+import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
 import type { Ask, Told } from './tableWorker.ts';
+import PageFrame from '../kit/PageFrame.vue';
+import Notice from '../kit/Notice.vue';
+import FileButton from '../kit/FileButton.vue';
+import ProgressBar from '../kit/ProgressBar.vue';
 
 type Heads = Extract<Told, { told: 'heads' }>;
 type Done = Extract<Told, { told: 'done' }>;
@@ -55,9 +59,7 @@ function ask(question: Ask): void {
   };
   worker.postMessage(question);
 }
-function pick(event: Event): void {
-  const picked = pickedFile(event);
-  if (!picked) return;
+function pick(picked: File): void {
   Object.assign(imported, { value: null });
   heads.value = null;
   done.value = null;
@@ -110,16 +112,13 @@ onBeforeUnmount(() => worker?.terminate());
 </script>
 
 <template>
-  <div class="page">
-    <header>
-      <p class="small">
-        <RouterLink to="/homes">{{ say('nav.homes') }}</RouterLink>
-      </p>
-      <h1>{{ say('import.title') }}</h1>
-    </header>
+  <PageFrame :title="say('import.title')">
+    <template #above
+      ><RouterLink to="/homes">{{ say('nav.homes') }}</RouterLink></template
+    >
     <div v-if="imported" class="told" role="status">
       <p class="strong">{{ say('import.done', { ...imported }) }}</p>
-      <p class="links">
+      <p class="row">
         <RouterLink to="/homes">{{ say('import.homes') }}</RouterLink><RouterLink to="/homes/baseline">{{
           say('import.baseline')
         }}</RouterLink>
@@ -129,18 +128,18 @@ onBeforeUnmount(() => worker?.terminate());
       <p class="quiet lead">
         {{ say('import.lead') }} <a href="/api/register/table" download>{{ say('import.example') }}</a>
       </p>
-      <label class="pick"
-        ><input type="file" accept=".csv,.txt,.tsv,text/csv,text/plain" class="unseen" @change="pick" /><span>{{
+      <p>
+        <FileButton again accept=".csv,.txt,.tsv,text/csv,text/plain" @picked="pick">{{
           say(file ? 'import.again' : 'import.pick')
-        }}</span></label
-      >
+        }}</FileButton>
+      </p>
       <p v-if="file" class="small quiet">{{ file.name }}</p>
-      <p v-if="trouble || failure" class="tell" role="alert">{{ trouble || failure }}</p>
+      <Notice :says="trouble || failure" />
       <p v-if="heads && heads.encoding !== 'utf-8'" class="caution small">
         {{ say(`import.encoding.${heads.encoding}`) }}
       </p>
-      <details v-if="heads && !trouble" class="columns" :open="unsure">
-        <summary>
+      <details v-if="heads && !trouble" class="heads" :open="unsure">
+        <summary class="row">
           <h2>{{ say('import.columns') }}</h2>
           {{ ' ' }}
           <span class="quiet small">{{
@@ -151,15 +150,15 @@ onBeforeUnmount(() => worker?.terminate());
           }}</span>
         </summary>
         <p class="quiet small">{{ say('import.columns.why') }}</p>
-        <ul class="heads">
+        <ul class="columns small-ones ruled apart">
           <li v-for="(head, i) in heads.heads" :key="i">
-            <span
+            <span class="stack tight"
               ><b>{{ head || '–' }}</b
               ><small class="quiet">{{ heads.sample[i] || ' ' }}</small></span
             >
             <label
               ><span class="unseen">{{ say('import.example.none') }} {{ head }}</span
-              ><select v-model="columns[i]" @change="change">
+              ><select class="small-field" v-model="columns[i]" @change="change">
                 <option v-for="it in choices" :key="String(it.value)" :value="it.value">{{ it.title }}</option>
               </select></label
             >
@@ -170,18 +169,19 @@ onBeforeUnmount(() => worker?.terminate());
         <p v-if="missing.length" class="alarm" role="alert">
           {{ say('import.missing', { columns: missing.map((column) => say(`column.${column}`)).join(', ') }) }}
         </p>
-        <VBtn v-else-if="!done && !progress" color="primary" @click="look">{{ say('import.read') }}</VBtn>
+        <p v-else-if="!done && !progress">
+          <VBtn color="primary" @click="look">{{ say('import.read') }}</VBtn>
+        </p>
       </template>
-      <div v-if="progress" class="reading" role="status">
-        <p>{{ say('import.reading') }} {{ progress.rows }}</p>
-        <progress :value="progress.share" max="1" :aria-label="say('import.reading')" /><VBtn
-          variant="outlined"
-          size="small"
-          @click="stop"
-          >{{ say('import.cancel') }}</VBtn
-        >
-      </div>
-      <section v-if="done" aria-live="polite">
+      <ProgressBar
+        v-if="progress"
+        :done="progress.share"
+        :of="1"
+        :label="`${say('import.reading')} ${progress.rows}`"
+        :stop="say('import.cancel')"
+        @stop="stop"
+      />
+      <section class="stack close start" v-if="done" aria-live="polite">
         <p class="strong">
           {{
             say('import.counts', {
@@ -194,7 +194,7 @@ onBeforeUnmount(() => worker?.terminate());
         </p>
         <template v-if="done.wrong">
           <p class="alarm strong">{{ say('import.wrong', { count: done.wrong }) }}</p>
-          <table>
+          <table class="table">
             <thead>
               <tr>
                 <th scope="col">{{ say('import.row') }}</th>
@@ -213,7 +213,7 @@ onBeforeUnmount(() => worker?.terminate());
           </p>
         </template>
         <template v-else-if="done.rows">
-          <table class="units">
+          <table class="table">
             <caption class="quiet small">
               {{
                 say('import.sample', { shown: done.sample.length })
@@ -229,7 +229,7 @@ onBeforeUnmount(() => worker?.terminate());
             <tbody>
               <tr v-for="it in done.sample" :key="it.property + it.unit">
                 <th scope="row">
-                  {{ it.unit }}<small class="quiet">{{ it.property }}</small>
+                  {{ it.unit }}<small class="block quiet">{{ it.property }}</small>
                 </th>
                 <td>{{ it.tenant || '–' }}</td>
                 <td>{{ it.machines.join(' · ') || '–' }}</td>
@@ -242,123 +242,5 @@ onBeforeUnmount(() => worker?.terminate());
         </template>
       </section>
     </template>
-  </div>
+  </PageFrame>
 </template>
-
-<style scoped>
-.page {
-  padding: 22px 26px;
-  max-width: 1000px;
-  display: grid;
-  gap: 14px;
-  justify-items: start;
-}
-.page > section,
-.columns,
-header {
-  width: 100%;
-}
-.lead {
-  max-width: 70ch;
-}
-.pick {
-  display: inline-flex;
-  align-items: center;
-  min-height: 44px;
-  padding: 0 18px;
-  border: 1.5px solid var(--edge);
-  border-radius: 8px;
-  font-weight: 600;
-  cursor: pointer;
-  color: var(--dew-deep);
-  background: var(--panel);
-}
-.pick:focus-within {
-  outline: 3px solid var(--dew);
-  outline-offset: 2px;
-}
-summary {
-  cursor: pointer;
-}
-summary h2 {
-  display: inline;
-}
-.heads {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
-  gap: 8px 18px;
-  margin: 10px 0;
-}
-.heads li {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  align-items: center;
-  border-top: 1px solid var(--hair);
-  padding: 5px 0;
-}
-.heads span {
-  display: grid;
-  min-width: 0;
-  overflow: hidden;
-}
-.heads small {
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-select {
-  font: inherit;
-  color: var(--ink);
-  background: var(--panel);
-  border: 1px solid var(--edge);
-  border-radius: 5px;
-  padding: 4px;
-  max-width: 130px;
-}
-.reading {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  width: 100%;
-}
-progress {
-  flex: 1;
-  max-width: 420px;
-  accent-color: var(--dew-deep);
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 14px;
-}
-th {
-  text-align: left;
-  padding: 4px 14px 4px 0;
-  border-top: 1px solid var(--hair);
-  vertical-align: top;
-  font-weight: 640;
-}
-td {
-  border-top: 1px solid var(--hair);
-  padding: 4px 0;
-}
-caption {
-  text-align: left;
-  padding: 6px 0;
-}
-.units {
-  margin-bottom: 12px;
-}
-.units small {
-  display: block;
-  font-weight: 400;
-}
-.units td {
-  padding-right: 14px;
-}
-.links {
-  display: flex;
-  gap: 16px;
-}
-</style>

@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router';
 import { SHEETS, type SheetKey } from '../../contract/labels.ts';
 import { WHOLE, useScopes } from '../due/scopes.ts';
 import { say } from '../language/say.ts';
+import PageFrame from '../kit/PageFrame.vue';
 
 const route = useRoute();
 const all = useScopes();
@@ -22,16 +23,15 @@ onMounted(all.load);
 </script>
 
 <template>
-  <div class="page">
-    <header>
-      <p class="small">
-        <RouterLink to="/homes">{{ say('nav.homes') }}</RouterLink>
-      </p>
-      <h1>{{ say('labels.title') }}</h1>
-      <p class="quiet lead">{{ say('labels.lead') }}</p>
-    </header>
+  <PageFrame width="text" :title="say('labels.title')">
+    <template #above
+      ><RouterLink to="/homes">{{ say('nav.homes') }}</RouterLink></template
+    >
+    <template #lead
+      ><p class="quiet lead">{{ say('labels.lead') }}</p></template
+    >
     <div class="columns">
-      <form @submit.prevent>
+      <form class="stack tight start" @submit.prevent>
         <VAutocomplete v-model="where" :items="all.scopes.value" :label="say('labels.where')" />
         <VSelect
           v-model="sheet"
@@ -45,28 +45,14 @@ onMounted(all.load);
         <i v-for="(used, i) in cells" :key="i" :class="{ used }" />
       </div>
     </div>
-  </div>
+  </PageFrame>
 </template>
 
 <style scoped>
-.page {
-  padding: 22px 26px;
-  max-width: 900px;
-  display: grid;
-  gap: 14px;
-}
-.lead {
-  max-width: 60ch;
-}
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 420px) 210px;
-  gap: 40px;
-  align-items: start;
-}
 .sheet {
   display: grid;
   gap: 3px;
+  width: 210px;
   padding: 10px;
   background: #fff;
   border: 1px solid var(--edge);
@@ -84,10 +70,5 @@ onMounted(all.load);
   background: none;
   border-style: dashed;
   border-color: #84908f;
-}
-@media (max-width: 720px) {
-  .columns {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

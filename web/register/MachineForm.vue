@@ -8,6 +8,7 @@ import { useLoading } from '../door/load.ts';
 import KindGlyph from '../due/KindGlyph.vue';
 import { say } from '../language/say.ts';
 import PhotoField from './PhotoField.vue';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ place: PlaceAnswer }>();
 const emit = defineEmits<{ saved: [] }>();
@@ -63,7 +64,7 @@ onMounted(() => Promise.all([reload(), homes.reload()]));
 </script>
 
 <template>
-  <form class="panel form" @submit.prevent="save">
+  <form class="panel card fields" @submit.prevent="save">
     <VAutocomplete
       v-model="entry.type"
       auto-select-first
@@ -124,7 +125,7 @@ onMounted(() => Promise.all([reload(), homes.reload()]));
     />
     <PhotoField v-model="entry.shutoffPhotoId" :label="say('machine.shutoff')" :hint="say('machine.shutoff.hint')" />
     <PhotoField v-model="entry.platePhotoId" :label="say('machine.plate')" />
-    <fieldset v-if="type" class="points small">
+    <fieldset v-if="type" class="points options across whole small">
       <legend>
         <b>{{ say('machine.points') }}</b>{{ ' ' }}
         <span v-if="type.points.length > 1" class="quiet">{{ say('machine.parts.why') }}</span>
@@ -135,40 +136,7 @@ onMounted(() => Promise.all([reload(), homes.reload()]));
       >
       <p v-if="errors.leftOut" class="alarm" role="alert">{{ errors.leftOut }}</p>
     </fieldset>
-    <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+    <Notice :says="refusal" />
     <VBtn type="submit" color="primary" :loading="busy">{{ say('machine.save') }}</VBtn>
   </form>
 </template>
-
-<style scoped>
-.form {
-  padding: 16px;
-  margin-top: 10px;
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
-  gap: 4px 16px;
-  align-items: start;
-}
-.points {
-  grid-column: 1 / -1;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 18px;
-  border: 0;
-  padding: 0;
-}
-.points legend {
-  padding: 0;
-}
-.points label {
-  display: inline-flex;
-  gap: 5px;
-  align-items: center;
-  min-height: 28px;
-}
-.tell,
-.v-btn {
-  grid-column: 1 / -1;
-  justify-self: start;
-}
-</style>

@@ -8,6 +8,7 @@ import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ machine: MachineSummary; placeId: string; today: number }>();
 const emit = defineEmits<{ saved: [] }>();
@@ -90,8 +91,8 @@ async function retire(): Promise<void> {
 </script>
 
 <template>
-  <div class="more panel small">
-    <form @submit.prevent="saveContract(entry)">
+  <div class="panel card stack close small">
+    <form class="fields inline" @submit.prevent="saveContract(entry)">
       <VTextField
         v-model.number="entry.everyMonths"
         type="number"
@@ -114,9 +115,9 @@ async function retire(): Promise<void> {
         {{ say('machine.contract.none') }}
       </button>
     </form>
-    <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
-    <form class="parts" @submit.prevent="saveParts">
-      <fieldset>
+    <Notice :says="refusal" />
+    <form class="stack close start" @submit.prevent="saveParts">
+      <fieldset class="options across">
         <legend>{{ say('machine.parts') }}</legend>
         <label v-for="part in parts" :key="part.key"
           ><input type="checkbox" :checked="!leftOut.includes(part.key)" @change="toggle(part.key)" />
@@ -127,7 +128,7 @@ async function retire(): Promise<void> {
       <VTextField v-model="branch" :label="say('machine.branch.change')" density="compact" hide-details />
       <VBtn type="submit" variant="outlined">{{ say('machine.parts.save') }}</VBtn>
     </form>
-    <form class="move" @submit.prevent="move">
+    <form class="fields inline" @submit.prevent="move">
       <VAutocomplete v-model="target" :items="targets" :label="say('machine.move')" density="compact" hide-details />
       <VBtn type="submit" variant="outlined" :disabled="!target">{{ say('machine.move.save') }}</VBtn>
     </form>
@@ -137,7 +138,7 @@ async function retire(): Promise<void> {
       :alt="say('machine.plate.alt')"
       width="160"
     />
-    <p class="acts">
+    <p class="row">
       <RouterLink :to="{ path: '/practice', query: { where: `machine/${machine.id}`, name: machine.name } }">{{
         say('practice.here')
       }}</RouterLink>
@@ -150,84 +151,14 @@ async function retire(): Promise<void> {
           </button></span
         ></template
       >
-      <button type="button" class="plain link end" :class="{ alarm: sure }" @click="retire">
+      <button type="button" class="plain link push" :class="{ alarm: sure }" @click="retire">
         {{ say(sure ? 'machine.retire.sure' : 'machine.retire') }}
       </button>
     </p>
-    <div v-if="secret" class="secret" role="status">
+    <div v-if="secret" class="stack tight" role="status">
       <p>{{ say('machine.emitter.once') }}</p>
       <code>{{ secret.id }}</code><code>{{ secret.privateKey }}</code>
     </div>
-    <p v-if="sending.failure.value" class="tell" role="alert">{{ sending.failure.value }}</p>
+    <Notice :says="sending.failure.value" />
   </div>
 </template>
-
-<style scoped>
-.more {
-  padding: 12px;
-  display: grid;
-  gap: 8px;
-  margin-top: 6px;
-}
-form {
-  display: grid;
-  grid-template-columns: 190px 170px auto auto;
-  gap: 10px;
-  align-items: start;
-}
-form .v-btn {
-  min-height: 40px;
-}
-form.parts {
-  grid-template-columns: minmax(0, 1fr) 180px auto;
-}
-form.move {
-  grid-template-columns: 320px auto;
-  justify-content: start;
-}
-fieldset {
-  border: 0;
-  padding: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 14px;
-}
-legend {
-  font-weight: 640;
-  padding: 0;
-}
-label {
-  display: inline-flex;
-  gap: 5px;
-  align-items: center;
-  min-height: 26px;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 18px;
-}
-.end {
-  margin-left: auto;
-}
-.secret {
-  display: grid;
-  gap: 4px;
-}
-code {
-  overflow-wrap: anywhere;
-  user-select: all;
-  background: var(--ground);
-  padding: 2px 6px;
-}
-.link.alarm {
-  color: var(--alarm);
-}
-@media (max-width: 860px) {
-  form,
-  form.parts,
-  form.move {
-    grid-template-columns: 1fr;
-  }
-}
-</style>

@@ -6,6 +6,8 @@ import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
+import CheckList from '../kit/CheckList.vue';
 
 defineProps<{ property: PropertySummary }>();
 const emit = defineEmits<{ saved: [string] }>();
@@ -28,7 +30,7 @@ onMounted(reload);
 </script>
 
 <template>
-  <form class="panel form" :aria-label="say('many.title')" @submit.prevent="save">
+  <form class="panel card fields" :aria-label="say('many.title')" @submit.prevent="save">
     <VAutocomplete
       v-model="entry.type"
       :items="catalogue?.machines.map(({ key: value, name }) => ({ value, title: name })) ?? []"
@@ -50,8 +52,15 @@ onMounted(reload);
       :label="say('machine.branch')"
       :hint="say('machine.branch.hint')"
     />
-    <fieldset class="wide">
-      <legend>
+    <CheckList
+      v-model="picked"
+      class="whole"
+      look="many"
+      :legend="say('many.units')"
+      :choices="property.places.map(({ id: value, name: says }) => ({ value, says }))"
+      :error="errors.placeIds"
+    >
+      <template #legend>
         {{ say('many.units') }}
         <span class="quiet small">{{
           say('many.chosen', { count: picked.length, of: property.places.length })
@@ -59,49 +68,11 @@ onMounted(reload);
         <button type="button" class="plain link small" @click="picked = property.places.map(({ id }) => id)">
           {{ say('many.all') }}</button>{{ ' ' }}
         <button type="button" class="plain link small" @click="picked = []">{{ say('many.none') }}</button>
-      </legend>
-      <label v-for="place in property.places" :key="place.id"
-        ><input v-model="picked" type="checkbox" :value="place.id" /> {{ place.name }}</label
-      >
-      <p v-if="errors.placeIds" class="alarm small" role="alert">{{ errors.placeIds }}</p>
-    </fieldset>
-    <p v-if="refusal" class="tell wide" role="alert">{{ refusal }}</p>
+      </template>
+    </CheckList>
+    <Notice :says="refusal" />
     <VBtn type="submit" color="primary" :loading="busy" :disabled="picked.length === 0">{{
       say('many.save', { count: picked.length })
     }}</VBtn>
   </form>
 </template>
-
-<style scoped>
-.form {
-  padding: 16px;
-  margin-top: 10px;
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
-  gap: 4px 14px;
-  align-items: start;
-}
-.wide {
-  grid-column: 1 / -1;
-}
-fieldset {
-  border: 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
-  gap: 2px 12px;
-}
-legend {
-  font-weight: 640;
-  padding: 0 0 4px;
-}
-label {
-  display: flex;
-  gap: 8px;
-  align-items: baseline;
-  min-height: 28px;
-}
-.v-btn {
-  justify-self: start;
-}
-</style>

@@ -6,6 +6,7 @@ import { newBuilding, newPlace, PLACE_KINDS, type PropertySummary } from '../../
 import { api, newId } from '../door/door.ts';
 import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ property: PropertySummary }>();
 const emit = defineEmits<{ saved: [] }>();
@@ -34,8 +35,8 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <div class="panel both">
-    <form class="form" @submit.prevent="save">
+  <div class="panel card stack close">
+    <form class="fields" @submit.prevent="save">
       <VTextField v-model="entry.name" :label="say('place.name')" :error-messages="place.errors.name" autofocus />
       <VSelect
         v-model="entry.kind"
@@ -51,29 +52,14 @@ async function save(): Promise<void> {
         :label="say('place.building')"
         :error-messages="place.errors.buildingId"
       />
-      <p v-if="place.refusal.value" class="tell" role="alert">{{ place.refusal.value }}</p>
+      <Notice :says="place.refusal.value" />
       <VBtn type="submit" color="primary" :loading="place.busy.value">{{ say('place.save') }}</VBtn>
       <VBtn variant="text" @click="addingBuilding = !addingBuilding">{{ say('homes.addBuilding') }}</VBtn>
     </form>
-    <form v-if="addingBuilding" class="form" @submit.prevent="saveBuilding">
+    <form v-if="addingBuilding" class="fields" @submit.prevent="saveBuilding">
       <VTextField v-model="building.name" :label="say('building.name')" :error-messages="house.errors.name" />
-      <p v-if="house.refusal.value" class="tell" role="alert">{{ house.refusal.value }}</p>
+      <Notice :says="house.refusal.value" />
       <VBtn type="submit" variant="outlined" :loading="house.busy.value">{{ say('building.save') }}</VBtn>
     </form>
   </div>
 </template>
-
-<style scoped>
-.both {
-  padding: 16px;
-  margin-top: 10px;
-  display: grid;
-  gap: 8px;
-}
-.form {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
-  gap: 4px 16px;
-  align-items: start;
-}
-</style>

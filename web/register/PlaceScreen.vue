@@ -24,10 +24,13 @@ import PointSpecification from './PointSpecification.vue';
 import TenancyPanel from './TenancyPanel.vue';
 import UnitsForm from './UnitsForm.vue';
 import type { PointSummary } from '../../contract/register.ts';
+import PageFrame from '../kit/PageFrame.vue';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ id: string }>();
 const desk = useDesk();
-const { value: place, failure, reload } = useLoading(() => api('place.read', { id: props.id }));
+const home = useLoading(() => api('place.read', { id: props.id }));
+const { value: place, reload } = home;
 const addingMachine = ref(false);
 const specifying = ref<string | null>(null);
 const more = ref<string | null>(null);
@@ -112,24 +115,24 @@ onMounted(reload);
 </script>
 
 <template>
-  <div class="page">
-    <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+  <PageFrame :title="place?.name" :of="home">
+    <template v-if="place" #lead
+      ><p class="quiet">{{ place.property.name }}</p></template
+    >
+    <template v-if="place" #actions
+      ><p class="verdict" :class="place.standing.verdict">
+        <b>{{
+          say(
+            place.standing.inOrder.of
+              ? `standing.${place.standing.verdict}`
+              : place.hold
+                ? 'standing.onHold'
+                : 'standing.none',
+          )
+        }}</b>
+      </p></template
+    >
     <template v-if="place">
-      <header>
-        <h1>{{ place.name }}</h1>
-        <p class="quiet">{{ place.property.name }}</p>
-        <p class="verdict" :class="place.standing.verdict">
-          <b>{{
-            say(
-              place.standing.inOrder.of
-                ? `standing.${place.standing.verdict}`
-                : place.hold
-                  ? 'standing.onHold'
-                  : 'standing.none',
-            )
-          }}</b>
-        </p>
-      </header>
       <AlarmList :alarms="place.alarms.map((it) => ({ ...it, at: say.time(it.at, it.zone) }))" @changed="reload" />
       <StripGauge
         v-if="place.machines.length"
@@ -138,12 +141,12 @@ onMounted(reload);
         :width="1060"
         class="whole"
       />
-      <ul v-if="standing.length" class="standing small" :aria-label="say('place.standing')">
+      <ul v-if="standing.length" class="row small" :aria-label="say('place.standing')">
         <li v-for="line in standing" :key="line">{{ line }}</li>
       </ul>
-      <div class="columns">
+      <div class="columns aside">
         <section>
-          <div class="head">
+          <div class="row apart">
             <h2>{{ say('place.machines') }}</h2>
             <VBtn
               v-if="desk.isManager"
@@ -153,7 +156,7 @@ onMounted(reload);
               >{{ say(addingMachine ? 'cancel' : 'place.addMachine') }}</VBtn
             >
           </div>
-          <p v-if="desk.isManager" class="acts small no-print">
+          <p v-if="desk.isManager" class="row small no-print">
             <button v-if="place.machines.length" type="button" class="plain link" @click="listing = !listing">
               {{ say('list.title') }}</button><RouterLink :to="`/homes/${place.id}/walk`">{{
               say('place.walk')
@@ -167,7 +170,7 @@ onMounted(reload);
               >{{ say('place.labels') }}</RouterLink
             >
           </p>
-          <p v-if="told" class="told" role="status">{{ told }}</p>
+          <Notice done :says="told" />
           <HomeList v-if="listing" :place-id="place.id" @given="listed" @close="listing = false" />
           <UnitsForm
             v-if="copying"
@@ -177,7 +180,7 @@ onMounted(reload);
             :building-id="place.buildingId"
             @saved="copied"
           />
-          <form v-if="naming" class="naming" @submit.prevent="saveTemplate">
+          <form v-if="naming" class="naming fields inline" @submit.prevent="saveTemplate">
             <VTextField
               v-model="templateName"
               :label="say('template.name')"
@@ -187,8 +190,8 @@ onMounted(reload);
           </form>
           <MachineForm v-if="addingMachine" :place="place" @saved="saved" />
           <p v-if="place.machines.length === 0" class="quiet">{{ say('place.noMachines') }}</p>
-          <article v-for="machine in place.machines" :key="machine.id" class="machine">
-            <div class="head">
+          <article v-for="machine in place.machines" :key="machine.id" class="machine heavy">
+            <div class="row apart">
               <h3>{{ machine.name }}</h3>
               <p class="quiet small">
                 {{ detail(machine) }}
@@ -210,7 +213,7 @@ onMounted(reload);
               :today="today"
               @saved="saved"
             />
-            <ul>
+            <ul class="ruled tight ink-link">
               <li v-for="point in machine.points" :key="point.id" class="point">
                 <RouterLink v-if="desk.isManager" :to="`/line/${point.number}`"
                   ><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink
@@ -240,8 +243,9 @@ onMounted(reload);
                 />
               </li>
             </ul>
-            <div v-if="desk.isManager || machine.shutoffPhotoId" class="shut small">
+            <div v-if="desk.isManager || machine.shutoffPhotoId" class="small">
               <img
+                class="thumb"
                 v-if="machine.shutoffPhotoId"
                 :src="photoUrl(machine.shutoffPhotoId)"
                 :alt="say('machine.shutoff')"
@@ -258,7 +262,7 @@ onMounted(reload);
             </div>
           </article>
         </section>
-        <aside>
+        <aside class="stack airy">
           <TenancyPanel v-if="place.kind === 'unit'" :key="place.tenancy?.id ?? 'none'" :place="place" @saved="saved" />
           <section v-if="place.handBacks.length">
             <h2>{{ say('handBack.title') }}</h2>
@@ -279,25 +283,11 @@ onMounted(reload);
         </aside>
       </div>
     </template>
-    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
-  </div>
+  </PageFrame>
 </template>
 
 <style scoped>
-.page {
-  padding: 22px 26px;
-  max-width: 1200px;
-  display: grid;
-  gap: 14px;
-}
-header {
-  display: flex;
-  align-items: baseline;
-  gap: 12px;
-  flex-wrap: wrap;
-}
 .verdict {
-  margin-left: auto;
   border: 1.5px solid var(--dew);
   border-radius: 6px;
   padding: 2px 12px;
@@ -312,27 +302,8 @@ header {
   border-color: var(--alarm);
   color: var(--alarm);
 }
-.standing {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 22px;
-}
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 320px;
-  gap: 30px;
-  align-items: start;
-}
-.head {
-  display: flex;
-  align-items: baseline;
-  justify-content: space-between;
-  gap: 12px;
-  flex-wrap: wrap;
-}
 .machine {
-  border-top: 2px solid var(--ink);
-  padding: 8px 0 14px;
+  padding-bottom: 14px;
   margin-top: 12px;
 }
 .point {
@@ -340,54 +311,16 @@ header {
   grid-template-columns: 190px minmax(80px, 1fr) 110px 100px;
   gap: 6px 12px;
   align-items: center;
-  padding: 4px 0;
-  border-top: 1px solid var(--hair);
 }
-.point a {
-  color: var(--ink);
+.point .link {
+  text-align: right;
 }
 .spec {
   grid-column: 1 / -1;
 }
-.link {
-  color: var(--dew-deep);
-  text-decoration: underline;
-  text-underline-offset: 3px;
-  text-align: right;
-}
-.shut {
-  padding-top: 8px;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 18px;
-  padding-top: 4px;
-  align-items: baseline;
-}
-.naming {
-  display: grid;
-  grid-template-columns: minmax(0, 320px) auto;
-  gap: 10px;
-  justify-content: start;
-  padding-top: 8px;
-}
-.shut img {
-  border-radius: 6px;
-}
-aside {
-  display: grid;
-  gap: 22px;
-}
 @media (max-width: 860px) {
-  .columns {
-    grid-template-columns: 1fr;
-  }
   .point {
-    grid-template-columns: 1fr auto;
-  }
-  .page {
-    padding: 14px;
+    grid-template-columns: minmax(120px, 1fr) minmax(0, 1fr);
   }
 }
 </style>

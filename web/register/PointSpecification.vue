@@ -7,6 +7,7 @@ import { useForm } from '../door/form.ts';
 import { useLoading } from '../door/load.ts';
 import { say } from '../language/say.ts';
 import SpecificationFields from './SpecificationFields.vue';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ placeId: string; pointId: string }>();
 const emit = defineEmits<{ saved: [] }>();
@@ -30,19 +31,10 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <form v-if="point" class="specify panel" @submit.prevent="save">
+  <form v-if="point" class="specify panel card stack close" @submit.prevent="save">
     <SpecificationFields v-model="value" :procedure="point.procedure" :errors="errors" />
-    <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
+    <Notice class="small" :says="refusal" />
     <VBtn type="submit" color="primary" block :loading="busy">{{ say('spec.save') }}</VBtn>
   </form>
   <p v-else class="quiet small">{{ failure || say('loading') }}</p>
 </template>
-
-<style scoped>
-.specify {
-  padding: 12px;
-  display: grid;
-  gap: 8px;
-  background: var(--ground);
-}
-</style>

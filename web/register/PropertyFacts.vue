@@ -7,6 +7,7 @@ import { useForm } from '../door/form.ts';
 import { say } from '../language/say.ts';
 import NumbersForm from '../notices/NumbersForm.vue';
 import WaterAndPractice from './WaterAndPractice.vue';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ property: PropertySummary }>();
 const emit = defineEmits<{ saved: [] }>();
@@ -24,28 +25,13 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <div>
-    <form class="panel form" @submit.prevent="save">
+  <div class="stack close">
+    <form class="panel card fields wide-ones" @submit.prevent="save">
       <WaterAndPractice v-model:water="entry.water" v-model:practice="entry.practice" :errors="errors" />
       <VTextField v-model="entry.from" type="date" :label="say('property.from')" :error-messages="errors.from" />
-      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+      <Notice :says="refusal" />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('spec.save') }}</VBtn>
     </form>
     <NumbersForm :property-id="property.id" :numbers="property.numbers" />
   </div>
 </template>
-
-<style scoped>
-.form {
-  padding: 16px;
-  margin-top: 10px;
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
-  gap: 4px 16px;
-}
-.tell,
-.v-btn {
-  grid-column: 1 / -1;
-  justify-self: start;
-}
-</style>

@@ -10,6 +10,7 @@ import type { Practice } from '../../core/due/practice.ts';
 import ZoneField from '../people/ZoneField.vue';
 import { namesBy, useTemplates } from './useTemplates.ts';
 import WaterAndPractice from './WaterAndPractice.vue';
+import Notice from '../kit/Notice.vue';
 
 const emit = defineEmits<{ saved: [says: string, ids: readonly string[]] }>();
 const { load, chosen, template, items } = useTemplates(null);
@@ -46,12 +47,12 @@ onMounted(load);
 </script>
 
 <template>
-  <form class="panel form" @submit.prevent="save">
+  <form class="panel card fields wide-ones" @submit.prevent="save">
     <VTextField v-model="entry.name" :label="say('property.name')" :error-messages="errors.name" autofocus />
     <VTextField v-model="entry.address" :label="say('property.address')" :error-messages="errors.address" />
     <ZoneField v-model="entry.zone" :label="say('property.zone')" :error="errors.zone" />
     <WaterAndPractice v-model:water="entry.water" v-model:practice="entry.practice" :errors="errors" />
-    <fieldset class="units">
+    <fieldset class="whole fields">
       <legend>{{ say('units.first') }}</legend>
       <VTextField v-model.number="units.count" type="number" min="0" max="300" :label="say('units.count')" />
       <VTextField v-model="units.pattern" :label="say('units.pattern')" :hint="say('units.pattern.hint')" />
@@ -64,38 +65,7 @@ onMounted(load);
         persistent-hint
       />
     </fieldset>
-    <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+    <Notice :says="refusal" />
     <VBtn type="submit" color="primary" :loading="busy">{{ say('property.save') }}</VBtn>
   </form>
 </template>
-
-<style scoped>
-.form {
-  padding: 18px;
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(260px, 1fr));
-  gap: 4px 16px;
-}
-.units {
-  grid-column: 1 / -1;
-  border: 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: 130px 1fr 2fr;
-  gap: 4px 16px;
-}
-.units legend {
-  font-weight: 640;
-  padding: 0 0 6px;
-}
-@media (max-width: 720px) {
-  .units {
-    grid-template-columns: 1fr;
-  }
-}
-.tell,
-.v-btn {
-  grid-column: 1 / -1;
-  justify-self: start;
-}
-</style>

@@ -89,7 +89,7 @@ const workings = computed(() => ({ airflowCfm: worked('airflowCfm'), duct: worke
       "
       persistent-hint
     />
-    <fieldset v-else class="agents">
+    <fieldset v-else class="columns two">
       <legend class="small">{{ say('spec.forbiddenAgents') }}</legend>
       <VCheckbox
         v-for="agent in agentsInUse(served)"
@@ -100,7 +100,7 @@ const workings = computed(() => ({ airflowCfm: worked('airflowCfm'), duct: worke
         density="compact"
       />
     </fieldset>
-    <div v-if="(field === 'airflowCfm' || field === 'duct') && workings[field]" class="worked small" role="status">
+    <div v-if="(field === 'airflowCfm' || field === 'duct') && workings[field]" class="stack tight small" role="status">
       <p v-for="term in workings[field]!.terms" :key="term" class="quiet">{{ term }}</p>
       <p v-for="limit in workings[field]!.limits" :key="limit.says" :class="{ caution: !limit.met }">
         {{ limit.says }}
@@ -108,20 +108,3 @@ const workings = computed(() => ({ airflowCfm: worked('airflowCfm'), duct: worke
     </div>
   </template>
 </template>
-
-<style scoped>
-.agents {
-  border: 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-}
-.agents legend {
-  padding: 0;
-}
-.worked {
-  display: grid;
-  gap: 2px;
-  padding-bottom: 8px;
-}
-</style>

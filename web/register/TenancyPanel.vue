@@ -18,6 +18,7 @@ import { say } from '../language/say.ts';
 import ComingTenancy from './ComingTenancy.vue';
 import HomeCard from './HomeCard.vue';
 import HoldForm from './HoldForm.vue';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ place: PlaceAnswer }>();
 const emit = defineEmits<{ saved: [] }>();
@@ -112,7 +113,7 @@ const setLoads = (text: string) => {
 </script>
 
 <template>
-  <section class="tenancy">
+  <section class="stack close start">
     <h2>{{ say('place.tenancy') }}</h2>
     <template v-if="place.tenancy">
       <p>
@@ -124,7 +125,7 @@ const setLoads = (text: string) => {
         {{ say('turnover.ended', { name: place.tenancy.name, day: say.day(dayFromIso(place.tenancy.to)) }) }}
       </p>
       <p v-if="place.budget" class="small quiet">{{ say('budget.of', { ...place.budget }) }}</p>
-      <div v-if="desk.isManager" class="acts">
+      <div v-if="desk.isManager" class="row">
         <button type="button" class="plain link" @click="open = !open">{{ say('tenancy.change') }}</button>
         <button type="button" class="plain link" @click="makeLink">
           {{ say(place.tenancy.hasLink ? 'tenancy.link.again' : 'tenancy.link') }}
@@ -136,7 +137,7 @@ const setLoads = (text: string) => {
           {{ say('turnover.end') }}…
         </button>
       </div>
-      <div v-if="link" class="link-box panel small" role="status">
+      <div v-if="link" class="panel card stack close small wide" role="status">
         <p>{{ say('tenancy.link.once') }}</p>
         <code>{{ link }}</code>
         <HomeCard
@@ -150,7 +151,7 @@ const setLoads = (text: string) => {
           {{ say(copied ? 'tenancy.link.copied' : 'tenancy.link.copy') }}
         </button>
       </div>
-      <form v-if="ending" class="panel form" @submit.prevent="endIt">
+      <form v-if="ending" class="panel card stack tight" @submit.prevent="endIt">
         <VTextField v-model="end.last" type="date" :label="say('turnover.last')" :error-messages="ends.errors.last" />
         <VTextField
           v-model="end.holdUntil"
@@ -160,10 +161,10 @@ const setLoads = (text: string) => {
           persistent-hint
           :error-messages="ends.errors.holdUntil"
         />
-        <p v-if="ends.refusal.value" class="tell small" role="alert">{{ ends.refusal.value }}</p>
+        <Notice class="small" :says="ends.refusal.value" />
         <VBtn type="submit" color="primary" :loading="ends.busy.value">{{ say('turnover.endNow') }}</VBtn>
       </form>
-      <p v-if="failure" class="tell small" role="alert">{{ failure }}</p>
+      <Notice class="small" :says="failure" />
       <p v-if="told" class="small" role="status">{{ told }}</p>
     </template>
     <template v-else>
@@ -180,7 +181,7 @@ const setLoads = (text: string) => {
       :to="`/homes/${place.id}/turnover`"
       >{{ say('turnover.link') }}</RouterLink
     >
-    <form v-if="open" class="panel form" @submit.prevent="save">
+    <form v-if="open" class="panel card stack tight" @submit.prevent="save">
       <VTextField
         v-if="!place.tenancy"
         v-model="entry.name"
@@ -222,37 +223,8 @@ const setLoads = (text: string) => {
         :items="[null, ...DETERGENTS].map((value) => ({ value, title: say(`tenancy.detergent.${value ?? 'none'}`) }))"
         :label="say('tenancy.detergent')"
       />
-      <p v-if="refusal" class="tell small" role="alert">{{ refusal }}</p>
+      <Notice class="small" :says="refusal" />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('tenancy.save') }}</VBtn>
     </form>
   </section>
 </template>
-
-<style scoped>
-.tenancy {
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 16px;
-}
-.link-box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 6px;
-  width: 100%;
-}
-code {
-  overflow-wrap: anywhere;
-  user-select: all;
-}
-.form {
-  padding: 12px;
-  display: grid;
-  gap: 4px;
-  width: 100%;
-}
-</style>

@@ -7,9 +7,12 @@ import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import KindGlyph from '../due/KindGlyph.vue';
 import { say } from '../language/say.ts';
+import PageFrame from '../kit/PageFrame.vue';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ id: string }>();
-const { value: answer, failure, reload } = useLoading(() => api('place.turnover', { id: props.id }));
+const turnover = useLoading(() => api('place.turnover', { id: props.id }));
+const { value: answer, reload } = turnover;
 const who = ref('');
 const given = ref(false);
 const { failure: refusal, busy, run } = useSending();
@@ -38,16 +41,14 @@ onMounted(reload);
 </script>
 
 <template>
-  <div class="page">
-    <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+  <PageFrame width="text" :title="answer ? say('turnover.title') : ''" :of="turnover">
+    <template v-if="answer" #above
+      ><RouterLink :to="`/homes/${answer.place.id}`">{{ answer.place.name }}</RouterLink
+      >, {{ answer.place.property }}</template
+    >
     <template v-if="answer">
-      <header>
-        <p class="quiet small">
-          <RouterLink :to="`/homes/${answer.place.id}`">{{ answer.place.name }}</RouterLink>,
-          {{ answer.place.property }}
-        </p>
-        <h1>{{ say('turnover.title') }}</h1>
-        <p class="lead">{{ say('turnover.lead', { count, minutes: answer.minutes }) }}</p>
+      <div class="stack tight">
+        <p class="strong">{{ say('turnover.lead', { count, minutes: answer.minutes }) }}</p>
         <p v-if="answer.tenancy?.to" class="quiet">
           {{ say('turnover.ended', { name: answer.tenancy.name, day: say.day(dayFromIso(answer.tenancy.to)) }) }}
         </p>
@@ -55,9 +56,9 @@ onMounted(reload);
           {{ say('hold.until', { day: say.day(dayFromIso(answer.hold.until)) })
           }}<template v-if="answer.hold.reason">: {{ answer.hold.reason }}</template>
         </p>
-      </header>
+      </div>
       <p v-if="count === 0" class="quiet">{{ say('turnover.nothing') }}</p>
-      <form v-if="open.length" class="give no-print" @submit.prevent="give">
+      <form v-if="open.length" class="fields inline short no-print" @submit.prevent="give">
         <VSelect
           v-model="who"
           :items="answer.assignees.map(({ id: value, name: title }) => ({ value, title }))"
@@ -68,10 +69,10 @@ onMounted(reload);
         <VBtn type="submit" color="primary" :disabled="!who" :loading="busy">{{ say('turnover.giveNow') }}</VBtn>
       </form>
       <p v-if="given && !refusal" role="status" class="dew">{{ say('turnover.given') }}</p>
-      <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
-      <section v-for="machine in machines" :key="machine.id">
-        <h2>{{ machine.name }}</h2>
-        <ul>
+      <Notice :says="refusal" />
+      <section v-for="machine in machines" :key="machine.id" class="stack tight">
+        <h2 class="heavy">{{ machine.name }}</h2>
+        <ul class="ruled tight ink-link">
           <li v-for="task in machine.tasks" :key="task.pointId">
             <i class="box" aria-hidden="true" /><span class="todo strong" :class="task.todo">{{
               say(`turnover.todo.${task.todo}`)
@@ -93,38 +94,15 @@ onMounted(reload);
         <button type="button" class="plain link" @click="print">{{ say('turnover.print') }}</button>
       </p>
     </template>
-    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
-  </div>
+  </PageFrame>
 </template>
 
 <style scoped>
-.page {
-  padding: 22px 26px;
-  max-width: 860px;
-  display: grid;
-  gap: 16px;
-}
-.lead {
-  font-size: 18px;
-}
-.give {
-  display: grid;
-  grid-template-columns: minmax(200px, 340px) auto;
-  gap: 12px;
-  justify-content: start;
-  align-items: center;
-}
-section h2 {
-  border-top: 2px solid var(--ink);
-  padding-top: 6px;
-}
 li {
   display: grid;
   grid-template-columns: 16px 60px minmax(150px, 1fr) minmax(110px, auto) 110px;
   gap: 10px;
   align-items: center;
-  padding: 7px 0;
-  border-top: 1px solid var(--hair);
 }
 .box {
   width: 14px;
@@ -136,18 +114,9 @@ li {
   color: var(--ink-2);
   font-weight: 460;
 }
-li a {
-  color: var(--ink);
-}
 @media (max-width: 720px) {
-  .page {
-    padding: 14px;
-  }
   li {
     grid-template-columns: 16px 54px 1fr;
-  }
-  .give {
-    grid-template-columns: 1fr;
   }
 }
 </style>

@@ -8,6 +8,7 @@ import { useForm } from '../door/form.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import { namesBy, useTemplates } from './useTemplates.ts';
+import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{
   propertyId: string;
@@ -73,16 +74,16 @@ onMounted(load);
 </script>
 
 <template>
-  <form class="panel form" :aria-label="say('units.title')" @submit.prevent="save">
+  <form class="panel card fields" :aria-label="say('units.title')" @submit.prevent="save">
     <VSelect
       v-model="chosen"
-      class="wide"
+      class="whole"
       :items="items"
       :label="say('units.template')"
       :hint="template ? say('units.says', { machines: template.machines.length, points: template.points }) : ''"
       persistent-hint
     />
-    <button v-if="template?.own" type="button" class="plain link small wide" @click="forget">
+    <button v-if="template?.own" type="button" class="plain link small whole" @click="forget">
       {{ say('template.remove') }}
     </button>
     <VTextField v-model="entry.pattern" :label="say('units.pattern')" :hint="say('units.pattern.hint')" />
@@ -99,32 +100,15 @@ onMounted(load);
     />
     <VTextarea
       v-model="names"
-      class="wide"
+      class="whole"
       :label="say('units.names')"
       rows="3"
       max-rows="8"
       :error-messages="errors.names"
     />
-    <p v-if="refusal || sending.failure.value" class="tell wide" role="alert">{{ refusal || sending.failure.value }}</p>
+    <Notice :says="refusal || sending.failure.value" />
     <VBtn type="submit" color="primary" :loading="busy" :disabled="list.length === 0">{{
       say('units.save', { count: list.length })
     }}</VBtn>
   </form>
 </template>
-
-<style scoped>
-.form {
-  padding: 16px;
-  margin-top: 10px;
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
-  gap: 12px 14px;
-  align-items: start;
-}
-.wide {
-  grid-column: 1 / -1;
-}
-.v-btn {
-  justify-self: start;
-}
-</style>

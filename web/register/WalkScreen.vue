@@ -8,9 +8,13 @@ import { useLoading } from '../door/load.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
 import PhotoField from './PhotoField.vue';
+import PageFrame from '../kit/PageFrame.vue';
+import Notice from '../kit/Notice.vue';
+import UndoBar from '../kit/UndoBar.vue';
 
 const props = defineProps<{ id: string }>();
-const { value: place, failure, reload } = useLoading(() => api('place.read', { id: props.id }));
+const home = useLoading(() => api('place.read', { id: props.id }));
+const { value: place, reload } = home;
 const catalogue = useLoading(() => api('catalogue.read'));
 const find = ref('');
 const fresh = () => ({
@@ -69,21 +73,18 @@ onMounted(() => Promise.all([reload(), catalogue.reload()]));
 </script>
 
 <template>
-  <div class="walk">
-    <p v-if="failure || sending.failure.value" class="tell" role="alert">{{ failure || sending.failure.value }}</p>
+  <PageFrame width="phone" :title="place ? say('walk.title', { name: place.name }) : ''" :of="home">
+    <template v-if="place" #lead
+      ><p class="quiet small">{{ place.property.name }}</p></template
+    >
+    <Notice :says="sending.failure.value" />
     <template v-if="place">
-      <header>
-        <h1>{{ say('walk.title', { name: place.name }) }}</h1>
-        <p class="quiet small">{{ place.property.name }}</p>
-      </header>
-      <p v-if="told" class="told" role="status">
-        {{ told }} <button v-if="last" type="button" class="plain link" @click="undo">{{ say('walk.undo') }}</button>
-      </p>
+      <UndoBar :says="told" :undoable="last !== null" :label="say('walk.undo')" @undo="undo" />
       <template v-if="!type">
         <VTextField v-model="find" :label="say('walk.find')" hide-details density="compact" clearable />
         <h2>{{ say('walk.pick') }}</h2>
         <p v-if="types.length === 0 && find" class="quiet">{{ say('walk.nothing') }}</p>
-        <ul class="types">
+        <ul class="stack close">
           <li v-for="it in types" :key="it.key">
             <button type="button" class="choice" @click="entry.type = it.key">
               <span>{{ it.name }}</span><b v-if="countOf(it.key)" class="dew">{{ countOf(it.key) }}</b>
@@ -92,7 +93,7 @@ onMounted(() => Promise.all([reload(), catalogue.reload()]));
         </ul>
         <VBtn variant="outlined" size="large" block :to="`/homes/${place.id}`">{{ say('walk.done') }}</VBtn>
       </template>
-      <form v-else @submit.prevent="add">
+      <form v-else class="stack" @submit.prevent="add">
         <h2>{{ type.name }}</h2>
         <PhotoField
           v-model="entry.platePhotoId"
@@ -101,12 +102,12 @@ onMounted(() => Promise.all([reload(), catalogue.reload()]));
         />
         <img
           v-if="entry.platePhotoId"
-          class="plate"
+          class="picture"
           :src="photoUrl(entry.platePhotoId)"
           :alt="say('machine.plate.alt')"
         />
-        <details>
-          <summary>{{ say('walk.details') }}</summary>
+        <details class="stack close">
+          <summary class="strong whole-row">{{ say('walk.details') }}</summary>
           <VTextField v-model="entry.maker" :label="say('machine.maker')" :error-messages="errors.maker" />
           <VTextField v-model="entry.model" :label="say('machine.model')" :error-messages="errors.model" />
           <VTextField
@@ -132,61 +133,10 @@ onMounted(() => Promise.all([reload(), catalogue.reload()]));
             persistent-hint
           />
         </details>
-        <p v-if="refusal" class="tell" role="alert">{{ refusal }}</p>
+        <Notice :says="refusal" />
         <VBtn type="submit" color="primary" size="x-large" block :loading="busy">{{ say('walk.next') }}</VBtn>
         <VBtn variant="outlined" size="large" block @click="entry.type = ''">{{ say('back') }}</VBtn>
       </form>
     </template>
-    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
-  </div>
+  </PageFrame>
 </template>
-
-<style scoped>
-.walk {
-  max-width: 560px;
-  margin: 0 auto;
-  padding: 16px;
-  display: grid;
-  gap: 14px;
-  font-size: 16px;
-}
-.types {
-  display: grid;
-  gap: 6px;
-}
-.choice {
-  width: 100%;
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  min-height: 52px;
-  padding: 0 16px;
-  border: 1.5px solid var(--edge);
-  border-radius: 8px;
-  background: var(--panel);
-  color: var(--ink);
-  font: inherit;
-  font-weight: 600;
-  text-align: left;
-  cursor: pointer;
-}
-form {
-  display: grid;
-  gap: 14px;
-}
-.plate {
-  max-width: 100%;
-  max-height: 220px;
-  border-radius: 8px;
-}
-details > * {
-  margin-top: 8px;
-}
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-  font-weight: 640;
-}
-</style>

@@ -30,7 +30,7 @@ const meant = computed(() =>
     :label="say('property.source')"
     :error-messages="errors['water.source']"
   />
-  <div class="hardness">
+  <div class="columns unit">
     <VTextField
       :model-value="entered"
       type="number"
@@ -53,7 +53,7 @@ const meant = computed(() =>
       hide-details
       @update:model-value="enter(entered, $event)"
     />
-    <p v-if="meant.length" class="meant small" role="status">
+    <p v-if="meant.length" class="row small whole" role="status">
       {{ say('hardness.meant', { value: Number(entered) }) }}
       <button v-for="it in meant" :key="it.unit" type="button" class="plain link" @click="enter(entered, it.unit)">
         {{ say('hardness.as', { value: Number(entered), unit: say(`hardness.unit.${it.unit}`), mgL: it.mgL }) }}?
@@ -72,19 +72,3 @@ const meant = computed(() =>
     :error-messages="errors.practice"
   />
 </template>
-
-<style scoped>
-.hardness {
-  display: grid;
-  grid-template-columns: 1fr 116px;
-  gap: 4px 8px;
-  align-items: start;
-}
-.meant {
-  grid-column: 1 / -1;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 12px;
-  padding-bottom: 8px;
-}
-</style>

@@ -5,7 +5,7 @@ import { readCode } from '../../core/people/code.ts';
 import { openSession, Refusal } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
-import PlainField from '../theme/PlainField.vue';
+import PlainField from '../kit/PlainField.vue';
 
 const emit = defineEmits<{ opened: [] }>();
 const typed = ref('');
@@ -22,15 +22,8 @@ async function open(): Promise<void> {
 </script>
 
 <template>
-  <form class="code" @submit.prevent="open">
+  <form class="stack close" @submit.prevent="open">
     <PlainField v-model="typed" :label="say('code.label')" placeholder="K7MP-3QXD" :error="failure" />
     <VBtn type="submit" color="primary" size="large" block :loading="busy">{{ say('code.go') }}</VBtn>
   </form>
 </template>
-
-<style scoped>
-.code {
-  display: grid;
-  gap: 12px;
-}
-</style>

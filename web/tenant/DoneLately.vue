@@ -8,31 +8,14 @@ defineProps<{ done: HomeAnswer['done'] }>();
 </script>
 
 <template>
-  <section v-if="done.length" class="done">
+  <section v-if="done.length" class="stack close">
     <h2>{{ say('home.done') }}</h2>
-    <ul>
+    <ul class="ruled apart">
       <li v-for="it in done" :key="it.id">
         <span
           >{{ it.says }}<br /><span class="quiet small">{{ it.verdict }}</span></span
-        ><span class="quiet small">{{ say.shortDay(dayFromIso(it.day)) }}</span>
+        ><span class="quiet small last">{{ say.shortDay(dayFromIso(it.day)) }}</span>
       </li>
     </ul>
   </section>
 </template>
-
-<style scoped>
-.done {
-  display: grid;
-  gap: 10px;
-}
-li {
-  display: flex;
-  justify-content: space-between;
-  gap: 12px;
-  border-top: 1px solid var(--hair);
-  padding: 9px 0;
-}
-li .small {
-  white-space: nowrap;
-}
-</style>

@@ -5,10 +5,13 @@ import type { HabitCard } from '../../contract/habits.ts';
 import { api, newId } from '../door/door.ts';
 import { useSending } from '../door/sending.ts';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
+import ChoiceList from '../kit/ChoiceList.vue';
 
 const props = defineProps<{ habits: readonly HabitCard[] }>();
 const emit = defineEmits<{ answered: [] }>();
 const answers = ref<Record<string, 'kept' | 'lapsed'>>({});
+const ANSWERS = ['kept', 'lapsed'] as const;
 const thanks = ref('');
 const ids = props.habits.map(() => newId());
 const keyOf = ({ machineId, habit }: HabitCard) => `${machineId} ${habit}`;
@@ -29,76 +32,31 @@ async function send(): Promise<void> {
 </script>
 
 <template>
-  <section class="card panel">
+  <section class="panel card">
     <div v-if="thanks" role="status">
       <p class="strong">{{ thanks }}</p>
       <button type="button" class="plain link" @click="emit('answered')">{{ say('close') }}</button>
     </div>
-    <form v-else @submit.prevent="send">
+    <form v-else class="stack" @submit.prevent="send">
       <h2>{{ say('habits.card') }}</h2>
       <p class="quiet">{{ say('habits.card.why') }}</p>
-      <fieldset v-for="habit in habits" :key="keyOf(habit)">
-        <legend>{{ habit.says }}</legend>
+      <div v-for="habit in habits" :key="keyOf(habit)" class="heavy stack close">
+        <h3>{{ habit.says }}</h3>
         <p>
           {{ habit.how }} <span class="quiet">{{ habit.why }}</span>
         </p>
-        <div class="two">
-          <label v-for="value in ['kept', 'lapsed'] as const" :key="value" class="choice"
-            ><input v-model="answers[keyOf(habit)]" type="radio" :name="keyOf(habit)" :value="value" />
-            {{ say(`habits.answer.${value}`) }}</label
-          >
-        </div>
-      </fieldset>
-      <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+        <ChoiceList
+          v-model="answers[keyOf(habit)]"
+          :legend="habit.says"
+          hide-legend
+          class="columns two"
+          :choices="ANSWERS.map((value) => ({ value, says: say(`habits.answer.${value}`) }))"
+        />
+      </div>
+      <Notice :says="failure" />
       <VBtn type="submit" color="primary" size="large" block :disabled="!complete" :loading="busy">{{
         say('habits.send')
       }}</VBtn>
     </form>
   </section>
 </template>
-
-<style scoped>
-.card {
-  padding: 16px;
-}
-form {
-  display: grid;
-  gap: 12px;
-}
-fieldset {
-  border: 0;
-  border-top: 1px solid var(--hair);
-  padding: 8px 0 0;
-  display: grid;
-  gap: 6px;
-}
-legend {
-  float: left;
-  width: 100%;
-  font-weight: 640;
-  padding: 0;
-}
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 8px;
-}
-.choice {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 46px;
-  padding: 0 10px;
-  border: 1.5px solid var(--hair);
-  border-radius: 8px;
-}
-.choice:has(:checked) {
-  border-color: var(--dew);
-  background: var(--pick);
-}
-.link {
-  color: var(--dew-deep);
-  text-decoration: underline;
-  min-height: 44px;
-}
-</style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** My home: the one thing to do, what was done, and where to say that something is wrong. */
-import { defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue';
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue';
 import { onTaken, Refusal } from '../door/door.ts';
 import { useLoading } from '../door/load.ts';
 import { getKept } from '../outbox/kept.ts';
@@ -8,6 +8,7 @@ import JobCard from '../jobs/JobCard.vue';
 import JobGroups from '../jobs/JobGroups.vue';
 import { say } from '../language/say.ts';
 import DoneLately from './DoneLately.vue';
+import PageFrame from '../kit/PageFrame.vue';
 
 // Not of the first second: their forms bring the checks of every field along.
 const CodeEntry = defineAsyncComponent(() => import('./CodeEntry.vue'));
@@ -31,33 +32,36 @@ const {
       : error;
   }
 });
+const title = computed(() => {
+  if (home.value?.place) return home.value.place.name;
+  return home.value?.kind === 'work' ? say('work.title') : '';
+});
 onMounted(reload);
 onBeforeUnmount(onTaken(reload));
 </script>
 
 <template>
-  <div class="home">
+  <PageFrame width="phone" :title="title">
+    <template v-if="home?.place" #above>{{ home.place.property }}</template>
+    <template #lead
+      ><p v-if="home" class="quiet">{{ say('home.hello', { name: home.name }) }}</p></template
+    >
     <template v-if="home?.place">
-      <header>
-        <p class="quiet small">{{ home.place.property }}</p>
-        <h1>{{ home.place.name }}</h1>
-        <p class="quiet">{{ say('home.hello', { name: home.name }) }}</p>
-      </header>
-      <section>
+      <section class="stack close">
         <template v-if="home.jobs.length"
           ><h2>{{ say('home.todo', { count: home.jobs.length }) }}</h2>
           <JobGroups :jobs="home.jobs"
         /></template>
-        <div v-else class="panel calm">
+        <div v-else class="panel card stack tight">
           <h2>{{ say('home.nothing') }}</h2>
           <p class="quiet">{{ say('home.nothing.why') }}</p>
         </div>
       </section>
       <HabitCard v-if="home.habits.length" :key="home.habits.length" :habits="home.habits" @answered="reload" />
       <VBtn variant="outlined" size="large" block to="/report">{{ say('home.wrong') }}</VBtn>
-      <section v-if="home.faults.length || home.signals.length">
+      <section class="stack close" v-if="home.faults.length || home.signals.length">
         <h2>{{ say('home.open') }}</h2>
-        <ul class="lines">
+        <ul class="ruled">
           <li v-for="signal in home.signals" :key="signal.id">
             <span>{{ signal.machine }}: {{ signal.says }}</span>
           </li>
@@ -69,16 +73,12 @@ onBeforeUnmount(onTaken(reload));
       <DoneLately :done="home.done" />
     </template>
     <template v-else-if="home?.kind === 'work'">
-      <header>
-        <h1>{{ say('work.title') }}</h1>
-        <p class="quiet">{{ say('home.hello', { name: home.name }) }}</p>
-      </header>
       <JobCard v-for="job in home.jobs" :key="job.id" :job="job" :to="`/jobs/${job.id}`" with-place />
       <p v-if="!home.jobs.length" class="quiet">{{ say('work.none') }}</p>
       <DoneLately :done="home.done" />
     </template>
     <p v-else-if="home" class="quiet">{{ home.opens ? say('home.opens', { day: home.opens }) : say('home.ended') }}</p>
-    <div v-else-if="failure" class="out">
+    <div v-else-if="failure" class="stack">
       <h1>{{ say('home.title') }}</h1>
       <p class="tell" role="alert">{{ failure }}</p>
       <CodeEntry v-if="nobody" @opened="reload" /><VBtn v-else variant="outlined" @click="reload">{{
@@ -86,39 +86,5 @@ onBeforeUnmount(onTaken(reload));
       }}</VBtn>
     </div>
     <p v-else class="quiet">{{ say('loading') }}</p>
-  </div>
+  </PageFrame>
 </template>
-
-<style scoped>
-.home {
-  max-width: 560px;
-  margin: 0 auto;
-  padding: 18px;
-  display: grid;
-  gap: 20px;
-  font-size: 16px;
-}
-section {
-  display: grid;
-  gap: 10px;
-}
-.calm {
-  padding: 16px;
-  display: grid;
-  gap: 4px;
-}
-.out {
-  display: grid;
-  gap: 14px;
-}
-.lines li {
-  display: flex;
-  justify-content: space-between;
-  gap: 12px;
-  border-top: 1px solid var(--hair);
-  padding: 9px 0;
-}
-.lines .small {
-  white-space: nowrap;
-}
-</style>

@@ -5,6 +5,8 @@ import { useLoading } from '../door/load.ts';
 import ReportFault from '../faults/ReportFault.vue';
 import { say } from '../language/say.ts';
 import { readKept } from '../outbox/kept.ts';
+import PageFrame from '../kit/PageFrame.vue';
+import Notice from '../kit/Notice.vue';
 
 const { value: home, failure, reload } = useLoading(() => readKept('home.read'));
 const sent = ref<'sent' | 'kept' | null>(null);
@@ -12,7 +14,7 @@ onMounted(reload);
 </script>
 
 <template>
-  <div class="page">
+  <PageFrame width="phone">
     <template v-if="sent"
       ><div role="status">
         <h1>{{ say(`fault.${sent}`) }}</h1>
@@ -21,20 +23,9 @@ onMounted(reload);
     >
     <template v-else>
       <h1>{{ say('fault.title') }}</h1>
-      <p v-if="failure" class="tell" role="alert">{{ failure }}</p>
+      <Notice :says="failure" />
       <ReportFault v-if="home" :machines="home.machines" @sent="sent = $event ? 'kept' : 'sent'" />
       <VBtn variant="text" to="/">{{ say('back') }}</VBtn>
     </template>
-  </div>
+  </PageFrame>
 </template>
-
-<style scoped>
-.page {
-  max-width: 560px;
-  margin: 0 auto;
-  padding: 18px;
-  display: grid;
-  gap: 16px;
-  font-size: 16px;
-}
-</style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { defineAsyncComponent } from 'vue';
 import { say } from '../language/say.ts';
+import Notice from '../kit/Notice.vue';
 
 const WaitingBar = defineAsyncComponent(() => import('../outbox/WaitingBar.vue'));
 defineProps<{ refusal: string }>();
@@ -8,9 +9,9 @@ defineProps<{ refusal: string }>();
 
 <template>
   <VApp>
-    <main v-if="refusal" class="refused">
+    <main v-if="refusal" class="page phone">
       <h1>{{ say('home.title') }}</h1>
-      <p class="tell" role="alert">{{ refusal }}</p>
+      <Notice :says="refusal" />
     </main>
     <template v-else
       ><WaitingBar />
@@ -18,14 +19,3 @@ defineProps<{ refusal: string }>();
     ></template>
   </VApp>
 </template>
-
-<style scoped>
-.refused {
-  padding: 24px 18px;
-  display: grid;
-  gap: 14px;
-  max-width: 560px;
-  margin: 0 auto;
-  width: 100%;
-}
-</style>

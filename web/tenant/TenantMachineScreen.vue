@@ -7,15 +7,7 @@ defineProps<{ number: string }>();
 
 <template>
   <MachineView :number="number" :place-link="false" />
-  <p class="home">
+  <p class="page phone start">
     <VBtn variant="text" to="/">{{ say('job.home') }}</VBtn>
   </p>
 </template>
-
-<style scoped>
-.home {
-  max-width: 560px;
-  margin: 0 auto;
-  padding: 0 18px 18px;
-}
-</style>

@@ -6,6 +6,7 @@ export const doingText = {
   failed: 'That did not work. Try again; if it stays so, tell your letting office.',
   loading: 'One moment…',
   again: 'Try again',
+  more: '+ {count}',
   back: 'Back',
   close: 'Close',
   cancel: 'Cancel',
