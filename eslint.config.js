@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import pluginVue from 'eslint-plugin-vue';
 import tseslint from 'typescript-eslint';
 
@@ -46,6 +47,18 @@ const rooms = Object.entries(ROOMS).map(([room, allowed]) => ({
   },
 }));
 
+/** Words that the glossary sets aside, each with the one that is meant. */
+const banned = [
+  ...readFileSync('docs/glossary.md', 'utf8')
+    .split('## Not used')[1]
+    .matchAll(/^\| (\w+) \| (.+) \|$/gm),
+]
+  .filter(([, word]) => word !== 'not')
+  .map(([, word, instead]) => ({
+    selector: `:matches(TSInterfaceDeclaration, TSTypeAliasDeclaration, ClassDeclaration, FunctionDeclaration, VariableDeclarator) > Identifier.id[name='${word}']`,
+    message: `docs/glossary.md: ${instead}.`,
+  }));
+
 /** Words, drawings and procedures: data, as long as it is. */
 const DATA = ['**/en/*.ts', '**/en.ts', 'core/catalogue/parts.ts', 'core/catalogue/procedures/*.ts'];
 const lengths = { files: ['core/**/*.ts'], ignores: DATA, rules: { 'max-lines': ['error', 400] } };
@@ -81,6 +94,7 @@ export default tseslint.config(
           selector: 'ImportDeclaration[source.value=/\\/(utils|helpers|common|misc)(\\/|\\.|$)/]',
           message: 'A thing used twice gets a name.',
         },
+        ...banned,
       ],
     },
   },

@@ -10,7 +10,7 @@ import { pino } from 'pino';
 import { Readable } from 'node:stream';
 import { dayOfInstant } from '../core/calendar/day.ts';
 import { coreText } from '../core/en.ts';
-import { speaker } from '../core/language/message.ts';
+import { translator } from '../core/language/message.ts';
 import { COLUMNS, matchColumns, type Column } from '../core/register/columns.ts';
 import { rowReader } from '../core/register/rows.ts';
 import { columnNames, wordingOf } from '../core/register/wording.ts';
@@ -22,7 +22,7 @@ process.setSourceMapsEnabled(false);
 const ROWS = sized(20_000, 200);
 const GOES = sized(15, 1);
 const MACHINES = ['Dishwasher', 'Refrigerator', '"Washer, front load"', '"Air handler, 1-inch filter"', 'Bathroom fan'];
-const say = speaker('en-GB', coreText);
+const say = translator('en-GB', coreText);
 const names = columnNames(say);
 const HEAD = [
   'property',

@@ -12,10 +12,10 @@ type ParamIn<P extends string> = P extends `${infer A}/${infer B}`
 export type ParamsOf<N extends RouteName> = Readonly<Record<ParamIn<(typeof ROUTES)[N]['path']>, string | number>>;
 
 /** Nothing of what is sent is changed on the way. */
-type Sent<T> = T extends readonly (infer E)[]
-  ? readonly Sent<E>[]
+type ReadonlyDeep<T> = T extends readonly (infer E)[]
+  ? readonly ReadonlyDeep<E>[]
   : T extends object
-    ? { readonly [K in keyof T]: Sent<T[K]> }
+    ? { readonly [K in keyof T]: ReadonlyDeep<T[K]> }
     : T;
 
 /** Routes that take a form or none, and answer with JSON. */
@@ -25,7 +25,7 @@ export type FormOf<N extends CallName> = Exchanges[N] extends { form: infer F } 
 
 /** What a call is given: the parameters of its path, its form, and the key under which a repeated write acts once. */
 export type InputOf<N extends CallName> = ParamsOf<N> &
-  (Exchanges[N] extends { form: infer F } ? { readonly form: Sent<F> } : { readonly form?: undefined }) & {
+  (Exchanges[N] extends { form: infer F } ? { readonly form: ReadonlyDeep<F> } : { readonly form?: undefined }) & {
     readonly once?: string;
   };
 

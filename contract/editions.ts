@@ -7,7 +7,7 @@ import type { PracticeDays, School } from '../core/due/practice.ts';
 import { count, line, note } from './fields.ts';
 
 const PHASE_KEYS: Phase[] = ['isolate', 'open', 'look', 'clean', 'refit', 'restore', 'test'];
-const LEVEL_KEYS: Level[] = ['T', 'S', 'L'];
+const LEVEL_KEYS: Level[] = ['tenant', 'staff', 'licensed'];
 
 export const edition = object({
   minutes: number().integer().min(1).max(480).required(),

@@ -9,11 +9,11 @@ export interface FieldError {
 
 export type FieldErrors = Readonly<Record<string, FieldError>>;
 
-export type Checked<T> =
+export type CheckResult<T> =
   { readonly value: T; readonly errors: null } | { readonly value: null; readonly errors: FieldErrors };
 
 /** The value as the schema reads it, or what is wrong with each field by its path. */
-export function check<S extends AnySchema>(schema: S, input: unknown): Checked<InferType<S>> {
+export function check<S extends AnySchema>(schema: S, input: unknown): CheckResult<InferType<S>> {
   try {
     return {
       value: schema.validateSync(input, { abortEarly: false, stripUnknown: true }) as InferType<S>,
@@ -25,20 +25,21 @@ export function check<S extends AnySchema>(schema: S, input: unknown): Checked<I
     for (const one of error.inner.length > 0 ? error.inner : [error]) {
       // The library passes on whatever our schemas say is wrong: a key, or a key with its values.
       const said: unknown = one.message;
-      errors[one.path ?? ''] ??= typeof said === 'string' ? { key: said, values: {} } : withPlainValues(said as Told);
+      errors[one.path ?? ''] ??=
+        typeof said === 'string' ? { key: said, values: {} } : withPlainValues(said as FieldMessage);
     }
     return { value: null, errors };
   }
 }
 
-interface Told {
+interface FieldMessage {
   readonly key: string;
   readonly values: Readonly<Record<string, unknown>>;
 }
 
-const withPlainValues = ({ key, values }: Told): FieldError => ({ key, values: plainValues(values) });
+const withPlainValues = ({ key, values }: FieldMessage): FieldError => ({ key, values: plainValues(values) });
 
-function plainValues(values: Told['values']): Record<string, string | number> {
+function plainValues(values: FieldMessage['values']): Record<string, string | number> {
   return Object.fromEntries(
     Object.entries(values).filter(
       (pair): pair is [string, string | number] => typeof pair[1] === 'string' || typeof pair[1] === 'number',

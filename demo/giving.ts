@@ -11,7 +11,7 @@ import { giveList } from '../server/jobs/lists.ts';
 import { logRecord } from '../server/proof/records.ts';
 import type { Db } from '../server/store/db.ts';
 import type { Row } from '../server/store/tables.ts';
-import { callAs, isResent, metOnBranch, RESENT, type Lived, type World } from './world.ts';
+import { callAs, isResent, metOnBranch, RESENT, type PointLife, type World } from './world.ts';
 
 /** Days before today in which the office falls a little behind, so that there is something to see. */
 const BEHIND_DAYS = 12;
@@ -38,7 +38,7 @@ async function contract(
   for (const it of world.lived) {
     const mark = marks.get(it.id);
     if (
-      it.procedure.level !== 'L' ||
+      it.procedure.level !== 'licensed' ||
       !mark ||
       day < it.sinceDay ||
       mark.servedDay === 0 ||
@@ -70,8 +70,8 @@ export async function give(world: World, db: Db, day: Day, now: number): Promise
           !it.busy &&
           day >= it.sinceDay &&
           mark.servedDay > 0 &&
-          it.procedure.level !== 'L' &&
-          (it.procedure.level === 'T' && it.tenant !== null) === forTenant
+          it.procedure.level !== 'licensed' &&
+          (it.procedure.level === 'tenant' && it.tenant !== null) === forTenant
         );
       });
       const urgent = theirs.filter((it) => {
@@ -99,12 +99,12 @@ export async function give(world: World, db: Db, day: Day, now: number): Promise
  * time.
  */
 function sittingsOf(
-  theirs: readonly Lived[],
-  urgent: readonly Lived[],
+  theirs: readonly PointLife[],
+  urgent: readonly PointLife[],
   marks: ReadonlyMap<string, Row<'mark'>>,
   day: Day,
   forTenant: boolean,
-): Lived[][] {
+): PointLife[][] {
   let minutes = 0;
   return [...grouped(theirs, ({ machineId }) => machineId).values()].flatMap((machine) => {
     const lead = machine.filter((it) => urgent.includes(it));
@@ -138,7 +138,7 @@ async function giveHome(
   world: World,
   db: Db,
   { day, now, forTenant, staged }: Giving,
-  sittings: readonly (readonly Lived[])[],
+  sittings: readonly (readonly PointLife[])[],
 ): Promise<void> {
   const { cast, env, random } = world;
   const [first] = sittings[0]!;
@@ -180,12 +180,12 @@ async function giveHome(
  */
 export async function giveRound(world: World, db: Db, day: Day, now: number): Promise<void> {
   const marks = new Map((await db.mark.all({})).map((mark) => [mark.pointId, mark]));
-  const left = ({ id }: Lived) => marks.get(id)!.servedDay + marks.get(id)!.intervalDays - day;
+  const left = ({ id }: PointLife) => marks.get(id)!.servedDay + marks.get(id)!.intervalDays - day;
   for (const [i, person] of world.cast.staff.entries()) {
     const free = world.lived
       .filter(
         (it) =>
-          it.procedure.level === 'S' &&
+          it.procedure.level === 'staff' &&
           !it.busy &&
           marks.get(it.id)!.servedDay > 0 &&
           marks.get(it.id)!.scheduled === 1 &&

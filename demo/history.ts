@@ -25,7 +25,7 @@ import {
   isResent,
   metOnBranch,
   type Cast,
-  type Lived,
+  type PointLife,
   type LivedPoint,
   type Pending,
   type World,
@@ -45,7 +45,7 @@ export async function liveForward(
 ): Promise<void> {
   const today = dayOfInstant(env.clock(), zone);
   const random = seeded(20_260_101);
-  const lived: Lived[] = [];
+  const lived: PointLife[] = [];
   const histories = new Map(
     (
       await readHistories(
@@ -192,7 +192,7 @@ const FINDS_BY: Readonly<Record<string, readonly Find[]>> = {
 async function recordOf(
   world: World,
   call: Call,
-  point: Lived,
+  point: PointLife,
   taskId: string,
   needs: readonly Need[],
   day: Day,
@@ -241,14 +241,21 @@ async function recordOf(
   };
 }
 
-async function shoot(world: World, call: Call, point: Lived, shot: Shot, day: Day, cheat: boolean): Promise<string> {
+async function shoot(
+  world: World,
+  call: Call,
+  point: PointLife,
+  shot: Shot,
+  day: Day,
+  cheat: boolean,
+): Promise<string> {
   if (day <= world.today - RETENTION_DAYS) return rememberPhoto(call, shot);
   if (cheat && point.lastPhoto) return takePhoto(call, shot, point.lastPhoto);
   if (point.habits.resends && shot.load > 0.1) point.lastPhoto = await drawShot(shot);
   return takePhoto(call, shot);
 }
 
-function readingsFor(needs: readonly Need[], point: Lived, random: Random): Record<string, number> {
+function readingsFor(needs: readonly Need[], point: PointLife, random: Random): Record<string, number> {
   const readings: Record<string, number> = {};
   for (const need of needs) {
     if (need.kind !== 'reading' || (need.optional && random() < 0.5)) continue;
@@ -266,7 +273,7 @@ function readingsFor(needs: readonly Need[], point: Lived, random: Random): Reco
 }
 
 /** The agent of the step; where several take turns, the next of them. */
-function agentFor(needs: readonly Need[], point: Lived) {
+function agentFor(needs: readonly Need[], point: PointLife) {
   const need = needs.find(({ kind }) => kind === 'agent');
   if (need?.kind !== 'agent') return null;
   return point.procedure.rotation ? need.choices[(point.washes += 1) % need.choices.length]! : need.choices[0]!;

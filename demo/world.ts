@@ -26,12 +26,12 @@ export interface Cast {
 
 export interface Pending {
   readonly jobId: string;
-  readonly points: readonly Lived[];
+  readonly points: readonly PointLife[];
   readonly doer: Actor;
   doOn: Day;
 }
 
-export interface Lived extends LivedPoint {
+export interface PointLife extends LivedPoint {
   readonly speed: number;
   load: number;
   /** Fouling factor of the home, read when it begins. */
@@ -55,7 +55,7 @@ export interface World {
   readonly zone: string;
   readonly today: Day;
   readonly random: Random;
-  readonly lived: Lived[];
+  readonly lived: PointLife[];
   pending: Pending[];
   waiting: Waiting[];
   readonly faults: Map<string, { id: string; closeOn: Day; symptom: string }>;
@@ -72,4 +72,5 @@ export function metOnBranch(error: unknown): null {
 /** One tenant sends the photo of one service again at the next; the point is kept free for it. */
 export const RESENT = { procedure: 'washer.doorBoot', daysAgo: [24, 2], reservedDays: 45 };
 
-export const isResent = ({ habits, procedure }: Lived) => habits.resends === true && procedure.key === RESENT.procedure;
+export const isResent = ({ habits, procedure }: PointLife) =>
+  habits.resends === true && procedure.key === RESENT.procedure;

@@ -2,7 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import { v7 } from 'uuid';
 import { coreText } from '../core/en.ts';
-import { speaker } from '../core/language/message.ts';
+import { translator } from '../core/language/message.ts';
 import { fieldsText } from '../contract/en.ts';
 import { serverText } from './language/en.ts';
 import type { Store } from './store/store.ts';
@@ -18,7 +18,7 @@ export function createEnv(store: Store, photos: string, clock: () => number = Da
     store,
     clock,
     photos,
-    say: speaker('en-GB', { ...coreText, ...fieldsText, ...serverText }),
+    say: translator('en-GB', { ...coreText, ...fieldsText, ...serverText }),
     secret: () => randomBytes(24).toString('base64url'),
     newId: v7,
     weather: standInWeather,

@@ -1,5 +1,5 @@
 /** A recurrence rule in words, in the speaker's language. */
-import type { Speaker } from '../language/message.ts';
+import type { Translator } from '../language/message.ts';
 import { civilOf, dayOfCivil } from './civil.ts';
 import type { Day } from './day.ts';
 import type { Rule, Weekday } from './rule.ts';
@@ -16,7 +16,7 @@ export function ruleWithin(days: number): string {
 }
 
 /** Such as "on the first Saturday of every second month". `start` gives the day where the rule names none. */
-export function ruleWords(say: Speaker, rule: Rule, start: Day): string {
+export function ruleWords(say: Translator, rule: Rule, start: Day): string {
   const { frequency, interval: every, months, weekdays, monthDays, count, until, setPositions } = rule;
   const first = civilOf(start);
   const dates =
@@ -76,7 +76,7 @@ export function ruleWords(say: Speaker, rule: Rule, start: Day): string {
 }
 
 function finish(
-  say: Speaker,
+  say: Translator,
   words: string,
   {
     setPositions,
@@ -101,7 +101,7 @@ function finish(
   );
 }
 
-function weekdayWords(say: Speaker, { nth, weekday }: Weekday): string {
+function weekdayWords(say: Translator, { nth, weekday }: Weekday): string {
   const day = say.weekday(MONDAY + weekday);
   if (nth === 0) return say('rule.each', { day });
   if (nth === 1) return say('rule.first', { day });
@@ -109,9 +109,9 @@ function weekdayWords(say: Speaker, { nth, weekday }: Weekday): string {
   return nth === -2 ? say('rule.lastButOne', { day }) : say('rule.nth', { nth, day });
 }
 
-function dateWords(say: Speaker, date: number): string {
+function dateWords(say: Translator, date: number): string {
   if (date > 0) return say('rule.date', { date });
   return date === -1 ? say('rule.lastDay') : say('rule.dayBeforeEnd', { days: -date });
 }
 
-const list = (say: Speaker, items: readonly string[]): string => say.list(items);
+const list = (say: Translator, items: readonly string[]): string => say.list(items);

@@ -10,7 +10,7 @@ import { isSwitch } from '../jobs/state.ts';
 import type { Agent, Level, Phase, Procedure, State, Step } from './types.ts';
 
 export const PHASES: readonly Phase[] = ['isolate', 'open', 'look', 'clean', 'refit', 'restore', 'test'];
-const LEVELS: readonly Level[] = ['T', 'S', 'L'];
+const LEVELS: readonly Level[] = ['tenant', 'staff', 'licensed'];
 
 export interface EditionStep {
   /** The step of ours that it stands for, by the key of its words; null is a step of one's own. */

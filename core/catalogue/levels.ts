@@ -18,7 +18,7 @@ export interface Siting {
   readonly access: Access | null;
 }
 
-const ORDER: readonly Level[] = ['T', 'S', 'L'];
+const ORDER: readonly Level[] = ['tenant', 'staff', 'licensed'];
 const above = (level: Level): Level => ORDER[Math.min(ORDER.length - 1, ORDER.indexOf(level) + 1)]!;
 const atLeast = (level: Level, least: Level): Level => (ORDER.indexOf(level) < ORDER.indexOf(least) ? least : level);
 
@@ -40,8 +40,8 @@ export function levelAt(
   };
   // Moving one strains its connector: one level up, from staff to the licensed trade.
   if (fuel === 'gas' && moves(procedure)) raise(above(level), 'gas');
-  if (access === 'roof') raise('L', 'roof');
-  if (access === 'ladder') raise(atLeast(level, 'S'), 'ladder');
-  if (hardWired && !switchKnown && isolatesPower(procedure)) raise(atLeast(level, 'S'), 'wired');
+  if (access === 'roof') raise('licensed', 'roof');
+  if (access === 'ladder') raise(atLeast(level, 'staff'), 'ladder');
+  if (hardWired && !switchKnown && isolatesPower(procedure)) raise(atLeast(level, 'staff'), 'wired');
   return { level, raised };
 }

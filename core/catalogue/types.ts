@@ -5,8 +5,8 @@ import type { PracticeDays, School } from '../due/practice.ts';
 
 export type PointKind = 'filter' | 'screen' | 'seal' | 'drain' | 'coil' | 'duct' | 'fan' | 'tub' | 'sensor';
 export type Risk = 'fire' | 'flood' | 'health' | 'breakage' | 'comfort';
-/** T a tenant with plain instructions, S trained staff, L licensed trade. */
-export type Level = 'T' | 'S' | 'L';
+/** Who may do it: a tenant with plain instructions, trained staff, a licensed trade. */
+export type Level = 'tenant' | 'staff' | 'licensed';
 export type Phase = 'isolate' | 'open' | 'look' | 'clean' | 'refit' | 'restore' | 'test';
 export const AGENTS = [
   'bleach',

@@ -4,7 +4,7 @@
  */
 import type { Day } from '../calendar/day.ts';
 
-export interface Unlogged {
+export interface PointWithoutRecord {
   readonly pointId: string;
   readonly placeId: string;
   readonly machineId: string;
@@ -23,7 +23,7 @@ export const mondayOf = (day: Day): Day => day - ((day + 3) % 7);
  * of their risk and fill each week up to an even share of the minutes; of machines of equal risk, those of a home
  * that the week enters anyway come first.
  */
-export function spreadBaseline(points: readonly Unlogged[], weeks: number): Map<string, number> {
+export function spreadBaseline(points: readonly PointWithoutRecord[], weeks: number): Map<string, number> {
   if (!(Number.isInteger(weeks) && weeks >= 1)) throw new RangeError(`weeks must be a whole number from 1: ${weeks}`);
   const sittings = sittingsOf(points);
   const share = sittings.reduce((sum, { minutes }) => sum + minutes, 0) / weeks;
@@ -60,8 +60,8 @@ interface Sitting {
   readonly points: readonly string[];
 }
 
-function sittingsOf(points: readonly Unlogged[]): Sitting[] {
-  const machines = new Map<string, Unlogged[]>();
+function sittingsOf(points: readonly PointWithoutRecord[]): Sitting[] {
+  const machines = new Map<string, PointWithoutRecord[]>();
   for (const point of points) machines.set(point.machineId, [...(machines.get(point.machineId) ?? []), point]);
   return [...machines.values()].map((of) => ({
     placeId: of[0]!.placeId,

@@ -107,7 +107,7 @@ export function burdenOf(
     for (const [, machine] of grouped(here, ({ machineId }) => machineId)) {
       // What a tenant may do and what staff must do are sittings of their own.
       for (const tenantWork of [true, false]) {
-        const group = machine.filter(({ level }) => (level === 'T' && tenanted(placeId)) === tenantWork);
+        const group = machine.filter(({ level }) => (level === 'tenant' && tenanted(placeId)) === tenantWork);
         const jobs = sittings(group, (point) => {
           sum.heavy += point.heavy * point.riskWeight;
           sum.weight += point.riskWeight;

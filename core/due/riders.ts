@@ -11,7 +11,7 @@ export const LEADER_SHARE = 1.25;
 /** A rider joins a sitting from this share of its interval, or when it would pass before the next one. */
 export const JOIN_SHARE = 0.7;
 
-const RANK: Readonly<Record<Level, number>> = { T: 0, S: 1, L: 2 };
+const RANK: Readonly<Record<Level, number>> = { tenant: 0, staff: 1, licensed: 2 };
 
 export interface Sibling {
   readonly id: string;

@@ -1,6 +1,6 @@
 /** How much of what: materials and doses in words, in a person's own units. */
 import type { Material, Procedure, Step } from '../catalogue/types.ts';
-import type { Speaker, Values } from '../language/message.ts';
+import type { Translator, Values } from '../language/message.ts';
 import { asMeasured } from '../quantities/volume.ts';
 import type { UnitSystem } from '../quantities/units.ts';
 
@@ -15,7 +15,7 @@ export const WATER_TO_BLEACH = 3;
 const FRACTIONS: Readonly<Record<string, string>> = { '0.25': '¼', '0.5': '½', '0.75': '¾' };
 
 /** A volume in words: `60 mL`, `1½ cups`. */
-export function volumeWords(say: Speaker, ml: number, system: UnitSystem): string {
+export function volumeWords(say: Translator, ml: number, system: UnitSystem): string {
   const { value, unit } = asMeasured(ml, system);
   const whole = Math.floor(value);
   const fraction = FRACTIONS[String(value - whole)];
@@ -29,7 +29,7 @@ export function volumeWords(say: Speaker, ml: number, system: UnitSystem): strin
 const countOf = ({ each }: Material, { drains }: Extent) => (each === 'drain' ? drains || 1 : 1);
 
 /** A material with its amount where it has one, all doses together. */
-export function materialWords(say: Speaker, material: Material, extent: Extent, system: UnitSystem): string {
+export function materialWords(say: Translator, material: Material, extent: Extent, system: UnitSystem): string {
   const { what, volumeMl } = material;
   return volumeMl === undefined
     ? say(`material.${what}`)
@@ -40,7 +40,7 @@ export function materialWords(say: Speaker, material: Material, extent: Extent, 
  * The agents that a step leaves to choose from, each with how it is used there: `dish soap, or half vinegar, half
  * water`.
  */
-export function agentWords(say: Speaker, { text, needs }: Step): string {
+export function agentWords(say: Translator, { text, needs }: Step): string {
   const choices = needs.flatMap((need) => (need.kind === 'agent' ? need.choices : []));
   return say.anyOf(
     choices.map((agent) =>
@@ -50,7 +50,7 @@ export function agentWords(say: Speaker, { text, needs }: Step): string {
 }
 
 /** The amounts that the words of a procedure's steps ask for. */
-export function stepAmounts(say: Speaker, { materials }: Procedure, extent: Extent, system: UnitSystem): Values {
+export function stepAmounts(say: Translator, { materials }: Procedure, extent: Extent, system: UnitSystem): Values {
   const of = (...names: string[]) =>
     materials.find(({ what, volumeMl }) => names.includes(what) && volumeMl !== undefined);
   const words = (ml: number | undefined) => (ml === undefined ? '' : volumeWords(say, ml, system));

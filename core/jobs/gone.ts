@@ -7,7 +7,7 @@ import { contradictionsIn } from './state.ts';
 import { standsOtherwise } from './stateLine.ts';
 import type { PlannedStep, Situation } from './plannedStep.ts';
 
-export interface Gone {
+export interface Passage {
   readonly steps: readonly PlannedStep[];
   /**
    * Keys of steps that contradict the state they were done in, came before what goes first, or are missing; empty where
@@ -20,7 +20,7 @@ export interface Gone {
  * Replays a sitting from its first step.
  * @param left tasks that were not done; nothing of theirs is missing
  */
-export function replaySitting(sitting: Sitting, situation: Situation, left: readonly string[] = []): Gone {
+export function replaySitting(sitting: Sitting, situation: Situation, left: readonly string[] = []): Passage {
   const acts = activeActs(sitting, situation.found ?? []);
   const { steps, state: end } = replay(sitting, acts, situation);
   const seen = new Set<string>();

@@ -76,7 +76,7 @@ export function replay(sitting: Sitting, acts: readonly Act[], { begin, done = [
   return { steps: withTasks(steps), state };
 }
 
-interface Planned {
+interface PlanDraft {
   readonly steps: readonly PlannedStep[];
   readonly elapsed: number;
   readonly state: State;
@@ -90,7 +90,7 @@ function groupsOf(
   past: Past,
   begin: State,
   pace: number,
-): Planned | null {
+): PlanDraft | null {
   const done = new Set(past.steps.map(({ key }) => key));
   const rest = acts.filter(({ key }) => !done.has(key));
   const whole = solve(sitting, rest, past.state, begin);
@@ -190,7 +190,7 @@ function dropped(
 
 const INFINITE = Infinity;
 
-function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: State): Planned | null {
+function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: State): PlanDraft | null {
   const blocks = blocksOf(acts);
   const count = blocks.length;
   const done: boolean[] = Array(count).fill(false);

@@ -6,7 +6,7 @@ import type { Phase } from '../catalogue/types.ts';
 import { GRADES, type Grade } from '../due/grades.ts';
 import { seeded, type Random } from '../statistics/random.ts';
 
-export interface Rehearsed {
+export interface RehearsalMatter {
   readonly steps: readonly { readonly key: string; readonly phase: Phase }[];
   /** Stop points of this procedure, and of others. */
   readonly stops: readonly string[];
@@ -32,7 +32,7 @@ export interface Question {
 const OPTIONS = 3;
 
 /** The questions of a procedure; fewer where it has nothing to ask about. */
-export function questionsOf({ steps, stops, otherStops }: Rehearsed, seed: number): Question[] {
+export function questionsOf({ steps, stops, otherStops }: RehearsalMatter, seed: number): Question[] {
   const random = seeded(seed);
   const questions: Question[] = [];
   const foreign = otherStops.filter((stop) => !stops.includes(stop));

@@ -326,7 +326,7 @@ const lasts = ({ line, served }: Part): number => Math.max(1, line - served);
 const minutesOf = (parts: readonly Part[]): number => parts.reduce((sum, { procedure }) => sum + procedure.minutes, 0);
 const between = (random: Random, { soonest, latest }: { readonly soonest: number; readonly latest: number }): number =>
   soonest + Math.floor(random() * (latest - soonest + 1));
-const isStaffs = ({ procedure, owed }: Part): boolean => procedure.level !== 'T' || owed;
+const isStaffs = ({ procedure, owed }: Part): boolean => procedure.level !== 'tenant' || owed;
 
 const siblingOf = (part: Part): Sibling => ({
   id: part.procedure.key,

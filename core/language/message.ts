@@ -8,7 +8,7 @@ import { MS_PER_DAY, type Day } from '../calendar/day.ts';
 export type Messages = Readonly<Record<string, string>>;
 export type Values = Readonly<Record<string, string | number | boolean | null | undefined>>;
 
-export interface Speaker {
+export interface Translator {
   /** The text of a key. A key without text is a defect and throws. */
   (key: string, values?: Values): string;
   /** Whether the key has text. */
@@ -32,7 +32,7 @@ export interface Speaker {
 }
 
 /** A speaker of one language. Compiled messages are kept. */
-export function speaker(locale: string, messages: Messages): Speaker {
+export function translator(locale: string, messages: Messages): Translator {
   const compiled = new Map<string, IntlMessageFormat>();
   const format = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat(locale, options);
   const long = format({ day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' });
@@ -53,7 +53,7 @@ export function speaker(locale: string, messages: Messages): Speaker {
       compiled.set(key, message);
     }
     return String(message.format(values as Record<string, string | number>));
-  }) as Speaker;
+  }) as Translator;
   say.has = (key) => Object.hasOwn(messages, key);
   say.day = (day) => long.format(day * MS_PER_DAY);
   say.shortDay = (day) => short.format(day * MS_PER_DAY);

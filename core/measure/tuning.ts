@@ -33,7 +33,7 @@ export function coldWorking(fridgeC: number, freezerC: number): Working {
   };
 }
 
-export interface Measured {
+export interface TemperatureReading {
   /** Instant, ms. */
   readonly at: number;
   readonly fridgeC: number;
@@ -61,7 +61,7 @@ function against(compartment: Compartment, value: number): 'colder' | 'warmer' |
 }
 
 /** What to do next. @param measured oldest first; each but the last was followed by one degree of turning */
-export function nextTuning(measured: readonly Measured[], now: number): TuningStep {
+export function nextTuning(measured: readonly TemperatureReading[], now: number): TuningStep {
   const last = measured.at(-1);
   if (!last) return { do: 'measure' };
   const warm = (['fridge', 'freezer'] as const).find((compartment) => {

@@ -1,6 +1,6 @@
 /** A working in words, in a person's own units. */
 import { volumeWords } from '../jobs/amounts.ts';
-import type { Speaker, Values } from '../language/message.ts';
+import type { Translator, Values } from '../language/message.ts';
 import type { UnitSystem } from '../quantities/units.ts';
 import type { Working } from './working.ts';
 
@@ -9,7 +9,7 @@ export interface WorkingWords {
   readonly limits: readonly { readonly says: string; readonly met: boolean }[];
 }
 
-export function workingWords(say: Speaker, { terms, limits }: Working, system: UnitSystem): WorkingWords {
+export function workingWords(say: Translator, { terms, limits }: Working, system: UnitSystem): WorkingWords {
   const amount = (values: Values) =>
     typeof values.ml === 'number' && values.ml > 0 ? { amount: volumeWords(say, values.ml, system) } : {};
   return {

@@ -37,8 +37,8 @@ export type Delivery =
   | { readonly ended: 'refused'; readonly says: string }
   | { readonly ended: 'later'; readonly why: Hindrance };
 
-/** No line, nobody signed in who made it, or a server that is busy. */
-export type Hindrance = 'line' | 'session' | 'busy';
+/** No connection, nobody signed in who made it, or a server that is busy. */
+export type Hindrance = 'connection' | 'session' | 'busy';
 
 export interface Queue {
   /** Everything that waits or was refused, in order. */
@@ -50,7 +50,7 @@ export interface Queue {
 /** How a try ended, by the status of the answer; 0 where there was none. */
 export function deliveryOf(status: number, answer: object, says: string): Delivery {
   if (status >= 200 && status < 300) return { ended: 'taken', answer };
-  if (status === 0) return { ended: 'later', why: 'line' };
+  if (status === 0) return { ended: 'later', why: 'connection' };
   if (status === 401) return { ended: 'later', why: 'session' };
   if (status === 408 || status === 425 || status === 429 || status >= 500) return { ended: 'later', why: 'busy' };
   return { ended: 'refused', says };

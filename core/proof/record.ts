@@ -40,7 +40,7 @@ export interface PlannedLine {
 }
 
 /** What was put in place of the old one. */
-export interface Replaced {
+export interface Replacement {
   readonly size: string | null;
   readonly lot: string | null;
   /** In the currency of the prices. */
@@ -69,7 +69,7 @@ export interface ServiceRecord extends Observation {
   readonly begin?: Readonly<Record<string, string>>;
   readonly agents?: readonly Agent[];
   readonly after?: Grade | null;
-  readonly replaced?: Replaced | null;
+  readonly replaced?: Replacement | null;
   /** Number of the manager's own edition; null is ours, absent before schema 3. */
   readonly edition?: number | null;
   /** Instants in ms; the day in the property's zone. */

@@ -8,7 +8,7 @@ import {
 } from '../../core/catalogue/edition.ts';
 import { procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
-import type { Speaker } from '../../core/language/message.ts';
+import type { Translator } from '../../core/language/message.ts';
 import { inForce, factsOf } from '../store/facts.ts';
 import type { EditionSummary, SaveEdition, TakeOurs } from '../../contract/editions.ts';
 import { namesOf } from '../lookup/find.ts';
@@ -59,14 +59,14 @@ export async function summariesOf(
   }));
 }
 
-const changeWords = (say: Speaker, changes: readonly EditionChange[]): string[] =>
+const changeWords = (say: Translator, changes: readonly EditionChange[]): string[] =>
   changes.length === 0
     ? [say('changed.nothing')]
     : changes.map(({ key, values, step }) =>
         say(`changed.${key}`, { ...values, ...(step && { title: titleOf(say, step) }) }),
       );
 
-const titleOf = (say: Speaker, step: string) => (say.has(`${step}.title`) ? say(`${step}.title`) : step);
+const titleOf = (say: Translator, step: string) => (say.has(`${step}.title`) ? say(`${step}.title`) : step);
 
 /** The latest number; another one by now than the form was opened on is a conflict that says what was changed. */
 async function refuseStale(call: Call, key: string, basedOn: number): Promise<number> {

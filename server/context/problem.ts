@@ -1,6 +1,6 @@
 /** Problems: errors with a sentence that a person can act on, answered as RFC 9457 documents. */
 import type { FieldErrors } from '../../contract/validate.ts';
-import type { Speaker, Values } from '../../core/language/message.ts';
+import type { Translator, Values } from '../../core/language/message.ts';
 
 export class Problem extends Error {
   constructor(
@@ -35,7 +35,7 @@ const TITLES: Record<number, string> = {
 };
 
 /** The problem document of RFC 9457, with `fields` where a form is to blame. */
-export function problemDocument(problem: Problem, say: Speaker) {
+export function problemDocument(problem: Problem, say: Translator) {
   return {
     type: `urn:dewline:problem:${problem.key}`,
     title: TITLES[problem.status] ?? 'Error',

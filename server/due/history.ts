@@ -26,7 +26,7 @@ import { inForce, knownFacts, type KnownFacts } from '../store/facts.ts';
 import { holdAmong } from '../lookup/hold.ts';
 import { effectsOn, placeHistory, stretchesOf, type PlaceHistory } from './circumstances.ts';
 import type { Seasons } from '../store/factValues.ts';
-import type { PointHistory, Supposed } from './pointHistory.ts';
+import type { PointHistory, Supposition } from './pointHistory.ts';
 import { waitsForSignal, choicesOf, daysWith, capsOf, turnAt, lacks, newSince } from './pointFacts.ts';
 
 export const SEASONS: Seasons = { coolingMonth: 6, coolingDate: 1, leadDays: 14, warmCelsius: 22 };
@@ -35,7 +35,7 @@ export async function readHistory(
   db: Db,
   pointId: string,
   now: number,
-  supposed: Supposed = {},
+  supposed: Supposition = {},
 ): Promise<PointHistory> {
   return (await readHistories(db, [pointId], now, supposed))[0]!;
 }
@@ -45,7 +45,7 @@ export async function readHistories(
   db: Db,
   pointIds: readonly string[],
   now: number,
-  supposed: Supposed = {},
+  supposed: Supposition = {},
 ): Promise<PointHistory[]> {
   const points = await sql.readPointRows(db, pointIds);
   const tenancies = await sql.readTenancyRows(db, [...new Set(points.map(({ placeId }) => placeId))]);
@@ -63,7 +63,7 @@ export async function readHistories(
   const facts = knownFacts(
     factRows.sort((a, b) => a.fromDay - b.fromDay || a.recordedAt - b.recordedAt || (a.id < b.id ? -1 : 1)),
   );
-  const read: Read = {
+  const read: HistoryRows = {
     now,
     supposed,
     facts,
@@ -85,9 +85,9 @@ export async function readHistories(
   return points.map((row) => historyOf(read, row));
 }
 
-interface Read {
+interface HistoryRows {
   readonly now: number;
-  readonly supposed: Supposed;
+  readonly supposed: Supposition;
   readonly facts: KnownFacts;
   readonly editions: ReadonlyMap<string, EditionInForce>;
   readonly today: Map<string, Day>;
@@ -115,7 +115,7 @@ function remembered<V>(map: Map<string, V>, key: string, make: () => V): V {
   return value;
 }
 
-function historyOf(read: Read, row: sql.PointRow): PointHistory {
+function historyOf(read: HistoryRows, row: sql.PointRow): PointHistory {
   const { id, number, procedure: key, organisationId, machineId, placeId, propertyId, zone } = row;
   const { facts, supposed } = read;
   const today = remembered(read.today, zone, () => dayOfInstant(read.now, zone));
@@ -189,20 +189,20 @@ function historyOf(read: Read, row: sql.PointRow): PointHistory {
   };
 }
 
-function practiceAt({ facts, supposed }: Read, scopes: readonly string[], today: Day) {
+function practiceAt({ facts, supposed }: HistoryRows, scopes: readonly string[], today: Day) {
   const fact = facts.nearest(scopes, 'practice', today);
   return { practice: supposed.practice ?? fact?.value ?? 'steady', practiceFrom: fact?.subjectId ?? scopes.at(-1)! };
 }
 
 /** Days on which a household followed another. */
-function turnoversAt({ tenancies }: Read, placeId: string, today: Day): Day[] {
+function turnoversAt({ tenancies }: HistoryRows, placeId: string, today: Day): Day[] {
   const later = (tenancies.get(placeId) ?? []).slice(1);
   return later.map(({ fromDay }) => fromDay).filter((fromDay) => fromDay <= today);
 }
 
 /** The procedure as methods, the edition in force, what is forbidden there and the machine make it. */
 function procedureAt(
-  { facts, supposed, editions }: Read,
+  { facts, supposed, editions }: HistoryRows,
   { procedure: key, organisationId, fuel, hardWired, switchKnown }: sql.PointRow,
   scopes: readonly string[],
   specification: Specification | undefined,
@@ -228,7 +228,11 @@ function procedureAt(
  * What was found, oldest first. A day that somebody claimed is believed until a service is recorded; it teaches
  * nothing.
  */
-function conditionsAt({ facts, conditions }: Read, { id, machineId }: sql.PointRow, today: Day): sql.ConditionRow[] {
+function conditionsAt(
+  { facts, conditions }: HistoryRows,
+  { id, machineId }: sql.PointRow,
+  today: Day,
+): sql.ConditionRow[] {
   const found = conditions.get(id) ?? [];
   if (found.some(({ kind }) => kind === 'service')) return found;
   const claimed = facts.nearest([id, machineId], 'lastDone', today)?.value;
@@ -257,7 +261,7 @@ const plainCondition = ({ kind, day, grade, confirmed, doubtful }: sql.Condition
 });
 
 function calendarAt(
-  { facts }: Read,
+  { facts }: HistoryRows,
   { machineId, propertyId, organisationId }: sql.PointRow,
   practice: Practice,
   today: Day,
@@ -273,9 +277,9 @@ function calendarAt(
   };
 }
 
-type Anchored = NonNullable<Supposed['anchor']>;
+type AnchorInForce = NonNullable<Supposition['anchor']>;
 
-function anchorAt({ facts, supposed }: Read, pointId: string, procedure: Procedure, today: Day): Anchored {
+function anchorAt({ facts, supposed }: HistoryRows, pointId: string, procedure: Procedure, today: Day): AnchorInForce {
   const chosen = supposed.anchor ?? facts.nearest([pointId], 'anchor', today)?.value ?? procedure.anchor;
   return chosen ?? { choice: { kind: 'none' }, mode: 'sets' };
 }

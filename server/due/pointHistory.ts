@@ -63,7 +63,7 @@ export interface PointHistory {
 }
 
 /** What may be assumed otherwise, to see what would follow before it is saved. */
-export interface Supposed {
+export interface Supposition {
   readonly practice?: Practice | undefined;
   readonly changes?: Changes | undefined;
   readonly choices?: Choices | undefined;

@@ -27,11 +27,16 @@ import type { Db } from '../store/db.ts';
 import { factsOf, inForce, nearestFact, recordFact } from '../store/facts.ts';
 import { findPoint } from '../lookup/find.ts';
 import { recompute } from './recompute.ts';
-import { findScope, pointsBelow, type Found } from '../lookup/scope.ts';
+import { findScope, pointsBelow, type ScopedSubject } from '../lookup/scope.ts';
 import type { FactName, FactValues } from '../store/factValues.ts';
 
 /** Writes a fact from today on and recomputes what follows it. */
-async function settle<N extends FactName>(call: Call, found: Found, name: N, value: FactValues[N]): Promise<object> {
+async function settle<N extends FactName>(
+  call: Call,
+  found: ScopedSubject,
+  name: N,
+  value: FactValues[N],
+): Promise<object> {
   await recordFact(call, found.subjectId, name, value, found.today);
   await recompute(call.db, await pointsBelow(call, found), call.now);
   return {};

@@ -16,7 +16,7 @@ import type { Row } from '../store/tables.ts';
 import { namesOf } from '../lookup/find.ts';
 import { recompute } from './recompute.ts';
 
-export interface Raised {
+export interface NewSignal {
   readonly id: string;
   readonly machine: Row<'machine'>;
   readonly type: string;
@@ -31,7 +31,7 @@ export interface Raised {
  */
 export async function raiseSignal(
   db: Db,
-  { id, machine, type, note, personId, emitterId }: Raised,
+  { id, machine, type, note, personId, emitterId }: NewSignal,
   now: number,
 ): Promise<string> {
   const kind = signalsOf(machine.type).find(({ key }) => key === type);

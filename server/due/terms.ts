@@ -2,7 +2,7 @@
 import type { Day } from '../../core/calendar/day.ts';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import type { Term } from '../../core/due/compute.ts';
-import type { Speaker } from '../../core/language/message.ts';
+import type { Translator } from '../../core/language/message.ts';
 import { ruleWithin, ruleWords } from '../../core/calendar/words.ts';
 import { nextAnchorDay, ruleOf, type AnchorChoice } from '../../core/due/anchor.ts';
 import { assumptionsWith } from '../../core/due/assumptions.ts';
@@ -10,7 +10,7 @@ import { dayOfCivil, civilOf } from '../../core/calendar/civil.ts';
 import type { TermLine } from '../../contract/due.ts';
 import type { PointHistory } from './pointHistory.ts';
 
-export function termLine(say: Speaker, term: Term, { inputs, signals, faults }: PointHistory): TermLine {
+export function termLine(say: Translator, term: Term, { inputs, signals, faults }: PointHistory): TermLine {
   const days = Math.round(term.days);
   switch (term.term) {
     case 'reference':
@@ -91,7 +91,7 @@ export function paceOf(speed: number): 'faster' | 'slower' | 'same' {
 }
 
 /** The calendar that a point keeps, in words. */
-export function anchorWords(say: Speaker, choice: AnchorChoice, { calendar, inputs, today }: PointHistory): string {
+export function anchorWords(say: Translator, choice: AnchorChoice, { calendar, inputs, today }: PointHistory): string {
   const { year } = civilOf(today);
   const cooling = (lead: number): Day => dayOfCivil(year, calendar.cooling.month, calendar.cooling.date) - lead;
   switch (choice.kind) {
@@ -122,7 +122,7 @@ export function anchorWords(say: Speaker, choice: AnchorChoice, { calendar, inpu
 
 /** The two sentences that a tenant could read: how often, and why so. */
 export function plainWords(
-  say: Speaker,
+  say: Translator,
   history: PointHistory,
   line: { readonly servedDay: Day | null; readonly days: number; readonly terms: readonly Term[] },
 ): string {
@@ -155,7 +155,7 @@ export function plainWords(
 /**
  * A calendar that lets a part go far past what was learned there, with the rule that would fit; null where it does not.
  */
-export function beyondWords(say: Speaker, days: number, learned: number | null): string | null {
+export function beyondWords(say: Translator, days: number, learned: number | null): string | null {
   return learned === null
     ? null
     : say('due.beyond', { days, learned, fits: ruleWords(say, ruleOf(ruleWithin(learned)), 0) });

@@ -1,6 +1,6 @@
 /** The loop of setting a fridge right: out of its limits, one degree of turning, and a look again two days later. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
-import { nextTuning, type Measured } from '../../core/measure/tuning.ts';
+import { nextTuning, type TemperatureReading } from '../../core/measure/tuning.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
 import type { Call } from '../context/context.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
@@ -24,7 +24,7 @@ export async function followTuning({ env: { say, newId }, db, now }: Call, recor
   const type = SIGNAL_OF[point.procedure];
   if (!type) return;
   const records = await db.record.all({ pointId: point.id }, { order: [['doneAt', 'DESC']], limit: REMEMBERED });
-  const measured = records.reverse().flatMap(({ doneAt, canonical }): Measured[] => {
+  const measured = records.reverse().flatMap(({ doneAt, canonical }): TemperatureReading[] => {
     const { readings } = JSON.parse(canonical) as ServiceRecord;
     const fridgeC = readings.fridgeCelsius;
     const freezerC = readings.freezerCelsius ?? null;

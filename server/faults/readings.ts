@@ -7,7 +7,7 @@ import type { ReadingSeries } from '../../contract/labels.ts';
 import { baselineOf, judgedValue, openings, type Opening, type Readings } from '../../core/proof/readings.ts';
 import { enteredIn, enteredOf } from '../../core/quantities/entered.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';
-import type { Speaker } from '../../core/language/message.ts';
+import type { Translator } from '../../core/language/message.ts';
 import { raiseSignal } from '../due/signals.ts';
 import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
@@ -128,12 +128,12 @@ export async function seriesOf(
 }
 
 /** What is judged may be more than what is read: a drop, a rate. */
-const nameOf = (say: Speaker, reading: string): string =>
+const nameOf = (say: Translator, reading: string): string =>
   say(say.has(`judged.${reading}`) ? `judged.${reading}` : `reading.${reading}`);
 
 /** A judged figure with its unit, in a person's own. */
 export function figureWords(
-  say: Speaker,
+  say: Translator,
   { judged, unit }: Pick<ReadingNeed, 'judged' | 'unit'>,
   figure: number,
   units: UnitSystem,

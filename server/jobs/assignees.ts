@@ -18,7 +18,7 @@ export async function assigneesFor(
   procedures: readonly Procedure[],
 ): Promise<PointAnswer['assignees']> {
   const { db, actor } = call;
-  const forStaff = procedures.every(({ level }) => level !== 'L');
+  const forStaff = procedures.every(({ level }) => level !== 'licensed');
   const grants = await db.roleGrant.all({ organisationId: actor.organisationId, role: ['staff', 'manager'] });
   const staff = await db.person.all(
     { id: [...new Set(grants.map(({ personId }) => personId))] },
@@ -63,7 +63,7 @@ async function tenantFor(
   const zone = await zoneOfPlace(db, placeId);
   if (await holdOf(db, placeId, dayOfInstant(now, zone))) return [];
   const use = await budgetUse(db, tenancy, now, zone);
-  const forTenant = procedures.every(({ level }) => level === 'T');
+  const forTenant = procedures.every(({ level }) => level === 'tenant');
   const fits = fitsBudget(use, procedures.reduce((sum, { minutes }) => sum + minutes, 0) * use.pace);
   return [
     {

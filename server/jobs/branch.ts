@@ -12,7 +12,7 @@ import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 import type { PointHistory } from '../due/pointHistory.ts';
 
-export interface Poured {
+export interface DrainPour {
   readonly agent: Agent;
   readonly machineId: string;
 }
@@ -28,7 +28,7 @@ export async function machinesOnBranch(db: Db, machineId: string): Promise<Row<'
 }
 
 /** Agents recorded on a day on the branch of a machine. */
-export async function usedOnBranch(db: Db, machineId: string, day: Day): Promise<Poured[]> {
+export async function usedOnBranch(db: Db, machineId: string, day: Day): Promise<DrainPour[]> {
   const machines = await machinesOnBranch(db, machineId);
   const points = await db.point.all({ machineId: machines.map(({ id }) => id) }, { columns: ['id', 'machineId'] });
   const records = await db.record.all(
@@ -48,7 +48,7 @@ async function inHandOnBranch(
   machineId: string,
   zone: string,
   exceptJob: string | null,
-): Promise<Poured[]> {
+): Promise<DrainPour[]> {
   const machines = await machinesOnBranch(db, machineId);
   const today = dayOfInstant(now, zone);
   const jobs = (

@@ -8,7 +8,7 @@ import { needsInPlan } from '../../core/jobs/gone.ts';
 import { planSitting } from '../../core/jobs/plan.ts';
 import { sittingOf, type Sitting, type SittingTask } from '../../core/jobs/sitting.ts';
 import { shownVariables, stateLine } from '../../core/jobs/stateLine.ts';
-import type { Speaker } from '../../core/language/message.ts';
+import type { Translator } from '../../core/language/message.ts';
 import { BEGINNINGS, type JobAnswer } from '../../contract/jobs.ts';
 import type { PlannedStep } from '../../core/jobs/plannedStep.ts';
 
@@ -77,19 +77,24 @@ export const sittingOn = (
 ): Sitting => sittingOf(systemOf(type, fuel), tasks);
 
 /** Words for the values of everything that can be switched. */
-export function stateWordsOf(say: Speaker, { changes }: Sitting): Record<string, string> {
+export function stateWordsOf(say: Translator, { changes }: Sitting): Record<string, string> {
   return Object.fromEntries(changes.map(({ variable, to, words }) => [`${variable}.${to}`, say(`state.${words}`)]));
 }
 
 /** The line that says what the machine must be like, for each step of a plan. */
-export function stateLines(say: Speaker, sitting: Sitting, steps: readonly PlannedStep[], begin: State = {}): string[] {
+export function stateLines(
+  say: Translator,
+  sitting: Sitting,
+  steps: readonly PlannedStep[],
+  begin: State = {},
+): string[] {
   const words = stateWordsOf(say, sitting);
   const variables = shownVariables(sitting, steps, begin);
   return steps.map(({ state }) => stateLine(words, variables, state));
 }
 
 /** How the machine may be found otherwise than usual, where that changes what is done. */
-export function beginningsOf(say: Speaker, { usual, changes }: Sitting): JobAnswer['beginnings'] {
+export function beginningsOf(say: Translator, { usual, changes }: Sitting): JobAnswer['beginnings'] {
   return Object.entries(BEGINNINGS)
     .filter(([variable]) => usual[variable] !== undefined && changes.some((it) => it.variable === variable))
     .flatMap(([variable, values]) =>

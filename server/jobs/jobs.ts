@@ -3,7 +3,7 @@ import { machineTypeOf } from '../../core/catalogue/catalogue.ts';
 import { systemOf } from '../../core/catalogue/systems.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import { moverOf, needsReason, stateAfter, type Move } from '../../core/jobs/transitions.ts';
-import type { Speaker } from '../../core/language/message.ts';
+import type { Translator } from '../../core/language/message.ts';
 import type { GiveJob, MoveJob } from '../../contract/jobs.ts';
 import { recomputeWork } from '../due/recompute.ts';
 import { readHistories } from '../due/history.ts';
@@ -61,14 +61,15 @@ export async function whoMay(
   const assignee = (await assigneesFor(call, placeId, procedures)).find(({ id }) => id === assigneeId);
   if (!assignee) throw fieldProblem('assigneeId', 'field.oneOf');
   if (assignee.may) return assignee;
-  const above = procedures.find(({ level }) => level === 'L') ?? procedures.find(({ level }) => level !== 'T');
+  const above =
+    procedures.find(({ level }) => level === 'licensed') ?? procedures.find(({ level }) => level !== 'tenant');
   throw above
     ? aboveLevel(call.env.say, above)
     : new Problem(409, 'budget', { name: assignee.name, budget: assignee.budget ?? '' });
 }
 
 /** The work wants somebody of a higher level. */
-export function aboveLevel(say: Speaker, { key, level }: Procedure): Problem {
+export function aboveLevel(say: Translator, { key, level }: Procedure): Problem {
   return new Problem(422, 'level', { task: say(`task.${key}`), level: say(`level.${level}`) });
 }
 
@@ -196,7 +197,7 @@ export async function applyMove(
 }
 
 /** What a person is told whose job is no longer as they saw it. */
-export function jobMoved(say: Speaker, { state, reason }: Row<'job'>): Problem {
+export function jobMoved(say: Translator, { state, reason }: Row<'job'>): Problem {
   return new Problem(409, 'jobMoved', { state: say(`job.${state}`), reason: reason ?? 'none' });
 }
 

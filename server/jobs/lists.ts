@@ -54,7 +54,7 @@ export async function readHomeList(call: Call, placeId: string): Promise<HomeLis
       id: history.point.id,
       name: say(`point.${history.procedure.key}`),
       minutes: history.procedure.minutes,
-      forTenant: history.procedure.level === 'T',
+      forTenant: history.procedure.level === 'tenant',
       share: share ?? null,
       rides: mark.scheduled === 0,
     });

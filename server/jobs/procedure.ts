@@ -14,7 +14,7 @@ import type { Need, Procedure, Step } from '../../core/catalogue/types.ts';
 import { stepsOfAct } from '../../core/jobs/gone.ts';
 import { planSitting } from '../../core/jobs/plan.ts';
 import { agentWords, materialWords, stepAmounts } from '../../core/jobs/amounts.ts';
-import type { Speaker } from '../../core/language/message.ts';
+import type { Translator } from '../../core/language/message.ts';
 import type { ProcedureAnswer, ProcedureStep } from '../../contract/editions.ts';
 import type { Call } from '../context/context.ts';
 import { sittingOn, stateLines } from './jobSitting.ts';
@@ -128,7 +128,7 @@ export function stepWords(
   };
 }
 
-export function askWords(say: Speaker, need: Need, procedure: string): string {
+export function askWords(say: Translator, need: Need, procedure: string): string {
   if (need.kind === 'finds') return say('item.finds');
   if (need.kind === 'timer') return say('item.timer', { minutes: need.minutes });
   if (need.kind === 'reading' && need.judged) return needLabel(say, need, procedure);

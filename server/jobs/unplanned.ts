@@ -10,7 +10,8 @@ import { aboveLevel, createJob } from './jobs.ts';
 import { labelledMachine } from '../lookup/visible.ts';
 
 /** The levels that this person may do: a tenant what needs nobody else, staff all that needs no licence. */
-export const mayDo = ({ actor }: Call, level: string): boolean => level === 'T' || (level === 'S' && isOffice(actor));
+export const mayDo = ({ actor }: Call, level: string): boolean =>
+  level === 'tenant' || (level === 'staff' && isOffice(actor));
 
 export async function beginUnplanned(call: Call, number: string, { id, numbers }: Begin): Promise<{ id: string }> {
   const {

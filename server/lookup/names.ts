@@ -1,7 +1,7 @@
 /** What things are called. */
-import type { Speaker } from '../../core/language/message.ts';
+import type { Translator } from '../../core/language/message.ts';
 import type { Row } from '../store/tables.ts';
 
-export function machineName(say: Speaker, { label, type }: Pick<Row<'machine'>, 'label' | 'type'>): string {
+export function machineName(say: Translator, { label, type }: Pick<Row<'machine'>, 'label' | 'type'>): string {
   return label || say(`machine.${type}`);
 }

@@ -6,7 +6,7 @@ import { notFound } from '../context/problem.ts';
 import { machineName } from './names.ts';
 import { readPointsBelow } from '../sql/scope.ts';
 
-export interface Found {
+export interface ScopedSubject {
   readonly scope: Scope;
   readonly subjectId: string;
   readonly name: string;
@@ -14,7 +14,7 @@ export interface Found {
 }
 
 /** Finds what a choice is about; another organisation's is not there. */
-export async function findScope(call: Call, scope: Scope, subjectId: string | null): Promise<Found> {
+export async function findScope(call: Call, scope: Scope, subjectId: string | null): Promise<ScopedSubject> {
   const {
     db,
     env: { say },
@@ -56,7 +56,7 @@ async function chainOf(
 }
 
 /** Finds what an address names, where the organisation goes by any id. */
-export async function findAddressed(call: Call, scope: string, id: string): Promise<Found> {
+export async function findAddressed(call: Call, scope: string, id: string): Promise<ScopedSubject> {
   if (!SCOPES.includes(scope as Scope)) throw notFound();
   return findScope(call, scope as Scope, scope === 'organisation' ? null : id);
 }
@@ -64,5 +64,5 @@ export async function findAddressed(call: Call, scope: string, id: string): Prom
 /** Points that follow a choice made there. */
 export const pointsBelow = (
   { db }: Call,
-  { scope, subjectId }: Pick<Found, 'scope' | 'subjectId'>,
+  { scope, subjectId }: Pick<ScopedSubject, 'scope' | 'subjectId'>,
 ): Promise<string[]> => readPointsBelow(db, scope, subjectId);

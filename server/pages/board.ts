@@ -19,7 +19,7 @@ export interface BoardBytes {
   gzipped(): Promise<Buffer>;
 }
 
-interface Kept {
+interface BoardCache {
   readonly revision: number;
   readonly days: string;
   readonly head: Head;
@@ -41,7 +41,7 @@ const BOARD_TABLES = [...HEAD_TABLES, 'mark', 'proof', 'fault', 'signal', 'alarm
 
 /** A reader of boards that remembers one per organisation, until its tables are written or a day begins. */
 export function boardReader(env: Env) {
-  const kept = new Map<string, Kept>();
+  const kept = new Map<string, BoardCache>();
   return async (organisationId: string): Promise<BoardBytes> => {
     const known = kept.get(organisationId);
     const revision = env.store.revisionOf(BOARD_TABLES);

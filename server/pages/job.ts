@@ -33,7 +33,7 @@ import { markDates } from '../lookup/markDates.ts';
 import type { PlannedStep } from '../../core/jobs/plannedStep.ts';
 import { carried, materialsInWords, rodWords, stopApplies } from './kitWords.ts';
 
-interface Described {
+interface JobContext {
   readonly job: Row<'job'>;
   readonly machine: Row<'machine'>;
   readonly property: Row<'property'>;
@@ -69,7 +69,7 @@ export async function summarise(call: Call, job: Row<'job'>): Promise<JobSummary
   return (await describe(call, job)).summary;
 }
 
-async function describe({ db, env: { say }, now }: Call, job: Row<'job'>): Promise<Described> {
+async function describe({ db, env: { say }, now }: Call, job: Row<'job'>): Promise<JobContext> {
   const [machine, place, rows] = await Promise.all([
     db.machine.one({ id: job.machineId }),
     db.place.one({ id: job.placeId }),
@@ -242,7 +242,7 @@ interface Fittings {
 function describeSitting(
   { env: { say } }: Call,
   machine: Row<'machine'>,
-  current: Described['tasks'],
+  current: JobContext['tasks'],
   { specificationOf, units, blocked, runs, tenant }: Fittings,
 ): Pick<JobAnswer, 'steps' | 'others' | 'sitting' | 'stateWords' | 'beginnings'> {
   const tasks = current.map(({ id, procedure, turn, pointId }) =>
@@ -292,7 +292,7 @@ function describeSitting(
 }
 
 /** Agents that the other tasks of a sitting surely use. */
-const besideOf = (current: Described['tasks'], id: string): Agent[] =>
+const besideOf = (current: JobContext['tasks'], id: string): Agent[] =>
   current.filter((task) => task.id !== id).flatMap(({ procedure, turn }) => certainAgents(procedure, turn));
 
 /** Agents that went down this machine's branch today: what must not meet them is not offered. */

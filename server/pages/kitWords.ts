@@ -1,6 +1,6 @@
 /** What is carried to a job, and said before it begins, in words. */
 import type { Agent, Material, Procedure } from '../../core/catalogue/types.ts';
-import type { Speaker } from '../../core/language/message.ts';
+import type { Translator } from '../../core/language/message.ts';
 import { rodsFor, ROD_MM } from '../../core/measure/ductRun.ts';
 import { MM_PER_FOOT, type UnitSystem } from '../../core/quantities/units.ts';
 import type { Specification } from '../../contract/register.ts';
@@ -23,7 +23,7 @@ export function carried(
 
 /** Agents that are a choice of one stand in one line. */
 export function materialsInWords(
-  say: Speaker,
+  say: Translator,
   materials: readonly Material[],
   { steps }: Procedure,
   words: (material: Material) => string,
@@ -38,7 +38,7 @@ export function materialsInWords(
 }
 
 /** The brush with as many rods as the run is long, where it was entered. */
-export function rodWords(say: Speaker, { kit }: Procedure, { duct }: Specification, units: UnitSystem): string[] {
+export function rodWords(say: Translator, { kit }: Procedure, { duct }: Specification, units: UnitSystem): string[] {
   if (!duct || !kit.includes('ductBrush')) return [];
   const length = (mm: number) =>
     units === 'us'

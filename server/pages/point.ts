@@ -121,7 +121,7 @@ async function companions({ db, env: { say }, now }: Call, machineId: string, po
       share: share ?? null,
       chosen: near.has(id),
       name: say(`point.${key}`),
-      forTenant: level === 'T',
+      forTenant: level === 'tenant',
       minutes,
     };
   });

@@ -17,7 +17,7 @@ import { SCOPES, type PracticeAnswer, type PracticePreview, type Scope } from '.
 import type { Call } from '../context/context.ts';
 import { factsOf, inForce, nearestFact, type Fact } from '../store/facts.ts';
 import { practiceScope, readHistories, SEASONS } from '../due/history.ts';
-import { findAddressed, findScope, pointsBelow, type Found } from '../lookup/scope.ts';
+import { findAddressed, findScope, pointsBelow, type ScopedSubject } from '../lookup/scope.ts';
 import { personPace } from '../jobs/pace.ts';
 import { readBeyond } from '../sql/lines.ts';
 import { budgetOf, changesOf } from '../due/settings.ts';
@@ -201,7 +201,10 @@ export async function previewPractice(call: Call, scope: string, id: string): Pr
 }
 
 /** What holds there where no point follows yet. */
-async function practiceAround({ db, actor: { organisationId } }: Call, { subjectId, today }: Found): Promise<Practice> {
+async function practiceAround(
+  { db, actor: { organisationId } }: Call,
+  { subjectId, today }: ScopedSubject,
+): Promise<Practice> {
   return (await nearestFact(db, [subjectId, organisationId], 'practice', today))?.value ?? 'steady';
 }
 

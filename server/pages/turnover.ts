@@ -71,7 +71,7 @@ export async function readTurnover(call: Call, placeId: string): Promise<Turnove
             kind,
             todo,
             minutes: todo === 'serve' ? minutes : 1,
-            forTenants: level === 'T',
+            forTenants: level === 'tenant',
             says:
               share === undefined
                 ? say('turnover.noRecord')

@@ -17,7 +17,7 @@ import { believeSpeed, speedQuantile } from '../../core/due/learning.ts';
 import { contradictions, lessonsOf, taughtConditions } from '../../core/due/lessons.ts';
 import { SCHOOLS } from '../../core/due/practice.ts';
 import { ruleWords } from '../../core/calendar/words.ts';
-import type { Speaker } from '../../core/language/message.ts';
+import type { Translator } from '../../core/language/message.ts';
 import type { WorkingAnswer } from '../../contract/due.ts';
 import type { Suppose } from '../../contract/practice.ts';
 import type { Call } from '../context/context.ts';
@@ -25,7 +25,7 @@ import { findPoint, namesOf } from '../lookup/find.ts';
 import { practiceScope, readHistory } from '../due/history.ts';
 import { anchorOf, changesOf, withChanges } from '../due/settings.ts';
 import { anchorWords, beyondWords, isoOrNull, plainWords, termLine } from '../due/terms.ts';
-import type { PointHistory, Supposed } from '../due/pointHistory.ts';
+import type { PointHistory, Supposition } from '../due/pointHistory.ts';
 
 /** How sure the speed is, by the highest that it may be over the lowest. */
 function spreadWord(ratio: number): 'alone' | 'some' | 'sure' {
@@ -47,7 +47,7 @@ export async function supposeWorking(call: Call, idOrNumber: string, form: Suppo
   } = call;
   const point = await findPoint(call, idOrNumber);
   const history = await readHistory(db, point.id, now);
-  const supposed: Supposed = {
+  const supposed: Supposition = {
     practice: form.practice,
     changes:
       Object.keys(form.changes).length > 0
@@ -173,7 +173,7 @@ function behind({ procedure, inputs }: PointHistory): AssumptionName[] {
 
 /** Each condition with who found it, its weight, and the speed believed after it; newest first. */
 function conditionsOf(
-  say: Speaker,
+  say: Translator,
   { inputs, conditions }: PointHistory,
   names: ReadonlyMap<string, string>,
 ): WorkingAnswer['conditions'] {

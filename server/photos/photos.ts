@@ -16,7 +16,7 @@ import type { Row } from '../store/tables.ts';
 const LONGEST_SIDE = 1600;
 /** A picture of more pixels than this is refused before it is unpacked. */
 const MOST_PIXELS = 100_000_000;
-/** A job may be sent days after its photos: a phone can be without a line for as long. */
+/** A job may be sent days after its photos: a phone can be without a connection for as long. */
 const SWEEP_AFTER_MS = 14 * MS_PER_DAY;
 
 export interface StoredPhoto {

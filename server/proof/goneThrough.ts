@@ -11,7 +11,7 @@ import type { PlannedStep } from '../../core/jobs/plannedStep.ts';
 import type { PointHistory } from '../due/pointHistory.ts';
 
 /** The sitting as the device says that it was gone through, replayed; without a word from it, as it was planned. */
-export interface GoneThrough {
+export interface JobPassage {
   readonly machine: Row<'machine'>;
   readonly tasks: readonly SittingTask[];
   readonly steps: readonly PlannedStep[];
@@ -26,7 +26,7 @@ export function goneThrough(
   { plan, left }: Submission,
   pace: number,
   tenant: boolean,
-): GoneThrough {
+): JobPassage {
   const tasks = of.map(({ task, history: { procedure, turn }, runMinutes }) =>
     sittingTask(task.id, procedure, { turn, blocked: [], beside: [], runMinutes, tenant }),
   );
@@ -58,7 +58,7 @@ export function goneThrough(
 }
 
 /** The act that a photo slot of a task belongs to. */
-export function actOfSlot({ tasks, steps }: GoneThrough, taskId: string, slot: string): string | null {
+export function actOfSlot({ tasks, steps }: JobPassage, taskId: string, slot: string): string | null {
   const found = steps.find((planned) =>
     stepsOfAct(tasks, planned).some(
       ({ task, step }) => task === taskId && step.needs.some(({ kind, key }) => kind === 'photo' && key === slot),

@@ -39,7 +39,7 @@ export interface GoneSitting {
   readonly begin: State;
 }
 
-export interface Written {
+export interface NewRecord {
   readonly id: string;
   readonly point: Row<'point'>;
   /** Options of the methods that the procedure follows. */
@@ -65,7 +65,7 @@ export interface Written {
 }
 
 /** Writes one record, its proof and its log entry. */
-export async function writeRecord({ env, db, actor, now }: Call, written: Written): Promise<void> {
+export async function writeRecord({ env, db, actor, now }: Call, written: NewRecord): Promise<void> {
   const { id, point, observation, note, selfCertified } = written;
   const { methods } = written;
   const procedure = procedureOf(point.procedure, methods);

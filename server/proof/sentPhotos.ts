@@ -7,16 +7,16 @@ import { fieldProblem } from '../context/problem.ts';
 import type { EarlierPhoto } from '../photos/lookalikes.ts';
 import { claimPhoto, sharePhoto } from '../photos/photos.ts';
 import type { Row } from '../store/tables.ts';
-import { type GoneThrough, actOfSlot } from './goneThrough.ts';
+import { type JobPassage, actOfSlot } from './goneThrough.ts';
 
 /** Photos that this submission has claimed, with the act of the slot that each is for. */
-export type Claimed = Map<string, { readonly photo: Row<'photo'>; readonly act: string | null }>;
+export type PhotoClaims = Map<string, { readonly photo: Row<'photo'>; readonly act: string | null }>;
 
 /** A photo of an act that two records share is one photo; any other is used once. */
 export async function claim(
   call: Call,
-  sitting: GoneThrough,
-  claimed: Claimed,
+  sitting: JobPassage,
+  claimed: PhotoClaims,
   photoId: string,
   record: SubmittedRecord,
   slot: string,
@@ -50,7 +50,7 @@ export function refuseStrangeSlots({ steps }: Procedure, { photos }: SubmittedRe
 export function copyAmong(
   photo: Row<'photo'>,
   thumb: Uint8Array,
-  claimed: Claimed,
+  claimed: PhotoClaims,
 ): ReturnType<typeof sameAs<EarlierPhoto>> {
   const others = [...claimed.values()].map((it) => it.photo).filter(({ id }) => id !== photo.id);
   const copy = others.find(

@@ -27,8 +27,8 @@ import { handBack } from '../jobs/handBacks.ts';
 import { personPace } from '../jobs/pace.ts';
 import { runMinutesOf } from '../jobs/runMinutes.ts';
 import { applyMove, jobMoved } from '../jobs/jobs.ts';
-import { type GoneThrough, goneThrough } from './goneThrough.ts';
-import { type Claimed, claim, refuseStrangeSlots, copyAmong } from './sentPhotos.ts';
+import { type JobPassage, goneThrough } from './goneThrough.ts';
+import { type PhotoClaims, claim, refuseStrangeSlots, copyAmong } from './sentPhotos.ts';
 import type { PointHistory } from '../due/pointHistory.ts';
 
 export async function sendJob(call: Call, id: string, form: Submission): Promise<{ state: string; notes: string[] }> {
@@ -100,7 +100,7 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
     pace,
     !isOffice(actor) && actor.roles.includes('tenant'),
   );
-  const claimed: Claimed = new Map();
+  const claimed: PhotoClaims = new Map();
   const opened: string[] = [];
   for (const record of form.records) {
     const task = tasks.find(({ id: taskId }) => taskId === record.taskId)!;
@@ -186,8 +186,8 @@ interface Sending {
   readonly job: Row<'job'>;
   readonly task: Row<'task'>;
   readonly history: PointHistory;
-  readonly sitting: GoneThrough;
-  readonly claimed: Claimed;
+  readonly sitting: JobPassage;
+  readonly claimed: PhotoClaims;
   readonly zone: string;
   readonly earlier: readonly EarlierPhoto[];
   readonly deviceAt: number;

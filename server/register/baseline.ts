@@ -2,7 +2,7 @@
 import { dayFromIso, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { riskWeight } from '../../core/catalogue/types.ts';
-import { mondayOf, spreadBaseline, type Unlogged } from '../../core/due/baseline.ts';
+import { mondayOf, spreadBaseline, type PointWithoutRecord } from '../../core/due/baseline.ts';
 import {
   BASELINE_WEEKS,
   type BaselineAnswer,
@@ -21,7 +21,7 @@ import { recompute } from '../due/recompute.ts';
 import { claimOf, inParts } from './addMachines.ts';
 import { firstZone } from '../lookup/zone.ts';
 
-const unlogged = (row: BaselineRow): Unlogged => {
+const unlogged = (row: BaselineRow): PointWithoutRecord => {
   const { risk, safetyCritical, minutes } = procedureOf(row.procedure);
   return {
     pointId: row.id,

@@ -13,7 +13,7 @@ import { tenancyDuring } from '../lookup/tenancies.ts';
 import { firstZone } from '../lookup/zone.ts';
 
 /** What stands in the register, read for a table. */
-export interface RegisterRead {
+export interface RegisterContents {
   readonly properties: readonly (Row<'property'> & {
     readonly water: { readonly source: string; readonly hardnessMgL: number | null };
     readonly today: Day;
@@ -24,7 +24,7 @@ export interface RegisterRead {
   readonly tenancies: ReadonlyMap<string, Row<'tenancy'>>;
 }
 
-export async function readRegister({ db, actor: { organisationId }, now }: Call): Promise<RegisterRead> {
+export async function readRegister({ db, actor: { organisationId }, now }: Call): Promise<RegisterContents> {
   const [properties, buildings, places, machines, tenancies] = await Promise.all([
     db.property.all({ organisationId }, { order: [['sort', 'ASC']] }),
     db.building.all({ organisationId }),

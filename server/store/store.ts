@@ -17,6 +17,7 @@ import { register } from './migrations/0003-register.ts';
 import { doing } from './migrations/0004-doing.ts';
 import { sittings } from './migrations/0005-sittings.ts';
 import { trade } from './migrations/0006-trade.ts';
+import { levels } from './migrations/0007-levels.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -39,6 +40,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0004-doing', sql: doing },
   { name: '0005-sittings', sql: sittings },
   { name: '0006-trade', sql: trade },
+  { name: '0007-levels', sql: levels },
 ];
 
 /**

@@ -1,8 +1,8 @@
 /** When something is due, in words. */
-import type { Speaker } from '../../core/language/message.ts';
+import type { Translator } from '../../core/language/message.ts';
 
 export function dueWords(
-  say: Speaker,
+  say: Translator,
   marks: readonly { readonly servedDay: number; readonly intervalDays: number }[],
   today: number,
 ): string {

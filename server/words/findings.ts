@@ -1,6 +1,6 @@
 /** Findings in words. */
 import type { CheckFinding } from '../../core/proof/checks.ts';
-import type { Speaker } from '../../core/language/message.ts';
+import type { Translator } from '../../core/language/message.ts';
 import type { Need } from '../../core/catalogue/types.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
 import type { ProofFinding } from '../../contract/proof.ts';
@@ -8,7 +8,7 @@ import { needLabel } from './steps.ts';
 import type { Row } from '../store/tables.ts';
 
 /** The stored findings of a proof, said to its reviewer and told to its sender. */
-export function tellFindings(say: Speaker, record: Row<'record'>, proof: Row<'proof'>): ProofFinding[] {
+export function tellFindings(say: Translator, record: Row<'record'>, proof: Row<'proof'>): ProofFinding[] {
   const { procedure } = JSON.parse(record.canonical) as ServiceRecord;
   return (JSON.parse(proof.findings) as CheckFinding[]).map((finding) => {
     const values = wordsFor(say, finding, procedure);
@@ -24,7 +24,7 @@ export function tellFindings(say: Speaker, record: Row<'record'>, proof: Row<'pr
   });
 }
 
-function wordsFor(say: Speaker, { check, values, slot }: CheckFinding, procedure: string) {
+function wordsFor(say: Translator, { check, values, slot }: CheckFinding, procedure: string) {
   const label = (kind: Need['kind'], key: string) =>
     needLabel(say, { kind, key } as Pick<Need, 'kind' | 'key'>, procedure);
   const slotName = slot ? label('photo', slot) : '';

@@ -5,12 +5,12 @@
 import { signalsForPeople } from '../../core/due/signals.ts';
 import { deficienciesOf } from '../../core/faults/deficiencies.ts';
 import { symptomsOf } from '../../core/faults/symptoms.ts';
-import type { Speaker } from '../../core/language/message.ts';
+import type { Translator } from '../../core/language/message.ts';
 import type { Reportable, ReportableMachine } from '../../contract/faults.ts';
 import { machineName } from '../lookup/names.ts';
 import type { Row } from '../store/tables.ts';
 
-export const reportableOf = (say: Speaker, type: string): Reportable => ({
+export const reportableOf = (say: Translator, type: string): Reportable => ({
   symptoms: symptomsOf(type)
     .filter(({ own }) => !own)
     .map(({ key, stopUsing }) => ({
@@ -24,7 +24,7 @@ export const reportableOf = (say: Speaker, type: string): Reportable => ({
 });
 
 /** The same of a machine that stands somewhere, by its name. */
-export const reportableMachine = (say: Speaker, machine: Row<'machine'>): ReportableMachine => ({
+export const reportableMachine = (say: Translator, machine: Row<'machine'>): ReportableMachine => ({
   id: machine.id,
   name: machineName(say, machine),
   ...reportableOf(say, machine.type),

@@ -8,7 +8,7 @@ import { GRADES } from '../../core/due/grades.ts';
 import { isolates } from '../../core/jobs/state.ts';
 import { agentWords } from '../../core/jobs/amounts.ts';
 import { baseKey } from '../../core/jobs/stepKeys.ts';
-import type { Speaker, Values } from '../../core/language/message.ts';
+import type { Translator, Values } from '../../core/language/message.ts';
 import { enteredIn, enteredOf } from '../../core/quantities/entered.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';
 import type { StepNeed } from '../../contract/jobs.ts';
@@ -29,7 +29,7 @@ export interface StepOfTask {
  * @param several whether the sitting has more tasks than this act serves, so that it says whose it is
  */
 export function describeAct(
-  say: Speaker,
+  say: Translator,
   key: string,
   steps: readonly StepOfTask[],
   units: UnitSystem,
@@ -55,7 +55,7 @@ export function describeAct(
   };
 }
 
-function needsOfAct(say: Speaker, steps: readonly StepOfTask[], units: UnitSystem): StepNeed[] {
+function needsOfAct(say: Translator, steps: readonly StepOfTask[], units: UnitSystem): StepNeed[] {
   const needs = new Map<string, StepNeed>();
   for (const { taskId, step, procedure } of steps) {
     for (const need of step.needs) {
@@ -73,7 +73,7 @@ function needsOfAct(say: Speaker, steps: readonly StepOfTask[], units: UnitSyste
 }
 
 /** A change in words: its title is its confirmation's button. */
-export function describeChange(say: Speaker, { words, to }: Change, shutoffPhotoId: string | null): StepWords {
+export function describeChange(say: Translator, { words, to }: Change, shutoffPhotoId: string | null): StepWords {
   const has = (part: string) => (say.has(`${words}.${part}`) ? say(`${words}.${part}`) : null);
   return {
     key: words,
@@ -100,7 +100,7 @@ export function describeChange(say: Speaker, { words, to }: Change, shutoffPhoto
 }
 
 /** Power back for a while, between two stretches without it. */
-export function describeRest(say: Speaker, key: string, minutes: number): StepWords {
+export function describeRest(say: Translator, key: string, minutes: number): StepWords {
   return {
     key,
     phase: 'restore',
@@ -118,7 +118,7 @@ export function describeRest(say: Speaker, key: string, minutes: number): StepWo
   };
 }
 
-function wordsOf(say: Speaker, { step, procedure, edition, amounts }: StepOfTask) {
+function wordsOf(say: Translator, { step, procedure, edition, amounts }: StepOfTask) {
   const own = edition?.content.steps.find((it, i) => (it.ours ?? ownStepKey(procedure.key, i)) === step.text);
   const values = { ...amounts, agents: agentWords(say, step) };
   const ours = (part: string) => (say.has(`${step.text}.${part}`) ? say(`${step.text}.${part}`, values) : null);
@@ -131,7 +131,7 @@ function wordsOf(say: Speaker, { step, procedure, edition, amounts }: StepOfTask
 }
 
 function describeReading(
-  say: Speaker,
+  say: Translator,
   { unit: kept, pass, plausible, judged, opens, worse }: ReadingNeed,
   units: UnitSystem,
 ): StepNeed['reading'] {
@@ -157,7 +157,7 @@ function describeReading(
   };
 }
 
-function choicesOf(say: Speaker, need: Need): StepNeed['choices'] {
+function choicesOf(say: Translator, need: Need): StepNeed['choices'] {
   switch (need.kind) {
     case 'grade':
       return GRADES.map((value) => ({ value, label: say(`grade.${value}`) }));
@@ -171,7 +171,7 @@ function choicesOf(say: Speaker, need: Need): StepNeed['choices'] {
 }
 
 function describeNeed(
-  say: Speaker,
+  say: Translator,
   need: Need,
   procedure: string,
   units: UnitSystem,
@@ -190,7 +190,7 @@ function describeNeed(
 }
 
 /** What a need is called, on the step and in findings. */
-export function needLabel(say: Speaker, need: Pick<Need, 'kind' | 'key'>, procedure: string): string {
+export function needLabel(say: Translator, need: Pick<Need, 'kind' | 'key'>, procedure: string): string {
   switch (need.kind) {
     // The confirmation of a change is the system's, not the procedure's.
     case 'confirm':

@@ -6,7 +6,7 @@ import { turnoverTask } from '../../core/due/turnover.ts';
 const point = (more: Partial<BurdenPoint> = {}): BurdenPoint => ({
   placeId: 'a',
   machineId: 'm',
-  level: 'T',
+  level: 'tenant',
   minutes: 15,
   scheduled: true,
   firstDue: 10,
@@ -43,7 +43,7 @@ describe('The burden of a practice', () => {
     );
   });
   it('gives staff what a tenant may not do, an empty home, and what exceeds the budget', () => {
-    expect(burden([point({ level: 'S' })]).staffJobsAMonth * 12).to.equal(6);
+    expect(burden([point({ level: 'staff' })]).staffJobsAMonth * 12).to.equal(6);
     expect(burden([point()], false).staffJobsAMonth * 12).to.equal(6);
     const busy = burden(
       ['m', 'n', 'o', 'p'].map((machineId, i) => point({ machineId, intervalDays: 30, firstDue: 7 * i, minutes: 5 })),
@@ -53,20 +53,20 @@ describe('The burden of a practice', () => {
   });
   it('counts staff at a practised person’s minutes and near work in one home as one door', () => {
     const { staffHoursAMonth, doorsAMonth } = burden([
-      point({ level: 'S', minutes: 60 }),
-      point({ level: 'S', minutes: 60, machineId: 'n', firstDue: 15 }),
+      point({ level: 'staff', minutes: 60 }),
+      point({ level: 'staff', minutes: 60, machineId: 'n', firstDue: 15 }),
     ]);
     expect(staffHoursAMonth * 12).to.be.closeTo(12 * PRACTISED, 1e-9);
     expect(doorsAMonth * 12).to.equal(6);
   });
   it('costs hours, doors and materials, or nothing that is known', () => {
-    const priced = burden([point({ level: 'S', minutes: 60, materials: 3 })], true, { staffHour: 40, door: 10 });
+    const priced = burden([point({ level: 'staff', minutes: 60, materials: 3 })], true, { staffHour: 40, door: 10 });
     expect(priced.costAMonth! * 12).to.be.closeTo(6 * PRACTISED * 40 + 6 * 10 + 6 * 3, 1e-9);
     expect(burden([point()]).costAMonth).to.equal(null);
   });
   it('is told month by month, each service in one of them, a tenant’s in their own minutes', () => {
     const { months, tenantRequestsAMonth, staffHoursAMonth } = burdenOf(
-      [point(), point({ level: 'S', machineId: 'n', minutes: 30 })],
+      [point(), point({ level: 'staff', machineId: 'n', minutes: 30 })],
       () => true,
       () => BUDGET,
       null,
@@ -82,10 +82,10 @@ describe('The burden of a practice', () => {
       fc.property(
         fc.integer({ min: 14, max: 300 }),
         fc.integer({ min: 0, max: 60 }),
-        fc.constantFrom('T', 'S'),
+        fc.constantFrom('tenant', 'staff'),
         (intervalDays, firstDue, level) => {
           const of = (days: number) => {
-            const it = burden([point({ intervalDays: days, firstDue, level: level as 'T' | 'S' })]);
+            const it = burden([point({ intervalDays: days, firstDue, level: level as 'tenant' | 'staff' })]);
             return it.tenantRequestsAMonth + it.staffJobsAMonth;
           };
           return of(Math.ceil(intervalDays / 2)) >= of(intervalDays);

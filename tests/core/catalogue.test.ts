@@ -15,9 +15,9 @@ import { referencePicture, scenePicture } from '../../core/catalogue/picture.ts'
 import { GRADES } from '../../core/due/grades.ts';
 import { pointsOfSymptom, SYMPTOMS, REPAIR_HOURS, symptomOf, symptomsOf } from '../../core/faults/symptoms.ts';
 import { coreText } from '../../core/en.ts';
-import { speaker } from '../../core/language/message.ts';
+import { translator } from '../../core/language/message.ts';
 
-const say = speaker('en-GB', coreText);
+const say = translator('en-GB', coreText);
 const SAMPLE_AMOUNTS = { bleach: '', water: '', vinegar: '', dose: '', total: '', drains: 3, agents: '' };
 
 /**
@@ -206,7 +206,7 @@ describe('The catalogue', () => {
   });
   it('never gives tenants what is for staff: no steps in gas, wiring or the sump', () => {
     for (const { level, steps } of variants) {
-      if (level !== 'T') continue;
+      if (level !== 'tenant') continue;
       for (const { text } of steps)
         expect(say(`${text}.body`, SAMPLE_AMOUNTS)).not.to.match(/breaker|wire nut|refrigerant|gas connector/i);
     }
@@ -263,12 +263,12 @@ describe('Methods', () => {
       .get('hoodClean')!
       .options.map(({ key }) => [key, procedureOf('hood.greaseFilter', { hoodClean: key }).level]);
     expect(Object.fromEntries(levels)).to.deep.equal({
-      soak: 'T',
-      soakShort: 'T',
-      hose: 'T',
-      steam: 'S',
-      dishwasher: 'S',
-      bake: 'S',
+      soak: 'tenant',
+      soakShort: 'tenant',
+      hose: 'tenant',
+      steam: 'staff',
+      dishwasher: 'staff',
+      bake: 'staff',
     });
   });
   it('make a thin filter monthly (common practice), and keep soda and vinegar in separate runs, in that order', () => {
@@ -371,7 +371,10 @@ describe('Symptoms', () => {
       'dishwasher.filter',
       'dishwasher.sump',
     ]);
-    expect(['dishwasher.filter', 'dishwasher.sump'].map((key) => procedureOf(key).level)).to.deep.equal(['T', 'S']);
+    expect(['dishwasher.filter', 'dishwasher.sump'].map((key) => procedureOf(key).level)).to.deep.equal([
+      'tenant',
+      'staff',
+    ]);
     expect(pointsOfSymptom('toaster', 'toaster.smoke')).to.deep.equal([]);
   });
   it('or signals are there for every part that waits for one', () => {

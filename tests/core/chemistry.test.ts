@@ -20,10 +20,10 @@ import { editionOf, withEdition } from '../../core/catalogue/edition.ts';
 import { agentsInUse, methods, withoutAgents } from '../../core/catalogue/methods.ts';
 import { AGENTS, type Agent, type Choices } from '../../core/catalogue/types.ts';
 import { coreText } from '../../core/en.ts';
-import { speaker } from '../../core/language/message.ts';
+import { translator } from '../../core/language/message.ts';
 import { agentWords } from '../../core/jobs/amounts.ts';
 
-const say = speaker('en', coreText);
+const say = translator('en', coreText);
 const ACIDS: readonly Agent[] = ['vinegar', 'citricAcid'];
 const BOUGHT: readonly Agent[] = ['enzyme', 'cleaner', 'tablet', 'degreaser', 'oxygenBleach', 'softener'];
 

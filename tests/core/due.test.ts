@@ -18,12 +18,12 @@ const procedureKeys = fc.constantFrom(...procedures.keys());
 const grades = fc.constantFrom(...GRADES);
 
 /** A condition found after some loads, in days of the neutral home. */
-interface Found {
+interface Observation {
   readonly grade: Grade;
   readonly exposure: number;
   readonly confirmed: boolean;
 }
-const found = (grade: Grade, exposure = 1, confirmed = true): Found => ({ grade, exposure, confirmed });
+const found = (grade: Grade, exposure = 1, confirmed = true): Observation => ({ grade, exposure, confirmed });
 
 const SERVED = 20_000;
 
@@ -31,7 +31,7 @@ const SERVED = 20_000;
 function inputsOf(
   key: string,
   household: Household = {},
-  services: readonly Found[] = [],
+  services: readonly Observation[] = [],
   more: Partial<LineInputs> = {},
 ): LineInputs {
   const { days, version, assumed, safetyCritical, drivers } = procedureOf(key);

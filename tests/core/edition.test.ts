@@ -13,9 +13,9 @@ import {
 } from '../../core/catalogue/edition.ts';
 import { certainAgents, meetingOf } from '../../core/catalogue/chemistry.ts';
 import { coreText } from '../../core/en.ts';
-import { speaker } from '../../core/language/message.ts';
+import { translator } from '../../core/language/message.ts';
 
-const say = speaker('en-GB', coreText);
+const say = translator('en-GB', coreText);
 const cautioned = (step: string) => say.has(`${step}.caution`);
 const FILTER = 'dishwasher.filter';
 const ours = procedureOf(FILTER);
@@ -35,10 +35,10 @@ describe('An edition', () => {
     expect(withEdition(ours, null)).to.equal(ours);
   });
   it('may reword, add steps, take more minutes, raise who may, and choose another agent', () => {
-    const edition: Edition = { ...begin, minutes: 30, level: 'S', steps: withOwn };
+    const edition: Edition = { ...begin, minutes: 30, level: 'staff', steps: withOwn };
     expect(checkEdition(ours, edition, cautioned)).to.deep.equal([]);
     const made = withEdition(ours, edition);
-    expect(made).to.include({ minutes: 30, level: 'S' });
+    expect(made).to.include({ minutes: 30, level: 'staff' });
     expect(made.steps[at('brush') + 1]).to.deep.equal({
       text: ownStepKey(FILTER, at('brush') + 1),
       phase: 'clean',
@@ -72,9 +72,9 @@ describe('An edition', () => {
   });
   it('never lowers who may do it, and never lets two agents meet', () => {
     const drain = procedureOf('airHandler.condensateDrain');
-    expect(checkEdition(drain, { ...editionOf(drain), level: 'T' }, cautioned).map(({ key }) => key)).to.deep.equal([
-      'levelLowered',
-    ]);
+    expect(
+      checkEdition(drain, { ...editionOf(drain), level: 'tenant' }, cautioned).map(({ key }) => key),
+    ).to.deep.equal(['levelLowered']);
     const [meeting] = checkEdition(drain, { ...editionOf(drain), agents: ['vinegar', 'bleach'] }, cautioned);
     expect(meeting).to.deep.equal({
       key: 'agentsMeet',

@@ -181,7 +181,7 @@ describe('A rehearsal', () => {
 });
 
 describe('What a tenant is asked for', () => {
-  const theirs = [...procedures.values()].filter(({ level }) => level === 'T');
+  const theirs = [...procedures.values()].filter(({ level }) => level === 'tenant');
   it('is at most six things besides photos in any procedure, and four screens in the simplest', () => {
     for (const { key } of theirs) expect(inputsOf(flowOf(key).map(({ needs }) => needs)), key).to.be.at.most(6);
     expect(Math.min(...theirs.map(({ key }) => screensOf(flowOf(key).length)))).to.be.at.most(4);

@@ -17,7 +17,7 @@ const at = (key: string, siting: Partial<Siting>) => levelAt(procedureOf(key), {
  */
 describe('A level', () => {
   it('is the catalogue’s on a plain machine, and never lower anywhere', () => {
-    const order = ['T', 'S', 'L'];
+    const order = ['tenant', 'staff', 'licensed'];
     for (const { key, level } of procedures.values()) {
       expect(at(key, {}), key).to.deep.equal({ level, raised: [] });
       for (const fuel of ['electric', 'gas'])
@@ -29,19 +29,19 @@ describe('A level', () => {
   });
   it('is the licensed trade’s for moving a gas dryer, and for a roof', () => {
     for (const key of ['dryer.duct', 'dryer.transitionHose', 'dryer.cabinet'])
-      expect(at(key, { fuel: 'gas' }), key).to.deep.equal({ level: 'L', raised: ['gas'] });
-    expect(at('dryer.lintScreen', { fuel: 'gas' }).level).to.equal('T');
-    expect(at('dryer.outdoorHood', { access: 'roof' })).to.deep.equal({ level: 'L', raised: ['roof'] });
+      expect(at(key, { fuel: 'gas' }), key).to.deep.equal({ level: 'licensed', raised: ['gas'] });
+    expect(at('dryer.lintScreen', { fuel: 'gas' }).level).to.equal('tenant');
+    expect(at('dryer.outdoorHood', { access: 'roof' })).to.deep.equal({ level: 'licensed', raised: ['roof'] });
   });
   it('is staff’s from a ladder, and where what must be off is wired in without a known switch', () => {
-    expect(at('airHandler.registers', { access: 'ladder' })).to.deep.equal({ level: 'S', raised: ['ladder'] });
-    expect(at('dishwasher.filter', { hardWired: true })).to.deep.equal({ level: 'S', raised: ['wired'] });
-    expect(at('dishwasher.filter', { hardWired: true, switchKnown: true }).level).to.equal('T');
+    expect(at('airHandler.registers', { access: 'ladder' })).to.deep.equal({ level: 'staff', raised: ['ladder'] });
+    expect(at('dishwasher.filter', { hardWired: true })).to.deep.equal({ level: 'staff', raised: ['wired'] });
+    expect(at('dishwasher.filter', { hardWired: true, switchKnown: true }).level).to.equal('tenant');
     // It stays plugged in: no switch is needed for it.
-    expect(at('refrigerator.doorSeals', { hardWired: true }).level).to.equal('T');
+    expect(at('refrigerator.doorSeals', { hardWired: true }).level).to.equal('tenant');
   });
   it('of a hood’s housing is staff’s, with its circuit off while hands are in it and on again for the test', () => {
-    expect(procedureOf('hood.housing')).to.include({ level: 'S', safetyCritical: true });
+    expect(procedureOf('hood.housing')).to.include({ level: 'staff', safetyCritical: true });
     const task = (key: string) => ({ id: key, steps: procedureOf(key).steps, minutes: 10 });
     const { steps } = planSitting(sittingOf(systemOf('hood'), [task('hood.greaseFilter'), task('hood.housing')]));
     for (const { key, act, state } of steps) {
@@ -58,7 +58,7 @@ describe('A level', () => {
       .steps.filter(({ staffOnly }) => staffOnly)
       .map(({ text }) => text);
     expect(asked).to.deep.equal(['washer.drainPumpFilter.impeller']);
-    expect(procedureOf('dishwasher.sump').level).to.equal('S');
+    expect(procedureOf('dishwasher.sump').level).to.equal('staff');
     expect(
       procedureOf('airHandler.returnFilter')
         .steps.filter(({ run }) => run)

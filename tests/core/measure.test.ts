@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { materialWords, stepAmounts, volumeWords } from '../../core/jobs/amounts.ts';
 import { coreText } from '../../core/en.ts';
-import { speaker } from '../../core/language/message.ts';
+import { translator } from '../../core/language/message.ts';
 import { dilute, dilutionWorking, doseWorking } from '../../core/measure/dilution.ts';
 import {
   ductWorking,
@@ -29,7 +29,7 @@ import {
 import { celsius, fahrenheit, kelvins, MM_PER_FOOT } from '../../core/quantities/units.ts';
 import { asMeasured, millilitres, US_CUP_ML, US_FLUID_OUNCE_ML, US_GALLON_ML } from '../../core/quantities/volume.ts';
 
-const say = speaker('en-GB', coreText);
+const say = translator('en-GB', coreText);
 /** Every term and limit has words. */
 const told = ({ terms, limits }: Working) => [
   ...terms.map(({ key, values }) => say(`measure.${key}`, { amount: '', ...values })),

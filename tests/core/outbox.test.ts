@@ -37,11 +37,11 @@ describe('The outbox', () => {
     const queue = queueOf([parcel(1), parcel(2), parcel(3)]);
     const sent: number[] = [];
     const post = async ({ order }: Parcel): Promise<Delivery> => {
-      if (order === 2 && sent.length === 1) return { ended: 'later', why: 'line' };
+      if (order === 2 && sent.length === 1) return { ended: 'later', why: 'connection' };
       sent.push(order);
       return { ended: 'taken', answer: {} };
     };
-    expect(await deliver(queue, 'a', post)).to.equal('line');
+    expect(await deliver(queue, 'a', post)).to.equal('connection');
     expect(queue.parcels.map(({ order }) => order)).to.deep.equal([2, 3]);
     sent.push(0);
     expect(await deliver(queue, 'a', post)).to.equal(null);
@@ -74,7 +74,7 @@ describe('The outbox', () => {
       return it.ended === 'later' ? it.why : it.ended;
     };
     expect([0, 200, 401, 408, 429, 500, 503].map(ended)).to.deep.equal([
-      'line',
+      'connection',
       'taken',
       'session',
       'busy',
@@ -96,7 +96,7 @@ describe('The outbox', () => {
           const fate = [...luck];
           for (let run = 0; run < 100 && queue.parcels.length > 0; run += 1) {
             await deliver(queue, 'a', async ({ order }) => {
-              if (fate.shift() === false) return { ended: 'later', why: 'line' };
+              if (fate.shift() === false) return { ended: 'later', why: 'connection' };
               sent.push(order);
               return { ended: 'taken', answer: {} };
             });

@@ -9,10 +9,10 @@ import { expand, nextOccurrence, occurrences } from '../../core/calendar/recurre
 import { formatRule, parseRule, WEEKDAYS } from '../../core/calendar/rule.ts';
 import { ruleWords } from '../../core/calendar/words.ts';
 import { coreText } from '../../core/en.ts';
-import { speaker } from '../../core/language/message.ts';
+import { translator } from '../../core/language/message.ts';
 
 const { rrulestr } = rrulePackage as unknown as typeof import('rrule');
-const say = speaker('en-GB', coreText);
+const say = translator('en-GB', coreText);
 
 /** The first days of a rule from a start. */
 function first(text: string, start: string, many: number): string[] {

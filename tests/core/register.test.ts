@@ -3,9 +3,9 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { machineTypeOf } from '../../core/catalogue/machines.ts';
-import { mondayOf, spreadBaseline, type Unlogged } from '../../core/due/baseline.ts';
+import { mondayOf, spreadBaseline, type PointWithoutRecord } from '../../core/due/baseline.ts';
 import { coreText } from '../../core/en.ts';
-import { speaker } from '../../core/language/message.ts';
+import { translator } from '../../core/language/message.ts';
 import { COLUMNS, matchColumns, neutralised, plainCell } from '../../core/register/columns.ts';
 import { fingerprintOf } from '../../core/register/fingerprint.ts';
 import { decoded, encodingOf } from '../../core/register/decode.ts';
@@ -13,7 +13,7 @@ import { keyOfMachine, keyOfUnit, rowReader, type Cells, type KnownRegister } fr
 import { STARTERS } from '../../core/register/starters.ts';
 import { columnNames, wordingOf } from '../../core/register/wording.ts';
 
-const say = speaker('en-GB', coreText);
+const say = translator('en-GB', coreText);
 const names = columnNames(say);
 const EMPTY: KnownRegister = { properties: {}, units: {} };
 const reader = (known = EMPTY) => rowReader(known, wordingOf(say, 'Europe/Dublin', dayFromIso('2026-11-24')));
@@ -236,7 +236,7 @@ describe('A baseline', () => {
   const points = fc
     .array(unlogged, { maxLength: 60 })
     .map((all) =>
-      all.map(({ place, machine, ...it }, i): Unlogged => ({
+      all.map(({ place, machine, ...it }, i): PointWithoutRecord => ({
         ...it,
         pointId: `p${i}`,
         placeId: `h${place}`,

@@ -12,7 +12,7 @@ import { paceOf } from '../../core/jobs/pace.ts';
 const part = (id: string, more: Partial<Sibling> = {}): Sibling => ({
   id,
   core: false,
-  level: 'S',
+  level: 'staff',
   intervalDays: 180,
   lineDay: 1000,
   ...more,
@@ -27,11 +27,11 @@ describe('A rider', () => {
     expect(
       leadersOf(rider, [
         part('longer', { core: true, intervalDays: 226 }),
-        part('tenant', { core: true, level: 'T' }),
+        part('tenant', { core: true, level: 'tenant' }),
         part('other'),
       ]),
     ).to.deep.equal([]);
-    expect(rides(rider, [rider, part('tenant', { core: true, level: 'T', intervalDays: 30 })])).to.equal(false);
+    expect(rides(rider, [rider, part('tenant', { core: true, level: 'tenant', intervalDays: 30 })])).to.equal(false);
   });
   it('asks for itself by its line when no sitting of a leader is expected before', () => {
     const rider = part('r', { lineDay: 1000 });

@@ -9,10 +9,10 @@ import { needsInPlan, replaySitting } from '../../core/jobs/gone.ts';
 import { planSitting, REST } from '../../core/jobs/plan.ts';
 import { rideAlong, sittingOf } from '../../core/jobs/sitting.ts';
 import { coreText } from '../../core/en.ts';
-import { speaker } from '../../core/language/message.ts';
+import { translator } from '../../core/language/message.ts';
 import { orderOf, searched, sittingFor, taskOf, walk } from './sittings.ts';
 
-const say = speaker('en-GB', coreText);
+const say = translator('en-GB', coreText);
 const pointsOf = (type: string) => machineTypes.get(type)!.points;
 const planFor = (type: string, points: readonly string[], situation = {}, choices: Choices = {}, fuel = 'electric') =>
   planSitting(sittingFor(type, points, choices, fuel), situation, 0.4);

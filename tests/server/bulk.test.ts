@@ -4,12 +4,12 @@ import { v7 } from 'uuid';
 import { matchColumns } from '../../core/register/columns.ts';
 import { columnNames } from '../../core/register/wording.ts';
 import { coreText } from '../../core/en.ts';
-import { speaker } from '../../core/language/message.ts';
+import { translator } from '../../core/language/message.ts';
 import type { BaselineAnswer } from '../../contract/bulk.ts';
 import { MARK_FIELDS } from '../../contract/due.ts';
 import { type Caller, openHouse, registerFlat, ZONE, type Flat, type House } from './house.ts';
 
-const say = speaker('en-GB', coreText);
+const say = translator('en-GB', coreText);
 const FULL = 'twoBed';
 
 describe('Filling a register', () => {

@@ -527,7 +527,7 @@ describe('A photo', () => {
     expect(await sweepPhotos(house.env)).to.equal(0);
     await letDaysPass(house, 13);
     for (const file of files()) utimesSync(file, new Date(0), new Date(0));
-    expect(await sweepPhotos(house.env), 'a phone may be without a line for days').to.equal(0);
+    expect(await sweepPhotos(house.env), 'a phone may be without a connection for days').to.equal(0);
     await letDaysPass(house, 2);
     for (const file of files()) utimesSync(file, new Date(0), new Date(0));
     expect(await sweepPhotos(house.env)).to.equal(before + 1);
@@ -616,12 +616,12 @@ describe('The store', () => {
       [newer, 'newer version'],
     ] as const) {
       const before = sha256(readFileSync(file));
-      const refusal = await openStore(file).then(
+      const problem = await openStore(file).then(
         () => null,
         (error: Error) => error,
       );
-      expect(refusal, file).to.be.instanceOf(UnusableDatabase);
-      expect(refusal!.message).to.contain(words).and.to.contain('Nothing was changed');
+      expect(problem, file).to.be.instanceOf(UnusableDatabase);
+      expect(problem!.message).to.contain(words).and.to.contain('Nothing was changed');
       expect(sha256(readFileSync(file)), file).to.equal(before);
     }
   });

@@ -80,18 +80,18 @@ describe('A procedure of one’s own', () => {
   });
   it('that would be unsafe is refused with the reason', async () => {
     const { content } = await read();
-    const refusal = async (change: Partial<Edition>) =>
+    const problem = async (change: Partial<Edition>) =>
       (await save({ ...content, ...change }, 0).expect(422)).body.detail as string;
-    expect(await refusal({ steps: content.steps.filter(({ ours }) => ours !== `${FILTER}.unlock`) }))
+    expect(await problem({ steps: content.steps.filter(({ ours }) => ours !== `${FILTER}.unlock`) }))
       .to.contain('Unlock the filter')
       .and.to.contain('stays');
-    expect(await refusal({ agents: ['bleach', 'vinegar'] })).to.contain('chlorine');
+    expect(await problem({ agents: ['bleach', 'vinegar'] })).to.contain('chlorine');
     await house.manager.post('/procedures/toaster.crumbs/editions', { content, basedOn: 0 }).expect(404);
     await house.manager.get('/procedures/toaster.crumbs').expect(404);
     await flat.tenant.get(`/procedures/${FILTER}`).expect(403);
   });
   it('makes it staff’s where the level is raised', async () => {
-    await save({ ...(await read()).content, level: 'S' }, 0).expect(200);
+    await save({ ...(await read()).content, level: 'staff' }, 0).expect(200);
     const refused = await house.manager
       .post('/jobs', { id: v7(), pointIds: [flat.points[FILTER]], assigneeId: flat.tenantId })
       .expect(422);

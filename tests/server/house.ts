@@ -232,7 +232,7 @@ export async function give(house: House, doer: Caller, assigneeId: string, point
   return (await doer.get(`/jobs/${id}`).expect(200)).body;
 }
 
-interface Told {
+interface RefusedAnswer {
   [key: string]: unknown;
 }
 
@@ -245,10 +245,10 @@ export async function honestWork(
     steps: {
       key: string;
       taskIds: string[];
-      needs: { need: Told; taskIds: string[]; choices: { value: string }[] }[];
+      needs: { need: RefusedAnswer; taskIds: string[]; choices: { value: string }[] }[];
     }[];
   },
-  change: Told = {},
+  change: RefusedAnswer = {},
   seed = Math.floor(Math.random() * 1e9),
 ) {
   const records = [];

@@ -11,7 +11,7 @@ import { leafHash } from '../../server/log/log.ts';
 import { serve } from '../../server/serve.ts';
 import { Caller, drawn, PASSWORD, registerFlat, type House } from './house.ts';
 
-export interface Kept {
+export interface KeptCount {
   readonly kills: number;
   readonly photos: number;
   readonly records: number;
@@ -25,7 +25,7 @@ export interface Kept {
 const CHILD = resolve(import.meta.dirname, 'child.ts');
 const WRITERS = 4;
 
-export async function killWhileSending(kills: number): Promise<Kept> {
+export async function killWhileSending(kills: number): Promise<KeptCount> {
   const data = mkdtempSync(join(tmpdir(), 'dewline-killed-'));
   const random = seeded(kills);
   try {

@@ -4,10 +4,10 @@ import Papa from 'papaparse';
 import { machineTypes } from '../../core/catalogue/machines.ts';
 import { COLUMNS, neutralised, type Column } from '../../core/register/columns.ts';
 import { coreText } from '../../core/en.ts';
-import { speaker } from '../../core/language/message.ts';
+import { translator } from '../../core/language/message.ts';
 import { openHouse, ZONE } from './house.ts';
 
-const say = speaker('en-GB', coreText);
+const say = translator('en-GB', coreText);
 const quoted = (cell: string) => `"${neutralised(cell).replaceAll('"', '""')}"`;
 
 /** Texts that people write and spreadsheets dislike. */

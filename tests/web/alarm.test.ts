@@ -158,7 +158,7 @@ describe('An alarm, in a browser', function alarm() {
     await tenant.getByRole('button', { name: 'Shock, bare wires' }).click();
     await tenant.getByRole('button', { name: 'Raise the alarm' }).click();
     await tenant.getByText('Not safe: work on it has stopped').waitFor();
-    // Without a line one goes on; with one, the next thing seen is that work has stopped.
+    // Without a connection one goes on; with one, the next thing seen is that work has stopped.
     await staff.getByText(/^Step 2 of/).waitFor();
     await staff.context().setOffline(false);
     await staff.getByText('Not safe: work on it has stopped').waitFor();
@@ -166,7 +166,7 @@ describe('An alarm, in a browser', function alarm() {
     await expectFit(staff, 'work that was stopped');
   });
 
-  it('raised without a line says that nobody knows yet, and goes out when there is one', async () => {
+  it('raised without a connection says that nobody knows yet, and goes out when there is one', async () => {
     const before = (await house.manager.get('/alarms').expect(200)).body.alarms.length as number;
     const [fault] = (await house.manager.get('/faults').expect(200)).body.faults;
     await house.manager
@@ -179,7 +179,7 @@ describe('An alarm, in a browser', function alarm() {
     await staff.getByRole('button', { name: 'Not safe' }).click();
     await staff.getByRole('button', { name: 'Water', exact: true }).click();
     await staff.getByRole('button', { name: 'Raise the alarm' }).click();
-    await staff.getByText('Nobody knows yet: there is no line. Call a number below.').waitFor();
+    await staff.getByText('Nobody knows yet: there is no connection. Call a number below.').waitFor();
     await staff.getByRole('link', { name: 'Emergency 555 0100' }).waitFor();
     await staff.context().setOffline(false);
     await staff.getByText(/Nobody has answered yet|has answered and sees to it/).waitFor();

@@ -409,7 +409,7 @@ describe('The whole loop in a browser', function story() {
     await manager.getByRole('button', { name: 'Log as done' }).click();
     await manager.context().setOffline(true);
     await manager.getByRole('button', { name: 'Log it' }).click();
-    await manager.getByText('No line just now.').waitFor();
+    await manager.getByText('No connection just now.').waitFor();
     await manager.context().setOffline(false);
     await manager.getByRole('button', { name: 'Log it' }).click();
     await manager.getByText('Steady practice').waitFor();

@@ -7,7 +7,7 @@ import { DESK, expectFit, openStage, PHONE, type Stage } from './browser.ts';
 import { walkJob } from './walk.ts';
 
 /** A phone below ground: the line is cut and comes back, the page is closed, the office changes its mind meanwhile. */
-describe('Work without a line, on a phone', function offline() {
+describe('Work without a connection, on a phone', function offline() {
   this.bail(true);
   let stage: Stage;
   let house: House;
@@ -89,15 +89,15 @@ describe('Work without a line, on a phone', function offline() {
   const recordsOf = (job: string) => house.env.store.db.record.all({ jobId: job });
   const stateOf = async (job: string) => (await house.env.store.db.job.one({ id: job }))!.state;
 
-  it('does a whole job with the line cut, through a closed page, and sends it once when there is a line again', async () => {
+  it('does a whole job with the connection cut, through a closed page, and sends it once when there is a connection again', async () => {
     const job = await give(staffId, 'washer.doorBoot');
     await takeAlong(job);
     const point = (await house.env.store.db.point.one({ id: flat.points['washer.doorBoot']! }))!;
     await onDevice(page, `/looks/${point.number}`);
     await cut(page, true);
     await page.reload();
-    await page.getByText('there is no line').waitFor();
-    await expectFit(page, 'today, without a line');
+    await page.getByText('there is no connection').waitFor();
+    await expectFit(page, 'today, without a connection');
     const { number } = (await house.env.store.db.machine.one({ id: flat.machineId }))!;
     await page.goto(`/m/${number}`);
     await page.getByRole('link', { name: 'Look: Door boot and glass' }).click();
@@ -360,7 +360,7 @@ describe('Work without a line, on a phone', function offline() {
     await contractor.getByLabel('A part no longer clips in').check();
     await expectFit(contractor, 'a deficiency, seen at the job');
     await contractor.getByRole('button', { name: 'Tell the office' }).click();
-    await contractor.getByText('The office hears of it as soon as there is a line.').waitFor();
+    await contractor.getByText('The office hears of it as soon as there is a connection.').waitFor();
     await contractor.getByRole('button', { name: 'Send', exact: true }).click();
     await contractor.getByRole('heading', { name: 'Done, and kept on this phone.' }).waitFor();
     await cut(contractor, false);

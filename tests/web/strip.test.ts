@@ -4,7 +4,7 @@ import type { BoardAnswer, BoardType } from '../../contract/due.ts';
 import { GLYPHS } from '../../web/due/glyphs.ts';
 import { layoutMarks } from '../../web/due/layoutMarks.ts';
 import { foremost, isPast, isSent, rowsOf, standOn, urgency, type Mark } from '../../web/due/marks.ts';
-import { GUTTER_END, LINE_AT, placeOf } from '../../web/due/scale.ts';
+import { GUTTER_END, LINE_AT, positionOf } from '../../web/due/scale.ts';
 import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
 
 const FILTER: BoardType = {
@@ -40,15 +40,15 @@ const markAt = (share: number | undefined, type = FILTER, work = 0): Mark => ({
 describe('The strip', () => {
   it('never puts more used before less used, and keeps all within its width', () => {
     const share = fc.double({ min: 0, max: 9, noNaN: true });
-    fc.assert(fc.property(share, share, (a, b) => a > b || placeOf(a) <= placeOf(b)));
-    fc.assert(fc.property(share, (it) => placeOf(it) > GUTTER_END && placeOf(it) < 1));
+    fc.assert(fc.property(share, share, (a, b) => a > b || positionOf(a) <= positionOf(b)));
+    fc.assert(fc.property(share, (it) => positionOf(it) > GUTTER_END && positionOf(it) < 1));
   });
   it('has its one line at share 1, and a gutter for no record', () => {
-    expect(placeOf(1)).to.equal(LINE_AT);
-    expect(placeOf(undefined)).to.be.below(GUTTER_END);
+    expect(positionOf(1)).to.equal(LINE_AT);
+    expect(positionOf(undefined)).to.be.below(GUTTER_END);
   });
   it('gives what is nearing the line more room than what is fresh', () => {
-    expect((placeOf(1) - placeOf(0.7)) / 0.3).to.be.above((placeOf(0.7) - placeOf(0)) / 0.7);
+    expect((positionOf(1) - positionOf(0.7)) / 0.3).to.be.above((positionOf(0.7) - positionOf(0)) / 0.7);
   });
   it('draws colliding marks apart, inside their row, each at its own share', () => {
     const marks = [0.9, 0.905, 0.91, 0.95].map((it) => markAt(it));
@@ -56,7 +56,7 @@ describe('The strip', () => {
     expect(placed.map(({ mark }) => mark)).to.deep.equal(marks);
     for (const { y } of placed) expect(y).to.be.within(30, 60);
     expect(new Set(placed.slice(0, 3).map(({ y }) => y)).size).to.equal(3);
-    placed.slice(0, 3).forEach(({ x, mark }) => expect(x).to.be.closeTo(placeOf(mark.share) * 600, 8));
+    placed.slice(0, 3).forEach(({ x, mark }) => expect(x).to.be.closeTo(positionOf(mark.share) * 600, 8));
   });
   it('leaves a lone mark in the middle', () => {
     const [one] = layoutMarks([markAt(0.5)], 600, 0, 30);

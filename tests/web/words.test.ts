@@ -4,7 +4,7 @@ import { dirname, join, relative, resolve } from 'node:path';
 import { fieldsText } from '../../contract/en.ts';
 import { coreText } from '../../core/en.ts';
 import { vocabulary } from '../../core/language/vocabulary.ts';
-import { speaker } from '../../core/language/message.ts';
+import { translator } from '../../core/language/message.ts';
 import { serverText } from '../../server/language/en.ts';
 import { catalogueWords } from '../../core/catalogue/en/words.ts';
 import { measureText } from '../../core/measure/en.ts';
@@ -91,7 +91,7 @@ describe('Words', () => {
   });
   it('can all be formatted', () => {
     const all = { ...coreText, ...fieldsText, ...serverText, ...doingText, ...DESK };
-    const say = speaker('en-GB', all);
+    const say = translator('en-GB', all);
     const values = Object.fromEntries(
       [
         ...Object.values(all)
@@ -109,7 +109,7 @@ describe('Words', () => {
     expect(namesBy('x', 1, -1)).to.deep.equal([]);
   });
   it('count in plurals and write days as people do', () => {
-    const say = speaker('en-GB', deskText);
+    const say = translator('en-GB', deskText);
     expect(say('line.past', { count: 1 })).to.equal('One point is past the line');
     expect(say('line.past', { count: 7 })).to.equal('7 points are past the line');
     expect(say.day(20781)).to.equal('24 November 2026');

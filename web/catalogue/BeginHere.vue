@@ -3,8 +3,8 @@
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { MachineAnswer } from '../../contract/labels.ts';
-import { api, newId } from '../door/door.ts';
-import { useSending } from '../door/sending.ts';
+import { api, newId } from '../api/api.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 import CheckList from '../kit/CheckList.vue';

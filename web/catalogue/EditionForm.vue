@@ -4,8 +4,8 @@ import { computed, reactive } from 'vue';
 import type { Edition, EditionStep } from '../../core/catalogue/edition.ts';
 import { AGENTS, type Level } from '../../core/catalogue/types.ts';
 import { saveEdition, type ProcedureAnswer } from '../../contract/editions.ts';
-import { api, newId } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api, newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -22,10 +22,10 @@ const entry = reactive({
   steps: content.steps.map((step) => ({ ...step })) as Writable<EditionStep>[],
   note: '',
 });
-const LEVELS: readonly Level[] = ['T', 'S', 'L'];
+const LEVELS: readonly Level[] = ['tenant', 'staff', 'licensed'];
 const levels = computed(() => LEVELS.slice(LEVELS.indexOf(props.procedure.ourLevel)));
 const ourStep = (key: string | null) => props.procedure.ourSteps.find((step) => step.key === key);
-const { errors, refusal, busy, submit } = useForm(saveEdition);
+const { errors, problem, busy, submit } = useForm(saveEdition);
 const lines = (text: string) =>
   text
     .split('\n')
@@ -137,7 +137,7 @@ async function save(): Promise<void> {
       </li>
     </ol>
     <VTextField v-model="entry.note" :label="say('edit.note')" :error-messages="errors.note" />
-    <Notice :says="refusal" />
+    <Notice :says="problem" />
     <p class="row close">
       <VBtn type="submit" color="primary" :loading="busy">{{ say('edit.save') }}</VBtn><VBtn
         variant="outlined"

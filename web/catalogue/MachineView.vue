@@ -2,7 +2,7 @@
 /** What a scanned label opens: this machine's due work, a look, a fault; as much as whoever scans may see. */
 import { computed, onMounted, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { useLoading } from '../door/load.ts';
+import { useLoading } from '../api/load.ts';
 import KindGlyph from '../due/KindGlyph.vue';
 import StripGauge from '../due/StripGauge.vue';
 import ReportFault from '../faults/ReportFault.vue';

@@ -3,9 +3,9 @@
 import { computed, onMounted, ref } from 'vue';
 import { SCHOOLS } from '../../core/due/practice.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { api } from '../door/door.ts';
-import { useLoading } from '../door/load.ts';
-import { useSending } from '../door/sending.ts';
+import { api } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
+import { useSending } from '../api/sending.ts';
 import KindGlyph from '../due/KindGlyph.vue';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';

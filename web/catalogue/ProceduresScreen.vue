@@ -2,8 +2,8 @@
 /** Every machine and its parts, as an index of procedures. */
 import { computed, onMounted, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { api } from '../door/door.ts';
-import { useLoading } from '../door/load.ts';
+import { api } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
 import KindGlyph from '../due/KindGlyph.vue';
 import { say } from '../language/say.ts';
 import PageFrame from '../kit/PageFrame.vue';

@@ -2,9 +2,9 @@
 /** A procedure walked through without a machine: step by step, with the questions a supervisor would ask. */
 import { computed, nextTick, onMounted, ref } from 'vue';
 import { referencePicture } from '../../core/catalogue/picture.ts';
-import { api, newId } from '../door/door.ts';
-import { useLoading } from '../door/load.ts';
-import { useSending } from '../door/sending.ts';
+import { api, newId } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import Illustration from './Illustration.vue';
 import PageFrame from '../kit/PageFrame.vue';
@@ -40,7 +40,7 @@ const heading = ref<HTMLElement>();
 const station = computed(() => stations.value[at.value]);
 const answered = computed(() => (station.value?.question ? answers.value[station.value.at] : undefined));
 const result = ref<{ asked: number; correct: number } | null>(null);
-const { busy, failure: refusal, run } = useSending();
+const { busy, failure: problem, run } = useSending();
 const key = ref(newId());
 
 async function next(): Promise<void> {
@@ -88,7 +88,7 @@ onMounted(reload);
       <RouterLink :to="`/procedures/${id}`">{{ it?.procedure.task ?? say('procedures.title') }}</RouterLink> ·
       {{ say('rehearsal.title') }}
     </p>
-    <Notice :says="failure || refusal" />
+    <Notice :says="failure || problem" />
     <div v-if="result" class="stack" role="status">
       <h1 ref="heading" tabindex="-1">{{ say('rehearsal.result', { ...result }) }}</h1>
       <p class="quiet">{{ say('rehearsal.result.why') }}</p>

@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import type { Me, SessionAnswer } from '../../contract/people.ts';
-import { api, readSession } from '../door/door.ts';
+import { api, readSession } from '../api/api.ts';
 import { forgetAnswers } from '../outbox/device.ts';
 import { chosenTheme, keepTheme } from '../theme/vuetify.ts';
 

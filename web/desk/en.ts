@@ -380,7 +380,7 @@ export const deskText = {
   'numbers.emergency': 'Emergency services',
   'numbers.gas': 'Gas emergency',
   'numbers.office': 'Your office, out of hours',
-  'numbers.why': 'Shown to whoever calls a machine unsafe, large and to tap, also without a line.',
+  'numbers.why': 'Shown to whoever calls a machine unsafe, large and to tap, also without a connection.',
   'numbers.save': 'Save the numbers',
   'numbers.saved': 'Saved.',
   'line.handBacks': '{count, plural, one {One job was handed back} other {# jobs were handed back}}.',

@@ -2,8 +2,8 @@
 /** Every judgement, with its usual value; changed ones are saved together. */
 import { computed, reactive, ref, watch } from 'vue';
 import { changeAssumptions, type PracticeAnswer } from '../../contract/practice.ts';
-import { api } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
 import Notice from '../kit/Notice.vue';
@@ -14,7 +14,7 @@ const board = useBoard();
 const find = ref('');
 const entered = reactive<Record<string, string>>({});
 const told = ref('');
-const { errors, refusal, busy, submit } = useForm(changeAssumptions);
+const { errors, problem, busy, submit } = useForm(changeAssumptions);
 
 const round = (value: number) => Math.round(value * 1000) / 1000;
 const shownIn = (says: string) => says.toLowerCase().includes(find.value.trim().toLowerCase());
@@ -54,7 +54,7 @@ const errorOf = (name: string) => errors[`changes.${name}`];
         say('assumptions.save', { count: Object.keys(changes).length })
       }}</VBtn><span v-if="told" role="status" class="dew">{{ told }}</span>
     </div>
-    <Notice :says="refusal" />
+    <Notice :says="problem" />
     <div class="columns wide-ones">
       <table class="table">
         <thead>

@@ -2,8 +2,8 @@
 /** The upkeep day, the cooling season, and the calendar to take along. */
 import { computed, reactive, ref } from 'vue';
 import { changeSeasons, changeUpkeepDay, type PracticeAnswer } from '../../contract/practice.ts';
-import { api } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
 import Notice from '../kit/Notice.vue';
@@ -80,7 +80,7 @@ const saveSeasons = async () =>
         />
         <VBtn type="submit" color="primary" :loading="day.busy.value">{{ say('calendar.save') }}</VBtn>
       </div>
-      <Notice :says="day.refusal.value" />
+      <Notice :says="day.problem.value" />
     </form>
     <form class="stack close" @submit.prevent="saveSeasons">
       <h2>{{ say('calendar.seasons') }}</h2>
@@ -118,7 +118,7 @@ const saveSeasons = async () =>
         />
         <VBtn type="submit" color="primary" :loading="season.busy.value">{{ say('calendar.save') }}</VBtn>
       </div>
-      <Notice :says="season.refusal.value" />
+      <Notice :says="season.problem.value" />
     </form>
     <p>
       <a href="/api/calendar/organisation/all" download>{{ say('calendar.export') }}</a>

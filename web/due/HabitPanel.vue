@@ -3,8 +3,8 @@
 import { ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import type { HabitSummary } from '../../contract/habits.ts';
-import { api, newId } from '../door/door.ts';
-import { useSending } from '../door/sending.ts';
+import { api, newId } from '../api/api.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 

@@ -8,7 +8,7 @@ import { say } from '../language/say.ts';
 import type { BoardAnswer } from '../../contract/due.ts';
 import LineTile from './LineTile.vue';
 import { isPast, isSent, type BoardRow } from './marks.ts';
-import { LINE_AT, placeOf } from './scale.ts';
+import { LINE_AT, positionOf } from './scale.ts';
 
 const props = defineProps<{
   rows: readonly BoardRow[];
@@ -174,11 +174,11 @@ function jump(event: MouseEvent): void {
 const ticks = computed(() =>
   [
     { at: 0.028, key: 'none', from: 'start' },
-    { at: placeOf(0), key: 'fresh', from: 'start' },
-    { at: placeOf(0.82), key: 'nearing', from: 'middle' },
+    { at: positionOf(0), key: 'fresh', from: 'start' },
+    { at: positionOf(0.82), key: 'nearing', from: 'middle' },
     { at: LINE_AT, key: 'line', from: 'middle' },
-    { at: placeOf(1.5), key: 'half', from: 'middle' },
-    { at: placeOf(2), key: 'twice', from: 'middle' },
+    { at: positionOf(1.5), key: 'half', from: 'middle' },
+    { at: positionOf(2), key: 'twice', from: 'middle' },
   ].filter(({ key }) => stripWidth.value > 560 || ['none', 'line', 'twice'].includes(key)),
 );
 

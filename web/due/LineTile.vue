@@ -3,7 +3,7 @@
 import { onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { say } from '../language/say.ts';
-import { drawMark, drawRail, nearestMark, paletteOf, type PlacedMark } from './drawStrip.ts';
+import { drawMark, drawRail, nearestMark, paletteOf, type BoardMark } from './drawStrip.ts';
 import { layoutMarks } from './layoutMarks.ts';
 import { foremost, isIdle, isLate, type BoardRow, type Mark } from './marks.ts';
 
@@ -19,7 +19,7 @@ const props = defineProps<{
 const emit = defineEmits<{ pick: [number: number, rowId: string] }>();
 
 const canvas = ref<HTMLCanvasElement>();
-let placed: PlacedMark[][] = [];
+let placed: BoardMark[][] = [];
 
 function draw(): void {
   const element = canvas.value;

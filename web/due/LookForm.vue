@@ -4,9 +4,9 @@ import { onMounted, reactive, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { newLook, type LookDone } from '../../contract/signals.ts';
 import GradePicker from '../catalogue/GradePicker.vue';
-import { newId } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
-import { useLoading } from '../door/load.ts';
+import { newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
+import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import { pathOf } from '../../contract/calls.ts';
 import { readKept } from '../outbox/kept.ts';
@@ -22,7 +22,7 @@ const id = newId();
 const entry = reactive<{ grade: string | null; day: string; note: string }>({ grade: null, day: '', note: '' });
 const earlier = ref(false);
 const done = ref('');
-const { errors, refusal, busy, submit } = useForm(newLook);
+const { errors, problem, busy, submit } = useForm(newLook);
 
 async function send(): Promise<void> {
   await submit(
@@ -69,7 +69,7 @@ onMounted(reload);
       <VBtn type="submit" color="primary" size="large" block :disabled="!entry.grade" :loading="busy">{{
         say('look.send')
       }}</VBtn>
-      <Notice :says="refusal" />
+      <Notice :says="problem" />
       <p class="quiet small">{{ say('look.why') }}</p>
       <button v-if="!earlier" type="button" class="plain link" @click="earlier = true">
         {{ say('look.earlier') }}

@@ -5,8 +5,8 @@
  */
 import { computed, onMounted, ref, watch } from 'vue';
 import type { PracticeAnswer } from '../../contract/practice.ts';
-import { api } from '../door/door.ts';
-import { useSending } from '../door/sending.ts';
+import { api } from '../api/api.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import { subjectOf, useScopes, WHOLE } from './scopes.ts';
 import Notice from '../kit/Notice.vue';

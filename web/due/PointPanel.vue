@@ -4,9 +4,9 @@ import { computed, onMounted, ref } from 'vue';
 import { doneDayOf } from '../../contract/due.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { MEASURES } from '../../core/measure/measures.ts';
-import { api } from '../door/door.ts';
-import { sentenceOf } from '../door/sentence.ts';
-import { useLoading } from '../door/load.ts';
+import { api } from '../api/api.ts';
+import { sentenceOf } from '../api/sentence.ts';
+import { useLoading } from '../api/load.ts';
 import GiveJob from '../jobs/GiveJob.vue';
 import LogRecord from '../proof/LogRecord.vue';
 import PointSpecification from '../register/PointSpecification.vue';
@@ -30,7 +30,7 @@ const signals = useLoading(async () =>
 );
 const open = ref<'give' | 'log' | 'specify' | null>(null);
 const sure = ref(false);
-const refusal = ref('');
+const problem = ref('');
 
 const stand = computed(() => (point.value ? standOn(point.value.mark, point.value.place.today) : null));
 const late = computed(() => stand.value !== null && isLate({ state: stand.value.state, work: point.value!.mark.work }));
@@ -56,7 +56,7 @@ async function schedule(scheduled: 'yes' | 'no'): Promise<void> {
   try {
     await api('point.schedule', { id: point.value!.id, form: { scheduled } });
   } catch (error) {
-    refusal.value = sentenceOf(error);
+    problem.value = sentenceOf(error);
   }
   await changed();
 }
@@ -73,7 +73,7 @@ async function cancel(): Promise<void> {
     });
     sure.value = false;
   } catch (error) {
-    refusal.value = sentenceOf(error);
+    problem.value = sentenceOf(error);
   }
   await changed();
 }
@@ -161,7 +161,7 @@ const dayWords = (day: string) =>
         >
         <VBtn variant="outlined" @click="open = open === 'specify' ? null : 'specify'">{{ say('point.specify') }}</VBtn>
       </section>
-      <Notice :says="refusal" />
+      <Notice :says="problem" />
       <GiveJob v-if="open === 'give'" :point="point" @given="changed" />
       <LogRecord
         v-if="open === 'log'"

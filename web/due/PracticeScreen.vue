@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The practice page and its parts, each with an address of its own. */
 import { computed, onMounted } from 'vue';
-import { api } from '../door/door.ts';
-import { useLoading } from '../door/load.ts';
+import { api } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import AssumptionsPart from './AssumptionsPart.vue';
 import CalendarPart from './CalendarPart.vue';

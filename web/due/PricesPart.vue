@@ -2,8 +2,8 @@
 /** Prices, where they are known, and what a tenancy may be asked for. */
 import { reactive, ref } from 'vue';
 import { changeBudget, changePrices, type PracticeAnswer } from '../../contract/practice.ts';
-import { api } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -64,7 +64,7 @@ async function saveBudget(): Promise<void> {
         <VBtn type="submit" color="primary" :loading="limit.busy.value">{{ say('budget.save') }}</VBtn>
         <span v-if="told === 'budget'" role="status" class="dew">{{ say('saved') }}</span>
       </div>
-      <Notice :says="limit.refusal.value" />
+      <Notice :says="limit.problem.value" />
     </form>
     <form class="stack close" @submit.prevent="savePrices">
       <h2>{{ say('practice.part.prices').split(' ')[0] }}</h2>
@@ -108,7 +108,7 @@ async function saveBudget(): Promise<void> {
           ><input class="small-field" v-model.number="materials[it.key]" type="number" min="0" step="0.01"
         /></label>
       </div>
-      <Notice :says="price.refusal.value" />
+      <Notice :says="price.problem.value" />
       <p>
         <VBtn type="submit" color="primary" :loading="price.busy.value">{{ say('prices.save') }}</VBtn>{{ ' ' }}
         <span v-if="told === 'prices'" role="status" class="dew">{{ say('saved') }}</span>

@@ -4,8 +4,8 @@ import { reactive, ref } from 'vue';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import { dismissSignal, type SignalSummary } from '../../contract/signals.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { api, photoUrl } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api, photoUrl } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -15,7 +15,7 @@ const emit = defineEmits<{ changed: [] }>();
 const desk = useDesk();
 const open = ref<string | null>(null);
 const entry = reactive({ reason: '', recheck: '' });
-const { errors, refusal, busy, submit } = useForm(dismissSignal);
+const { errors, problem, busy, submit } = useForm(dismissSignal);
 
 function begin({ id, today }: SignalSummary): void {
   open.value = open.value === id ? null : id;
@@ -82,7 +82,7 @@ async function dismiss(id: string): Promise<void> {
           :label="say('signals.recheck')"
           :error-messages="errors.recheck"
         />
-        <Notice class="small" :says="refusal" />
+        <Notice class="small" :says="problem" />
         <VBtn type="submit" color="primary" :loading="busy">{{ say('signals.dismissNow') }}</VBtn>
       </form>
     </li>

@@ -5,9 +5,9 @@ import { computed, onMounted, reactive, ref, watch } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { ANCHOR_KINDS, type AnchorKind } from '../../core/due/anchor.ts';
 import { PRACTICES, type Practice } from '../../core/due/practice.ts';
-import { api } from '../door/door.ts';
-import { useLoading } from '../door/load.ts';
-import { useSending } from '../door/sending.ts';
+import { api } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import ConditionTable from './ConditionTable.vue';
 import SpeedBand from './SpeedBand.vue';
@@ -19,7 +19,7 @@ const props = defineProps<{ number: string }>();
 const known = useLoading(() => api('point.working', { id: props.number }));
 const { value: working, reload } = known;
 const tried = useLoading(() => api('point.suppose', { id: props.number, form: supposed.value }));
-const { failure: refusal, run, busy } = useSending();
+const { failure: problem, run, busy } = useSending();
 const told = ref('');
 
 const entry = reactive({
@@ -189,9 +189,9 @@ onMounted(load);
           <h2>{{ say('working.try') }}</h2>
           <p class="small quiet">{{ say('working.try.why') }}</p>
           <Notice
-            v-if="refusal || (anything && tried.failure.value)"
+            v-if="problem || (anything && tried.failure.value)"
             class="small"
-            :says="refusal || tried.failure.value"
+            :says="problem || tried.failure.value"
           />
           <VSelect
             v-model="entry.practice"

@@ -2,8 +2,8 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { BoardAnswer } from '../../contract/due.ts';
-import { api } from '../door/door.ts';
-import { sentenceOf } from '../door/sentence.ts';
+import { api } from '../api/api.ts';
+import { sentenceOf } from '../api/sentence.ts';
 import { COUNTED_AS, type CountedAs } from '../../core/due/line.ts';
 import { foremost, isIdle, rowsOf, urgency, type BoardRow, type Mark } from './marks.ts';
 

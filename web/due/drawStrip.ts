@@ -1,7 +1,7 @@
 /** Drawing one strip: its rail, the ground past the line, and its marks. */
 import { GLYPHS } from './glyphs.ts';
 import { isIdle, isLate, isOnHold, isSent, type Mark } from './marks.ts';
-import type { Placed } from './layoutMarks.ts';
+import type { MarkPosition } from './layoutMarks.ts';
 import { GUTTER_END, LINE_AT } from './scale.ts';
 
 export interface Palette {
@@ -37,7 +37,7 @@ function pathOf(text: string): Path2D {
 }
 
 /** A mark of the board with the place it was drawn at. */
-export type PlacedMark = Placed<Mark>;
+export type BoardMark = MarkPosition<Mark>;
 
 /** Rail, past ground, line: what every row stands on. */
 export function drawRail(
@@ -63,7 +63,7 @@ export function drawRail(
 export function drawMark(
   context: CanvasRenderingContext2D,
   palette: Palette,
-  placed: PlacedMark,
+  placed: BoardMark,
   picked: boolean,
 ): void {
   const { mark, x, y, crowded } = placed;
@@ -110,7 +110,7 @@ export function drawMark(
 function drawCount(
   context: CanvasRenderingContext2D,
   palette: Palette,
-  { x, y, count }: PlacedMark,
+  { x, y, count }: BoardMark,
   picked: boolean,
 ): void {
   context.save();
@@ -174,8 +174,8 @@ function drawBeyond(context: CanvasRenderingContext2D): void {
 }
 
 /** The mark nearest to a point of the strip, within reach. */
-export function nearestMark(placed: readonly PlacedMark[], x: number, y: number): PlacedMark | undefined {
-  let best: PlacedMark | undefined;
+export function nearestMark(placed: readonly BoardMark[], x: number, y: number): BoardMark | undefined {
+  let best: BoardMark | undefined;
   let bestDistance = 14 ** 2;
   for (const it of placed) {
     const distance = (it.x - x) ** 2 + (it.y - y) ** 2;

@@ -1,7 +1,7 @@
 /** Where the marks of a strip stand: one layout for the board's rows and for every gauge. */
-import { placeOf } from './scale.ts';
+import { positionOf } from './scale.ts';
 
-export interface Placed<M> {
+export interface MarkPosition<M> {
   readonly mark: M;
   readonly x: number;
   readonly y: number;
@@ -32,30 +32,30 @@ export function layoutMarks<M extends { readonly share?: number | undefined }>(
   top: number,
   height: number,
   foremost: (mark: M) => boolean = () => true,
-): Placed<M>[] {
+): MarkPosition<M>[] {
   const middle = top + height / 2;
-  const placed: Placed<M>[] = [];
+  const placed: MarkPosition<M>[] = [];
   const unknown = all.filter(({ share }) => share === undefined);
   const marks = all.filter(({ share }) => share !== undefined);
   if (unknown.length > 0)
     placed.push({
       mark: unknown.find(foremost) ?? unknown[0]!,
-      x: placeOf(undefined) * width,
+      x: positionOf(undefined) * width,
       y: middle,
       crowded: false,
       count: unknown.length,
     });
   for (let from = 0; from < marks.length;) {
-    const start = placeOf(marks[from]!.share) * width;
+    const start = positionOf(marks[from]!.share) * width;
     let to = from + 1;
-    while (to < marks.length && placeOf(marks[to]!.share) * width - start < ROOM) to += 1;
+    while (to < marks.length && positionOf(marks[to]!.share) * width - start < ROOM) to += 1;
     const crowd = marks.slice(from, to);
     const levels = LEVELS[Math.min(crowd.length, LEVELS.length) - 1]!;
     crowd.forEach((mark, i) =>
       placed.push({
         mark,
         crowded: crowd.length > 1,
-        x: placeOf(mark.share) * width + Math.floor(i / levels.length) * 7,
+        x: positionOf(mark.share) * width + Math.floor(i / levels.length) * 7,
         y: middle + levels[i % levels.length]! * (height / 2),
       }),
     );

@@ -15,7 +15,7 @@ const STOPS: readonly (readonly [share: number, at: number])[] = [
 ];
 
 /** Where a share of interval stands, 0 to 1 of the strip's width; no record stands in the gutter. */
-export function placeOf(share: number | undefined): number {
+export function positionOf(share: number | undefined): number {
   if (share === undefined) return GUTTER_END / 2;
   for (let i = 1; i < STOPS.length; i += 1) {
     const [from, left] = STOPS[i - 1]!;

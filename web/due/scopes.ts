@@ -2,8 +2,8 @@
 import { computed, type ComputedRef } from 'vue';
 import type { Scope } from '../../contract/practice.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { api } from '../door/door.ts';
-import { useLoading } from '../door/load.ts';
+import { api } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 
 export interface ScopeChoice {

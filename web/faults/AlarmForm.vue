@@ -3,7 +3,7 @@
 import { ref } from 'vue';
 import { ALARM_KINDS, type AlarmKind } from '../../core/faults/alarms.ts';
 import type { AlarmAnswer, EmergencyNumbers } from '../../contract/alarms.ts';
-import { useSending } from '../door/sending.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import PlainField from '../kit/PlainField.vue';
 import { raise } from './alarm.ts';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Alarms that are open: first wherever they stand, with whether somebody sees to it. */
 import type { AlarmAnswer } from '../../contract/alarms.ts';
-import { api } from '../door/door.ts';
-import { useSending } from '../door/sending.ts';
+import { api } from '../api/api.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 

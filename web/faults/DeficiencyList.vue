@@ -10,8 +10,8 @@ import {
   type DeficiencySummary,
 } from '../../contract/deficiencies.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { api, photoUrl } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api, photoUrl } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -106,7 +106,7 @@ function finish(): void {
             :label="say('deficiencies.responsible')"
             :error-messages="changing.errors.responsibleId"
           />
-          <Notice class="small" :says="changing.refusal.value" />
+          <Notice class="small" :says="changing.problem.value" />
           <VBtn type="submit" color="primary" :loading="changing.busy.value">{{ say('deficiencies.save') }}</VBtn>
         </form>
         <form class="stack close" v-if="open?.id === it.id && open.for === 'close'" @submit.prevent="close(it.id)">
@@ -116,7 +116,7 @@ function finish(): void {
             rows="2"
             :error-messages="closing.errors.done"
           />
-          <Notice class="small" :says="closing.refusal.value" />
+          <Notice class="small" :says="closing.problem.value" />
           <VBtn type="submit" color="primary" :loading="closing.busy.value">{{ say('deficiencies.close') }}</VBtn>
         </form>
       </template>

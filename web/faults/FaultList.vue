@@ -3,8 +3,8 @@
 import { ref } from 'vue';
 import { closeFault } from '../../contract/faults.ts';
 import type { FaultSummary } from '../../contract/register.ts';
-import { api, photoUrl } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api, photoUrl } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -12,7 +12,7 @@ defineProps<{ faults: readonly FaultSummary[]; withPlace?: boolean }>();
 const emit = defineEmits<{ changed: [] }>();
 const closing = ref<string | null>(null);
 const found = ref('');
-const { errors, refusal, busy, submit } = useForm(closeFault);
+const { errors, problem, busy, submit } = useForm(closeFault);
 const now = Date.now();
 
 async function close(id: string): Promise<void> {
@@ -62,7 +62,7 @@ async function close(id: string): Promise<void> {
         </p>
         <form class="stack close start" v-if="closing === fault.id" @submit.prevent="close(fault.id)">
           <VTextarea v-model="found" :label="say('faults.found')" rows="2" :error-messages="errors.found" autofocus />
-          <Notice class="small" :says="refusal" />
+          <Notice class="small" :says="problem" />
           <VBtn type="submit" color="primary" :loading="busy">{{ say('faults.closeNow') }}</VBtn>
         </form>
       </template>

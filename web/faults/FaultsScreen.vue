@@ -2,8 +2,8 @@
 import { computed, onMounted } from 'vue';
 import { useDesk } from '../desk/deskStore.ts';
 import { useBoard } from '../due/boardStore.ts';
-import { api } from '../door/door.ts';
-import { useLoading } from '../door/load.ts';
+import { api } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import HandBackList from '../jobs/HandBackList.vue';
 import AlarmList from './AlarmList.vue';

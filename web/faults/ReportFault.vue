@@ -5,8 +5,8 @@ import { computed, reactive, ref } from 'vue';
 import { reportFault, type ReportableMachine } from '../../contract/faults.ts';
 import { reportSignal } from '../../contract/signals.ts';
 import { reportDeficiency } from '../../contract/deficiencies.ts';
-import { newId } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import StepPhoto from '../jobs/StepPhoto.vue';
 import { sendOrKeep } from '../outbox/outbox.ts';
@@ -15,11 +15,11 @@ import Notice from '../kit/Notice.vue';
 import ChoiceList from '../kit/ChoiceList.vue';
 
 const props = defineProps<{ machines: readonly ReportableMachine[] }>();
-const emit = defineEmits<{ /** `kept`: on the device, until there is a line. */ sent: [kept: boolean] }>();
+const emit = defineEmits<{ /** `kept`: on the device, until there is a connection. */ sent: [kept: boolean] }>();
 const id = newId();
 const entry = reactive({ machineId: props.machines.length === 1 ? props.machines[0]!.id : '', symptom: '', note: '' });
 const photos = ref<string[]>([]);
-const { errors, refusal, busy, submit } = useForm(reportFault);
+const { errors, problem, busy, submit } = useForm(reportFault);
 const signals = useForm(reportSignal);
 const machine = computed(() => props.machines.find(({ id: it }) => it === entry.machineId));
 const symptom = computed(() => machine.value?.symptoms.find(({ key }) => key === entry.symptom));
@@ -28,7 +28,7 @@ const signal = computed(() => machine.value?.signals.find(({ key }) => key === e
 /** It works, and upkeep will not cure it. */
 const deficiency = computed(() => machine.value?.deficiencies.find(({ key }) => key === entry.symptom));
 const deficiencies = useForm(reportDeficiency);
-const refused = computed(() => refusal.value || signals.refusal.value || deficiencies.refusal.value);
+const refused = computed(() => problem.value || signals.problem.value || deficiencies.problem.value);
 const choicesOf = (all: readonly { key: string; says: string }[]) =>
   all.map(({ key: value, says }) => ({ value, says }));
 const MOST_PHOTOS = 4;

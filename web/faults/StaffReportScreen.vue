@@ -2,7 +2,7 @@
 /** Staff report a fault at any home. */
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { useLoading } from '../door/load.ts';
+import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import { readKept } from '../outbox/kept.ts';
 import ReportFault from './ReportFault.vue';

@@ -3,8 +3,8 @@
 import { computed, ref, watch } from 'vue';
 import type { PointAnswer } from '../../contract/due.ts';
 import { giveContracted, giveJob } from '../../contract/jobs.ts';
-import { api, newId } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api, newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 import ChoiceList from '../kit/ChoiceList.vue';
@@ -44,12 +44,12 @@ watch(
   },
   { immediate: true },
 );
-const { errors, refusal, busy, submit } = useForm(giveJob);
+const { errors, problem, busy, submit } = useForm(giveJob);
 const jobId = newId();
 const name = ref('');
 const link = ref('');
 const contracted = useForm(giveContracted);
-const refused = computed(() => refusal.value || contracted.refusal.value);
+const refused = computed(() => problem.value || contracted.problem.value);
 
 async function give(): Promise<void> {
   const pointIds = [props.point.id, ...offered.value.filter(({ id }) => along.value.includes(id)).map(({ id }) => id)];

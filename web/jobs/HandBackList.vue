@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** What was handed back undone, and why; each stands here until somebody has seen to it. */
 import type { HandBackSummary } from '../../contract/handBacks.ts';
-import { api } from '../door/door.ts';
-import { useSending } from '../door/sending.ts';
+import { api } from '../api/api.ts';
+import { useSending } from '../api/sending.ts';
 import { useDesk } from '../desk/deskStore.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';

@@ -2,9 +2,9 @@
 /** One request for one home: what is near its line, machine by machine, given to one person at once. */
 import { computed, onMounted, ref, watch } from 'vue';
 import { giveList } from '../../contract/lists.ts';
-import { api, newId } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
-import { useLoading } from '../door/load.ts';
+import { api, newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
+import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 import ChoiceList from '../kit/ChoiceList.vue';
@@ -15,7 +15,7 @@ const emit = defineEmits<{ given: [says: string]; close: [] }>();
 const { value: list, failure, reload } = useLoading(() => api('list.read', { id: props.placeId }));
 const who = ref('');
 const chosen = ref<string[]>([]);
-const { errors, refusal, busy, submit } = useForm(giveList);
+const { errors, problem, busy, submit } = useForm(giveList);
 const listId = newId();
 
 const assignee = computed(() => list.value?.assignees.find(({ id }) => id === who.value));
@@ -103,7 +103,7 @@ onMounted(async () => {
           </CheckList>
         </div>
         <p class="strong">{{ say('list.sum', { count: picked.length, minutes }) }}</p>
-        <Notice :says="errors.assigneeId ?? refusal" />
+        <Notice :says="errors.assigneeId ?? problem" />
         <p>
           <VBtn type="submit" color="primary" :disabled="picked.length === 0 || !who" :loading="busy">{{
             say('list.give')

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /**
- * Work that is on the device and not at the office: it waits for a line, or the job is not theirs any more. Nothing is
+ * Work that is on the device and not at the office: it waits for a connection, or the job is not theirs any more. Nothing is
  * thrown away unasked.
  */
 import { computed, ref } from 'vue';
@@ -18,7 +18,7 @@ const props = defineProps<{
   home: string;
   homeName: string;
   sending: boolean;
-  refusal: string;
+  problem: string;
 }>();
 const emit = defineEmits<{ forgotten: []; send: [] }>();
 const sure = ref(false);
@@ -43,7 +43,7 @@ async function forget(): Promise<void> {
       <p class="tell">{{ lost }}</p>
       <p>{{ say('job.kept.lost') }}</p>
       <JobReview :job="job" :draft="draft" frozen />
-      <Notice :says="refusal" />
+      <Notice :says="problem" />
       <VBtn color="primary" size="large" block :loading="sending" @click="emit('send')">{{
         say('job.kept.offer')
       }}</VBtn>

@@ -10,10 +10,10 @@ import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { AlarmAnswer } from '../../contract/alarms.ts';
 import type { JobAnswer } from '../../contract/jobs.ts';
 import type { StuckReason } from './stuck.ts';
-import { api, photoUrl, Refusal } from '../door/door.ts';
-import { sentenceOf } from '../door/sentence.ts';
-import { useSending } from '../door/sending.ts';
-import { useLoading } from '../door/load.ts';
+import { api, photoUrl, Problem } from '../api/api.ts';
+import { sentenceOf } from '../api/sentence.ts';
+import { useSending } from '../api/sending.ts';
+import { useLoading } from '../api/load.ts';
 import StripGauge from '../due/StripGauge.vue';
 import { say } from '../language/say.ts';
 import { askToPersist } from '../outbox/device.ts';
@@ -47,7 +47,7 @@ const draft = shallowRef<Draft | null>(null);
 const safe = ref(false);
 const tried = ref(false);
 const stuck = ref<StuckReason | null>(null);
-const { busy: sending, failure: refusal, run } = useSending();
+const { busy: sending, failure: problem, run } = useSending();
 const sent = ref<readonly string[] | null>(null);
 const heading = ref<HTMLElement>();
 
@@ -66,7 +66,7 @@ async function readJob(): Promise<JobAnswer> {
     said = sentenceOf(error);
   }
   const kept = await keptAnswer<JobAnswer>(begun);
-  if (!kept) throw new Refusal(404, said);
+  if (!kept) throw new Problem(404, said);
   lost.value = said;
   return kept.answer;
 }
@@ -125,8 +125,8 @@ async function listen(): Promise<void> {
     takenOut.value = [...takenOut.value, ...out];
     await read();
   } catch (error) {
-    // Not theirs any more; without a line nothing is known.
-    if (error instanceof Refusal && error.status === 404) await read();
+    // Not theirs any more; without a connection nothing is known.
+    if (error instanceof Problem && error.status === 404) await read();
   }
 }
 const listening = setInterval(() => void listen(), LISTEN_MS);
@@ -151,7 +151,7 @@ function follow(): void {
     sent.value ??= [];
   } else if (state === 'refused') {
     draft.value.queued = false;
-    refusal.value = says;
+    problem.value = says;
     void read();
   }
 }
@@ -161,13 +161,13 @@ async function turn(to: number): Promise<void> {
   void listen();
   draft.value!.step = to;
   tried.value = false;
-  refusal.value = '';
+  problem.value = '';
   await nextTick();
   window.scrollTo(0, 0);
   heading.value?.focus();
 }
 
-/** Tells the office how far one is, when there is a line; what is sent at the end tells it too. */
+/** Tells the office how far one is, when there is a connection; what is sent at the end tells it too. */
 function tell(move: 'start' | 'workDone'): void {
   if (!job.value || job.value.state !== (move === 'start' ? 'given' : 'started')) return;
   const { revision } = job.value;
@@ -286,7 +286,7 @@ async function send(): Promise<void> {
       { kind: 'form', path: submissionPath(props.id), form, stamped: true },
       finished.sendKey,
     ).catch(async (error: unknown) => {
-      if (error instanceof Refusal && error.status === 409) await read();
+      if (error instanceof Problem && error.status === 409) await read();
       throw error;
     });
     if (outcome.ended === 'kept') {
@@ -318,7 +318,7 @@ async function send(): Promise<void> {
         @click="mend"
         >{{ say('job.mend') }}</VBtn
       >
-      <Notice :says="refusal" />
+      <Notice :says="problem" />
       <VBtn color="primary" size="large" block :to="home">{{ homeName }}</VBtn>
     </div>
     <div v-else-if="elsewhere" class="end stack" role="status">
@@ -354,7 +354,7 @@ async function send(): Promise<void> {
       :home="home"
       :home-name="homeName"
       :sending="sending"
-      :refusal="refusal"
+      :problem="problem"
       @send="send"
       @forgotten="router.push(home)"
     />
@@ -501,7 +501,7 @@ async function send(): Promise<void> {
 
         <JobReview v-else :job="job" :draft="draft" @go="turn" />
       </template>
-      <Notice :says="refusal" />
+      <Notice :says="problem" />
 
       <footer class="foot">
         <AlarmForm

@@ -3,8 +3,8 @@
 import { ref } from 'vue';
 import type { JobAnswer } from '../../contract/jobs.ts';
 import { pathOf } from '../../contract/calls.ts';
-import { api } from '../door/door.ts';
-import { useSending } from '../door/sending.ts';
+import { api } from '../api/api.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import { sendOrKeep } from '../outbox/outbox.ts';
 import { STUCK_WORDS, type StuckReason } from './stuck.ts';
@@ -19,7 +19,7 @@ const { busy, failure, run } = useSending();
 async function leave(): Promise<void> {
   const { id } = props.job;
   const left = await run(async () => {
-    // How far the job is, as the office has it; without a line, as it is here.
+    // How far the job is, as the office has it; without a connection, as it is here.
     const { revision } = await api('jobs.read', { id }).catch(() => props.job);
     await sendOrKeep(id, {
       kind: 'form',

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /**
  * Taking a step's photo: straight from the camera, or chosen. Made small, kept on the phone, and sent as soon as there
- * is a line.
+ * is a connection.
  */
-import { useSending } from '../door/sending.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import KeptPhoto from '../outbox/KeptPhoto.vue';
 import Notice from '../kit/Notice.vue';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** What is given to this person, the most pressing first. */
 import { onBeforeUnmount, onMounted, ref } from 'vue';
-import { onTaken } from '../door/door.ts';
-import { useLoading } from '../door/load.ts';
+import { onTaken } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
 import { getKept } from '../outbox/kept.ts';

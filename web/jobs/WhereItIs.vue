@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Where a part is: its photo where somebody took one; else a way to take it, once, and to say that there is none. */
 import { ref } from 'vue';
-import { photoUrl } from '../door/door.ts';
+import { photoUrl } from '../api/api.ts';
 import { say } from '../language/say.ts';
 import StepPhoto from './StepPhoto.vue';
 

@@ -4,7 +4,7 @@ import type { Finding } from '../../core/catalogue/types.ts';
 import type { JobAnswer, JobStep, StepNeed, Submission } from '../../contract/jobs.ts';
 import type { StepPlace } from '../../contract/steps.ts';
 import { keptOf, numberIn } from '../../core/quantities/entered.ts';
-import { newId } from '../door/door.ts';
+import { newId } from '../api/api.ts';
 import { say } from '../language/say.ts';
 
 export interface TaskDraft {

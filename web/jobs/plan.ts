@@ -1,5 +1,5 @@
 /**
- * The steps of a job as they are gone through on this device; planned again, without a line too, when something is
+ * The steps of a job as they are gone through on this device; planned again, without a connection too, when something is
  * found.
  */
 import type { JobAnswer, JobStep } from '../../contract/jobs.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** In place of what is loaded: that it is on its way, or what went wrong and the way to try again. */
-import type { Loading } from '../door/load.ts';
+import type { Loading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import Notice from './Notice.vue';
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The frame of a screen: its width, its title, and in place of what it shows that this is on its way or went wrong. */
 import { ref } from 'vue';
-import type { Loading } from '../door/load.ts';
+import type { Loading } from '../api/load.ts';
 import LoadState from './LoadState.vue';
 import { usePageTitle } from './pageTitle.ts';
 

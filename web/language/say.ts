@@ -1,13 +1,13 @@
 /** The web's voice. Each entry adds its own text before it mounts. */
-import { speaker, type Messages, type Speaker } from '../../core/language/message.ts';
+import { translator, type Messages, type Translator } from '../../core/language/message.ts';
 
-let current: Speaker = speaker('en-GB', {});
+let current: Translator = translator('en-GB', {});
 
 export function learn(messages: Messages): void {
-  current = speaker('en-GB', messages);
+  current = translator('en-GB', messages);
 }
 
-export const say: Speaker = Object.assign(((key, values) => current(key, values)) as Speaker, {
+export const say: Translator = Object.assign(((key, values) => current(key, values)) as Translator, {
   has: (key: string) => current.has(key),
   day: (day: number) => current.day(day),
   shortDay: (day: number) => current.shortDay(day),

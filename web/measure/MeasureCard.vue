@@ -6,8 +6,8 @@ import { rodsFor } from '../../core/measure/ductRun.ts';
 import { workingWords } from '../../core/measure/words.ts';
 import { keepMeasurement, type MeasurementAnswer } from '../../contract/measure.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { api, newId } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api, newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import { enteredAs, units } from './units.ts';
 import Notice from '../kit/Notice.vue';
@@ -45,7 +45,7 @@ const rods = computed(() =>
 const keeping = ref(props.point !== undefined);
 const keep = reactive({ point: props.point ?? '', note: '' });
 const kept = ref('');
-const { errors, refusal, busy, submit } = useForm(keepMeasurement);
+const { errors, problem, busy, submit } = useForm(keepMeasurement);
 async function send(): Promise<void> {
   const id = newId();
   let answer: MeasurementAnswer | null = null;
@@ -113,7 +113,7 @@ const unitOf = (key: string, kind: Measure['fields'][number]['kind']) =>
         :error-messages="errors.note"
       />
       <VBtn type="submit" variant="outlined" :loading="busy" :disabled="!working">{{ say('measure.keep.go') }}</VBtn>
-      <Notice v-if="refusal" class="small" :says="errors.inputs ?? refusal" />
+      <Notice v-if="problem" class="small" :says="errors.inputs ?? problem" />
     </form>
     <button v-else type="button" class="plain link small" @click="keeping = true">{{ say('measure.keep') }}</button>
   </article>

@@ -3,7 +3,7 @@ import { ref } from 'vue';
 import { celsius, fahrenheit, MM_PER_FOOT, type UnitSystem } from '../../core/quantities/units.ts';
 import { US_FLUID_OUNCE_ML, US_GALLON_ML } from '../../core/quantities/volume.ts';
 import type { FieldKind } from '../../core/measure/measures.ts';
-import { chosenUnits, keepUnits } from '../door/units.ts';
+import { chosenUnits, keepUnits } from '../api/units.ts';
 
 export const units = ref<UnitSystem>(chosenUnits());
 
@@ -12,18 +12,18 @@ export function setUnits(system: UnitSystem): void {
   keepUnits(system);
 }
 
-interface Entered {
+interface EntryForm {
   readonly unit: string;
   readonly shown: (metric: number) => number;
   readonly metric: (shown: number) => number;
 }
-const by = (unit: string, factor: number): Entered => ({
+const by = (unit: string, factor: number): EntryForm => ({
   unit,
   shown: (it) => it / factor,
   metric: (it) => it * factor,
 });
 
-const ENTERED: Readonly<Record<UnitSystem, Readonly<Partial<Record<FieldKind, Entered>>>>> = {
+const ENTERED: Readonly<Record<UnitSystem, Readonly<Partial<Record<FieldKind, EntryForm>>>>> = {
   metric: { celsius: by('°C', 1), ml: by('mL', 1), litres: by('L', 1), mm: by('m', 1000) },
   us: {
     celsius: { unit: '°F', shown: fahrenheit, metric: celsius },
@@ -34,4 +34,4 @@ const ENTERED: Readonly<Record<UnitSystem, Readonly<Partial<Record<FieldKind, En
 };
 
 /** How a field of some kind is entered. */
-export const enteredAs = (kind: FieldKind, system: UnitSystem): Entered => ENTERED[system][kind] ?? by('', 1);
+export const enteredAs = (kind: FieldKind, system: UnitSystem): EntryForm => ENTERED[system][kind] ?? by('', 1);

@@ -4,8 +4,8 @@
  */
 import { ref } from 'vue';
 import type { AlarmAnswer } from '../../contract/alarms.ts';
-import { api } from '../door/door.ts';
-import { useSending } from '../door/sending.ts';
+import { api } from '../api/api.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 

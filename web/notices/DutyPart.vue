@@ -2,10 +2,10 @@
 /** Who is called when something is not safe, in order, and the way to them; tried before it is needed. */
 import { onMounted, reactive, ref } from 'vue';
 import { changeDuty } from '../../contract/alarms.ts';
-import { api } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
-import { useLoading } from '../door/load.ts';
-import { useSending } from '../door/sending.ts';
+import { api } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
+import { useLoading } from '../api/load.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -17,7 +17,7 @@ const entry = reactive({
   byMail: false,
   mail: { host: '', port: 587, secure: 'no' as 'yes' | 'no', user: '', password: '', from: '' },
 });
-const { errors, refusal, busy, submit } = useForm(changeDuty);
+const { errors, problem, busy, submit } = useForm(changeDuty);
 const trying = useSending();
 const tried = ref('');
 const saved = ref(false);
@@ -121,7 +121,7 @@ onMounted(load);
           />
         </template>
       </div>
-      <Notice :says="refusal" />
+      <Notice :says="problem" />
       <Notice :says="errors.people" />
       <p class="row">
         <VBtn type="submit" color="primary" :loading="busy">{{ say('duty.save') }}</VBtn><VBtn

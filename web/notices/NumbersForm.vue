@@ -2,15 +2,15 @@
 /** The numbers that a doer is shown when something is not safe, of one property. */
 import { reactive, ref } from 'vue';
 import { changeNumbers, type EmergencyNumbers } from '../../contract/alarms.ts';
-import { api } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ propertyId: string; numbers: EmergencyNumbers }>();
 const entry = reactive({ ...props.numbers });
 const saved = ref(false);
-const { errors, refusal, busy, submit } = useForm(changeNumbers);
+const { errors, problem, busy, submit } = useForm(changeNumbers);
 async function save(): Promise<void> {
   saved.value = await submit(entry, (form) => api('property.numbers', { id: props.propertyId, form }));
 }
@@ -26,7 +26,7 @@ async function save(): Promise<void> {
       :label="say(`numbers.${who}`)"
       :error-messages="errors[who]"
     />
-    <Notice :says="refusal" />
+    <Notice :says="problem" />
     <p class="quiet small whole">{{ say('numbers.why') }}</p>
     <p class="whole">
       <VBtn type="submit" color="primary" :loading="busy">{{ say('numbers.save') }}</VBtn>{{ ' ' }}

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A photo: from the device while it is there, from the office after. */
 import { onBeforeUnmount, ref, watch } from 'vue';
-import { photoUrl } from '../door/door.ts';
+import { photoUrl } from '../api/api.ts';
 
 const props = defineProps<{ id: string; alt: string }>();
 const source = ref('');

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What waits on this device, where one always sees it; nothing where all is sent. */
 import { computed } from 'vue';
-import { lineDown } from '../door/door.ts';
+import { offline } from '../api/api.ts';
 import { say } from '../language/say.ts';
 import { waiting } from './outbox.ts';
 
@@ -10,8 +10,8 @@ const count = computed(() => waiting.value.length - refused.value);
 </script>
 
 <template>
-  <p v-if="lineDown || count || refused" class="on-top told row no-print" role="status">
-    <span v-if="lineDown">{{ say('kept.bar.line') }}</span><span v-if="count">{{
+  <p v-if="offline || count || refused" class="on-top told row no-print" role="status">
+    <span v-if="offline">{{ say('kept.bar.offline') }}</span><span v-if="count">{{
       say('kept.bar.count', { count })
     }}</span
     ><b v-if="refused" class="alarm">{{ say('kept.bar.refused', { count: refused }) }}</b>

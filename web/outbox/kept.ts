@@ -1,15 +1,15 @@
-/** Reading what is on the device where there is no line. */
+/** Reading what is on the device where there is no connection. */
 import { pathOf, type AnswerOf, type ParamsOf } from '../../contract/calls.ts';
-import { readAt, Refusal, signedIn } from '../door/door.ts';
+import { readAt, Problem, signedIn } from '../api/api.ts';
 import { device } from './device.ts';
 
-export interface Kept<T> {
+export interface KeptAnswer<T> {
   readonly answer: T;
-  /** When it was kept, where it came from the device; null where it came over the line. */
+  /** When it was kept, where it came from the device; null where it came over the connection. */
   readonly keptAt: number | null;
 }
 
-const early = new Map<string, Promise<Kept<unknown>>>();
+const early = new Map<string, Promise<KeptAnswer<unknown>>>();
 
 /** Reads that take no form: their address says them whole. */
 export type KeptName =
@@ -30,12 +30,12 @@ export function askEarly<N extends KeptName>(name: N, ...where: Where<N>): void 
   early.set(addressOf(name, ...where), asked);
 }
 
-/** Reads over the line and keeps what came; without a line, gives what was kept for this person. */
-export function getKept<N extends KeptName>(name: N, ...where: Where<N>): Promise<Kept<AnswerOf<N>>> {
+/** Reads over the connection and keeps what came; without a connection, gives what was kept for this person. */
+export function getKept<N extends KeptName>(name: N, ...where: Where<N>): Promise<KeptAnswer<AnswerOf<N>>> {
   const address = addressOf(name, ...where);
   const asked = early.get(address);
   early.delete(address);
-  return (asked ?? readOrKept(name, ...where)) as Promise<Kept<AnswerOf<N>>>;
+  return (asked ?? readOrKept(name, ...where)) as Promise<KeptAnswer<AnswerOf<N>>>;
 }
 
 /** The same where it does not matter how old it is. */
@@ -45,22 +45,22 @@ export const readKept = async <N extends KeptName>(name: N, ...where: Where<N>):
 const addressOf = <N extends KeptName>(name: N, ...[params]: Where<N>): string =>
   pathOf(name, { ...params } as ParamsOf<N>);
 
-async function readOrKept<N extends KeptName>(name: N, ...where: Where<N>): Promise<Kept<AnswerOf<N>>> {
+async function readOrKept<N extends KeptName>(name: N, ...where: Where<N>): Promise<KeptAnswer<AnswerOf<N>>> {
   const address = addressOf(name, ...where);
   try {
     const answer = await readAt(name, address);
     await keepAnswer(address, answer);
     return { answer, keptAt: null };
   } catch (error) {
-    if (!(error instanceof Refusal) || error.status !== 0) throw error;
+    if (!(error instanceof Problem) || error.status !== 0) throw error;
     const kept = await keptAnswer<AnswerOf<N>>(address);
     if (!kept) throw error;
     return kept;
   }
 }
 
-/** What was kept of a path, whatever the line says. */
-export async function keptAnswer<T>(path: string): Promise<Kept<T> | null> {
+/** What was kept of a path, whatever the server says. */
+export async function keptAnswer<T>(path: string): Promise<KeptAnswer<T> | null> {
   const personId = signedIn();
   const kept = personId
     ? await (await device()).get('answers', `${personId} ${path}`).catch(() => undefined)

@@ -1,5 +1,5 @@
 /**
- * The way out: everything that a person does on the device goes through here, in order, whether there is a line or not.
+ * The way out: everything that a person does on the device goes through here, in order, with a connection or without.
  */
 import { ref, shallowRef } from 'vue';
 import {
@@ -12,8 +12,8 @@ import {
   type Queue,
 } from '../../core/outbox/deliver.ts';
 import { pathOf } from '../../contract/calls.ts';
-import { newId, post, readSession, Refusal, sendPhoto, signedIn, tellTaken } from '../door/door.ts';
-import { sentenceOf } from '../door/sentence.ts';
+import { newId, post, readSession, Problem, sendPhoto, signedIn, tellTaken } from '../api/api.ts';
+import { sentenceOf } from '../api/sentence.ts';
 import { dropDraft } from '../jobs/draft.ts';
 import { say } from '../language/say.ts';
 import { device, isFull } from './device.ts';
@@ -101,7 +101,7 @@ async function sendParcel({ key, content }: Parcel): Promise<Delivery> {
     const form = content.stamped ? { ...content.form, deviceAt: Date.now() } : content.form;
     return deliveryOf(200, await post(content.path, form, key), '');
   } catch (error) {
-    return error instanceof Refusal ? deliveryOf(error.status, {}, sentenceOf(error)) : deliveryOf(500, {}, '');
+    return error instanceof Problem ? deliveryOf(error.status, {}, sentenceOf(error)) : deliveryOf(500, {}, '');
   }
 }
 
@@ -132,15 +132,15 @@ async function run(): Promise<void> {
     return;
   }
   // The session may have changed since the page was opened: another token, or nobody.
-  const session = await readSession('line').catch(() => null);
-  if (session === null) hindrance.value = 'line';
+  const session = await readSession('server').catch(() => null);
+  if (session === null) hindrance.value = 'connection';
   else hindrance.value = session.me?.id === personId ? await deliver(queue, personId, sendParcel) : 'session';
   await look();
 }
 
 /** Says in a sentence that a device has no room left; every other failure stays what it is. */
 function tellFull(error: unknown): never {
-  throw isFull(error) ? new Refusal(507, say('kept.full')) : error;
+  throw isFull(error) ? new Problem(507, say('kept.full')) : error;
 }
 
 /** Puts one thing into the queue. @throws Refusal where the device is full */
@@ -170,10 +170,10 @@ export async function sendOrKeep(subject: string, content: Content, key = newId(
   if (answer) return { ended: 'taken', answer };
   const parcel = (await queue.list()).find((it) => it.key === key);
   if (!parcel) return { ended: 'taken', answer: {} };
-  if (parcel.refused === null) return { ended: 'kept', why: hindrance.value ?? 'line' };
+  if (parcel.refused === null) return { ended: 'kept', why: hindrance.value ?? 'connection' };
   await db.delete('parcels', parcel.order);
   await look();
-  throw new Refusal(409, parcel.refused);
+  throw new Problem(409, parcel.refused);
 }
 
 /** Keeps a photo and sends it when it can. @returns its id; @throws Refusal where the device is full */
@@ -216,7 +216,7 @@ export async function tryAgain(parcel: Parcel): Promise<void> {
   await deliverNow();
 }
 
-/** Sends by itself: when the line comes back, when the page is looked at again, and now and then. */
+/** Sends by itself: when the connection comes back, when the page is looked at again, and now and then. */
 export function keepSending(): void {
   window.addEventListener('online', () => void deliverNow());
   document.addEventListener('visibilitychange', () => {

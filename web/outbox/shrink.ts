@@ -4,7 +4,7 @@
  */
 import { exifOf, upright, withExif } from '../../core/proof/exif.ts';
 import { fitted, PHOTO_BYTES, TRIES } from '../../core/proof/shrink.ts';
-import { Refusal } from '../door/door.ts';
+import { Problem } from '../api/api.ts';
 import { say } from '../language/say.ts';
 
 export interface SmallPhoto {
@@ -21,7 +21,7 @@ export async function shrink(file: File): Promise<SmallPhoto> {
   const head = new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer());
   const exif = exifOf(head);
   const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => null);
-  if (!bitmap) throw new Refusal(415, say(isHeic(head) ? 'photo.heic' : 'photo.unreadable'));
+  if (!bitmap) throw new Problem(415, say(isHeic(head) ? 'photo.heic' : 'photo.unreadable'));
   try {
     let drawn: Blob | null = null;
     for (const { side, quality } of TRIES) {
@@ -33,7 +33,7 @@ export async function shrink(file: File): Promise<SmallPhoto> {
       });
       if (drawn && drawn.size + (exif?.length ?? 0) < PHOTO_BYTES) break;
     }
-    if (!drawn) throw new Refusal(413, say('photo.tooLarge'));
+    if (!drawn) throw new Problem(413, say('photo.tooLarge'));
     const photo = exif
       ? new Blob([withExif(new Uint8Array(await drawn.arrayBuffer()), upright(exif)) as BlobPart], {
           type: 'image/jpeg',

@@ -1,4 +1,4 @@
-/** Begins what makes the app work without a line: the worker that keeps its pages, and the way out. */
+/** Begins what makes the app work without a connection: the worker that keeps its pages, and the way out. */
 import { keepSending } from './outbox.ts';
 
 /** The worker takes the whole app down; that waits until the first screen is there. */

@@ -1,6 +1,6 @@
 /** Taking work along: what is given is on the device before one goes down to the basement. */
 import type { JobSummary } from '../../contract/jobs.ts';
-import { photoUrl } from '../door/door.ts';
+import { photoUrl } from '../api/api.ts';
 import { getKept } from './kept.ts';
 
 /**

@@ -4,8 +4,8 @@ import { reactive } from 'vue';
 import { useRouter } from 'vue-router';
 import { firstRun } from '../../contract/people.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { openSession } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { openSession } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import FrontPage from './FrontPage.vue';
 import Notice from '../kit/Notice.vue';
@@ -13,7 +13,7 @@ import Notice from '../kit/Notice.vue';
 const desk = useDesk();
 const router = useRouter();
 const entry = reactive({ organisation: '', name: '', email: '', password: '' });
-const { errors, refusal, busy, submit } = useForm(firstRun);
+const { errors, problem, busy, submit } = useForm(firstRun);
 
 async function go(): Promise<void> {
   if (!(await submit(entry, (form) => openSession('install.create', { form })))) return;
@@ -46,7 +46,7 @@ async function go(): Promise<void> {
         autocomplete="new-password"
         :error-messages="errors.password"
       />
-      <Notice :says="refusal" />
+      <Notice :says="problem" />
       <VBtn type="submit" color="primary" size="large" block :loading="busy">{{ say('first.go') }}</VBtn>
     </form>
   </FrontPage>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { onMounted, reactive, ref } from 'vue';
 import { newPerson } from '../../contract/people.ts';
-import { api, newId } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
-import { useLoading } from '../door/load.ts';
+import { api, newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
+import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import DutyPart from '../notices/DutyPart.vue';
 import PageFrame from '../kit/PageFrame.vue';
@@ -14,7 +14,7 @@ const { value: answer, reload } = people;
 const adding = ref(false);
 const blank = () => ({ id: newId(), name: '', email: '', password: '', roles: ['staff'] as ('manager' | 'staff')[] });
 const entry = reactive(blank());
-const { errors, refusal, busy, submit } = useForm(newPerson);
+const { errors, problem, busy, submit } = useForm(newPerson);
 
 async function add(): Promise<void> {
   if (!(await submit(entry, (form) => api('people.create', { form, once: entry.id })))) return;
@@ -49,7 +49,7 @@ onMounted(reload);
         :label="say('people.roles')"
         :error-messages="errors.roles"
       />
-      <Notice :says="refusal" />
+      <Notice :says="problem" />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('people.save') }}</VBtn>
     </form>
 

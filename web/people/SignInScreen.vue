@@ -3,8 +3,8 @@ import { reactive } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { signIn } from '../../contract/people.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { openSession } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { openSession } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import FrontPage from './FrontPage.vue';
 import Notice from '../kit/Notice.vue';
@@ -13,7 +13,7 @@ const desk = useDesk();
 const route = useRoute();
 const router = useRouter();
 const entry = reactive({ email: '', password: '' });
-const { errors, refusal, busy, submit } = useForm(signIn);
+const { errors, problem, busy, submit } = useForm(signIn);
 
 async function go(): Promise<void> {
   if (!(await submit(entry, (form) => openSession('session.open', { form })))) return;
@@ -41,7 +41,7 @@ async function go(): Promise<void> {
         autocomplete="current-password"
         :error-messages="errors.password"
       />
-      <Notice :says="refusal" />
+      <Notice :says="problem" />
       <VBtn type="submit" color="primary" size="large" block :loading="busy">{{ say('signIn.go') }}</VBtn>
     </form>
   </FrontPage>

@@ -5,8 +5,8 @@ import { GRADES } from '../../core/due/grades.ts';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import { logRecord } from '../../contract/jobs.ts';
 import GradePicker from '../catalogue/GradePicker.vue';
-import { api, newId } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api, newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -19,7 +19,7 @@ const entry = reactive<{ done: string; grade: string | null; note: string }>({
   grade: null,
   note: '',
 });
-const { errors, refusal, busy, submit } = useForm(logRecord);
+const { errors, problem, busy, submit } = useForm(logRecord);
 const choices = GRADES.map((value) => ({ value, label: say(`grade.${value}`) }));
 
 async function log(): Promise<void> {
@@ -40,7 +40,7 @@ async function log(): Promise<void> {
     />
     <GradePicker v-model="entry.grade" :procedure="procedure" :label="say('point.log.grade')" :choices="choices" />
     <VTextarea v-model="entry.note" :label="say('point.log.note')" rows="1" :error-messages="errors.note" />
-    <Notice class="small" :says="refusal" />
+    <Notice class="small" :says="problem" />
     <VBtn type="submit" color="primary" block :loading="busy">{{ say('point.log.save') }}</VBtn>
   </form>
 </template>

@@ -3,9 +3,9 @@
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useBoard } from '../due/boardStore.ts';
-import { api } from '../door/door.ts';
-import { useSending } from '../door/sending.ts';
-import { useLoading } from '../door/load.ts';
+import { api } from '../api/api.ts';
+import { useSending } from '../api/sending.ts';
+import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import { useKeys } from '../kit/keys.ts';
 import { usePageTitle } from '../kit/pageTitle.ts';

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { referencePicture } from '../../core/catalogue/picture.ts';
 import type { Grade } from '../../core/due/grades.ts';
 import type { ProofAnswer } from '../../contract/proof.ts';
-import { photoUrl } from '../door/door.ts';
+import { photoUrl } from '../api/api.ts';
 import { say } from '../language/say.ts';
 
 const props = defineProps<{ proof: ProofAnswer }>();

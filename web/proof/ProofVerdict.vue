@@ -6,8 +6,8 @@
 import { computed, reactive, ref } from 'vue';
 import { judge, type ProofAnswer, type Verdict } from '../../contract/proof.ts';
 import type { Specification } from '../../contract/register.ts';
-import { api } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import SpecificationFields from '../register/SpecificationFields.vue';
 import Notice from '../kit/Notice.vue';
@@ -25,7 +25,7 @@ const entry = reactive({
 });
 const why = ref('');
 const specification = ref<Specification>({ forbiddenAgents: [], ...props.proof.specification });
-const { errors, refusal, busy, submit } = useForm(judge);
+const { errors, problem, busy, submit } = useForm(judge);
 
 async function send(verdict: Verdict): Promise<void> {
   const form = {
@@ -105,7 +105,7 @@ defineExpose({ key });
       />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.mendNow') }}</VBtn>
     </form>
-    <Notice :says="refusal" />
+    <Notice :says="problem" />
     <p v-if="proof.own" class="small">{{ say('proof.own') }}</p>
     <p class="effect small">{{ proof.effect }}</p>
     <div class="row close">

@@ -4,10 +4,10 @@ import { computed, onMounted, reactive, ref } from 'vue';
 import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
 import { BASELINE_WEEKS, claimDone, planBaseline, type BaselineWeek } from '../../contract/bulk.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { api } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
-import { useLoading } from '../door/load.ts';
-import { useSending } from '../door/sending.ts';
+import { api } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
+import { useLoading } from '../api/load.ts';
+import { useSending } from '../api/sending.ts';
 import KindGlyph from '../due/KindGlyph.vue';
 import { say } from '../language/say.ts';
 import PageFrame from '../kit/PageFrame.vue';
@@ -25,7 +25,7 @@ const baseline = useLoading(() =>
   }),
 );
 const { value: answer, reload } = baseline;
-const { errors, refusal, busy, submit } = useForm(planBaseline);
+const { errors, problem, busy, submit } = useForm(planBaseline);
 const sending = useSending();
 const told = ref('');
 const refused = ref<readonly string[]>([]);
@@ -145,7 +145,7 @@ onMounted(async () => {
             {{ say('baseline.replan') }}
           </button>
         </form>
-        <Notice :says="refusal" />
+        <Notice :says="problem" />
         <details class="claim">
           <summary>{{ say('baseline.claim') }}</summary>
           <form class="fields inline short" @submit.prevent="claim">
@@ -170,7 +170,7 @@ onMounted(async () => {
               say('baseline.claim.save')
             }}</VBtn>
           </form>
-          <Notice :says="claiming.refusal.value" />
+          <Notice :says="claiming.problem.value" />
           <p class="small quiet">{{ say('baseline.claim.why') }}</p>
         </details>
         <h2>{{ say(planned.length && !replanning ? 'baseline.planned' : 'baseline.proposed') }}</h2>

@@ -3,9 +3,9 @@
 import { reactive, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { tenancyChange, type TenancySummary } from '../../contract/register.ts';
-import { api } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
-import { useSending } from '../door/sending.ts';
+import { api } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -14,7 +14,7 @@ const emit = defineEmits<{ saved: [] }>();
 const open = ref(false);
 const sure = ref(false);
 const entry = reactive({ name: props.tenancy.name, from: props.tenancy.from });
-const { errors, refusal, busy, submit } = useForm(tenancyChange);
+const { errors, problem, busy, submit } = useForm(tenancyChange);
 const { failure, run } = useSending();
 
 async function save(): Promise<void> {
@@ -55,7 +55,7 @@ async function withdraw(): Promise<void> {
         :label="say('tenancy.from')"
         :error-messages="errors.from"
       />
-      <Notice class="small" :says="refusal" />
+      <Notice class="small" :says="problem" />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('tenancy.coming.save') }}</VBtn>
     </form>
     <Notice class="small" :says="failure" />

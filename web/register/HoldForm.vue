@@ -3,8 +3,8 @@
 import { reactive, ref } from 'vue';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import { holdPlace, type PlaceAnswer } from '../../contract/register.ts';
-import { api } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -13,7 +13,7 @@ const props = defineProps<{ place: PlaceAnswer }>();
 const emit = defineEmits<{ saved: [] }>();
 const open = ref(false);
 const entry = reactive({ until: isoFromDay(props.place.property.today + USUAL_DAYS), reason: '' });
-const { errors, refusal, busy, submit } = useForm(holdPlace);
+const { errors, problem, busy, submit } = useForm(holdPlace);
 async function save(until: string | null): Promise<void> {
   if (!(await submit({ ...entry, until }, (form) => api('place.hold', { id: props.place.id, form })))) return;
   open.value = false;
@@ -32,7 +32,7 @@ async function save(until: string | null): Promise<void> {
   <form v-if="open && !place.hold" class="panel card stack tight" @submit.prevent="save(entry.until)">
     <VTextField v-model="entry.until" type="date" :label="say('hold.date')" :error-messages="errors.until" />
     <VTextField v-model="entry.reason" :label="say('hold.reason')" :error-messages="errors.reason" />
-    <Notice class="small" :says="refusal" />
+    <Notice class="small" :says="problem" />
     <VBtn type="submit" color="primary" :loading="busy">{{ say('hold.save') }}</VBtn>
   </form>
 </template>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** All properties and what stands in them; where registering begins. */
 import { computed, onMounted, ref } from 'vue';
-import { api } from '../door/door.ts';
-import { useLoading } from '../door/load.ts';
-import { useSending } from '../door/sending.ts';
+import { api } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import ManyForm from './ManyForm.vue';
 import PlaceForm from './PlaceForm.vue';

@@ -5,24 +5,24 @@ import type { ImportAnswer, KnownAnswer } from '../../contract/bulk.ts';
 import { MAX_IMPORT_MB } from '../../contract/limits.ts';
 import { COLUMNS, WANTED, type Column } from '../../core/register/columns.ts';
 import { decoded } from '../../core/register/decode.ts';
-import { api, newId } from '../door/door.ts';
-import { useSending } from '../door/sending.ts';
+import { api, newId } from '../api/api.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
-import type { Ask, Told } from './tableWorker.ts';
+import type { Ask, TableMessage } from './tableWorker.ts';
 import PageFrame from '../kit/PageFrame.vue';
 import Notice from '../kit/Notice.vue';
 import FileButton from '../kit/FileButton.vue';
 import ProgressBar from '../kit/ProgressBar.vue';
 
-type Heads = Extract<Told, { told: 'heads' }>;
-type Done = Extract<Told, { told: 'done' }>;
+type Heads = Extract<TableMessage, { told: 'heads' }>;
+type TableResult = Extract<TableMessage, { told: 'done' }>;
 
 const file = shallowRef<File | null>(null);
 const heads = shallowRef<Heads | null>(null);
 const columns = ref<(Column | null)[]>([]);
 const progress = shallowRef<{ share: number; rows: number } | null>(null);
-const done = shallowRef<Done | null>(null);
+const done = shallowRef<TableResult | null>(null);
 const imported = shallowRef<ImportAnswer | null>(null);
 const trouble = ref('');
 /** Whether a head of the file is known for nothing, so that the person is asked. */
@@ -40,7 +40,7 @@ const choices = computed(() => [
 function ask(question: Ask): void {
   worker?.terminate();
   worker = new Worker(new URL('./tableWorker.ts', import.meta.url), { type: 'module' });
-  worker.onmessage = ({ data }: MessageEvent<Told>) => {
+  worker.onmessage = ({ data }: MessageEvent<TableMessage>) => {
     if (data.told === 'progress') progress.value = data;
     else if (data.told === 'heads') {
       heads.value = data;

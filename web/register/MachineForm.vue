@@ -2,9 +2,9 @@
 /** Registering a machine: picked by type; its service points appear by themselves. */
 import { computed, onMounted, reactive, watch } from 'vue';
 import { newMachine, OWNERS, type PlaceAnswer } from '../../contract/register.ts';
-import { api, newId } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
-import { useLoading } from '../door/load.ts';
+import { api, newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
+import { useLoading } from '../api/load.ts';
 import KindGlyph from '../due/KindGlyph.vue';
 import { say } from '../language/say.ts';
 import PhotoField from './PhotoField.vue';
@@ -33,7 +33,7 @@ const entry = reactive({
   platePhotoId: null as string | null,
   leftOut: [] as string[],
 });
-const { errors, refusal, busy, submit } = useForm(newMachine);
+const { errors, problem, busy, submit } = useForm(newMachine);
 const type = computed(() => catalogue.value?.machines.find(({ key }) => key === entry.type));
 const neighbours = computed(
   () =>
@@ -136,7 +136,7 @@ onMounted(() => Promise.all([reload(), homes.reload()]));
       >
       <p v-if="errors.leftOut" class="alarm" role="alert">{{ errors.leftOut }}</p>
     </fieldset>
-    <Notice :says="refusal" />
+    <Notice :says="problem" />
     <VBtn type="submit" color="primary" :loading="busy">{{ say('machine.save') }}</VBtn>
   </form>
 </template>

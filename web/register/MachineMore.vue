@@ -3,10 +3,10 @@
 import { computed, onMounted, reactive, ref } from 'vue';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import { contractOf, type MachineSummary } from '../../contract/register.ts';
-import { api, photoUrl } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
-import { useLoading } from '../door/load.ts';
-import { useSending } from '../door/sending.ts';
+import { api, photoUrl } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
+import { useLoading } from '../api/load.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -16,7 +16,7 @@ const entry = reactive({
   everyMonths: props.machine.contract?.everyMonths ?? 6,
   lastVisit: props.machine.contract?.lastVisit ?? isoFromDay(props.today),
 });
-const { errors, refusal, busy, submit } = useForm(contractOf);
+const { errors, problem, busy, submit } = useForm(contractOf);
 const sending = useSending();
 const secret = ref<{ id: string; privateKey: string } | null>(null);
 const sure = ref(false);
@@ -115,7 +115,7 @@ async function retire(): Promise<void> {
         {{ say('machine.contract.none') }}
       </button>
     </form>
-    <Notice :says="refusal" />
+    <Notice :says="problem" />
     <form class="stack close start" @submit.prevent="saveParts">
       <fieldset class="options across">
         <legend>{{ say('machine.parts') }}</legend>

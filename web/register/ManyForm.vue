@@ -2,9 +2,9 @@
 /** One machine, added to many units of a property. */
 import { computed, onMounted, reactive, ref } from 'vue';
 import { manyMachines, type PropertySummary } from '../../contract/register.ts';
-import { api, newId } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
-import { useLoading } from '../door/load.ts';
+import { api, newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
+import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 import CheckList from '../kit/CheckList.vue';
@@ -15,7 +15,7 @@ const { value: catalogue, reload } = useLoading(() => api('catalogue.read'));
 const entry = reactive({ type: '', maker: '', model: '', drainBranch: '', fuel: 'electric' });
 const picked = ref<string[]>([]);
 const type = computed(() => catalogue.value?.machines.find(({ key }) => key === entry.type));
-const { errors, refusal, busy, submit } = useForm(manyMachines);
+const { errors, problem, busy, submit } = useForm(manyMachines);
 let key = newId();
 async function save(): Promise<void> {
   if (
@@ -70,7 +70,7 @@ onMounted(reload);
         <button type="button" class="plain link small" @click="picked = []">{{ say('many.none') }}</button>
       </template>
     </CheckList>
-    <Notice :says="refusal" />
+    <Notice :says="problem" />
     <VBtn type="submit" color="primary" :loading="busy" :disabled="picked.length === 0">{{
       say('many.save', { count: picked.length })
     }}</VBtn>

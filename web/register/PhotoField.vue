@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Adding one photo outside a job. Phones are asked for JPEG. */
-import { photoUrl, sendPhoto } from '../door/door.ts';
+import { photoUrl, sendPhoto } from '../api/api.ts';
 import { shrink } from '../outbox/shrink.ts';
-import { useSending } from '../door/sending.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import FileButton from '../kit/FileButton.vue';
 

@@ -3,8 +3,8 @@
 import { reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { newBuilding, newPlace, PLACE_KINDS, type PropertySummary } from '../../contract/register.ts';
-import { api, newId } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api, newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -52,13 +52,13 @@ async function save(): Promise<void> {
         :label="say('place.building')"
         :error-messages="place.errors.buildingId"
       />
-      <Notice :says="place.refusal.value" />
+      <Notice :says="place.problem.value" />
       <VBtn type="submit" color="primary" :loading="place.busy.value">{{ say('place.save') }}</VBtn>
       <VBtn variant="text" @click="addingBuilding = !addingBuilding">{{ say('homes.addBuilding') }}</VBtn>
     </form>
     <form v-if="addingBuilding" class="fields" @submit.prevent="saveBuilding">
       <VTextField v-model="building.name" :label="say('building.name')" :error-messages="house.errors.name" />
-      <Notice :says="house.refusal.value" />
+      <Notice :says="house.problem.value" />
       <VBtn type="submit" variant="outlined" :loading="house.busy.value">{{ say('building.save') }}</VBtn>
     </form>
   </div>

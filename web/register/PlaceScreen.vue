@@ -3,10 +3,10 @@
 import { computed, onMounted, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { newTemplate, type MachineSummary } from '../../contract/register.ts';
-import { useForm } from '../door/form.ts';
+import { useForm } from '../api/form.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { api, photoUrl, newId } from '../door/door.ts';
-import { useLoading } from '../door/load.ts';
+import { api, photoUrl, newId } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
 import AlarmList from '../faults/AlarmList.vue';
 import HomeList from '../jobs/HomeList.vue';
 import HandBackList from '../jobs/HandBackList.vue';

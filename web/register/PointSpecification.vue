@@ -2,9 +2,9 @@
 /** Filling in what must match at a point. */
 import { computed, onMounted, ref } from 'vue';
 import { specify, type Specification } from '../../contract/register.ts';
-import { api } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
-import { useLoading } from '../door/load.ts';
+import { api } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
+import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import SpecificationFields from './SpecificationFields.vue';
 import Notice from '../kit/Notice.vue';
@@ -17,7 +17,7 @@ const point = computed(() =>
   place.value?.machines.flatMap(({ points }) => points).find(({ id }) => id === props.pointId),
 );
 const value = ref<Specification>({});
-const { errors, refusal, busy, submit } = useForm(specify);
+const { errors, problem, busy, submit } = useForm(specify);
 
 onMounted(async () => {
   await reload();
@@ -33,7 +33,7 @@ async function save(): Promise<void> {
 <template>
   <form v-if="point" class="specify panel card stack close" @submit.prevent="save">
     <SpecificationFields v-model="value" :procedure="point.procedure" :errors="errors" />
-    <Notice class="small" :says="refusal" />
+    <Notice class="small" :says="problem" />
     <VBtn type="submit" color="primary" block :loading="busy">{{ say('spec.save') }}</VBtn>
   </form>
   <p v-else class="quiet small">{{ failure || say('loading') }}</p>

@@ -2,8 +2,8 @@
 /** Changing a property's water or practice from a day on. */
 import { reactive } from 'vue';
 import { propertyChange, type PropertySummary } from '../../contract/register.ts';
-import { api, newId } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api, newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import NumbersForm from '../notices/NumbersForm.vue';
 import WaterAndPractice from './WaterAndPractice.vue';
@@ -17,7 +17,7 @@ const entry = reactive({
   practice: props.property.practice,
   from: props.property.today,
 });
-const { errors, refusal, busy, submit } = useForm(propertyChange);
+const { errors, problem, busy, submit } = useForm(propertyChange);
 
 async function save(): Promise<void> {
   if (await submit(entry, (form) => api('property.change', { id: props.property.id, form, once: key }))) emit('saved');
@@ -29,7 +29,7 @@ async function save(): Promise<void> {
     <form class="panel card fields wide-ones" @submit.prevent="save">
       <WaterAndPractice v-model:water="entry.water" v-model:practice="entry.practice" :errors="errors" />
       <VTextField v-model="entry.from" type="date" :label="say('property.from')" :error-messages="errors.from" />
-      <Notice :says="refusal" />
+      <Notice :says="problem" />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('spec.save') }}</VBtn>
     </form>
     <NumbersForm :property-id="property.id" :numbers="property.numbers" />

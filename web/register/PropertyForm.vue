@@ -2,8 +2,8 @@
 /** Registering a property. */
 import { onMounted, reactive } from 'vue';
 import { newProperty } from '../../contract/register.ts';
-import { api, newId } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
+import { api, newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
 import type { Practice } from '../../core/due/practice.ts';
@@ -24,7 +24,7 @@ const entry = reactive({
   water: { source: 'public' as 'public' | 'well', hardnessMgL: null as number | null },
   practice: null as Practice | null,
 });
-const { errors, refusal, busy, submit } = useForm(newProperty);
+const { errors, problem, busy, submit } = useForm(newProperty);
 
 async function save(): Promise<void> {
   let says = '';
@@ -65,7 +65,7 @@ onMounted(load);
         persistent-hint
       />
     </fieldset>
-    <Notice :says="refusal" />
+    <Notice :says="problem" />
     <VBtn type="submit" color="primary" :loading="busy">{{ say('property.save') }}</VBtn>
   </form>
 </template>

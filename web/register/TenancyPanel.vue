@@ -11,9 +11,9 @@ import {
   type PlaceAnswer,
 } from '../../contract/register.ts';
 import { useDesk } from '../desk/deskStore.ts';
-import { api, newId } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
-import { useSending } from '../door/sending.ts';
+import { api, newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import ComingTenancy from './ComingTenancy.vue';
 import HomeCard from './HomeCard.vue';
@@ -47,7 +47,7 @@ const entry = reactive<{ name: string; from: string; household: HouseholdFacts }
 });
 const changed = useForm(householdChange);
 const made = useForm(newTenancy);
-const { errors, refusal, busy } = props.place.tenancy ? changed : made;
+const { errors, problem, busy } = props.place.tenancy ? changed : made;
 
 async function save(): Promise<void> {
   const { tenancy } = props.place;
@@ -161,7 +161,7 @@ const setLoads = (text: string) => {
           persistent-hint
           :error-messages="ends.errors.holdUntil"
         />
-        <Notice class="small" :says="ends.refusal.value" />
+        <Notice class="small" :says="ends.problem.value" />
         <VBtn type="submit" color="primary" :loading="ends.busy.value">{{ say('turnover.endNow') }}</VBtn>
       </form>
       <Notice class="small" :says="failure" />
@@ -223,7 +223,7 @@ const setLoads = (text: string) => {
         :items="[null, ...DETERGENTS].map((value) => ({ value, title: say(`tenancy.detergent.${value ?? 'none'}`) }))"
         :label="say('tenancy.detergent')"
       />
-      <Notice class="small" :says="refusal" />
+      <Notice class="small" :says="problem" />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('tenancy.save') }}</VBtn>
     </form>
   </section>

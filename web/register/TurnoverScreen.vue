@@ -2,9 +2,9 @@
 /** What an empty home wants before somebody moves in, machine by machine; given with one press, or printed. */
 import { computed, onMounted, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { api, newId } from '../door/door.ts';
-import { useLoading } from '../door/load.ts';
-import { useSending } from '../door/sending.ts';
+import { api, newId } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
+import { useSending } from '../api/sending.ts';
 import KindGlyph from '../due/KindGlyph.vue';
 import { say } from '../language/say.ts';
 import PageFrame from '../kit/PageFrame.vue';
@@ -15,7 +15,7 @@ const turnover = useLoading(() => api('place.turnover', { id: props.id }));
 const { value: answer, reload } = turnover;
 const who = ref('');
 const given = ref(false);
-const { failure: refusal, busy, run } = useSending();
+const { failure: problem, busy, run } = useSending();
 const machines = computed(() => answer.value?.machines.filter(({ tasks }) => tasks.length > 0) ?? []);
 const count = computed(() => machines.value.reduce((sum, { tasks }) => sum + tasks.length, 0));
 const open = computed(() =>
@@ -68,8 +68,8 @@ onMounted(reload);
         />
         <VBtn type="submit" color="primary" :disabled="!who" :loading="busy">{{ say('turnover.giveNow') }}</VBtn>
       </form>
-      <p v-if="given && !refusal" role="status" class="dew">{{ say('turnover.given') }}</p>
-      <Notice :says="refusal" />
+      <p v-if="given && !problem" role="status" class="dew">{{ say('turnover.given') }}</p>
+      <Notice :says="problem" />
       <section v-for="machine in machines" :key="machine.id" class="stack tight">
         <h2 class="heavy">{{ machine.name }}</h2>
         <ul class="ruled tight ink-link">

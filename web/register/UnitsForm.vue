@@ -3,9 +3,9 @@
 import { computed, onMounted, reactive, ref, watch } from 'vue';
 import { newUnits } from '../../contract/register.ts';
 import type { AnswerOf } from '../../contract/calls.ts';
-import { api, newId } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
-import { useSending } from '../door/sending.ts';
+import { api, newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import { namesBy, useTemplates } from './useTemplates.ts';
 import Notice from '../kit/Notice.vue';
@@ -38,7 +38,7 @@ const list = computed(() =>
     .map((name) => name.trim())
     .filter(Boolean),
 );
-const { errors, refusal, busy, submit } = useForm(newUnits);
+const { errors, problem, busy, submit } = useForm(newUnits);
 const sending = useSending();
 let key = newId();
 async function save(): Promise<void> {
@@ -106,7 +106,7 @@ onMounted(load);
       max-rows="8"
       :error-messages="errors.names"
     />
-    <Notice :says="refusal || sending.failure.value" />
+    <Notice :says="problem || sending.failure.value" />
     <VBtn type="submit" color="primary" :loading="busy" :disabled="list.length === 0">{{
       say('units.save', { count: list.length })
     }}</VBtn>

@@ -2,10 +2,10 @@
 /** Walking a home with a phone: pick what stands there, snap its rating plate, next. */
 import { computed, onMounted, reactive, ref } from 'vue';
 import { newMachine } from '../../contract/register.ts';
-import { api, newId, photoUrl } from '../door/door.ts';
-import { useForm } from '../door/form.ts';
-import { useLoading } from '../door/load.ts';
-import { useSending } from '../door/sending.ts';
+import { api, newId, photoUrl } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
+import { useLoading } from '../api/load.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import PhotoField from './PhotoField.vue';
 import PageFrame from '../kit/PageFrame.vue';
@@ -32,7 +32,7 @@ const fresh = () => ({
 const entry = reactive(fresh());
 const told = ref('');
 const last = ref<{ id: string; name: string } | null>(null);
-const { errors, refusal, busy, submit } = useForm(newMachine);
+const { errors, problem, busy, submit } = useForm(newMachine);
 const sending = useSending();
 
 const types = computed(() =>
@@ -133,7 +133,7 @@ onMounted(() => Promise.all([reload(), catalogue.reload()]));
             persistent-hint
           />
         </details>
-        <Notice :says="refusal" />
+        <Notice :says="problem" />
         <VBtn type="submit" color="primary" size="x-large" block :loading="busy">{{ say('walk.next') }}</VBtn>
         <VBtn variant="outlined" size="large" block @click="entry.type = ''">{{ say('back') }}</VBtn>
       </form>

@@ -7,7 +7,7 @@ import { encodingOf, type Encoding } from '../../core/register/decode.ts';
 import { keyOfUnit, rowReader, type Cells, type RowProblem } from '../../core/register/rows.ts';
 import { columnNames, wordingOf } from '../../core/register/wording.ts';
 import { coreText } from '../../core/en.ts';
-import { speaker } from '../../core/language/message.ts';
+import { translator } from '../../core/language/message.ts';
 import type { KnownAnswer } from '../../contract/bulk.ts';
 
 export type Ask =
@@ -33,7 +33,7 @@ export interface SampleUnit {
   machines: string[];
 }
 
-export type Told =
+export type TableMessage =
   | {
       readonly told: 'heads';
       readonly heads: readonly string[];
@@ -53,7 +53,7 @@ export type Told =
       readonly sample: readonly SampleUnit[];
     };
 
-const say = speaker('en-GB', coreText);
+const say = translator('en-GB', coreText);
 /** As many wrong rows are listed. */
 const LISTED = 50;
 /** As many units are shown as they were read. */
@@ -92,7 +92,7 @@ function parse(
   });
 }
 
-async function readHeads(file: File): Promise<Told> {
+async function readHeads(file: File): Promise<TableMessage> {
   const encoding = await encodingOfFile(file);
   const lines: string[][] = [];
   await parse(file, encoding, (cells, _cursor, stop) => {
@@ -102,7 +102,7 @@ async function readHeads(file: File): Promise<Told> {
   return { told: 'heads', heads, sample: lines[1] ?? [], encoding, columns: matchColumns(heads, columnNames(say)) };
 }
 
-async function readRows({ file, columns, encoding, known }: Extract<Ask, { ask: 'rows' }>): Promise<Told> {
+async function readRows({ file, columns, encoding, known }: Extract<Ask, { ask: 'rows' }>): Promise<TableMessage> {
   const read = rowReader(known.known, wordingOf(say, known.zone, known.today));
   const names = columnNames(say);
   const first: WrongRow[] = [];
@@ -142,7 +142,7 @@ async function readRows({ file, columns, encoding, known }: Extract<Ask, { ask: 
         told: 'progress',
         share: Math.min(1, cursor / file.size),
         rows: rowNumber - 1,
-      } satisfies Told);
+      } satisfies TableMessage);
   });
   return {
     told: 'done',

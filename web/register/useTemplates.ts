@@ -1,7 +1,7 @@
 /** Templates to choose from, and a unit to copy. */
 import { computed, ref } from 'vue';
-import { api } from '../door/door.ts';
-import { useLoading } from '../door/load.ts';
+import { api } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 
 export function useTemplates(copyOf: string | null) {

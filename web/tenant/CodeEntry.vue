@@ -2,8 +2,8 @@
 /** The short code of a printed card, for whoever cannot scan it. */
 import { ref } from 'vue';
 import { readCode } from '../../core/people/code.ts';
-import { openSession, Refusal } from '../door/door.ts';
-import { useSending } from '../door/sending.ts';
+import { openSession, Problem } from '../api/api.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import PlainField from '../kit/PlainField.vue';
 
@@ -14,7 +14,7 @@ const { busy, failure, run } = useSending();
 async function open(): Promise<void> {
   const opened = await run(async () => {
     const token = readCode(typed.value);
-    if (token === null) throw new Refusal(422, say('code.wrong'));
+    if (token === null) throw new Problem(422, say('code.wrong'));
     await openSession('link.exchange', { form: { token } });
   });
   if (opened) emit('opened');

@@ -2,8 +2,8 @@
 /** Habits on one card: what, how, why; and two answers each. */
 import { computed, ref } from 'vue';
 import type { HabitCard } from '../../contract/habits.ts';
-import { api, newId } from '../door/door.ts';
-import { useSending } from '../door/sending.ts';
+import { api, newId } from '../api/api.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 import ChoiceList from '../kit/ChoiceList.vue';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** My home: the one thing to do, what was done, and where to say that something is wrong. */
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue';
-import { onTaken, Refusal } from '../door/door.ts';
-import { useLoading } from '../door/load.ts';
+import { onTaken, Problem } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
 import { getKept } from '../outbox/kept.ts';
 import JobCard from '../jobs/JobCard.vue';
 import JobGroups from '../jobs/JobGroups.vue';
@@ -26,9 +26,9 @@ const {
     if (keptAt === null) void import('../outbox/takeAlong.ts').then(({ takeAlong }) => takeAlong(answer.jobs));
     return answer;
   } catch (error) {
-    nobody.value = error instanceof Refusal && error.status === 401;
-    throw error instanceof Refusal && (error.status === 401 || error.status === 403)
-      ? new Refusal(error.status, say('home.noLink'))
+    nobody.value = error instanceof Problem && error.status === 401;
+    throw error instanceof Problem && (error.status === 401 || error.status === 403)
+      ? new Problem(error.status, say('home.noLink'))
       : error;
   }
 });

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A tenant says that something is wrong. */
 import { onMounted, ref } from 'vue';
-import { useLoading } from '../door/load.ts';
+import { useLoading } from '../api/load.ts';
 import ReportFault from '../faults/ReportFault.vue';
 import { say } from '../language/say.ts';
 import { readKept } from '../outbox/kept.ts';

@@ -4,14 +4,14 @@ import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
 const WaitingBar = defineAsyncComponent(() => import('../outbox/WaitingBar.vue'));
-defineProps<{ refusal: string }>();
+defineProps<{ problem: string }>();
 </script>
 
 <template>
   <VApp>
-    <main v-if="refusal" class="page phone">
+    <main v-if="problem" class="page phone">
       <h1>{{ say('home.title') }}</h1>
-      <Notice :says="refusal" />
+      <Notice :says="problem" />
     </main>
     <template v-else
       ><WaitingBar />

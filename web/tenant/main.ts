@@ -1,7 +1,7 @@
 import { createApp } from 'vue';
 import { createRouter, createWebHistory } from 'vue-router';
 import { fieldsText } from '../../contract/en.ts';
-import { openSession, readSession } from '../door/door.ts';
+import { openSession, readSession } from '../api/api.ts';
 import { learn } from '../language/say.ts';
 import { createTheme } from '../theme/vuetify.ts';
 import { askEarly } from '../outbox/kept.ts';
@@ -42,9 +42,9 @@ async function enter(): Promise<string> {
   return '';
 }
 
-const refusal = await enter();
+const problem = await enter();
 if (location.pathname === '/home/') askEarly('home.read');
-createApp(TenantApp, { refusal }).use(createTenantRouter()).use(createTheme()).mount('#app');
+createApp(TenantApp, { problem }).use(createTenantRouter()).use(createTheme()).mount('#app');
 
 // What was left waiting goes out once the first screen has had its turn.
 const LATER_MS = 1500;

@@ -1,8 +1,8 @@
 /** English words of the catalogue: kinds, grades, finds, kit, stop points. */
 export const catalogueWords = {
-  'level.T': 'a tenant can do it',
-  'level.S': 'trained staff',
-  'level.L': 'licensed trade',
+  'level.tenant': 'a tenant can do it',
+  'level.staff': 'trained staff',
+  'level.licensed': 'licensed trade',
   'find.coin': 'coin',
   'find.clip': 'clip',
   'find.crayon': 'crayon',

@@ -25,7 +25,7 @@ export const lintBoot = procedure('washerDryer.doorBoot', {
   drivers: ['laundry', 'pets', 'coolWashes'],
   core: true,
   risk: 'flood',
-  level: 'T',
+  level: 'tenant',
   minutes: 15,
   kit: ['sponge', 'vacuum', 'light'],
   materials: [
@@ -61,7 +61,7 @@ export const washerCondenser = procedure('washerDryer.condenser', {
   assumed: ALL,
   drivers: ['condenserPeople', 'pets'],
   risk: 'comfort',
-  level: 'S',
+  level: 'staff',
   minutes: 30,
   kit: ['siliconeBrush', 'towels', 'light'],
   stops: ['hotDryer', 'makerFirst', 'waterNearPlug'],

@@ -3,14 +3,14 @@ import { reactive, ref, type Ref } from 'vue';
 import type { AnySchema, InferType } from 'yup';
 import { check } from '../../contract/validate.ts';
 import { say } from '../language/say.ts';
-import { Refusal } from './door.ts';
+import { Problem } from './api.ts';
 import { sentenceOf } from './sentence.ts';
 
 export interface Form<F> {
   /** What is wrong, by field path. */
   readonly errors: Record<string, string>;
   /** A sentence about the whole, where no field is to blame. */
-  readonly refusal: Ref<string>;
+  readonly problem: Ref<string>;
   readonly busy: Ref<boolean>;
   /** Checks, sends, and says whether it went through. */
   submit(value: unknown, send: (value: F) => Promise<unknown>): Promise<boolean>;
@@ -18,7 +18,7 @@ export interface Form<F> {
 
 export function useForm<S extends AnySchema>(schema: S): Form<InferType<S>> {
   const errors = reactive<Record<string, string>>({});
-  const refusal = ref('');
+  const problem = ref('');
   const busy = ref(false);
   const show = (told: Record<string, string>) => {
     for (const path of Object.keys(errors)) delete errors[path];
@@ -26,16 +26,16 @@ export function useForm<S extends AnySchema>(schema: S): Form<InferType<S>> {
   };
   return {
     errors,
-    refusal,
+    problem,
     busy,
     async submit(value, send) {
-      refusal.value = '';
+      problem.value = '';
       const checked = check(schema, value);
       if (checked.errors) {
         show(
           Object.fromEntries(Object.entries(checked.errors).map(([path, { key, values }]) => [path, say(key, values)])),
         );
-        refusal.value = say('form.look');
+        problem.value = say('form.look');
         return false;
       }
       show({});
@@ -44,8 +44,8 @@ export function useForm<S extends AnySchema>(schema: S): Form<InferType<S>> {
         await send(checked.value);
         return true;
       } catch (error) {
-        if (error instanceof Refusal) show({ ...error.fields });
-        refusal.value = sentenceOf(error);
+        if (error instanceof Problem) show({ ...error.fields });
+        problem.value = sentenceOf(error);
         return false;
       } finally {
         busy.value = false;

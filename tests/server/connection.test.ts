@@ -42,7 +42,7 @@ class Phone implements Queue {
   }
 }
 
-describe('A line that drops, doubles, delays and reorders', function line() {
+describe('A connection that drops, doubles, delays and reorders', function connection() {
   let house: House;
   let flat: Flat;
   const random = seeded(20_261_125);
@@ -73,12 +73,12 @@ describe('A line that drops, doubles, delays and reorders', function line() {
       const luck = random();
       if (luck < 0.15) {
         tries.dropped += 1;
-        return { ended: 'later', why: 'line' };
+        return { ended: 'later', why: 'connection' };
       }
       if (luck < 0.3) {
         tries.unanswered += 1;
         await send(parcel);
-        return { ended: 'later', why: 'line' };
+        return { ended: 'later', why: 'connection' };
       }
       if (luck < 0.4) {
         tries.late += 1;

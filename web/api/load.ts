@@ -1,6 +1,6 @@
 /** Loading something for a screen: the value, whether it is on its way, and what went wrong. */
 import { ref, shallowRef, type Ref, type ShallowRef } from 'vue';
-import { Refusal } from './door.ts';
+import { Problem } from './api.ts';
 import { sentenceOf } from './sentence.ts';
 
 export interface Loading<T> {
@@ -35,7 +35,7 @@ export function useLoading<T>(load: () => Promise<T>): Loading<T> {
       } catch (error) {
         if (turn !== latest) return;
         failure.value = sentenceOf(error);
-        mayHelp.value = !(error instanceof Refusal && (error.status === 403 || error.status === 404));
+        mayHelp.value = !(error instanceof Problem && (error.status === 403 || error.status === 404));
       } finally {
         if (turn === latest) loading.value = false;
       }

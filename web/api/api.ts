@@ -7,7 +7,7 @@ import type { SessionAnswer } from '../../contract/people.ts';
 import { ROUTES } from '../../contract/routes.ts';
 
 /** A problem as the server tells it: a sentence, and what is wrong with which field. */
-export class Refusal extends Error {
+export class Problem extends Error {
   readonly status: number;
   readonly fields: Readonly<Record<string, string>>;
   constructor(status: number, detail: string, fields: Record<string, string> = {}) {
@@ -20,7 +20,7 @@ export class Refusal extends Error {
 export const newId = (): string => v7();
 
 /** Whether the last question had no answer at all. */
-export const lineDown = ref(false);
+export const offline = ref(false);
 
 let csrf: string | null = null;
 let person: string | null = null;
@@ -31,17 +31,17 @@ const SESSION = 'dewline.session';
 export const signedIn = (): string | null => person;
 
 /**
- * Who is signed in. Without a line, whoever was, so that work goes on; `line` asks the server or fails.
+ * Who is signed in. Without a connection, whoever was, so that work goes on; `server` asks the server or fails.
  * @throws Refusal
  */
-export async function readSession(from: 'line' | 'device' = 'device'): Promise<SessionAnswer> {
+export async function readSession(from: 'server' | 'device' = 'device'): Promise<SessionAnswer> {
   try {
     const session = await api('session.read');
     // Work made under a session that has ended stays that person's until somebody else signs in.
-    return from === 'line' && !session.me ? session : remember(session);
+    return from === 'server' && !session.me ? session : remember(session);
   } catch (error) {
     const kept = localStorage.getItem(SESSION);
-    if (from === 'line' || !kept || !(error instanceof Refusal) || error.status !== 0) throw error;
+    if (from === 'server' || !kept || !(error instanceof Problem) || error.status !== 0) throw error;
     return remember(JSON.parse(kept) as SessionAnswer);
   }
 }
@@ -49,12 +49,12 @@ export async function readSession(from: 'line' | 'device' = 'device'): Promise<S
 /** Opens a session by a form of its own: signing in, the first run, a personal link. */
 export async function openSession<N extends 'session.open' | 'install.create' | 'link.exchange'>(
   name: N,
-  ...input: Given<N>
+  ...input: CallArguments<N>
 ): Promise<void> {
   remember(await api(name, ...input));
 }
 
-/** Keeps who is signed in, so that the app opens without a line. */
+/** Keeps who is signed in, so that the app opens without a connection. */
 function remember(session: SessionAnswer): SessionAnswer {
   localStorage.setItem(SESSION, JSON.stringify(session));
   csrf = session.csrf;
@@ -62,13 +62,14 @@ function remember(session: SessionAnswer): SessionAnswer {
   return session;
 }
 
-type Given<N extends CallName> = Partial<InputOf<N>> extends InputOf<N> ? [input?: InputOf<N>] : [input: InputOf<N>];
+type CallArguments<N extends CallName> =
+  Partial<InputOf<N>> extends InputOf<N> ? [input?: InputOf<N>] : [input: InputOf<N>];
 
 /**
  * Calls a route by its name. Pass the same `once` to repeat a write whose answer was lost: it acts once.
  * @throws Refusal
  */
-export function api<N extends CallName>(name: N, ...[input]: Given<N>): Promise<AnswerOf<N>> {
+export function api<N extends CallName>(name: N, ...[input]: CallArguments<N>): Promise<AnswerOf<N>> {
   const { form, once }: { readonly form?: unknown; readonly once?: string } = input ?? {};
   const path = pathOf(name, (input ?? {}) as ParamsOf<N>);
   const { method } = ROUTES[name];
@@ -126,13 +127,13 @@ async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
       credentials: 'same-origin',
       headers: { ...init.headers, 'x-units': chosenUnits() },
     });
-    lineDown.value = false;
+    offline.value = false;
   } catch {
-    lineDown.value = true;
-    throw new Refusal(0, 'offline');
+    offline.value = true;
+    throw new Problem(0, 'offline');
   }
   const body = (await response.json().catch(() => ({}))) as { detail?: string; fields?: Record<string, string> };
-  if (!response.ok) throw new Refusal(response.status, body.detail ?? 'unknown', body.fields);
+  if (!response.ok) throw new Problem(response.status, body.detail ?? 'unknown', body.fields);
   return body as T;
 }
 
