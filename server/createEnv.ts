@@ -10,6 +10,7 @@ import { standInWeather } from './ports/weather.ts';
 import { waysOut } from './ports/mail.ts';
 import type { Env, Outside } from './context/context.ts';
 
+/** What services run in: the store, the clock, the words, the photos’ folder and the ways out of the house. */
 export function createEnv(store: Store, photos: string, clock: () => number = Date.now, outside: Outside = {}): Env {
   return {
     waysOut,

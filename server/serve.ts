@@ -37,6 +37,7 @@ export interface Running {
 const SWEEP_EVERY_MS = 3_600_000;
 const CALL_EVERY_MS = 2_000;
 
+/** Opens the store and serves: the routes, the web, the clock’s work. */
 export async function serve({
   data,
   port,

@@ -68,6 +68,7 @@ export interface Contradiction {
   readonly later: Condition;
 }
 
+/** Conditions found that cannot both be right, such as a part that got cleaner by itself. */
 export function contradictions(conditions: readonly Condition[]): Contradiction[] {
   const found: Contradiction[] = [];
   let worst: Condition | undefined;

@@ -10,6 +10,10 @@ export interface Asks<N> {
   readonly fields: readonly N[];
 }
 
+/**
+ * What a step asks for, parted into ticks that are given at once, fields, and the one button that may answer by
+ * itself.
+ */
 export function asksOf<N extends { readonly need: Need }>(needs: readonly N[]): Asks<N> {
   const assurances = needs.filter(({ need }) => need.kind === 'confirm');
   const button = needs.length === 1 ? (assurances[0] ?? null) : null;

@@ -1,6 +1,7 @@
 /** Equal states as one object with one number, so that comparing them and asking again cost a look. */
 import type { State } from '../catalogue/types.ts';
 
+/** Gives one object for equal ones, so that what is equal can be compared by identity. */
 export function interner() {
   const known = new Map<string, State>();
   const numbers = new Map<State, number>();

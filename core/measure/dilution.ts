@@ -17,6 +17,11 @@ export function dilute(totalMl: number, partsWater: number): Mixture {
   return { agentMl, waterMl: totalMl - agentMl, totalMl, share: 1 / (1 + partsWater) };
 }
 
+/**
+ * How much of an agent and of water make a mixture.
+ * @param totalMl what is wanted, mL, above 0
+ * @param partsWater parts of water to one of the agent, 0 or more
+ */
 export function dilutionWorking(totalMl: number, partsWater: number): Working & Mixture {
   const mixture = dilute(totalMl, partsWater);
   return {

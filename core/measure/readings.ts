@@ -31,6 +31,12 @@ export function temperatureDrop(returnC: number, supplyC: number): Working & { r
 /** Our assumption: a sound pump moves at least so many litres a minute, and most of what was poured in. */
 export const SOUND_PUMP = { litresPerMinute: 5, share: 0.8 } as const;
 
+/**
+ * A pump-out test: the flow, and whether what was poured in comes out.
+ * @param pouredLitres poured in, L, above 0
+ * @param pumpedLitres pumped out, L
+ * @param seconds it took, above 0
+ */
 export function pumpOut(
   pouredLitres: number,
   pumpedLitres: number,
@@ -68,6 +74,10 @@ export function pumpOut(
 /** A normal load dries within this (common practice), minutes. */
 export const DRY_WITHIN = 60;
 
+/**
+ * Whether a normal load dries in the usual time.
+ * @param minutes until it was dry
+ */
 export function dryingTime(minutes: number): Working {
   within('minutes', minutes, 1, 600);
   return {
@@ -76,6 +86,10 @@ export function dryingTime(minutes: number): Working {
   };
 }
 
+/**
+ * A hardness as calcium carbonate.
+ * @param value as it was measured, 0 or more, in `unit`
+ */
 export function hardnessWorking(value: number, unit: HardnessUnit): Working & { readonly mgL: number } {
   within('hardness', value, 0, 1000);
   const mgL = hardnessMgL(value, unit);
@@ -93,6 +107,10 @@ export function hardnessWorking(value: number, unit: HardnessUnit): Working & { 
 /** Gallons a cycle: dishwashers of today 5 to 8, those over thirteen years old about 16 (common practice). */
 export const DISHWASHER_GALLONS = { now: 6.5, old: 16 } as const;
 
+/**
+ * What a dishwasher of an age takes in a year.
+ * @param cyclesAWeek 0 or more
+ */
 export function waterUsed(
   cyclesAWeek: number,
   age: keyof typeof DISHWASHER_GALLONS,

@@ -9,6 +9,7 @@ export interface WorkingWords {
   readonly limits: readonly { readonly says: string; readonly met: boolean }[];
 }
 
+/** A working in sentences, in the units of whoever reads it. */
 export function workingWords(say: Translator, { terms, limits }: Working, system: UnitSystem): WorkingWords {
   const amount = (values: Values) =>
     typeof values.ml === 'number' && values.ml > 0 ? { amount: volumeWords(say, values.ml, system) } : {};

@@ -106,6 +106,10 @@ async function append(
   return { number };
 }
 
+/**
+ * Saves the office’s own wording of a procedure as its next edition; jobs begun keep theirs.
+ * @throws Problem: edition (422)
+ */
 export async function saveEdition(
   call: Call,
   key: string,

@@ -19,6 +19,7 @@ import { recompute } from '../due/recompute.ts';
 /** How far back a start catches up on days on which nothing ran. */
 const CATCH_UP_DAYS = 40;
 
+/** What a new day changes by itself, for every organisation, as the system; doing it twice changes nothing. */
 export async function turnDay(env: Env): Promise<void> {
   const now = env.clock();
   await env.store.write(async (db) => {

@@ -55,6 +55,7 @@ export interface Call {
   readonly origin?: string;
 }
 
+/** The hash of a text or of bytes, in hexadecimal. */
 export function sha256(text: string | Buffer): string {
   return createHash('sha256').update(text).digest('hex');
 }

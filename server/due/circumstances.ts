@@ -30,6 +30,7 @@ interface DatedCircumstances {
  */
 export type PlaceHistory = readonly DatedCircumstances[];
 
+/** How a place was lived in, day by day: tenancies, households, water, and the days it stood empty. */
 export function placeHistory(
   facts: KnownFacts,
   placeId: string,
@@ -88,6 +89,7 @@ const BY_PEOPLE: readonly DriverName[] = [
   'detergent',
 ];
 
+/** The stretches of days over which what drives a procedure’s fouling stayed the same. */
 export function stretchesOf({ drivers }: Procedure, history: PlaceHistory, assumed: Assumptions): Stretch[] {
   const pauses = drivers.some((driver) => BY_PEOPLE.includes(driver));
   const stretches: Stretch[] = [];

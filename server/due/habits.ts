@@ -77,6 +77,7 @@ export async function habitsAt(
   );
 }
 
+/** Takes what a tenant says of their habits. */
 export async function attestHabits(call: Call, { answers }: AttestHabits): Promise<{ thanks: string }> {
   const {
     env: { say },
@@ -85,6 +86,7 @@ export async function attestHabits(call: Call, { answers }: AttestHabits): Promi
   return { thanks: say(answers.some(({ kept }) => kept === 'lapsed') ? 'habits.lapsed' : 'habits.kept') };
 }
 
+/** Takes what somebody of the office saw of a habit. */
 export async function checkHabit(call: Call, form: CheckHabit): Promise<object> {
   await note(call, form, true, form.note);
   return {};

@@ -31,6 +31,7 @@ import { waitsForSignal, choicesOf, daysWith, capsOf, turnAt, lacks, newSince } 
 
 export const SEASONS: Seasons = { coolingMonth: 6, coolingDate: 1, leadDays: 14, warmCelsius: 22 };
 
+/** A point with all that was so on each day, and what its line follows from. */
 export async function readHistory(
   db: Db,
   pointId: string,

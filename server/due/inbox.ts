@@ -32,6 +32,10 @@ export async function createEmitter(
   return { id, privateKey: privateKey.export({ type: 'pkcs8', format: 'der' }).toString('base64') };
 }
 
+/**
+ * Takes a machine’s sender out of use: what it signs is refused from now on.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function retireEmitter({ db, actor: { organisationId }, now }: Call, id: string): Promise<object> {
   if (!(await db.emitter.one({ id, organisationId }))) throw notFound();
   await db.emitter.update({ id, retiredAt: null }, { retiredAt: now });

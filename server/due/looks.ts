@@ -27,6 +27,7 @@ async function lookedAt(call: Call, number: string) {
   return { point, machine, place, zone, mark, today: dayOfInstant(call.now, zone) };
 }
 
+/** What a look at a point shows before it is graded. */
 export async function openLook(call: Call, number: string): Promise<LookAnswer> {
   const {
     env: { say },
@@ -45,6 +46,10 @@ export async function openLook(call: Call, number: string): Promise<LookAnswer> 
   };
 }
 
+/**
+ * Takes a grade without a service: it teaches the rate and resets nothing.
+ * @throws Problem: lookBefore (409)
+ */
 export async function createLook(call: Call, form: NewLook): Promise<LookDone> {
   const { env, db, actor, now } = call;
   const { say } = env;

@@ -10,6 +10,7 @@ import type { Practice, PracticeDays } from '../../core/due/practice.ts';
 import type { Specification } from '../../contract/register.ts';
 import { inForce, type KnownFacts } from '../store/facts.ts';
 
+/** Whether under a practice a part waits for a signal and has no interval of its own. */
 export function waitsForSignal({ signalled }: Procedure, practice: Practice): boolean {
   return signalled?.includes(practice === 'maker' ? 'steady' : practice) ?? false;
 }
@@ -28,6 +29,7 @@ export function daysWith(procedure: string, days: PracticeDays, changes: Changes
   return changes === NO_CHANGES ? days : { watchful: own('watchful'), steady: own('steady'), light: own('light') };
 }
 
+/** The longest a part may go here whatever was learned: by its water, its maker, its specification. */
 export function capsOf(
   facts: KnownFacts,
   { waterCapDays }: Procedure,
@@ -61,6 +63,7 @@ export function lacks(leftOut: string, procedure: string): boolean {
   return leftOut !== '[]' && (JSON.parse(leftOut) as string[]).includes(procedure);
 }
 
+/** The day from which a part counts as new; null where it was old when it came into the register. */
 export function newSince(installedDay: Day | null, registeredAt: number, zone: string): Day | null {
   if (installedDay === null) return null;
   return dayOfInstant(registeredAt, zone) - installedDay <= NEW_MACHINE_DAYS ? installedDay : null;

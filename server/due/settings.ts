@@ -42,10 +42,18 @@ async function settle<N extends FactName>(
   return {};
 }
 
+/**
+ * Chooses a practice for a scope from today; null follows the scope above.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function choosePractice(call: Call, { scope, subjectId, practice }: ChoosePractice): Promise<object> {
   return settle(call, await findScope(call, scope, subjectId), 'practice', practice);
 }
 
+/**
+ * Chooses how a thing is done in a scope from today.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function chooseMethod(call: Call, { scope, subjectId, method, option }: ChooseMethod): Promise<object> {
   if (option !== null && !isOption(method, option)) throw fieldProblem('option', 'field.oneOf');
   const found = await findScope(call, scope, subjectId);
@@ -121,6 +129,10 @@ export function withChanges(before: Changes, changes: ChangeAssumptions['changes
   return next;
 }
 
+/**
+ * Changes judgements of the due engine from today, each within its range.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function changeAssumptions(call: Call, { changes }: ChangeAssumptions): Promise<object> {
   const found = await findScope(call, 'organisation', null);
   return settle(
@@ -131,10 +143,18 @@ export async function changeAssumptions(call: Call, { changes }: ChangeAssumptio
   );
 }
 
+/**
+ * Says when the cooling season begins in a scope.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function changeSeasons(call: Call, { scope, subjectId, ...seasons }: ChangeSeasons): Promise<object> {
   return settle(call, await findScope(call, scope, subjectId), 'seasons', seasons);
 }
 
+/**
+ * Says on which days of the calendar upkeep is done in a scope; without a rule it follows the intervals alone.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function changeUpkeepDay(call: Call, { scope, subjectId, rule, start }: ChangeUpkeepDay): Promise<object> {
   const found = await findScope(call, scope, subjectId);
   return settle(
@@ -145,6 +165,10 @@ export async function changeUpkeepDay(call: Call, { scope, subjectId, rule, star
   );
 }
 
+/**
+ * Says what work, doors and materials cost from today.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function changePrices(call: Call, prices: ChangePrices): Promise<object> {
   const found = await findScope(call, 'organisation', null);
   await recordFact(call, found.subjectId, 'prices', prices, found.today);
@@ -157,6 +181,10 @@ export async function budgetOf(db: Db, organisationId: string, tenancyId: string
   return (await nearestFact(db, subjects, 'budget', today))?.value ?? BUDGET;
 }
 
+/**
+ * Says what a tenancy, or every one, may be asked for in a month.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function changeBudget(call: Call, { tenancyId, ...budget }: ChangeBudget): Promise<object> {
   const { today, subjectId } = await findScope(call, 'organisation', null);
   if (tenancyId !== null && !(await call.db.tenancy.one({ id: tenancyId, organisationId: subjectId })))
@@ -170,6 +198,10 @@ export function anchorOf({ kind, rule, start, mode }: AnchorForm): NonNullable<F
   return { mode, choice: kind === 'rule' ? { kind, rule: rule!, start: dayFromIso(start!) } : { kind } };
 }
 
+/**
+ * Ties a point’s dates to a calendar, or frees them.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function anchorPoint(
   call: Call,
   idOrNumber: string,

@@ -76,6 +76,10 @@ export async function raiseSignal(
   return id;
 }
 
+/**
+ * Takes what a person noticed; what it makes due is due from now.
+ * @throws Problem: machineRetired (409), what is not there or not theirs (404)
+ */
 export async function reportSignal(
   call: Call,
   { id, machineId, type, note, photoIds }: ReportSignal,
@@ -92,6 +96,10 @@ export async function reportSignal(
   return { id: raised };
 }
 
+/**
+ * Sets a signal aside with a reason until the day it is looked at again.
+ * @throws Problem: signalAnswered (409), what is not there or not theirs (404)
+ */
 export async function dismissSignal(call: Call, id: string, { reason, recheck }: DismissSignal): Promise<object> {
   const {
     db,
@@ -136,6 +144,7 @@ export async function listSignals(call: Call, where: { placeId?: string }): Prom
   return describeSignals(call, [...open, ...dismissed, ...answered]);
 }
 
+/** Signals as screens show them. */
 export async function describeSignals(
   { db, env: { say }, now }: Call,
   signals: readonly Row<'signal'>[],

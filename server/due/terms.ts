@@ -10,6 +10,7 @@ import { dayOfCivil, civilOf } from '../../core/calendar/civil.ts';
 import type { TermLine } from '../../contract/due.ts';
 import type { PointHistory } from './pointHistory.ts';
 
+/** A term of a line in words: what it is, why it counts, how many days it comes to. */
 export function termLine(say: Translator, term: Term, { inputs, signals, faults }: PointHistory): TermLine {
   const days = Math.round(term.days);
   switch (term.term) {
@@ -85,6 +86,7 @@ export function termLine(say: Translator, term: Term, { inputs, signals, faults 
   }
 }
 
+/** Whether a learned speed is told as faster, slower or the same. */
 export function paceOf(speed: number): 'faster' | 'slower' | 'same' {
   if (speed > 1.05) return 'faster';
   return speed < 0.95 ? 'slower' : 'same';

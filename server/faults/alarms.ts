@@ -22,6 +22,10 @@ import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 
+/**
+ * Calls a machine unsafe: work on it stops, whoever is on duty is called, and the answer says how far that came.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function raiseAlarm(
   call: Call,
   { id, jobId, machineId, kind, note, still }: RaiseAlarm,
@@ -159,6 +163,10 @@ async function describeAlarms(
   );
 }
 
+/**
+ * Says that somebody of the office sees to an alarm; the calling stops.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function acknowledge(call: Call, id: string): Promise<AlarmAnswer> {
   const alarm = await call.db.alarm.one({ id, organisationId: call.actor.organisationId });
   if (!alarm) throw notFound();

@@ -17,6 +17,10 @@ import { visibleMachine } from '../lookup/visible.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Row } from '../store/tables.ts';
 
+/**
+ * Takes something wrong that upkeep will not cure, with the day by which it is put right.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function reportDeficiency(call: Call, form: ReportDeficiency): Promise<{ id: string }> {
   const { db, actor, now } = call;
   const machine = await visibleMachine(call, form.machineId);
@@ -64,6 +68,7 @@ export async function changeDeficiency(call: Call, id: string, form: ChangeDefic
   return {};
 }
 
+/** Closes a deficiency with what was done. */
 export async function closeDeficiency(call: Call, id: string, form: CloseDeficiency): Promise<object> {
   const { db, actor, now } = call;
   await findOpen(call, id);

@@ -16,6 +16,10 @@ import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 
+/**
+ * Takes a fault as a person noticed it; the parts that may have caused it become due.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function reportFault(call: Call, form: ReportFault): Promise<{ id: string }> {
   const machine = await visibleMachine(call, form.machineId);
   if (!symptomsOf(machine.type).some(({ key }) => key === form.symptom)) throw fieldProblem('symptom', 'field.symptom');
@@ -56,6 +60,10 @@ export async function openFault(
   );
 }
 
+/**
+ * Closes a fault with what was found; an alarm of its machine is lifted with the last.
+ * @throws Problem: faultClosed (409), what is not there or not theirs (404)
+ */
 export async function closeFault(call: Call, id: string, form: CloseFault): Promise<object> {
   const { db, actor, now } = call;
   const fault = await db.fault.one({ id, organisationId: actor.organisationId });

@@ -39,6 +39,10 @@ export interface AppOptions {
   readonly web?: string | undefined;
 }
 
+/**
+ * Mounts every route of the table with its limits, roles and form, and the built web beside them.
+ * @throws Problem: signIn (401), notAllowed (403), notFound (404)
+ */
 export function createApp(env: Env, { logger, rateFactor = 1, web }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -95,6 +99,10 @@ function refuseForeign(request: Request, actor: Actor | null): void {
   if (actor && request.get('x-csrf-token') !== actor.csrf) throw new Problem(403, 'csrf');
 }
 
+/**
+ * The throttle of a route: so many calls a minute from one address or one session.
+ * @throws Problem: tooMany (429)
+ */
 export function limit(route: Route, rateFactor: number): RequestHandler {
   return rateLimit({
     windowMs: 60_000,

@@ -8,6 +8,7 @@ import type { Env } from '../context/context.ts';
 import { conflictOf } from '../store/conflicts.ts';
 import { Problem, problemDocument } from '../context/problem.ts';
 
+/** Answers whatever was thrown as a problem document; what was not foreseen is logged with its stack. */
 export function answerProblems(env: Env, logger: Logger): ErrorRequestHandler {
   return (error, request, response, next) => {
     if (response.headersSent) return next(error);
@@ -21,6 +22,10 @@ export function answerProblems(env: Env, logger: Logger): ErrorRequestHandler {
   };
 }
 
+/**
+ * The problem that an error of Express, of a form or of the store amounts to.
+ * @throws Problem: tooLarge (413), badRequest (400), formTooLarge (413), internal (500)
+ */
 export function asProblem(error: unknown, request: Request): Problem {
   if (error instanceof Problem) return error;
   if (error instanceof MulterError)

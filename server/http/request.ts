@@ -10,6 +10,10 @@ import { type Response } from 'express';
 
 export const actorOf = (request: Request) => (request as Request & { actor: Actor | null }).actor;
 
+/**
+ * A body as its form reads it.
+ * @throws Problem: fields (422)
+ */
 export function formOf<S extends AnySchema>(schema: S, body: unknown): InferType<S> {
   const { value, errors } = check(schema, body ?? {});
   if (errors) throw new Problem(422, 'fields', {}, errors);
@@ -27,6 +31,10 @@ export function supposedIn(request: Request): unknown {
   }
 }
 
+/**
+ * Who repeats a write: the actor, the key and what was sent, so that a key is not used for something else.
+ * @throws Problem: noKey (400)
+ */
 export function identityOf(request: Request, actor: Actor, content: string) {
   const key = request.get('idempotency-key');
   if (!key || key.length > 80) throw new Problem(400, 'noKey');
@@ -41,6 +49,7 @@ export function identityOf(request: Request, actor: Actor, content: string) {
   };
 }
 
+/** A body as one text, the same for equal bodies. */
 export function contentOf(body: unknown): string {
   return JSON.stringify(body ?? {}, (name, value: unknown) => (LEFT_OUT.includes(name) ? undefined : value));
 }

@@ -12,6 +12,7 @@ import { zoneOfPlace } from '../lookup/zone.ts';
 import { budgetUse, fitsBudget } from './budget.ts';
 import { tenancyOn } from '../lookup/tenancies.ts';
 
+/** Who may be given work here, each with what of their month is left. */
 export async function assigneesFor(
   call: Call,
   placeId: string,

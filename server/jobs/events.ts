@@ -2,6 +2,7 @@
 import type { Call } from '../context/context.ts';
 import type { Row } from '../store/tables.ts';
 
+/** Keeps a move of a job with who made it. */
 export async function noteEvent(
   { env, db, actor, now }: Call,
   jobId: string,

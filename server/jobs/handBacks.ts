@@ -20,6 +20,7 @@ export interface HandedBack {
 /** All that can be switched at all: of what a device says no more is kept. */
 const STATES = new Set(systems.flatMap(({ changes }) => changes.map(({ variable, to }) => `${variable}.${to}`)));
 
+/** Keeps what a doer hands back undone: the parts, why, and what was left switched off. */
 export async function handBack(
   { env, db, actor, now }: Call,
   { id: jobId, placeId, machineId }: Row<'job'>,

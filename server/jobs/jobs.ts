@@ -21,6 +21,7 @@ import { handBack, settleFor } from './handBacks.ts';
 import { refuseStopped } from '../lookup/alarms.ts';
 import type { PointHistory } from '../due/pointHistory.ts';
 
+/** Gives a sitting to a person of the house. */
 export async function giveJob(call: Call, form: GiveJob): Promise<{ id: string }> {
   const sitting = await readSitting(call, form.pointIds);
   const procedures = sitting.histories.map(({ procedure }) => procedure);
@@ -201,6 +202,10 @@ export function jobMoved(say: Translator, { state, reason }: Row<'job'>): Proble
   return new Problem(409, 'jobMoved', { state: say(`job.${state}`), reason: reason ?? 'none' });
 }
 
+/**
+ * Moves a job on: begun, handed back, taken away; only from a state that it can be moved from.
+ * @throws Problem: what is not there or not theirs (404), the job moved on (409)
+ */
 export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ revision: number; state: string }> {
   const {
     env: { say },

@@ -21,6 +21,7 @@ import { sittingOn, stateLines } from './jobSitting.ts';
 import { describeChange, needLabel } from '../words/steps.ts';
 import { oursOf, editionsOf, summariesOf } from '../catalogue/editions.ts';
 
+/** A procedure as this office has it, beside ours. */
 export async function readProcedure(call: Call, key: string): Promise<ProcedureAnswer> {
   const {
     env: { say },
@@ -104,6 +105,7 @@ export function flowWords(call: Call, now: Procedure, ours: Procedure, own: Edit
   });
 }
 
+/** A step in words: the office’s own where it has some, ours else. */
 export function stepWords(
   { env: { say }, units }: Call,
   step: Step,
@@ -128,6 +130,7 @@ export function stepWords(
   };
 }
 
+/** What a step asks for, in words. */
 export function askWords(say: Translator, need: Need, procedure: string): string {
   if (need.kind === 'finds') return say('item.finds');
   if (need.kind === 'timer') return say('item.timer', { minutes: need.minutes });

@@ -14,6 +14,7 @@ const ALL_STOPS = [...new Set([...procedures.values()].flatMap(({ stops }) => st
 const questionsIn = (procedure: ProcedureAnswer, seed: number): Question[] =>
   questionsOf({ steps: procedure.steps, stops: procedures.get(procedure.key)!.stops, otherStops: ALL_STOPS }, seed);
 
+/** Questions of a rehearsal, drawn by its seed. */
 export async function readRehearsal(call: Call, key: string, { seed }: RehearsalOf): Promise<RehearsalAnswer> {
   const {
     env: { say },

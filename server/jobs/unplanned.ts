@@ -13,6 +13,10 @@ import { labelledMachine } from '../lookup/visible.ts';
 export const mayDo = ({ actor }: Call, level: string): boolean =>
   level === 'tenant' || (level === 'staff' && isOffice(actor));
 
+/**
+ * Begins work that nobody planned, for whoever stands before the machine.
+ * @throws Problem: what is not there or not theirs (404), level (422)
+ */
 export async function beginUnplanned(call: Call, number: string, { id, numbers }: Begin): Promise<{ id: string }> {
   const {
     env: { say },

@@ -7,6 +7,7 @@ export function leafHash(canonical: string): string {
   return sha256(Buffer.concat([Buffer.from([0]), Buffer.from(canonical)]));
 }
 
+/** Appends an entry to the organisation’s log, chained by hash to the one before. */
 export async function appendToLog(
   db: Db,
   entry: {

@@ -2,6 +2,7 @@
 import type { MarkDates } from '../../contract/register.ts';
 import type { Row } from '../store/tables.ts';
 
+/** What of a mark follows with the days, for the web to work out its share. */
 export function markDates({ servedDay, intervalDays, capSlack, work }: Row<'mark'>): MarkDates {
   return { servedDay, intervalDays, capSlack, work };
 }

@@ -2,6 +2,7 @@
 import type { Translator } from '../../core/language/message.ts';
 import type { Row } from '../store/tables.ts';
 
+/** What a machine is called here: its own name, or that of its type. */
 export function machineName(say: Translator, { label, type }: Pick<Row<'machine'>, 'label' | 'type'>): string {
   return label || say(`machine.${type}`);
 }

@@ -24,6 +24,10 @@ export async function pointsOfPlace(db: Db, placeId: string): Promise<string[]> 
   return (await db.mark.all({ placeId }, { columns: ['pointId'] })).map(({ pointId }) => pointId);
 }
 
+/**
+ * A tenancy of the caller’s organisation.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function findTenancy({ db, actor }: Call, id: string): Promise<Row<'tenancy'>> {
   const tenancy = await db.tenancy.one({ id, organisationId: actor.organisationId });
   if (!tenancy) throw notFound();

@@ -6,6 +6,10 @@ import { notFound, Problem } from '../context/problem.ts';
 import type { Row } from '../store/tables.ts';
 import { tenancyOn } from './tenancies.ts';
 
+/**
+ * A machine that the caller may see: a tenant the ones of their home, today.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function visibleMachine({ db, actor, now }: Call, id: string): Promise<Row<'machine'>> {
   const machine = await db.machine.one({ id, organisationId: actor.organisationId });
   if (!machine) throw notFound();

@@ -18,6 +18,7 @@ export interface OnDuty {
   readonly mail: FactValues['mail'];
 }
 
+/** Who is on duty, and how they are reached. */
 export async function dutyOf(db: Db, organisationId: string): Promise<OnDuty> {
   const [duty, mail] = [
     (await factsOf(db, [organisationId], 'duty')).at(-1)?.value ?? NOBODY,
@@ -49,6 +50,7 @@ async function officePeople({ db, actor: { organisationId } }: Call) {
   );
 }
 
+/** Who is on duty, as the page that changes it shows it; secrets stay here. */
 export async function readDuty(call: Call): Promise<DutyAnswer> {
   const {
     env,
@@ -79,6 +81,10 @@ export async function readDuty(call: Call): Promise<DutyAnswer> {
   };
 }
 
+/**
+ * Says who is on duty and how they are reached.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function changeDuty(call: Call, { people, minutes, webhook, mail }: ChangeDuty): Promise<object> {
   const {
     db,
@@ -107,6 +113,10 @@ export async function changeDuty(call: Call, { people, minutes, webhook, mail }:
   return {};
 }
 
+/**
+ * Says which numbers a property shows to whoever calls a machine unsafe.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function changeNumbers(call: Call, propertyId: string, numbers: ChangeNumbers): Promise<object> {
   const { subjectId, today } = await findScope(call, 'property', propertyId);
   await recordFact(call, subjectId, 'numbers', numbers, today);

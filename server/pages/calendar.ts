@@ -10,6 +10,7 @@ import type { PointHistory } from '../due/pointHistory.ts';
 
 const AHEAD_DAYS = 760;
 
+/** The dates of a scope as an iCalendar file (RFC 5545). */
 export async function readCalendar(call: Call, scope: string, id: string): Promise<{ name: string; text: string }> {
   const found = await findAddressed(call, scope, id);
   const histories = await readHistories(call.db, await pointsBelow(call, found), call.now);

@@ -5,6 +5,7 @@ import type { Call } from '../context/context.ts';
 import { reportableOf } from '../words/reportable.ts';
 import { editionsInForce } from '../lookup/editions.ts';
 
+/** The machines, their parts and who does them, with the office’s own editions. */
 export async function readCatalogue({ db, env: { say }, actor: { organisationId } }: Call): Promise<CatalogueAnswer> {
   const editions = await editionsInForce(db, [organisationId]);
   return {

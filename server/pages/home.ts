@@ -22,6 +22,7 @@ const NOTHING = {
   opens: null,
 } as const;
 
+/** What a tenant, or somebody from outside with a link, sees first. */
 export async function readHome(call: Call): Promise<HomeAnswer> {
   const {
     db,

@@ -6,6 +6,7 @@ import type { Call } from '../context/context.ts';
 import { numbersOfAll } from '../notices/duty.ts';
 import { factsOf, inForce } from '../store/facts.ts';
 
+/** The properties with their places, for the register’s page. */
 export async function readHomes(call: Call): Promise<{ properties: PropertySummary[] }> {
   const {
     db,

@@ -65,6 +65,7 @@ const NO_MARK: Row<'mark'> = {
 /** What a task is to be done again looks like the first time: only those not yet accepted or waiting. */
 const outstanding = ({ state }: { state: string }) => state === 'outstanding';
 
+/** A job as a list shows it. */
 export async function summarise(call: Call, job: Row<'job'>): Promise<JobSummary> {
   return (await describe(call, job)).summary;
 }
@@ -133,6 +134,10 @@ async function describe({ db, env: { say }, now }: Call, job: Row<'job'>): Promi
 
 const sum = (numbers: readonly number[]) => numbers.reduce((total, it) => total + it, 0);
 
+/**
+ * A job with its steps, for whoever does it.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function readJob(call: Call, id: string): Promise<JobAnswer> {
   const {
     db,

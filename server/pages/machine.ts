@@ -17,6 +17,7 @@ import { machineName } from '../lookup/names.ts';
 import { labelledMachine } from '../lookup/visible.ts';
 import { markDates } from '../lookup/markDates.ts';
 
+/** A machine as the scan of its label shows it, for whoever scans. */
 export async function readMachine(call: Call, number: string): Promise<MachineAnswer> {
   const {
     db,

@@ -22,6 +22,10 @@ import { findProperty, findPlace } from '../lookup/places.ts';
 import { markDates } from '../lookup/markDates.ts';
 import type { FactValues } from '../store/factValues.ts';
 
+/**
+ * A home as the office sees it.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
   const { db, now } = call;
   const place = await findPlace(call, id);
@@ -93,6 +97,7 @@ export async function servicesSince(db: Db, marks: readonly Row<'mark'>[], day: 
     .map(({ onTime }) => ({ onTime: onTime === 1 }));
 }
 
+/** A tenancy with the household of a day. */
 export async function describeTenancy(db: Db, tenancy: Row<'tenancy'>, today: number) {
   const [person, households, links] = await Promise.all([
     db.person.one({ id: tenancy.personId }),
@@ -112,6 +117,7 @@ export async function describeTenancy(db: Db, tenancy: Row<'tenancy'>, today: nu
 export const contractWords = (contract: FactValues['contract']) =>
   contract && { lastVisit: isoFromDay(contract.lastVisit), everyMonths: contract.everyMonths };
 
+/** The machines of a place with their points. */
 export async function machinesOf({ db, env: { say } }: Call, placeId: string): Promise<MachineSummary[]> {
   const machines = await db.machine.all(
     { placeId },

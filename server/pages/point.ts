@@ -18,6 +18,10 @@ import { readHistories, readHistory } from '../due/history.ts';
 import { anchorWords, beyondWords, plainWords, termLine } from '../due/terms.ts';
 import { markDates } from '../lookup/markDates.ts';
 
+/**
+ * A point with its line, its working and its story.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function readPoint(call: Call, idOrNumber: string): Promise<PointAnswer> {
   const {
     env: { say },

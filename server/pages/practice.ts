@@ -24,6 +24,10 @@ import { budgetOf, changesOf } from '../due/settings.ts';
 import { beyondWords } from '../due/terms.ts';
 import type { PointHistory } from '../due/pointHistory.ts';
 
+/**
+ * What is chosen for the organisation: practice, calendar, prices, assumptions, and who is an exception.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function readPractice(call: Call): Promise<PracticeAnswer> {
   const {
     db,

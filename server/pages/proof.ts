@@ -9,6 +9,7 @@ import { factsOf } from '../store/facts.ts';
 import { tellFindings } from '../words/findings.ts';
 import { summarise, findProof, effectOf, judgedWords } from '../proof/verdicts.ts';
 
+/** What waits to be judged, the oldest first. */
 export async function proofQueue(call: Call): Promise<{ waiting: ProofSummary[] }> {
   const {
     db,
@@ -18,6 +19,10 @@ export async function proofQueue(call: Call): Promise<{ waiting: ProofSummary[] 
   return { waiting: await summarise(call, proofs) };
 }
 
+/**
+ * A proof with its photos, findings and what accepting it would do.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function readProof(call: Call, id: string): Promise<ProofAnswer> {
   const {
     db,

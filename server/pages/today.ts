@@ -4,6 +4,7 @@ import type { Call } from '../context/context.ts';
 import { agentsToKeepApart } from '../jobs/kit.ts';
 import { jobsInHand } from './jobsOfPerson.ts';
 
+/** What is given to the caller, the most pressing first. */
 export async function readToday(call: Call): Promise<TodayAnswer> {
   const jobs = await jobsInHand(call);
   return {

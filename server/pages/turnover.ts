@@ -13,6 +13,10 @@ import { machineName } from '../lookup/names.ts';
 import { tenancyOn } from '../lookup/tenancies.ts';
 import { findPlace, findProperty } from '../lookup/places.ts';
 
+/**
+ * What a home wants before somebody moves in.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function readTurnover(call: Call, placeId: string): Promise<TurnoverAnswer> {
   const {
     db,

@@ -33,6 +33,10 @@ function spreadWord(ratio: number): 'alone' | 'some' | 'sure' {
   return ratio > 1.7 ? 'some' : 'sure';
 }
 
+/**
+ * The working of a point’s date, with what may be tried otherwise.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function readWorking(call: Call, idOrNumber: string): Promise<WorkingAnswer> {
   const point = await findPoint(call, idOrNumber);
   return describeWorking(call, await readHistory(call.db, point.id, call.now));

@@ -9,6 +9,7 @@ import type { Db } from '../store/db.ts';
 import { contractorOf } from './jobLinks.ts';
 import { hashPassword, openSession, passwordFits } from './sessions.ts';
 
+/** Who is signed in, as the web knows them. */
 export async function describeSession(env: Env, actor: Actor | null): Promise<SessionAnswer> {
   if (!actor) return { me: null, csrf: null, firstRun: (await env.store.db.organisation.count({})) === 0 };
   const { personId: id, name, roles, organisation, csrf } = actor;
@@ -22,6 +23,7 @@ export async function recognise(env: Env, { email, password }: SignIn) {
   return person!;
 }
 
+/** Opens a session of a person. */
 export async function signIn(
   env: Env,
   db: Db,
@@ -31,6 +33,10 @@ export async function signIn(
   return { session: await openSession(env, db, person, null, now) };
 }
 
+/**
+ * Makes the organisation and its first manager.
+ * @throws Problem: installed (409)
+ */
 export async function install(
   env: Env,
   db: Db,
@@ -77,6 +83,7 @@ async function addPerson(
 export const prepareFirstRun = async (form: FirstRun) => ({ ...form, passwordHash: await hashPassword(form.password) });
 export const preparePerson = async (form: NewPerson) => ({ ...form, passwordHash: await hashPassword(form.password) });
 
+/** Adds somebody of the office, who may sign in. */
 export async function createPerson(
   { env, db, actor, now }: Call,
   form: NewPerson & { passwordHash: string },
@@ -84,6 +91,7 @@ export async function createPerson(
   return { id: await addPerson(env, db, actor.organisationId, form, form.passwordHash, now) };
 }
 
+/** Everybody of the organisation by name. */
 export async function listPeople({ db, actor }: Call): Promise<Person[]> {
   const { organisationId } = actor;
   const [people, grants] = await Promise.all([
@@ -112,6 +120,7 @@ export async function exchangeLink(env: Env, db: Db, token: string, now: number)
   };
 }
 
+/** Ends the session that the call came with. */
 export async function closeSession({ db, actor }: Call): Promise<object> {
   await db.session.remove({ id: actor.sessionId });
   return {};

@@ -90,6 +90,7 @@ export const hashPassword = (password: string) => hash(password);
 /** A hash that no password fits, so that an unknown email takes as long as a wrong password. */
 let nobody: Promise<string> | undefined;
 
+/** Whether a password is the one of a hash; takes as long where there is none. */
 export async function passwordFits(passwordHash: string | null | undefined, password: string): Promise<boolean> {
   const fits = await verify(passwordHash ?? (await (nobody ??= hash('nobody has this password'))), password);
   return fits && Boolean(passwordHash);

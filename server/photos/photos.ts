@@ -121,6 +121,7 @@ export interface PhotoForm {
   readonly capturedAt: string | null;
 }
 
+/** Names a photo that is written already. */
 export async function createPhoto(
   { db, actor, now }: Call,
   form: PhotoForm,

@@ -19,6 +19,7 @@ export interface StandIn {
 const KEPT = 50;
 const LARGEST_BYTES = 1_000_000;
 
+/** Opens a mail server that keeps what it takes, in place of a real one. */
 export async function openStandIn(port = 0): Promise<StandIn> {
   const letters: TakenLetter[] = [];
   const server = new SMTPServer({

@@ -20,6 +20,7 @@ export interface JobPassage {
   readonly kept: GoneSitting;
 }
 
+/** How the sent steps were gone through: whether each was in its state, and how long hands were on. */
 export function goneThrough(
   machine: Row<'machine'>,
   of: readonly { readonly task: Row<'task'>; readonly history: PointHistory; readonly runMinutes: number | null }[],

@@ -31,6 +31,10 @@ import { type JobPassage, goneThrough } from './goneThrough.ts';
 import { type PhotoClaims, claim, refuseStrangeSlots, copyAmong } from './sentPhotos.ts';
 import type { PointHistory } from '../due/pointHistory.ts';
 
+/**
+ * Takes the work of a job: a record a point, each checked, accepted by rule or laid before somebody.
+ * @throws Problem: what is not there or not theirs (404), the job moved on (409)
+ */
 export async function sendJob(call: Call, id: string, form: Submission): Promise<{ state: string; notes: string[] }> {
   const {
     db,

@@ -23,6 +23,7 @@ import { countService } from './records.ts';
 import { appendToLog, commitment } from '../log/log.ts';
 import { writeSpecification } from '../due/specification.ts';
 
+/** Proofs as the queue shows them. */
 export async function summarise({ db, env: { say } }: Call, proofs: readonly Row<'proof'>[]): Promise<ProofSummary[]> {
   const records = new Map(
     (await db.record.all({ id: proofs.map(({ recordId }) => recordId) })).map((it) => [it.id, it]),
@@ -55,6 +56,10 @@ export async function summarise({ db, env: { say } }: Call, proofs: readonly Row
   });
 }
 
+/**
+ * A proof of the caller’s organisation, with its record.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function findProof({ db, actor: { organisationId } }: Call, id: string) {
   const proof = await db.proof.one({ recordId: id, organisationId });
   const record = proof && (await db.record.one({ id }));
@@ -81,6 +86,10 @@ export async function effectOf({ db, now, env: { say } }: Call, record: Row<'rec
   });
 }
 
+/**
+ * Takes a verdict: what is accepted counts from the day it was done.
+ * @throws Problem: judged (409), what is not there or not theirs (404)
+ */
 export async function judgeProof(call: Call, id: string, form: Judge): Promise<{ state: string }> {
   const { env, db, actor, now } = call;
   const { proof, record } = await findProof(call, id);

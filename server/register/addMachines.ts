@@ -30,6 +30,7 @@ export async function nextNumber(call: Call, table: 'machine' | 'point'): Promis
   return (last[0]?.number ?? 0) + 1;
 }
 
+/** Inserts many rows a part at a time, so that others come in between. */
 export async function inParts<T>(rows: readonly T[], insert: (part: readonly T[]) => Promise<void>): Promise<void> {
   for (let i = 0; i < rows.length; i += PART) await insert(rows.slice(i, i + PART));
 }

@@ -83,6 +83,7 @@ function spread(rows: readonly BaselineRow[], weeks: number, start: Day): Map<st
   return new Map([...spreadBaseline(toPlan(rows).map(unlogged), weeks)].map(([id, week]) => [id, first + 7 * week]));
 }
 
+/** The parts without a record, spread over weeks as planned, or as they would be. */
 export async function readBaseline(call: Call, { propertyId, weeks, start }: PreviewBaseline): Promise<BaselineAnswer> {
   const {
     db,

@@ -61,6 +61,10 @@ export function eachRow(
   });
 }
 
+/**
+ * Takes a whole table of homes and machines in, or nothing of it.
+ * @throws Problem: tooManyRows (422), noRows (422), rows (422)
+ */
 export async function importTable(call: Call, form: ImportForm): Promise<ImportAnswer> {
   const {
     env: { say },

@@ -46,6 +46,10 @@ export async function createMachine(
   return { id: form.id, points };
 }
 
+/**
+ * Changes what is known of a machine; its points follow.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function changeMachine(
   call: Call,
   id: string,

@@ -7,6 +7,7 @@ import { fieldProblem } from '../context/problem.ts';
 import { recordFact } from '../store/facts.ts';
 import { findProperty } from '../lookup/places.ts';
 
+/** Adds a property, with its first units where some are named. */
 export async function createProperty(call: Call, form: NewProperty): Promise<{ id: string }> {
   const {
     db,
@@ -22,6 +23,10 @@ export async function createProperty(call: Call, form: NewProperty): Promise<{ i
   return { id };
 }
 
+/**
+ * Changes a property’s water or practice from a day on.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function changeProperty(call: Call, id: string, form: PropertyChange): Promise<object> {
   const { db, now } = call;
   await findProperty(call, id);
@@ -38,12 +43,20 @@ export async function changeProperty(call: Call, id: string, form: PropertyChang
   return {};
 }
 
+/**
+ * Adds a building to a property.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function createBuilding(call: Call, form: NewBuilding): Promise<{ id: string }> {
   await findProperty(call, form.propertyId);
   await call.db.building.insert({ ...form, organisationId: call.actor.organisationId, createdAt: call.now });
   return { id: form.id };
 }
 
+/**
+ * Adds a unit or a shared space.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function createPlace(call: Call, form: NewPlace): Promise<{ id: string }> {
   const {
     db,

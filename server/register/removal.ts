@@ -32,6 +32,10 @@ async function removeMachines({ db }: Call, ids: readonly string[], refused: () 
   await db.machine.remove({ id: machineId });
 }
 
+/**
+ * Takes a machine out again that nothing was done on yet.
+ * @throws Problem: inUse (409), what is not there or not theirs (404)
+ */
 export async function removeMachine(call: Call, id: string): Promise<object> {
   const {
     db,
@@ -44,6 +48,10 @@ export async function removeMachine(call: Call, id: string): Promise<object> {
   return {};
 }
 
+/**
+ * Takes units out again that were just made, all or none.
+ * @throws Problem: inUse (409), what is not there or not theirs (404)
+ */
 export async function removeUnits(call: Call, { ids }: RemoveUnits): Promise<{ removed: number }> {
   const {
     db,

@@ -24,6 +24,7 @@ export interface RegisterContents {
   readonly tenancies: ReadonlyMap<string, Row<'tenancy'>>;
 }
 
+/** What stands in the register, for a table. */
 export async function readRegister({ db, actor: { organisationId }, now }: Call): Promise<RegisterContents> {
   const [properties, buildings, places, machines, tenancies] = await Promise.all([
     db.property.all({ organisationId }, { order: [['sort', 'ASC']] }),
@@ -106,6 +107,7 @@ export async function knownRegister(call: Call): Promise<KnownRegister> {
   };
 }
 
+/** What the register knows already, so that a table can be read against it before it is sent. */
 export async function readKnown(call: Call): Promise<KnownAnswer> {
   return { known: await knownRegister(call), ...(await firstZone(call)) };
 }

@@ -25,6 +25,10 @@ async function refuseOverlap(
     throw new Problem(409, 'occupied');
 }
 
+/**
+ * Lets a unit from a day on, now or to come.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function createTenancy(call: Call, form: NewTenancy): Promise<{ id: string }> {
   const { env, db, actor, now } = call;
   const { organisationId } = actor;
@@ -101,6 +105,10 @@ export async function withdrawTenancy(call: Call, id: string): Promise<object> {
   return {};
 }
 
+/**
+ * Changes what is known of a household from a day on.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function changeHousehold(call: Call, id: string, form: HouseholdChange): Promise<object> {
   const tenancy = await findTenancy(call, id);
   await recordFact(call, id, 'household', form.household, Math.max(tenancy.fromDay, dayFromIso(form.from)));

@@ -61,6 +61,7 @@ export async function takeBack(call: Call, personId: string): Promise<void> {
   }
 }
 
+/** Puts a place on hold from one day until another. */
 export async function hold(
   call: Call,
   placeId: string,

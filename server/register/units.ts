@@ -102,6 +102,10 @@ export async function sketchesOf({ db }: Call, placeId: string): Promise<Machine
   );
 }
 
+/**
+ * Keeps a unit’s machines as a template to make others from.
+ * @throws Problem: fields (422)
+ */
 export async function createTemplate(call: Call, { id, name, machines }: NewTemplate): Promise<{ id: string }> {
   const {
     db,
@@ -124,6 +128,10 @@ export async function createTemplate(call: Call, { id, name, machines }: NewTemp
   return { id };
 }
 
+/**
+ * Takes a template of the office out of use.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function removeTemplate({ db, actor: { organisationId }, now }: Call, id: string): Promise<object> {
   if ((await db.template.update({ id, organisationId, removedAt: null }, { removedAt: now })) === 0) throw notFound();
   return {};

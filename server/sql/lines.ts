@@ -80,6 +80,7 @@ const markCells = (it: NewMark) => [
   it.scheduled,
 ];
 
+/** Writes marks, each in place of the one its point had. */
 export async function putMarks(db: Db, organisationId: string, marks: readonly NewMark[]): Promise<void> {
   if (marks.length === 0) return;
   db.touch('mark');

@@ -42,6 +42,7 @@ export const tableNameOf = (name: string): string => name.replace(/[A-Z]/g, (let
 
 type Models = Record<string, ModelStatic<Model>>;
 
+/** The tables as Sequelize knows them. */
 export function defineModels(sequelize: Sequelize): Models {
   const models: Models = {};
   for (const [name, columns] of Object.entries(TABLES)) {

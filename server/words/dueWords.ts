@@ -1,6 +1,7 @@
 /** When something is due, in words. */
 import type { Translator } from '../../core/language/message.ts';
 
+/** When the first of some parts is due, in words. */
 export function dueWords(
   say: Translator,
   marks: readonly { readonly servedDay: number; readonly intervalDays: number }[],

@@ -42,6 +42,7 @@ const SET_BACK: How[] = [either, wants({ power: 'on', mode: 'cool' }), as('airHa
 const OPENED: How[] = [takes('tee'), as('airHandler.tee')];
 const CAPPED: How[] = [puts('tee'), as('airHandler.cap')];
 
+/** The filter at the return, thin or dense as was chosen. */
 export function returnFilter(choices: Choices): Procedure {
   const thin = optionOf('filterMedia', choices).key === 'thin';
   return {
@@ -116,6 +117,7 @@ const flushWith = (chosen: Flush): Material[] => [
 /** A metal pan does not stand bleach; where nobody has said, the step asks. */
 const PAN = { choices: ['plastic', 'bareMetal'], unknown: null } as const;
 
+/** The condensate drain, flushed with what was chosen, the power off for as much of it as was chosen. */
 export function condensateDrain(choices: Choices): Procedure {
   const chosen = flushOf(choices);
   const whenWired = optionOf('condensatePower', choices).key === 'whenWired';
@@ -277,6 +279,7 @@ export const registers = procedure('airHandler.registers', {
 });
 
 const trap = stepsOf('airHandler.condensateTrap', OFF);
+/** The condensate trap, flushed with what was chosen. */
 export function condensateTrap(choices: Choices): Procedure {
   const chosen = flushOf(choices);
   const whenWired = optionOf('condensatePower', choices).key === 'whenWired';

@@ -28,6 +28,7 @@ const LOCKED = [puts('condenser'), as('condenserDryer.lock')];
 const RUN_WARM = [runs('warm'), as('condenserDryer.run'), makes({ heat: 'hot' })];
 
 const fluff = stepsOf('condenserDryer.fluffFilter', COOL);
+/** The fluff filter, wet or dry as was chosen. */
 export function fluffFilter(choices: Choices): Procedure {
   const softener = optionOf('lintWash', choices).key === 'softener';
   return procedure('condenserDryer.fluffFilter', {

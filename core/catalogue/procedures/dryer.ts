@@ -46,6 +46,7 @@ export const DRY_MINUTES = {
   worse: 'higher',
 } as const;
 
+/** The lint screen, washed as was chosen. */
 export function lintScreen(choices: Choices): Procedure {
   const softener = optionOf('lintWash', choices).key === 'softener';
   return {

@@ -24,6 +24,7 @@ const CLEANING: Readonly<Record<string, readonly Step[]>> = {
   bake: [step('bake', 'clean', timer('bake', 45))],
 };
 
+/** The grease filter, by the way of degreasing that was chosen; who may do it follows from the way. */
 export function greaseFilter(choices: Choices): Procedure {
   const chosen = optionOf('hoodClean', choices);
   const washed: readonly Agent[] = chosen.key === 'hose' ? ['dishSoap'] : [];

@@ -156,6 +156,7 @@ const TUB_CLEANING: Readonly<
   },
 };
 
+/** The tub, cleaned with the agents of the method that was chosen. */
 export function tub(choices: Choices): Procedure {
   const school = optionOf('tubClean', choices).key;
   const { agents, materials, steps } = TUB_CLEANING[school]!;
