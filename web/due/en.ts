@@ -223,5 +223,4 @@ export const dueDeskText = {
   'words.rides': 'rides along',
   'work.onHold': 'on hold',
   'line.legend.pause': 'two bars: on hold',
-  'list.onHold': 'on hold',
 } as const;
