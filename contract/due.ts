@@ -6,8 +6,8 @@ import type { EvidenceLevel } from '../core/proof/record.ts';
 import type { JobState } from '../core/jobs/transitions.ts';
 import type { MarkDates, Specification } from './register.ts';
 import type { Scope } from './practice.ts';
-import type { AnchorKind } from '../core/due/anchor.ts';
-import type { Practice } from '../core/due/practice.ts';
+import type { AnchorKind } from '../core/catalogue/anchorChoice.ts';
+import type { Practice } from '../core/catalogue/practice.ts';
 
 /**
  * Work on a point, as a number in a mark: 0 nobody is on it, 1 given, 2 started, 3 awaiting its test, 4 on hold, and

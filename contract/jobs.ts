@@ -4,7 +4,7 @@ import { FINDS } from '../core/catalogue/catalogue.ts';
 import type { IllustrationKey } from '../core/catalogue/illustrations.ts';
 import { SWITCHES } from '../core/catalogue/systems.ts';
 import { AGENTS, FINDINGS, type Need, type Phase, type State } from '../core/catalogue/types.ts';
-import { GRADES } from '../core/due/grades.ts';
+import { GRADES } from '../core/catalogue/grades.ts';
 import type { Sitting } from '../core/jobs/sitting.ts';
 import type { JobState } from '../core/jobs/transitions.ts';
 import { count, id, ids, instant, isoDay, line, note } from './fields.ts';

@@ -2,9 +2,9 @@
 import { array, lazy, mixed, number, object, string, type InferType } from 'yup';
 import { parseRule } from '../core/calendar/rule.ts';
 import { METHODS, type MethodKey } from '../core/catalogue/types.ts';
-import { ANCHOR_KINDS, type AnchorKind } from '../core/due/anchor.ts';
+import { ANCHOR_KINDS, type AnchorKind } from '../core/catalogue/anchorChoice.ts';
 import type { Burden } from '../core/due/burden.ts';
-import { PRACTICES, type Practice } from '../core/due/practice.ts';
+import { PRACTICES, type Practice } from '../core/catalogue/practice.ts';
 import { count, id, isoDay, line } from './fields.ts';
 
 /** Where a choice holds, from the whole to the single point. */

@@ -3,7 +3,7 @@ import type { AlarmAnswer, EmergencyNumbers } from './alarms.ts';
 import type { HandBackSummary } from './handBacks.ts';
 import { array, lazy, mixed, number, object, string, type InferType } from 'yup';
 import { COOKING, DETERGENTS } from '../core/due/drivers.ts';
-import { PRACTICES, type Practice } from '../core/due/practice.ts';
+import { PRACTICES, type Practice } from '../core/catalogue/practice.ts';
 import { ELBOW_RADII, type DuctRun } from '../core/measure/ductRun.ts';
 import { parseFilterSize } from '../core/quantities/filterSize.ts';
 import { ACCESSES, AGENTS, SURFACES, type PointKind, type SpecificationField } from '../core/catalogue/types.ts';

@@ -1,6 +1,6 @@
 /** Rehearsals: a procedure walked through without a machine, with questions. */
 import { array, number, object, string, type InferType } from 'yup';
-import type { Grade } from '../core/due/grades.ts';
+import type { Grade } from '../core/catalogue/grades.ts';
 import { id } from './fields.ts';
 
 const seed = () => number().integer().min(0).max(0xffffffff);

@@ -1,6 +1,6 @@
 /** Signals from people and machines, and looks. */
 import { array, mixed, number, object, string, type InferType } from 'yup';
-import { GRADES, type Grade } from '../core/due/grades.ts';
+import { GRADES, type Grade } from '../core/catalogue/grades.ts';
 import type { SignalState } from '../core/due/signals.ts';
 import { id, isoDay, line, note } from './fields.ts';
 

@@ -1,6 +1,6 @@
 /** The demo's invented place: Saltmarsh & Vane, a letting office in Port Ellery. Nobody and nothing here is real. */
 import type { Cooking, Detergent } from '../core/due/drivers.ts';
-import type { Practice } from '../core/due/practice.ts';
+import type { Practice } from '../core/catalogue/practice.ts';
 
 export const ORGANISATION = 'Saltmarsh & Vane';
 /** Where the mail stand-in of the demo takes letters. */

@@ -1,6 +1,6 @@
 /** The catalogue: what machines there are, what is served on them, and how. Data, checked when it is loaded. */
-import { GRADES } from '../due/grades.ts';
-import { SCHOOLS } from '../due/practice.ts';
+import { GRADES } from './grades.ts';
+import { SCHOOLS } from './practice.ts';
 import { methods, optionOf } from './methods.ts';
 import * as air from './procedures/air.ts';
 import * as airHandler from './procedures/airHandler.ts';

@@ -1,5 +1,5 @@
 /** Short forms for procedures that follow no method: what is usual is left out. */
-import { SCHOOLS, type PracticeDays, type School } from '../due/practice.ts';
+import { SCHOOLS, type PracticeDays, type School } from './practice.ts';
 import type { Procedure } from './types.ts';
 
 type Own = Pick<Procedure, 'kind' | 'days' | 'risk' | 'level' | 'minutes' | 'steps'> & Partial<Procedure>;

@@ -6,7 +6,7 @@
  * the strictest state of its neighbours.
  */
 import { meetingOf } from './chemistry.ts';
-import { isSwitch } from '../jobs/state.ts';
+import { isSwitch } from './state.ts';
 import type { Agent, Level, Phase, Procedure, State, Step } from './types.ts';
 
 export const PHASES: readonly Phase[] = ['isolate', 'open', 'look', 'clean', 'refit', 'restore', 'test'];

@@ -4,7 +4,7 @@
  * assumption: the
  * trade states the habits, not how often to ask.
  */
-import type { PracticeDays } from '../due/practice.ts';
+import type { PracticeDays } from './practice.ts';
 import { familyOf } from './machines.ts';
 
 export interface Habit {

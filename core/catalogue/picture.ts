@@ -4,7 +4,7 @@
  * is what grows.
  */
 import { seeded, type Random } from '../statistics/random.ts';
-import type { Grade } from '../due/grades.ts';
+import type { Grade } from './grades.ts';
 import { drawingOf, type Drawing } from './parts.ts';
 
 /** The load at which each grade's reference picture is drawn. */

@@ -1,7 +1,7 @@
 /** The shapes of the catalogue: machine types, their service points, and the procedures that serve them. */
-import type { AnchorChoice } from '../due/anchor.ts';
-import type { DriverName } from '../due/drivers.ts';
-import type { PracticeDays, School } from '../due/practice.ts';
+import type { Unit } from '../quantities/units.ts';
+import type { AnchorChoice } from './anchorChoice.ts';
+import type { PracticeDays, School } from './practice.ts';
 
 export type PointKind = 'filter' | 'screen' | 'seal' | 'drain' | 'coil' | 'duct' | 'fan' | 'tub' | 'sensor';
 export type Risk = 'fire' | 'flood' | 'health' | 'breakage' | 'comfort';
@@ -30,7 +30,19 @@ export type Surface = (typeof SURFACES)[number];
 /** How a part is reached. */
 export const ACCESSES = ['floor', 'ladder', 'roof'] as const;
 export type Access = (typeof ACCESSES)[number];
-export type Unit = 'celsius' | 'minutes' | 'seconds' | 'litres' | 'inches';
+/** What in a household, its home or its water makes a part foul faster or slower. */
+export type DriverName =
+  | 'people'
+  | 'condenserPeople'
+  | 'laundry'
+  | 'pets'
+  | 'cooking'
+  | 'coolWashes'
+  | 'hardness'
+  | 'smoking'
+  | 'dust'
+  | 'detergent'
+  | 'newHome';
 
 /** What a step asks for. Keys are unique within a procedure. */
 export type Need =

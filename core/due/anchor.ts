@@ -10,15 +10,8 @@ import { civilOf, dayOfCivil } from '../calendar/civil.ts';
 import type { Day } from '../calendar/day.ts';
 import { expand } from '../calendar/recurrence.ts';
 import { parseRule, type Rule } from '../calendar/rule.ts';
-import type { Practice } from './practice.ts';
-
-export const ANCHOR_KINDS = ['none', 'seasonTurn', 'beforeCooling', 'firstWarm', 'betweenVisits', 'rule'] as const;
-export type AnchorKind = (typeof ANCHOR_KINDS)[number];
-
-/** What a manager chooses for a point; `rule` carries its own rule and first day. */
-export type AnchorChoice =
-  | { readonly kind: Exclude<AnchorKind, 'rule'> }
-  | { readonly kind: 'rule'; readonly rule: string; readonly start: Day };
+import type { AnchorKind, AnchorChoice } from '../catalogue/anchorChoice.ts';
+import type { Practice } from '../catalogue/practice.ts';
 
 /** A resolved anchor. It sets the line, or only limits how late it may fall. */
 export interface Anchor {

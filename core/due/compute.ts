@@ -9,17 +9,18 @@
  * or reported. No step after the caps passes them.
  */
 import type { Day } from '../calendar/day.ts';
-import { nearestUpkeepDay, nextAnchorDay, type AnchorKind } from './anchor.ts';
+import { nearestUpkeepDay, nextAnchorDay } from './anchor.ts';
+import type { AnchorKind } from '../catalogue/anchorChoice.ts';
 import { assumptionsWith, learningWith, type Assumptions } from './assumptions.ts';
 import { combinedFactor, type DriverEffect } from './drivers.ts';
 import type { Stretch } from './exposure.ts';
 import { daysToReach, daysWithPauses, withoutPauses } from './exposure.ts';
-import { leastLoad, type Grade } from './grades.ts';
+import { leastLoad, type Grade } from '../catalogue/grades.ts';
 import { servedDayOf, type CapReason, type LineInputs } from './inputs.ts';
 import { believeSpeed, expectedReach, priorBelief, speedQuantile, type SpeedBelief } from './learning.ts';
 import { heldReach, type Held } from './lengthening.ts';
 import { lessonsOf, taughtConditions, type TaughtCondition } from './lessons.ts';
-import { acceptedLoad, practiceDays, type Practice, type PracticeDays } from './practice.ts';
+import { acceptedLoad, practiceDays, type Practice, type PracticeDays } from '../catalogue/practice.ts';
 
 export type Term =
   | { readonly term: 'reference'; readonly assumed: boolean; readonly days: number }

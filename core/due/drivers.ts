@@ -4,6 +4,7 @@
  * Their values are assumptions (`assumptions.ts`). Only the drivers that a procedure names apply to it, and
  * their product is held within bounds.
  */
+import type { DriverName } from '../catalogue/types.ts';
 import type { Day } from '../calendar/day.ts';
 import { hardnessClass } from '../quantities/hardness.ts';
 import { assumptionsWith, type Assumptions } from './assumptions.ts';
@@ -32,19 +33,6 @@ export interface Circumstances {
   /** They moved in lately. */
   readonly newHome?: boolean | undefined;
 }
-
-export type DriverName =
-  | 'people'
-  | 'condenserPeople'
-  | 'laundry'
-  | 'pets'
-  | 'cooking'
-  | 'coolWashes'
-  | 'hardness'
-  | 'smoking'
-  | 'dust'
-  | 'detergent'
-  | 'newHome';
 
 export interface DriverEffect {
   readonly driver: DriverName;

@@ -7,8 +7,8 @@ import type { Anchor, UpkeepDay } from './anchor.ts';
 import type { Changes } from './assumptions.ts';
 import type { DriverEffect } from './drivers.ts';
 import type { Stretch } from './exposure.ts';
-import type { Grade } from './grades.ts';
-import type { Practice, PracticeDays } from './practice.ts';
+import type { Grade } from '../catalogue/grades.ts';
+import type { Practice, PracticeDays } from '../catalogue/practice.ts';
 
 /** Raised when the computation itself changes. */
 export const ENGINE_VERSION = 4;

@@ -11,7 +11,7 @@
  * Probabilities depend on the mean load θ·x alone, so they are looked up in a fine table over its logarithm.
  */
 import { gammaCdf } from '../statistics/gamma.ts';
-import { GRADES, GRADE_BOUNDS, type Grade } from './grades.ts';
+import { GRADES, GRADE_BOUNDS, type Grade } from '../catalogue/grades.ts';
 
 /** The judgements behind learning; each is an assumption that a manager may change. */
 export interface LearningModel {

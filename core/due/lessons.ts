@@ -9,7 +9,7 @@
 import { exposureBetween } from './exposure.ts';
 import type { Condition, LineInputs } from './inputs.ts';
 import type { Lesson } from './learning.ts';
-import { GRADES } from './grades.ts';
+import { GRADES } from '../catalogue/grades.ts';
 
 export interface TaughtCondition {
   readonly condition: Condition;

@@ -1,7 +1,7 @@
 /** How much of what: materials and doses in words, in a person's own units. */
 import type { Material, Procedure, Step } from '../catalogue/types.ts';
 import type { Translator, Values } from '../language/message.ts';
-import { asMeasured } from '../quantities/volume.ts';
+import { volumeWords } from '../quantities/words.ts';
 import type { UnitSystem } from '../quantities/units.ts';
 
 /** What is known of a point that decides how much it takes. */
@@ -11,20 +11,6 @@ export interface Extent {
 
 /** Parts of water to one of bleach (common practice). */
 export const WATER_TO_BLEACH = 3;
-
-const FRACTIONS: Readonly<Record<string, string>> = { '0.25': '¼', '0.5': '½', '0.75': '¾' };
-
-/** A volume in words: `60 mL`, `1½ cups`. */
-export function volumeWords(say: Translator, ml: number, system: UnitSystem): string {
-  const { value, unit } = asMeasured(ml, system);
-  const whole = Math.floor(value);
-  const fraction = FRACTIONS[String(value - whole)];
-  return say(`amount.${unit}`, {
-    value,
-    many: String(value > 1),
-    written: fraction && unit !== 'litres' ? `${whole || ''}${fraction}` : String(value),
-  });
-}
 
 const countOf = ({ each }: Material, { drains }: Extent) => (each === 'drain' ? drains || 1 : 1);
 

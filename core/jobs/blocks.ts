@@ -1,6 +1,6 @@
 /** Blocks: acts in a row that a plan takes together, so that there is less to choose from. */
 import type { Act } from './sitting.ts';
-import { isSwitch } from './state.ts';
+import { isSwitch } from '../catalogue/state.ts';
 
 /** Acts in a row that are taken together. */
 export interface Block {

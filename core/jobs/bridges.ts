@@ -1,7 +1,7 @@
 /** Bridges: what is switched, and in which order, to come from one state to another. */
 import type { Change } from '../catalogue/systems.ts';
 import type { State } from '../catalogue/types.ts';
-import { isolates, isSwitch, satisfies, switched, valueIn } from './state.ts';
+import { isolates, isSwitch, satisfies, switched, valueIn } from '../catalogue/state.ts';
 
 /** In which order several are switched: isolating from the plug outwards, putting back from the wall inwards. */
 const ISOLATING = ['power', 'circuit', 'outdoor', 'gas', 'tap', 'water', 'place'];

@@ -3,7 +3,7 @@ import type { Need, Step } from '../catalogue/types.ts';
 import { activeActs, replay, REST } from './plan.ts';
 import { baseKey } from './stepKeys.ts';
 import type { Sitting, SittingTask } from './sitting.ts';
-import { contradictionsIn } from './state.ts';
+import { contradictionsIn } from '../catalogue/state.ts';
 import { standsOtherwise } from './stateLine.ts';
 import type { PlannedStep, Situation } from './plannedStep.ts';
 

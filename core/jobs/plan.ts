@@ -15,7 +15,7 @@ import { bridger } from './bridges.ts';
 import { interner } from './interned.ts';
 import { baseKey, numbered, withTasks } from './stepKeys.ts';
 import type { Act, Sitting } from './sitting.ts';
-import { after, contradictionsIn, isPart, isSwitch, switched, valueIn, wantsIn } from './state.ts';
+import { after, contradictionsIn, isPart, isSwitch, switched, valueIn, wantsIn } from '../catalogue/state.ts';
 import type { PlannedStep, Plan, Situation } from './plannedStep.ts';
 
 /** A newcomer's pace; a practised person needs less (`burden.ts`). */

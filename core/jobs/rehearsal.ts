@@ -3,7 +3,7 @@
  * checked again.
  */
 import type { Phase } from '../catalogue/types.ts';
-import { GRADES, type Grade } from '../due/grades.ts';
+import { GRADES, type Grade } from '../catalogue/grades.ts';
 import { seeded, type Random } from '../statistics/random.ts';
 
 export interface RehearsalMatter {

@@ -1,7 +1,7 @@
 /** The state of a system in one line: what it must be like now. */
 import type { State } from '../catalogue/types.ts';
 import type { Sitting } from './sitting.ts';
-import { valueIn } from './state.ts';
+import { valueIn } from '../catalogue/state.ts';
 import type { PlannedStep } from './plannedStep.ts';
 
 /**

@@ -1,5 +1,5 @@
 /** Keys and tasks of the steps of a plan. */
-import { wantsIn } from './state.ts';
+import { wantsIn } from '../catalogue/state.ts';
 import type { PlannedStep } from './plannedStep.ts';
 
 /** The words of a change, without its number. */

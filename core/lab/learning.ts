@@ -5,7 +5,7 @@
  * interval that a
  * safety-critical part then has, which may lag behind on purpose.
  */
-import type { Grade } from '../due/grades.ts';
+import type { Grade } from '../catalogue/grades.ts';
 import { believeSpeed, certainReach, expectedReach, LEARNING, type Lesson } from '../due/learning.ts';
 import { heldReach } from '../due/lengthening.ts';
 import { seeded, type Random } from '../statistics/random.ts';

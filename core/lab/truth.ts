@@ -1,5 +1,5 @@
 /** The truth model: parts that foul with a speed nobody knows, and people who look at them. */
-import { GRADES, gradeOfLoad, type Grade } from '../due/grades.ts';
+import { GRADES, gradeOfLoad, type Grade } from '../catalogue/grades.ts';
 import { LEARNING } from '../due/learning.ts';
 import { gammaDraw, normalDraw, type Random } from '../statistics/random.ts';
 

@@ -1,5 +1,5 @@
 /** A working in words, in a person's own units. */
-import { volumeWords } from '../jobs/amounts.ts';
+import { volumeWords } from '../quantities/words.ts';
 import type { Translator, Values } from '../language/message.ts';
 import type { UnitSystem } from '../quantities/units.ts';
 import type { Working } from './working.ts';

@@ -6,7 +6,7 @@
 import canonicalize from 'canonicalize';
 import type { Find } from '../catalogue/catalogue.ts';
 import type { Agent, Finding } from '../catalogue/types.ts';
-import type { Grade } from '../due/grades.ts';
+import type { Grade } from '../catalogue/grades.ts';
 
 /**
  * 2 says by which methods it was done, 3 by whose edition of the procedure, 4 in which order and state, with every

@@ -1,5 +1,5 @@
 /** Readings are kept in one unit and entered in a person's own. */
-import type { Unit } from '../catalogue/types.ts';
+import type { Unit } from './units.ts';
 import type { UnitSystem } from './units.ts';
 import { US_GALLON_ML } from './volume.ts';
 

@@ -12,3 +12,6 @@ export const fahrenheit = (celsius: number): number => celsius * 1.8 + 32;
 export const celsius = (degreesF: number): number => (degreesF - 32) / 1.8;
 /** A difference of 1 K is 1.8 °F. */
 export const kelvins = (differenceF: number): number => differenceF / 1.8;
+
+/** In what a reading is kept. */
+export type Unit = 'celsius' | 'minutes' | 'seconds' | 'litres' | 'inches';

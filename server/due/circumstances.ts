@@ -2,13 +2,8 @@
 import type { Day } from '../../core/calendar/day.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import type { Assumptions } from '../../core/due/assumptions.ts';
-import {
-  combinedFactor,
-  driverEffects,
-  type Circumstances,
-  type DriverEffect,
-  type DriverName,
-} from '../../core/due/drivers.ts';
+import { combinedFactor, driverEffects, type Circumstances, type DriverEffect } from '../../core/due/drivers.ts';
+import type { DriverName } from '../../core/catalogue/types.ts';
 import type { Stretch } from '../../core/due/exposure.ts';
 import { inForce, type KnownFacts } from '../store/facts.ts';
 import { tenancyDuring } from '../lookup/tenancies.ts';

@@ -1,7 +1,7 @@
 /** Habits: when to ask a household again, what it said, what staff saw, and how often it lapsed. */
 import { dayOfInstant, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { habitOf, habitsOf } from '../../core/catalogue/habits.ts';
-import { practiceDays } from '../../core/due/practice.ts';
+import { practiceDays } from '../../core/catalogue/practice.ts';
 import type { AttestHabits, CheckHabit, HabitSummary } from '../../contract/habits.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';

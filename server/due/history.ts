@@ -13,7 +13,7 @@ import { resolveAnchor } from '../../core/due/anchor.ts';
 import { assumptionsWith, NO_CHANGES } from '../../core/due/assumptions.ts';
 import type { Stretch } from '../../core/due/exposure.ts';
 import { servedDayOf } from '../../core/due/inputs.ts';
-import type { Practice } from '../../core/due/practice.ts';
+import type { Practice } from '../../core/catalogue/practice.ts';
 import { signalDay } from '../../core/due/signals.ts';
 import { pointsOfSymptom } from '../../core/faults/symptoms.ts';
 import { grouped } from '../../core/statistics/grouped.ts';

@@ -1,7 +1,7 @@
 /** Looks: a grade without a service. Teaches the rate, resets nothing. */
 import { dayFromIso, dayOfInstant, instantOfDay, isoFromDay } from '../../core/calendar/day.ts';
 import { CATALOGUE_VERSION, procedureOf } from '../../core/catalogue/catalogue.ts';
-import { GRADES } from '../../core/due/grades.ts';
+import { GRADES } from '../../core/catalogue/grades.ts';
 import { contradictions } from '../../core/due/lessons.ts';
 import { canonicalText, RECORD_SCHEMA } from '../../core/proof/record.ts';
 import type { LookAnswer, LookDone, NewLook } from '../../contract/signals.ts';

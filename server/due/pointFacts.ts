@@ -6,7 +6,7 @@ import { expand } from '../../core/calendar/recurrence.ts';
 import { ruleOf, turnOf } from '../../core/due/anchor.ts';
 import { intervalName, NO_CHANGES, type Changes } from '../../core/due/assumptions.ts';
 import type { Cap } from '../../core/due/inputs.ts';
-import type { Practice, PracticeDays } from '../../core/due/practice.ts';
+import type { Practice, PracticeDays } from '../../core/catalogue/practice.ts';
 import type { Specification } from '../../contract/register.ts';
 import { inForce, type KnownFacts } from '../store/facts.ts';
 

@@ -2,10 +2,11 @@
 import type { Day } from '../../core/calendar/day.ts';
 import type { Raise } from '../../core/catalogue/levels.ts';
 import type { Agent, Choices, Procedure } from '../../core/catalogue/types.ts';
-import type { AnchorChoice, CalendarFacts } from '../../core/due/anchor.ts';
+import type { CalendarFacts } from '../../core/due/anchor.ts';
+import type { AnchorChoice } from '../../core/catalogue/anchorChoice.ts';
 import type { Changes } from '../../core/due/assumptions.ts';
 import type { LineInputs } from '../../core/due/inputs.ts';
-import type { Practice } from '../../core/due/practice.ts';
+import type { Practice } from '../../core/catalogue/practice.ts';
 import type { SignalState } from '../../core/due/signals.ts';
 import type { JobState } from '../../core/jobs/transitions.ts';
 import type { EditionInForce } from '../lookup/editions.ts';

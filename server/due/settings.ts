@@ -9,7 +9,7 @@ import { procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
 import type { MethodKey } from '../../core/catalogue/types.ts';
 import { intervalName, isSound, JUDGEMENTS, LONGEST_INTERVAL, type Changes } from '../../core/due/assumptions.ts';
 import { BUDGET, type Budget } from '../../core/due/burden.ts';
-import { SCHOOLS } from '../../core/due/practice.ts';
+import { SCHOOLS } from '../../core/catalogue/practice.ts';
 import type {
   AnchorForm,
   ChangeAssumptions,

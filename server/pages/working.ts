@@ -15,8 +15,8 @@ import {
 import { bandOf, computeLine } from '../../core/due/compute.ts';
 import { believeSpeed, speedQuantile } from '../../core/due/learning.ts';
 import { contradictions, lessonsOf, taughtConditions } from '../../core/due/lessons.ts';
-import { SCHOOLS } from '../../core/due/practice.ts';
-import { ruleWords } from '../../core/calendar/words.ts';
+import { SCHOOLS } from '../../core/catalogue/practice.ts';
+import { ruleWords } from '../../core/language/calendar.ts';
 import type { Translator } from '../../core/language/message.ts';
 import type { WorkingAnswer } from '../../contract/due.ts';
 import type { Suppose } from '../../contract/practice.ts';

@@ -11,7 +11,7 @@ import {
   type PlannedLine,
   type ServiceRecord,
 } from '../../core/proof/record.ts';
-import type { Grade } from '../../core/due/grades.ts';
+import type { Grade } from '../../core/catalogue/grades.ts';
 import type { Finding, State } from '../../core/catalogue/types.ts';
 import type { CheckFinding } from '../../core/proof/checks.ts';
 import type { LogRecord } from '../../contract/jobs.ts';

@@ -1,6 +1,6 @@
 /** SQL that only SQLite has: what the lines of many points are computed from. */
 import type { Agent } from '../../core/catalogue/types.ts';
-import type { Grade } from '../../core/due/grades.ts';
+import type { Grade } from '../../core/catalogue/grades.ts';
 import type { SignalState } from '../../core/due/signals.ts';
 import type { JobState } from '../../core/jobs/transitions.ts';
 import type { EvidenceLevel } from '../../core/proof/record.ts';

@@ -1,10 +1,11 @@
 /** What is known of things from a day on: each fact by its name, with the shape of its value. */
 import type { Day } from '../../core/calendar/day.ts';
 import type { Choices } from '../../core/catalogue/types.ts';
-import type { AnchorChoice, Contract, UpkeepDay } from '../../core/due/anchor.ts';
+import type { Contract, UpkeepDay } from '../../core/due/anchor.ts';
+import type { AnchorChoice } from '../../core/catalogue/anchorChoice.ts';
 import type { Changes } from '../../core/due/assumptions.ts';
 import type { Budget, Prices } from '../../core/due/burden.ts';
-import type { Practice } from '../../core/due/practice.ts';
+import type { Practice } from '../../core/catalogue/practice.ts';
 import type { EmergencyNumbers } from '../../contract/alarms.ts';
 import type { HouseholdFacts, Specification, WaterFacts } from '../../contract/register.ts';
 

@@ -4,7 +4,7 @@ import type { Role } from '../../contract/people.ts';
 import type { JobState } from '../../core/jobs/transitions.ts';
 import type { EvidenceLevel } from '../../core/proof/record.ts';
 import type { Agent } from '../../core/catalogue/types.ts';
-import type { Grade } from '../../core/due/grades.ts';
+import type { Grade } from '../../core/catalogue/grades.ts';
 import type { SignalState } from '../../core/due/signals.ts';
 import type { AlarmKind } from '../../core/faults/alarms.ts';
 import type { FactName } from './factValues.ts';

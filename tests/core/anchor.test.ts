@@ -2,14 +2,8 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import { procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
-import {
-  nextAnchorDay,
-  resolveAnchor,
-  turnOf,
-  anchorDays,
-  type AnchorChoice,
-  type CalendarFacts,
-} from '../../core/due/anchor.ts';
+import { nextAnchorDay, resolveAnchor, turnOf, anchorDays, type CalendarFacts } from '../../core/due/anchor.ts';
+import type { AnchorChoice } from '../../core/catalogue/anchorChoice.ts';
 import { assumptionsWith } from '../../core/due/assumptions.ts';
 import { capOf, computeLine } from '../../core/due/compute.ts';
 import type { LineInputs } from '../../core/due/inputs.ts';

@@ -4,7 +4,7 @@ import { procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
 import { assumptionsWith, intervalName } from '../../core/due/assumptions.ts';
 import { capOf, computeLine, floorDays } from '../../core/due/compute.ts';
 import { daysWithPauses, exposureBetween, withoutPauses, type Stretch } from '../../core/due/exposure.ts';
-import { GRADES } from '../../core/due/grades.ts';
+import { GRADES } from '../../core/catalogue/grades.ts';
 import { servedDayOf, type Condition, type LineInputs } from '../../core/due/inputs.ts';
 import {
   believeSpeed,
@@ -15,7 +15,7 @@ import {
   speedQuantile,
   type Lesson,
 } from '../../core/due/learning.ts';
-import { SCHOOLS } from '../../core/due/practice.ts';
+import { SCHOOLS } from '../../core/catalogue/practice.ts';
 
 const DAY = 20_000;
 const keys = fc.constantFrom(...procedures.keys());

@@ -6,12 +6,12 @@ import { assumptionsWith } from '../../core/due/assumptions.ts';
 import { capOf, computeLine, floorDays } from '../../core/due/compute.ts';
 import { combinedFactor, COOKING, driverEffects, type Household } from '../../core/due/drivers.ts';
 import { daysToReach, exposureBetween, type Stretch } from '../../core/due/exposure.ts';
-import { GRADES, gradeOfLoad, type Grade } from '../../core/due/grades.ts';
+import { GRADES, gradeOfLoad, type Grade } from '../../core/catalogue/grades.ts';
 import type { Cap, Condition, LineInputs } from '../../core/due/inputs.ts';
 import { believeSpeed, LEARNING, likelihood, speedQuantile, SPEEDS } from '../../core/due/learning.ts';
 import { contradictions, taughtConditions } from '../../core/due/lessons.ts';
 import { COUNTED_AS, countedAs, isPastState, POINT_STATES, shareUsed, stateOf, windowOf } from '../../core/due/line.ts';
-import { PRACTICES, SCHOOLS } from '../../core/due/practice.ts';
+import { PRACTICES, SCHOOLS } from '../../core/catalogue/practice.ts';
 import { signalDay } from '../../core/due/signals.ts';
 
 const procedureKeys = fc.constantFrom(...procedures.keys());

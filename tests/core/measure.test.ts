@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
-import { materialWords, stepAmounts, volumeWords } from '../../core/jobs/amounts.ts';
+import { materialWords, stepAmounts } from '../../core/jobs/amounts.ts';
+import { volumeWords } from '../../core/quantities/words.ts';
 import { coreText } from '../../core/en.ts';
 import { translator } from '../../core/language/message.ts';
 import { dilute, dilutionWorking, doseWorking } from '../../core/measure/dilution.ts';

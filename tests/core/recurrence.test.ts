@@ -7,7 +7,7 @@ import { dayFromIso, isoFromDay, MS_PER_DAY } from '../../core/calendar/day.ts';
 import { calendarOf } from '../../core/calendar/icalendar.ts';
 import { expand, nextOccurrence, occurrences } from '../../core/calendar/recurrence.ts';
 import { formatRule, parseRule, WEEKDAYS } from '../../core/calendar/rule.ts';
-import { ruleWords } from '../../core/calendar/words.ts';
+import { ruleWords } from '../../core/language/calendar.ts';
 import { coreText } from '../../core/en.ts';
 import { translator } from '../../core/language/message.ts';
 

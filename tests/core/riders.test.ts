@@ -6,7 +6,7 @@ import { heldReach, QUARTER } from '../../core/due/lengthening.ts';
 import type { Condition, LineInputs } from '../../core/due/inputs.ts';
 import { LEARNING } from '../../core/due/learning.ts';
 import { joins, leadersOf, rides, type Sibling } from '../../core/due/riders.ts';
-import { GRADES, type Grade } from '../../core/due/grades.ts';
+import { GRADES, type Grade } from '../../core/catalogue/grades.ts';
 import { paceOf } from '../../core/jobs/pace.ts';
 
 const part = (id: string, more: Partial<Sibling> = {}): Sibling => ({

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Picking the condition found, from drawn pictures. */
-import { GRADES, type Grade } from '../../core/due/grades.ts';
+import { GRADES, type Grade } from '../../core/catalogue/grades.ts';
 import { referencePicture } from '../../core/catalogue/picture.ts';
 
 const props = defineProps<{

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One procedure, whole: who, how long, what with, step by step; and the manager's own editions of it. */
 import { computed, onMounted, ref } from 'vue';
-import { SCHOOLS } from '../../core/due/practice.ts';
+import { SCHOOLS } from '../../core/catalogue/practice.ts';
 import { useDesk } from '../desk/deskStore.ts';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';

@@ -3,7 +3,7 @@
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import type { PracticeAnswer, PracticePreview } from '../../contract/practice.ts';
-import type { Practice } from '../../core/due/practice.ts';
+import type { Practice } from '../../core/catalogue/practice.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';

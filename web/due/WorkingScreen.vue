@@ -3,8 +3,8 @@
 import type { MethodKey } from '../../core/catalogue/types.ts';
 import { computed, onMounted, reactive, ref, watch } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { ANCHOR_KINDS, type AnchorKind } from '../../core/due/anchor.ts';
-import { PRACTICES, type Practice } from '../../core/due/practice.ts';
+import { ANCHOR_KINDS, type AnchorKind } from '../../core/catalogue/anchorChoice.ts';
+import { PRACTICES, type Practice } from '../../core/catalogue/practice.ts';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Logging finished work with its true day, as self-certified. */
 import { reactive } from 'vue';
-import { GRADES } from '../../core/due/grades.ts';
+import { GRADES } from '../../core/catalogue/grades.ts';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import { logRecord } from '../../contract/jobs.ts';
 import GradePicker from '../catalogue/GradePicker.vue';

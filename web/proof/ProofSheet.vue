@@ -2,7 +2,7 @@
 /** A proof laid out: photos large, look-alike and reference beside them, findings as sentences. */
 import { computed } from 'vue';
 import { referencePicture } from '../../core/catalogue/picture.ts';
-import type { Grade } from '../../core/due/grades.ts';
+import type { Grade } from '../../core/catalogue/grades.ts';
 import type { ProofAnswer } from '../../contract/proof.ts';
 import { photoUrl } from '../api/api.ts';
 import { say } from '../language/say.ts';

@@ -6,7 +6,7 @@ import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
-import type { Practice } from '../../core/due/practice.ts';
+import type { Practice } from '../../core/catalogue/practice.ts';
 import ZoneField from '../people/ZoneField.vue';
 import { namesBy, useTemplates } from './useTemplates.ts';
 import WaterAndPractice from './WaterAndPractice.vue';

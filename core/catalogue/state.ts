@@ -1,6 +1,6 @@
 /** States of a system: what a value stands for where nothing is said, what satisfies what, and what a run wants. */
-import { SWITCHES, type Change } from '../catalogue/systems.ts';
-import type { Hands, Run, State } from '../catalogue/types.ts';
+import { SWITCHES, type Change } from './systems.ts';
+import type { Hands, Run, State } from './types.ts';
 
 /** What a variable is where nothing was said of it: parts are in, everything else as usual. */
 function usualOf(variable: string): string {

@@ -1,8 +1,8 @@
 /** A recurrence rule in words, in the speaker's language. */
-import type { Translator } from '../language/message.ts';
-import { civilOf, dayOfCivil } from './civil.ts';
-import type { Day } from './day.ts';
-import type { Rule, Weekday } from './rule.ts';
+import type { Translator } from './message.ts';
+import { civilOf, dayOfCivil } from '../calendar/civil.ts';
+import type { Day } from '../calendar/day.ts';
+import type { Rule, Weekday } from '../calendar/rule.ts';
 
 /** 1 January 2024 was a Monday in January. */
 const MONDAY = dayOfCivil(2024, 1, 1);
