@@ -14,7 +14,7 @@ import { MS_PER_DAY } from '../core/calendar/day.ts';
 import { expand } from '../core/calendar/recurrence.ts';
 import { parseRule } from '../core/calendar/rule.ts';
 import { procedures } from '../core/catalogue/catalogue.ts';
-import { GRADES } from '../core/due/grades.ts';
+import { GRADES } from '../core/catalogue/grades.ts';
 import { judgeLearning, METHODS_JUDGED, RATIOS } from '../core/lab/learning.ts';
 import { seeded } from '../core/statistics/random.ts';
 import { dayOfInstant } from '../core/calendar/day.ts';

@@ -44,7 +44,7 @@ export default defineConfig({
             { name: 'frame', test: /node_modules[\\/]vuetify[\\/]lib[\\/](framework|components[\\/](VApp|VBtn)[\\/])/ },
             {
               name: 'phone',
-              test: /web[\\/](tenant[\\/](HomeScreen|DoneLately)|api[\\/](api|load|units|sentence)|outbox[\\/](kept|device)|theme|language|kit[\\/](PageFrame|LoadState|Notice|pageTitle)|jobs[\\/]JobCard|due[\\/](StripGauge|glyphs|marks|scale|KindGlyph|layoutMarks|drawStrip))/,
+              test: /web[\\/](tenant[\\/](HomeScreen|DoneLately)|api[\\/](api|load|units|sentence)|outbox[\\/](kept|device)|theme|language|kit[\\/](PageFrame|LoadState|Notice|pageTitle)|jobs[\\/]JobCard|strip)/,
             },
           ],
         },

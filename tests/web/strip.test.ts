@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import type { BoardAnswer, BoardType } from '../../contract/due.ts';
-import { GLYPHS } from '../../web/due/glyphs.ts';
-import { layoutMarks } from '../../web/due/layoutMarks.ts';
-import { foremost, isPast, isSent, rowsOf, standOn, urgency, type Mark } from '../../web/due/marks.ts';
-import { GUTTER_END, LINE_AT, positionOf } from '../../web/due/scale.ts';
+import { GLYPHS } from '../../web/strip/glyphs.ts';
+import { layoutMarks } from '../../web/strip/layoutMarks.ts';
+import { foremost, isPast, isSent, rowsOf, standOn, urgency, type Mark } from '../../web/strip/marks.ts';
+import { GUTTER_END, LINE_AT, positionOf } from '../../web/strip/scale.ts';
 import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
 
 const FILTER: BoardType = {

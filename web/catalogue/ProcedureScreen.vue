@@ -2,11 +2,11 @@
 /** One procedure, whole: who, how long, what with, step by step; and the manager's own editions of it. */
 import { computed, onMounted, ref } from 'vue';
 import { SCHOOLS } from '../../core/catalogue/practice.ts';
-import { useDesk } from '../desk/deskStore.ts';
+import { useDesk } from '../people/deskStore.ts';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
-import KindGlyph from '../due/KindGlyph.vue';
+import KindGlyph from '../strip/KindGlyph.vue';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
 import EditionForm from './EditionForm.vue';

@@ -4,7 +4,7 @@ import { computed, onMounted, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
-import KindGlyph from '../due/KindGlyph.vue';
+import KindGlyph from '../strip/KindGlyph.vue';
 import { say } from '../language/say.ts';
 import PageFrame from '../kit/PageFrame.vue';
 

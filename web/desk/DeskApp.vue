@@ -5,7 +5,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { useTheme } from 'vuetify';
 import { say } from '../language/say.ts';
 import { useBoard } from '../due/boardStore.ts';
-import { useDesk } from './deskStore.ts';
+import { useDesk } from '../people/deskStore.ts';
 import { useKeys } from '../kit/keys.ts';
 import WaitingBar from '../outbox/WaitingBar.vue';
 import KeysDialog from './KeysDialog.vue';

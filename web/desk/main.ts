@@ -5,6 +5,7 @@ import { vocabulary } from '../../core/language/vocabulary.ts';
 import { learn } from '../language/say.ts';
 import { doingText } from '../tenant/en.ts';
 import { createTheme } from '../theme/vuetify.ts';
+import '../kit/layout.css';
 import DeskApp from './DeskApp.vue';
 import { catalogueDeskText } from '../catalogue/en.ts';
 import { catalogueWords } from '../../core/catalogue/en/words.ts';

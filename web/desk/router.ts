@@ -1,6 +1,6 @@
 /** The desk's screens and who they are for. */
 import { createRouter, createWebHistory } from 'vue-router';
-import { useDesk } from './deskStore.ts';
+import { useDesk } from '../people/deskStore.ts';
 
 declare module 'vue-router' {
   interface RouteMeta {
@@ -18,7 +18,7 @@ export const router = createRouter({
     { path: '/alarm', component: () => import('../notices/AlarmScreen.vue'), meta: { letter: true } },
     { path: '/sign-in', component: () => import('../people/SignInScreen.vue'), meta: { open: true } },
     { path: '/first-run', component: () => import('../people/FirstRunScreen.vue'), meta: { open: true } },
-    { path: '/line/:number(\\d+)?', component: () => import('../due/LineScreen.vue'), meta: { manager: true } },
+    { path: '/line/:number(\\d+)?', component: () => import('../pages/LineScreen.vue'), meta: { manager: true } },
     {
       path: '/line/:number(\\d+)/working',
       component: () => import('../due/WorkingScreen.vue'),
@@ -33,13 +33,13 @@ export const router = createRouter({
     },
     { path: '/look/:number(\\d+)', component: () => import('../due/LookScreen.vue'), props: true },
     { path: '/proof/:id?', component: () => import('../proof/ProofScreen.vue'), meta: { manager: true } },
-    { path: '/faults', component: () => import('../faults/FaultsScreen.vue') },
+    { path: '/faults', component: () => import('../pages/FaultsScreen.vue') },
     { path: '/faults/report', component: () => import('../faults/StaffReportScreen.vue') },
     { path: '/homes', component: () => import('../register/HomesScreen.vue'), meta: { manager: true } },
     { path: '/homes/import', component: () => import('../register/ImportScreen.vue'), meta: { manager: true } },
     { path: '/homes/baseline', component: () => import('../register/BaselineScreen.vue'), meta: { manager: true } },
     { path: '/homes/labels', component: () => import('../register/LabelsScreen.vue'), meta: { manager: true } },
-    { path: '/homes/:id', component: () => import('../register/PlaceScreen.vue'), props: true },
+    { path: '/homes/:id', component: () => import('../pages/PlaceScreen.vue'), props: true },
     {
       path: '/homes/:id/turnover',
       component: () => import('../register/TurnoverScreen.vue'),
@@ -56,7 +56,7 @@ export const router = createRouter({
     { path: '/procedures/:id', component: () => import('../catalogue/ProcedureScreen.vue'), props: true },
     { path: '/procedures/:id/rehearsal', component: () => import('../catalogue/RehearsalScreen.vue'), props: true },
     { path: '/measure', component: () => import('../measure/MeasureScreen.vue') },
-    { path: '/m/:number(\\d+)', component: () => import('../catalogue/MachineScreen.vue'), props: true },
+    { path: '/m/:number(\\d+)', component: () => import('../pages/MachineScreen.vue'), props: true },
     { path: '/people', component: () => import('../people/PeopleScreen.vue'), meta: { manager: true } },
     { path: '/today', component: () => import('../jobs/TodayScreen.vue') },
     { path: '/jobs/:id', component: () => import('../jobs/StaffJobScreen.vue'), props: true },

@@ -7,8 +7,8 @@ import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { say } from '../language/say.ts';
 import type { BoardAnswer } from '../../contract/due.ts';
 import LineTile from './LineTile.vue';
-import { isPast, isSent, type BoardRow } from './marks.ts';
-import { LINE_AT, positionOf } from './scale.ts';
+import { isPast, isSent, type BoardRow } from '../strip/marks.ts';
+import { LINE_AT, positionOf } from '../strip/scale.ts';
 
 const props = defineProps<{
   rows: readonly BoardRow[];

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import type { BoardAnswer } from '../../contract/due.ts';
 import DataTable, { type Column } from '../kit/DataTable.vue';
 import { say } from '../language/say.ts';
-import { isSent, urgency, type BoardRow, type Mark } from './marks.ts';
+import { isSent, urgency, type BoardRow, type Mark } from '../strip/marks.ts';
 
 const props = defineProps<{ rows: readonly BoardRow[]; properties: BoardAnswer['properties'] }>();
 const emit = defineEmits<{ pick: [number: number] }>();

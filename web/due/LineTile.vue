@@ -3,9 +3,9 @@
 import { onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { say } from '../language/say.ts';
-import { drawMark, drawRail, nearestMark, paletteOf, type BoardMark } from './drawStrip.ts';
-import { layoutMarks } from './layoutMarks.ts';
-import { foremost, isIdle, isLate, type BoardRow, type Mark } from './marks.ts';
+import { drawMark, drawRail, nearestMark, paletteOf, type BoardMark } from '../strip/drawStrip.ts';
+import { layoutMarks } from '../strip/layoutMarks.ts';
+import { foremost, isIdle, isLate, type BoardRow, type Mark } from '../strip/marks.ts';
 
 const router = useRouter();
 const props = defineProps<{

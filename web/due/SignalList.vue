@@ -3,7 +3,7 @@
 import { reactive, ref } from 'vue';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import { dismissSignal, type SignalSummary } from '../../contract/signals.ts';
-import { useDesk } from '../desk/deskStore.ts';
+import { useDesk } from '../people/deskStore.ts';
 import { api, photoUrl } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

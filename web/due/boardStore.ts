@@ -5,7 +5,7 @@ import type { BoardAnswer } from '../../contract/due.ts';
 import { api } from '../api/api.ts';
 import { sentenceOf } from '../api/sentence.ts';
 import { COUNTED_AS, type CountedAs } from '../../core/due/line.ts';
-import { foremost, isIdle, rowsOf, urgency, type BoardRow, type Mark } from './marks.ts';
+import { foremost, isIdle, rowsOf, urgency, type BoardRow, type Mark } from '../strip/marks.ts';
 
 export type Focus = 'all' | 'nobody' | CountedAs;
 

@@ -1,7 +1,7 @@
 /** Where a choice may hold, for a field to pick from: the organisation, its properties, their homes. */
 import { computed, type ComputedRef } from 'vue';
 import type { Scope } from '../../contract/practice.ts';
-import { useDesk } from '../desk/deskStore.ts';
+import { useDesk } from '../people/deskStore.ts';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';

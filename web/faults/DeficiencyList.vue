@@ -9,7 +9,7 @@ import {
   type DeficienciesAnswer,
   type DeficiencySummary,
 } from '../../contract/deficiencies.ts';
-import { useDesk } from '../desk/deskStore.ts';
+import { useDesk } from '../people/deskStore.ts';
 import { api, photoUrl } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

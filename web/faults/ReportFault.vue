@@ -8,7 +8,7 @@ import { reportDeficiency } from '../../contract/deficiencies.ts';
 import { newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
-import StepPhoto from '../jobs/StepPhoto.vue';
+import StepPhoto from '../outbox/StepPhoto.vue';
 import { sendOrKeep } from '../outbox/outbox.ts';
 import PlainField from '../kit/PlainField.vue';
 import Notice from '../kit/Notice.vue';

@@ -3,7 +3,7 @@
 import type { HandBackSummary } from '../../contract/handBacks.ts';
 import { api } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
-import { useDesk } from '../desk/deskStore.ts';
+import { useDesk } from '../people/deskStore.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 

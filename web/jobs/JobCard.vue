@@ -2,10 +2,10 @@
 /** A job in a list: what, where, how long, how pressing. */
 import { onBeforeUnmount, ref } from 'vue';
 import type { JobSummary } from '../../contract/jobs.ts';
-import StripGauge from '../due/StripGauge.vue';
+import StripGauge from '../strip/StripGauge.vue';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
-import { waitOf } from './draft.ts';
+import { waitOf } from '../outbox/draft.ts';
 
 const props = defineProps<{ job: JobSummary; to: string; withPlace?: boolean }>();
 const ZONE = deviceZone();

@@ -7,7 +7,7 @@ import { computed, ref } from 'vue';
 import type { JobAnswer } from '../../contract/jobs.ts';
 import { say } from '../language/say.ts';
 import { deliverNow, forgetJob, hindrance } from '../outbox/outbox.ts';
-import type { Draft } from './draft.ts';
+import type { Draft } from '../outbox/draft.ts';
 import JobReview from './JobReview.vue';
 import Notice from '../kit/Notice.vue';
 

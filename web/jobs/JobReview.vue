@@ -5,7 +5,7 @@ import type { JobAnswer, StepNeed } from '../../contract/jobs.ts';
 import ReportFault from '../faults/ReportFault.vue';
 import { say } from '../language/say.ts';
 import KeptPhoto from '../outbox/KeptPhoto.vue';
-import { isAnswered, type Draft } from './draft.ts';
+import { isAnswered, type Draft } from '../outbox/draft.ts';
 import { stepsOn } from './plan.ts';
 import PlainField from '../kit/PlainField.vue';
 import Notice from '../kit/Notice.vue';

@@ -2,7 +2,7 @@
 /** What a step must be assured of, one tick for all of it. */
 import { computed } from 'vue';
 import type { JobStep, StepNeed } from '../../contract/jobs.ts';
-import { confirm, isAnswered, type Draft } from './draft.ts';
+import { confirm, isAnswered, type Draft } from '../outbox/draft.ts';
 import TickBox from '../kit/TickBox.vue';
 
 const props = defineProps<{ needs: readonly StepNeed[]; step: JobStep; draft: Draft }>();

@@ -3,7 +3,7 @@
 import { ref } from 'vue';
 import { photoUrl } from '../api/api.ts';
 import { say } from '../language/say.ts';
-import StepPhoto from './StepPhoto.vue';
+import StepPhoto from '../outbox/StepPhoto.vue';
 
 defineProps<{ job: string; known: string | null }>();
 const photo = defineModel<string | null>({ required: true });

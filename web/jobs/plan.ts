@@ -7,7 +7,7 @@ import { placedStep, type StepWords } from '../../contract/steps.ts';
 import { baseKey } from '../../core/jobs/stepKeys.ts';
 import { shownVariables, standsOtherwise, stateLine } from '../../core/jobs/stateLine.ts';
 import type { Sitting } from '../../core/jobs/sitting.ts';
-import type { Draft } from './draft.ts';
+import type { Draft } from '../outbox/draft.ts';
 
 /** What its words stand under: a change without its number, an act of a second stretch as the first. */
 const baseOf = (key: string) => baseKey(key).replace(/\+$/, '');

@@ -5,7 +5,7 @@
  */
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
-import KeptPhoto from '../outbox/KeptPhoto.vue';
+import KeptPhoto from './KeptPhoto.vue';
 import Notice from '../kit/Notice.vue';
 import FileButton from '../kit/FileButton.vue';
 
@@ -15,10 +15,7 @@ const { busy, failure, run } = useSending();
 
 async function pick(file: File, from: 'camera' | 'gallery'): Promise<void> {
   await run(async () => {
-    const [{ shrink }, { keepPhoto, dropPhoto }] = await Promise.all([
-      import('../outbox/shrink.ts'),
-      import('../outbox/outbox.ts'),
-    ]);
+    const [{ shrink }, { keepPhoto, dropPhoto }] = await Promise.all([import('./shrink.ts'), import('./outbox.ts')]);
     const { photo, takenAt } = await shrink(file);
     const id = await keepPhoto(props.job, photo, from, takenAt);
     if (photoId.value) await dropPhoto(photoId.value);

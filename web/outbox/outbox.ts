@@ -14,7 +14,7 @@ import {
 import { pathOf } from '../../contract/calls.ts';
 import { newId, post, readSession, Problem, sendPhoto, signedIn, tellTaken } from '../api/api.ts';
 import { sentenceOf } from '../api/sentence.ts';
-import { dropDraft } from '../jobs/draft.ts';
+import { dropDraft } from './draft.ts';
 import { say } from '../language/say.ts';
 import { device, isFull } from './device.ts';
 

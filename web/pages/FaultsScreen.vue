@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { computed, onMounted } from 'vue';
-import { useDesk } from '../desk/deskStore.ts';
+import { useDesk } from '../people/deskStore.ts';
 import { useBoard } from '../due/boardStore.ts';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import HandBackList from '../jobs/HandBackList.vue';
-import AlarmList from './AlarmList.vue';
+import AlarmList from '../faults/AlarmList.vue';
 import SignalList from '../due/SignalList.vue';
-import DeficiencyList from './DeficiencyList.vue';
-import FaultList from './FaultList.vue';
+import DeficiencyList from '../faults/DeficiencyList.vue';
+import FaultList from '../faults/FaultList.vue';
 import PageFrame from '../kit/PageFrame.vue';
 
 const desk = useDesk();

@@ -2,7 +2,7 @@
 /** What a label opens for the office: the machine, and what was read at it over time. */
 import { say } from '../language/say.ts';
 import MachineView from './MachineView.vue';
-import ReadingLine from './ReadingLine.vue';
+import ReadingLine from '../catalogue/ReadingLine.vue';
 
 defineProps<{ number: string }>();
 </script>

@@ -3,12 +3,12 @@
 import { computed, onMounted, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { useLoading } from '../api/load.ts';
-import KindGlyph from '../due/KindGlyph.vue';
-import StripGauge from '../due/StripGauge.vue';
+import KindGlyph from '../strip/KindGlyph.vue';
+import StripGauge from '../strip/StripGauge.vue';
 import ReportFault from '../faults/ReportFault.vue';
 import { say } from '../language/say.ts';
 import { readKept } from '../outbox/kept.ts';
-import BeginHere from './BeginHere.vue';
+import BeginHere from '../catalogue/BeginHere.vue';
 import PageFrame from '../kit/PageFrame.vue';
 import Notice from '../kit/Notice.vue';
 

@@ -3,7 +3,7 @@
 import { reactive } from 'vue';
 import { useRouter } from 'vue-router';
 import { firstRun } from '../../contract/people.ts';
-import { useDesk } from '../desk/deskStore.ts';
+import { useDesk } from './deskStore.ts';
 import { openSession } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

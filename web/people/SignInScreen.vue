@@ -2,7 +2,7 @@
 import { reactive } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { signIn } from '../../contract/people.ts';
-import { useDesk } from '../desk/deskStore.ts';
+import { useDesk } from './deskStore.ts';
 import { openSession } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

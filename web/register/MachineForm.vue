@@ -5,7 +5,7 @@ import { newMachine, OWNERS, type PlaceAnswer } from '../../contract/register.ts
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';
-import KindGlyph from '../due/KindGlyph.vue';
+import KindGlyph from '../strip/KindGlyph.vue';
 import { say } from '../language/say.ts';
 import PhotoField from './PhotoField.vue';
 import Notice from '../kit/Notice.vue';

@@ -10,7 +10,7 @@ import {
   type HouseholdFacts,
   type PlaceAnswer,
 } from '../../contract/register.ts';
-import { useDesk } from '../desk/deskStore.ts';
+import { useDesk } from '../people/deskStore.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useSending } from '../api/sending.ts';

@@ -5,7 +5,7 @@ import { dayFromIso } from '../../core/calendar/day.ts';
 import { api, newId } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
-import KindGlyph from '../due/KindGlyph.vue';
+import KindGlyph from '../strip/KindGlyph.vue';
 import { say } from '../language/say.ts';
 import PageFrame from '../kit/PageFrame.vue';
 import Notice from '../kit/Notice.vue';

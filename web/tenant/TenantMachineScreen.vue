@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import MachineView from '../catalogue/MachineView.vue';
+import MachineView from '../pages/MachineView.vue';
 import { say } from '../language/say.ts';
 
 defineProps<{ number: string }>();

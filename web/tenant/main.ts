@@ -4,6 +4,7 @@ import { fieldsText } from '../../contract/en.ts';
 import { openSession, readSession } from '../api/api.ts';
 import { learn } from '../language/say.ts';
 import { createTheme } from '../theme/vuetify.ts';
+import '../kit/layout.css';
 import { askEarly } from '../outbox/kept.ts';
 import { doingText } from './en.ts';
 import HomeScreen from './HomeScreen.vue';

@@ -4,7 +4,6 @@ import '@fontsource-variable/archivo';
 // first screen.
 import 'vuetify/styles/core';
 import './base.css';
-import '../kit/layout.css';
 import { createVuetify } from 'vuetify';
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg';
 import { libraryTheme, wearPalette, type Theme } from './palette.ts';
