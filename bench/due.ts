@@ -4,8 +4,7 @@
  * truth model. Run by `npm run bench:due` (with `-- --learning`, learning alone); writes `docs/due-figures.md`, and its
  * table and chart of `docs/due.md`.
  */
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import rrulePackage from 'rrule';
 import sqlite3 from 'sqlite3';
@@ -13,135 +12,18 @@ import { v7 } from 'uuid';
 import { MS_PER_DAY } from '../core/calendar/day.ts';
 import { expand } from '../core/calendar/recurrence.ts';
 import { parseRule } from '../core/calendar/rule.ts';
-import { procedures } from '../core/catalogue/catalogue.ts';
-import { GRADES } from '../core/catalogue/grades.ts';
 import { judgeLearning, METHODS_JUDGED, RATIOS } from '../core/lab/learning.ts';
-import { seeded } from '../core/statistics/random.ts';
 import { dayOfInstant } from '../core/calendar/day.ts';
 import { recompute } from '../server/due/recompute.ts';
-import { openStore, type Store } from '../server/store/store.ts';
-import { run } from '../server/sql/connection.ts';
 import { median, met, quantile, spread } from './figures.ts';
 import { measuredOn, sized, writePage, writePart } from './page.ts';
+import { ZONE, type Large, largeRegister } from './dueRegister.ts';
 
-const ZONE = 'Europe/Dublin';
-const POINTS_A_PLACE = 30;
 const ROUNDS = sized(5, 1);
+
 const [MANY, FEW] = [sized(100_000, 600), sized(10_000, 300)];
+
 const TURNS = sized(9, 1);
-
-interface Large {
-  readonly folder: string;
-  readonly store: Store;
-  readonly organisationId: string;
-  readonly personId: string;
-  readonly ids: readonly string[];
-}
-
-/** A register of so many points, each served twice, its lines computed once. */
-async function largeRegister(points: number): Promise<Large> {
-  const folder = mkdtempSync(join(tmpdir(), 'dewline-due-'));
-  const store = await openStore(join(folder, 'dewline.sqlite'));
-  const random = seeded(3);
-  const now = Date.now();
-  const today = dayOfInstant(now, ZONE);
-  const [organisationId, personId, propertyId] = [v7(), v7(), v7()];
-  const keys = [...procedures.keys()];
-  const ids = Array.from({ length: points }, () => v7());
-  await store.write(async (db) => {
-    await db.organisation.insert({ id: organisationId, name: 'Bench', createdAt: now });
-    await db.person.insert({
-      id: personId,
-      organisationId,
-      name: 'B. Ench',
-      email: null,
-      passwordHash: null,
-      createdAt: now,
-    });
-    await db.property.insert({
-      id: propertyId,
-      organisationId,
-      name: 'Court',
-      address: 'Port Ellery',
-      zone: ZONE,
-      sort: 0,
-      createdAt: now,
-    });
-    await db.fact.insert({
-      id: v7(),
-      organisationId,
-      subjectId: propertyId,
-      name: 'water',
-      value: '{"source":"public","hardnessMgL":140}',
-      fromDay: 0,
-      recordedAt: now,
-      recordedBy: personId,
-    });
-    const many = (sql: string, rows: readonly (readonly unknown[])[]) =>
-      run(db, sql, [JSON.stringify(rows), organisationId, now]);
-    const columns = (count: number) => Array.from({ length: count }, (_, i) => `value ->> ${i}`).join(', ');
-    const places = Array.from({ length: Math.ceil(points / POINTS_A_PLACE) }, (_, i) => ({
-      id: v7(),
-      machine: v7(),
-      tenant: v7(),
-      tenancy: v7(),
-      i,
-    }));
-    await many(
-      `INSERT INTO place (organisation_id, created_at, id, property_id, kind, name, sort) SELECT ?2, ?3, ${columns(5)} FROM json_each(?1)`,
-      places.map(({ id, i }) => [id, propertyId, 'unit', `Flat ${i}`, i]),
-    );
-    await many(
-      `INSERT INTO person (organisation_id, created_at, id, name) SELECT ?2, ?3, ${columns(2)} FROM json_each(?1)`,
-      places.map(({ tenant, i }) => [tenant, `T. ${i}`]),
-    );
-    await many(
-      `INSERT INTO tenancy (organisation_id, created_at, id, place_id, person_id, from_day) SELECT ?2, ?3, ${columns(4)} FROM json_each(?1)`,
-      places.map(({ id, tenant, tenancy }) => [tenancy, id, tenant, today - 900]),
-    );
-    await many(
-      `INSERT INTO fact (organisation_id, recorded_at, id, subject_id, name, value, from_day, recorded_by) SELECT ?2, ?3, ${columns(6)} FROM json_each(?1)`,
-      places.map(({ tenancy, i }) => [
-        v7(),
-        tenancy,
-        'household',
-        JSON.stringify({
-          people: 1 + (i % 5),
-          pets: i % 3,
-          cooking: 'average',
-          loadsAWeek: null,
-          coolWashes: false,
-          smoking: false,
-          dust: false,
-          detergent: null,
-        }),
-        today - 900,
-        personId,
-      ]),
-    );
-    await many(
-      `INSERT INTO machine (organisation_id, created_at, id, place_id, type, label, maker, model, fuel, owner, drain_branch, number) SELECT ?2, ?3, ${columns(10)} FROM json_each(?1)`,
-      places.map(({ id, machine, i }) => [machine, id, 'washer', '', '', '', 'electric', 'landlord', '', i + 1]),
-    );
-    await many(
-      `INSERT INTO point (organisation_id, created_at, id, number, machine_id, procedure) SELECT ?2, ?3, ${columns(4)} FROM json_each(?1)`,
-      ids.map((id, i) => [id, i + 1, places[Math.floor(i / POINTS_A_PLACE)]!.machine, keys[i % keys.length]]),
-    );
-    const grade = () => GRADES[Math.floor(random() * 4)];
-    await many(
-      `INSERT INTO condition (organisation_id, at, id, point_id, kind, day, grade, confirmed, person_id) SELECT ?2, ?3, ${columns(7)} FROM json_each(?1)`,
-      ids.flatMap((id) => {
-        const last = today - Math.floor(random() * 60);
-        return [
-          [v7(), id, 'service', last - 40 - Math.floor(random() * 60), grade(), 1, personId],
-          [v7(), id, 'service', last, grade(), 1, personId],
-        ];
-      }),
-    );
-    await recompute(db, ids, now);
-  });
-  return { folder, store, organisationId, personId, ids };
-}
 
 /** Changes the practice of the whole, so that every line moves, and times recomputing and storing them. */
 async function ours({ store, organisationId, personId, ids }: Large, round: number): Promise<number> {
@@ -235,6 +117,7 @@ async function lines(points: number) {
 }
 
 const { RRule } = rrulePackage as unknown as typeof import('rrule');
+
 const RULES = [
   'FREQ=MONTHLY;BYDAY=1SA',
   'FREQ=MONTHLY;INTERVAL=2;BYMONTHDAY=1',
@@ -290,8 +173,11 @@ async function speeds(): Promise<string> {
 }
 
 const RUNS = sized(4000, 20);
+
 const learned = judgeLearning({ seed: 20_261_124, runs: RUNS, services: 6 });
+
 const percent = (share: number) => `${Math.round(share * 100)} %`;
+
 const NAMES = {
   engine: 'engine',
   engineSafe: 'engine with its safety bound',
@@ -299,6 +185,7 @@ const NAMES = {
   counts: 'conjugate count model',
   calendar: 'fixed calendar',
 } as const;
+
 const learning = [
   'Parts of the truth model (process variation 0.35, one grade in ten wrong), served six times, each time when the method',
   `says; ${RUNS.toLocaleString('en')} parts a cell. The error is |believed interval ÷ true interval − 1|, before floors and caps; median / nine in`,
@@ -316,9 +203,13 @@ const learning = [
   '',
   `Bar: median under 20 %, nine in ten under 40 %, of the belief, at each ratio: ${met(learned.filter(({ method }) => method === 'engine' || method === 'engineSafe').every((it) => it.median < 0.2 && it.ninetieth < 0.4))}, with and without the safety bound. The interval of a safety-critical part is no belief: it may shorten at once, and grows by a quarter at a service at most.`,
 ];
+
 if (!process.argv.includes('--learning')) writePage('due-figures.md', await speeds());
+
 writePage('due-learning.svg', chart());
+
 writePart('due.md', 'learning', learning);
+
 process.exit(0);
 
 /** Median errors as a chart: a group of bars a ratio, a line at the bar. */

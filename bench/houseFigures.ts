@@ -7,9 +7,9 @@ import { measuredOn, writePage } from './page.ts';
 
 const ROOT = join(import.meta.dirname, '..');
 const CODE = ['core', 'contract', 'server', 'web', 'demo', 'bin', 'bench'];
-/** Words, drawings, tables of rows and migrations: data, as wide and as long as it is. */
+/** Words, drawings, procedures, tables of rows and migrations: data, as wide and as long as it is. */
 const DATA =
-  /(^|\/)en(\/|\.ts$)|\/migrations\/|core\/catalogue\/(parts|illustrations|picture|pen)\.ts$|store\/tables\.ts$|demo\/scenario\.ts$/;
+  /(^|\/)en(\/|\.ts$)|\/migrations\/|core\/catalogue\/procedures\/|core\/catalogue\/(parts|illustrations|picture|pen)\.ts$|store\/tables\.ts$|demo\/scenario\.ts$/;
 
 interface Source {
   readonly path: string;
@@ -56,7 +56,7 @@ const share = linesOf(tests) / (linesOf(tests) + linesOf(code));
 
 const rows: readonly (readonly [string, string, string, boolean])[] = [
   [
-    'Circles of files, of folders in the server, and imports against the layers (`npm run layers`)',
+    'Circles of files, of folders, and imports against the layers of core, server and web (`npm run layers`)',
     String(broken),
     '0',
     broken === 0 && layers.status === 0,

@@ -5,7 +5,7 @@ import type { PointKind } from '../core/catalogue/types.ts';
 import type { KnownRegister } from '../core/register/rows.ts';
 import { id, isoDay } from './fields.ts';
 import type { Column } from '../core/register/columns.ts';
-import type { MachineSketch } from './register.ts';
+import type { MachineSketch } from './machines.ts';
 
 /** A register as a table: the text of the file, its head line first, with the column under each head. */
 export interface ImportForm {

@@ -4,7 +4,7 @@ import type { Line } from '../core/due/line.ts';
 import type { MethodKey, PointKind } from '../core/catalogue/types.ts';
 import type { EvidenceLevel } from '../core/proof/record.ts';
 import type { JobState } from '../core/jobs/transitions.ts';
-import type { MarkDates, Specification } from './register.ts';
+import type { MarkDates, Specification } from './machines.ts';
 import type { Scope } from './practice.ts';
 import type { AnchorKind } from '../core/catalogue/anchorChoice.ts';
 import type { Practice } from '../core/catalogue/practice.ts';

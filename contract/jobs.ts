@@ -11,7 +11,8 @@ import { count, id, ids, instant, isoDay, line, note } from './fields.ts';
 import type { AlarmAnswer, EmergencyNumbers } from './alarms.ts';
 import type { ReportableMachine } from './faults.ts';
 import type { HabitCard } from './habits.ts';
-import type { FaultSummary, MarkDates } from './register.ts';
+import type { FaultSummary } from './register.ts';
+import type { MarkDates } from './machines.ts';
 
 const grade = () => string().oneOf(GRADES).nullable().default(null);
 const readings = lazy((value: unknown) =>

@@ -2,7 +2,8 @@
 import { number, object, string, type InferType } from 'yup';
 import type { PointKind } from '../core/catalogue/types.ts';
 import type { ReportableMachine } from './faults.ts';
-import type { MarkDates, FaultSummary } from './register.ts';
+import type { FaultSummary } from './register.ts';
+import type { MarkDates } from './machines.ts';
 
 interface Sheet {
   readonly page: 'A4' | 'LETTER';

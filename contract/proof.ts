@@ -2,7 +2,7 @@
 import { mixed, object, string, type InferType } from 'yup';
 import type { Check, Weight } from '../core/proof/checks.ts';
 import { note } from './fields.ts';
-import { specification, type Specification } from './register.ts';
+import { specification, type Specification } from './machines.ts';
 
 export const VERDICTS = ['accept', 'sendBack', 'registerWrong'] as const;
 export type Verdict = (typeof VERDICTS)[number];

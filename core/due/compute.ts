@@ -10,52 +10,16 @@
  */
 import type { Day } from '../calendar/day.ts';
 import { nearestUpkeepDay, nextAnchorDay } from './anchor.ts';
-import type { AnchorKind } from '../catalogue/anchorChoice.ts';
 import { assumptionsWith, learningWith, type Assumptions } from './assumptions.ts';
-import { combinedFactor, type DriverEffect } from './drivers.ts';
 import type { Stretch } from './exposure.ts';
 import { daysToReach, daysWithPauses, withoutPauses } from './exposure.ts';
-import { leastLoad, type Grade } from '../catalogue/grades.ts';
+import { leastLoad } from '../catalogue/grades.ts';
 import { servedDayOf, type CapReason, type LineInputs } from './inputs.ts';
 import { believeSpeed, expectedReach, priorBelief, speedQuantile, type SpeedBelief } from './learning.ts';
 import { heldReach, type Held } from './lengthening.ts';
 import { lessonsOf, taughtConditions, type TaughtCondition } from './lessons.ts';
-import { acceptedLoad, practiceDays, type Practice, type PracticeDays } from '../catalogue/practice.ts';
-
-export type Term =
-  | { readonly term: 'reference'; readonly assumed: boolean; readonly days: number }
-  | {
-      readonly term: 'practice';
-      readonly practice: Practice;
-      readonly known: boolean;
-      readonly signalled: boolean;
-      readonly days: number;
-    }
-  | { readonly term: 'driver'; readonly effect: DriverEffect; readonly days: number }
-  | { readonly term: 'held'; readonly low: number; readonly high: number; readonly days: number }
-  | { readonly term: 'changed'; readonly fromDay: Day; readonly days: number }
-  | {
-      readonly term: 'found';
-      readonly count: number;
-      readonly last: Grade;
-      readonly unconfirmed: number;
-      readonly speed: number;
-      readonly days: number;
-    }
-  | { readonly term: 'quarter'; readonly days: number }
-  | { readonly term: 'floor'; readonly days: number }
-  | { readonly term: 'cap'; readonly reason: CapReason | 'own'; readonly days: number }
-  | {
-      readonly term: 'anchor';
-      readonly kind: Exclude<AnchorKind, 'none'>;
-      readonly mode: 'sets' | 'limits';
-      readonly day: Day;
-      readonly days: number;
-    }
-  | { readonly term: 'snapped'; readonly day: Day; readonly by: number; readonly days: number }
-  | { readonly term: 'paused'; readonly by: number; readonly days: number }
-  | { readonly term: 'seen'; readonly day: Day; readonly grade: Grade; readonly days: number }
-  | { readonly term: 'signal'; readonly day: Day; readonly days: number };
+import { acceptedLoad, practiceDays, type PracticeDays } from '../catalogue/practice.ts';
+import { driverTerms, householdTerm, type Term } from './computeTerms.ts';
 
 export interface ComputedLine {
   /** Null without a record; then the days are those of a service done today. */
@@ -86,6 +50,7 @@ export interface ComputedLine {
 
 /** Terms that set a day, whatever was learned. */
 const FIXING: readonly Term['term'][] = ['anchor', 'seen', 'signal'];
+
 /** Our assumption: a calendar that goes so much past what was learned wants another rule. */
 const FAR = 1.25;
 
@@ -208,25 +173,6 @@ function beliefOf(
   const confirmed = believeSpeed(lessonsOf(sure, turnovers), model);
   const [early, late] = [reachOf(all), sure.length === 0 ? accepted : reachOf(confirmed)];
   return early <= late ? { belief: all, reach: early, held: false } : { belief: confirmed, reach: late, held: false };
-}
-
-function driverTerms(terms: Term[], days: number, effects: readonly DriverEffect[], assumed: Assumptions): void {
-  let product = 1;
-  for (const effect of effects) {
-    if (effect.factor === 1) continue;
-    product *= effect.factor;
-    terms.push({ term: 'driver', effect, days: days / product });
-  }
-  const held = combinedFactor(effects, assumed);
-  if (Math.abs(held - product) > 1e-9)
-    terms.push({ term: 'held', low: assumed.factorFloor, high: assumed.factorCeiling, days: days / held });
-}
-
-/** Where the household or the water changed since the service. */
-function householdTerm(terms: Term[], stretches: readonly Stretch[], from: Day, days: number): void {
-  if (stretches.length < 2 || Math.round(days) === Math.round(terms.at(-1)!.days)) return;
-  const changed = stretches.findLast(({ fromDay }) => fromDay > from && fromDay < from + days);
-  if (changed) terms.push({ term: 'changed', fromDay: changed.fromDay, days });
 }
 
 /** An anchor sets or limits the line; without one that sets it, the line may snap to the upkeep day. */

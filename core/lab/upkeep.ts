@@ -12,18 +12,14 @@
  * faults, seasons, changes of tenancy, refusals.
  */
 import type { Day } from '../calendar/day.ts';
-import { procedureOf } from '../catalogue/catalogue.ts';
-import { machineTypeOf } from '../catalogue/machines.ts';
-import type { Procedure } from '../catalogue/types.ts';
 import { BUDGET, PRACTISED } from '../due/burden.ts';
 import { computeLine } from '../due/compute.ts';
-import { combinedFactor, COOKING, driverEffects, type Household } from '../due/drivers.ts';
-import type { Condition, LineInputs } from '../due/inputs.ts';
 import { graceDays } from '../due/line.ts';
-import { joins, leadersOf, rides, type Sibling } from '../due/riders.ts';
-import { paceOf, type TimedJob } from '../jobs/pace.ts';
-import { normalDraw, seeded, type Random } from '../statistics/random.ts';
-import { drawGrade, drawLoad, drawSpeed } from './truth.ts';
+import { joins, leadersOf } from '../due/riders.ts';
+import { paceOf } from '../jobs/pace.ts';
+import { seeded, type Random } from '../statistics/random.ts';
+import { drawGrade, drawLoad } from './truth.ts';
+import { type Part, type Home, moveIn, siblingOf, siblingsOf, isRider, lasts } from './upkeepHome.ts';
 
 export interface UpkeepSetting {
   readonly seed: number;
@@ -52,59 +48,25 @@ export interface UpkeepResult {
   readonly doorsAMonth: number;
 }
 
-/** The neutral two-bed flat of common practice: seven machines, 35 parts. */
-export const FLAT = ['airHandler', 'hood', 'bathFan', 'dryer', 'washer', 'dishwasher', 'refrigerator'] as const;
 /** Our assumption: minutes to a home and away again. */
 export const DOOR_MINUTES = 20;
+
 const MONTH = 365 / 12;
+
 /** Days that people take, and after which nobody waits for them any longer. */
 const ANSWER = { soonest: 10, latest: 14 };
+
 /** Days before a line at which a tenant is asked, and staff are. */
 const AHEAD = { tenant: 14, critical: 17, staff: 7 };
+
 /** Days until a visit that was booked takes place. */
 const VISIT = { soonest: 3, latest: 7 };
+
 /** Requests in a row without an answer, after which staff do it without asking. */
 const PATIENCE = 2;
+
 /** Our assumption: a third of a known person's proofs are looked at, and that confirms the condition. */
 const LOOKED_AT = { first: 3, share: 1 / 3 };
-
-/**
- * Our assumption of rented flats: shares of one to five people, of none to two shedding pets, and of how much is
- * cooked.
- */
-const HOUSEHOLDS = {
-  people: [0.3, 0.34, 0.17, 0.13, 0.06],
-  pets: [0.65, 0.25, 0.1],
-  cooking: [0.25, 0.5, 0.25],
-} as const;
-
-interface Part {
-  readonly procedure: Procedure;
-  readonly machine: string;
-  readonly speed: number;
-  readonly inputs: Omit<LineInputs, 'conditions'>;
-  readonly factor: number;
-  readonly conditions: Condition[];
-  served: Day;
-  line: Day;
-  /** Nobody else does it before this: staff owe it. */
-  owed: boolean;
-  first: boolean;
-}
-
-interface Home {
-  readonly silent: boolean;
-  /** Share of a newcomer's minutes that they will need once practised. */
-  readonly gift: number;
-  readonly parts: readonly Part[];
-  readonly timed: TimedJob[];
-  request: { readonly parts: readonly Part[]; readonly answer: Day } | null;
-  visit: Day | null;
-  lapsed: number;
-  month: number;
-  requests: number;
-  minutes: number;
-}
 
 /** Lives through it. The same seed lives the same. */
 export function liveUpkeep({ seed, homes: many, days, silent }: UpkeepSetting): UpkeepResult {
@@ -238,66 +200,6 @@ export function liveUpkeep({ seed, homes: many, days, silent }: UpkeepSetting): 
   };
 }
 
-function moveIn(random: Random, silent: boolean): Home {
-  const household: Household = {
-    people: 1 + drawOf(random, HOUSEHOLDS.people),
-    pets: drawOf(random, HOUSEHOLDS.pets),
-    cooking: COOKING[drawOf(random, HOUSEHOLDS.cooking)]!,
-  };
-  const parts = FLAT.flatMap((machine) =>
-    machineTypeOf(machine).points.map((key): Part => {
-      const procedure = procedureOf(key);
-      const effects = driverEffects(procedure.drivers, { household });
-      const factor = combinedFactor(effects);
-      const inputs: Part['inputs'] = {
-        procedure: key,
-        version: procedure.version,
-        methods: {},
-        days: procedure.days,
-        assumed: procedure.assumed.includes('steady'),
-        critical: procedure.safetyCritical,
-        practice: 'steady',
-        caps: [],
-        changes: {},
-        stretches: [{ fromDay: 0, factor }],
-        effects,
-        newSince: null,
-        turnovers: [],
-        anchor: null,
-        upkeepDay: null,
-        signalDay: null,
-      };
-      const begun = { day: 0, kind: 'service', grade: null, confirmed: true } as const;
-      const { days } = computeLine({ ...inputs, conditions: [begun] }, 0);
-      const served = -Math.floor(random() * days);
-      return {
-        procedure,
-        machine,
-        speed: drawSpeed(random),
-        inputs,
-        factor,
-        conditions: [{ ...begun, day: served }],
-        served,
-        line: served + days,
-        owed: false,
-        first: true,
-      };
-    }),
-  );
-  return {
-    silent,
-    gift: Math.min(0.8, PRACTISED * Math.exp(0.25 * normalDraw(random))),
-    parts,
-    timed: [],
-    request: null,
-    visit: null,
-    lapsed: 0,
-    month: -1,
-    requests: 0,
-    minutes: 0,
-  };
-}
-
 /**
  * Who has what: a tenant the parts that come round most often, those that ask for themselves first, up to their minutes
  * a month.
@@ -313,32 +215,12 @@ function share(home: Home, pace: number): void {
   }
 }
 
-/** An index by its share. */
-function drawOf(random: Random, shares: readonly number[]): number {
-  let left = random();
-  return Math.max(
-    0,
-    shares.findIndex((share) => (left -= share) < 0),
-  );
-}
-
-const lasts = ({ line, served }: Part): number => Math.max(1, line - served);
 const minutesOf = (parts: readonly Part[]): number => parts.reduce((sum, { procedure }) => sum + procedure.minutes, 0);
+
 const between = (random: Random, { soonest, latest }: { readonly soonest: number; readonly latest: number }): number =>
   soonest + Math.floor(random() * (latest - soonest + 1));
-const isStaffs = ({ procedure, owed }: Part): boolean => procedure.level !== 'tenant' || owed;
 
-const siblingOf = (part: Part): Sibling => ({
-  id: part.procedure.key,
-  core: part.procedure.core,
-  level: part.procedure.level,
-  intervalDays: lasts(part),
-  lineDay: part.line,
-});
-const siblingsOf = (part: Part, home: Home): Sibling[] =>
-  home.parts.filter(({ machine }) => machine === part.machine).map(siblingOf);
-const isRider = (part: Part, home: Home): boolean =>
-  !part.procedure.core && rides(siblingOf(part), siblingsOf(part, home));
+const isStaffs = ({ procedure, owed }: Part): boolean => procedure.level !== 'tenant' || owed;
 
 /** Taken along on a day: near its line by then, or passing it before its machine is expected to be opened again. */
 function nearBy(part: Part, home: Home, day: Day): boolean {

@@ -17,7 +17,7 @@ import type { Practice } from '../../core/catalogue/practice.ts';
 import { signalDay } from '../../core/due/signals.ts';
 import { pointsOfSymptom } from '../../core/faults/symptoms.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
-import type { Specification } from '../../contract/register.ts';
+import type { Specification } from '../../contract/machines.ts';
 import { SCOPES, type Scope } from '../../contract/practice.ts';
 import { editionsInForce, type EditionInForce } from '../lookup/editions.ts';
 import * as sql from '../sql/history.ts';

@@ -1,7 +1,7 @@
 /** The terms of a line in words. */
 import type { Day } from '../../core/calendar/day.ts';
 import { isoFromDay } from '../../core/calendar/day.ts';
-import type { Term } from '../../core/due/compute.ts';
+import type { Term } from '../../core/due/computeTerms.ts';
 import type { Translator } from '../../core/language/message.ts';
 import { ruleWithin, ruleWords } from '../../core/language/calendar.ts';
 import { nextAnchorDay, ruleOf } from '../../core/due/anchor.ts';

@@ -12,6 +12,7 @@ import * as peopleForms from '../../contract/people.ts';
 import * as proofForms from '../../contract/proof.ts';
 import * as rehearsalForms from '../../contract/rehearsals.ts';
 import * as registerForms from '../../contract/register.ts';
+import * as machines from '../../contract/machines.ts';
 import type { AnswerOf, FormOf, ParamsOf } from '../../contract/calls.ts';
 import type { RouteName } from '../../contract/routes.ts';
 import * as habitForms from '../../contract/habits.ts';
@@ -143,8 +144,8 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   ),
   'tenancy.link': secret(bare((call, { id }) => tenancies.createLink(call, id))),
   'tenancy.revoke': bare((call, { id }) => tenancies.revokeLinks(call, id)),
-  'machine.create': formed(registerForms.newMachine, createMachine),
-  'machine.change': formed(registerForms.machineChange, (call, form, { id }) => changeMachine(call, id, form)),
+  'machine.create': formed(machines.newMachine, createMachine),
+  'machine.change': formed(machines.machineChange, (call, form, { id }) => changeMachine(call, id, form)),
   'machine.read': bare((call, { number }) => readMachine(call, number)),
   'jobs.begin': formed(jobForms.begin, (call, form, { number }) => beginUnplanned(call, number, form)),
   'jobs.contract': secret(formed(jobForms.giveContracted, giveContracted)),
@@ -160,14 +161,14 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'rehearsals.list': bare((call) => listRehearsals(call)),
   'rehearsal.keep': formed(rehearsalForms.rehearsed, keepRehearsal),
   'machine.remove': bare((call, { id }) => removeMachine(call, id)),
-  'machine.move': formed(registerForms.moveMachine, (call, form, { id }) => moveMachine(call, id, form)),
+  'machine.move': formed(machines.moveMachine, (call, form, { id }) => moveMachine(call, id, form)),
   'templates.list': bare((call) => units.listTemplates(call)),
-  'template.create': formed(registerForms.newTemplate, units.createTemplate),
+  'template.create': formed(machines.newTemplate, units.createTemplate),
   'template.remove': bare((call, { id }) => units.removeTemplate(call, id)),
   'template.ofPlace': bare((call, { id }) => units.templateOfPlace(call, id)),
-  'units.create': formed(registerForms.newUnits, units.createUnits),
-  'units.remove': formed(registerForms.removeUnits, removeUnits),
-  'machines.createMany': formed(registerForms.manyMachines, units.addToMany),
+  'units.create': formed(machines.newUnits, units.createUnits),
+  'units.remove': formed(machines.removeUnits, removeUnits),
+  'machines.createMany': formed(machines.manyMachines, units.addToMany),
   'register.known': bare((call) => readKnown(call)),
   'register.import': formed(importForm, importTable),
   'baseline.read': formed(bulkForms.previewBaseline, readBaseline),
@@ -178,9 +179,9 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'edition.takeOurs': formed(editionForms.takeOurs, (call, form, { key }) => editions.takeOurs(call, key, form)),
   'measurement.keep': formed(measureForms.keepMeasurement, keepMeasurement),
   'point.read': bare((call, { id }) => readPoint(call, id)),
-  'point.specify': formed(registerForms.specify, (call, form, { id }) => specifyPoint(call, id, form)),
-  'machine.contract': formed(registerForms.contractOf, (call, form, { id }) => contractMachine(call, id, form)),
-  'machine.retire': formed(registerForms.retireMachine, (call, form, { id }) => retireMachine(call, id, form)),
+  'point.specify': formed(machines.specify, (call, form, { id }) => specifyPoint(call, id, form)),
+  'machine.contract': formed(machines.contractOf, (call, form, { id }) => contractMachine(call, id, form)),
+  'machine.retire': formed(machines.retireMachine, (call, form, { id }) => retireMachine(call, id, form)),
   'tenancy.end': formed(registerForms.endTenancy, (call, form, { id }) => turnover.endTenancy(call, id, form)),
   'place.hold': formed(registerForms.holdPlace, (call, form, { id }) => turnover.holdPlace(call, id, form)),
   'place.turnover': bare((call, { id }) => readTurnover(call, id)),

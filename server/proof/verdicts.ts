@@ -3,7 +3,7 @@ import { isoFromDay } from '../../core/calendar/day.ts';
 import { windowOf } from '../../core/due/line.ts';
 import { canonicalText, type EvidenceLevel, type ServiceRecord } from '../../core/proof/record.ts';
 import type { Judge, ProofSummary, Verdict } from '../../contract/proof.ts';
-import type { Specification } from '../../contract/register.ts';
+import type { Specification } from '../../contract/machines.ts';
 import { computeLine } from '../../core/due/compute.ts';
 import { readHistory } from '../due/history.ts';
 import { lineOfMark } from '../../contract/due.ts';

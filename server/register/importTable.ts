@@ -15,7 +15,7 @@ import { columnNames, wordingOf } from '../../core/register/wording.ts';
 import { fileColumns, type ImportAnswer, type ImportForm } from '../../contract/bulk.ts';
 import { MAX_IMPORT_MB, MAX_IMPORT_ROWS } from '../../contract/limits.ts';
 import { zone } from '../../contract/fields.ts';
-import type { Specification } from '../../contract/register.ts';
+import type { Specification } from '../../contract/machines.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';

@@ -8,7 +8,7 @@ import type {
   NewMachine,
   RetireMachine,
   Specification,
-} from '../../contract/register.ts';
+} from '../../contract/machines.ts';
 import { recompute } from '../due/recompute.ts';
 import { findPoint } from '../lookup/find.ts';
 import type { Call } from '../context/context.ts';

@@ -2,7 +2,7 @@
 import { machineTypeOf } from '../../core/catalogue/machines.ts';
 import { STARTERS } from '../../core/register/starters.ts';
 import type { TemplateSummary } from '../../contract/bulk.ts';
-import type { MachineSketch, ManyMachines, NewTemplate, NewUnits, Specification } from '../../contract/register.ts';
+import type { MachineSketch, ManyMachines, NewTemplate, NewUnits, Specification } from '../../contract/machines.ts';
 import type { Call } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';
 import { factsOf } from '../store/facts.ts';

@@ -7,8 +7,9 @@ import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { say } from '../language/say.ts';
 import type { BoardAnswer } from '../../contract/due.ts';
 import LineTile from './LineTile.vue';
-import { isPast, isSent, type BoardRow } from '../strip/marks.ts';
-import { LINE_AT, positionOf } from '../strip/scale.ts';
+import { blocksOf, troublesOf } from './boardBlocks.ts';
+import type { BoardRow } from '../strip/marks.ts';
+import { TICKS } from '../strip/scale.ts';
 
 const props = defineProps<{
   rows: readonly BoardRow[];
@@ -19,8 +20,6 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ pick: [number: number]; leave: [] }>();
 
-const TILE_ROWS = 8;
-const HEAD = 34;
 const MANY_ROWS = 40;
 
 const frame = ref<HTMLElement>();
@@ -36,45 +35,7 @@ const stripWidth = computed(() =>
   Math.max(0, Math.floor(width.value - nameWidth.value - (width.value < 720 ? 150 : 232))),
 );
 
-interface Block {
-  readonly key: string;
-  readonly y: number;
-  readonly height: number;
-  readonly property: number | null;
-  readonly rows: readonly BoardRow[];
-  readonly late: number;
-}
-
-const groups = computed(() => {
-  if (!props.grouped) return [{ property: null as number | null, rows: props.rows }];
-  const byProperty = new Map<number, BoardRow[]>();
-  for (const row of props.rows) {
-    const rows = byProperty.get(row.property) ?? [];
-    rows.push(row);
-    byProperty.set(row.property, rows);
-  }
-  return [...byProperty].map(([property, rows]) => ({ property, rows: rows as readonly BoardRow[] }));
-});
-
-/** Heads and tiles from the top down, each with its place. */
-const blocks = computed<Block[]>(() => {
-  const all: Block[] = [];
-  let y = 0;
-  const add = (block: Omit<Block, 'y'>) => {
-    all.push({ ...block, y });
-    y += block.height;
-  };
-  for (const { property, rows } of groups.value) {
-    const late = rows.reduce((sum, row) => sum + row.marks.filter((mark) => isPast(mark) && !isSent(mark)).length, 0);
-    if (property !== null) add({ key: `p${property}`, height: HEAD, property, rows, late });
-    if (property !== null && folded.value.has(property)) continue;
-    for (let i = 0; i < rows.length; i += TILE_ROWS) {
-      const some = rows.slice(i, i + TILE_ROWS);
-      add({ key: some[0]!.id, height: some.length * rowHeight.value, property: null, rows: some, late: 0 });
-    }
-  }
-  return all;
-});
+const blocks = computed(() => blocksOf(props.rows, props.grouped, folded.value, rowHeight.value));
 const total = computed(() => (blocks.value.at(-1) ? blocks.value.at(-1)!.y + blocks.value.at(-1)!.height : 0));
 const MARGIN = 500;
 const visible = computed(() =>
@@ -153,17 +114,8 @@ function reveal(rowId: string): void {
     frame.value.scrollTop = y + rowHeight.value - height.value;
 }
 
-/** Where late marks are, as parts of the whole height, for the strip beside the scrollbar. */
 const troubles = computed(() =>
-  total.value <= height.value
-    ? []
-    : blocks.value
-        .filter(({ property }) => property === null)
-        .flatMap(({ y, rows }) =>
-          rows.flatMap((row, i) =>
-            row.marks.some((mark) => isPast(mark) && !isSent(mark)) ? [(y + i * rowHeight.value) / total.value] : [],
-          ),
-        ),
+  total.value <= height.value ? [] : troublesOf(blocks.value, rowHeight.value).map((y) => y / total.value),
 );
 
 function jump(event: MouseEvent): void {
@@ -172,14 +124,7 @@ function jump(event: MouseEvent): void {
 }
 
 const ticks = computed(() =>
-  [
-    { at: 0.028, key: 'none', from: 'start' },
-    { at: positionOf(0), key: 'fresh', from: 'start' },
-    { at: positionOf(0.82), key: 'nearing', from: 'middle' },
-    { at: LINE_AT, key: 'line', from: 'middle' },
-    { at: positionOf(1.5), key: 'half', from: 'middle' },
-    { at: positionOf(2), key: 'twice', from: 'middle' },
-  ].filter(({ key }) => stripWidth.value > 560 || ['none', 'line', 'twice'].includes(key)),
+  TICKS.filter(({ key }) => stripWidth.value > 560 || ['none', 'line', 'twice'].includes(key)),
 );
 
 watch(

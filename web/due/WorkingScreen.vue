@@ -49,13 +49,7 @@ const anchor = computed(() => ({
 }));
 const changed = computed(() => {
   const it = working.value;
-  if (!it)
-    return {
-      practice: false,
-      anchor: false,
-      methods: [] as { method: MethodKey; option: string }[],
-      assumptions: {} as Record<string, number>,
-    };
+  if (!it) return { practice: false, anchor: false, methods: [], assumptions: {} as Record<string, number> };
   return {
     practice: entry.practice !== it.chosen.practice,
     anchor:

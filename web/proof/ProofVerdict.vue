@@ -5,7 +5,7 @@
  */
 import { computed, reactive, ref } from 'vue';
 import { judge, type ProofAnswer, type Verdict } from '../../contract/proof.ts';
-import type { Specification } from '../../contract/register.ts';
+import type { Specification } from '../../contract/machines.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

@@ -24,3 +24,13 @@ export function positionOf(share: number | undefined): number {
   }
   return END_AT;
 }
+
+/** What the scale says, each at its place, written from there or around it. */
+export const TICKS = [
+  { at: 0.028, key: 'none', from: 'start' },
+  { at: positionOf(0), key: 'fresh', from: 'start' },
+  { at: positionOf(0.82), key: 'nearing', from: 'middle' },
+  { at: LINE_AT, key: 'line', from: 'middle' },
+  { at: positionOf(1.5), key: 'half', from: 'middle' },
+  { at: positionOf(2), key: 'twice', from: 'middle' },
+] as const;

@@ -1,0 +1,148 @@
+<script setup lang="ts">
+/** A machine of a home: what it is, its points on the strip, and what of it can be changed. */
+import { ref } from 'vue';
+import { dayFromIso } from '../../core/calendar/day.ts';
+import type { MachineSummary, PointSummary } from '../../contract/machines.ts';
+import { api, photoUrl } from '../api/api.ts';
+import { say } from '../language/say.ts';
+import { useDesk } from '../people/deskStore.ts';
+import MachineMore from '../register/MachineMore.vue';
+import PhotoField from '../register/PhotoField.vue';
+import PointSpecification from '../register/PointSpecification.vue';
+import KindGlyph from '../strip/KindGlyph.vue';
+import { isLate, isSent, standOn } from '../strip/marks.ts';
+import StripGauge from '../strip/StripGauge.vue';
+import { gaugeOf } from './gauge.ts';
+
+const props = defineProps<{ machine: MachineSummary; placeId: string; today: number }>();
+const emit = defineEmits<{ saved: [] }>();
+const desk = useDesk();
+const specifying = ref<string | null>(null);
+const more = ref(false);
+
+function words({ mark }: PointSummary): string {
+  const { share, daysLeft, state } = standOn(mark, props.today);
+  if (isSent(mark)) return say('work.sent');
+  if (state === 'onHold') return say('work.onHold');
+  if (share === undefined) return say(`state.${state}`);
+  if (daysLeft < 0) return say('words.past', { days: -daysLeft });
+  return daysLeft === 0 ? say('words.due') : say('words.in', { days: daysLeft });
+}
+const late = ({ mark }: PointSummary) => isLate({ ...standOn(mark, props.today), work: mark.work });
+const lacksSpecification = ({ fields, specification }: PointSummary) =>
+  fields.includes('filterSize') && !specification.filterSize;
+const detail = (machine: MachineSummary) =>
+  [
+    [machine.maker, machine.model].filter(Boolean).join(' '),
+    say('machine.number', { number: machine.number }),
+    machine.fuel === 'gas' ? say('machine.gas') : '',
+    machine.installed ? say('machine.installed.says', { day: say.day(dayFromIso(machine.installed)) }) : '',
+    machine.drainBranch,
+    machine.contract ? say('machine.contract.says', { months: machine.contract.everyMonths }) : '',
+    machine.retired ? say('machine.retired', { day: say.day(dayFromIso(machine.retired)) }) : '',
+  ]
+    .filter(Boolean)
+    .join(' · ');
+
+async function setShutoff(machine: MachineSummary, shutoffPhotoId: string | null): Promise<void> {
+  if (!shutoffPhotoId) return;
+  await api('machine.change', { id: machine.id, form: { shutoffPhotoId } });
+  emit('saved');
+}
+function saved(): void {
+  specifying.value = null;
+  emit('saved');
+}
+</script>
+
+<template>
+  <article class="machine heavy">
+    <div class="row apart">
+      <h3>{{ machine.name }}</h3>
+      <p class="quiet small">
+        {{ detail(machine) }}
+        <button
+          v-if="desk.isManager && !machine.retired"
+          type="button"
+          class="plain link"
+          :aria-expanded="more"
+          @click="more = !more"
+        >
+          {{ say('machine.more') }}
+        </button>
+      </p>
+    </div>
+    <MachineMore v-if="more" :machine="machine" :place-id="placeId" :today="today" @saved="saved" />
+    <ul class="ruled tight ink-link">
+      <li v-for="point in machine.points" :key="point.id" class="point">
+        <RouterLink v-if="desk.isManager" :to="`/line/${point.number}`"
+          ><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink
+        >
+        <RouterLink v-else :to="`/look/${point.number}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink>
+        <StripGauge :marks="gaugeOf([point])" :today="today" />
+        <span class="small" :class="{ alarm: late(point), strong: late(point) }"
+          >{{ words(point) }}<span v-if="!point.scheduled" class="quiet"> · {{ say('words.rides') }}</span></span
+        >
+        <button
+          v-if="desk.isManager"
+          type="button"
+          class="plain link small"
+          @click="specifying = specifying === point.id ? null : point.id"
+        >
+          {{ say(lacksSpecification(point) ? 'machine.specMissing' : 'point.specify') }}
+        </button>
+        <PointSpecification
+          v-if="specifying === point.id"
+          class="spec"
+          :place-id="placeId"
+          :point-id="point.id"
+          @saved="saved"
+        />
+      </li>
+    </ul>
+    <div v-if="desk.isManager || machine.shutoffPhotoId" class="small">
+      <img
+        class="thumb"
+        v-if="machine.shutoffPhotoId"
+        :src="photoUrl(machine.shutoffPhotoId)"
+        :alt="say('machine.shutoff')"
+        width="120"
+        loading="lazy"
+      />
+      <PhotoField
+        v-if="desk.isManager && !machine.shutoffPhotoId"
+        quiet
+        :label="say('machine.addShutoff')"
+        :model-value="null"
+        @update:model-value="setShutoff(machine, $event)"
+      />
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.machine {
+  padding-bottom: 14px;
+  margin-top: 12px;
+}
+.point {
+  display: grid;
+  grid-template-columns: 190px minmax(80px, 1fr) 110px 100px;
+  gap: 6px 12px;
+  align-items: center;
+}
+.point .link {
+  text-align: right;
+}
+.spec {
+  grid-column: 1 / -1;
+}
+.point {
+  grid-template-columns: minmax(120px, 1fr) minmax(0, 1fr);
+}
+@media (max-width: 860px) {
+  .point {
+    grid-template-columns: minmax(120px, 1fr) minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,6 @@
+/** Points as a gauge shows them. */
+import type { PointSummary } from '../../contract/machines.ts';
+import type { GaugeMark } from '../strip/StripGauge.vue';
+
+export const gaugeOf = (points: readonly PointSummary[]): GaugeMark[] =>
+  points.map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical }));
