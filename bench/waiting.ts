@@ -27,14 +27,14 @@ async function measured(stage: Stage, go: (page: Page) => Promise<number>, viewp
 }
 
 const stage = await openStage();
-const manager = new Caller(stage.url as never);
+const manager = new Caller(stage.url);
 await manager.open('/install', {
   organisation: 'Saltmarsh & Vane',
   name: 'R. Okonjo-Vane',
   email: 'vane@saltmarsh.example',
   password: PASSWORD,
 });
-const house = { env: stage.running.env, manager, caller: () => new Caller(stage.url as never) } as House;
+const house = { env: stage.running.env, manager, caller: () => new Caller(stage.url) } as House;
 const flat = await registerFlat(house);
 await give(house, flat.tenant, flat.tenantId, [flat.points['washer.tub']!]);
 

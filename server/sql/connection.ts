@@ -4,8 +4,12 @@ import type { Db } from '../store/db.ts';
 
 /** The connection of the transaction that a `Db` is bound to, or the one for reading. */
 async function connectionOf({ sequelize, transaction }: Db): Promise<sqlite3.Database> {
-  const own = (transaction as unknown as { connection?: sqlite3.Database } | undefined)?.connection;
-  return own ?? ((await sequelize.connectionManager.getConnection({ type: 'read' })) as sqlite3.Database);
+  // Sequelize keeps it there without saying so in its types.
+  const own = transaction && 'connection' in transaction ? transaction.connection : undefined;
+  return (
+    (own as sqlite3.Database | undefined) ??
+    ((await sequelize.connectionManager.getConnection({ type: 'read' })) as sqlite3.Database)
+  );
 }
 
 /** Rows of a query. */

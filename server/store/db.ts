@@ -1,12 +1,5 @@
 /** Typed access to the tables, inside or outside a transaction. */
-import {
-  type Model,
-  type ModelStatic,
-  type Order,
-  type Sequelize,
-  type Transaction,
-  type WhereOptions,
-} from 'sequelize';
+import type { Sequelize, Transaction, WhereOptions } from 'sequelize';
 import { attributesOf } from './columns.ts';
 import { TABLES, type Row, type TableName } from './tables.ts';
 
@@ -40,7 +33,22 @@ export type Db = { readonly [T in TableName]: Table<Row<T>> } & {
 /** The table's name in SQL: snake_case. */
 export const tableNameOf = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 
-type Models = Record<string, ModelStatic<Model>>;
+type Within = { readonly transaction: Transaction | null };
+type Where = Within & { readonly where: object };
+
+/** What of Sequelize's models is used here. Its own types know a class for each table; ours are rows. */
+interface RowModel {
+  readonly primaryKeyAttribute: string;
+  create(row: object, options: Within): Promise<{ get(key: string): unknown }>;
+  bulkCreate(rows: object[], options: Within): Promise<object[]>;
+  findOne(options: Where & { readonly raw: true }): Promise<object | null>;
+  findAll(options: Where & { readonly raw: true }): Promise<object[]>;
+  count(options: Where): Promise<number>;
+  update(changes: object, options: Where): Promise<[number]>;
+  upsert(row: object, options: Within): Promise<unknown>;
+  destroy(options: Where): Promise<number>;
+}
+type Models = Record<string, RowModel>;
 
 /** The tables as Sequelize knows them. */
 export function defineModels(sequelize: Sequelize): Models {
@@ -50,7 +58,7 @@ export function defineModels(sequelize: Sequelize): Models {
       tableName: tableNameOf(name),
       timestamps: false,
       underscored: true,
-    });
+    }) as unknown as RowModel;
   }
   return models;
 }
@@ -68,47 +76,42 @@ export function dbOf(
   return { ...tables, sequelize, transaction, touch } as unknown as Db;
 }
 
-function tableOf<R extends object>(
-  model: ModelStatic<Model>,
-  transaction: Transaction | undefined,
-  touch: () => void,
-): Table<R> {
+function tableOf<R extends object>(model: RowModel, transaction: Transaction | undefined, touch: () => void): Table<R> {
   const within = { transaction: transaction ?? null };
   const options = ({ order, limit, columns }: Find<R> = {}) => ({
     ...within,
     raw: true as const,
-    ...(order && { order: order as unknown as Order }),
+    ...(order && { order: order.map((by) => [...by]) }),
     ...(limit && { limit }),
     ...(columns && { attributes: [...columns] }),
   });
   return {
     insert: async (row) => {
       touch();
-      await model.create(row as never, within);
+      await model.create(row, within);
     },
     insertMany: async (rows) => {
       touch();
-      if (rows.length > 0) await model.bulkCreate(rows as never[], within);
+      if (rows.length > 0) await model.bulkCreate([...rows], within);
     },
     append: async (row) => {
       touch();
-      return Number((await model.create(row as never, within)).get(model.primaryKeyAttribute));
+      return Number((await model.create(row, within)).get(model.primaryKeyAttribute));
     },
-    one: async (where, find) =>
-      ((await model.findOne({ where: where as never, ...options(find) })) ?? undefined) as R | undefined,
-    all: async (where, find) => (await model.findAll({ where: where as never, ...options(find) })) as unknown as R[],
-    count: (where) => model.count({ where: where as never, ...within }),
+    one: async (where, find) => ((await model.findOne({ where, ...options(find) })) ?? undefined) as R | undefined,
+    all: async (where, find) => (await model.findAll({ where, ...options(find) })) as R[],
+    count: (where) => model.count({ where, ...within }),
     update: async (where, changes) => {
       touch();
-      return (await model.update(changes as never, { where: where as never, ...within }))[0];
+      return (await model.update(changes, { where, ...within }))[0];
     },
     put: async (row) => {
       touch();
-      await model.upsert(row as never, within);
+      await model.upsert(row, within);
     },
     remove: (where) => {
       touch();
-      return model.destroy({ where: where as never, ...within });
+      return model.destroy({ where, ...within });
     },
   };
 }

@@ -59,7 +59,7 @@ export async function openStore(file: string): Promise<Store> {
   });
   // Our columns hold plain numbers, text and bytes, so Sequelize need not ask for their types before every read.
   sequelize.addHook('beforeQuery', (_options, query) => {
-    (query as unknown as { options: { tableNames: string[] } }).options.tableNames = [];
+    if ('options' in query) Object.assign(query.options as object, { tableNames: [] });
   });
   await sequelize.query('PRAGMA journal_mode = WAL');
   const models = defineModels(sequelize);

@@ -25,8 +25,8 @@ export const TODAY = dayFromIso('2026-11-24');
 export class Caller {
   private cookie = '';
   private csrf = '';
-  private readonly app: Parameters<typeof request>[0];
-  constructor(app: Parameters<typeof request>[0]) {
+  private readonly app: Parameters<typeof request>[0] | string;
+  constructor(app: Parameters<typeof request>[0] | string) {
     this.app = app;
   }
 
