@@ -54,9 +54,7 @@ describe('Thresholds of a proof (our assumptions)', () => {
     expect(photo({ capturedAt: honest.doneAt + CLOCK_SLACK_MS + 1 })).to.deep.equal(['capturedOutside']);
   });
   it('say how alike two pictures are in whole percent, never more than it is', () => {
-    const [it] = all({
-      photos: [{ ...good('out'), same: { id: 'x', day: '20000', likeness: 0.9987 } }, good('in')],
-    });
+    const [it] = all({ photos: [{ ...good('out'), same: { id: 'x', day: '20000', likeness: 0.9987 } }, good('in')] });
     expect(it).to.deep.equal({
       check: 'samePicture',
       weight: 'fail',
