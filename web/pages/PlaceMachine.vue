@@ -137,9 +137,6 @@ function saved(): void {
 .spec {
   grid-column: 1 / -1;
 }
-.point {
-  grid-template-columns: minmax(120px, 1fr) minmax(0, 1fr);
-}
 @media (max-width: 860px) {
   .point {
     grid-template-columns: minmax(120px, 1fr) minmax(0, 1fr);
