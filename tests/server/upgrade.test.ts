@@ -7,6 +7,7 @@ import { typeNumber } from '../../server/due/recompute.ts';
 import { bringUpToDate } from '../../server/clock/upgrade.ts';
 import { run } from '../../server/sql/connection.ts';
 import { foundation } from '../../server/store/migrations/0001-foundation.ts';
+import { levels } from '../../server/store/migrations/0007-levels.ts';
 import { openStore } from '../../server/store/store.ts';
 import { openHouse, registerFlat } from './house.ts';
 
@@ -52,6 +53,32 @@ INSERT INTO personal VALUES ('x', 'o', 'r1', 'by', 'salt', 'p');`);
     ]);
     await store.close();
     rmSync(folder, { recursive: true, force: true });
+  });
+  it('says by a word who may do a procedure, in editions that were kept with a letter too', async () => {
+    const house = await openHouse();
+    const { store } = house.env;
+    const [organisation] = await store.db.organisation.all({});
+    const [person] = await store.db.person.all({});
+    await store.write(async (db) => {
+      for (const [number, level] of ['T', 'S', 'L', 'staff'].entries())
+        await db.edition.insert({
+          id: `e${number}`,
+          organisationId: organisation!.id,
+          procedure: 'dishwasher.filter',
+          number: number + 1,
+          ours: 0,
+          content: JSON.stringify({ level, steps: [{ title: 'T' }] }),
+          note: '',
+          createdAt: 1,
+          createdBy: person!.id,
+        });
+      await run(db, levels, []);
+    });
+    const kept = await store.db.edition.all({}, { order: [['number', 'ASC']] });
+    expect(kept.map(({ content }) => JSON.parse(content!))).to.deep.equal(
+      ['tenant', 'staff', 'licensed', 'staff'].map((level) => ({ level, steps: [{ title: 'T' }] })),
+    );
+    await house.close();
   });
   it('gives machines the points that the catalogue has gained, and draws every older line anew, once', async () => {
     const house = await openHouse();
