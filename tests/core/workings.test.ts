@@ -1,5 +1,13 @@
 /** What each measurement says, term by term, worked out by hand beside it; and how rehearsals, times and tables end. */
 import { expect } from 'chai';
+import { civilOf, dayOfCivil, daysInMonth } from '../../core/calendar/civil.ts';
+import { dayFromIso } from '../../core/calendar/day.ts';
+import { parseRule } from '../../core/calendar/rule.ts';
+import { referencePicture, scenePicture } from '../../core/catalogue/picture.ts';
+import { coreText } from '../../core/en.ts';
+import { ruleWords } from '../../core/language/calendar.ts';
+import { translator } from '../../core/language/message.ts';
+import { seeded } from '../../core/statistics/random.ts';
 import { procedures } from '../../core/catalogue/catalogue.ts';
 import { GRADES } from '../../core/catalogue/grades.ts';
 import { questionsOf, rightOf } from '../../core/jobs/rehearsal.ts';
@@ -7,6 +15,9 @@ import { measureOf, MEASURES, type MeasureInputs } from '../../core/measure/meas
 import { nextTuning } from '../../core/measure/tuning.ts';
 import { boundedClaim, CLOCK_SLACK_MS, CLOCK_TRUST_MS, trueTimes } from '../../core/proof/claim.ts';
 import { exifOf, upright, withExif } from '../../core/proof/exif.ts';
+import { openings } from '../../core/proof/readings.ts';
+import { volumeWords } from '../../core/quantities/words.ts';
+import { gammaCdf } from '../../core/statistics/gamma.ts';
 import { actualSize, parseFilterSize } from '../../core/quantities/filterSize.ts';
 import { encodingOf } from '../../core/register/decode.ts';
 
@@ -158,7 +169,7 @@ describe('Turning a refrigerator', () => {
 });
 
 describe('A rehearsal', () => {
-  const steps = (['isolate', 'open', 'look', 'service', 'isolate', 'refit', 'test'] as const).map((phase, i) => ({
+  const steps = (['isolate', 'open', 'look', 'clean', 'isolate', 'refit', 'test'] as const).map((phase, i) => ({
     key: `${phase}${i}`,
     phase,
   }));
@@ -259,5 +270,99 @@ describe('Sizes and tables at their edges', () => {
     expect(encodingOf(Uint8Array.from([0xfe, 0x41]))).to.equal('windows-1252');
     expect(encodingOf(Uint8Array.from([0x41, 0xff]))).to.equal('windows-1252');
     expect(encodingOf(Uint8Array.from([0xc3, 0xa9]))).to.equal('utf-8');
+  });
+});
+
+describe('Chance from a seed', () => {
+  it('is mulberry32 (its well-known first values for the seed 1; from memory)', () => {
+    const random = seeded(1);
+    expect([random(), random(), random()]).to.deep.equal([
+      0.6270739405881613, 0.002735721180215478, 0.5274470399599522,
+    ]);
+  });
+});
+
+describe('Drawings of what may be found', () => {
+  const marks = (procedure: string, grade: (typeof GRADES)[number], tag: string) =>
+    referencePicture(procedure, grade).split(`<${tag} `).length;
+  it('have a hundred and fifty marks to a load, lint as threads and dirt as specks, up to three loads', () => {
+    expect(marks('dishwasher.filter', 'due', 'ellipse') - marks('dishwasher.filter', 'clean', 'ellipse')).to.equal(142);
+    expect(marks('dryer.lintScreen', 'due', 'path') - marks('dryer.lintScreen', 'clean', 'path')).to.equal(142);
+    expect(scenePicture('dishwasher.filter', 3, 5)).to.equal(scenePicture('dishwasher.filter', 9, 5));
+    expect(scenePicture('dishwasher.filter', 2.9, 5)).to.not.equal(scenePicture('dishwasher.filter', 3, 5));
+  });
+  it('lie anywhere on their ground, with clutter all over it', () => {
+    const scenes = Array.from({ length: 60 }, (_, seed) => scenePicture('dishwasher.filter', 1, seed));
+    const heights = scenes.map((it) => Number(/translate\(-?\d+ (-?\d+)\)/.exec(it)![1]));
+    expect(Math.min(...heights)).to.be.within(-23, -15);
+    expect(Math.max(...heights)).to.be.within(15, 23);
+    const sides = scenes.flatMap((it) => [...it.matchAll(/<rect x="(-?\d+)"/g)].map(([, x]) => Number(x)));
+    expect(Math.min(...sides)).to.be.within(-20, -10);
+    expect(Math.max(...sides)).to.be.within(180, 200);
+  });
+});
+
+describe('A rule in words', () => {
+  const words = (text: string) => ruleWords(translator('en-GB', coreText), parseRule(text), dayFromIso('2026-01-03'));
+  it('counts weekdays and dates from either end', () => {
+    expect(words('FREQ=MONTHLY;BYDAY=2TU')).to.equal('on the 2nd Tuesday of every month');
+    expect(words('FREQ=MONTHLY;BYDAY=-2FR')).to.equal('on the last but one Friday of every month');
+    expect(words('FREQ=MONTHLY;BYMONTHDAY=-1')).to.equal('on the last day of every month');
+    expect(words('FREQ=MONTHLY;BYMONTHDAY=-3')).to.equal('on the 3rd day from the end of every month');
+    expect(words('FREQ=DAILY')).to.equal('every day');
+  });
+});
+
+describe('Days, amounts and times in words', () => {
+  it('go through every day of four hundred years, one after the other', () => {
+    let [year, month, date] = [2000, 1, 1];
+    const first = dayOfCivil(2000, 1, 1);
+    for (let day = first; day < first + 146_097; day += 1) {
+      const civil = civilOf(day);
+      if (civil.year !== year || civil.month !== month || civil.date !== date)
+        expect(civil, String(day)).to.deep.equal({ year, month, date });
+      date += 1;
+      if (date > daysInMonth(year, month)) [month, date] = [month + 1, 1];
+      if (month > 12) [year, month] = [year + 1, 1];
+    }
+    expect([year, month, date]).to.deep.equal([2400, 1, 1]);
+  });
+  it('say litres by their figures and cups by their fractions', () => {
+    const say = translator('en-GB', coreText);
+    expect(volumeWords(say, 1500, 'metric')).to.equal('1.5 L');
+    expect(volumeWords(say, 354.88, 'us')).to.equal('1½ cups');
+  });
+  it('say an instant in the zone of the place', () => {
+    const say = translator('en-GB', coreText);
+    expect(say.time(Date.UTC(2026, 6, 5, 11, 30), 'Europe/Dublin')).to.match(/5 Jul.*12:30/);
+    expect(say.time(Date.UTC(2026, 6, 5, 11, 30), 'UTC')).to.match(/5 Jul.*11:30/);
+  });
+  it('refuse what is none, and say what is wrong', () => {
+    expect(() => gammaCdf(1, 0, 1)).to.throw(RangeError, 'shape and scale > 0: 0, 1');
+    expect(() => parseRule('FREQ=MONTHLY;BYSETPOS=1')).to.throw(RangeError, 'another BY part');
+    expect(() => measureOf('nothing')).to.throw(RangeError, 'nothing');
+  });
+});
+
+describe('What a reading opens', () => {
+  const [need] = procedures
+    .get('airHandler.condensateDrain')!
+    .steps.flatMap(({ needs }) => needs)
+    .filter((it) => it.kind === 'reading');
+  if (need?.kind !== 'reading' || !need.opens?.beyond) throw new Error('The drain has a limit.');
+  const limit = need.opens.beyond.at;
+  const open = (figure: number, earlier: readonly number[] = []) =>
+    openings([need], { [need.key]: figure }, () => earlier).map(({ why }) => why);
+  it('lies beyond its limit, not on it', () => {
+    expect(open(limit)).to.deep.equal([]);
+    expect(open(limit + 1)).to.deep.equal(['beyond']);
+    expect(openings([need], {}, () => [])).to.deep.equal([]);
+  });
+  it('has drifted from half way between what the machine read at first and its limit', () => {
+    const first = [10, 10, 10];
+    const half = (10 + limit) / 2;
+    expect(open(half, first)).to.deep.equal(['drift']);
+    expect(open(half - 1, first)).to.deep.equal([]);
+    expect(open(half, first.slice(1))).to.deep.equal([]);
   });
 });
