@@ -160,6 +160,12 @@ describe('The working of a measurement', () => {
 });
 
 describe('Turning a refrigerator', () => {
+  it('takes food out first, and says of which compartment', () => {
+    expect(said('cold', { fridge: 12, freezer: -18 }).terms[2]).to.deep.equal([
+      'cold.foodFirst',
+      { compartment: 'fridge' },
+    ]);
+  });
   it('leaves the limits themselves alone (US FDA: 4 °C and −18 °C)', () => {
     const next = (fridgeC: number, freezerC: number | null) => nextTuning([{ at: 0, fridgeC, freezerC }], 0);
     expect(next(4, -18)).to.deep.equal({ do: 'done' });
@@ -174,21 +180,21 @@ describe('A rehearsal', () => {
     phase,
   }));
   const matter = { steps, stops: ['a'], otherStops: ['a', 'b', 'c'] };
-  const all = Array.from({ length: 60 }, (_, seed) => questionsOf(matter, seed));
+  const all = () => Array.from({ length: 60 }, (_, seed) => questionsOf(matter, seed));
   it('asks about stop points only where two others can be mistaken for them', () => {
     const kinds = (otherStops: readonly string[]) => questionsOf({ ...matter, otherStops }, 1).map(({ kind }) => kind);
     expect(kinds(['b', 'c'])).to.include('stop');
     expect(kinds(['a', 'b'])).to.not.include('stop');
   });
   it('never offers a second step of isolating for what comes before opening', () => {
-    for (const questions of all) {
+    for (const questions of all()) {
       const it = questions.find(({ kind }) => kind === 'beforeOpening')!;
       expect(it.options[it.right]).to.equal('isolate0');
       expect(it.options).to.not.include('isolate4');
     }
   });
   it('shows a picture after its look, beside its neighbours', () => {
-    for (const questions of all) {
+    for (const questions of all()) {
       const it = questions.find(({ kind }) => kind === 'picture')!;
       expect(it.after).to.equal(3);
       const at = GRADES.indexOf(it.grade!);
@@ -197,12 +203,12 @@ describe('A rehearsal', () => {
     }
   });
   it('asks for every grade and puts the right answer anywhere', () => {
-    const pictures = all.map((questions) => questions.find(({ kind }) => kind === 'picture')!);
+    const pictures = all().map((questions) => questions.find(({ kind }) => kind === 'picture')!);
     expect(new Set(pictures.map(({ grade }) => grade)).size).to.equal(GRADES.length);
     expect(new Set(pictures.map(({ right }) => right))).to.deep.equal(new Set([0, 1, 2]));
   });
   it('counts the answers that are right', () => {
-    const [questions] = all;
+    const [questions] = all();
     const right = questions!.map((it) => it.right);
     expect(rightOf(questions!, right)).to.equal(questions!.length);
     expect(rightOf(questions!, [right[0]! + 1, ...right.slice(1)])).to.equal(questions!.length - 1);
