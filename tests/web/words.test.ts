@@ -42,9 +42,14 @@ function reach(entry: string, seen = new Set<string>()): Set<string> {
 /** Keys said literally, and the fixed beginnings of those put together. */
 function keysIn(file: string): { whole: string[]; begun: string[] } {
   const text = readFileSync(file, 'utf8');
-  const whole = [...text.matchAll(/\bsay\('([\w.]+)'/g)].map(([, key]) => key!);
-  const chosen = [...text.matchAll(/\bsay\([^'`)]*\? '([\w.]+)' : '([\w.]+)'/g)].flatMap(([, a, b]) => [a!, b!]);
-  const begun = [...text.matchAll(/\bsay\((?:[^'`()]*\? )?`([a-z][\w.]+\.)\$\{/g)].map(([, start]) => start!);
+  const whole = [...text.matchAll(/\b(?:say|translate)\('([\w.]+)'/g)].map(([, key]) => key!);
+  const chosen = [...text.matchAll(/\b(?:say|translate)\([^'`)]*\? '([\w.]+)' : '([\w.]+)'/g)].flatMap(([, a, b]) => [
+    a!,
+    b!,
+  ]);
+  const begun = [...text.matchAll(/\b(?:say|translate)\((?:[^'`()]*\? )?`([a-z][\w.]+\.)\$\{/g)].map(
+    ([, start]) => start!,
+  );
   return { whole: [...whole, ...chosen], begun };
 }
 

@@ -2,7 +2,7 @@
 import { reactive, ref, type Ref } from 'vue';
 import type { AnySchema, InferType } from 'yup';
 import { check } from '../../contract/validate.ts';
-import { say } from '../language/say.ts';
+import { say, translate } from '../language/say.ts';
 import { Problem } from './api.ts';
 import { sentenceOf } from './sentence.ts';
 
@@ -33,7 +33,9 @@ export function useForm<S extends AnySchema>(schema: S): Form<InferType<S>> {
       const checked = check(schema, value);
       if (checked.errors) {
         show(
-          Object.fromEntries(Object.entries(checked.errors).map(([path, { key, values }]) => [path, say(key, values)])),
+          Object.fromEntries(
+            Object.entries(checked.errors).map(([path, { key, values }]) => [path, translate(key, values)]),
+          ),
         );
         problem.value = say('form.look');
         return false;

@@ -65,3 +65,8 @@ export const catalogueDeskText = {
   'rehearsal.done':
     'rehearsed {day}, {correct, number} of {asked, number}{older, select, true {, it has changed since} other {}}',
 } as const;
+
+type Own = Record<keyof typeof catalogueDeskText, string>;
+declare module '../language/say.ts' {
+  interface WebText extends Own {}
+}
