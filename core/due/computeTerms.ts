@@ -43,6 +43,7 @@ export type Term =
   | { readonly term: 'seen'; readonly day: Day; readonly grade: Grade; readonly days: number }
   | { readonly term: 'signal'; readonly day: Day; readonly days: number };
 
+/** Each known driver of the household with what it makes of the days so far, and where their product is held. */
 export function driverTerms(terms: Term[], days: number, effects: readonly DriverEffect[], assumed: Assumptions): void {
   let product = 1;
   for (const effect of effects) {

@@ -16,6 +16,7 @@ export interface PlanDraft {
 
 const INFINITE = Infinity;
 
+/** The cheapest order of the acts from one state to another; null where there is none. */
 export function solve(sitting: Sitting, acts: readonly Act[], start: State, begin: State): PlanDraft | null {
   const blocks = blocksOf(acts);
   const count = blocks.length;

@@ -53,6 +53,7 @@ export interface Home {
   minutes: number;
 }
 
+/** A home with its household and machines, drawn by chance. */
 export function moveIn(random: Random, silent: boolean): Home {
   const household: Household = {
     people: 1 + drawOf(random, HOUSEHOLDS.people),

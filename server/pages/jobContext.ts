@@ -45,6 +45,7 @@ const sum = (numbers: readonly number[]) => numbers.reduce((total, it) => total 
 
 export const outstanding = ({ state }: { state: string }) => state === 'outstanding';
 
+/** Reads what the pages of a job show of it. */
 export async function describe({ db, env: { say }, now }: Call, job: Row<'job'>): Promise<JobContext> {
   const [machine, place, rows] = await Promise.all([
     db.machine.one({ id: job.machineId }),

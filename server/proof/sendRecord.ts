@@ -37,6 +37,7 @@ interface Sending {
   readonly offered: boolean;
 }
 
+/** Writes the record of one task with its proof, and what follows from it. */
 export async function sendRecord(
   call: Call,
   { record, job, task, history, sitting, claimed, zone, earlier, deviceAt, times, offered }: Sending,

@@ -23,11 +23,3 @@ const emit = defineEmits<{ main: []; back: []; stuck: [StuckReason] }>();
     </div>
   </div>
 </template>
-
-<style scoped>
-.ways .v-btn {
-  font-size: 15px;
-  min-height: 44px;
-  padding: 0 10px;
-}
-</style>

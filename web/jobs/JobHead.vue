@@ -24,9 +24,3 @@ const words = computed(() => {
     {{ say('job.tookOut', { points: takenOut.join(', ') }) }}
   </p>
 </template>
-
-<style scoped>
-.how-far {
-  margin: 8px 0 14px;
-}
-</style>
