@@ -18,7 +18,7 @@ const props = defineProps<{
   picked: number | null;
   theme: string;
 }>();
-const emit = defineEmits<{ pick: [number: number]; leave: [] }>();
+const emit = defineEmits<{ pick: [number: number] }>();
 
 const MANY_ROWS = 40;
 
@@ -78,7 +78,6 @@ onBeforeUnmount(() => observer?.disconnect());
 /** Moves the choice: up and down through homes, left and right through the marks of one. */
 function onKey(event: KeyboardEvent): void {
   const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
-  if (event.key === 'Escape') emit('leave');
   if (!step || walk.value.length === 0) return;
   event.preventDefault();
   const rowAt = walk.value.findIndex(({ id }) => id === pickedRow.value);

@@ -120,7 +120,6 @@ onBeforeUnmount(() => {
           :picked="picked"
           :theme="desk.theme"
           @pick="pick"
-          @leave="leave"
         />
         <footer class="legend row small quiet no-print">
           <template v-if="legend">
