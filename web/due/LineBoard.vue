@@ -9,6 +9,7 @@ import type { BoardAnswer } from '../../contract/due.ts';
 import LineTile from './LineTile.vue';
 import { blocksOf, troublesOf } from './boardBlocks.ts';
 import type { BoardRow } from '../strip/marks.ts';
+import type { Theme } from '../theme/palette.ts';
 import { TICKS } from '../strip/scale.ts';
 
 const props = defineProps<{
@@ -16,7 +17,7 @@ const props = defineProps<{
   properties: BoardAnswer['properties'];
   grouped: boolean;
   picked: number | null;
-  theme: string;
+  theme: Theme;
 }>();
 const emit = defineEmits<{ pick: [number: number] }>();
 

@@ -3,8 +3,9 @@
 import { onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { say } from '../language/say.ts';
-import { drawMark, drawRail, nearestMark, paletteOf, type BoardMark } from '../strip/drawStrip.ts';
+import { drawMark, drawRail, nearestMark, type BoardMark } from '../strip/drawStrip.ts';
 import { layoutMarks } from '../strip/layoutMarks.ts';
+import { PALETTES, type Theme } from '../theme/palette.ts';
 import { foremost, isIdle, isLate, type BoardRow, type Mark } from '../strip/marks.ts';
 
 const router = useRouter();
@@ -14,7 +15,7 @@ const props = defineProps<{
   stripWidth: number;
   picked: number | null;
   pickedRow: string | null;
-  theme: string;
+  theme: Theme;
 }>();
 const emit = defineEmits<{ pick: [number: number, rowId: string] }>();
 
@@ -30,7 +31,7 @@ function draw(): void {
   element.width = Math.round(stripWidth * ratio);
   element.height = Math.round(rows.length * rowHeight * ratio);
   context.scale(ratio, ratio);
-  const palette = paletteOf(element);
+  const palette = PALETTES[props.theme];
   placed = rows.map((row, i) => {
     drawRail(context, palette, stripWidth, i * rowHeight, rowHeight);
     const marks = layoutMarks(row.marks, stripWidth, i * rowHeight, rowHeight, isIdle);

@@ -1,32 +1,9 @@
 /** Drawing one strip: its rail, the ground past the line, and its marks. */
 import { GLYPHS } from './glyphs.ts';
 import { isIdle, isLate, isOnHold, isSent, type Mark } from './marks.ts';
+import type { Palette } from '../theme/palette.ts';
 import type { MarkPosition } from './layoutMarks.ts';
 import { GUTTER_END, LINE_AT } from './scale.ts';
-
-export interface Palette {
-  readonly ink: string;
-  readonly dew: string;
-  readonly alarm: string;
-  readonly fresh: string;
-  readonly hair: string;
-  readonly past: string;
-  readonly panel: string;
-}
-
-export function paletteOf(element: Element): Palette {
-  const style = getComputedStyle(element);
-  const token = (name: string) => style.getPropertyValue(name).trim();
-  return {
-    ink: token('--ink'),
-    dew: token('--dew'),
-    alarm: token('--alarm'),
-    fresh: token('--fresh'),
-    hair: token('--hair'),
-    past: token('--past-ground'),
-    panel: token('--panel'),
-  };
-}
 
 const paths = new Map<string, Path2D>();
 
@@ -48,7 +25,7 @@ export function drawRail(
   height: number,
 ): void {
   const line = Math.round(LINE_AT * width);
-  context.fillStyle = palette.past;
+  context.fillStyle = palette['past-ground'];
   context.fillRect(line, top, width - line, height);
   context.strokeStyle = palette.hair;
   context.lineWidth = 1.5;

@@ -25,9 +25,11 @@ const light = {
   paper: '#eef1ec',
   'on-paper': '#18262b',
 };
-export type Token = keyof typeof light;
+type Token = keyof typeof light;
 
-export const PALETTES: Readonly<Record<Theme, Readonly<Record<Token, string>>>> = {
+export type Palette = Readonly<Record<Token, string>>;
+
+export const PALETTES: Readonly<Record<Theme, Palette>> = {
   light,
   night: {
     ground: '#12191c',
