@@ -60,8 +60,8 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
-  <div class="screen">
-    <section class="main" :aria-label="say('line.title')">
+  <div class="panes">
+    <section class="main pane" :aria-label="say('line.title')">
       <Notice v-if="board.failure"
         >{{ board.failure }}{{ ' ' }}
         <button type="button" class="plain link" @click="board.load()">{{ say('again') }}</button></Notice
@@ -144,16 +144,7 @@ onBeforeUnmount(() => {
 </template>
 
 <style scoped>
-.screen {
-  display: flex;
-  height: 100dvh;
-  min-height: 0;
-}
 .main {
-  flex: 1;
-  min-width: 0;
-  display: flex;
-  flex-direction: column;
   padding: 18px 22px 10px;
 }
 .main > ul {

@@ -75,7 +75,7 @@ onMounted(async () => {
 </script>
 
 <template>
-  <div class="screen">
+  <div class="panes">
     <section class="queue" :aria-label="say('proof.title')">
       <h1 ref="heading" tabindex="-1">{{ say('proof.title') }}</h1>
       <p class="quiet small">{{ say('proof.waiting', { count: waiting.length }) }}</p>
@@ -93,7 +93,7 @@ onMounted(async () => {
         </li>
       </ol>
     </section>
-    <section class="sheet">
+    <section class="sheet pane">
       <UndoBar
         class="small"
         :says="done"
@@ -123,10 +123,6 @@ onMounted(async () => {
 </template>
 
 <style scoped>
-.screen {
-  display: flex;
-  height: 100dvh;
-}
 .queue {
   width: 226px;
   flex: none;
@@ -152,12 +148,8 @@ onMounted(async () => {
   box-shadow: inset 4px 0 var(--dew);
 }
 .sheet {
-  flex: 1;
-  min-width: 0;
   padding: 18px 22px 0;
   overflow-y: auto;
-  display: flex;
-  flex-direction: column;
   gap: 10px;
 }
 </style>
