@@ -15,7 +15,7 @@ watch(() => props.drawing.key, draw);
 
 <template>
   <figure class="drawing drawn stack tight">
-    <img v-if="source" :src="source" :alt="drawing.says" width="200" height="150" /><span v-else class="empty" />
+    <img v-if="source" :src="source" :alt="drawing.says" width="200" height="150" /><span v-else class="space" />
     <figcaption class="small">{{ drawing.says }}</figcaption>
   </figure>
 </template>
