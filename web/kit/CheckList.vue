@@ -1,24 +1,12 @@
 <script setup lang="ts" generic="T, C extends Choice<T>">
 /** Any of several: tiles for a thumb, chips in a row, or plain options in one or more columns. */
-import type { Choice } from './ChoiceList.vue';
+import { LOOKS, type Choice, type Look } from './choices.ts';
 
-withDefaults(
-  defineProps<{
-    legend: string;
-    choices: readonly C[];
-    look?: 'tiles' | 'chips' | 'options' | 'across' | 'many';
-    error?: string | undefined;
-  }>(),
-  { look: 'tiles', error: '' },
-);
+withDefaults(defineProps<{ legend: string; choices: readonly C[]; look?: Look; error?: string | undefined }>(), {
+  look: 'tiles',
+  error: '',
+});
 const chosen = defineModel<T[]>({ required: true });
-const LOOKS = {
-  tiles: 'stack close',
-  chips: 'chips',
-  options: 'options',
-  across: 'options across',
-  many: 'options many',
-};
 </script>
 
 <template>
@@ -26,7 +14,7 @@ const LOOKS = {
     <legend>
       <slot name="legend">{{ legend }}</slot>
     </legend>
-    <label v-for="choice in choices" :key="choice.says" :class="{ choice: look === 'tiles' }"
+    <label v-for="choice in choices" :key="String(choice.value)" :class="{ choice: look === 'tiles' }"
       ><input v-model="chosen" type="checkbox" :value="choice.value" />{{ ' ' }}
       <span
         ><slot :choice="choice">{{ choice.says }}</slot></span

@@ -1,20 +1,13 @@
 <script setup lang="ts" generic="T">
 /** One of a few: tiles for a thumb, chips in a row, or plain options where a manager picks from a form. */
 import { useId } from 'vue';
+import { LOOKS, type Choice, type Look } from './choices.ts';
 
-export interface Choice<V> {
-  readonly value: V;
-  readonly says: string;
-  readonly note?: string | undefined;
-  readonly disabled?: boolean;
-  /** How an answer is marked once it is given. */
-  readonly mark?: 'right' | 'wrong' | undefined;
-}
 withDefaults(
   defineProps<{
     legend: string;
     choices: readonly Choice<T>[];
-    look?: 'tiles' | 'chips' | 'options';
+    look?: Look;
     hideLegend?: boolean;
     error?: string | undefined;
   }>(),
@@ -22,13 +15,12 @@ withDefaults(
 );
 const chosen = defineModel<T>({ required: true });
 const name = useId();
-const LOOKS = { tiles: 'stack close', chips: 'chips', options: 'options' };
 </script>
 
 <template>
   <fieldset :class="LOOKS[look]">
     <legend :class="{ unseen: hideLegend }">{{ legend }}</legend>
-    <template v-for="choice in choices" :key="choice.says">
+    <template v-for="choice in choices" :key="String(choice.value)">
       <label :class="[{ choice: look === 'tiles', quiet: choice.disabled && !choice.mark }, choice.mark]"
         ><input
           v-model="chosen"
