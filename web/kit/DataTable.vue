@@ -23,20 +23,16 @@ const props = withDefaults(
   { page: 100 },
 );
 const pages = ref(1);
+const items = computed(() => [...props.rows]);
 const heads = computed(() =>
-  props.columns.map(({ key, title, says, order }) => ({
-    key,
-    title,
-    value: (row: T) => (order ?? says)(row),
-    cellProps: { class: 'cell' },
-  })),
+  props.columns.map(({ key, title, says, order }) => ({ key, title, value: (row: T) => (order ?? says)(row) })),
 );
 </script>
 
 <template>
   <VDataTable
     :headers="heads"
-    :items="[...rows]"
+    :items="items"
     :item-value="keyOf"
     :items-per-page="pages * page"
     density="compact"
