@@ -9,6 +9,7 @@ import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
+import { workingFacts } from './workingFacts.ts';
 import ConditionTable from './ConditionTable.vue';
 import SpeedBand from './SpeedBand.vue';
 import PageFrame from '../kit/PageFrame.vue';
@@ -124,15 +125,8 @@ const long = (iso: string | null) => (iso === null ? '–' : say.day(dayFromIso(
 const shown = computed(() => (anything.value && tried.value.value) || working.value);
 const terms = computed(() => {
   const { terms: all, band, days } = shown.value!;
-  return [
-    ...all.map((term) => ({ name: term.says, note: term.why, value: say('point.days', { days: term.days }) })),
-    {
-      name: say('working.line'),
-      note: band ? say('working.band', { early: long(band.early), late: long(band.late) }) : undefined,
-      value: say('point.days', { days }),
-      sum: true,
-    },
-  ];
+  const note = band ? say('working.band', { early: long(band.early), late: long(band.late) }) : undefined;
+  return workingFacts(all, { name: say('working.line'), note, days });
 });
 onMounted(load);
 </script>

@@ -7,6 +7,7 @@ import { MEASURES } from '../../core/measure/measures.ts';
 import { api } from '../api/api.ts';
 import { sentenceOf } from '../api/sentence.ts';
 import { useLoading } from '../api/load.ts';
+import { workingFacts } from '../due/workingFacts.ts';
 import GiveJob from '../jobs/GiveJob.vue';
 import LogRecord from '../proof/LogRecord.vue';
 import PointSpecification from '../register/PointSpecification.vue';
@@ -85,15 +86,8 @@ async function load(): Promise<void> {
 onMounted(load);
 const terms = computed(() => {
   const { terms: all, band, mark } = point.value!;
-  return [
-    ...all.map((term) => ({ name: term.says, note: term.why, value: say('point.days', { days: term.days }) })),
-    {
-      name: say('point.interval'),
-      note: band && band.early < band.late ? say('point.band', { early: band.early, late: band.late }) : undefined,
-      value: say('point.days', { days: mark.intervalDays! }),
-      sum: true,
-    },
-  ];
+  const note = band && band.early < band.late ? say('point.band', { ...band }) : undefined;
+  return workingFacts(all, { name: say('point.interval'), note, days: mark.intervalDays! });
 });
 /** With its year where the story spans more than one. */
 const years = computed(() => new Set(point.value?.story.map(({ day }) => day.slice(0, 4)) ?? []));
