@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** What a scanned label opens: this machine's due work, a look, a fault; as much as whoever scans may see. */
-import { computed, onMounted, ref } from 'vue';
+import { onMounted, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { useLoading } from '../api/load.ts';
+import { gaugeOf } from './gauge.ts';
 import KindGlyph from '../strip/KindGlyph.vue';
 import StripGauge from '../strip/StripGauge.vue';
 import ReportFault from '../faults/ReportFault.vue';
@@ -18,9 +19,6 @@ const { value: machine, reload } = label;
 const reporting = ref(false);
 const beginning = ref(false);
 const told = ref<'label.told' | 'fault.kept' | null>(null);
-const marks = computed(() =>
-  machine.value!.points.map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical })),
-);
 async function sent(kept: boolean): Promise<void> {
   reporting.value = false;
   told.value = kept ? 'fault.kept' : 'label.told';
@@ -59,7 +57,7 @@ onMounted(reload);
         </section>
         <section class="stack close" v-if="machine.points.length">
           <h2>{{ say('label.open') }}</h2>
-          <StripGauge :marks="marks" :today="machine.place.today" />
+          <StripGauge :marks="gaugeOf(machine.points)" :today="machine.place.today" />
           <ul class="points ruled tight apart middle">
             <li v-for="point in machine.points" :key="point.number">
               <span

@@ -2,5 +2,6 @@
 import type { PointSummary } from '../../contract/machines.ts';
 import type { GaugeMark } from '../strip/StripGauge.vue';
 
-export const gaugeOf = (points: readonly PointSummary[]): GaugeMark[] =>
-  points.map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical }));
+export const gaugeOf = (
+  points: readonly Pick<PointSummary, 'mark' | 'kind' | 'name' | 'safetyCritical'>[],
+): GaugeMark[] => points.map(({ mark, kind, name, safetyCritical }) => ({ ...mark, kind, name, safetyCritical }));
