@@ -50,6 +50,7 @@ const isLast = computed(
     steps.value.length <= SHORT_STEPS,
 );
 const open = computed(() => (step.value && draft.value ? openOn(draft.value, step.value) : []));
+
 /** Reads the job as it is now, and holds what was entered against it. */
 async function read(): Promise<void> {
   await reload();
@@ -126,6 +127,7 @@ async function next(): Promise<void> {
 }
 
 const { found, begins, noSwitch, thereIsNone } = replanning(job, draft, stuck);
+
 /** Parts of this job that the sitting cannot do as things stand. */
 const leftNames = computed(
   () =>
@@ -169,7 +171,7 @@ const goOn = () => {
       >
     </div>
     <div v-else-if="failure" class="end stack">
-      <p class="tell" role="alert">{{ failure }}</p>
+      <Notice :says="failure" />
       <VBtn variant="outlined" @click="reload">{{ say('again') }}</VBtn><VBtn variant="text" :to="home">{{
         homeName
       }}</VBtn>

@@ -8,6 +8,7 @@ import { photoUrl } from '../api/api.ts';
 import Illustration from '../catalogue/Illustration.vue';
 import { say } from '../language/say.ts';
 import type { Draft } from '../outbox/draft.ts';
+import { isSwitching } from './plan.ts';
 import NeedField from './NeedField.vue';
 import StepTicks from './StepTicks.vue';
 import WhereItIs from './WhereItIs.vue';
@@ -34,25 +35,18 @@ const expected = computed(() =>
 );
 /** The part that this step is the first of, where it can be said where it is, or that there is none. */
 const sought = computed(() => {
-  const [taskId, more] = props.step.taskIds ?? [];
+  const [taskId, more] = props.step.taskIds;
   const task = taskId !== undefined && more === undefined ? props.job.tasks.find(({ id }) => id === taskId) : undefined;
-  const first = props.steps.find(
-    ({ taskIds, phase }) => phase !== 'isolate' && phase !== 'restore' && taskIds.length === 1 && taskIds[0] === taskId,
-  );
+  const first = props.steps.find((it) => !isSwitching(it) && it.taskIds.length === 1 && it.taskIds[0] === taskId);
   return task && first?.key === props.step.key && props.draft.tasks[task.id] ? task : undefined;
 });
 </script>
 
 <template>
   <section class="stack">
-    <p
-      v-if="step.stateSays"
-      class="state marked small"
-      :class="{ turned: step.phase === 'isolate' || step.phase === 'restore' }"
-    >
-      <span class="quiet">{{
-        say(step.phase === 'isolate' || step.phase === 'restore' ? 'job.state.then' : 'job.state')
-      }}</span>{{ ' ' }}<b>{{ step.stateSays }}</b>
+    <p v-if="step.stateSays" class="state marked small" :class="{ turned: isSwitching(step) }">
+      <span class="quiet">{{ say(isSwitching(step) ? 'job.state.then' : 'job.state') }}</span>{{ ' '
+      }}<b>{{ step.stateSays }}</b>
     </p>
     <div>
       <h1 tabindex="-1">{{ step.title }}</h1>

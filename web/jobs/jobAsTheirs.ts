@@ -26,7 +26,7 @@ export function useJobAsTheirs(id: string): JobAsTheirs {
     lost.value = '';
     let said = '';
     try {
-      const { answer } = await getKept('jobs.read', { id: id });
+      const { answer } = await getKept('jobs.read', { id });
       if (isDoable(answer)) await keepAnswer(begun, answer);
       if (isDoable(answer) || !hasDraft(id)) return answer;
       said = say('job.over', { state: answer.stateSays });

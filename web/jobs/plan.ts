@@ -9,6 +9,9 @@ import { shownVariables, standsOtherwise, stateLine } from '../../core/jobs/stat
 import type { Sitting } from '../../core/jobs/sitting.ts';
 import type { Draft } from '../outbox/draft.ts';
 
+/** Steps that switch the machine, before the work and after it. */
+export const isSwitching = ({ phase }: Pick<JobStep, 'phase'>): boolean => phase === 'isolate' || phase === 'restore';
+
 /** What its words stand under: a change without its number, an act of a second stretch as the first. */
 const baseOf = (key: string) => baseKey(key).replace(/\+$/, '');
 
@@ -18,9 +21,7 @@ export function stepsOn(job: JobAnswer, { plan }: Draft): readonly JobStep[] {
   const words = new Map<string, StepWords>([...job.others, ...job.steps].map((step) => [baseOf(step.key), step]));
   // What came placed under another key and for other tasks is placed anew.
   const unplaced = (step: StepWords): StepWords =>
-    step.phase === 'isolate' || step.phase === 'restore'
-      ? { ...step, needs: step.needs.map((need) => ({ ...need, taskIds: [] })) }
-      : step;
+    isSwitching(step) ? { ...step, needs: step.needs.map((need) => ({ ...need, taskIds: [] })) } : step;
   return plan.flatMap((place) => {
     const step = words.get(baseOf(place.key));
     return step ? [placedStep(unplaced(step), place)] : [];

@@ -48,7 +48,7 @@ export function useSubmission(
   let mended: Draft | null = null;
   async function mend(): Promise<void> {
     await run(async () => {
-      await api('jobs.withdraw', { id: id });
+      await api('jobs.withdraw', { id });
       keepAgain(id, mended!);
       sent.value = null;
       await read();

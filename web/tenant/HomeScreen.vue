@@ -8,6 +8,7 @@ import JobCard from '../jobs/JobCard.vue';
 import JobGroups from '../jobs/JobGroups.vue';
 import { say } from '../language/say.ts';
 import DoneLately from './DoneLately.vue';
+import Notice from '../kit/Notice.vue';
 import PageFrame from '../kit/PageFrame.vue';
 
 // Not of the first second: their forms bring the checks of every field along.
@@ -80,7 +81,7 @@ onBeforeUnmount(onTaken(reload));
     <p v-else-if="home" class="quiet">{{ home.opens ? say('home.opens', { day: home.opens }) : say('home.ended') }}</p>
     <div v-else-if="failure" class="stack">
       <h1>{{ say('home.title') }}</h1>
-      <p class="tell" role="alert">{{ failure }}</p>
+      <Notice :says="failure" />
       <CodeEntry v-if="nobody" @opened="reload" /><VBtn v-else variant="outlined" @click="reload">{{
         say('again')
       }}</VBtn>
