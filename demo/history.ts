@@ -28,11 +28,9 @@ import {
   type World,
 } from './world.ts';
 import { breakThings, answerFaults } from './faults.ts';
-import { recordOf } from './records.ts';
+import { minute, recordOf } from './records.ts';
 
 export const HISTORY_DAYS = 545;
-
-const minute = 60_000;
 
 export async function liveForward(
   env: Env,

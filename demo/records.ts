@@ -9,7 +9,7 @@ import type { Call } from '../server/context/context.ts';
 import { drawShot, rememberPhoto, RETENTION_DAYS, takePhoto, type Shot } from './photos.ts';
 import { type PointLife, type World } from './world.ts';
 
-const minute = 60_000;
+export const minute = 60_000;
 
 const FINDS_BY: Readonly<Record<string, readonly Find[]>> = {
   'dishwasher.filter': ['seed', 'grease', 'label'],

@@ -40,18 +40,7 @@ export interface DriverEffect {
   /** The value that was looked up, for the working. */
   readonly given: number | string | boolean;
   /** People stand in for loads a week where nobody counted loads. */
-  readonly from:
-    | 'people'
-    | 'condenserPeople'
-    | 'loads'
-    | 'pets'
-    | 'cooking'
-    | 'coolWashes'
-    | 'hardness'
-    | 'smoking'
-    | 'dust'
-    | 'detergent'
-    | 'newHome';
+  readonly from: Exclude<DriverName, 'laundry'> | 'loads';
   /** The day from which it holds; absent where it always did. */
   readonly since?: Day | undefined;
 }
