@@ -1,17 +1,16 @@
 /** Procedures as they are read and edited. */
 import { array, number, object, string, type InferType } from 'yup';
 import type { Edition } from '../core/catalogue/edition.ts';
-import { AGENTS, type Agent, type Level, type Phase, type PointKind } from '../core/catalogue/types.ts';
+import { AGENTS, LEVELS, type Agent, type Level, type Phase, type PointKind } from '../core/catalogue/types.ts';
 import type { IllustrationKey } from '../core/catalogue/illustrations.ts';
 import type { PracticeDays, School } from '../core/catalogue/practice.ts';
 import { count, line, note } from './fields.ts';
 
 const PHASE_KEYS: Phase[] = ['isolate', 'open', 'look', 'clean', 'refit', 'restore', 'test'];
-const LEVEL_KEYS: Level[] = ['tenant', 'staff', 'licensed'];
 
 export const edition = object({
   minutes: number().integer().min(1).max(480).required(),
-  level: string().oneOf(LEVEL_KEYS).required(),
+  level: string().oneOf(LEVELS).required(),
   kit: array().of(line(80).required()).max(20).default([]),
   cautions: array().of(line(300).required()).max(10).default([]),
   agents: array().of(string().oneOf(AGENTS).required()).max(4).default([]),

@@ -7,10 +7,9 @@
  */
 import { meetingOf } from './chemistry.ts';
 import { isSwitch } from './state.ts';
-import type { Agent, Level, Phase, Procedure, State, Step } from './types.ts';
+import { isBelow, type Agent, type Level, type Phase, type Procedure, type State, type Step } from './types.ts';
 
 export const PHASES: readonly Phase[] = ['isolate', 'open', 'look', 'clean', 'refit', 'restore', 'test'];
-const LEVELS: readonly Level[] = ['tenant', 'staff', 'licensed'];
 
 export interface EditionStep {
   /** The step of ours that it stands for, by the key of its words; null is a step of one's own. */
@@ -67,7 +66,7 @@ export function checkEdition(
       problems.push({ key: 'phase', step: step.ours });
   }
   if (!isInOrder(ours, edition.steps)) problems.push({ key: 'order' });
-  if (LEVELS.indexOf(edition.level) < LEVELS.indexOf(ours.level)) problems.push({ key: 'levelLowered' });
+  if (isBelow(edition.level, ours.level)) problems.push({ key: 'levelLowered' });
   const meeting = meetingOf(edition.agents, edition.agents);
   if (meeting) problems.push({ key: 'agentsMeet', agents: meeting });
   return problems;

@@ -3,7 +3,7 @@
  * Local codes
  * and the maker's manual may ask for more.
  */
-import type { Access, Level, Procedure } from './types.ts';
+import { isBelow, LEVELS, type Access, type Level, type Procedure } from './types.ts';
 
 export const RAISES = ['gas', 'roof', 'ladder', 'wired'] as const;
 export type Raise = (typeof RAISES)[number];
@@ -18,9 +18,8 @@ export interface Siting {
   readonly access: Access | null;
 }
 
-const ORDER: readonly Level[] = ['tenant', 'staff', 'licensed'];
-const above = (level: Level): Level => ORDER[Math.min(ORDER.length - 1, ORDER.indexOf(level) + 1)]!;
-const atLeast = (level: Level, least: Level): Level => (ORDER.indexOf(level) < ORDER.indexOf(least) ? least : level);
+const above = (level: Level): Level => LEVELS[Math.min(LEVELS.length - 1, LEVELS.indexOf(level) + 1)]!;
+const atLeast = (level: Level, least: Level): Level => (isBelow(level, least) ? least : level);
 
 const moves = ({ steps }: Procedure) =>
   steps.some(({ wants, makes }) => wants?.place === 'out' || makes?.place === 'out');

@@ -5,8 +5,12 @@ import type { PracticeDays, School } from './practice.ts';
 
 export type PointKind = 'filter' | 'screen' | 'seal' | 'drain' | 'coil' | 'duct' | 'fan' | 'tub' | 'sensor';
 export type Risk = 'fire' | 'flood' | 'health' | 'breakage' | 'comfort';
-/** Who may do it: a tenant with plain instructions, trained staff, a licensed trade. */
-export type Level = 'tenant' | 'staff' | 'licensed';
+/** Who may do it, from the lowest: a tenant with plain instructions, trained staff, a licensed trade. */
+export const LEVELS = ['tenant', 'staff', 'licensed'] as const;
+export type Level = (typeof LEVELS)[number];
+
+/** Whether a level is under another: who may the higher may the lower too. */
+export const isBelow = (level: Level, other: Level): boolean => LEVELS.indexOf(level) < LEVELS.indexOf(other);
 export type Phase = 'isolate' | 'open' | 'look' | 'clean' | 'refit' | 'restore' | 'test';
 export const AGENTS = [
   'bleach',

@@ -3,15 +3,13 @@
  * every
  * count, and asks for itself by its line when no sitting of a leader is expected before.
  */
-import type { Level } from '../catalogue/types.ts';
+import { isBelow, type Level } from '../catalogue/types.ts';
 import type { Day } from '../calendar/day.ts';
 
 /** A leader's interval is at most so much of the rider's own. */
 export const LEADER_SHARE = 1.25;
 /** A rider joins a sitting from this share of its interval, or when it would pass before the next one. */
 export const JOIN_SHARE = 0.7;
-
-const RANK: Readonly<Record<Level, number>> = { tenant: 0, staff: 1, licensed: 2 };
 
 export interface Sibling {
   readonly id: string;
@@ -30,7 +28,7 @@ export function leadersOf(rider: Sibling, siblings: readonly Sibling[]): Sibling
     (it) =>
       it.id !== rider.id &&
       it.core &&
-      RANK[it.level] >= RANK[rider.level] &&
+      !isBelow(it.level, rider.level) &&
       it.intervalDays <= rider.intervalDays * LEADER_SHARE,
   );
 }

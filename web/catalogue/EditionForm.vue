@@ -2,7 +2,7 @@
 /** Editing a procedure: ours stands in every field as its placeholder; what is written replaces it. */
 import { computed, reactive } from 'vue';
 import type { Edition, EditionStep } from '../../core/catalogue/edition.ts';
-import { AGENTS, type Level } from '../../core/catalogue/types.ts';
+import { AGENTS, LEVELS, type Level } from '../../core/catalogue/types.ts';
 import { saveEdition, type ProcedureAnswer } from '../../contract/editions.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
@@ -22,7 +22,6 @@ const entry = reactive({
   steps: content.steps.map((step) => ({ ...step })) as Writable<EditionStep>[],
   note: '',
 });
-const LEVELS: readonly Level[] = ['tenant', 'staff', 'licensed'];
 const levels = computed(() => LEVELS.slice(LEVELS.indexOf(props.procedure.ourLevel)));
 const ourStep = (key: string | null) => props.procedure.ourSteps.find((step) => step.key === key);
 const { errors, problem, busy, submit } = useForm(saveEdition);
