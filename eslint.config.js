@@ -60,7 +60,13 @@ const banned = [
   }));
 
 /** Words, drawings and procedures: data, as long as it is. */
-const DATA = ['**/en/*.ts', '**/en.ts', 'core/catalogue/parts.ts', 'core/catalogue/procedures/*.ts'];
+const DATA = [
+  'core/language/text.ts',
+  '**/en/*.ts',
+  '**/en.ts',
+  'core/catalogue/parts.ts',
+  'core/catalogue/procedures/*.ts',
+];
 const lengths = { files: ['core/**/*.ts'], ignores: DATA, rules: { 'max-lines': ['error', 400] } };
 
 const core = {

@@ -9,7 +9,7 @@ const ROOT = join(import.meta.dirname, '..');
 const CODE = ['core', 'contract', 'server', 'web', 'demo', 'bin', 'bench'];
 /** Words, drawings, procedures, tables of rows and migrations: data, as wide and as long as it is. */
 const DATA =
-  /(^|\/)en(\/|\.ts$)|\/migrations\/|core\/catalogue\/procedures\/|core\/catalogue\/(parts|illustrations|picture|pen)\.ts$|store\/tables\.ts$|demo\/scenario\.ts$/;
+  /(^|\/)en(\/|\.ts$)|\/migrations\/|core\/catalogue\/procedures\/|core\/catalogue\/(parts|illustrations|picture|pen)\.ts$|language\/text\.ts$|store\/tables\.ts$|demo\/scenario\.ts$/;
 
 interface Source {
   readonly path: string;

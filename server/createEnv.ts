@@ -5,6 +5,7 @@ import { coreText } from '../core/en.ts';
 import { translator } from '../core/language/message.ts';
 import { fieldsText } from '../contract/en.ts';
 import { serverText } from './language/en.ts';
+import type { Translator } from './language/translator.ts';
 import type { Store } from './store/store.ts';
 import { standInWeather } from './ports/weather.ts';
 import { waysOut } from './ports/mail.ts';
@@ -19,7 +20,7 @@ export function createEnv(store: Store, photos: string, clock: () => number = Da
     store,
     clock,
     photos,
-    say: translator('en-GB', { ...coreText, ...fieldsText, ...serverText }),
+    say: translator<Translator>('en-GB', { ...coreText, ...fieldsText, ...serverText }),
     secret: () => randomBytes(24).toString('base64url'),
     newId: v7,
     weather: standInWeather,

@@ -1,6 +1,7 @@
 /** How much of what: materials and doses in words, in a person's own units. */
 import type { Material, Procedure, Step } from '../catalogue/types.ts';
-import type { Translator, Values } from '../language/message.ts';
+import type { Translator } from '../language/message.ts';
+import type { Values } from '../language/values.ts';
 import { volumeWords } from '../quantities/words.ts';
 import type { UnitSystem } from '../quantities/units.ts';
 
@@ -30,7 +31,7 @@ export function agentWords(say: Translator, { text, needs }: Step): string {
   const choices = needs.flatMap((need) => (need.kind === 'agent' ? need.choices : []));
   return say.anyOf(
     choices.map((agent) =>
-      say([`${text}.with.${agent}`, `with.${agent}`].find((key) => say.has(key)) ?? `agent.${agent}`),
+      say.text([`${text}.with.${agent}`, `with.${agent}`].find((key) => say.has(key)) ?? `agent.${agent}`),
     ),
   );
 }

@@ -4,13 +4,20 @@
  */
 import { IntlMessageFormat } from 'intl-messageformat';
 import { MS_PER_DAY, type Day } from '../calendar/day.ts';
+import type { CoreText } from './text.ts';
+import type { KeyOf, Values, ValuesOf } from './values.ts';
 
 export type Messages = Readonly<Record<string, string>>;
-export type Values = Readonly<Record<string, string | number | boolean | null | undefined>>;
 
-export interface Translator {
-  /** The text of a key. A key without text is a defect and throws. */
-  (key: string, values?: Values): string;
+/** Says the texts of one voice, by key, with exactly the values that each wants. */
+export interface Translator<Text = CoreText> extends Voice {
+  <const Key extends string>(key: Key & KeyOf<Text, Key>, ...values: ValuesOf<Text, Key>): string;
+}
+
+/** What every translator of a language can say. */
+export interface Voice {
+  /** The text of a key that is only known when it runs. @throws RangeError where the key has no text, which is a defect */
+  text(key: string, values?: Values): string;
   /** Whether the key has text. */
   has(key: string): boolean;
   /** A day as people write it: `24 November 2026`. */
@@ -31,8 +38,8 @@ export interface Translator {
   anyOf(items: readonly string[]): string;
 }
 
-/** A speaker of one language. Compiled messages are kept. */
-export function translator(locale: string, messages: Messages): Translator {
+/** A translator of these texts into one language. Compiled messages are kept. */
+export function translator<Of extends Voice = Translator>(locale: string, messages: Messages): Of {
   const compiled = new Map<string, IntlMessageFormat>();
   const format = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat(locale, options);
   const long = format({ day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' });
@@ -44,7 +51,7 @@ export function translator(locale: string, messages: Messages): Translator {
   const either = new Intl.ListFormat(locale, { type: 'disjunction' });
   const clocks = new Map<string, Intl.DateTimeFormat>();
 
-  const say = ((key, values) => {
+  const text = (key: string, values?: Values): string => {
     let message = compiled.get(key);
     if (!message) {
       const text = messages[key];
@@ -53,16 +60,8 @@ export function translator(locale: string, messages: Messages): Translator {
       compiled.set(key, message);
     }
     return String(message.format(values as Record<string, string | number>));
-  }) as Translator;
-  say.has = (key) => Object.hasOwn(messages, key);
-  say.day = (day) => long.format(day * MS_PER_DAY);
-  say.shortDay = (day) => short.format(day * MS_PER_DAY);
-  say.weekday = (day) => weekday.format(day * MS_PER_DAY);
-  say.month = (day) => month.format(day * MS_PER_DAY);
-  say.dayOfYear = (day) => dayOfYear.format(day * MS_PER_DAY);
-  say.list = (items) => list.format(items);
-  say.anyOf = (items) => either.format(items);
-  say.time = (instant, zone) => {
+  };
+  const time = (instant: number, zone: string) => {
     let clock = clocks.get(zone);
     if (!clock) {
       clock = format({
@@ -77,5 +76,17 @@ export function translator(locale: string, messages: Messages): Translator {
     }
     return clock.format(instant);
   };
-  return say;
+  const voice: Voice = {
+    text,
+    has: (key) => Object.hasOwn(messages, key),
+    day: (day) => long.format(day * MS_PER_DAY),
+    shortDay: (day) => short.format(day * MS_PER_DAY),
+    weekday: (day) => weekday.format(day * MS_PER_DAY),
+    month: (day) => month.format(day * MS_PER_DAY),
+    dayOfYear: (day) => dayOfYear.format(day * MS_PER_DAY),
+    list: (items) => list.format(items),
+    anyOf: (items) => either.format(items),
+    time,
+  };
+  return Object.assign((key: string, values?: Values) => text(key, values), voice) as unknown as Of;
 }

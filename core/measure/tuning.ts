@@ -5,7 +5,7 @@
  * consumer guidance
  * (from memory); the lower ends are ours, so that food does not freeze and power is not wasted.
  */
-import type { Values } from '../language/message.ts';
+import type { Values } from '../language/values.ts';
 import { rounded, within, type Working } from './working.ts';
 
 export const COLD_LIMITS = { fridge: { low: 0, high: 4 }, freezer: { low: -25, high: -18 } } as const;

@@ -1,6 +1,7 @@
 /** A working in words, in a person's own units. */
 import { volumeWords } from '../quantities/words.ts';
-import type { Translator, Values } from '../language/message.ts';
+import type { Voice } from '../language/message.ts';
+import type { Values } from '../language/values.ts';
 import type { UnitSystem } from '../quantities/units.ts';
 import type { Working } from './working.ts';
 
@@ -10,11 +11,14 @@ export interface WorkingWords {
 }
 
 /** A working in sentences, in the units of whoever reads it. */
-export function workingWords(say: Translator, { terms, limits }: Working, system: UnitSystem): WorkingWords {
+export function workingWords(say: Voice, { terms, limits }: Working, system: UnitSystem): WorkingWords {
   const amount = (values: Values) =>
     typeof values.ml === 'number' && values.ml > 0 ? { amount: volumeWords(say, values.ml, system) } : {};
   return {
-    terms: terms.map(({ key, values }) => say(`measure.${key}`, { ...values, ...amount(values) })),
-    limits: limits.map(({ key, met, values }) => ({ met, says: say(`limit.${key}`, { met: String(met), ...values }) })),
+    terms: terms.map(({ key, values }) => say.text(`measure.${key}`, { ...values, ...amount(values) })),
+    limits: limits.map(({ key, met, values }) => ({
+      met,
+      says: say.text(`limit.${key}`, { met: String(met), ...values }),
+    })),
   };
 }

@@ -1,5 +1,5 @@
 /** What a measurement answers: its terms one below the other, and how it stands to its limits. */
-import type { Values } from '../language/message.ts';
+import type { Values } from '../language/values.ts';
 
 /** Words at `measure.<key>`. */
 export interface Term {

@@ -6,7 +6,7 @@ import { apart, mustNotMeet } from '../catalogue/chemistry.ts';
 import type { Agent, Need, Procedure } from '../catalogue/types.ts';
 import { faceWorking } from '../measure/faceVelocity.ts';
 import { isActualOf, parseFilterSize, sameFilterSize } from '../quantities/filterSize.ts';
-import type { Values } from '../language/message.ts';
+import type { Values } from '../language/values.ts';
 import { judgedValue, passes } from './readings.ts';
 import { CLOCK_SLACK_MS } from './claim.ts';
 import type { Observation } from './record.ts';

@@ -6,7 +6,7 @@
 import { dayFromIso, isZone, type Day } from '../calendar/day.ts';
 import { machineTypes } from '../catalogue/machines.ts';
 import { COOKING } from '../due/drivers.ts';
-import type { Values } from '../language/message.ts';
+import type { Values } from '../language/values.ts';
 import { formatFilterSize, parseFilterSize } from '../quantities/filterSize.ts';
 import { plainCell, type Column } from './columns.ts';
 import { fingerprintOf } from './fingerprint.ts';

@@ -8,7 +8,7 @@ import {
 } from '../../core/catalogue/edition.ts';
 import { procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
-import type { Translator } from '../../core/language/message.ts';
+import type { Translator } from '../language/translator.ts';
 import { inForce, factsOf } from '../store/facts.ts';
 import type { EditionSummary, SaveEdition, TakeOurs } from '../../contract/editions.ts';
 import { namesOf } from '../lookup/find.ts';
@@ -63,7 +63,7 @@ const changeWords = (say: Translator, changes: readonly EditionChange[]): string
   changes.length === 0
     ? [say('changed.nothing')]
     : changes.map(({ key, values, step }) =>
-        say(`changed.${key}`, { ...values, ...(step && { title: titleOf(say, step) }) }),
+        say.text(`changed.${key}`, { ...values, ...(step && { title: titleOf(say, step) }) }),
       );
 
 const titleOf = (say: Translator, step: string) => (say.has(`${step}.title`) ? say(`${step}.title`) : step);
@@ -123,12 +123,12 @@ export async function saveEdition(
   if (problem) {
     const { agents, step } = problem;
     throw new Problem(422, 'edition', {
-      says: say(`edition.${problem.key}`, {
+      says: say.text(`edition.${problem.key}`, {
         ...(step && { title: titleOf(say, step) }),
         ...(agents && {
           one: say(`agent.${agents.one}`),
           other: say(`agent.${agents.other}`),
-          reason: say(agents.reason),
+          reason: say.text(agents.reason),
         }),
       }),
     });

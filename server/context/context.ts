@@ -1,6 +1,6 @@
 /** What a service is given: its store, its clock, its voice, its folders. Nothing reaches for a singleton. */
 import { createHash } from 'node:crypto';
-import type { Translator } from '../../core/language/message.ts';
+import type { Translator } from '../language/translator.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';
 import type { Role } from '../../contract/people.ts';
 import type { Db } from '../store/db.ts';

@@ -1,24 +1,40 @@
 /** Problems: errors with a sentence that a person can act on, answered as RFC 9457 documents. */
-import type { FieldErrors } from '../../contract/validate.ts';
-import type { Translator, Values } from '../../core/language/message.ts';
+import type { FieldError, FieldErrors } from '../../contract/validate.ts';
+import type { KeyOf, None, Values, ValuesOf } from '../../core/language/values.ts';
+import type { ServerText } from '../language/text.ts';
+import type { Translator } from '../language/translator.ts';
 
-export class Problem extends Error {
+/** What can be refused, by the key of its sentence without `problem.`. */
+export type ProblemKey = keyof ServerText extends infer Key ? (Key extends `problem.${infer Of}` ? Of : never) : never;
+
+/** What a sentence wants, and the fields that are to blame. */
+type Detail<Key extends ProblemKey> = ServerText[`problem.${Key}`] extends None
+  ? [values?: None, fields?: FieldErrors]
+  : [values: ServerText[`problem.${Key}`], fields?: FieldErrors];
+
+export class Problem<Key extends ProblemKey = ProblemKey> extends Error {
+  readonly values: Values;
+  readonly fields: FieldErrors | null;
+
   constructor(
     readonly status: number,
-    /** Message key, without `problem.`. */
-    readonly key: string,
-    readonly values: Values = {},
-    readonly fields: FieldErrors | null = null,
+    readonly key: Key,
+    ...[values, fields]: Detail<Key>
   ) {
     super(`${status} ${key}`);
+    this.values = values ?? {};
+    this.fields = fields ?? null;
   }
 }
 
 export const notFound = () => new Problem(404, 'notFound');
 
 /** 422 for one field that only the server can judge. */
-export const fieldProblem = (path: string, key: string, values: Record<string, string | number> = {}) =>
-  new Problem(422, 'fields', {}, { [path]: { key, values } });
+export const fieldProblem = <const Key extends `field.${string}`>(
+  path: string,
+  key: Key & KeyOf<ServerText, Key>,
+  ...[values = {}]: ValuesOf<ServerText, Key>
+) => new Problem(422, 'fields', {}, { [path]: { key, values: values as FieldError['values'] } });
 
 const TITLES: Record<number, string> = {
   400: 'Bad request',
@@ -40,10 +56,10 @@ export function problemDocument(problem: Problem, say: Translator) {
     type: `urn:dewline:problem:${problem.key}`,
     title: TITLES[problem.status] ?? 'Error',
     status: problem.status,
-    detail: say(`problem.${problem.key}`, problem.values),
+    detail: say.text(`problem.${problem.key}`, problem.values),
     ...(problem.fields && {
       fields: Object.fromEntries(
-        Object.entries(problem.fields).map(([path, { key, values }]) => [path, say(key, values)]),
+        Object.entries(problem.fields).map(([path, { key, values }]) => [path, say.text(key, values)]),
       ),
     }),
   };

@@ -2,7 +2,7 @@
 import type { Day } from '../../core/calendar/day.ts';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import type { Term } from '../../core/due/computeTerms.ts';
-import type { Translator } from '../../core/language/message.ts';
+import type { Translator } from '../language/translator.ts';
 import { ruleWithin, ruleWords } from '../../core/language/calendar.ts';
 import { nextAnchorDay, ruleOf } from '../../core/due/anchor.ts';
 import type { AnchorChoice } from '../../core/catalogue/anchorChoice.ts';
@@ -31,7 +31,7 @@ export function termLine(say: Translator, term: Term, { inputs, signals, faults 
     case 'driver':
       return {
         days,
-        says: say(`term.driver.${term.effect.from}`, { given: term.effect.given }),
+        says: say.text(`term.driver.${term.effect.from}`, { given: term.effect.given }),
         why: say('term.driver.why', {
           factor: term.effect.factor,
           since: term.effect.since === undefined ? 'none' : say.day(term.effect.since),

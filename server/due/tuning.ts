@@ -43,7 +43,7 @@ export async function followTuning({ env: { say, newId }, db, now }: Call, recor
     machineId: machine.id,
     pointId: point.id,
     type,
-    note: say(`tuning.${step.do}`, { ...step }),
+    note: say.text(`tuning.${step.do}`, { ...step }),
     state: waits ? 'dismissed' : 'open',
     day,
     at: now,
@@ -52,7 +52,7 @@ export async function followTuning({ env: { say, newId }, db, now }: Call, recor
     personId: record.personId,
     emitterId: null,
     recheckDay: waits ? day + DAYS_BETWEEN : null,
-    reason: waits ? say(`tuning.${step.do}`, { ...step }) : null,
+    reason: waits ? say.text(`tuning.${step.do}`, { ...step }) : null,
     settledAt: waits ? now : null,
     settledBy: waits ? record.personId : null,
   });

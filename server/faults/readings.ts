@@ -7,7 +7,7 @@ import type { ReadingSeries } from '../../contract/labels.ts';
 import { baselineOf, judgedValue, openings, type Opening, type Readings } from '../../core/proof/readings.ts';
 import { enteredIn, enteredOf } from '../../core/quantities/entered.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';
-import type { Translator } from '../../core/language/message.ts';
+import type { Translator } from '../language/translator.ts';
 import { raiseSignal } from '../due/signals.ts';
 import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';

@@ -93,7 +93,7 @@ export async function refuseMeeting(
     throw new Problem(422, 'agentsMeet', {
       one: say(`agent.${within.one}`),
       other: say(`agent.${within.other}`),
-      reason: say(within.reason),
+      reason: say.text(within.reason),
     });
   const zone = await zoneOfPlace(db, first.placeId);
   for (const { agent, machineId } of [
@@ -109,7 +109,7 @@ export async function refuseMeeting(
       other: say(`agent.${meeting.other}`),
       machine: machineName(say, machine),
       place: place.name,
-      reason: say(meeting.reason),
+      reason: say.text(meeting.reason),
     });
   }
 }

@@ -8,7 +8,7 @@ import { needsInPlan } from '../../core/jobs/gone.ts';
 import { planSitting } from '../../core/jobs/plan.ts';
 import { sittingOf, type Sitting, type SittingTask } from '../../core/jobs/sitting.ts';
 import { shownVariables, stateLine } from '../../core/jobs/stateLine.ts';
-import type { Translator } from '../../core/language/message.ts';
+import type { Translator } from '../language/translator.ts';
 import { BEGINNINGS, type JobAnswer } from '../../contract/jobs.ts';
 import type { PlannedStep } from '../../core/jobs/plannedStep.ts';
 

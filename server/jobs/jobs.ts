@@ -3,7 +3,7 @@ import { machineTypeOf } from '../../core/catalogue/catalogue.ts';
 import { systemOf } from '../../core/catalogue/systems.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import { moverOf, needsReason, stateAfter, type Move } from '../../core/jobs/transitions.ts';
-import type { Translator } from '../../core/language/message.ts';
+import type { Translator } from '../language/translator.ts';
 import type { GiveJob, MoveJob } from '../../contract/jobs.ts';
 import { recomputeWork } from '../due/recompute.ts';
 import { readHistories } from '../due/history.ts';

@@ -28,7 +28,7 @@ export async function agentsToKeepApart({ db, now, env: { say } }: Call, jobIds:
         other: say(`agent.${meeting.other}`),
         here: where(meeting.one),
         there: where(meeting.other),
-        reason: say(meeting.reason),
+        reason: say.text(meeting.reason),
       }),
     );
   });

@@ -14,7 +14,7 @@ import type { Need, Procedure, Step } from '../../core/catalogue/types.ts';
 import { stepsOfAct } from '../../core/jobs/gone.ts';
 import { planSitting } from '../../core/jobs/plan.ts';
 import { agentWords, materialWords, stepAmounts } from '../../core/jobs/amounts.ts';
-import type { Translator } from '../../core/language/message.ts';
+import type { Translator } from '../language/translator.ts';
 import type { ProcedureAnswer, ProcedureStep } from '../../contract/editions.ts';
 import type { Call } from '../context/context.ts';
 import { sittingOn, stateLines } from './jobSitting.ts';

@@ -1,5 +1,5 @@
 /** What things are called. */
-import type { Translator } from '../../core/language/message.ts';
+import type { Translator } from '../language/translator.ts';
 import type { Row } from '../store/tables.ts';
 
 /** What a machine is called here: its own name, or that of its type. */

@@ -1,6 +1,6 @@
 /** What is carried to a job, and said before it begins, in words. */
 import type { Agent, Material, Procedure } from '../../core/catalogue/types.ts';
-import type { Translator } from '../../core/language/message.ts';
+import type { Translator } from '../language/translator.ts';
 import { rodsFor, ROD_MM } from '../../core/measure/ductRun.ts';
 import { MM_PER_FOOT, type UnitSystem } from '../../core/quantities/units.ts';
 import type { Specification } from '../../contract/machines.ts';

@@ -17,7 +17,7 @@ import { believeSpeed, speedQuantile } from '../../core/due/learning.ts';
 import { contradictions, lessonsOf, taughtConditions } from '../../core/due/lessons.ts';
 import { SCHOOLS } from '../../core/catalogue/practice.ts';
 import { ruleWords } from '../../core/language/calendar.ts';
-import type { Translator } from '../../core/language/message.ts';
+import type { Translator } from '../language/translator.ts';
 import type { WorkingAnswer } from '../../contract/due.ts';
 import type { Suppose } from '../../contract/practice.ts';
 import type { Call } from '../context/context.ts';

@@ -1,5 +1,5 @@
 /** When something is due, in words. */
-import type { Translator } from '../../core/language/message.ts';
+import type { Translator } from '../language/translator.ts';
 
 /** When the first of some parts is due, in words. */
 export function dueWords(

@@ -1,6 +1,6 @@
 /** Findings in words. */
 import type { CheckFinding } from '../../core/proof/checks.ts';
-import type { Translator } from '../../core/language/message.ts';
+import type { Translator } from '../language/translator.ts';
 import type { Need } from '../../core/catalogue/types.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
 import type { ProofFinding } from '../../contract/proof.ts';
@@ -18,8 +18,8 @@ export function tellFindings(say: Translator, record: Row<'record'>, proof: Row<
       slot: finding.slot ?? null,
       otherPhotoId: finding.other ?? null,
       otherDay: finding.other ? String(finding.values.day) : null,
-      says: say(`finding.${finding.check}.reviewer`, values),
-      tells: say(`finding.${finding.check}.assignee`, values),
+      says: say.text(`finding.${finding.check}.reviewer`, values),
+      tells: say.text(`finding.${finding.check}.assignee`, values),
     };
   });
 }
@@ -48,7 +48,7 @@ function wordsFor(say: Translator, { check, values, slot }: CheckFinding, proced
       return {
         agent: say(`agent.${values.agent}`),
         other: say(`agent.${values.other}`),
-        reason: say(String(values.reason)),
+        reason: say.text(String(values.reason)),
       };
     case 'samePicture':
       return { ...values, slot: slotName, day: say.day(Number(values.day)) };

@@ -169,7 +169,7 @@ describe('The catalogue', () => {
         `kind.${kind}`,
         `level.${level}`,
       ])
-        expect(say(text), text).not.to.equal('');
+        expect(say.text(text), text).not.to.equal('');
       for (const stop of stops) say(`stop.${stop}`);
       for (const item of kit) say(`kit.${item}`);
       for (const { what } of materials) say(`material.${what}`);
@@ -199,7 +199,7 @@ describe('The catalogue', () => {
   it('never lets bleach meet an acid or ammonia, in either order', () => {
     for (const acid of ['vinegar', 'citricAcid', 'ammonia'] as const) {
       expect(mustNotMeet('bleach', acid)).to.match(/^hazard\./);
-      expect(say(mustNotMeet(acid, 'bleach')!)).to.contain('gas');
+      expect(say.text(mustNotMeet(acid, 'bleach')!)).to.contain('gas');
     }
     expect(mustNotMeet('dishSoap', 'vinegar')).to.equal(undefined);
     expect(mustNotMeet('bleach', 'bleach')).to.equal(undefined);

@@ -49,7 +49,7 @@ describe('Chemistry', () => {
       for (const other of AGENTS) {
         expect(apart(one, other)).to.deep.equal(apart(other, one));
         const found = apart(one, other);
-        if (found) expect(say(found.reason)).not.to.equal('');
+        if (found) expect(say.text(found.reason)).not.to.equal('');
       }
   });
   it('keeps bleach off stainless steel and bare metal, hot alkali off aluminium (from memory), and everything off a catalyst', () => {

@@ -140,7 +140,7 @@ describe('An edition', () => {
     });
     expect(changes.map(({ key }) => key)).to.deep.equal(['minutes', 'kit', 'reworded', 'added', 'leftOut']);
     for (const { key, values, step } of changes)
-      expect(say(`changed.${key}`, { ...values, ...(step && { title: step }) })).not.to.equal('');
+      expect(say.text(`changed.${key}`, { ...values, ...(step && { title: step }) })).not.to.equal('');
     expect(changesBetween(begin, begin)).to.deep.equal([]);
     const swapped = [...begin.steps];
     [swapped[2], swapped[3]] = [swapped[3]!, swapped[2]!];

@@ -228,7 +228,7 @@ describe('Diluting and dosing', () => {
     );
     const flush = procedureOf('airHandler.condensateDrain');
     expect(stepAmounts(say, flush, {}, 'us')).to.include({ bleach: '2 fl oz', water: '¾ cup' });
-    expect(say('airHandler.condensateDrain.flush.body', stepAmounts(say, flush, {}, 'metric'))).to.contain(
+    expect(say.text('airHandler.condensateDrain.flush.body', stepAmounts(say, flush, {}, 'metric'))).to.contain(
       '60 mL of household bleach in 180 mL of water',
     );
   });

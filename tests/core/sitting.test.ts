@@ -391,7 +391,7 @@ describe('A sitting on the way', () => {
   it('has words for whatever is switched, found and shared', () => {
     for (const { changes } of systems)
       for (const { words } of changes)
-        for (const key of [`${words}.title`, `${words}.body`, `confirm.${words}`, `state.${words}`]) say(key);
+        for (const key of [`${words}.title`, `${words}.body`, `confirm.${words}`, `state.${words}`]) say.text(key);
     for (const found of FINDINGS) say(`finding.${found}`);
     for (const { type, points } of KINDS)
       for (const { key, of } of sittingFor(type, points).acts) if (of.length > 1) say(`${key}.title`);

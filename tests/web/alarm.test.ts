@@ -4,13 +4,14 @@ import { v7 } from 'uuid';
 import { PASSWORD, type Flat, type House } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
 import { MANAGER_EMAIL, openOffice, signIn } from './office.ts';
+import { story } from '../story.ts';
 
 /**
  * *Not safe*, followed to the people whom it reaches: the doer, whoever is on duty, the office, and a colleague below
  * ground.
  */
 describe('An alarm, in a browser', function alarm() {
-  this.bail(true);
+  story(this);
   let stage: Stage;
   let house: House;
   let flat: Flat;

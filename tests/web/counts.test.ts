@@ -5,12 +5,13 @@ import { isoFromDay } from '../../core/calendar/day.ts';
 import type { Flat, House } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
 import { MANAGER_EMAIL, openOffice, signIn } from './office.ts';
+import { story } from '../story.ts';
 
 const today = Math.floor(Date.now() / 86_400_000);
 
 /** From a register of which nothing is known to a home list that a tenant does in one go, as the people who see it. */
 describe('Counts that hide nothing, in a browser', function counts() {
-  this.bail(true);
+  story(this);
   let stage: Stage;
   let house: House;
   let flat: Flat;

@@ -2,13 +2,14 @@ import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { drawn } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
+import { story } from '../story.ts';
 
 const EMAIL = 'vane@saltmarsh.example';
 const PASSWORD = 'a long password';
 
 /** One story from an empty installation to a proven service, told in order. */
-describe('The whole loop in a browser', function story() {
-  this.bail(true);
+describe('The whole loop in a browser', function loop() {
+  story(this);
   let stage: Stage;
   let manager: Page;
   let tenant: Page;

@@ -22,5 +22,10 @@ export async function signIn(page: Page, email: string): Promise<void> {
   await page.getByLabel('Email').fill(email);
   await page.getByLabel('Password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.getByRole('button', { name: 'Sign out' }).waitFor();
+  await page
+    .getByRole('button', { name: 'Sign out' })
+    .waitFor()
+    .catch(async (error: unknown) => {
+      throw new Error(`not signed in; the page says: ${await page.locator('body').innerText()}`, { cause: error });
+    });
 }

@@ -5,10 +5,11 @@ import { v7 } from 'uuid';
 import { Caller, drawn, PASSWORD, registerFlat, type Flat, type House } from '../server/house.ts';
 import { DESK, expectFit, openStage, PHONE, type Stage } from './browser.ts';
 import { walkJob } from './walk.ts';
+import { story } from '../story.ts';
 
 /** A phone below ground: the line is cut and comes back, the page is closed, the office changes its mind meanwhile. */
 describe('Work without a connection, on a phone', function offline() {
-  this.bail(true);
+  story(this);
   let stage: Stage;
   let house: House;
   let flat: Flat;

@@ -5,6 +5,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import { drawn } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
+import { story } from '../story.ts';
 
 const PASSWORD = 'a long password';
 const FIFTEEN_CLICKS = 15;
@@ -102,7 +103,7 @@ describe('An empty install, in a browser', function register() {
 });
 
 describe('A register, in a browser', function register() {
-  this.bail(true);
+  story(this);
   let stage: Stage;
   let page: Page;
   let phone: Page;

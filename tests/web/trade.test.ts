@@ -3,10 +3,11 @@ import type { Page } from 'playwright-core';
 import { v7 } from 'uuid';
 import { Caller, drawn, PASSWORD, registerFlat, type Flat, type House } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
+import { story } from '../story.ts';
 
 /** What the trade knows, where people meet it: at the step, in a report, at the machine, in the register. */
 describe('The trade, in a browser', function trade() {
-  this.bail(true);
+  story(this);
   let stage: Stage;
   let house: House;
   let fridge: Flat;

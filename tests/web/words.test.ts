@@ -4,7 +4,11 @@ import { dirname, join, relative, resolve } from 'node:path';
 import { fieldsText } from '../../contract/en.ts';
 import { coreText } from '../../core/en.ts';
 import { vocabulary } from '../../core/language/vocabulary.ts';
-import { translator } from '../../core/language/message.ts';
+import { translator, type Translator } from '../../core/language/message.ts';
+import { IntlMessageFormat } from 'intl-messageformat';
+import { VOICES, wantsOf } from '../../bench/textTypes.ts';
+import { Problem } from '../../server/context/problem.ts';
+import type { WebText } from '../../web/language/text.ts';
 import { serverText } from '../../server/language/en.ts';
 import { catalogueWords } from '../../core/catalogue/en/words.ts';
 import { measureText } from '../../core/measure/en.ts';
@@ -25,7 +29,7 @@ const WEB = resolve(import.meta.dirname, '../../web');
 function filesUnder(folder: string): string[] {
   return readdirSync(folder, { recursive: true })
     .map((it) => join(folder, String(it)))
-    .filter((it) => /\.(vue|ts)$/.test(it) && !/\/en\.ts$|\.d\.ts$|config/.test(it));
+    .filter((it) => /\.(vue|ts)$/.test(it) && !/\/(en|text)\.ts$|\.d\.ts$|config/.test(it));
 }
 
 /** A file and everything of the web that it imports, lazily or not. */
@@ -42,12 +46,12 @@ function reach(entry: string, seen = new Set<string>()): Set<string> {
 /** Keys said literally, and the fixed beginnings of those put together. */
 function keysIn(file: string): { whole: string[]; begun: string[] } {
   const text = readFileSync(file, 'utf8');
-  const whole = [...text.matchAll(/\b(?:say|translate)\('([\w.]+)'/g)].map(([, key]) => key!);
-  const chosen = [...text.matchAll(/\b(?:say|translate)\([^'`)]*\? '([\w.]+)' : '([\w.]+)'/g)].flatMap(([, a, b]) => [
+  const whole = [...text.matchAll(/\bsay(?:\.text)?\('([\w.]+)'/g)].map(([, key]) => key!);
+  const chosen = [...text.matchAll(/\bsay(?:\.text)?\([^'`)]*\? '([\w.]+)' : '([\w.]+)'/g)].flatMap(([, a, b]) => [
     a!,
     b!,
   ]);
-  const begun = [...text.matchAll(/\b(?:say|translate)\((?:[^'`()]*\? )?`([a-z][\w.]+\.)\$\{/g)].map(
+  const begun = [...text.matchAll(/\bsay(?:\.text)?\((?:[^'`()]*\? )?`([a-z][\w.]+\.)\$\{/g)].map(
     ([, start]) => start!,
   );
   return { whole: [...whole, ...chosen], begun };
@@ -104,7 +108,7 @@ describe('Words', () => {
           .matchAll(/\{(\w+)/g),
       ].map(([, name]) => [name!, 2]),
     );
-    for (const key of Object.keys(all)) expect(say(key, values), key).not.to.equal('');
+    for (const key of Object.keys(all)) expect(say.text(key, values), key).not.to.equal('');
   });
   it('name units by a pattern, the number where its sign stands', () => {
     expect(namesBy('Flat #', 3, 2)).to.deep.equal(['Flat 3', 'Flat 4']);
@@ -114,10 +118,44 @@ describe('Words', () => {
     expect(namesBy('x', 1, -1)).to.deep.equal([]);
   });
   it('count in plurals and write days as people do', () => {
-    const say = translator('en-GB', deskText);
+    const say: Translator<WebText> = translator('en-GB', deskText);
     expect(say('line.past', { count: 1 })).to.equal('One point is past the line');
     expect(say('line.past', { count: 7 })).to.equal('7 points are past the line');
     expect(say.day(20781)).to.equal('24 November 2026');
-    expect(() => say('no.such.key')).to.throw(RangeError);
+    expect(() => say.text('no.such.key')).to.throw(RangeError);
+  });
+  it('are typed as they stand: npm run text has nothing to write', () => {
+    for (const [path, text] of Object.entries(VOICES))
+      expect(readFileSync(resolve(WEB, '..', path), 'utf8'), path).to.equal(text);
+  });
+  it('do not compile with a wrong key, a missing value or one too many', () => {
+    const say: Translator<WebText> = translator('en-GB', deskText);
+    const mistakes = [
+      // @ts-expect-error no such key
+      () => say('line.passed', { count: 1 }),
+      // @ts-expect-error its value is missing
+      () => say('line.past'),
+      // @ts-expect-error the value has the wrong type
+      () => say('line.past', { count: 'one' }),
+      // @ts-expect-error one value too many
+      () => say('line.past', { count: 1, days: 2 }),
+      // @ts-expect-error a family without any text
+      (name: string) => say(`line.no.such.${name}`),
+      // @ts-expect-error a key that is only known to be a text
+      (key: string) => say(key),
+      // @ts-expect-error a problem without what its sentence wants
+      () => new Problem(413, 'tooLarge'),
+    ];
+    expect(mistakes).to.have.length(7);
+  });
+  it('are parsed to what they want, nested forms included', () => {
+    const wants = (text: string) => Object.fromEntries(wantsOf(new IntlMessageFormat(text, 'en-GB').getAst()));
+    expect(wants('Nothing')).to.deep.equal({});
+    expect(wants('{days, plural, one {{who} once} other {# by {who}}}')).to.deep.equal({
+      days: 'number',
+      who: 'plain',
+    });
+    expect(wants('{why, select, none {} other {, {why}}}'), 'chosen by and said').to.deep.equal({ why: 'plain' });
+    expect(wants('{so, select, true {<b>{a, number}</b>} other {}}')).to.deep.equal({ so: 'select', a: 'number' });
   });
 });

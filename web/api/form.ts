@@ -2,7 +2,7 @@
 import { reactive, ref, type Ref } from 'vue';
 import type { AnySchema, InferType } from 'yup';
 import { check } from '../../contract/validate.ts';
-import { say, translate } from '../language/say.ts';
+import { say } from '../language/say.ts';
 import { Problem } from './api.ts';
 import { sentenceOf } from './sentence.ts';
 
@@ -34,7 +34,7 @@ export function useForm<S extends AnySchema>(schema: S): Form<InferType<S>> {
       if (checked.errors) {
         show(
           Object.fromEntries(
-            Object.entries(checked.errors).map(([path, { key, values }]) => [path, translate(key, values)]),
+            Object.entries(checked.errors).map(([path, { key, values }]) => [path, say.text(key, values)]),
           ),
         );
         problem.value = say('form.look');

@@ -65,8 +65,3 @@ export const catalogueDeskText = {
   'rehearsal.done':
     'rehearsed {day}, {correct, number} of {asked, number}{older, select, true {, it has changed since} other {}}',
 } as const;
-
-type Own = Record<keyof typeof catalogueDeskText, string>;
-declare module '../language/say.ts' {
-  interface WebText extends Own {}
-}

@@ -427,8 +427,3 @@ export const deskText = {
   'deficiencies.save': 'Save',
   'deficiencies.done': 'What was done?',
 } as const;
-
-type Own = Record<keyof typeof deskText, string>;
-declare module '../language/say.ts' {
-  interface WebText extends Own {}
-}

@@ -28,8 +28,3 @@ learn({
 });
 createApp(DeskApp).use(createPinia()).use(router).use(createTheme()).mount('#app');
 void import('../outbox/start.ts').then(({ startOutbox }) => startOutbox());
-
-type Shared = Record<keyof typeof fieldsText | keyof typeof vocabulary | keyof typeof catalogueWords, string>;
-declare module '../language/say.ts' {
-  interface WebText extends Shared {}
-}

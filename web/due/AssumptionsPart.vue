@@ -4,7 +4,7 @@ import { computed, reactive, ref, watch } from 'vue';
 import { changeAssumptions, type PracticeAnswer } from '../../contract/practice.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
-import { say, translate } from '../language/say.ts';
+import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -104,7 +104,7 @@ const errorOf = (name: string) => errors[`changes.${name}`];
                 class="small-field"
                 :value="valueOf(day)"
                 inputmode="numeric"
-                :aria-label="`${it.says}, ${translate(`practice.${['watchful', 'steady', 'light'][i]}`)}`"
+                :aria-label="`${it.says}, ${say(`practice.${['watchful', 'steady', 'light'][i]}`)}`"
                 :aria-invalid="Boolean(errorOf(day.name))"
                 @input="entered[day.name] = ($event.target as HTMLInputElement).value"
               /><small v-if="errorOf(day.name)" class="alarm">{{ errorOf(day.name) }}</small>

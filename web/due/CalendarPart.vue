@@ -4,7 +4,7 @@ import { computed, reactive, ref } from 'vue';
 import { changeSeasons, changeUpkeepDay, type PracticeAnswer } from '../../contract/practice.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
-import { say, translate } from '../language/say.ts';
+import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -66,10 +66,7 @@ const saveSeasons = async () =>
         <VSelect
           v-model="chosen"
           :items="
-            ['none', ...Object.keys(RULES), 'own'].map((value) => ({
-              value,
-              title: translate(`calendar.upkeep.${value}`),
-            }))
+            ['none', ...Object.keys(RULES), 'own'].map((value) => ({ value, title: say(`calendar.upkeep.${value}`) }))
           "
           :label="say('calendar.upkeep')"
           :error-messages="chosen === 'own' ? '' : day.errors.rule"

@@ -8,7 +8,7 @@ import { dayFromIso } from '../../core/calendar/day.ts';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
-import { say, translate } from '../language/say.ts';
+import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
 import { addressed, subjectOf, useScopes, WHOLE } from './scopes.ts';
 import Notice from '../kit/Notice.vue';
@@ -165,7 +165,7 @@ onMounted(() => Promise.all([all.load(), reload()]));
         </thead>
         <tbody>
           <tr v-for="row in rows" :key="row.key" :class="{ sub: row.sub }">
-            <th scope="row">{{ translate(`practice.row.${row.key}`) }}</th>
+            <th scope="row">{{ say(`practice.row.${row.key}`) }}</th>
             <td
               v-for="(value, i) in row.values"
               :key="i"
@@ -210,7 +210,7 @@ onMounted(() => Promise.all([all.load(), reload()]));
       <details class="small lead">
         <summary class="dew">{{ say('practice.how') }}</summary>
         <p>{{ say('practice.of', { count: preview.points }) }}</p>
-        <p v-for="i in 3" :key="i">{{ translate(`practice.how.${i}`) }}</p>
+        <p v-for="i in 3" :key="i">{{ say(`practice.how.${i}`) }}</p>
       </details>
     </div>
     <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>

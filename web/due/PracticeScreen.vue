@@ -3,7 +3,7 @@
 import { computed, onMounted } from 'vue';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
-import { say, translate } from '../language/say.ts';
+import { say } from '../language/say.ts';
 import AssumptionsPart from './AssumptionsPart.vue';
 import CalendarPart from './CalendarPart.vue';
 import MethodsPart from './MethodsPart.vue';
@@ -35,7 +35,7 @@ onMounted(reload);
           :to="`/practice/${name}`"
           :class="{ here: name === (part || 'practice') }"
           :aria-current="name === (part || 'practice') ? 'page' : undefined"
-          >{{ translate(`practice.part.${name}`) }}</RouterLink
+          >{{ say(`practice.part.${name}`) }}</RouterLink
         >
       </nav>
     </template>

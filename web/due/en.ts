@@ -224,8 +224,3 @@ export const dueDeskText = {
   'work.onHold': 'on hold',
   'line.legend.pause': 'two bars: on hold',
 } as const;
-
-type Own = Record<keyof typeof dueDeskText, string>;
-declare module '../language/say.ts' {
-  interface WebText extends Own {}
-}

@@ -5,7 +5,7 @@
 import { computed, onBeforeUnmount, onMounted, shallowRef } from 'vue';
 import type { AlarmKind } from '../../core/faults/alarms.ts';
 import type { AlarmAnswer, EmergencyNumbers } from '../../contract/alarms.ts';
-import { say, translate } from '../language/say.ts';
+import { say } from '../language/say.ts';
 import { hear } from './alarm.ts';
 
 const props = defineProps<{
@@ -52,7 +52,7 @@ const state = computed(() => {
     <ul v-if="calls.length" class="numbers stack close">
       <li v-for="[who, number] in calls" :key="who">
         <a class="choice" :href="`tel:${number.replace(/[^+\d]/g, '')}`"
-          >{{ translate(`alarm.call.${who}`) }} <b>{{ number }}</b></a
+          >{{ say(`alarm.call.${who}`) }} <b>{{ number }}</b></a
         >
       </li>
     </ul>

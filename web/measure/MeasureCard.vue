@@ -8,7 +8,7 @@ import { keepMeasurement, type MeasurementAnswer } from '../../contract/measure.
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
-import { say, translate } from '../language/say.ts';
+import { say } from '../language/say.ts';
 import { enteredAs, units } from './units.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -34,7 +34,7 @@ const inputs = computed<MeasureInputs>(() =>
 );
 const working = computed(() => {
   try {
-    return workingWords(translate, props.measure.work(inputs.value), units.value);
+    return workingWords(say, props.measure.work(inputs.value), units.value);
   } catch {
     return null;
   }
@@ -60,19 +60,19 @@ async function send(): Promise<void> {
   keeping.value = false;
 }
 const unitOf = (key: string, kind: Measure['fields'][number]['kind']) =>
-  enteredAs(kind, units.value).unit || (say.has(`measure.unit.${key}`) ? translate(`measure.unit.${key}`) : '');
+  enteredAs(kind, units.value).unit || (say.has(`measure.unit.${key}`) ? say(`measure.unit.${key}`) : '');
 </script>
 
 <template>
   <article :id="measure.key" class="measure heavy stack close start">
-    <h2>{{ translate(`measure.${measure.key}.title`) }}</h2>
+    <h2>{{ say(`measure.${measure.key}.title`) }}</h2>
     <div class="fields narrow wide">
       <template v-for="field in measure.fields" :key="field.key">
         <VSelect
           v-if="field.kind === 'choice'"
           v-model="entry[field.key]"
-          :items="field.choices!.map((value) => ({ value, title: translate(`measure.choice.${value}`) }))"
-          :label="translate(`measure.field.${field.key}`)"
+          :items="field.choices!.map((value) => ({ value, title: say(`measure.choice.${value}`) }))"
+          :label="say(`measure.field.${field.key}`)"
           hide-details
           density="compact"
         />
@@ -80,7 +80,7 @@ const unitOf = (key: string, kind: Measure['fields'][number]['kind']) =>
           v-else
           v-model="entry[field.key]"
           :inputmode="field.kind === 'text' ? 'text' : 'decimal'"
-          :label="translate(`measure.field.${field.key}`)"
+          :label="say(`measure.field.${field.key}`)"
           :suffix="unitOf(field.key, field.kind)"
           hide-details
           density="compact"

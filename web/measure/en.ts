@@ -70,8 +70,3 @@ export const measureDeskText = {
   'measure.kept': 'Kept with {point}{record, select, none {, which has no record yet} other {, record of {record}}}.',
   'measure.rods': '{rods, plural, one {One rod} other {# rods}} of 0.9 m (3 ft) for the brush',
 } as const;
-
-type Own = Record<keyof typeof measureDeskText, string>;
-declare module '../language/say.ts' {
-  interface WebText extends Own {}
-}

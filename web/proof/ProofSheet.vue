@@ -5,7 +5,7 @@ import { referencePicture } from '../../core/catalogue/picture.ts';
 import type { Grade } from '../../core/catalogue/grades.ts';
 import type { ProofAnswer } from '../../contract/proof.ts';
 import { photoUrl } from '../api/api.ts';
-import { say, translate } from '../language/say.ts';
+import { say } from '../language/say.ts';
 
 const props = defineProps<{ proof: ProofAnswer }>();
 const alike = computed(() => props.proof.findings.find(({ otherPhotoId }) => otherPhotoId));
@@ -43,7 +43,7 @@ const SIGN = { fail: '▲', look: '◇', fine: '✓' } as const;
             photo.capturedAt
               ? say('proof.captured', { at: say.time(photo.capturedAt, proof.zone) })
               : say('proof.notCaptured')
-          }}, {{ translate(`proof.source.${photo.source}`) }}</span
+          }}, {{ say(`proof.source.${photo.source}`) }}</span
         >
       </figcaption>
     </figure>

@@ -4,7 +4,7 @@ import { computed, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { SHEETS, type SheetKey } from '../../contract/labels.ts';
 import { WHOLE, useScopes } from '../due/scopes.ts';
-import { say, translate } from '../language/say.ts';
+import { say } from '../language/say.ts';
 import PageFrame from '../kit/PageFrame.vue';
 
 const route = useRoute();
@@ -35,7 +35,7 @@ onMounted(all.load);
         <VAutocomplete v-model="where" :items="all.scopes.value" :label="say('labels.where')" />
         <VSelect
           v-model="sheet"
-          :items="Object.keys(SHEETS).map((value) => ({ value, title: translate(`labels.sheet.${value}`) }))"
+          :items="Object.keys(SHEETS).map((value) => ({ value, title: say(`labels.sheet.${value}`) }))"
           :label="say('labels.sheet')"
         />
         <VTextField v-model.number="skip" type="number" min="0" :max="perSheet - 1" :label="say('labels.skip')" />

@@ -7,7 +7,7 @@ import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';
 import KindGlyph from '../strip/KindGlyph.vue';
-import { say, translate } from '../language/say.ts';
+import { say } from '../language/say.ts';
 import PhotoField from './PhotoField.vue';
 import Notice from '../kit/Notice.vue';
 
@@ -91,7 +91,7 @@ onMounted(() => Promise.all([reload(), homes.reload()]));
     />
     <VSelect
       v-model="entry.fuel"
-      :items="(type?.fuels ?? ['electric']).map((value) => ({ value, title: translate(`machine.fuel.${value}`) }))"
+      :items="(type?.fuels ?? ['electric']).map((value) => ({ value, title: say(`machine.fuel.${value}`) }))"
       :label="say('machine.fuel')"
       :error-messages="errors.fuel"
     />

@@ -6,7 +6,7 @@ import { manyMachines } from '../../contract/machines.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';
-import { say, translate } from '../language/say.ts';
+import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 import CheckList from '../kit/CheckList.vue';
 
@@ -44,7 +44,7 @@ onMounted(reload);
     <VSelect
       v-if="(type?.fuels.length ?? 0) > 1"
       v-model="entry.fuel"
-      :items="type!.fuels.map((value) => ({ value, title: translate(`machine.fuel.${value}`) }))"
+      :items="type!.fuels.map((value) => ({ value, title: say(`machine.fuel.${value}`) }))"
       :label="say('machine.fuel')"
     />
     <VTextField

@@ -10,7 +10,7 @@ import { faceWorking } from '../../core/measure/faceVelocity.ts';
 import { workingWords, type WorkingWords } from '../../core/measure/words.ts';
 import { parseFilterSize } from '../../core/quantities/filterSize.ts';
 import { units } from '../measure/units.ts';
-import { say, translate } from '../language/say.ts';
+import { say } from '../language/say.ts';
 import DuctFields from './DuctFields.vue';
 
 const props = defineProps<{ procedure: string; errors: Readonly<Record<string, string>> }>();
@@ -40,8 +40,8 @@ function worked(field: SpecificationField): WorkingWords | null {
   const size = filterSize ? parseFilterSize(filterSize) : undefined;
   try {
     if (field === 'airflowCfm' && size && airflowCfm)
-      return workingWords(translate, faceWorking(size, airflowCfm), units.value);
-    if (field === 'duct' && duct) return workingWords(translate, ductWorking(duct), units.value);
+      return workingWords(say, faceWorking(size, airflowCfm), units.value);
+    if (field === 'duct' && duct) return workingWords(say, ductWorking(duct), units.value);
   } catch {
     /* not yet values that can be */
   }
@@ -56,7 +56,7 @@ const workings = computed(() => ({ airflowCfm: worked('airflowCfm'), duct: worke
       v-if="TEXT.includes(field)"
       v-model="value[field as 'note']"
       :label="say(`spec.${field}`)"
-      :hint="HINTED.includes(field) ? translate(`spec.${field}.hint`) : ''"
+      :hint="HINTED.includes(field) ? say(`spec.${field}.hint`) : ''"
       :error-messages="errors[`specification.${field}`]"
     />
     <VTextField
@@ -64,7 +64,7 @@ const workings = computed(() => ({ airflowCfm: worked('airflowCfm'), duct: worke
       v-model.number="value[field as NumberField]"
       type="number"
       :label="say(`spec.${field}`)"
-      :hint="HINTED.includes(field) ? translate(`spec.${field}.hint`) : ''"
+      :hint="HINTED.includes(field) ? say(`spec.${field}.hint`) : ''"
       :error-messages="errors[`specification.${field}`]"
       @update:model-value="emptied(field, $event)"
     />

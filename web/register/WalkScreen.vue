@@ -6,7 +6,7 @@ import { api, newId, photoUrl } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
-import { say, translate } from '../language/say.ts';
+import { say } from '../language/say.ts';
 import PhotoField from './PhotoField.vue';
 import PageFrame from '../kit/PageFrame.vue';
 import Notice from '../kit/Notice.vue';
@@ -122,7 +122,7 @@ onMounted(() => Promise.all([reload(), catalogue.reload()]));
           <VSelect
             v-if="type.fuels.length > 1"
             v-model="entry.fuel"
-            :items="type.fuels.map((value) => ({ value, title: translate(`machine.fuel.${value}`) }))"
+            :items="type.fuels.map((value) => ({ value, title: say(`machine.fuel.${value}`) }))"
             :label="say('machine.fuel')"
           />
           <VTextField

@@ -151,8 +151,3 @@ export const registerDeskText = {
   'labels.sheet.letter-30': 'Letter, 30 labels of 2⅝ × 1 in',
   'labels.sheet.letter-10': 'Letter, 10 labels of 4 × 2 in',
 } as const;
-
-type Own = Record<keyof typeof registerDeskText, string>;
-declare module '../language/say.ts' {
-  interface WebText extends Own {}
-}

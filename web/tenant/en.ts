@@ -209,8 +209,3 @@ export const doingText = {
   'photo.unreadable': 'This is no photo that can be read here. Take it with the button.',
   'photo.tooLarge': 'This picture is too large for this phone to work on. Take it with the button.',
 } as const;
-
-type Own = Record<keyof typeof doingText, string>;
-declare module '../language/say.ts' {
-  interface WebText extends Own {}
-}
