@@ -17,6 +17,7 @@ const ROOMS = {
     'standing',
     'lab',
   ],
+  contract: ['form', 'people', 'faults', 'register', 'catalogue', 'measure', 'due', 'proof', 'jobs', 'pages'],
   server: [
     'store',
     'language',

@@ -2,7 +2,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { IntlMessageFormat } from 'intl-messageformat';
-import { fieldsText } from '../contract/en.ts';
+import { fieldsText } from '../contract/form/en.ts';
 import { coreText } from '../core/en.ts';
 import { catalogueWords } from '../core/catalogue/en/words.ts';
 import { vocabulary } from '../core/language/vocabulary.ts';

@@ -1,5 +1,5 @@
 /** Calling a route by its name: the parameters of its path, the form that it takes, the answer that it gives. */
-import type { Exchanges } from './exchanges.ts';
+import type { Method, Route } from './route.ts';
 import { ROUTES, type RouteName } from './routes.ts';
 
 type ParamIn<P extends string> = P extends `${infer A}/${infer B}`
@@ -18,7 +18,12 @@ type ReadonlyDeep<T> = T extends readonly (infer E)[]
     ? { readonly [K in keyof T]: ReadonlyDeep<T[K]> }
     : T;
 
-/** Routes that take a form or none, and answer with JSON. */
+/** What passes at each route that takes a form or none, and answers with JSON. */
+type Exchanges = {
+  [
+    N in RouteName as (typeof ROUTES)[N] extends Route<Method, string, { readonly answer: unknown }> ? N : never
+  ]: NonNullable<(typeof ROUTES)[N]['passes']>;
+};
 export type CallName = keyof Exchanges;
 export type AnswerOf<N extends CallName> = Exchanges[N]['answer'];
 export type FormOf<N extends CallName> = Exchanges[N] extends { form: infer F } ? F : undefined;

@@ -3,7 +3,7 @@ import sharp from 'sharp';
 import { dayOfInstant, instantOfDay, isoFromDay, MS_PER_DAY } from '../core/calendar/day.ts';
 import { procedureOf } from '../core/catalogue/catalogue.ts';
 import { levelAt } from '../core/catalogue/levels.ts';
-import type { Role } from '../contract/people.ts';
+import type { Role } from '../contract/people/people.ts';
 import { turnDay } from '../server/clock/daily.ts';
 import { createMachine } from '../server/register/machines.ts';
 import { createBuilding, createPlace, createProperty } from '../server/register/places.ts';

@@ -1,6 +1,6 @@
 /** A simulated emitter: a machine that signs what it has to say and sends it to the inbox. */
 import { createPrivateKey, sign } from 'node:crypto';
-import { SIGNATURE_HEADER, type MachineSignal } from '../contract/signals.ts';
+import { SIGNATURE_HEADER, type MachineSignal } from '../contract/due/signals.ts';
 
 export interface EmitterKey {
   readonly id: string;

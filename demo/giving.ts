@@ -4,7 +4,7 @@ import { shareUsed } from '../core/due/line.ts';
 import { joins } from '../core/due/riders.ts';
 import { grouped } from '../core/statistics/grouped.ts';
 import { seedOf } from '../core/statistics/random.ts';
-import { lineOfMark } from '../contract/due.ts';
+import { lineOfMark } from '../contract/due/due.ts';
 import type { Actor } from '../server/context/context.ts';
 import { Problem } from '../server/context/problem.ts';
 import { giveList } from '../server/jobs/lists.ts';

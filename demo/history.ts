@@ -7,7 +7,7 @@ import { askedOf } from '../server/jobs/jobSitting.ts';
 import { dayOfInstant, instantOfDay, isoFromDay, type Day } from '../core/calendar/day.ts';
 import { drawLoad, drawSpeed } from '../core/lab/truth.ts';
 import { seedOf, seeded } from '../core/statistics/random.ts';
-import type { SubmittedRecord } from '../contract/jobs.ts';
+import type { SubmittedRecord } from '../contract/jobs/jobs.ts';
 import { readHistories } from '../server/due/history.ts';
 import type { Env } from '../server/context/context.ts';
 import { moveJob } from '../server/jobs/jobs.ts';

@@ -4,7 +4,7 @@ import type { Find } from '../core/catalogue/catalogue.ts';
 import type { Need } from '../core/catalogue/types.ts';
 import { drawGrade } from '../core/lab/truth.ts';
 import { type Random } from '../core/statistics/random.ts';
-import type { SubmittedRecord } from '../contract/jobs.ts';
+import type { SubmittedRecord } from '../contract/jobs/jobs.ts';
 import type { Call } from '../server/context/context.ts';
 import { drawShot, rememberPhoto, RETENTION_DAYS, takePhoto, type Shot } from './photos.ts';
 import { type PointLife, type World } from './world.ts';

@@ -3,7 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { v7 } from 'uuid';
 import { coreText } from '../core/en.ts';
 import { translator } from '../core/language/message.ts';
-import { fieldsText } from '../contract/en.ts';
+import { fieldsText } from '../contract/form/en.ts';
 import { serverText } from './language/en.ts';
 import type { Translator } from './language/translator.ts';
 import type { Store } from './store/store.ts';

@@ -10,7 +10,7 @@ import { procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import type { Translator } from '../language/translator.ts';
 import { inForce, factsOf } from '../store/facts.ts';
-import type { EditionSummary, SaveEdition, TakeOurs } from '../../contract/editions.ts';
+import type { EditionSummary, SaveEdition, TakeOurs } from '../../contract/catalogue/editions.ts';
 import { namesOf } from '../lookup/find.ts';
 import type { Call } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';

@@ -7,7 +7,7 @@ import { civilOf } from '../../core/calendar/civil.ts';
 import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { procedures } from '../../core/catalogue/catalogue.ts';
 import { firstWarmSpell } from '../../core/due/warmSpell.ts';
-import { WORK } from '../../contract/due.ts';
+import { WORK } from '../../contract/due/due.ts';
 import type { Actor, Env } from '../context/context.ts';
 import { takeBack } from '../register/turnover.ts';
 import type { Db } from '../store/db.ts';

@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import type { Translator } from '../language/translator.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';
-import type { Role } from '../../contract/people.ts';
+import type { Role } from '../../contract/people/people.ts';
 import type { Db } from '../store/db.ts';
 import type { Store } from '../store/store.ts';
 import type { Weather } from '../ports/weather.ts';

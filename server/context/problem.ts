@@ -1,5 +1,5 @@
 /** Problems: errors with a sentence that a person can act on, answered as RFC 9457 documents. */
-import type { FieldError, FieldErrors } from '../../contract/validate.ts';
+import type { FieldError, FieldErrors } from '../../contract/form/validate.ts';
 import type { KeyOf, None, Values, ValuesOf } from '../../core/language/values.ts';
 import type { ServerText } from '../language/text.ts';
 import type { Translator } from '../language/translator.ts';

@@ -2,7 +2,7 @@
 import { dayOfInstant, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { habitOf, habitsOf } from '../../core/catalogue/habits.ts';
 import { practiceDays } from '../../core/catalogue/practice.ts';
-import type { AttestHabits, CheckHabit, HabitSummary } from '../../contract/habits.ts';
+import type { AttestHabits, CheckHabit, HabitSummary } from '../../contract/due/habits.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { machineName } from '../lookup/names.ts';

@@ -3,8 +3,8 @@
  * server keeps the public half only. A message counts once: its sequence must grow, its time be near.
  */
 import { createPublicKey, generateKeyPairSync, verify } from 'node:crypto';
-import { machineSignal, MESSAGE_SLACK_MS, type MachineSignal } from '../../contract/signals.ts';
-import { check } from '../../contract/validate.ts';
+import { machineSignal, MESSAGE_SLACK_MS, type MachineSignal } from '../../contract/due/signals.ts';
+import { check } from '../../contract/form/validate.ts';
 import type { Call, Env } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';
 import type { Db } from '../store/db.ts';

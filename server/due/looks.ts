@@ -4,7 +4,7 @@ import { CATALOGUE_VERSION, procedureOf } from '../../core/catalogue/catalogue.t
 import { GRADES } from '../../core/catalogue/grades.ts';
 import { contradictions } from '../../core/due/lessons.ts';
 import { canonicalText, RECORD_SCHEMA } from '../../core/proof/record.ts';
-import type { LookAnswer, LookDone, NewLook } from '../../contract/signals.ts';
+import type { LookAnswer, LookDone, NewLook } from '../../contract/due/signals.ts';
 import type { Call } from '../context/context.ts';
 import { isOffice, sha256 } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';

@@ -7,7 +7,7 @@ import { ruleOf, turnOf } from '../../core/due/anchor.ts';
 import { intervalName, NO_CHANGES, type Changes } from '../../core/due/assumptions.ts';
 import type { Cap } from '../../core/due/inputs.ts';
 import type { Practice, PracticeDays } from '../../core/catalogue/practice.ts';
-import type { Specification } from '../../contract/machines.ts';
+import type { Specification } from '../../contract/register/machines.ts';
 import { inForce, type KnownFacts } from '../store/facts.ts';
 
 /** Whether under a practice a part waits for a signal and has no interval of its own. */

@@ -5,7 +5,7 @@ import { computeLine } from '../../core/due/compute.ts';
 import { rides, type Sibling } from '../../core/due/riders.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import { ENGINE_VERSION } from '../../core/due/inputs.ts';
-import { WORK } from '../../contract/due.ts';
+import { WORK } from '../../contract/due/due.ts';
 import {
   appendLines,
   putMarks,

@@ -19,8 +19,8 @@ import type {
   ChangeUpkeepDay,
   ChooseMethod,
   ChoosePractice,
-} from '../../contract/practice.ts';
-import type { FieldErrors } from '../../contract/validate.ts';
+} from '../../contract/due/practice.ts';
+import type { FieldErrors } from '../../contract/form/validate.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem, Problem } from '../context/problem.ts';
 import type { Db } from '../store/db.ts';

@@ -4,7 +4,7 @@
  */
 import { dayFromIso, dayOfInstant, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { signalsOf, signalTypeOf } from '../../core/due/signals.ts';
-import type { DismissSignal, ReportSignal, SignalSummary } from '../../contract/signals.ts';
+import type { DismissSignal, ReportSignal, SignalSummary } from '../../contract/due/signals.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { machineName } from '../lookup/names.ts';

@@ -1,6 +1,6 @@
 /** What is known of a part, from a day on. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
-import type { Specification } from '../../contract/machines.ts';
+import type { Specification } from '../../contract/register/machines.ts';
 import { recompute } from './recompute.ts';
 import type { Call } from '../context/context.ts';
 import { recordFact } from '../store/facts.ts';

@@ -8,7 +8,7 @@ import { nextAnchorDay, ruleOf } from '../../core/due/anchor.ts';
 import type { AnchorChoice } from '../../core/catalogue/anchorChoice.ts';
 import { assumptionsWith } from '../../core/due/assumptions.ts';
 import { dayOfCivil, civilOf } from '../../core/calendar/civil.ts';
-import type { TermLine } from '../../contract/due.ts';
+import type { TermLine } from '../../contract/due/due.ts';
 import type { PointHistory } from './pointHistory.ts';
 
 /** A term of a line in words: what it is, why it counts, how many days it comes to. */

@@ -6,7 +6,7 @@ import { dayOfInstant } from '../../core/calendar/day.ts';
 import { ALARM_SEVERITY, alarmSymptom } from '../../core/faults/alarms.ts';
 import { correctBy } from '../../core/faults/symptoms.ts';
 import { stateAfter } from '../../core/jobs/transitions.ts';
-import type { AlarmAnswer, RaiseAlarm } from '../../contract/alarms.ts';
+import type { AlarmAnswer, RaiseAlarm } from '../../contract/faults/alarms.ts';
 import { namesOf } from '../lookup/find.ts';
 import { recomputeWork } from '../due/recompute.ts';
 import type { Call, Env } from '../context/context.ts';

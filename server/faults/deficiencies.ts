@@ -7,7 +7,7 @@ import type {
   CloseDeficiency,
   DeficienciesAnswer,
   ReportDeficiency,
-} from '../../contract/deficiencies.ts';
+} from '../../contract/faults/deficiencies.ts';
 import { namesOf } from '../lookup/find.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';

@@ -2,8 +2,8 @@
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { isAlarmSymptom } from '../../core/faults/alarms.ts';
 import { correctBy, pointsOfSymptom, symptomOf, symptomsOf, type Severity } from '../../core/faults/symptoms.ts';
-import type { CloseFault, ReportFault } from '../../contract/faults.ts';
-import type { FaultSummary } from '../../contract/register.ts';
+import type { CloseFault, ReportFault } from '../../contract/faults/faults.ts';
+import type { FaultSummary } from '../../contract/faults/faults.ts';
 import { namesOf } from '../lookup/find.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';

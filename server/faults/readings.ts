@@ -3,7 +3,7 @@ import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import type { Need, ReadingNeed } from '../../core/catalogue/types.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
-import type { ReadingSeries } from '../../contract/labels.ts';
+import type { ReadingSeries } from '../../contract/pages/machine.ts';
 import { baselineOf, judgedValue, openings, type Opening, type Readings } from '../../core/proof/readings.ts';
 import { enteredIn, enteredOf } from '../../core/quantities/entered.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';

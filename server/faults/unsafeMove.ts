@@ -1,5 +1,5 @@
 /** A job that somebody gives back because it is *not safe*: an alarm, whatever way it comes in. */
-import type { MoveJob } from '../../contract/jobs.ts';
+import type { MoveJob } from '../../contract/jobs/jobs.ts';
 import type { Call } from '../context/context.ts';
 import { findJob, moveJob } from '../jobs/jobs.ts';
 import { raiseAlarm } from './alarms.ts';

@@ -1,23 +1,23 @@
 /** Which service answers which route. Nothing else happens here. */
 import type { AnySchema } from 'yup';
-import * as alarmForms from '../../contract/alarms.ts';
-import * as bulkForms from '../../contract/bulk.ts';
-import * as editionForms from '../../contract/editions.ts';
-import * as deficiencyForms from '../../contract/deficiencies.ts';
-import * as faultForms from '../../contract/faults.ts';
-import * as measureForms from '../../contract/measure.ts';
-import * as jobForms from '../../contract/jobs.ts';
-import * as listForms from '../../contract/lists.ts';
-import * as peopleForms from '../../contract/people.ts';
-import * as proofForms from '../../contract/proof.ts';
-import * as rehearsalForms from '../../contract/rehearsals.ts';
-import * as registerForms from '../../contract/register.ts';
-import * as machines from '../../contract/machines.ts';
+import * as alarmForms from '../../contract/faults/alarms.ts';
+import * as baselineForms from '../../contract/due/baseline.ts';
+import * as editionForms from '../../contract/catalogue/editions.ts';
+import * as deficiencyForms from '../../contract/faults/deficiencies.ts';
+import * as faultForms from '../../contract/faults/faults.ts';
+import * as measureForms from '../../contract/measure/measure.ts';
+import * as jobForms from '../../contract/jobs/jobs.ts';
+import * as listForms from '../../contract/jobs/lists.ts';
+import * as peopleForms from '../../contract/people/people.ts';
+import * as proofForms from '../../contract/proof/proof.ts';
+import * as rehearsalForms from '../../contract/catalogue/rehearsals.ts';
+import * as registerForms from '../../contract/register/register.ts';
+import * as machines from '../../contract/register/machines.ts';
 import type { AnswerOf, FormOf, ParamsOf } from '../../contract/calls.ts';
 import type { RouteName } from '../../contract/routes.ts';
-import * as habitForms from '../../contract/habits.ts';
-import * as practiceForms from '../../contract/practice.ts';
-import * as signalForms from '../../contract/signals.ts';
+import * as habitForms from '../../contract/due/habits.ts';
+import * as practiceForms from '../../contract/due/practice.ts';
+import * as signalForms from '../../contract/due/signals.ts';
 import * as editions from '../catalogue/editions.ts';
 import { readCatalogue } from '../pages/catalogue.ts';
 import { readProcedure } from '../jobs/procedure.ts';
@@ -171,9 +171,9 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'machines.createMany': formed(machines.manyMachines, units.addToMany),
   'register.known': bare((call) => readKnown(call)),
   'register.import': formed(importForm, importTable),
-  'baseline.read': formed(bulkForms.previewBaseline, readBaseline),
-  'baseline.plan': formed(bulkForms.planBaseline, planBaseline),
-  'baseline.give': formed(bulkForms.giveWeek, giveWeek),
+  'baseline.read': formed(baselineForms.previewBaseline, readBaseline),
+  'baseline.plan': formed(baselineForms.planBaseline, planBaseline),
+  'baseline.give': formed(baselineForms.giveWeek, giveWeek),
   'procedure.read': bare((call, { key }) => readProcedure(call, key)),
   'edition.save': formed(editionForms.saveEdition, (call, form, { key }) => editions.saveEdition(call, key, form)),
   'edition.takeOurs': formed(editionForms.takeOurs, (call, form, { key }) => editions.takeOurs(call, key, form)),
@@ -208,7 +208,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'habits.attest': formed(habitForms.attestHabits, habits.attestHabits),
   'habits.check': formed(habitForms.checkHabit, habits.checkHabit),
   'jobs.mine': bare((call) => readToday(call)),
-  'lastDone.claim': formed(bulkForms.claimDone, claimDone),
+  'lastDone.claim': formed(baselineForms.claimDone, claimDone),
   'list.read': bare((call, { id }) => lists.readHomeList(call, id)),
   'list.give': formed(listForms.giveList, lists.giveList),
   'handBacks.read': bare(async (call) => ({ open: await openHandBacks(call) })),

@@ -1,11 +1,11 @@
 /** Routes that open a session, take a file, or answer with bytes of their own. */
 import { type Request } from 'express';
 import { type Response } from 'express';
-import { exchangeLink, firstRun, signIn } from '../../contract/people.ts';
-import { photoFields } from '../../contract/proof.ts';
+import { exchangeLink, firstRun, signIn } from '../../contract/people/people.ts';
+import { photoFields } from '../../contract/proof/proof.ts';
 import type { RouteName } from '../../contract/routes.ts';
-import { SIGNATURE_HEADER } from '../../contract/signals.ts';
-import { acknowledgeAlarm } from '../../contract/alarms.ts';
+import { SIGNATURE_HEADER } from '../../contract/due/signals.ts';
+import { acknowledgeAlarm } from '../../contract/faults/alarms.ts';
 import { acknowledgeByLink } from '../faults/alarms.ts';
 import { tryMail } from '../notices/duty.ts';
 import { boardReader } from '../pages/board.ts';
@@ -15,7 +15,7 @@ import type { Actor, Env } from '../context/context.ts';
 import * as people from '../people/people.ts';
 import { sessionReader, type NewSession } from '../people/sessions.ts';
 import { createPhoto, photoFile, storePhoto, type PhotoForm } from '../photos/photos.ts';
-import { labelForm } from '../../contract/labels.ts';
+import { labelForm } from '../../contract/register/labels.ts';
 import { printLabels } from '../register/labels.ts';
 import { exportRegister } from '../register/table.ts';
 import { writeOnce } from './once.ts';

@@ -3,7 +3,7 @@ import { type ErrorRequestHandler } from 'express';
 import { type Request } from 'express';
 import { MulterError } from 'multer';
 import type { Logger } from 'pino';
-import { MAX_PHOTO_MB } from '../../contract/limits.ts';
+import { MAX_PHOTO_MB } from '../../contract/form/limits.ts';
 import type { Env } from '../context/context.ts';
 import { conflictOf } from '../store/conflicts.ts';
 import { Problem, problemDocument } from '../context/problem.ts';

@@ -2,7 +2,7 @@
 import { type Request } from 'express';
 import type { AnySchema } from 'yup';
 import type { InferType } from 'yup';
-import { check } from '../../contract/validate.ts';
+import { check } from '../../contract/form/validate.ts';
 import { UNIT_SYSTEMS, type UnitSystem } from '../../core/quantities/units.ts';
 import type { Actor } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';

@@ -5,7 +5,7 @@
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { PRACTISED } from '../../core/due/burden.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
-import type { PointAnswer } from '../../contract/due.ts';
+import type { PointAnswer } from '../../contract/due/due.ts';
 import { holdOf } from '../lookup/hold.ts';
 import type { Call } from '../context/context.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';

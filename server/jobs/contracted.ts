@@ -1,5 +1,5 @@
 /** A job for a contractor: one link opens one job, and closes with it. */
-import type { GiveContracted } from '../../contract/jobs.ts';
+import type { GiveContracted } from '../../contract/jobs/jobs.ts';
 import type { Call } from '../context/context.ts';
 import { makeJobLink } from '../people/jobLinks.ts';
 import { createJob, readSitting } from './jobs.ts';

@@ -1,5 +1,5 @@
 /** What was handed back undone, and why: it stands on its home and in one list until somebody has seen to it. */
-import type { HandBackSummary } from '../../contract/handBacks.ts';
+import type { HandBackSummary } from '../../contract/jobs/handBacks.ts';
 import { systems } from '../../core/catalogue/systems.ts';
 import { namesOf } from '../lookup/find.ts';
 import type { Call } from '../context/context.ts';

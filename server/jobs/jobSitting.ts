@@ -9,7 +9,7 @@ import { planSitting } from '../../core/jobs/plan.ts';
 import { sittingOf, type Sitting, type SittingTask } from '../../core/jobs/sitting.ts';
 import { shownVariables, stateLine } from '../../core/jobs/stateLine.ts';
 import type { Translator } from '../language/translator.ts';
-import { BEGINNINGS, type JobAnswer } from '../../contract/jobs.ts';
+import { BEGINNINGS, type JobAnswer } from '../../contract/jobs/jobs.ts';
 import type { PlannedStep } from '../../core/jobs/plannedStep.ts';
 
 /** What decides how a task is asked for today. */

@@ -5,8 +5,8 @@
 import { shareUsed, WINDOW_OPENS } from '../../core/due/line.ts';
 import { joins } from '../../core/due/riders.ts';
 import { systemOf } from '../../core/catalogue/systems.ts';
-import { lineOfMark } from '../../contract/due.ts';
-import type { GiveList, HomeListAnswer, ListSitting } from '../../contract/lists.ts';
+import { lineOfMark } from '../../contract/due/due.ts';
+import type { GiveList, HomeListAnswer, ListSitting } from '../../contract/jobs/lists.ts';
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { readHistories } from '../due/history.ts';
 import type { Call } from '../context/context.ts';

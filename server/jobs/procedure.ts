@@ -15,7 +15,7 @@ import { stepsOfAct } from '../../core/jobs/gone.ts';
 import { planSitting } from '../../core/jobs/plan.ts';
 import { agentWords, materialWords, stepAmounts } from '../../core/jobs/amounts.ts';
 import type { Translator } from '../language/translator.ts';
-import type { ProcedureAnswer, ProcedureStep } from '../../contract/editions.ts';
+import type { ProcedureAnswer, ProcedureStep } from '../../contract/catalogue/editions.ts';
 import type { Call } from '../context/context.ts';
 import { sittingOn, stateLines } from './jobSitting.ts';
 import { describeChange, needLabel } from '../words/steps.ts';

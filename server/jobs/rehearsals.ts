@@ -2,8 +2,13 @@
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import { CATALOGUE_VERSION, procedures } from '../../core/catalogue/catalogue.ts';
 import { questionsOf, rightOf, type Question } from '../../core/jobs/rehearsal.ts';
-import type { RehearsalAnswer, RehearsalOf, RehearsalsAnswer, RehearsedForm } from '../../contract/rehearsals.ts';
-import type { ProcedureAnswer } from '../../contract/editions.ts';
+import type {
+  RehearsalAnswer,
+  RehearsalOf,
+  RehearsalsAnswer,
+  RehearsedForm,
+} from '../../contract/catalogue/rehearsals.ts';
+import type { ProcedureAnswer } from '../../contract/catalogue/editions.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem } from '../context/problem.ts';
 import { firstZone } from '../lookup/zone.ts';

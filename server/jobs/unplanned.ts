@@ -1,7 +1,7 @@
 /**
  * Work that nobody asked for: whoever scans a machine's label begins it there and then, and proves it like any other.
  */
-import type { Begin } from '../../contract/jobs.ts';
+import type { Begin } from '../../contract/jobs/jobs.ts';
 import { readHistories } from '../due/history.ts';
 import type { Call } from '../context/context.ts';
 import { isOffice } from '../context/context.ts';

@@ -1,5 +1,5 @@
 /** A mark as it is passed on. */
-import type { MarkDates } from '../../contract/machines.ts';
+import type { MarkDates } from '../../contract/register/machines.ts';
 import type { Row } from '../store/tables.ts';
 
 /** What of a mark follows with the days, for the web to work out its share. */

@@ -1,6 +1,6 @@
 /** Where a choice holds: the organisation, a property, a place, a machine, a point; and which points follow it. */
 import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
-import { SCOPES, type Scope } from '../../contract/practice.ts';
+import { SCOPES, type Scope } from '../../contract/due/practice.ts';
 import type { Call } from '../context/context.ts';
 import { notFound } from '../context/problem.ts';
 import { machineName } from './names.ts';

@@ -2,7 +2,7 @@
 import { isoFromDay } from '../../core/calendar/day.ts';
 import { measureOf } from '../../core/measure/measures.ts';
 import { workingWords } from '../../core/measure/words.ts';
-import type { KeepMeasurement, MeasurementAnswer } from '../../contract/measure.ts';
+import type { KeepMeasurement, MeasurementAnswer } from '../../contract/measure/measure.ts';
 import { findPoint } from '../lookup/find.ts';
 import { readHistory } from '../due/history.ts';
 import type { Call } from '../context/context.ts';

@@ -1,5 +1,5 @@
 /** Who is on duty, how they are reached, and the numbers that a doer is shown. */
-import type { ChangeDuty, ChangeNumbers, DutyAnswer, EmergencyNumbers } from '../../contract/alarms.ts';
+import type { ChangeDuty, ChangeNumbers, DutyAnswer, EmergencyNumbers } from '../../contract/faults/alarms.ts';
 import { findScope } from '../lookup/scope.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem } from '../context/problem.ts';

@@ -5,7 +5,7 @@ import { dayOfInstant, isoFromDay, MS_PER_DAY } from '../../core/calendar/day.ts
 import { procedures } from '../../core/catalogue/catalogue.ts';
 import { riskWeight } from '../../core/catalogue/types.ts';
 import { hardnessClass } from '../../core/quantities/hardness.ts';
-import type { BoardType } from '../../contract/due.ts';
+import type { BoardType } from '../../contract/due/due.ts';
 import type { Env } from '../context/context.ts';
 import { openAlarms } from '../faults/alarms.ts';
 import { readBaselinePlan, readBoardRows, readWaiting } from '../sql/board.ts';

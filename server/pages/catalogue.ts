@@ -1,6 +1,6 @@
 /** The catalogue as forms need it. */
 import { machineTypes, procedureOf } from '../../core/catalogue/catalogue.ts';
-import type { CatalogueAnswer } from '../../contract/catalogue.ts';
+import type { CatalogueAnswer } from '../../contract/catalogue/catalogue.ts';
 import type { Call } from '../context/context.ts';
 import { reportableOf } from '../words/reportable.ts';
 import { editionsInForce } from '../lookup/editions.ts';

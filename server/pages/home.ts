@@ -1,11 +1,11 @@
 /** A tenant's own home: what to do, what was done, what is wrong, and nobody else's anything. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
-import type { HomeAnswer } from '../../contract/jobs.ts';
+import type { HomeAnswer } from '../../contract/jobs/jobs.ts';
 import { habitsAt } from '../due/habits.ts';
 import { listSignals } from '../due/signals.ts';
 import type { Call } from '../context/context.ts';
 import { listFaults } from '../faults/faults.ts';
-import type { FaultSummary } from '../../contract/register.ts';
+import type { FaultSummary } from '../../contract/faults/faults.ts';
 import type { Row } from '../store/tables.ts';
 import { reportableMachine } from '../words/reportable.ts';
 import { doneLately, jobsInHand } from './jobsOfPerson.ts';

@@ -1,7 +1,7 @@
 /** Every home, by property. */
 import { tenancyDuring } from '../lookup/tenancies.ts';
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
-import type { PropertySummary } from '../../contract/register.ts';
+import type { PropertySummary } from '../../contract/register/register.ts';
 import type { Call } from '../context/context.ts';
 import { numbersOfAll } from '../notices/duty.ts';
 import { factsOf, inForce } from '../store/facts.ts';

@@ -2,7 +2,7 @@
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { waitMinutes } from '../../core/catalogue/catalogue.ts';
 import type { Agent, Procedure } from '../../core/catalogue/types.ts';
-import type { JobSummary } from '../../contract/jobs.ts';
+import type { JobSummary } from '../../contract/jobs/jobs.ts';
 import type { EditionInForce } from '../lookup/editions.ts';
 import { dueWords } from '../words/dueWords.ts';
 import { readHistories } from '../due/history.ts';

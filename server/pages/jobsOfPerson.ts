@@ -1,7 +1,7 @@
 /** A person's jobs: those in hand, and those done lately. */
 import { isoFromDay } from '../../core/calendar/day.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
-import type { JobSummary } from '../../contract/jobs.ts';
+import type { JobSummary } from '../../contract/jobs/jobs.ts';
 import type { Call } from '../context/context.ts';
 import { summarise } from './job.ts';
 

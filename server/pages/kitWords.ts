@@ -3,7 +3,7 @@ import type { Agent, Material, Procedure } from '../../core/catalogue/types.ts';
 import type { Translator } from '../language/translator.ts';
 import { rodsFor, ROD_MM } from '../../core/measure/ductRun.ts';
 import { MM_PER_FOOT, type UnitSystem } from '../../core/quantities/units.ts';
-import type { Specification } from '../../contract/machines.ts';
+import type { Specification } from '../../contract/register/machines.ts';
 import { fittedAgents } from '../jobs/jobSitting.ts';
 
 /** What is carried: of the agents only those that may be used this time. */

@@ -2,8 +2,8 @@
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
-import { WORK } from '../../contract/due.ts';
-import type { MachineAnswer } from '../../contract/labels.ts';
+import { WORK } from '../../contract/due/due.ts';
+import type { MachineAnswer } from '../../contract/pages/machine.ts';
 import { dueWords } from '../words/dueWords.ts';
 import { readHistories } from '../due/history.ts';
 import type { Call } from '../context/context.ts';

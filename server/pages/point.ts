@@ -4,7 +4,7 @@ import { bandOf, computeLine } from '../../core/due/compute.ts';
 import { shareUsed } from '../../core/due/line.ts';
 import { rideAlong } from '../../core/jobs/sitting.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
-import { lineOfMark, type PointAnswer, type StoryEntry } from '../../contract/due.ts';
+import { lineOfMark, type PointAnswer, type StoryEntry } from '../../contract/due/due.ts';
 import type { Call } from '../context/context.ts';
 import { notFound } from '../context/problem.ts';
 import { assigneesFor } from '../jobs/assignees.ts';

@@ -13,7 +13,7 @@ import { lessonsOf, taughtConditions } from '../../core/due/lessons.ts';
 import { GRADE_BOUNDS } from '../../core/catalogue/grades.ts';
 import { PRACTICES, SCHOOLS, type Practice } from '../../core/catalogue/practice.ts';
 import { ruleWords } from '../../core/language/calendar.ts';
-import { SCOPES, type PracticeAnswer, type PracticePreview, type Scope } from '../../contract/practice.ts';
+import { SCOPES, type PracticeAnswer, type PracticePreview, type Scope } from '../../contract/due/practice.ts';
 import type { Call } from '../context/context.ts';
 import { factsOf, inForce, nearestFact, type Fact } from '../store/facts.ts';
 import { practiceScope, readHistories, SEASONS } from '../due/history.ts';

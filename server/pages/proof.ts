@@ -2,7 +2,7 @@
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { passes } from '../../core/proof/readings.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
-import type { ProofAnswer, ProofSummary } from '../../contract/proof.ts';
+import type { ProofAnswer, ProofSummary } from '../../contract/proof/proof.ts';
 import type { Call } from '../context/context.ts';
 import { needLabel } from '../words/steps.ts';
 import { factsOf } from '../store/facts.ts';

@@ -1,5 +1,5 @@
 /** A staff member's day: the jobs in hand, and what of their kit must be kept apart. */
-import type { TodayAnswer } from '../../contract/jobs.ts';
+import type { TodayAnswer } from '../../contract/jobs/jobs.ts';
 import type { Call } from '../context/context.ts';
 import { agentsToKeepApart } from '../jobs/kit.ts';
 import { jobsInHand } from './jobsOfPerson.ts';

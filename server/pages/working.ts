@@ -18,8 +18,8 @@ import { contradictions, lessonsOf, taughtConditions } from '../../core/due/less
 import { SCHOOLS } from '../../core/catalogue/practice.ts';
 import { ruleWords } from '../../core/language/calendar.ts';
 import type { Translator } from '../language/translator.ts';
-import type { WorkingAnswer } from '../../contract/due.ts';
-import type { Suppose } from '../../contract/practice.ts';
+import type { WorkingAnswer } from '../../contract/due/due.ts';
+import type { Suppose } from '../../contract/due/practice.ts';
 import type { Call } from '../context/context.ts';
 import { findPoint, namesOf } from '../lookup/find.ts';
 import { practiceScope, readHistory } from '../due/history.ts';

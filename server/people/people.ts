@@ -1,7 +1,7 @@
 /** Accounts: the first run, signing in, personal links, staff. */
 import { readCode } from '../../core/people/code.ts';
 import type { ExchangeResult } from './types.ts';
-import type { FirstRun, NewPerson, Person, SessionAnswer, SignIn } from '../../contract/people.ts';
+import type { FirstRun, NewPerson, Person, SessionAnswer, SignIn } from '../../contract/people/people.ts';
 import type { Actor, Call, Env } from '../context/context.ts';
 import { sha256 } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';

@@ -1,7 +1,7 @@
 /** Sessions: in the database, by the hash of their token; kept in memory until the next write. */
 import { hash, verify } from 'argon2';
 import { MS_PER_DAY } from '../../core/calendar/day.ts';
-import type { Role } from '../../contract/people.ts';
+import type { Role } from '../../contract/people/people.ts';
 import type { Actor, Env } from '../context/context.ts';
 import { sha256 } from '../context/context.ts';
 import type { Db } from '../store/db.ts';

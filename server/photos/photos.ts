@@ -6,7 +6,7 @@ import { below } from '../store/where.ts';
 import sharp from 'sharp';
 import { instantOfDay, MS_PER_DAY } from '../../core/calendar/day.ts';
 import { gradientHash, THUMB_SIDE } from '../../core/proof/likeness.ts';
-import type { PHOTO_SOURCES } from '../../contract/proof.ts';
+import type { PHOTO_SOURCES } from '../../contract/proof/proof.ts';
 import type { Call, Env } from '../context/context.ts';
 import { isManager, sha256 } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';

@@ -3,7 +3,7 @@ import type { Proof } from '../../core/proof/checks.ts';
 import { replaySitting, stepsOfAct } from '../../core/jobs/gone.ts';
 import { planSitting } from '../../core/jobs/plan.ts';
 import type { SittingTask } from '../../core/jobs/sitting.ts';
-import type { Submission } from '../../contract/jobs.ts';
+import type { Submission } from '../../contract/jobs/jobs.ts';
 import type { GoneSitting } from './records.ts';
 import type { Row } from '../store/tables.ts';
 import { sittingOn, sittingTask } from '../jobs/jobSitting.ts';

@@ -14,8 +14,8 @@ import {
 import type { Grade } from '../../core/catalogue/grades.ts';
 import type { Finding, State } from '../../core/catalogue/types.ts';
 import type { CheckFinding } from '../../core/proof/checks.ts';
-import type { LogRecord } from '../../contract/jobs.ts';
-import { lineOfMark } from '../../contract/due.ts';
+import type { LogRecord } from '../../contract/jobs/jobs.ts';
+import { lineOfMark } from '../../contract/due/due.ts';
 import { findPoint } from '../lookup/find.ts';
 import { readHistory } from '../due/history.ts';
 import { answerSignals } from '../due/signals.ts';

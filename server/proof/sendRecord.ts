@@ -6,7 +6,7 @@ import { needsInPlan } from '../../core/jobs/gone.ts';
 import { boundedClaim, trueTimes } from '../../core/proof/claim.ts';
 import { sameAs } from '../../core/proof/likeness.ts';
 import type { Observation, ServiceRecord } from '../../core/proof/record.ts';
-import type { SubmittedRecord } from '../../contract/jobs.ts';
+import type { SubmittedRecord } from '../../contract/jobs/jobs.ts';
 import type { Call } from '../context/context.ts';
 import { takeReadings } from '../faults/readings.ts';
 import { type EarlierPhoto } from '../photos/lookalikes.ts';

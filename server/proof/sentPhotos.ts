@@ -1,7 +1,7 @@
 /** Photos of a submission: each for what was asked for, used once, and no copy of another. */
 import { correlation, sameAs } from '../../core/proof/likeness.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
-import type { SubmittedRecord } from '../../contract/jobs.ts';
+import type { SubmittedRecord } from '../../contract/jobs/jobs.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem } from '../context/problem.ts';
 import type { EarlierPhoto } from '../photos/lookalikes.ts';

@@ -1,7 +1,7 @@
 /** Sending a job: a record a task, each checked on its own. */
 import { stateAfter } from '../../core/jobs/transitions.ts';
 import { trueTimes } from '../../core/proof/claim.ts';
-import type { Submission } from '../../contract/jobs.ts';
+import type { Submission } from '../../contract/jobs/jobs.ts';
 import { readHistories } from '../due/history.ts';
 import { recomputeWork } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';

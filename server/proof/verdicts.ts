@@ -2,11 +2,11 @@
 import { isoFromDay } from '../../core/calendar/day.ts';
 import { windowOf } from '../../core/due/line.ts';
 import { canonicalText, type EvidenceLevel, type ServiceRecord } from '../../core/proof/record.ts';
-import type { Judge, ProofSummary, Verdict } from '../../contract/proof.ts';
-import type { Specification } from '../../contract/machines.ts';
+import type { Judge, ProofSummary, Verdict } from '../../contract/proof/proof.ts';
+import type { Specification } from '../../contract/register/machines.ts';
 import { computeLine } from '../../core/due/compute.ts';
 import { readHistory } from '../due/history.ts';
-import { lineOfMark } from '../../contract/due.ts';
+import { lineOfMark } from '../../contract/due/due.ts';
 import { namesOf } from '../lookup/find.ts';
 import { recompute } from '../due/recompute.ts';
 import { TUNING_SIGNALS } from '../due/tuning.ts';

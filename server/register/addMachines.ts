@@ -1,7 +1,7 @@
 /** Adding machines, one or hundreds: checked all, then written together, with one drawing of lines. */
 import { dayFromIso, dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { machineTypes } from '../../core/catalogue/catalogue.ts';
-import type { MachineSketch, Specification } from '../../contract/machines.ts';
+import type { MachineSketch, Specification } from '../../contract/register/machines.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem } from '../context/problem.ts';

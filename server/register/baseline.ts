@@ -12,7 +12,7 @@ import {
   type GiveWeek,
   type PlanBaseline,
   type PreviewBaseline,
-} from '../../contract/bulk.ts';
+} from '../../contract/due/baseline.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem, Problem, problemDocument } from '../context/problem.ts';
 import { giveJob } from '../jobs/jobs.ts';

@@ -12,10 +12,10 @@ import {
   type RowProblem,
 } from '../../core/register/rows.ts';
 import { columnNames, wordingOf } from '../../core/register/wording.ts';
-import { fileColumns, type ImportAnswer, type ImportForm } from '../../contract/bulk.ts';
-import { MAX_IMPORT_MB, MAX_IMPORT_ROWS } from '../../contract/limits.ts';
-import { zone } from '../../contract/fields.ts';
-import type { Specification } from '../../contract/machines.ts';
+import { fileColumns, type ImportAnswer, type ImportForm } from '../../contract/register/bulk.ts';
+import { MAX_IMPORT_MB, MAX_IMPORT_ROWS } from '../../contract/form/limits.ts';
+import { zone } from '../../contract/form/fields.ts';
+import type { Specification } from '../../contract/register/machines.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';

@@ -1,7 +1,7 @@
 /** Sheets of labels: a code that opens the machine, and enough words to know it by. */
 import PDFDocument from 'pdfkit';
 import QRCode from 'qrcode';
-import { SHEETS, type LabelForm } from '../../contract/labels.ts';
+import { SHEETS, type LabelForm } from '../../contract/register/labels.ts';
 import { findAddressed } from '../lookup/scope.ts';
 import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';

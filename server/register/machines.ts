@@ -8,7 +8,7 @@ import type {
   NewMachine,
   RetireMachine,
   Specification,
-} from '../../contract/machines.ts';
+} from '../../contract/register/machines.ts';
 import { recompute } from '../due/recompute.ts';
 import { findPoint } from '../lookup/find.ts';
 import type { Call } from '../context/context.ts';

@@ -1,6 +1,6 @@
 /** Properties, buildings, places: writing them down, and a place's page. */
 import { dayFromIso } from '../../core/calendar/day.ts';
-import type { NewBuilding, NewPlace, NewProperty, PropertyChange } from '../../contract/register.ts';
+import type { NewBuilding, NewPlace, NewProperty, PropertyChange } from '../../contract/register/register.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem } from '../context/problem.ts';

@@ -1,5 +1,5 @@
 /** Taking back what was added by mistake: only while nothing has happened there. */
-import type { RemoveUnits } from '../../contract/machines.ts';
+import type { RemoveUnits } from '../../contract/register/machines.ts';
 import type { Call } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';
 import { machineName } from '../lookup/names.ts';

@@ -5,7 +5,7 @@ import { machineTypeOf } from '../../core/catalogue/machines.ts';
 import { COLUMNS, neutralised } from '../../core/register/columns.ts';
 import { keyOfMachine, keyOfUnit, type Cells, type KnownRegister, type KnownUnit } from '../../core/register/rows.ts';
 import { columnNames } from '../../core/register/wording.ts';
-import type { KnownAnswer } from '../../contract/bulk.ts';
+import type { KnownAnswer } from '../../contract/register/bulk.ts';
 import type { Call } from '../context/context.ts';
 import { factsOf, inForce } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';

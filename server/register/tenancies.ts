@@ -1,7 +1,7 @@
 /** Tenancies, their households, their personal links. */
 import { randomBytes } from 'node:crypto';
 import { dayFromIso, dayOfInstant, instantOfDay, MS_PER_DAY, type Day } from '../../core/calendar/day.ts';
-import type { HouseholdChange, NewTenancy, TenancyChange } from '../../contract/register.ts';
+import type { HouseholdChange, NewTenancy, TenancyChange } from '../../contract/register/register.ts';
 import { makeCode } from '../../core/people/code.ts';
 import type { Call } from '../context/context.ts';
 import { sha256 } from '../context/context.ts';

@@ -1,6 +1,6 @@
 /** Turnover: ending a tenancy, the empty home on hold, and the list of what it wants before somebody moves in. */
 import { dayFromIso, dayOfInstant, type Day } from '../../core/calendar/day.ts';
-import type { EndTenancy, HoldPlace } from '../../contract/register.ts';
+import type { EndTenancy, HoldPlace } from '../../contract/register/register.ts';
 import { recompute, recomputeWork } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem, Problem } from '../context/problem.ts';

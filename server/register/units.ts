@@ -1,8 +1,14 @@
 /** Many at once: units from a template, copies of a unit, one machine in many units. */
 import { machineTypeOf } from '../../core/catalogue/machines.ts';
 import { STARTERS } from '../../core/register/starters.ts';
-import type { TemplateSummary } from '../../contract/bulk.ts';
-import type { MachineSketch, ManyMachines, NewTemplate, NewUnits, Specification } from '../../contract/machines.ts';
+import type { TemplateSummary } from '../../contract/register/bulk.ts';
+import type {
+  MachineSketch,
+  ManyMachines,
+  NewTemplate,
+  NewUnits,
+  Specification,
+} from '../../contract/register/machines.ts';
 import type { Call } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';
 import { factsOf } from '../store/facts.ts';

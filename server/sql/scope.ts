@@ -1,5 +1,5 @@
 /** SQL that only SQLite has: the points of a scope. */
-import type { Scope } from '../../contract/practice.ts';
+import type { Scope } from '../../contract/due/practice.ts';
 import type { Db } from '../store/db.ts';
 import { ask } from './connection.ts';
 

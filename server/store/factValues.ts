@@ -6,9 +6,9 @@ import type { AnchorChoice } from '../../core/catalogue/anchorChoice.ts';
 import type { Changes } from '../../core/due/assumptions.ts';
 import type { Budget, Prices } from '../../core/due/burden.ts';
 import type { Practice } from '../../core/catalogue/practice.ts';
-import type { EmergencyNumbers } from '../../contract/alarms.ts';
-import type { HouseholdFacts, WaterFacts } from '../../contract/register.ts';
-import type { Specification } from '../../contract/machines.ts';
+import type { EmergencyNumbers } from '../../contract/faults/alarms.ts';
+import type { HouseholdFacts, WaterFacts } from '../../contract/register/register.ts';
+import type { Specification } from '../../contract/register/machines.ts';
 
 /** Where a place stands in the year. */
 export interface Seasons {

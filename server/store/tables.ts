@@ -1,6 +1,6 @@
 /** Every table. Rows carry their organisation; facts carry the day they begin. */
 import { bytes, flag, integer, integerOrNull, key, real, serial, text, textOrNull, type RowOf } from './columns.ts';
-import type { Role } from '../../contract/people.ts';
+import type { Role } from '../../contract/people/people.ts';
 import type { JobState } from '../../core/jobs/transitions.ts';
 import type { EvidenceLevel } from '../../core/proof/record.ts';
 import type { Agent } from '../../core/catalogue/types.ts';

@@ -3,7 +3,7 @@ import type { CheckFinding } from '../../core/proof/checks.ts';
 import type { Translator } from '../language/translator.ts';
 import type { Need } from '../../core/catalogue/types.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
-import type { ProofFinding } from '../../contract/proof.ts';
+import type { ProofFinding } from '../../contract/proof/proof.ts';
 import { needLabel } from './steps.ts';
 import type { Row } from '../store/tables.ts';
 

@@ -6,7 +6,7 @@ import { signalsForPeople } from '../../core/due/signals.ts';
 import { deficienciesOf } from '../../core/faults/deficiencies.ts';
 import { symptomsOf } from '../../core/faults/symptoms.ts';
 import type { Translator } from '../language/translator.ts';
-import type { Reportable, ReportableMachine } from '../../contract/faults.ts';
+import type { Reportable, ReportableMachine } from '../../contract/faults/faults.ts';
 import { machineName } from '../lookup/names.ts';
 import type { Row } from '../store/tables.ts';
 

@@ -12,8 +12,8 @@ import type { Translator } from '../language/translator.ts';
 import type { Values } from '../../core/language/values.ts';
 import { enteredIn, enteredOf } from '../../core/quantities/entered.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';
-import type { StepNeed } from '../../contract/jobs.ts';
-import type { StepWords } from '../../contract/steps.ts';
+import type { StepNeed } from '../../contract/jobs/jobs.ts';
+import type { StepWords } from '../../contract/jobs/steps.ts';
 import type { EditionInForce } from '../lookup/editions.ts';
 
 /** A step of an act, with the task that asks for it. */

@@ -5,8 +5,8 @@ import { matchColumns } from '../../core/register/columns.ts';
 import { columnNames } from '../../core/register/wording.ts';
 import { coreText } from '../../core/en.ts';
 import { translator } from '../../core/language/message.ts';
-import type { BaselineAnswer } from '../../contract/bulk.ts';
-import { MARK_FIELDS } from '../../contract/due.ts';
+import type { BaselineAnswer } from '../../contract/due/baseline.ts';
+import { MARK_FIELDS } from '../../contract/due/due.ts';
 import { type Caller, openHouse, registerFlat, ZONE, type Flat, type House } from './house.ts';
 
 const say = translator('en-GB', coreText);

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { countedAs, COUNTED_AS, type CountedAs } from '../../core/due/line.ts';
-import { doneDayOf, lineOfMark, MARK_FIELDS, WORK, type BoardAnswer } from '../../contract/due.ts';
+import { doneDayOf, lineOfMark, MARK_FIELDS, WORK, type BoardAnswer } from '../../contract/due/due.ts';
 import { ask } from '../../server/sql/connection.ts';
 import { give, honestWork, letDaysPass, openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
 

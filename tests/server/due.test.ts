@@ -4,8 +4,8 @@ import { v7 } from 'uuid';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import { computeLine } from '../../core/due/compute.ts';
 import type { LineInputs } from '../../core/due/inputs.ts';
-import type { PracticeAnswer, PracticePreview } from '../../contract/practice.ts';
-import type { WorkingAnswer } from '../../contract/due.ts';
+import type { PracticeAnswer, PracticePreview } from '../../contract/due/practice.ts';
+import type { WorkingAnswer } from '../../contract/due/due.ts';
 import { turnDay } from '../../server/clock/daily.ts';
 import {
   DAY_MS,

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import type { ProcedureAnswer } from '../../contract/editions.ts';
-import type { PointAnswer } from '../../contract/due.ts';
+import type { ProcedureAnswer } from '../../contract/catalogue/editions.ts';
+import type { PointAnswer } from '../../contract/due/due.ts';
 import type { Edition } from '../../core/catalogue/edition.ts';
 import { give, honestWork, letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
 

@@ -4,7 +4,7 @@ import { v7 } from 'uuid';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import { JUDGEMENTS, isSound } from '../../core/due/assumptions.ts';
 import { RECORD_SCHEMA } from '../../core/proof/record.ts';
-import type { PracticeAnswer, PracticePreview } from '../../contract/practice.ts';
+import type { PracticeAnswer, PracticePreview } from '../../contract/due/practice.ts';
 import { give, honestWork, letDaysPass, openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
 
 let house: House;

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import { MARK_FIELDS } from '../../contract/due.ts';
+import { MARK_FIELDS } from '../../contract/due/due.ts';
 import { turnDay } from '../../server/clock/daily.ts';
 import { give, honestWork, HOUSEHOLD, letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
 

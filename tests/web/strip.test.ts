@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import type { BoardAnswer, BoardType } from '../../contract/due.ts';
+import type { BoardAnswer, BoardType } from '../../contract/due/due.ts';
 import { GLYPHS } from '../../web/strip/glyphs.ts';
 import { layoutMarks } from '../../web/strip/layoutMarks.ts';
 import { foremost, isPast, isSent, rowsOf, standOn, urgency, type Mark } from '../../web/strip/marks.ts';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
-import { fieldsText } from '../../contract/en.ts';
+import { fieldsText } from '../../contract/form/en.ts';
 import { coreText } from '../../core/en.ts';
 import { vocabulary } from '../../core/language/vocabulary.ts';
 import { translator, type Translator } from '../../core/language/message.ts';

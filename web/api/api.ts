@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import { ref } from 'vue';
 import { chosenUnits } from './units.ts';
 import { pathOf, type AnswerOf, type CallName, type InputOf, type ParamsOf } from '../../contract/calls.ts';
-import type { SessionAnswer } from '../../contract/people.ts';
+import type { SessionAnswer } from '../../contract/people/people.ts';
 import { ROUTES } from '../../contract/routes.ts';
 
 /** A problem as the server tells it: a sentence, and what is wrong with which field. */

@@ -1,7 +1,7 @@
 /** A form's behaviour: the contract's schema before sending, the server's word after it, errors beside fields. */
 import { reactive, ref, type Ref } from 'vue';
 import type { AnySchema, InferType } from 'yup';
-import { check } from '../../contract/validate.ts';
+import { check } from '../../contract/form/validate.ts';
 import { say } from '../language/say.ts';
 import { Problem } from './api.ts';
 import { sentenceOf } from './sentence.ts';

@@ -2,7 +2,7 @@
 /** Beginning work at the machine that nobody asked for; it is proven like any other. */
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import type { MachineAnswer } from '../../contract/labels.ts';
+import type { MachineAnswer } from '../../contract/pages/machine.ts';
 import { api, newId } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';

@@ -3,7 +3,7 @@
 import { computed, reactive } from 'vue';
 import type { Edition, EditionStep } from '../../core/catalogue/edition.ts';
 import { AGENTS, LEVELS, type Level } from '../../core/catalogue/types.ts';
-import { saveEdition, type ProcedureAnswer } from '../../contract/editions.ts';
+import { saveEdition, type ProcedureAnswer } from '../../contract/catalogue/editions.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

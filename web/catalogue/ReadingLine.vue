@@ -2,7 +2,7 @@
 /** A reading of one machine over time: its line, its own baseline dashed, its limit drawn through. */
 import { computed } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import type { ReadingSeries } from '../../contract/labels.ts';
+import type { ReadingSeries } from '../../contract/pages/machine.ts';
 import { say } from '../language/say.ts';
 
 const props = defineProps<{ series: ReadingSeries }>();

@@ -1,6 +1,6 @@
 import { createPinia } from 'pinia';
 import { createApp } from 'vue';
-import { fieldsText } from '../../contract/en.ts';
+import { fieldsText } from '../../contract/form/en.ts';
 import { vocabulary } from '../../core/language/vocabulary.ts';
 import { learn } from '../language/say.ts';
 import { doingText } from '../tenant/en.ts';

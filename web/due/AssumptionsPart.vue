@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Every judgement, with its usual value; changed ones are saved together. */
 import { computed, reactive, ref, watch } from 'vue';
-import { changeAssumptions, type PracticeAnswer } from '../../contract/practice.ts';
+import { changeAssumptions, type PracticeAnswer } from '../../contract/due/practice.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

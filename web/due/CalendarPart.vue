@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The upkeep day, the cooling season, and the calendar to take along. */
 import { computed, reactive, ref } from 'vue';
-import { changeSeasons, changeUpkeepDay, type PracticeAnswer } from '../../contract/practice.ts';
+import { changeSeasons, changeUpkeepDay, type PracticeAnswer } from '../../contract/due/practice.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Every condition found, with who found it, what it weighs, and the speed believed after it. */
 import { dayFromIso } from '../../core/calendar/day.ts';
-import type { WorkingAnswer } from '../../contract/due.ts';
+import type { WorkingAnswer } from '../../contract/due/due.ts';
 import { say } from '../language/say.ts';
 
 defineProps<{ conditions: WorkingAnswer['conditions'] }>();

@@ -2,7 +2,7 @@
 /** The habits of a household as the office sees them, and the spot-check at a visit. */
 import { ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import type { HabitSummary } from '../../contract/habits.ts';
+import type { HabitSummary } from '../../contract/due/habits.ts';
 import { api, newId } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';

@@ -5,7 +5,7 @@
  */
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { say } from '../language/say.ts';
-import type { BoardAnswer } from '../../contract/due.ts';
+import type { BoardAnswer } from '../../contract/due/due.ts';
 import LineTile from './LineTile.vue';
 import { blocksOf, troublesOf } from './boardBlocks.ts';
 import type { BoardRow } from '../strip/marks.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The board's twin as a table, most urgent first: the same marks, in words. */
 import { computed } from 'vue';
-import type { BoardAnswer } from '../../contract/due.ts';
+import type { BoardAnswer } from '../../contract/due/due.ts';
 import DataTable, { type Column } from '../kit/DataTable.vue';
 import { say } from '../language/say.ts';
 import { isSent, urgency, type BoardRow, type Mark } from '../strip/marks.ts';

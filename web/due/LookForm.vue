@@ -2,7 +2,7 @@
 /** A look in twenty seconds: five pictures, one tap, sent. For whoever scans the label. */
 import { onMounted, reactive, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { newLook, type LookDone } from '../../contract/signals.ts';
+import { newLook, type LookDone } from '../../contract/due/signals.ts';
 import GradePicker from '../catalogue/GradePicker.vue';
 import { newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';

@@ -4,7 +4,7 @@
  * back.
  */
 import { computed, onMounted, ref, watch } from 'vue';
-import type { PracticeAnswer } from '../../contract/practice.ts';
+import type { PracticeAnswer } from '../../contract/due/practice.ts';
 import { api } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';

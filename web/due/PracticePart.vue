@@ -2,7 +2,7 @@
 /** Choosing a practice for the whole or a part of it, with what each asks of whom side by side. */
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import type { PracticeAnswer, PracticePreview } from '../../contract/practice.ts';
+import type { PracticeAnswer, PracticePreview } from '../../contract/due/practice.ts';
 import type { Practice } from '../../core/catalogue/practice.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { api } from '../api/api.ts';

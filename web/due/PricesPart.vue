@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Prices, where they are known, and what a tenancy may be asked for. */
 import { reactive, ref } from 'vue';
-import { changeBudget, changePrices, type PracticeAnswer } from '../../contract/practice.ts';
+import { changeBudget, changePrices, type PracticeAnswer } from '../../contract/due/practice.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

@@ -2,7 +2,7 @@
 /** Signals: those that wait, those set aside with their day of looking again, those answered lately. */
 import { reactive, ref } from 'vue';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
-import { dismissSignal, type SignalSummary } from '../../contract/signals.ts';
+import { dismissSignal, type SignalSummary } from '../../contract/due/signals.ts';
 import { useDesk } from '../people/deskStore.ts';
 import { api, photoUrl } from '../api/api.ts';
 import { useForm } from '../api/form.ts';

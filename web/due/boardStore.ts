@@ -1,7 +1,7 @@
 /** The board as the desk holds it: loaded whole, filtered and ordered here. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import type { BoardAnswer } from '../../contract/due.ts';
+import type { BoardAnswer } from '../../contract/due/due.ts';
 import { api } from '../api/api.ts';
 import { sentenceOf } from '../api/sentence.ts';
 import { COUNTED_AS, type CountedAs } from '../../core/due/line.ts';

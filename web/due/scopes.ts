@@ -1,6 +1,6 @@
 /** Where a choice may hold, for a field to pick from: the organisation, its properties, their homes. */
 import { computed, type ComputedRef } from 'vue';
-import type { Scope } from '../../contract/practice.ts';
+import type { Scope } from '../../contract/due/practice.ts';
 import { useDesk } from '../people/deskStore.ts';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';

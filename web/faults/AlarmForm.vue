@@ -2,7 +2,7 @@
 /** *Not safe*: what it is, in two taps; then what to do now, and who knows. */
 import { ref } from 'vue';
 import { ALARM_KINDS, type AlarmKind } from '../../core/faults/alarms.ts';
-import type { AlarmAnswer, EmergencyNumbers } from '../../contract/alarms.ts';
+import type { AlarmAnswer, EmergencyNumbers } from '../../contract/faults/alarms.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import PlainField from '../kit/PlainField.vue';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Alarms that are open: first wherever they stand, with whether somebody sees to it. */
-import type { AlarmAnswer } from '../../contract/alarms.ts';
+import type { AlarmAnswer } from '../../contract/faults/alarms.ts';
 import { api } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';

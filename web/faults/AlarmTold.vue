@@ -4,7 +4,7 @@
  */
 import { computed, onBeforeUnmount, onMounted, shallowRef } from 'vue';
 import type { AlarmKind } from '../../core/faults/alarms.ts';
-import type { AlarmAnswer, EmergencyNumbers } from '../../contract/alarms.ts';
+import type { AlarmAnswer, EmergencyNumbers } from '../../contract/faults/alarms.ts';
 import { say } from '../language/say.ts';
 import { hear } from './alarm.ts';
 

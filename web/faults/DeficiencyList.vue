@@ -8,7 +8,7 @@ import {
   SEVERITIES,
   type DeficienciesAnswer,
   type DeficiencySummary,
-} from '../../contract/deficiencies.ts';
+} from '../../contract/faults/deficiencies.ts';
 import { useDesk } from '../people/deskStore.ts';
 import { api, photoUrl } from '../api/api.ts';
 import { useForm } from '../api/form.ts';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Faults, open ones with the clock on their repair, each closed with what was found. */
 import { ref } from 'vue';
-import { closeFault } from '../../contract/faults.ts';
-import type { FaultSummary } from '../../contract/register.ts';
+import { closeFault } from '../../contract/faults/faults.ts';
+import type { FaultSummary } from '../../contract/faults/faults.ts';
 import { api, photoUrl } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

@@ -2,9 +2,9 @@
 /** Saying that something is wrong: which machine, what is noticed, a photo. */
 import { pathOf } from '../../contract/calls.ts';
 import { computed, reactive, ref } from 'vue';
-import { reportFault, type ReportableMachine } from '../../contract/faults.ts';
-import { reportSignal } from '../../contract/signals.ts';
-import { reportDeficiency } from '../../contract/deficiencies.ts';
+import { reportFault, type ReportableMachine } from '../../contract/faults/faults.ts';
+import { reportSignal } from '../../contract/due/signals.ts';
+import { reportDeficiency } from '../../contract/faults/deficiencies.ts';
 import { newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

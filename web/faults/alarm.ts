@@ -1,5 +1,5 @@
 /** Raising an alarm from this device, and hearing what became of it. */
-import type { AlarmAnswer, RaiseAlarm } from '../../contract/alarms.ts';
+import type { AlarmAnswer, RaiseAlarm } from '../../contract/faults/alarms.ts';
 import { api, newId, Problem } from '../api/api.ts';
 import { enqueue } from '../outbox/outbox.ts';
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Giving a sitting: this point, the near ones beside it, and to whom. */
 import { computed, ref, watch } from 'vue';
-import type { PointAnswer } from '../../contract/due.ts';
-import { giveContracted, giveJob } from '../../contract/jobs.ts';
+import type { PointAnswer } from '../../contract/due/due.ts';
+import { giveContracted, giveJob } from '../../contract/jobs/jobs.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

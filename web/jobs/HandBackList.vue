@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What was handed back undone, and why; each stands here until somebody has seen to it. */
-import type { HandBackSummary } from '../../contract/handBacks.ts';
+import type { HandBackSummary } from '../../contract/jobs/handBacks.ts';
 import { api } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
 import { useDesk } from '../people/deskStore.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One request for one home: what is near its line, machine by machine, given to one person at once. */
 import { computed, onMounted, ref, watch } from 'vue';
-import { giveList } from '../../contract/lists.ts';
+import { giveList } from '../../contract/jobs/lists.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';

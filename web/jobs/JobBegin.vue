@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Before the first step: what it is, what may never happen, what is needed, how the machine was found. */
-import type { JobAnswer } from '../../contract/jobs.ts';
+import type { JobAnswer } from '../../contract/jobs/jobs.ts';
 import TickBox from '../kit/TickBox.vue';
 import { say } from '../language/say.ts';
 import type { Draft } from '../outbox/draft.ts';

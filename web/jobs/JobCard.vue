@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A job in a list: what, where, how long, how pressing. */
 import { onBeforeUnmount, ref } from 'vue';
-import type { JobSummary } from '../../contract/jobs.ts';
+import type { JobSummary } from '../../contract/jobs/jobs.ts';
 import StripGauge from '../strip/StripGauge.vue';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';

@@ -2,7 +2,7 @@
 /** Jobs in hand; those that came as one list stand together, since a wait of one is time for another. */
 import { computed } from 'vue';
 import { grouped } from '../../core/statistics/grouped.ts';
-import type { JobSummary } from '../../contract/jobs.ts';
+import type { JobSummary } from '../../contract/jobs/jobs.ts';
 import { say } from '../language/say.ts';
 import JobCard from './JobCard.vue';
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** How far one is in a job: where, at which step, how long still, and what was taken out of it meanwhile. */
 import { computed } from 'vue';
-import type { JobAnswer } from '../../contract/jobs.ts';
+import type { JobAnswer } from '../../contract/jobs/jobs.ts';
 import ProgressBar from '../kit/ProgressBar.vue';
 import { say } from '../language/say.ts';
 

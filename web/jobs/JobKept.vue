@@ -4,7 +4,7 @@
  * thrown away unasked.
  */
 import { computed, ref } from 'vue';
-import type { JobAnswer } from '../../contract/jobs.ts';
+import type { JobAnswer } from '../../contract/jobs/jobs.ts';
 import { say } from '../language/say.ts';
 import { deliverNow, forgetJob, hindrance } from '../outbox/outbox.ts';
 import type { Draft } from '../outbox/draft.ts';

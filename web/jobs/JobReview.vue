@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What is about to be sent, line by line; each leads back to its step. */
 import { computed, ref } from 'vue';
-import type { JobAnswer, StepNeed } from '../../contract/jobs.ts';
+import type { JobAnswer, StepNeed } from '../../contract/jobs/jobs.ts';
 import ReportFault from '../faults/ReportFault.vue';
 import { say } from '../language/say.ts';
 import KeptPhoto from '../outbox/KeptPhoto.vue';

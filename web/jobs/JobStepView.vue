@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import type { Finding } from '../../core/catalogue/types.ts';
 import type { Asks } from '../../core/jobs/asks.ts';
-import type { JobAnswer, JobStep, StepNeed } from '../../contract/jobs.ts';
+import type { JobAnswer, JobStep, StepNeed } from '../../contract/jobs/jobs.ts';
 import { photoUrl } from '../api/api.ts';
 import Illustration from '../catalogue/Illustration.vue';
 import { say } from '../language/say.ts';

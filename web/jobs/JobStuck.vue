@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Stopping a job with a reason. It goes back to the office; nobody is blamed. */
 import { ref } from 'vue';
-import type { JobAnswer } from '../../contract/jobs.ts';
+import type { JobAnswer } from '../../contract/jobs/jobs.ts';
 import { pathOf } from '../../contract/calls.ts';
 import { api } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';

@@ -2,7 +2,7 @@
 /** One thing that a step asks for. What belongs to several tasks is entered once. */
 import { computed, onBeforeUnmount, ref } from 'vue';
 import type { Finding } from '../../core/catalogue/types.ts';
-import type { JobStep, StepNeed } from '../../contract/jobs.ts';
+import type { JobStep, StepNeed } from '../../contract/jobs/jobs.ts';
 import { passes } from '../../core/proof/readings.ts';
 import { keptOf, numberIn } from '../../core/quantities/entered.ts';
 import GradePicker from '../catalogue/GradePicker.vue';

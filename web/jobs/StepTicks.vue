@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What a step must be assured of, one tick for all of it. */
 import { computed } from 'vue';
-import type { JobStep, StepNeed } from '../../contract/jobs.ts';
+import type { JobStep, StepNeed } from '../../contract/jobs/jobs.ts';
 import { confirm, isAnswered, type Draft } from '../outbox/draft.ts';
 import TickBox from '../kit/TickBox.vue';
 

@@ -4,7 +4,7 @@
  */
 import { ref, type Ref } from 'vue';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
-import type { JobAnswer } from '../../contract/jobs.ts';
+import type { JobAnswer } from '../../contract/jobs/jobs.ts';
 import { Problem } from '../api/api.ts';
 import { useLoading, type Loading } from '../api/load.ts';
 import { sentenceOf } from '../api/sentence.ts';

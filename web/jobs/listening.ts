@@ -1,7 +1,7 @@
 /** While a job is in hand the office is listened to: an alarm stops it, parts may be taken out of it. */
 import { onBeforeUnmount, ref, shallowRef, type Ref, type ShallowRef } from 'vue';
-import type { AlarmAnswer } from '../../contract/alarms.ts';
-import type { JobAnswer } from '../../contract/jobs.ts';
+import type { AlarmAnswer } from '../../contract/faults/alarms.ts';
+import type { JobAnswer } from '../../contract/jobs/jobs.ts';
 import { api, Problem } from '../api/api.ts';
 import { isDoable } from './jobAsTheirs.ts';
 

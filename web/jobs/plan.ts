@@ -2,8 +2,8 @@
  * The steps of a job as they are gone through on this device; planned again, without a connection too, when something is
  * found.
  */
-import type { JobAnswer, JobStep } from '../../contract/jobs.ts';
-import { placedStep, type StepWords } from '../../contract/steps.ts';
+import type { JobAnswer, JobStep } from '../../contract/jobs/jobs.ts';
+import { placedStep, type StepWords } from '../../contract/jobs/steps.ts';
 import { baseKey } from '../../core/jobs/stepKeys.ts';
 import { shownVariables, standsOtherwise, stateLine } from '../../core/jobs/stateLine.ts';
 import type { Sitting } from '../../core/jobs/sitting.ts';

@@ -1,7 +1,7 @@
 /** What is learned at the machine changes what is left to do; what was done stays done. */
 import type { Ref, ShallowRef } from 'vue';
 import type { Finding } from '../../core/catalogue/types.ts';
-import type { JobAnswer } from '../../contract/jobs.ts';
+import type { JobAnswer } from '../../contract/jobs/jobs.ts';
 import type { Draft } from '../outbox/draft.ts';
 import { replan } from './plan.ts';
 import type { StuckReason } from './stuck.ts';

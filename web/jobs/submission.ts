@@ -1,6 +1,6 @@
 /** Sending what was done: now, or as soon as there is a connection; and mending what was noticed of it. */
 import { ref, watch, type Ref, type ShallowRef } from 'vue';
-import type { JobStep } from '../../contract/jobs.ts';
+import type { JobStep } from '../../contract/jobs/jobs.ts';
 import { api, Problem } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
 import { keepAgain, submissionOf, type Draft } from '../outbox/draft.ts';

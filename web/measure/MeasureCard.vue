@@ -4,7 +4,7 @@ import { computed, reactive, ref, watch } from 'vue';
 import type { Measure, MeasureInputs } from '../../core/measure/measures.ts';
 import { rodsFor } from '../../core/measure/ductRun.ts';
 import { workingWords } from '../../core/measure/words.ts';
-import { keepMeasurement, type MeasurementAnswer } from '../../contract/measure.ts';
+import { keepMeasurement, type MeasurementAnswer } from '../../contract/measure/measure.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';

@@ -3,7 +3,7 @@
  * Where a letter about an alarm leads: one button that says who sees to it. Opening the page says nothing to anybody.
  */
 import { ref } from 'vue';
-import type { AlarmAnswer } from '../../contract/alarms.ts';
+import type { AlarmAnswer } from '../../contract/faults/alarms.ts';
 import { api } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Who is called when something is not safe, in order, and the way to them; tried before it is needed. */
 import { onMounted, reactive, ref } from 'vue';
-import { changeDuty } from '../../contract/alarms.ts';
+import { changeDuty } from '../../contract/faults/alarms.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';

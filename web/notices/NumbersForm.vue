@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The numbers that a doer is shown when something is not safe, of one property. */
 import { reactive, ref } from 'vue';
-import { changeNumbers, type EmergencyNumbers } from '../../contract/alarms.ts';
+import { changeNumbers, type EmergencyNumbers } from '../../contract/faults/alarms.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

@@ -1,8 +1,8 @@
 /** What a person has entered of a job, kept on the device until it is sent. */
 import { reactive, watch } from 'vue';
 import type { Finding } from '../../core/catalogue/types.ts';
-import type { JobAnswer, JobStep, StepNeed, Submission } from '../../contract/jobs.ts';
-import type { StepPlace } from '../../contract/steps.ts';
+import type { JobAnswer, JobStep, StepNeed, Submission } from '../../contract/jobs/jobs.ts';
+import type { StepPlace } from '../../contract/jobs/steps.ts';
 import { keptOf, numberIn } from '../../core/quantities/entered.ts';
 import { newId } from '../api/api.ts';
 import { say } from '../language/say.ts';

@@ -1,5 +1,5 @@
 /** Taking work along: what is given is on the device before one goes down to the basement. */
-import type { JobSummary } from '../../contract/jobs.ts';
+import type { JobSummary } from '../../contract/jobs/jobs.ts';
 import { photoUrl } from '../api/api.ts';
 import { getKept } from './kept.ts';
 

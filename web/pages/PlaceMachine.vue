@@ -2,7 +2,7 @@
 /** A machine of a home: what it is, its points on the strip, and what of it can be changed. */
 import { ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import type { MachineSummary, PointSummary } from '../../contract/machines.ts';
+import type { MachineSummary, PointSummary } from '../../contract/register/machines.ts';
 import { api, photoUrl } from '../api/api.ts';
 import { say } from '../language/say.ts';
 import { useDesk } from '../people/deskStore.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A home: its standing, who lives there, its machines with their points on the strip, its faults. */
 import { computed, onMounted, ref } from 'vue';
-import { newTemplate } from '../../contract/machines.ts';
+import { newTemplate } from '../../contract/register/machines.ts';
 import { useForm } from '../api/form.ts';
 import { useDesk } from '../people/deskStore.ts';
 import { api, newId } from '../api/api.ts';

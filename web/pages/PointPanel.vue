@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A point's story and the working of its date, with what can be done about it. */
 import { computed, onMounted, ref } from 'vue';
-import { doneDayOf } from '../../contract/due.ts';
+import { doneDayOf } from '../../contract/due/due.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { MEASURES } from '../../core/measure/measures.ts';
 import { api } from '../api/api.ts';

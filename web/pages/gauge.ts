@@ -1,5 +1,5 @@
 /** Points as a gauge shows them. */
-import type { PointSummary } from '../../contract/machines.ts';
+import type { PointSummary } from '../../contract/register/machines.ts';
 import type { GaugeMark } from '../strip/StripGauge.vue';
 
 export const gaugeOf = (

@@ -2,7 +2,7 @@
 /** The first page of a new installation: creates its manager. */
 import { reactive } from 'vue';
 import { useRouter } from 'vue-router';
-import { firstRun } from '../../contract/people.ts';
+import { firstRun } from '../../contract/people/people.ts';
 import { useDesk } from './deskStore.ts';
 import { openSession } from '../api/api.ts';
 import { useForm } from '../api/form.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onMounted, reactive, ref } from 'vue';
-import { newPerson } from '../../contract/people.ts';
+import { newPerson } from '../../contract/people/people.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';

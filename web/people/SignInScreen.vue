@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { reactive } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { signIn } from '../../contract/people.ts';
+import { signIn } from '../../contract/people/people.ts';
 import { useDesk } from './deskStore.ts';
 import { openSession } from '../api/api.ts';
 import { useForm } from '../api/form.ts';

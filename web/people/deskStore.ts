@@ -1,7 +1,7 @@
 /** Who is at the desk, in which light. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import type { Me, SessionAnswer } from '../../contract/people.ts';
+import type { Me, SessionAnswer } from '../../contract/people/people.ts';
 import { api, readSession } from '../api/api.ts';
 import { forgetAnswers } from '../outbox/device.ts';
 import { chosenTheme, keepTheme } from '../theme/vuetify.ts';

@@ -3,7 +3,7 @@
 import { reactive } from 'vue';
 import { GRADES } from '../../core/catalogue/grades.ts';
 import { isoFromDay } from '../../core/calendar/day.ts';
-import { logRecord } from '../../contract/jobs.ts';
+import { logRecord } from '../../contract/jobs/jobs.ts';
 import GradePicker from '../catalogue/GradePicker.vue';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';

@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import { referencePicture } from '../../core/catalogue/picture.ts';
 import type { Grade } from '../../core/catalogue/grades.ts';
-import type { ProofAnswer } from '../../contract/proof.ts';
+import type { ProofAnswer } from '../../contract/proof/proof.ts';
 import { photoUrl } from '../api/api.ts';
 import { say } from '../language/say.ts';
 

@@ -4,8 +4,8 @@
  * contradiction.
  */
 import { computed, reactive, ref } from 'vue';
-import { judge, type ProofAnswer, type Verdict } from '../../contract/proof.ts';
-import type { Specification } from '../../contract/machines.ts';
+import { judge, type ProofAnswer, type Verdict } from '../../contract/proof/proof.ts';
+import type { Specification } from '../../contract/register/machines.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

@@ -2,7 +2,7 @@
 /** The baseline: weeks as bars of minutes, what is done and given in each, and giving a week. */
 import { computed, onMounted, reactive, ref } from 'vue';
 import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
-import { BASELINE_WEEKS, claimDone, planBaseline, type BaselineWeek } from '../../contract/bulk.ts';
+import { BASELINE_WEEKS, claimDone, planBaseline, type BaselineWeek } from '../../contract/due/baseline.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';

@@ -2,7 +2,7 @@
 /** A tenancy that begins later: mended or taken back while it has not begun. */
 import { reactive, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { tenancyChange, type TenancySummary } from '../../contract/register.ts';
+import { tenancyChange, type TenancySummary } from '../../contract/register/register.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useSending } from '../api/sending.ts';

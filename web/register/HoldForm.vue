@@ -2,7 +2,8 @@
 /** Putting a home on hold until a review, and taking it off. */
 import { reactive, ref } from 'vue';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
-import { holdPlace, type PlaceAnswer } from '../../contract/register.ts';
+import { holdPlace } from '../../contract/register/register.ts';
+import { type PlaceAnswer } from '../../contract/pages/place.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Importing a table: its columns, its rows looked through beside the page, and then all of it or nothing. */
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue';
-import type { ImportAnswer, KnownAnswer } from '../../contract/bulk.ts';
-import { MAX_IMPORT_MB } from '../../contract/limits.ts';
+import type { ImportAnswer, KnownAnswer } from '../../contract/register/bulk.ts';
+import { MAX_IMPORT_MB } from '../../contract/form/limits.ts';
 import { COLUMNS, WANTED, type Column } from '../../core/register/columns.ts';
 import { decoded } from '../../core/register/decode.ts';
 import { api, newId } from '../api/api.ts';

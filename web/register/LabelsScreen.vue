@@ -2,7 +2,7 @@
 /** Making sheets of labels. */
 import { computed, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
-import { SHEETS, type SheetKey } from '../../contract/labels.ts';
+import { SHEETS, type SheetKey } from '../../contract/register/labels.ts';
 import { WHOLE, useScopes } from '../due/scopes.ts';
 import { say } from '../language/say.ts';
 import PageFrame from '../kit/PageFrame.vue';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Registering a machine: picked by type; its service points appear by themselves. */
 import { computed, onMounted, reactive, watch } from 'vue';
-import { type PlaceAnswer } from '../../contract/register.ts';
-import { newMachine, OWNERS } from '../../contract/machines.ts';
+import { type PlaceAnswer } from '../../contract/pages/place.ts';
+import { newMachine, OWNERS } from '../../contract/register/machines.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';

@@ -2,7 +2,7 @@
 /** What is seldom wanted of a machine: its contractor, its signals, its end. */
 import { computed, onMounted, reactive, ref } from 'vue';
 import { isoFromDay } from '../../core/calendar/day.ts';
-import { contractOf, type MachineSummary } from '../../contract/machines.ts';
+import { contractOf, type MachineSummary } from '../../contract/register/machines.ts';
 import { api, photoUrl } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';

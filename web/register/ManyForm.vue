@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** One machine, added to many units of a property. */
 import { computed, onMounted, reactive, ref } from 'vue';
-import { type PropertySummary } from '../../contract/register.ts';
-import { manyMachines } from '../../contract/machines.ts';
+import { type PropertySummary } from '../../contract/register/register.ts';
+import { manyMachines } from '../../contract/register/machines.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';

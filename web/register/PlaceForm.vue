@@ -2,7 +2,7 @@
 /** Registering a unit or a shared space, and a building for it where there is none yet. */
 import { reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { newBuilding, newPlace, PLACE_KINDS, type PropertySummary } from '../../contract/register.ts';
+import { newBuilding, newPlace, PLACE_KINDS, type PropertySummary } from '../../contract/register/register.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

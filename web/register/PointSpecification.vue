@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Filling in what must match at a point. */
 import { computed, onMounted, ref } from 'vue';
-import { specify, type Specification } from '../../contract/machines.ts';
+import { specify, type Specification } from '../../contract/register/machines.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';

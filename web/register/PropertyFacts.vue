@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Changing a property's water or practice from a day on. */
 import { reactive } from 'vue';
-import { propertyChange, type PropertySummary } from '../../contract/register.ts';
+import { propertyChange, type PropertySummary } from '../../contract/register/register.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Registering a property. */
 import { onMounted, reactive } from 'vue';
-import { newProperty } from '../../contract/register.ts';
+import { newProperty } from '../../contract/register/register.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The fields of a specification that a point has, with what follows from them. */
 import { computed } from 'vue';
-import type { Specification } from '../../contract/machines.ts';
+import type { Specification } from '../../contract/register/machines.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { agentsInUse } from '../../core/catalogue/methods.ts';
 import { ACCESSES, type SpecificationField } from '../../core/catalogue/types.ts';

@@ -3,13 +3,8 @@
 import { computed, reactive, ref } from 'vue';
 import { COOKING, DETERGENTS } from '../../core/due/drivers.ts';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
-import {
-  endTenancy,
-  householdChange,
-  newTenancy,
-  type HouseholdFacts,
-  type PlaceAnswer,
-} from '../../contract/register.ts';
+import { endTenancy, householdChange, newTenancy, type HouseholdFacts } from '../../contract/register/register.ts';
+import { type PlaceAnswer } from '../../contract/pages/place.ts';
 import { useDesk } from '../people/deskStore.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Several units that are alike, from a template or as copies of one. */
 import { computed, onMounted, reactive, ref, watch } from 'vue';
-import { newUnits } from '../../contract/machines.ts';
+import { newUnits } from '../../contract/register/machines.ts';
 import type { AnswerOf } from '../../contract/calls.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Walking a home with a phone: pick what stands there, snap its rating plate, next. */
 import { computed, onMounted, reactive, ref } from 'vue';
-import { newMachine } from '../../contract/machines.ts';
+import { newMachine } from '../../contract/register/machines.ts';
 import { api, newId, photoUrl } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The facts of a property that may change: its water, in the unit of its report, and its practice. */
 import { computed, ref } from 'vue';
-import { WATER_SOURCES } from '../../contract/register.ts';
+import { WATER_SOURCES } from '../../contract/register/register.ts';
 import { PRACTICES, type Practice } from '../../core/catalogue/practice.ts';
 import { HARDNESS_UNITS, hardnessMgL, likelierMeant, type HardnessUnit } from '../../core/quantities/hardness.ts';
 import { say } from '../language/say.ts';

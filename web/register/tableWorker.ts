@@ -8,7 +8,7 @@ import { keyOfUnit, rowReader, type Cells, type RowProblem } from '../../core/re
 import { columnNames, wordingOf } from '../../core/register/wording.ts';
 import { coreText } from '../../core/en.ts';
 import { translator } from '../../core/language/message.ts';
-import type { KnownAnswer } from '../../contract/bulk.ts';
+import type { KnownAnswer } from '../../contract/register/bulk.ts';
 
 export type Ask =
   | { readonly ask: 'heads'; readonly file: File }

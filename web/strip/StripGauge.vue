@@ -6,7 +6,7 @@ import { GLYPHS } from './glyphs.ts';
 import { isLate, isOnHold, standOn } from './marks.ts';
 import { layoutMarks } from './layoutMarks.ts';
 import { GUTTER_END, LINE_AT } from './scale.ts';
-import type { MarkDates } from '../../contract/machines.ts';
+import type { MarkDates } from '../../contract/register/machines.ts';
 import type { PointKind } from '../../core/catalogue/types.ts';
 
 export interface GaugeMark extends MarkDates {

@@ -1,7 +1,7 @@
 /** Marks as the board holds them: the server's numbers, with share and state as of today. */
 import { countedAs, isPastState, shareUsed, stateOf, type CountedAs, type PointState } from '../../core/due/line.ts';
-import { doneDayOf, lineOfMark, MARK_FIELDS, WORK, type BoardAnswer, type BoardType } from '../../contract/due.ts';
-import type { MarkDates } from '../../contract/machines.ts';
+import { doneDayOf, lineOfMark, MARK_FIELDS, WORK, type BoardAnswer, type BoardType } from '../../contract/due/due.ts';
+import type { MarkDates } from '../../contract/register/machines.ts';
 
 export interface Mark {
   readonly number: number;

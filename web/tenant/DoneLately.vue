@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What this person has done lately, and what became of it. */
 import { dayFromIso } from '../../core/calendar/day.ts';
-import type { HomeAnswer } from '../../contract/jobs.ts';
+import type { HomeAnswer } from '../../contract/jobs/jobs.ts';
 import { say } from '../language/say.ts';
 
 defineProps<{ done: HomeAnswer['done'] }>();

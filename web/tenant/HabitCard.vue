@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Habits on one card: what, how, why; and two answers each. */
 import { computed, ref } from 'vue';
-import type { HabitCard } from '../../contract/habits.ts';
+import type { HabitCard } from '../../contract/due/habits.ts';
 import { api, newId } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';

@@ -1,6 +1,6 @@
 import { createApp } from 'vue';
 import { createRouter, createWebHistory } from 'vue-router';
-import { fieldsText } from '../../contract/en.ts';
+import { fieldsText } from '../../contract/form/en.ts';
 import { openSession, readSession } from '../api/api.ts';
 import { learn } from '../language/say.ts';
 import { createTheme } from '../theme/vuetify.ts';

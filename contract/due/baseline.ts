@@ -1,47 +1,8 @@
-/** Filling a register fast: templates, import, the baseline. */
-import { array, number, object, string, type InferType } from 'yup';
-import { POINT_KINDS } from '../core/catalogue/catalogue.ts';
-import type { PointKind } from '../core/catalogue/types.ts';
-import type { KnownRegister } from '../core/register/rows.ts';
-import { id, isoDay } from './fields.ts';
-import type { Column } from '../core/register/columns.ts';
-import type { MachineSketch } from './machines.ts';
-
-/** A register as a table: the text of the file, its head line first, with the column under each head. */
-export interface ImportForm {
-  readonly csv: string;
-  /** Null for a column that is not taken. */
-  readonly columns: readonly (Column | null)[];
-  /** Where properties without a time zone lie. */
-  readonly zone: string;
-}
-
-export interface TemplateSummary {
-  /** A starter's key, or the id of one's own. */
-  readonly id: string;
-  readonly name: string;
-  readonly own: boolean;
-  readonly machines: readonly MachineSketch[];
-  readonly points: number;
-}
-
-/** Largest file of an import. */
-
-/** What an import would do, or has done. */
-export interface ImportAnswer {
-  readonly rows: number;
-  readonly properties: number;
-  readonly units: number;
-  readonly machines: number;
-  readonly points: number;
-}
-
-/** What a preview of a file needs of the register. */
-export interface KnownAnswer {
-  readonly known: KnownRegister;
-  readonly zone: string;
-  readonly today: number;
-}
+/** The baseline: what has no record, spread over weeks. */
+import { number, object, string, type InferType } from 'yup';
+import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
+import type { PointKind } from '../../core/catalogue/types.ts';
+import { id, isoDay } from '../form/fields.ts';
 
 export const BASELINE_WEEKS = { least: 1, most: 26, usual: 6 } as const;
 
@@ -107,5 +68,3 @@ export interface BaselineAnswer {
   readonly properties: readonly { readonly id: string; readonly name: string }[];
   readonly assignees: readonly { readonly id: string; readonly name: string }[];
 }
-
-export const fileColumns = array().of(string().nullable().defined()).max(200).required();

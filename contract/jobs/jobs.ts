@@ -1,18 +1,18 @@
 /** Jobs: giving, doing, sending. */
 import { array, lazy, mixed, number, object, string, type InferType } from 'yup';
-import { FINDS } from '../core/catalogue/catalogue.ts';
-import type { IllustrationKey } from '../core/catalogue/illustrations.ts';
-import { SWITCHES } from '../core/catalogue/systems.ts';
-import { AGENTS, FINDINGS, type Need, type Phase, type State } from '../core/catalogue/types.ts';
-import { GRADES } from '../core/catalogue/grades.ts';
-import type { Sitting } from '../core/jobs/sitting.ts';
-import type { JobState } from '../core/jobs/transitions.ts';
-import { count, id, ids, instant, isoDay, line, note } from './fields.ts';
-import type { AlarmAnswer, EmergencyNumbers } from './alarms.ts';
-import type { ReportableMachine } from './faults.ts';
-import type { HabitCard } from './habits.ts';
-import type { FaultSummary } from './register.ts';
-import type { MarkDates } from './machines.ts';
+import { FINDS } from '../../core/catalogue/catalogue.ts';
+import type { IllustrationKey } from '../../core/catalogue/illustrations.ts';
+import { SWITCHES } from '../../core/catalogue/systems.ts';
+import { AGENTS, FINDINGS, type Need, type Phase, type State } from '../../core/catalogue/types.ts';
+import { GRADES } from '../../core/catalogue/grades.ts';
+import type { Sitting } from '../../core/jobs/sitting.ts';
+import type { JobState } from '../../core/jobs/transitions.ts';
+import { count, id, ids, instant, isoDay, line, note } from '../form/fields.ts';
+import type { AlarmAnswer, EmergencyNumbers } from '../faults/alarms.ts';
+import type { ReportableMachine } from '../faults/faults.ts';
+import type { HabitCard } from '../due/habits.ts';
+import type { FaultSummary } from '../faults/faults.ts';
+import type { MarkDates } from '../register/machines.ts';
 
 const grade = () => string().oneOf(GRADES).nullable().default(null);
 const readings = lazy((value: unknown) =>

@@ -1,9 +1,9 @@
 /** Forms and answers about machines, their points and what must match; units are made with them. */
 import { array, lazy, number, object, string, type InferType } from 'yup';
-import { ELBOW_RADII, type DuctRun } from '../core/measure/ductRun.ts';
-import { parseFilterSize } from '../core/quantities/filterSize.ts';
-import { ACCESSES, AGENTS, SURFACES, type PointKind, type SpecificationField } from '../core/catalogue/types.ts';
-import { count, id, ids, isoDay, line, note, yes } from './fields.ts';
+import { ELBOW_RADII, type DuctRun } from '../../core/measure/ductRun.ts';
+import { parseFilterSize } from '../../core/quantities/filterSize.ts';
+import { ACCESSES, AGENTS, SURFACES, type PointKind, type SpecificationField } from '../../core/catalogue/types.ts';
+import { count, id, ids, isoDay, line, note, yes } from '../form/fields.ts';
 
 export const OWNERS = ['landlord', 'tenant', 'contractor'] as const;
 
@@ -172,8 +172,6 @@ export type MachineChange = InferType<typeof machineChange>;
 export type Specification = Omit<Partial<InferType<typeof specification>>, 'duct'> & {
   duct?: DuctRun | null | undefined;
 };
-
-export const FORBIDDABLE_AGENTS = FORBIDDABLE;
 
 export interface PointSummary {
   readonly id: string;

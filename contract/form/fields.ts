@@ -1,7 +1,7 @@
 /** Fields that several schemas share. */
 import './wording.ts';
 import { array, boolean, number, string } from 'yup';
-import { dayFromIso, isZone } from '../core/calendar/day.ts';
+import { dayFromIso, isZone } from '../../core/calendar/day.ts';
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 

@@ -1,6 +1,7 @@
+import type { Severity } from '../../core/faults/symptoms.ts';
 /** Saying that something is wrong, and closing it. */
 import { array, object, type InferType } from 'yup';
-import { id, line, note } from './fields.ts';
+import { id, line, note } from '../form/fields.ts';
 
 export const reportFault = object({
   id: id().required(),
@@ -32,3 +33,26 @@ export interface ReportableMachine extends Reportable {
 }
 export type ReportFault = InferType<typeof reportFault>;
 export type CloseFault = InferType<typeof closeFault>;
+
+export interface FaultSummary {
+  readonly id: string;
+  readonly placeId: string;
+  readonly place: string;
+  readonly machineId: string;
+  readonly machine: string;
+  readonly symptom: string;
+  readonly says: string;
+  readonly severity: Severity;
+  readonly note: string;
+  readonly openedAt: number;
+  readonly zone: string;
+  readonly openedBy: string;
+  readonly correctBy: number;
+  readonly stopUsing: boolean;
+  /** Called unsafe by somebody at the machine: its work stands still until it is closed. */
+  readonly alarm: boolean;
+  readonly photoIds: readonly string[];
+  readonly pointNumber: number | null;
+  readonly closedAt: number | null;
+  readonly found: string | null;
+}

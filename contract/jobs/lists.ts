@@ -1,7 +1,7 @@
 /** Home lists: several sittings of one home in one request. */
 import { array, object, type InferType } from 'yup';
-import { id, ids } from './fields.ts';
-import type { PointAnswer } from './due.ts';
+import { id, ids } from '../form/fields.ts';
+import type { PointAnswer } from '../due/due.ts';
 
 export const giveList = object({
   id: id().required(),

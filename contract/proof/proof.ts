@@ -1,8 +1,8 @@
 /** The proof queue and its verdicts. */
 import { mixed, object, string, type InferType } from 'yup';
-import type { Check, Weight } from '../core/proof/checks.ts';
-import { note } from './fields.ts';
-import { specification, type Specification } from './machines.ts';
+import type { Check, Weight } from '../../core/proof/checks.ts';
+import { note } from '../form/fields.ts';
+import { specification, type Specification } from '../register/machines.ts';
 
 export const VERDICTS = ['accept', 'sendBack', 'registerWrong'] as const;
 export type Verdict = (typeof VERDICTS)[number];

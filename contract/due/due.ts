@@ -1,13 +1,13 @@
 /** The line board and a point's story. */
-import type { Day } from '../core/calendar/day.ts';
-import type { Line } from '../core/due/line.ts';
-import type { MethodKey, PointKind } from '../core/catalogue/types.ts';
-import type { EvidenceLevel } from '../core/proof/record.ts';
-import type { JobState } from '../core/jobs/transitions.ts';
-import type { MarkDates, Specification } from './machines.ts';
+import type { Day } from '../../core/calendar/day.ts';
+import type { Line } from '../../core/due/line.ts';
+import type { MethodKey, PointKind } from '../../core/catalogue/types.ts';
+import type { EvidenceLevel } from '../../core/proof/record.ts';
+import type { JobState } from '../../core/jobs/transitions.ts';
+import type { MarkDates, Specification } from '../register/machines.ts';
 import type { Scope } from './practice.ts';
-import type { AnchorKind } from '../core/catalogue/anchorChoice.ts';
-import type { Practice } from '../core/catalogue/practice.ts';
+import type { AnchorKind } from '../../core/catalogue/anchorChoice.ts';
+import type { Practice } from '../../core/catalogue/practice.ts';
 
 /**
  * Work on a point, as a number in a mark: 0 nobody is on it, 1 given, 2 started, 3 awaiting its test, 4 on hold, and

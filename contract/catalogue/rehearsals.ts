@@ -1,7 +1,7 @@
 /** Rehearsals: a procedure walked through without a machine, with questions. */
 import { array, number, object, string, type InferType } from 'yup';
-import type { Grade } from '../core/catalogue/grades.ts';
-import { id } from './fields.ts';
+import type { Grade } from '../../core/catalogue/grades.ts';
+import { id } from '../form/fields.ts';
 
 const seed = () => number().integer().min(0).max(0xffffffff);
 

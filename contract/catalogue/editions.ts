@@ -1,10 +1,10 @@
 /** Procedures as they are read and edited. */
 import { array, number, object, string, type InferType } from 'yup';
-import type { Edition } from '../core/catalogue/edition.ts';
-import { AGENTS, LEVELS, type Agent, type Level, type Phase, type PointKind } from '../core/catalogue/types.ts';
-import type { IllustrationKey } from '../core/catalogue/illustrations.ts';
-import type { PracticeDays, School } from '../core/catalogue/practice.ts';
-import { count, line, note } from './fields.ts';
+import type { Edition } from '../../core/catalogue/edition.ts';
+import { AGENTS, LEVELS, type Agent, type Level, type Phase, type PointKind } from '../../core/catalogue/types.ts';
+import type { IllustrationKey } from '../../core/catalogue/illustrations.ts';
+import type { PracticeDays, School } from '../../core/catalogue/practice.ts';
+import { count, line, note } from '../form/fields.ts';
 
 const PHASE_KEYS: Phase[] = ['isolate', 'open', 'look', 'clean', 'refit', 'restore', 'test'];
 

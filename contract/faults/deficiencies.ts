@@ -1,7 +1,7 @@
 /** Deficiencies: reporting, changing who puts one right and by when, closing. */
 import { array, object, string, type InferType } from 'yup';
-import type { Severity } from '../core/faults/symptoms.ts';
-import { id, isoDay, line, note } from './fields.ts';
+import type { Severity } from '../../core/faults/symptoms.ts';
+import { id, isoDay, line, note } from '../form/fields.ts';
 
 export const SEVERITIES = ['lifeThreatening', 'severe', 'moderate', 'low'] as const satisfies readonly Severity[];
 

@@ -1,11 +1,11 @@
 /** Choosing: practice, methods, assumptions, the calendar, prices and budgets, and seeing first what would follow. */
 import { array, lazy, mixed, number, object, string, type InferType } from 'yup';
-import { parseRule } from '../core/calendar/rule.ts';
-import { METHODS, type MethodKey } from '../core/catalogue/types.ts';
-import { ANCHOR_KINDS, type AnchorKind } from '../core/catalogue/anchorChoice.ts';
-import type { Burden } from '../core/due/burden.ts';
-import { PRACTICES, type Practice } from '../core/catalogue/practice.ts';
-import { count, id, isoDay, line } from './fields.ts';
+import { parseRule } from '../../core/calendar/rule.ts';
+import { METHODS, type MethodKey } from '../../core/catalogue/types.ts';
+import { ANCHOR_KINDS, type AnchorKind } from '../../core/catalogue/anchorChoice.ts';
+import type { Burden } from '../../core/due/burden.ts';
+import { PRACTICES, type Practice } from '../../core/catalogue/practice.ts';
+import { count, id, isoDay, line } from '../form/fields.ts';
 
 /** Where a choice holds, from the whole to the single point. */
 export const SCOPES = ['organisation', 'property', 'place', 'machine', 'point'] as const;

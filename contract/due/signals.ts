@@ -1,8 +1,8 @@
 /** Signals from people and machines, and looks. */
 import { array, mixed, number, object, string, type InferType } from 'yup';
-import { GRADES, type Grade } from '../core/catalogue/grades.ts';
-import type { SignalState } from '../core/due/signals.ts';
-import { id, isoDay, line, note } from './fields.ts';
+import { GRADES, type Grade } from '../../core/catalogue/grades.ts';
+import type { SignalState } from '../../core/due/signals.ts';
+import { id, isoDay, line, note } from '../form/fields.ts';
 
 export const reportSignal = object({
   id: id().required(),

@@ -1,6 +1,6 @@
 /** Habits: attested by the tenant, spot-checked by staff. */
 import { array, mixed, object, type InferType } from 'yup';
-import { id, line, note } from './fields.ts';
+import { id, line, note } from '../form/fields.ts';
 
 const kept = () => mixed<'kept' | 'lapsed'>().oneOf(['kept', 'lapsed']).required();
 

@@ -1,6 +1,6 @@
 /** Signing in, the first run, people. */
 import { array, object, string, type InferType } from 'yup';
-import { id, line } from './fields.ts';
+import { id, line } from '../form/fields.ts';
 
 export const ROLES = ['manager', 'staff', 'tenant', 'contractor'] as const;
 export type Role = (typeof ROLES)[number];

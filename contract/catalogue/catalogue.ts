@@ -1,7 +1,7 @@
 /** The catalogue as forms need it. */
-import type { Level, PointKind, SpecificationField } from '../core/catalogue/types.ts';
-import type { Reportable } from './faults.ts';
-import type { PracticeDays } from '../core/catalogue/practice.ts';
+import type { Level, PointKind, SpecificationField } from '../../core/catalogue/types.ts';
+import type { Reportable } from '../faults/faults.ts';
+import type { PracticeDays } from '../../core/catalogue/practice.ts';
 
 export interface CatalogueMachine extends Reportable {
   readonly key: string;

@@ -1,7 +1,7 @@
 /** Alarms: *not safe*, who is called, and who answered. */
 import { array, mixed, object, string, type InferType } from 'yup';
-import { ALARM_KINDS, type AlarmKind } from '../core/faults/alarms.ts';
-import { count, id, line, note } from './fields.ts';
+import { ALARM_KINDS, type AlarmKind } from '../../core/faults/alarms.ts';
+import { count, id, line, note } from '../form/fields.ts';
 
 export const raiseAlarm = object({
   id: id().required(),

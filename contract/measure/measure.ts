@@ -1,7 +1,7 @@
 /** Measurements that are kept with a record. */
 import { lazy, mixed, object, string, type InferType } from 'yup';
-import { MEASURES, type MeasureInputs } from '../core/measure/measures.ts';
-import { id, line, note } from './fields.ts';
+import { MEASURES, type MeasureInputs } from '../../core/measure/measures.ts';
+import { id, line, note } from '../form/fields.ts';
 
 const value = () =>
   mixed<number | string>()

@@ -1,15 +1,9 @@
 /** Property, building, place, tenancy, machine, service point. */
-import type { AlarmAnswer, EmergencyNumbers } from './alarms.ts';
-import type { HandBackSummary } from './handBacks.ts';
+import type { EmergencyNumbers } from '../faults/alarms.ts';
 import { mixed, number, object, string, type InferType } from 'yup';
-import { COOKING, DETERGENTS } from '../core/due/drivers.ts';
-import { PRACTICES, type Practice } from '../core/catalogue/practice.ts';
-import type { Standing } from '../core/standing/standing.ts';
-import { count, id, isoDay, line, yes, zone } from './fields.ts';
-import type { Severity } from '../core/faults/symptoms.ts';
-import type { HabitSummary } from './habits.ts';
-import type { SignalSummary } from './signals.ts';
-import { type MachineSummary } from './machines.ts';
+import { COOKING, DETERGENTS } from '../../core/due/drivers.ts';
+import { PRACTICES, type Practice } from '../../core/catalogue/practice.ts';
+import { count, id, isoDay, line, yes, zone } from '../form/fields.ts';
 
 export const WATER_SOURCES = ['public', 'well'] as const;
 
@@ -123,29 +117,6 @@ export interface PropertySummary {
   }[];
 }
 
-export interface FaultSummary {
-  readonly id: string;
-  readonly placeId: string;
-  readonly place: string;
-  readonly machineId: string;
-  readonly machine: string;
-  readonly symptom: string;
-  readonly says: string;
-  readonly severity: Severity;
-  readonly note: string;
-  readonly openedAt: number;
-  readonly zone: string;
-  readonly openedBy: string;
-  readonly correctBy: number;
-  readonly stopUsing: boolean;
-  /** Called unsafe by somebody at the machine: its work stands still until it is closed. */
-  readonly alarm: boolean;
-  readonly photoIds: readonly string[];
-  readonly pointNumber: number | null;
-  readonly closedAt: number | null;
-  readonly found: string | null;
-}
-
 export interface TenancySummary {
   readonly id: string;
   readonly name: string;
@@ -153,55 +124,4 @@ export interface TenancySummary {
   readonly to: string | null;
   readonly household: HouseholdFacts;
   readonly hasLink: boolean;
-}
-
-export interface PlaceAnswer {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: (typeof PLACE_KINDS)[number];
-  readonly buildingId: string | null;
-  readonly property: { id: string; name: string; zone: string; today: number };
-  readonly tenancy: TenancySummary | null;
-  /** One that begins later. */
-  readonly coming: TenancySummary | null;
-  readonly machines: readonly MachineSummary[];
-  readonly hold: { readonly until: string; readonly reason: string } | null;
-  readonly habits: readonly HabitSummary[];
-  readonly budget: {
-    readonly jobs: number;
-    readonly minutes: number;
-    readonly usedJobs: number;
-    readonly usedMinutes: number;
-  } | null;
-  readonly standing: Standing;
-  readonly alarms: readonly AlarmAnswer[];
-  /** What was handed back undone and nobody has seen to. */
-  readonly handBacks: readonly HandBackSummary[];
-  readonly faults: readonly FaultSummary[];
-  readonly signals: readonly SignalSummary[];
-}
-
-/** What an empty home wants before somebody moves in. */
-export interface TurnoverAnswer {
-  readonly place: { readonly id: string; readonly name: string; readonly property: string };
-  readonly tenancy: { readonly id: string; readonly name: string; readonly to: string | null } | null;
-  readonly hold: { readonly until: string; readonly reason: string } | null;
-  readonly machines: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly tasks: readonly {
-      readonly pointId: string;
-      readonly number: number;
-      readonly name: string;
-      readonly kind: string;
-      readonly todo: 'serve' | 'look';
-      readonly says: string;
-      readonly minutes: number;
-      readonly taken: string | null;
-      readonly forTenants: boolean;
-    }[];
-    readonly habits: readonly string[];
-  }[];
-  readonly minutes: number;
-  readonly assignees: readonly { readonly id: string; readonly name: string }[];
 }

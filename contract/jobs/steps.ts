@@ -1,5 +1,5 @@
 /** A step of a plan, from its words. */
-import type { State } from '../core/catalogue/types.ts';
+import type { State } from '../../core/catalogue/types.ts';
 import type { JobStep } from './jobs.ts';
 
 export type StepWords = Omit<JobStep, 'stateSays' | 'state'>;

@@ -1,0 +1,23 @@
+/** Routes of machines, procedures, editions, rehearsals. */
+import { DOERS, MANAGER, OFFICE, passing, read, write } from '../route.ts';
+import type { CatalogueAnswer } from './catalogue.ts';
+import type { ProcedureAnswer, SaveEdition, TakeOurs } from './editions.ts';
+import type { RehearsalAnswer, RehearsalOf, RehearsalsAnswer, RehearsedForm } from './rehearsals.ts';
+
+export const catalogueRoutes = {
+  'catalogue.read': passing<{ answer: CatalogueAnswer }>()(read('/catalogue', DOERS)),
+  'procedure.read': passing<{ answer: ProcedureAnswer }>()(read('/procedures/:key', OFFICE)),
+  'rehearsal.read': passing<{ form: RehearsalOf; answer: RehearsalAnswer }>()(
+    read('/procedures/:key/rehearsal', OFFICE),
+  ),
+  'rehearsals.list': passing<{ answer: RehearsalsAnswer }>()(read('/rehearsals', OFFICE)),
+  'rehearsal.keep': passing<{ form: RehearsedForm; answer: { asked: number; correct: number } }>()(
+    write('POST', '/rehearsals', OFFICE, 8, 60),
+  ),
+  'edition.save': passing<{ form: SaveEdition; answer: { number: number } }>()(
+    write('POST', '/procedures/:key/editions', MANAGER, 64),
+  ),
+  'edition.takeOurs': passing<{ form: TakeOurs; answer: { number: number } }>()(
+    write('POST', '/procedures/:key/ours', MANAGER),
+  ),
+} as const;

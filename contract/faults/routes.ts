@@ -1,0 +1,34 @@
+/** Routes of faults, deficiencies, alarms and who is told. */
+import { DOERS, MANAGER, OFFICE, passing, read, write, type Made } from '../route.ts';
+import type { AlarmAnswer, ChangeDuty, ChangeNumbers, DutyAnswer, RaiseAlarm } from './alarms.ts';
+import type { ChangeDeficiency, CloseDeficiency, DeficienciesAnswer, ReportDeficiency } from './deficiencies.ts';
+import type { CloseFault, FaultSummary, ReportFault } from './faults.ts';
+
+export const faultsRoutes = {
+  'faults.list': passing<{ answer: { faults: readonly FaultSummary[] } }>()(read('/faults', OFFICE)),
+  'faults.report': passing<{ form: ReportFault; answer: Made }>()(write('POST', '/faults', DOERS, 32, 30)),
+  'deficiencies.list': passing<{ answer: DeficienciesAnswer }>()(read('/deficiencies', OFFICE)),
+  'deficiencies.report': passing<{ form: ReportDeficiency; answer: Made }>()(
+    write('POST', '/deficiencies', DOERS, 32, 30),
+  ),
+  'deficiencies.change': passing<{ form: ChangeDeficiency; answer: object }>()(
+    write('PUT', '/deficiencies/:id', MANAGER, 8),
+  ),
+  'deficiencies.close': passing<{ form: CloseDeficiency; answer: object }>()(
+    write('POST', '/deficiencies/:id/close', OFFICE, 16),
+  ),
+  'alarms.list': passing<{ answer: { alarms: readonly AlarmAnswer[] } }>()(read('/alarms', OFFICE)),
+  'alarm.raise': passing<{ form: RaiseAlarm; answer: AlarmAnswer }>()(write('POST', '/alarms', DOERS, 8, 60)),
+  'alarm.read': passing<{ answer: AlarmAnswer }>()(read('/alarms/:id', DOERS)),
+  'alarm.acknowledge': passing<{ answer: AlarmAnswer }>()(write('POST', '/alarms/:id/acknowledge', OFFICE, 1)),
+  'alarm.answer': passing<{ form: { readonly token: string }; answer: AlarmAnswer }>()(
+    write('POST', '/alarms/answer', 'anyone', 4, 20),
+  ),
+  'duty.read': passing<{ answer: DutyAnswer }>()(read('/duty', MANAGER)),
+  'duty.change': passing<{ form: ChangeDuty; answer: object }>()(write('POST', '/duty', MANAGER, 8)),
+  'duty.try': passing<{ answer: { readonly says: string } }>()(write('POST', '/duty/try', MANAGER, 1, 10)),
+  'property.numbers': passing<{ form: ChangeNumbers; answer: object }>()(
+    write('POST', '/properties/:id/numbers', MANAGER, 4),
+  ),
+  'faults.close': passing<{ form: CloseFault; answer: object }>()(write('POST', '/faults/:id/close', OFFICE)),
+} as const;

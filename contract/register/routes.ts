@@ -1,0 +1,80 @@
+/** Routes of homes, tenancies, machines, labels, tables. */
+import { MAX_IMPORT_MB } from '../form/limits.ts';
+import { MANAGER, OFFICE, passing, read, write, type Made } from '../route.ts';
+import type { ImportAnswer, ImportForm, KnownAnswer, TemplateSummary } from './bulk.ts';
+import type {
+  ContractForm,
+  MachineChange,
+  ManyMachines,
+  MoveMachine,
+  NewMachine,
+  NewTemplate,
+  NewUnits,
+  RemoveUnits,
+  RetireMachine,
+} from './machines.ts';
+import type {
+  EndTenancy,
+  HoldPlace,
+  HouseholdChange,
+  NewBuilding,
+  NewPlace,
+  NewProperty,
+  NewTenancy,
+  PropertyChange,
+  PropertySummary,
+  TenancyChange,
+} from './register.ts';
+
+export const registerRoutes = {
+  'homes.read': passing<{ answer: { properties: readonly PropertySummary[] } }>()(read('/homes', OFFICE)),
+  'property.create': passing<{ form: NewProperty; answer: Made }>()(write('POST', '/properties', MANAGER)),
+  'property.change': passing<{ form: PropertyChange; answer: object }>()(
+    write('POST', '/properties/:id/changes', MANAGER),
+  ),
+  'building.create': passing<{ form: NewBuilding; answer: Made }>()(write('POST', '/buildings', MANAGER)),
+  'place.create': passing<{ form: NewPlace; answer: Made }>()(write('POST', '/places', MANAGER)),
+  'tenancy.create': passing<{ form: NewTenancy; answer: Made }>()(write('POST', '/tenancies', MANAGER)),
+  'tenancy.change': passing<{ form: TenancyChange; answer: object }>()(write('PUT', '/tenancies/:id', MANAGER)),
+  'tenancy.withdraw': passing<{ answer: object }>()(write('DELETE', '/tenancies/:id', MANAGER, 0)),
+  'tenancy.household': passing<{ form: HouseholdChange; answer: object }>()(
+    write('POST', '/tenancies/:id/household', MANAGER),
+  ),
+  'tenancy.link': passing<{ answer: { path: string; code: string } }>()(
+    write('POST', '/tenancies/:id/links', MANAGER, 4, 30),
+  ),
+  'tenancy.revoke': passing<{ answer: object }>()(write('DELETE', '/tenancies/:id/links', MANAGER, 0)),
+  'machine.create': passing<{ form: NewMachine; answer: { id: string; points: readonly number[] } }>()(
+    write('POST', '/machines', MANAGER),
+  ),
+  'machine.change': passing<{ form: MachineChange; answer: object }>()(write('PUT', '/machines/:id', MANAGER)),
+  'place.hold': passing<{ form: HoldPlace; answer: object }>()(write('POST', '/places/:id/hold', MANAGER)),
+  'tenancy.end': passing<{ form: EndTenancy; answer: object }>()(write('POST', '/tenancies/:id/end', MANAGER)),
+  'machine.contract': passing<{ form: ContractForm; answer: object }>()(
+    write('PUT', '/machines/:id/contract', MANAGER),
+  ),
+  'machine.retire': passing<{ form: RetireMachine; answer: object }>()(
+    write('POST', '/machines/:id/retirement', MANAGER),
+  ),
+  'machine.remove': passing<{ answer: object }>()(write('DELETE', '/machines/:id', MANAGER, 0)),
+  'machine.move': passing<{ form: MoveMachine; answer: object }>()(write('PUT', '/machines/:id/place', MANAGER)),
+  'labels.read': { ...read('/labels/:scope/:id', MANAGER), perMinute: 60 },
+  'templates.list': passing<{ answer: { templates: readonly TemplateSummary[] } }>()(read('/templates', MANAGER)),
+  'template.create': passing<{ form: NewTemplate; answer: Made }>()(write('POST', '/templates', MANAGER, 64)),
+  'template.remove': passing<{ answer: object }>()(write('DELETE', '/templates/:id', MANAGER, 0)),
+  'template.ofPlace': passing<{ answer: TemplateSummary }>()(read('/places/:id/template', MANAGER)),
+  'units.create': passing<{ form: NewUnits; answer: { ids: readonly string[]; points: number } }>()(
+    write('POST', '/units', MANAGER, 128, 60),
+  ),
+  'units.remove': passing<{ form: RemoveUnits; answer: { removed: number } }>()(
+    write('POST', '/units/removal', MANAGER, 32),
+  ),
+  'machines.createMany': passing<{ form: ManyMachines; answer: { points: number } }>()(
+    write('POST', '/machines/many', MANAGER, 64, 60),
+  ),
+  'register.known': passing<{ answer: KnownAnswer }>()(read('/register/known', MANAGER)),
+  'register.export': read('/register/table', MANAGER),
+  'register.import': passing<{ form: ImportForm; answer: ImportAnswer }>()(
+    write('POST', '/register/table', MANAGER, (MAX_IMPORT_MB + 1) * 1024, 12),
+  ),
+} as const;

@@ -1,0 +1,56 @@
+/** One row of the door's table: a route, who may call it, how often, how much it takes in, and what passes there. */
+import type { Role } from './people/people.ts';
+
+export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
+
+export interface Route<M extends Method = Method, P extends string = string, Exchange = unknown> {
+  readonly method: M;
+  readonly path: P;
+  /** `anyone` needs no session. */
+  readonly roles: readonly Role[] | 'anyone';
+  /** Requests a minute of one session (or one address, where there is none). */
+  readonly perMinute: number;
+  /** Largest body in kB; 0 takes none. */
+  readonly bodyKb: number;
+  /** The form taken and the answer given: a type alone, with nothing there when it runs. */
+  readonly passes?: Exchange;
+}
+
+export const MANAGER: readonly Role[] = ['manager'];
+export const OFFICE: readonly Role[] = ['manager', 'staff'];
+/** Whoever works or lives here. */
+export const RESIDENTS: readonly Role[] = [...OFFICE, 'tenant'];
+/** Whoever does jobs. */
+export const DOERS: readonly Role[] = [...RESIDENTS, 'contractor'];
+
+/** Something was made, under this id. */
+export interface Made {
+  readonly id: string;
+}
+
+/** A row for reading. */
+export const read = <P extends string>(path: P, roles: Route['roles']): Route<'GET', P> => ({
+  method: 'GET',
+  path,
+  roles,
+  perMinute: 600,
+  bodyKb: 0,
+});
+
+/** A row for writing. */
+export const write = <M extends 'POST' | 'PUT' | 'DELETE', P extends string>(
+  method: M,
+  path: P,
+  roles: Route['roles'],
+  bodyKb = 32,
+  perMinute = 240,
+): Route<M, P> => ({ method, path, roles, perMinute, bodyKb });
+
+/**
+ * A row with what passes at its route, as types: the web's call and the server's handler are both held to them, and no
+ * schema travels to a page that does not check by it. A row without answers with a file, or takes a file or a message.
+ */
+export const passing =
+  <Exchange extends { readonly form?: unknown; readonly answer: unknown }>() =>
+  <M extends Method, P extends string>(row: Route<M, P>): Route<M, P, Exchange> =>
+    row as Route<M, P, Exchange>;
