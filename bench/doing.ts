@@ -29,9 +29,12 @@ A phone plans again by itself whenever something is found; a slow one needs some
 
 Run with every test, since they are quick:
 
-- 200 rounds over a connection that drops, doubles, delays and reorders: nothing lost, nothing twice, order kept (\`tests/server/connection.test.ts\`, against the real server).
+- 200 rounds over a connection that drops, doubles, delays and reorders: nothing lost, nothing twice, order kept
+  (\`tests/server/connection.test.ts\`, against the real server).
 - What people wait for, the first useful screen of a tenant among it, is measured by \`npm run bench:waiting\`.
-- Script and styles of the tenant's entry: ${kB(entry.first)} kB for the first screen, ${kB(entry.all)} kB for all of them, gzip (bar 220 kB: ${met(entry.all <= 220_000)}). The worker then keeps the app on the device, after the first screen.
+- Script and styles of the tenant's entry: ${kB(entry.first)} kB for the first screen, ${kB(entry.all)} kB for all
+  of them, gzip (bar 220 kB: ${met(entry.all <= 220_000)}). The worker then keeps the app on the device, after the first
+  screen.
 `,
 );
 console.log(lost, broken);

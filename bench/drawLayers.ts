@@ -1,4 +1,4 @@
-/** `npm run draw`: the rooms and the server's layers with what they import, drawn from the imports into docs/layers.svg. */
+/** `npm run draw`: rooms and the server's layers with what they import, drawn from the imports into docs/layers.svg. */
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -63,13 +63,17 @@ const LEFT = 250;
 const y = (room: string) => 20 + rooms.indexOf(room) * ROW + ROW / 2;
 const boxes = rooms.map(
   (room) =>
-    `<rect x="10" y="${y(room) - 11}" width="${LEFT - 20}" height="22" rx="4" fill="#e7eceb"/><text x="20" y="${y(room) + 4}" font-weight="600">${room}</text><text x="${LEFT - 20}" y="${y(room) + 4}" text-anchor="end" fill="#4b5a5e">${files.get(room)} files</text>`,
+    `<rect x="10" y="${y(room) - 11}" width="${LEFT - 20}" height="22" rx="4" fill="#e7eceb"/>` +
+    `<text x="20" y="${y(room) + 4}" font-weight="600">${room}</text>` +
+    `<text x="${LEFT - 20}" y="${y(room) + 4}" text-anchor="end" fill="#4b5a5e">${files.get(room)} files</text>`,
 );
 const arcs = rooms.flatMap((from) =>
   [...(imports.get(from) ?? [])].map(([to, count]) => {
     const reach = LEFT + 14 + (y(to) - y(from)) * 0.62;
     const width = Math.min(5, 0.6 + Math.sqrt(count) / 3).toFixed(1);
-    return `<path d="M${LEFT - 8} ${y(from)}C${reach} ${y(from)} ${reach} ${y(to)} ${LEFT - 8} ${y(to)}" fill="none" stroke="#0b5f5b" stroke-opacity=".38" stroke-width="${width}"><title>${from} imports ${to}: ${count}</title></path>`;
+    const curve = `M${LEFT - 8} ${y(from)}C${reach} ${y(from)} ${reach} ${y(to)} ${LEFT - 8} ${y(to)}`;
+    const pen = `fill="none" stroke="#0b5f5b" stroke-opacity=".38" stroke-width="${width}"`;
+    return `<path d="${curve}" ${pen}><title>${from} imports ${to}: ${count}</title></path>`;
   }),
 );
 const height = rooms.length * ROW + 40;

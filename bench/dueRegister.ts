@@ -73,7 +73,9 @@ export async function largeRegister(points: number): Promise<Large> {
       i,
     }));
     await many(
-      `INSERT INTO place (organisation_id, created_at, id, property_id, kind, name, sort) SELECT ?2, ?3, ${columns(5)} FROM json_each(?1)`,
+      `INSERT INTO place (organisation_id, created_at, id, property_id, kind, name, sort)
+SELECT ?2, ?3, ${columns(5)}
+FROM json_each(?1)`,
       places.map(({ id, i }) => [id, propertyId, 'unit', `Flat ${i}`, i]),
     );
     await many(
@@ -81,11 +83,15 @@ export async function largeRegister(points: number): Promise<Large> {
       places.map(({ tenant, i }) => [tenant, `T. ${i}`]),
     );
     await many(
-      `INSERT INTO tenancy (organisation_id, created_at, id, place_id, person_id, from_day) SELECT ?2, ?3, ${columns(4)} FROM json_each(?1)`,
+      `INSERT INTO tenancy (organisation_id, created_at, id, place_id, person_id, from_day)
+SELECT ?2, ?3, ${columns(4)}
+FROM json_each(?1)`,
       places.map(({ id, tenant, tenancy }) => [tenancy, id, tenant, today - 900]),
     );
     await many(
-      `INSERT INTO fact (organisation_id, recorded_at, id, subject_id, name, value, from_day, recorded_by) SELECT ?2, ?3, ${columns(6)} FROM json_each(?1)`,
+      `INSERT INTO fact (organisation_id, recorded_at, id, subject_id, name, value, from_day, recorded_by)
+SELECT ?2, ?3, ${columns(6)}
+FROM json_each(?1)`,
       places.map(({ tenancy, i }) => [
         v7(),
         tenancy,
@@ -105,16 +111,23 @@ export async function largeRegister(points: number): Promise<Large> {
       ]),
     );
     await many(
-      `INSERT INTO machine (organisation_id, created_at, id, place_id, type, label, maker, model, fuel, owner, drain_branch, number) SELECT ?2, ?3, ${columns(10)} FROM json_each(?1)`,
+      `INSERT INTO machine (organisation_id, created_at, id, place_id, type, label, maker, model, fuel, owner,
+  drain_branch, number)
+SELECT ?2, ?3, ${columns(10)}
+FROM json_each(?1)`,
       places.map(({ id, machine, i }) => [machine, id, 'washer', '', '', '', 'electric', 'landlord', '', i + 1]),
     );
     await many(
-      `INSERT INTO point (organisation_id, created_at, id, number, machine_id, procedure) SELECT ?2, ?3, ${columns(4)} FROM json_each(?1)`,
+      `INSERT INTO point (organisation_id, created_at, id, number, machine_id, procedure)
+SELECT ?2, ?3, ${columns(4)}
+FROM json_each(?1)`,
       ids.map((id, i) => [id, i + 1, places[Math.floor(i / POINTS_A_PLACE)]!.machine, keys[i % keys.length]]),
     );
     const grade = () => GRADES[Math.floor(random() * 4)];
     await many(
-      `INSERT INTO condition (organisation_id, at, id, point_id, kind, day, grade, confirmed, person_id) SELECT ?2, ?3, ${columns(7)} FROM json_each(?1)`,
+      `INSERT INTO condition (organisation_id, at, id, point_id, kind, day, grade, confirmed, person_id)
+SELECT ?2, ?3, ${columns(7)}
+FROM json_each(?1)`,
       ids.flatMap((id) => {
         const last = today - Math.floor(random() * 60);
         return [

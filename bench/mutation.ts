@@ -1,7 +1,7 @@
 /**
  * `npm run mutation`: small mistakes put into the core one at a time, and whether its tests notice; a sample from a
- * fixed seed, written to docs/mutation.md. `npm run mutation -- core/due/line.ts` takes every mutant of the files named,
- * and writes nothing.
+ * fixed seed, written to docs/mutation.md. `npm run mutation -- core/due/line.ts` takes every mutant of the files
+ * named, and writes nothing.
  */
 import { existsSync, readFileSync } from 'node:fs';
 import { Stryker } from '@stryker-mutator/core';
@@ -71,10 +71,10 @@ const rows = lived.map((it) => {
 const PAGE = [
   '# Small mistakes, and whether the tests notice',
   '',
-  `${measuredOn('mutation')} One in ${SAMPLE_ONE_IN} of the ${results.length.toLocaleString('en')} mutants of \`core/\`,`,
-  'drawn by a fixed seed; words, drawings and procedures, which are data, aside, and what runs once at load (tables, mostly),',
-  'since each would want the whole suite. Each is one small mistake put into the code: a comparison turned, a bound moved,',
-  'a condition dropped.',
+  `${measuredOn('mutation')} One in ${SAMPLE_ONE_IN} of the ${results.length.toLocaleString('en')} mutants of`,
+  '`core/`, drawn by a fixed seed; words, drawings and procedures, which are data, aside, and what runs once at load',
+  '(tables, mostly), since each would want the whole suite. Each is one small mistake put into the code: a comparison',
+  'turned, a bound moved, a condition dropped.',
   '',
   '| what | measured | bar | |',
   '|---|---|---|---|',

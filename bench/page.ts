@@ -31,7 +31,14 @@ function commit(): string {
 
 /** Where and on what it was measured, as a sentence. */
 export const measuredOn = (command: string): string =>
-  `Written by \`npm run ${command}\` on ${new Date().toISOString().slice(0, 10)} at commit ${commit()}: ${cpus().length} × ${cpus()[0]?.model.trim() || 'unnamed'}, Node ${process.version}.`;
+  [
+    `Written by \`npm run ${command}\` on ${new Date().toISOString().slice(0, 10)} at commit ${commit()}:`,
+    `${cpus().length} × ${cpus()[0]?.model.trim() || 'unnamed'}, Node ${process.version}.`,
+  ].join(' ');
+
+/** How the pages of ratios are to be read. */
+export const RATIOS_IN_TURNS =
+  'Ratios are of two things measured in turns in one run; the spread (10–90 %) is the noise of the machine.';
 
 function keep(name: string, text: string): void {
   if (!TOY) writeFileSync(join(DOCS, name), text);

@@ -33,8 +33,11 @@ export function planningRow(): string {
     })
     .sort((a, b) => b.ms - a.ms);
   const [slowest] = took;
-  return `| Planning a sitting of a whole machine, ${took.length} types of machine, ${GOES} goes each | median ${median(took.map(({ ms }) => ms)).toFixed(1)} ms, 90 % ${quantile(
-    took.map(({ ms }) => ms),
-    0.9,
-  ).toFixed(1)} ms; slowest ${slowest!.key} with ${slowest!.points} points, ${slowest!.ms.toFixed(1)} ms | |`;
+  const times = took.map(({ ms }) => ms);
+  return [
+    `| Planning a sitting of a whole machine, ${took.length} types of machine, ${GOES} goes each`,
+    `median ${median(times).toFixed(1)} ms, 90 % ${quantile(times, 0.9).toFixed(1)} ms;` +
+      ` slowest ${slowest!.key} with ${slowest!.points} points, ${slowest!.ms.toFixed(1)} ms`,
+    '|',
+  ].join(' | ');
 }

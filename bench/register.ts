@@ -16,7 +16,7 @@ import { rowReader } from '../core/register/rows.ts';
 import { columnNames, wordingOf } from '../core/register/wording.ts';
 import { serve } from '../server/serve.ts';
 import { median, met, spread } from './figures.ts';
-import { measuredOn, sized, writePage } from './page.ts';
+import { RATIOS_IN_TURNS, measuredOn, sized, writePage } from './page.ts';
 
 process.setSourceMapsEnabled(false);
 const ROWS = sized(20_000, 200);
@@ -41,7 +41,9 @@ function* lines(count: number): Generator<string> {
   yield `${HEAD.map((column) => names[column]).join()}\n`;
   for (let i = 0; i < count; i += 1) {
     const unit = Math.floor(i / MACHINES.length);
-    yield `Long Court ${unit % 40},Flat ${unit},R. Holloway ${unit},2025-03-01,2,${MACHINES[i % MACHINES.length]},Lavella,D45,Riser ${unit % 9},${i % MACHINES.length === 3 ? '16x25x1' : ''}\n`;
+    const tenancy = `Long Court ${unit % 40},Flat ${unit},R. Holloway ${unit},2025-03-01,2`;
+    const size = i % MACHINES.length === 3 ? '16x25x1' : '';
+    yield `${tenancy},${MACHINES[i % MACHINES.length]},Lavella,D45,Riser ${unit % 9},${size}\n`;
   }
 }
 
@@ -150,7 +152,7 @@ writePage(
   'register-figures.md',
   `# Taking in a table
 
-${measuredOn('bench:register')} Ratios are of two things measured in turns in one run; the spread is the noise of the machine.
+${measuredOn('bench:register')} ${RATIOS_IN_TURNS}
 
 ${ROWS.toLocaleString('en')} rows of ${HEAD.length} of the ${COLUMNS.length} columns.
 
@@ -160,6 +162,7 @@ ${ROWS.toLocaleString('en')} rows of ${HEAD.length} of the ${COLUMNS.length} col
 | Heap at its highest, of ${ROWS.toLocaleString('en')} rows and of five times as many, both over what stood before | ${heap[0]!.toFixed(0)} MB and ${heap[1]!.toFixed(0)} MB: what was said of each unit, no rows | flat: no rows are kept | |
 | Taking it in over HTTP: ${taken.machines.toLocaleString('en')} machines, ${taken.points.toLocaleString('en')} points with their lines, in one write | ${seconds.toFixed(1)} s | none | |
 
-The browser does the same beside the page, with progress and a way to stop; [waiting-figures.md](waiting-figures.md) has its seconds.
+The browser does the same beside the page, with progress and a way to stop; [waiting-figures.md](waiting-figures.md)
+has its seconds.
 `,
 );

@@ -1,7 +1,7 @@
 /**
  * What upkeep by the engine's lines comes to: 400 homes lived through for two years by the truth model, everybody
- * answering,
- * and with a quarter of the households doing nothing. Run by `npm run bench:upkeep`; writes its table of `docs/due.md`.
+ * answering, and with a quarter of the households doing nothing. Run by `npm run bench:upkeep`; writes its table of
+ * `docs/due.md`.
  */
 import { DOOR_MINUTES, liveUpkeep, type UpkeepResult } from '../core/lab/upkeep.ts';
 import { met } from './figures.ts';
@@ -22,7 +22,8 @@ const row = (
   holds?: (result: UpkeepResult) => boolean,
 ) => `| ${what} | ${results.map((it) => `${say(it)}${holds ? `, ${met(holds(it))}` : ''}`).join(' | ')} | ${bar} |`;
 writePart('due.md', 'upkeep', [
-  `${HOMES} neutral two-bed flats with ${results[0]!.parts.toLocaleString('en')} kept parts, ${DAYS / 365} years, one seed; people take 10 to 14 days. ${measuredOn('bench:upkeep')}`,
+  `${HOMES} neutral two-bed flats with ${results[0]!.parts.toLocaleString('en')} kept parts, ${DAYS / 365} years, one`,
+  `seed; people take 10 to 14 days. ${measuredOn('bench:upkeep')}`,
   '',
   `| | ${RUNS.map(({ name }) => name).join(' | ')} | bar |`,
   `|---|${RUNS.map(() => '---').join('|')}|---|`,

@@ -31,9 +31,8 @@ const missing = hashes.filter((hash) => {
   copyFileSync(join(from, path), join(to, path));
   return false;
 });
-console.log(
-  `${command === 'backup' ? 'Backed up' : 'Restored'} the database and ${hashes.length - missing.length} photos to ${to}.`,
-);
+const done = command === 'backup' ? 'Backed up' : 'Restored';
+console.log(`${done} the database and ${hashes.length - missing.length} photos to ${to}.`);
 if (missing.length > 0) {
   console.error(`${missing.length} photos that the database names are not in ${from}.`);
   process.exit(1);

@@ -21,7 +21,8 @@ if (!SIGNALS.some((signal) => signal.key === type)) {
 }
 if (!id && !existsSync(key)) {
   console.error(
-    `There is no key at ${key}. Connect a machine at the desk, then: bin/emit --id EMITTER --key PRIVATE-KEY --type ${type}`,
+    `There is no key at ${key}. Connect a machine at the desk, then:\n` +
+      `  bin/emit --id EMITTER --key PRIVATE-KEY --type ${type}`,
   );
   process.exit(2);
 }

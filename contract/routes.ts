@@ -1,6 +1,6 @@
 /**
- * The door between web and server: every route by its name. The server mounts nothing that is not here, and a test walks
- * the table as every role.
+ * The door between web and server: every route by its name. The server mounts nothing that is not here, and a test
+ * walks the table as every role.
  */
 import type { Route } from './route.ts';
 import { peopleRoutes } from './people/routes.ts';

@@ -221,8 +221,11 @@ async function install(
 async function shutoffPicture(): Promise<Buffer> {
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="800" height="600" viewBox="0 0 200 150"><rect width="200" height="150" fill="#d8d3c6"/>
 <path d="M0 34h200M0 84h200M44 0v34M120 34v50M64 84v66M150 84v66" stroke="#c2bcae" stroke-width="2"/>
-<rect x="26" y="44" width="46" height="46" rx="5" fill="#f5f3ec" stroke="#5b696d" stroke-width="2"/><circle cx="40" cy="67" r="4" fill="#3a4a4e"/><circle cx="58" cy="67" r="4" fill="#3a4a4e"/>
-<path d="M136 30v92" stroke="#9a7b4a" stroke-width="10"/><path d="M120 62h32v18h-32z" fill="#b08d57" stroke="#6b5330" stroke-width="2"/><path d="M136 62v-16M122 46h28" stroke="#a8391f" stroke-width="6" stroke-linecap="round"/>
+<rect x="26" y="44" width="46" height="46" rx="5" fill="#f5f3ec" stroke="#5b696d" stroke-width="2"/>
+<circle cx="40" cy="67" r="4" fill="#3a4a4e"/><circle cx="58" cy="67" r="4" fill="#3a4a4e"/>
+<path d="M136 30v92" stroke="#9a7b4a" stroke-width="10"/>
+<path d="M120 62h32v18h-32z" fill="#b08d57" stroke="#6b5330" stroke-width="2"/>
+<path d="M136 62v-16M122 46h28" stroke="#a8391f" stroke-width="6" stroke-linecap="round"/>
 <path d="M72 84c30 26 30 40 64 38" stroke="#3a4a4e" stroke-width="4" fill="none"/></svg>`;
   return sharp(Buffer.from(svg)).jpeg({ quality: 85 }).toBuffer();
 }

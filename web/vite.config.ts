@@ -4,6 +4,9 @@ import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 import vuetify from 'vite-plugin-vuetify';
 
+/** One pattern of several, for what goes into one file. */
+const anyOf = (...patterns: readonly RegExp[]) => new RegExp(patterns.map(({ source }) => source).join('|'));
+
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [
@@ -35,16 +38,23 @@ export default defineConfig({
       output: {
         // Few files, not many small ones: on a thin line each costs a journey. What a phone's first screen needs comes
         // in four.
-        advancedChunks: {
+        codeSplitting: {
           groups: [
             {
               name: 'vue',
-              test: /node_modules[\\/](@vue|vue|vue-router|uuid|@formatjs|intl-messageformat)[\\/]|rolldown\/runtime|plugin-vue|preload-helper/,
+              test: anyOf(
+                /node_modules[\\/](@vue|vue|vue-router|uuid|@formatjs|intl-messageformat)[\\/]/,
+                /rolldown\/runtime|plugin-vue|preload-helper/,
+              ),
             },
             { name: 'frame', test: /node_modules[\\/]vuetify[\\/]lib[\\/](framework|components[\\/](VApp|VBtn)[\\/])/ },
             {
               name: 'phone',
-              test: /web[\\/](tenant[\\/](HomeScreen|DoneLately)|api[\\/](api|load|units|sentence)|outbox[\\/](kept|device)|theme|language|kit[\\/](PageFrame|LoadState|Notice|pageTitle)|jobs[\\/]JobCard|strip)/,
+              test: anyOf(
+                /web[\\/](theme|language|strip|tenant[\\/](HomeScreen|DoneLately)|jobs[\\/]JobCard)/,
+                /web[\\/](api[\\/](api|load|units|sentence)|outbox[\\/](kept|device))/,
+                /web[\\/]kit[\\/](PageFrame|LoadState|Notice|pageTitle)/,
+              ),
             },
           ],
         },

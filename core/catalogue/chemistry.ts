@@ -98,9 +98,8 @@ export function forbiddenAt(
 
 /**
  * The procedure as it may be done where some agents are forbidden, whatever method or edition chose them: they are not
- * offered
- * and not among the materials. Where none is left there is warm water and a brush, unless the work is nothing without
- * its agent.
+ * offered and not among the materials. Where none is left there is warm water and a brush, unless the work is nothing
+ * without its agent.
  */
 export function withAllowed(procedure: Procedure, forbidden: readonly Agent[]): Procedure {
   const agents = procedure.steps.some(({ needs }) => needs.some(({ kind }) => kind === 'agent'));

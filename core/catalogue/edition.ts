@@ -1,9 +1,8 @@
 /**
  * A manager's own edition of a procedure, beside ours: other words, steps of their own, more minutes, a higher level,
- * another agent. What keeps people safe or proves the work stays: every step of ours that isolates, restores,
- * tests, cautions or asks for something is in every edition, in an order that can be right. A step of one's own is done
- * in
- * the strictest state of its neighbours.
+ * another agent. What keeps people safe or proves the work stays: every step of ours that isolates, restores, tests,
+ * cautions or asks for something is in every edition, in an order that can be right. A step of one's own is done in the
+ * strictest state of its neighbours.
  */
 import { meetingOf } from './chemistry.ts';
 import { isSwitch } from './state.ts';

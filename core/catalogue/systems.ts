@@ -1,7 +1,6 @@
 /**
  * Systems: machines that are switched together, what can be switched on them, and in which order. Between the steps of
- * a
- * sitting the planner switches by steps of its own; their words are at `<words>.title` and so on, what they are
+ * a sitting the planner switches by steps of its own; their words are at `<words>.title` and so on, what they are
  * confirmed by at `confirm.<words>`, and the value in a line at `state.<variable>.<value>`.
  */
 import type { State } from './types.ts';

@@ -5,8 +5,7 @@ const WASH_RUNS = ['agent', 'agentShort', 'tablet', 'overnight', 'bleach'].map(
 
 /**
  * The trade's order within a machine: what comes before what when both are in one sitting, by the text of the step or
- * the
- * act. Common practice; a reason beside each.
+ * the act. Common practice; a reason beside each.
  */
 export const BEFORE: readonly (readonly [first: string, then: string])[] = [
   // A front door opened below the water level floods.

@@ -1,7 +1,6 @@
 /**
  * Riders: parts that are served when their machine is opened anyway. It says how, never whether: a rider counts in
- * every
- * count, and asks for itself by its line when no sitting of a leader is expected before.
+ * every count, and asks for itself by its line when no sitting of a leader is expected before.
  */
 import { isBelow, type Level } from '../catalogue/types.ts';
 import type { Day } from '../calendar/day.ts';
@@ -35,8 +34,7 @@ export function leadersOf(rider: Sibling, siblings: readonly Sibling[]): Sibling
 
 /**
  * Whether a part rides: it is no core part, it has a leader, and a sitting of one is expected by its line. A rider
- * without
- * a record rides where it has a leader at all.
+ * without a record rides where it has a leader at all.
  */
 export function rides(part: Sibling, siblings: readonly Sibling[]): boolean {
   if (part.core) return false;

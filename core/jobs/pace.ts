@@ -1,7 +1,6 @@
 /**
  * The pace of a person: the share of a newcomer's hands-on minutes that they need. Shrunk towards a newcomer's, so that
- * one
- * quick job proves little. Our assumption from common practice: a practised person needs a third to a half.
+ * one quick job proves little. Our assumption from common practice: a practised person needs a third to a half.
  */
 /** A newcomer's minutes that stand for what is not known yet. */
 const PRIOR_MINUTES = 60;

@@ -3,10 +3,9 @@
  *
  * Hard limits and the trade's order first (`after`, wants, hands); then the fewest changes of state; then the fewest
  * elapsed minutes, a wait running while something else is done; then the trade's score. Exact: a shortest path over
- * what
- * is done × the state, by dynamic programming. Acts in a row of one procedure that want the same are taken together. An
- * act that changes nothing and needs no change is done at once when only changes are counted, since putting it off can
- * only cost more.
+ * what is done × the state, by dynamic programming. Acts in a row of one procedure that want the same are taken
+ * together. An act that changes nothing and needs no change is done at once when only changes are counted, since
+ * putting it off can only cost more.
  */
 import type { Finding, State } from '../catalogue/types.ts';
 import { baseKey, numbered, withTasks } from './stepKeys.ts';

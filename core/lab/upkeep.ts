@@ -1,15 +1,12 @@
 /**
  * Upkeep lived through: homes of the truth model over some years, each part served when the engine's line and the rules
- * of
- * asking bring somebody to it. It asks the same functions as the product does: `computeLine`, riders, pace, budget,
+ * of asking bring somebody to it. It asks the same functions as the product does: `computeLine`, riders, pace, budget,
  * grace.
  *
  * A tenant has what comes round most often, as far as their own minutes reach; the rest is with staff. They are asked
- * by
- * home list ahead of the first line, since people take 10 to 14 days. What does not fit a month, and what nobody
- * answered,
- * goes to staff, who take along what is near. Every part begins part-worn, at a random point of its interval. Left out:
- * faults, seasons, changes of tenancy, refusals.
+ * by home list ahead of the first line, since people take 10 to 14 days. What does not fit a month, and what nobody
+ * answered, goes to staff, who take along what is near. Every part begins part-worn, at a random point of its interval.
+ * Left out: faults, seasons, changes of tenancy, refusals.
  */
 import type { Day } from '../calendar/day.ts';
 import { BUDGET, PRACTISED } from '../due/burden.ts';

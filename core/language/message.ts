@@ -16,7 +16,10 @@ export interface Translator<Text = CoreText> extends Voice {
 
 /** What every translator of a language can say. */
 export interface Voice {
-  /** The text of a key that is only known when it runs. @throws RangeError where the key has no text, which is a defect */
+  /**
+   * The text of a key that is only known when it runs.
+   * @throws RangeError where the key has no text, which is a defect
+   */
   text(key: string, values?: Values): string;
   /** Whether the key has text. */
   has(key: string): boolean;
@@ -88,5 +91,5 @@ export function translator<Of extends Voice = Translator>(locale: string, messag
     anyOf: (items) => either.format(items),
     time,
   };
-  return Object.assign((key: string, values?: Values) => text(key, values), voice) as unknown as Of;
+  return Object.assign((key: string, values?: Values) => text(key, values), voice) as Voice as Of;
 }

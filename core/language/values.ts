@@ -22,7 +22,7 @@ type Together<T> = (T extends unknown ? (each: T) => void : never) extends (all:
 /** A text that wants nothing takes whatever its neighbours want. */
 type WantOf<T> = T extends None ? object : T;
 
-/** What is said with a key: exactly what the text wants; with a family, any values where one of its texts wants some. */
+/** What is said with a key: exactly what its text wants; with a family, any values where one of its texts has some. */
 export type ValuesOf<Text, Key extends string> = [Key] extends [keyof Text]
   ? Text[Key] extends None
     ? [values?: None]

@@ -1,7 +1,6 @@
 /**
  * What a reading means: the figure that is judged, what it opens beside the part it was read at, and how it stands to
- * what
- * this very machine read before.
+ * what this very machine read before.
  */
 import type { Need, ReadingNeed } from '../catalogue/types.ts';
 

@@ -10,8 +10,7 @@ import type { Grade } from '../catalogue/grades.ts';
 
 /**
  * 2 says by which methods it was done, 3 by whose edition of the procedure, 4 in which order and state, with every
- * agent,
- * the condition after and what was replaced; earlier records stay as they are.
+ * agent, the condition after and what was replaced; earlier records stay as they are.
  */
 export const RECORD_SCHEMA = 4;
 

@@ -152,7 +152,8 @@ export function plainWords(
   )!;
   const moved = plain.days < reference!.days ? 'sooner' : 'later';
   const direction = reasons.size === 0 || Math.round(plain.days) === reference!.days ? 'same' : moved;
-  return `${first} ${say('due.why.reasons', { direction, reasons: say.list([...reasons].map((reason) => say(`due.reason.${reason}`))) })}`;
+  const given = say.list([...reasons].map((reason) => say(`due.reason.${reason}`)));
+  return `${first} ${say('due.why.reasons', { direction, reasons: given })}`;
 }
 
 /**

@@ -48,7 +48,8 @@ export async function readHomeList(call: Call, placeId: string): Promise<HomeLis
         : joins({ share, lineDay: line.lineDay }, today))
     )
       continue;
-    const key = `${systemOf(machine.type).key} ${systemOf(machine.type).types.includes('thermostat') ? '' : machine.id}`;
+    const system = systemOf(machine.type);
+    const key = `${system.key} ${system.types.includes('thermostat') ? '' : machine.id}`;
     const sitting = sittings.get(key) ?? { machine: machineName(say, machine), points: [] };
     sitting.points.push({
       id: history.point.id,

@@ -48,8 +48,7 @@ async function planRound(
 
 /**
  * Sends what is due of alarms that nobody has answered. The clock calls it every few seconds; done twice it sends
- * nothing
- * twice, since a call is claimed before it goes out, and tried again only when its way has said no.
+ * nothing twice, since a call is claimed before it goes out, and tried again only when its way has said no.
  */
 export async function callOnDuty(env: Env): Promise<number> {
   const {

@@ -66,7 +66,8 @@ async function composeBoard(env: Env, organisationId: string, head: Head): Promi
   const [rows, waiting] = await Promise.all([readBoardRows(db, organisationId), readWaiting(db, organisationId)]);
   const rowTexts = rows.map(
     ({ id, name, property_id, marks }) =>
-      `{"id":"${id}","name":${JSON.stringify(name)},"property":${head.index.get(property_id)},"marks":[${marks ?? ''}]}`,
+      `{"id":"${id}","name":${JSON.stringify(name)},"property":${head.index.get(property_id)},` +
+      `"marks":[${marks ?? ''}]}`,
   );
   const { proofs, faults, handBacks, latest } = waiting;
   const plan = await readBaselinePlan(db, organisationId);
@@ -84,7 +85,9 @@ async function composeBoard(env: Env, organisationId: string, head: Head): Promi
   );
   // A clock that was moved back makes every date here wrong: the newest entry lies in its future.
   const clockBehindDays = latest === null ? 0 : Math.max(0, Math.floor((latest - clock()) / MS_PER_DAY));
-  return `${head.text},"waiting":${JSON.stringify({ proofs, faults, handBacks, alarms, baseline: plan && { planned: plan.planned, until: isoFromDay(plan.until + 6) }, clockBehindDays })},"rows":[${rowTexts.join()}]}`;
+  const baseline = plan && { planned: plan.planned, until: isoFromDay(plan.until + 6) };
+  const asks = JSON.stringify({ proofs, faults, handBacks, alarms, baseline, clockBehindDays });
+  return `${head.text},"waiting":${asks},"rows":[${rowTexts.join()}]}`;
 }
 
 async function headOf(env: Env, organisationId: string, known: Head | undefined): Promise<Head> {

@@ -203,7 +203,9 @@ export async function exportRegister(call: Call): Promise<string> {
             });
       }),
   );
-  return `\uFEFF${Papa.unparse({ fields: COLUMNS.map((column) => names[column]), data: rows.map((row) => COLUMNS.map((column) => neutralised(row[column] ?? ''))) }, { newline: '\r\n' })}\r\n`;
+  const fields = COLUMNS.map((column) => names[column]);
+  const data = rows.map((row) => COLUMNS.map((column) => neutralised(row[column] ?? '')));
+  return `\uFEFF${Papa.unparse({ fields, data }, { newline: '\r\n' })}\r\n`;
 }
 
 const written = (value: number | null | undefined) => (value == null ? '' : String(value));

@@ -15,7 +15,10 @@ SELECT place.id, place.name, place.property_id, gathered.marks
 FROM place
 JOIN property ON property.id = place.property_id
 LEFT JOIN (
-  SELECT place_id, group_concat(number || ',' || type || ',' || served_day || ',' || interval_days || ',' || cap_slack || ',' || work || ',' || (1 - scheduled)) AS marks
+  SELECT place_id, group_concat(
+    number || ',' || type || ',' || served_day || ',' || interval_days || ',' || cap_slack || ',' || work || ',' ||
+    (1 - scheduled)
+  ) AS marks
   FROM mark WHERE organisation_id = ?1 GROUP BY place_id
 ) AS gathered ON gathered.place_id = place.id
 WHERE place.organisation_id = ?1
@@ -31,7 +34,10 @@ SELECT (SELECT count(*) FROM proof WHERE organisation_id = ?1 AND state = 'waiti
 /** Parts without a record that a plan names, and the last of its weeks. */
 export const BASELINE_SQL = `
 SELECT count(*) AS planned, max(CAST(planned AS INTEGER)) AS until FROM (
-  SELECT (SELECT value FROM fact WHERE fact.subject_id = mark.point_id AND fact.name = 'baseline' ORDER BY recorded_at DESC, id DESC LIMIT 1) AS planned
+  SELECT (
+    SELECT value FROM fact WHERE fact.subject_id = mark.point_id AND fact.name = 'baseline'
+    ORDER BY recorded_at DESC, id DESC LIMIT 1
+  ) AS planned
   FROM mark WHERE mark.organisation_id = ?1 AND mark.served_day = 0) WHERE planned IS NOT NULL`;
 
 /** Null where no plan is kept. */

@@ -41,7 +41,8 @@ export async function appendLines(
     db,
     `
 INSERT INTO line (organisation_id, point_id, computed_at, served_day, line_day, cap_day, inputs, terms)
-SELECT ?2, value ->> 0, ?3, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5 FROM json_each(?1) ORDER BY key`,
+SELECT ?2, value ->> 0, ?3, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5
+FROM json_each(?1) ORDER BY key`,
     [
       JSON.stringify(lines.map((it) => [it.pointId, it.servedDay, it.lineDay, it.capDay, it.inputs, it.terms])),
       organisationId,
@@ -87,10 +88,17 @@ export async function putMarks(db: Db, organisationId: string, marks: readonly N
   await run(
     db,
     `
-INSERT INTO mark (organisation_id, point_id, place_id, number, type, served_day, interval_days, cap_slack, work, evidence, line_id, scheduled)
-SELECT ?2, value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5, value ->> 6, value ->> 7, value ->> 8, value ->> 9, value ->> 10 FROM json_each(?1) WHERE true
-ON CONFLICT (point_id) DO UPDATE SET place_id = excluded.place_id, number = excluded.number, type = excluded.type, served_day = excluded.served_day, interval_days = excluded.interval_days,
-  cap_slack = excluded.cap_slack, work = excluded.work, evidence = excluded.evidence, line_id = excluded.line_id, scheduled = excluded.scheduled`,
+INSERT INTO mark (
+  organisation_id, point_id, place_id, number, type, served_day, interval_days, cap_slack, work, evidence, line_id,
+  scheduled
+)
+SELECT ?2, value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5, value ->> 6, value ->> 7,
+  value ->> 8, value ->> 9, value ->> 10
+FROM json_each(?1) WHERE true
+ON CONFLICT (point_id) DO UPDATE SET place_id = excluded.place_id, number = excluded.number, type = excluded.type,
+  served_day = excluded.served_day, interval_days = excluded.interval_days, cap_slack = excluded.cap_slack,
+  work = excluded.work, evidence = excluded.evidence,
+  line_id = excluded.line_id, scheduled = excluded.scheduled`,
     [JSON.stringify(marks.map(markCells)), organisationId],
   );
 }
@@ -135,7 +143,9 @@ export async function putScheduled(
   db.touch('mark');
   await run(
     db,
-    `UPDATE mark SET scheduled = it.value ->> 'scheduled' FROM json_each(?1) AS it WHERE mark.point_id = it.value ->> 'id'`,
+    `
+UPDATE mark SET scheduled = it.value ->> 'scheduled'
+FROM json_each(?1) AS it WHERE mark.point_id = it.value ->> 'id'`,
     [JSON.stringify(turned)],
   );
 }
@@ -153,8 +163,13 @@ export const readBeyond = (db: Db, organisationId: string) =>
   ask<BeyondRow>(
     db,
     `
-SELECT mark.number, point.procedure, place.name AS place, mark.interval_days AS days, json_extract(line.terms, '$.beyondLearned') AS learned
-FROM mark JOIN line ON line.id = mark.line_id JOIN point ON point.id = mark.point_id JOIN place ON place.id = mark.place_id
-WHERE mark.organisation_id = ?1 AND json_extract(line.terms, '$.beyondLearned') IS NOT NULL ORDER BY days * 1.0 / learned DESC LIMIT 200`,
+SELECT mark.number, point.procedure, place.name AS place, mark.interval_days AS days,
+  json_extract(line.terms, '$.beyondLearned') AS learned
+FROM mark
+JOIN line ON line.id = mark.line_id
+JOIN point ON point.id = mark.point_id
+JOIN place ON place.id = mark.place_id
+WHERE mark.organisation_id = ?1 AND json_extract(line.terms, '$.beyondLearned') IS NOT NULL
+ORDER BY days * 1.0 / learned DESC LIMIT 200`,
     [organisationId],
   );

@@ -114,6 +114,8 @@ function statementsOf(sql: string): string[] {
     .filter(Boolean);
 }
 
+const RESTORE = 'Nothing was changed. Restore a backup (bin/restore) or name another data folder.';
+
 async function refuseUnusable(file: string): Promise<void> {
   const head = Buffer.alloc(16);
   const handle = openSync(file, 'r');
@@ -121,9 +123,7 @@ async function refuseUnusable(file: string): Promise<void> {
   closeSync(handle);
   if (read === 0) return;
   if (head.toString('latin1') !== 'SQLite format 3\0') {
-    throw new UnusableDatabase(
-      `${file} is not a Dewline database. Nothing was changed. Restore a backup (bin/restore) or name another data folder.`,
-    );
+    throw new UnusableDatabase(`${file} is not a Dewline database. ${RESTORE}`);
   }
   const names = await readOnly(file, async (all) => {
     const check = await all('PRAGMA quick_check(1)');
@@ -133,14 +133,13 @@ async function refuseUnusable(file: string): Promise<void> {
     if (!tables.some(({ name }) => name === 'migration')) throw new Error('foreign');
     return (await all('SELECT name FROM migration')).map(({ name }) => String(name));
   }).catch(() => {
-    throw new UnusableDatabase(
-      `${file} is damaged or is not a Dewline database. Nothing was changed. Restore a backup (bin/restore) or name another data folder.`,
-    );
+    throw new UnusableDatabase(`${file} is damaged or is not a Dewline database. ${RESTORE}`);
   });
   const newer = names.filter((name) => !MIGRATIONS.some((known) => known.name === name));
   if (newer.length > 0) {
     throw new UnusableDatabase(
-      `${file} was written by a newer version of Dewline (${newer.join(', ')}). Nothing was changed. Start the newer version, or restore an older backup.`,
+      `${file} was written by a newer version of Dewline (${newer.join(', ')}). Nothing was changed.` +
+        ' Start the newer version, or restore an older backup.',
     );
   }
 }

@@ -28,8 +28,8 @@ const usually = (variable: string) => USUALLY[variable] ?? 'in';
 
 /**
  * Walks a plan step by step with a machine of its own, and says what is wrong: a hand where it may not be, a run with a
- * part
- * out, a supply shut or the machine moved out, something switched that stood so already, an end unlike the beginning.
+ * part out, a supply shut or the machine moved out, something switched that stood so already, an end unlike the
+ * beginning.
  */
 export function walk(steps: readonly PlannedStep[], begin: Readonly<Record<string, string>>): string[] {
   const machine: Record<string, string> = { ...begin };

@@ -6,6 +6,7 @@ import { emitSignal, type EmitterKey } from '../../demo/emitter.ts';
 import { MANAGER, STAFF } from '../../demo/scenario.ts';
 import { procedures } from '../../core/catalogue/catalogue.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
+import { signIn } from './office.ts';
 
 /** The due engine on its screens, over some weeks of the demo. */
 describe('A due engine that practitioners would trust, in a browser', function story() {
@@ -15,21 +16,14 @@ describe('A due engine that practitioners would trust, in a browser', function s
   let tenant: Page;
   let emitter: EmitterKey;
 
-  const signIn = async (page: Page, { email, password }: { email: string; password: string }) => {
-    await page.goto('/sign-in');
-    await page.getByLabel('Email').fill(email);
-    await page.getByLabel('Password').fill(password);
-    await page.getByRole('button', { name: 'Sign in' }).click();
-    await page.getByRole('button', { name: 'Sign out' }).waitFor();
-  };
   before(async () => {
     stage = await openStage();
     emitter = await buildDemo(stage.running.env, () => undefined, 60);
     manager = await stage.page(DESK);
     staff = await stage.page(PHONE);
     tenant = await stage.page(PHONE);
-    await signIn(manager, MANAGER);
-    await signIn(staff, STAFF[0]!);
+    await signIn(manager, MANAGER.email, MANAGER.password);
+    await signIn(staff, STAFF[0]!.email, STAFF[0]!.password);
     await tenant.goto('/home/#demo-flat-1b');
     await tenant.getByRole('heading', { name: 'Flat 1B' }).waitFor();
   });

@@ -17,15 +17,24 @@ export async function openOffice(stage: Stage): Promise<{ house: House; flat: Fl
   return { house, flat: await registerFlat(house) };
 }
 
-export async function signIn(page: Page, email: string): Promise<void> {
+/** Signs in at the desk; where that fails, the error has what the page says and what it asked for. */
+export async function signIn(page: Page, email: string, password = PASSWORD): Promise<void> {
+  const heard: string[] = [];
+  page.on('requestfinished', async (request) => {
+    const status = (await request.response())?.status();
+    heard.push(`${status} ${request.method()} ${request.url()}`);
+  });
+  page.on('requestfailed', (request) => heard.push(`${request.failure()?.errorText} ${request.url()}`));
+  page.on('pageerror', (error) => heard.push(error.message));
   await page.goto('/sign-in');
   await page.getByLabel('Email').fill(email);
-  await page.getByLabel('Password').fill(PASSWORD);
+  await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page
     .getByRole('button', { name: 'Sign out' })
     .waitFor()
     .catch(async (error: unknown) => {
-      throw new Error(`not signed in; the page says: ${await page.locator('body').innerText()}`, { cause: error });
+      const says = await page.locator('body').innerText();
+      throw new Error(`not signed in; the page says: ${says}\n${heard.join('\n')}`, { cause: error });
     });
 }

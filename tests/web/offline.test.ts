@@ -6,6 +6,7 @@ import { Caller, drawn, PASSWORD, registerFlat, type Flat, type House } from '..
 import { DESK, expectFit, openStage, PHONE, type Stage } from './browser.ts';
 import { walkJob } from './walk.ts';
 import { story } from '../story.ts';
+import { MANAGER_EMAIL, signIn } from './office.ts';
 
 /** A phone below ground: the line is cut and comes back, the page is closed, the office changes its mind meanwhile. */
 describe('Work without a connection, on a phone', function offline() {
@@ -38,10 +39,7 @@ describe('Work without a connection, on a phone', function offline() {
       })
       .expect(200);
     page = await stage.page(PHONE);
-    await page.goto('/sign-in');
-    await page.getByLabel('Email').fill('hollis@saltmarsh.example');
-    await page.getByLabel('Password').fill(PASSWORD);
-    await page.getByRole('button', { name: 'Sign in' }).click();
+    await signIn(page, 'hollis@saltmarsh.example');
     await page.getByRole('heading', { name: 'Today' }).waitFor();
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   });
@@ -331,10 +329,7 @@ describe('Work without a connection, on a phone', function offline() {
 
   it('gives a contractor one job by link: done below ground, with a deficiency seen on the way', async () => {
     const manager = await stage.page(DESK);
-    await manager.goto('/sign-in');
-    await manager.getByLabel('Email').fill('vane@saltmarsh.example');
-    await manager.getByLabel('Password').fill(PASSWORD);
-    await manager.getByRole('button', { name: 'Sign in' }).click();
+    await signIn(manager, MANAGER_EMAIL);
     await manager.getByRole('application', { name: /Line board/ }).waitFor();
     const number = (await house.env.store.db.point.one({ id: flat.points['washer.tub']! }))!.number;
     await manager.goto(`/line/${number}`);

@@ -6,6 +6,7 @@ import type { Page } from 'playwright-core';
 import { drawn } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
 import { story } from '../story.ts';
+import { MANAGER_EMAIL, signIn } from './office.ts';
 
 const PASSWORD = 'a long password';
 const FIFTEEN_CLICKS = 15;
@@ -209,10 +210,7 @@ describe('A register, in a browser', function register() {
 
   it('is walked with a phone: pick, snap the plate, next', async () => {
     phone = await stage.page(PHONE);
-    await phone.goto('/sign-in');
-    await phone.getByLabel('Email').fill('vane@saltmarsh.example');
-    await phone.getByLabel('Password').fill(PASSWORD);
-    await phone.getByRole('button', { name: 'Sign in' }).click();
+    await signIn(phone, MANAGER_EMAIL);
     await phone
       .getByRole('application', { name: /Line board/ })
       .or(phone.getByRole('heading', { name: /past the line|in order|no record/ }))

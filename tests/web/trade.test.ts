@@ -4,6 +4,7 @@ import { v7 } from 'uuid';
 import { Caller, drawn, PASSWORD, registerFlat, type Flat, type House } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
 import { story } from '../story.ts';
+import { MANAGER_EMAIL, signIn } from './office.ts';
 
 /** What the trade knows, where people meet it: at the step, in a report, at the machine, in the register. */
 describe('The trade, in a browser', function trade() {
@@ -28,10 +29,7 @@ describe('The trade, in a browser', function trade() {
     mine = (await manager.get('/session')).body.me.id as string;
     fridge = await registerFlat(house, 'refrigerator', 'Flat 1A');
     desk = await stage.page(DESK);
-    await desk.goto(`${stage.url}/sign-in`);
-    await desk.getByLabel('Email').fill('vane@saltmarsh.example');
-    await desk.getByLabel('Password').fill(PASSWORD);
-    await desk.getByRole('button', { name: 'Sign in' }).click();
+    await signIn(desk, MANAGER_EMAIL);
     await desk.getByRole('link', { name: 'Homes' }).waitFor();
     phone = await stage.page(PHONE);
     await phone.goto(

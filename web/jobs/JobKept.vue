@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /**
- * Work that is on the device and not at the office: it waits for a connection, or the job is not theirs any more. Nothing is
- * thrown away unasked.
+ * Work that is on the device and not at the office: it waits for a connection, or the job is not theirs any more.
+ * Nothing is thrown away unasked.
  */
 import { computed, ref } from 'vue';
 import type { JobAnswer } from '../../contract/jobs/jobs.ts';

@@ -1,6 +1,6 @@
 /**
- * The steps of a job as they are gone through on this device; planned again, without a connection too, when something is
- * found.
+ * The steps of a job as they are gone through on this device; planned again, without a connection too, when something
+ * is found.
  */
 import type { JobAnswer, JobStep } from '../../contract/jobs/jobs.ts';
 import { placedStep, type StepWords } from '../../contract/jobs/steps.ts';

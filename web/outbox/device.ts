@@ -1,5 +1,6 @@
 /**
- * What is kept on the device itself: what waits to be sent, photos not yet sent, and answers for when there is no connection.
+ * What is kept on the device itself: what waits to be sent, photos not yet sent, and answers for when there is no
+ * connection.
  */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Parcel } from '../../core/outbox/deliver.ts';

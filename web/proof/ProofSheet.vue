@@ -9,11 +9,11 @@ import { say } from '../language/say.ts';
 
 const props = defineProps<{ proof: ProofAnswer }>();
 const alike = computed(() => props.proof.findings.find(({ otherPhotoId }) => otherPhotoId));
-const reference = computed(() =>
-  props.proof.grade
-    ? `data:image/svg+xml;utf8,${encodeURIComponent(referencePicture(props.proof.point.procedure, props.proof.grade as Grade))}`
-    : null,
-);
+const reference = computed(() => {
+  const { grade, point } = props.proof;
+  if (!grade) return null;
+  return `data:image/svg+xml;utf8,${encodeURIComponent(referencePicture(point.procedure, grade as Grade))}`;
+});
 const SIGN = { fail: '▲', look: '◇', fine: '✓' } as const;
 </script>
 

@@ -13,10 +13,10 @@ const where = ref(String(route.query.where ?? WHOLE));
 const sheet = ref<SheetKey>('a4-21');
 const skip = ref(0);
 const perSheet = computed(() => SHEETS[sheet.value].columns * SHEETS[sheet.value].rows);
-const href = computed(
-  () =>
-    `/api/labels/${where.value}?with=${encodeURIComponent(JSON.stringify({ sheet: sheet.value, skip: Math.max(0, Math.min(perSheet.value - 1, Number(skip.value) || 0)) }))}`,
-);
+const href = computed(() => {
+  const used = Math.max(0, Math.min(perSheet.value - 1, Number(skip.value) || 0));
+  return `/api/labels/${where.value}?with=${encodeURIComponent(JSON.stringify({ sheet: sheet.value, skip: used }))}`;
+});
 /** The sheet in small: used labels hollow. */
 const cells = computed(() => Array.from({ length: perSheet.value }, (_, i) => i < Number(skip.value)));
 onMounted(all.load);

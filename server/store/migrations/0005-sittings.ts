@@ -1,7 +1,6 @@
 /**
  * Sittings with their plans, several sittings in one request, alarms, what was handed back; several agents and the
- * condition
- * after in what teaches; by which definition of *on time* a proof was judged. Never edited once landed.
+ * condition after in what teaches; by which definition of *on time* a proof was judged. Never edited once landed.
  */
 export const sittings = `
 ALTER TABLE condition ADD COLUMN agents TEXT NOT NULL DEFAULT '[]';
