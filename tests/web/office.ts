@@ -20,11 +20,9 @@ export async function openOffice(stage: Stage): Promise<{ house: House; flat: Fl
 /** Signs in at the desk; where that fails, the error has what the page says and what it asked for. */
 export async function signIn(page: Page, email: string, password = PASSWORD): Promise<void> {
   const heard: string[] = [];
-  page.on('requestfinished', async (request) => {
-    const status = (await request.response())?.status();
-    heard.push(`${status} ${request.method()} ${request.url()}`);
-  });
-  page.on('requestfailed', (request) => heard.push(`${request.failure()?.errorText} ${request.url()}`));
+  page.on('request', (request) => heard.push(`> ${request.method()} ${request.url()}`));
+  page.on('response', (response) => heard.push(`< ${response.status()} ${response.url()}`));
+  page.on('requestfailed', (request) => heard.push(`! ${request.failure()?.errorText} ${request.url()}`));
   page.on('pageerror', (error) => heard.push(error.message));
   await page.goto('/sign-in');
   await page.getByLabel('Email').fill(email);
@@ -35,6 +33,6 @@ export async function signIn(page: Page, email: string, password = PASSWORD): Pr
     .waitFor()
     .catch(async (error: unknown) => {
       const says = await page.locator('body').innerText();
-      throw new Error(`not signed in; the page says: ${says}\n${heard.join('\n')}`, { cause: error });
+      throw new Error(`not signed in; the page says: ${says}\n${heard.filter((it) => !it.includes('/assets/')).join('\n')}`, { cause: error });
     });
 }

@@ -32,7 +32,7 @@ export const signedIn = (): string | null => person;
 
 /**
  * Who is signed in. Without a connection, whoever was, so that work goes on; `server` asks the server or fails.
- * @throws Refusal
+ * @throws Problem
  */
 export async function readSession(from: 'server' | 'device' = 'device'): Promise<SessionAnswer> {
   try {
@@ -67,7 +67,7 @@ type CallArguments<N extends CallName> =
 
 /**
  * Calls a route by its name. Pass the same `once` to repeat a write whose answer was lost: it acts once.
- * @throws Refusal
+ * @throws Problem
  */
 export function api<N extends CallName>(name: N, ...[input]: CallArguments<N>): Promise<AnswerOf<N>> {
   const { form, once }: { readonly form?: unknown; readonly once?: string } = input ?? {};

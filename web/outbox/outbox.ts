@@ -143,7 +143,7 @@ function tellFull(error: unknown): never {
   throw isFull(error) ? new Problem(507, say('kept.full')) : error;
 }
 
-/** Puts one thing into the queue. @throws Refusal where the device is full */
+/** Puts one thing into the queue. @throws Problem where the device is full */
 export async function enqueue(subject: string, content: Content, key = newId()): Promise<void> {
   // As it will be sent: a form that is still being looked at cannot be stored as it is.
   const asSent = JSON.parse(JSON.stringify(content)) as Content;
@@ -156,7 +156,7 @@ export async function enqueue(subject: string, content: Content, key = newId()):
 }
 
 /**
- * Puts one thing into the queue, sends what waits, and says what became of it. @throws Refusal where it is refused at
+ * Puts one thing into the queue, sends what waits, and says what became of it. @throws Problem where it is refused at
  * once, and taken out again, or the device is full
  */
 export async function sendOrKeep(subject: string, content: Content, key = newId()): Promise<Outcome> {
@@ -176,7 +176,7 @@ export async function sendOrKeep(subject: string, content: Content, key = newId(
   throw new Problem(409, parcel.refused);
 }
 
-/** Keeps a photo and sends it when it can. @returns its id; @throws Refusal where the device is full */
+/** Keeps a photo and sends it when it can. @returns its id; @throws Problem where the device is full */
 export async function keepPhoto(
   subject: string,
   photo: Blob,

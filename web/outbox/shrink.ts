@@ -16,7 +16,7 @@ export interface SmallPhoto {
 /** Enough of a file to hold what a camera writes before the picture. */
 const HEAD_BYTES = 128 * 1024;
 
-/** @throws Refusal with a sentence where the file is no picture that this phone can read */
+/** @throws Problem with a sentence where the file is no picture that this phone can read */
 export async function shrink(file: File): Promise<SmallPhoto> {
   const head = new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer());
   const exif = exifOf(head);
