@@ -33,6 +33,9 @@ export async function signIn(page: Page, email: string, password = PASSWORD): Pr
     .waitFor()
     .catch(async (error: unknown) => {
       const says = await page.locator('body').innerText();
-      throw new Error(`not signed in; the page says: ${says}\n${heard.filter((it) => !it.includes('/assets/')).join('\n')}`, { cause: error });
+      throw new Error(
+        `not signed in; the page says: ${says}\n${heard.filter((it) => !it.includes('/assets/')).join('\n')}`,
+        { cause: error },
+      );
     });
 }
