@@ -81,7 +81,7 @@ const core = {
 };
 
 export default tseslint.config(
-  { ignores: ['dist/', 'node_modules/', 'data/', 'coverage/'] },
+  { ignores: ['dist/', '.stryker-tmp/', 'node_modules/', 'data/', 'coverage/'] },
   ...tseslint.configs.recommended,
   ...pluginVue.configs['flat/essential'],
   { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: tseslint.parser } } },
