@@ -4,7 +4,10 @@ import type { AlarmAnswer, ChangeDuty, ChangeNumbers, DutyAnswer, RaiseAlarm } f
 import type { ChangeDeficiency, CloseDeficiency, DeficienciesAnswer, ReportDeficiency } from './deficiencies.ts';
 import type { CloseFault, FaultSummary, ReportFault } from './faults.ts';
 
+import type { PatternSummary } from './patterns.ts';
+
 export const faultsRoutes = {
+  'patterns.list': passing<{ answer: { patterns: readonly PatternSummary[] } }>()(read('/patterns', OFFICE)),
   'faults.list': passing<{ answer: { faults: readonly FaultSummary[] } }>()(read('/faults', OFFICE)),
   'faults.report': passing<{ form: ReportFault; answer: Made }>()(write('POST', '/faults', DOERS, 32, 30)),
   'deficiencies.list': passing<{ answer: DeficienciesAnswer }>()(read('/deficiencies', OFFICE)),

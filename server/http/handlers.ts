@@ -33,6 +33,7 @@ import { readWorking, supposeWorking } from '../pages/working.ts';
 import type { Call } from '../context/context.ts';
 import * as deficiencies from '../faults/deficiencies.ts';
 import * as alarms from '../faults/alarms.ts';
+import { listPatterns } from '../faults/patterns.ts';
 import { closeFault, listFaults, reportFault } from '../faults/faults.ts';
 import { openHandBacks, settleHandBack } from '../jobs/handBacks.ts';
 import { readJob } from '../pages/job.ts';
@@ -224,6 +225,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'proof.read': bare((call, { id }) => readProof(call, id)),
   'proof.judge': formed(proofForms.judge, (call, form, { id }) => judgeProof(call, id, form)),
   'proof.undo': bare((call, { id }) => undoVerdict(call, id)),
+  'patterns.list': bare(async (call) => ({ patterns: await listPatterns(call) })),
   'faults.list': bare(async (call) => ({ faults: await listFaults(call, {}) })),
   'faults.report': formed(faultForms.reportFault, reportFault),
   'alarms.list': bare(async (call) => ({ alarms: await alarms.openAlarms(call, call.actor.organisationId) })),

@@ -14,6 +14,13 @@ export const serverText = {
   'rehearsal.picture': 'What condition does this picture show?',
   'rehearsal.picture.because':
     'It shows “{right}”. It is judged before cleaning, against the pictures and not against memory.',
+  'pattern.count': '{count, number} times in {months, plural, one {a month} other {# months}}.',
+  'pattern.peers':
+    'Another of its kind has it about once in {years, plural, one {a year} other {# years}}: by chance this one would have had it {expected, number, ::.0} times.',
+  'pattern.odds': 'That it is chance all the same: about one in {times, number}.',
+  'pattern.upkeep':
+    '{inOrder, plural, =0 {Its part was past the line before {known, plural, one {it} other {each of them}}.} other {Its part was in order before {inOrder, number} of {known, number}.}}',
+  'pattern.households': 'Across {households, number} households.',
   'deficiency.hoseCrushed': 'Hose crushed or kinked',
   'deficiency.hoseLoose': 'Hose end loose',
   'deficiency.hoseKind': 'Plastic or torn foil hose',

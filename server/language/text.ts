@@ -1511,6 +1511,11 @@ export interface ServerText {
   'outdoorUnit.on.button': None;
   'outdoorUnit.on.caution': None;
   'outdoorUnit.on.title': None;
+  'pattern.count': { count: number; months: number };
+  'pattern.households': { households: number };
+  'pattern.odds': { times: number };
+  'pattern.peers': { years: number; expected: number };
+  'pattern.upkeep': { inOrder: number; known: number };
   'phase.clean': None;
   'phase.isolate': None;
   'phase.look': None;

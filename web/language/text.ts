@@ -959,6 +959,15 @@ export interface WebText {
   'offline': None;
   'opened.beyond': { name: string | number; figure: string | number };
   'opened.drift': { name: string | number; figure: string | number };
+  'patterns.faults': { count: number };
+  'patterns.level.stated': None;
+  'patterns.level.watch': None;
+  'patterns.none': None;
+  'patterns.open': None;
+  'patterns.title': None;
+  'patterns.upkeep.inOrder': None;
+  'patterns.upkeep.past': None;
+  'patterns.upkeep.unknown': None;
   'people.add': None;
   'people.email': None;
   'people.name': None;

@@ -9,6 +9,7 @@ import HandBackList from '../jobs/HandBackList.vue';
 import AlarmList from '../faults/AlarmList.vue';
 import SignalList from '../due/SignalList.vue';
 import DeficiencyList from '../faults/DeficiencyList.vue';
+import PatternList from '../faults/PatternList.vue';
 import FaultList from '../faults/FaultList.vue';
 import PageFrame from '../kit/PageFrame.vue';
 
@@ -16,6 +17,7 @@ const desk = useDesk();
 const board = useBoard();
 const faults = useLoading(() => api('faults.list'));
 const { value: answer, reload } = faults;
+const patterns = useLoading(() => api('patterns.list'));
 const signals = useLoading(() => api('signals.list'));
 const deficiencies = useLoading(() => api('deficiencies.list'));
 const open = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt === null) ?? []);
@@ -31,7 +33,13 @@ const unanswered = computed(
 const closed = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt !== null) ?? []);
 
 async function changed(): Promise<void> {
-  await Promise.all([reload(), signals.reload(), alarms.reload(), ...(desk.isManager ? [backs.reload()] : [])]);
+  await Promise.all([
+    reload(),
+    patterns.reload(),
+    signals.reload(),
+    alarms.reload(),
+    ...(desk.isManager ? [backs.reload()] : []),
+  ]);
   if (desk.isManager) await board.load();
 }
 onMounted(() => Promise.all([changed(), deficiencies.reload()]));
@@ -49,6 +57,10 @@ onMounted(() => Promise.all([changed(), deficiencies.reload()]));
           <p class="strong">{{ say('faults.open', { count: open.length }) }}</p>
           <p v-if="!open.length" class="quiet">{{ say('faults.none.why') }}</p>
           <FaultList v-if="open.length" :faults="open" with-place @changed="changed" />
+        </section>
+        <section v-if="patterns.value.value" aria-labelledby="comes-back">
+          <h2 id="comes-back">{{ say('patterns.title') }}</h2>
+          <PatternList :patterns="patterns.value.value.patterns" />
         </section>
         <section>
           <h2>{{ say('signals.title') }}</h2>

@@ -1,0 +1,192 @@
+/**
+ * What recurs in a portfolio: groups of symptoms that come back on one machine oftener than its peers' chance explains.
+ *
+ * Every machine is held against the rates of its kind, which begin at the catalogue's and move with what this portfolio
+ * has seen (gamma–Poisson), machines under suspicion left out, so that a bad one does not make its peers look frail.
+ */
+import type { Day } from '../calendar/day.ts';
+import { grouped } from '../statistics/grouped.ts';
+import { isAlarmSymptom } from './alarms.ts';
+import { suspicions, type GroupRate, type SeenFault, type Suspicion } from './suspicion.ts';
+import { symptomsOf } from './symptoms.ts';
+
+/** Ours: faults a machine-year over all its symptoms, before a portfolio has seen anything. */
+export const CATALOGUE_FAULTS_A_YEAR = 0.3;
+/** Ours: machine-years that the catalogue's rate counts for against what a portfolio has seen. */
+const CATALOGUE_YEARS = 20;
+const DAYS_A_YEAR = 365;
+/** A machine that has stood here for less is no evidence either way: rates are per year. */
+const LEAST_DAYS = 1;
+
+/**
+ * From which probability a machine is *watched* (at most 5 false alarms in 1,000 good machine-years) and a pattern may
+ * be *stated* (at most 1), by the base rate a machine-year: simulated on the truth T1, `bench:patterns`. In between by
+ * the logarithm of the rate; outside as at the end.
+ */
+interface Threshold {
+  readonly base: number;
+  readonly watch: number;
+  readonly stated: number;
+}
+export const THRESHOLDS: Readonly<Record<'coded' | 'uncoded', readonly Threshold[]>> = {
+  coded: [
+    { base: 0.1, watch: 0.276, stated: 0.663 },
+    { base: 0.3, watch: 0.481, stated: 0.823 },
+    { base: 0.6, watch: 0.557, stated: 0.876 },
+  ],
+  uncoded: [
+    { base: 0.1, watch: 0.286, stated: 0.728 },
+    { base: 0.3, watch: 0.513, stated: 0.839 },
+    { base: 0.6, watch: 0.595, stated: 0.898 },
+  ],
+};
+
+export type PatternLevel = 'watch' | 'stated';
+
+export interface MachineFaults {
+  readonly id: string;
+  readonly type: string;
+  /** The day from which its faults would be known. */
+  readonly sinceDay: Day;
+  /** The last day on which they would be: retired, or today. */
+  readonly untilDay: Day;
+  readonly faults: readonly { readonly id: string; readonly symptom: string; readonly day: Day }[];
+}
+
+/** One machine on which a group of symptoms comes back. */
+export interface Pattern {
+  readonly machineId: string;
+  /** The key of the symptom that names the group. */
+  readonly group: string;
+  readonly level: PatternLevel;
+  /** Probability that something is wrong which comes back, after the latest fault of the group. */
+  readonly probability: number;
+  /** Its faults, the oldest first. */
+  readonly faultIds: readonly string[];
+  readonly firstDay: Day;
+  readonly lastDay: Day;
+  /** What a machine of this kind has of it in a year, and what this one would have had since it is known. */
+  readonly peersAYear: number;
+  readonly expected: number;
+}
+
+/** Symptoms that say the same thing in other words, by the one that names their group. */
+const SAME: Readonly<Record<string, string>> = {
+  'dryer.stillSlow': 'dryer.damp',
+  'dishwasher.pumpWeak': 'dishwasher.standing',
+  'refrigerator.foodWarm': 'refrigerator.warm',
+  'freezer.foodWarm': 'freezer.warm',
+};
+
+/** The group of a symptom, by the symptom that names it. */
+export const groupOfSymptom = (symptom: string): string => SAME[symptom] ?? symptom;
+
+/** The groups of a type of machine. An alarm is no symptom of a kind: whatever it was is a fault beside it. */
+export const groupsOf = (machineType: string): string[] => [
+  ...new Set(symptomsOf(machineType).map(({ key }) => groupOfSymptom(key))),
+];
+
+/**
+ * The patterns of a portfolio as of a day: machines suspected after a fault of the last year, the surest first.
+ * Faults outside a machine's days, alarms and symptoms that its type does not have are left out.
+ */
+export function patternsOf(machines: readonly MachineFaults[], today: Day): Pattern[] {
+  const kinds = [...grouped(machines, ({ type }) => type)].filter(([type]) => groupsOf(type).length > 0);
+  return kinds
+    .flatMap(([type, peers]) => patternsOfKind(groupsOf(type), peers, today))
+    .sort((a, b) => b.probability - a.probability || b.faultIds.length - a.faultIds.length);
+}
+
+interface Seen {
+  readonly machine: MachineFaults;
+  readonly faults: readonly (MachineFaults['faults'][number] & { readonly at: SeenFault })[];
+}
+
+function patternsOfKind(groups: readonly string[], machines: readonly MachineFaults[], today: Day): Pattern[] {
+  const seen = machines.map((machine) => seenOf(groups, machine));
+  const catalogue = groups.map(() => CATALOGUE_FAULTS_A_YEAR / groups.length);
+  const suspected = seen.map((it) => suspectedIn(it, ratesOf(catalogue), CATALOGUE_FAULTS_A_YEAR));
+  const rates = fitted(groups, seen, suspected);
+  const base = rates.reduce((sum, rate) => sum + rate, 0);
+  return seen.flatMap(({ machine, faults }) => {
+    const found = suspicionsOf(faults, ratesOf(rates));
+    return groups.flatMap((group, g): Pattern[] => {
+      const its = faults.map((fault, i) => ({ ...fault, ...found[i]! })).filter(({ at }) => at.group === g);
+      const last = its.at(-1);
+      if (!last || last.day <= today - DAYS_A_YEAR || its.length < 2) return [];
+      const level = levelOf(last.probability, base, false);
+      if (!level) return [];
+      return [
+        {
+          machineId: machine.id,
+          group,
+          level,
+          probability: last.probability,
+          faultIds: its.map(({ id }) => id),
+          firstDay: its[0]!.day,
+          lastDay: last.day,
+          peersAYear: rates[g]!,
+          expected: (rates[g]! * daysOf(machine)) / DAYS_A_YEAR,
+        },
+      ];
+    });
+  });
+}
+
+const daysOf = ({ sinceDay, untilDay }: MachineFaults) => Math.max(LEAST_DAYS, untilDay - sinceDay);
+
+/** Nobody knows yet how the faults of a group share out over causes: one cause stands for all. */
+const ratesOf = (rates: readonly number[]): GroupRate[] => rates.map((perYear) => ({ perYear, causes: [1] }));
+
+function seenOf(groups: readonly string[], machine: MachineFaults): Seen {
+  const faults = machine.faults
+    .filter(({ symptom, day }) => !isAlarmSymptom(symptom) && day >= machine.sinceDay && day <= machine.untilDay)
+    .map((fault) => ({ ...fault, group: groups.indexOf(groupOfSymptom(fault.symptom)) }))
+    .filter(({ group }) => group !== -1)
+    .sort((a, b) => a.day - b.day)
+    .map(({ group, ...fault }) => ({ ...fault, at: { day: fault.day - machine.sinceDay, group, cause: null } }));
+  return { machine, faults };
+}
+
+const suspicionsOf = (faults: Seen['faults'], rates: readonly GroupRate[]): Suspicion[] =>
+  suspicions(
+    rates,
+    faults.map(({ at }) => at),
+  );
+
+/** The groups of a machine that were ever worth a watch. */
+const suspectedIn = ({ faults }: Seen, rates: readonly GroupRate[], base: number): Set<number> =>
+  new Set(
+    suspicionsOf(faults, rates)
+      .filter(({ probability }) => levelOf(probability, base, false) !== null)
+      .map(({ group }) => group),
+  );
+
+/** Faults a machine-year of each group: the catalogue's and the portfolio's, by how much each has seen. */
+function fitted(groups: readonly string[], seen: readonly Seen[], suspected: readonly Set<number>[]): number[] {
+  return groups.map((_, g) => {
+    let count = (CATALOGUE_FAULTS_A_YEAR / groups.length) * CATALOGUE_YEARS;
+    let years = CATALOGUE_YEARS;
+    seen.forEach(({ machine, faults }, i) => {
+      if (suspected[i]!.has(g)) return;
+      count += faults.filter(({ at }) => at.group === g).length;
+      years += daysOf(machine) / DAYS_A_YEAR;
+    });
+    return count / years;
+  });
+}
+
+/** What a probability is worth at a base rate; null below a watch. @param coded whether closings name their causes */
+export function levelOf(probability: number, base: number, coded: boolean): PatternLevel | null {
+  const thresholds = THRESHOLDS[coded ? 'coded' : 'uncoded'];
+  if (probability >= thresholdAt(thresholds, base, 'stated')) return 'stated';
+  return probability >= thresholdAt(thresholds, base, 'watch') ? 'watch' : null;
+}
+
+function thresholdAt(thresholds: readonly Threshold[], base: number, level: PatternLevel): number {
+  const after = thresholds.findIndex((it) => it.base >= base);
+  if (after <= 0) return thresholds.at(after === 0 ? 0 : -1)![level];
+  const [low, high] = [thresholds[after - 1]!, thresholds[after]!];
+  const share = Math.log(base / low.base) / Math.log(high.base / low.base);
+  return low[level] + share * (high[level] - low[level]);
+}

@@ -1,0 +1,106 @@
+import { expect } from 'chai';
+import { v7 } from 'uuid';
+import type { PatternSummary } from '../../contract/faults/patterns.ts';
+import { letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
+
+/** What recurs, from reports over HTTP to the sentences that the office reads. */
+describe('Faults that come back', () => {
+  let house: House;
+  let flat: Flat;
+  beforeEach(async () => {
+    house = await openHouse();
+    flat = await registerFlat(house, 'dryer');
+  });
+  afterEach(() => house.close());
+  const patterns = async () =>
+    (await house.manager.get('/patterns').expect(200)).body.patterns as readonly PatternSummary[];
+  const report = async (symptom: string, machineId = flat.machineId) => {
+    const id = v7();
+    await house.manager.post('/faults', { id, machineId, symptom }).expect(200);
+    return id;
+  };
+  const serve = () =>
+    house.manager
+      .post('/records', {
+        id: v7(),
+        pointId: flat.points['dryer.duct'],
+        done: new Date(house.clock.now).toISOString().slice(0, 10),
+        grade: 'light',
+      })
+      .expect(200);
+  const close = (id: string, found: string) => house.manager.post(`/faults/${id}/close`, { found }).expect(200);
+
+  it('are nothing on day one, nor after one fault, nor for two that are a year apart', async () => {
+    expect(await patterns()).to.deep.equal([]);
+    await close(await report('dryer.damp'), 'Lint in the duct');
+    expect(await patterns()).to.deep.equal([]);
+    await letDaysPass(house, 400);
+    await report('dryer.damp');
+    expect(await patterns()).to.deep.equal([]);
+  });
+
+  it('are said with their count, their peers, how the upkeep stood before each, and what was found', async () => {
+    await letDaysPass(house, 200);
+    for (let i = 0; i < 4; i += 1) {
+      // Served a week before the fault: whatever it is, it is not neglect.
+      await serve();
+      await letDaysPass(house, 7);
+      await close(await report('dryer.damp'), 'Hose crushed behind the machine');
+      await letDaysPass(house, 55);
+    }
+    const [found, ...others] = await patterns();
+    expect(others).to.deep.equal([]);
+    expect(found).to.include({ place: 'Flat 1A', level: 'stated', symptom: 'Clothes still damp after a normal load' });
+    expect(found!.faults.map(({ found: says }) => says)).to.deep.equal(
+      Array(4).fill('Hose crushed behind the machine'),
+    );
+    expect(found!.faults.map(({ upkeep }) => upkeep)).to.deep.equal(Array(4).fill('inOrder'));
+    expect(found!.says[0]).to.equal('4 times in 6 months.');
+    expect(found!.says.join(' ')).to.include('Its part was in order before 4 of 4.');
+    expect(found!.says.join(' '), 'one household alone says nothing').not.to.include('households');
+  });
+
+  it('know how the upkeep stood before a fault, which makes its part due by itself', async () => {
+    await serve();
+    await letDaysPass(house, 900);
+    for (let i = 0; i < 3; i += 1) {
+      await close(await report('dryer.damp'), 'Lint');
+      await letDaysPass(house, 30);
+    }
+    const [found] = await patterns();
+    expect(found!.faults[0]!.upkeep).to.equal('past');
+  });
+
+  it('are counted across households, and stay when the machine is out of service', async () => {
+    for (let i = 0; i < 2; i += 1) {
+      await close(await report('dryer.damp'), 'Hose');
+      await letDaysPass(house, 40);
+    }
+    const today = new Date(house.clock.now).toISOString().slice(0, 10);
+    await house.manager.post(`/tenancies/${flat.tenancyId}/end`, { last: today }).expect(200);
+    await letDaysPass(house, 3);
+    await house.manager
+      .post('/tenancies', {
+        id: v7(),
+        placeId: flat.placeId,
+        personId: v7(),
+        name: 'O. Pell',
+        from: new Date(house.clock.now).toISOString().slice(0, 10),
+        household: { people: 1, pets: 0, cooking: 'rare' },
+      })
+      .expect(200);
+    for (let i = 0; i < 2; i += 1) {
+      await letDaysPass(house, 40);
+      await close(await report('dryer.damp'), 'Hose');
+    }
+    expect((await patterns())[0]!.says.join(' ')).to.include('Across 2 households.');
+    await house.manager
+      .post(`/machines/${flat.machineId}/retirement`, { day: new Date(house.clock.now).toISOString().slice(0, 10) })
+      .expect(200);
+    expect(await patterns(), 'it has happened all the same').to.have.length(1);
+  });
+
+  it('are the office’s to read, not a tenant’s', async () => {
+    await flat.tenant.get('/patterns').expect(403);
+  });
+});

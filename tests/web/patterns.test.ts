@@ -1,0 +1,75 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { v7 } from 'uuid';
+import { dayOfInstant } from '../../core/calendar/day.ts';
+import { DAY_MS, registerFlat, ZONE, type Flat, type House } from '../server/house.ts';
+import { DESK, expectFit, openStage, PHONE, type Stage } from './browser.ts';
+import { MANAGER_EMAIL, openOffice, signIn } from './office.ts';
+
+describe('Faults that come back, in a browser', () => {
+  let stage: Stage;
+  let house: House;
+  let dryer: Flat;
+  let page: Page;
+  before(async () => {
+    stage = await openStage();
+    ({ house } = await openOffice(stage));
+    dryer = await registerFlat(house, 'dryer', 'House 16');
+    page = await stage.page(DESK);
+    await signIn(page, MANAGER_EMAIL);
+  });
+  after(() => stage.close());
+
+  it('says on day one that nothing does', async () => {
+    await page.goto('/faults');
+    await page.getByRole('heading', { name: 'Comes back' }).waitFor();
+    await page.getByText('No fault comes back on one machine oftener than chance explains.').waitFor();
+  });
+  it('states what does, with its evidence, each fault and what was found, and leads to the machine', async () => {
+    const { store } = house.env;
+    const now = Date.now();
+    const { id: by } = (await store.db.person.one({ email: MANAGER_EMAIL }))!;
+    const machine = (await store.db.machine.one({ id: dryer.machineId }))!;
+    await store.write(async (db) => {
+      // It has stood here for two years: what the register was told today could not have been told then.
+      await db.machine.update({ id: machine.id }, { createdAt: now - 730 * DAY_MS });
+      for (const ago of [400, 310, 220, 140, 60, 9]) {
+        const openedAt = now - ago * DAY_MS;
+        await db.fault.insert({
+          id: v7(),
+          organisationId: machine.organisationId,
+          placeId: machine.placeId,
+          machineId: machine.id,
+          pointId: null,
+          symptom: 'dryer.damp',
+          severity: 'moderate',
+          note: '',
+          openedAt,
+          openedDay: dayOfInstant(openedAt, ZONE),
+          openedBy: by,
+          correctBy: openedAt + 30 * DAY_MS,
+          closedAt: ago === 9 ? null : openedAt + DAY_MS,
+          closedBy: ago === 9 ? null : by,
+          found: ago === 9 ? null : 'Hose crushed behind the machine',
+        });
+      }
+    });
+    await page.reload();
+    const section = page.getByRole('region', { name: 'Comes back' });
+    await section.getByText('Something is wrong there that comes back').waitFor();
+    await section.getByText('6 times in 13 months.').waitFor();
+    await section.getByText('The 6 faults, and what was found').click();
+    expect(await section.getByText('Hose crushed behind the machine').count()).to.equal(5);
+    await section.getByText('not closed yet').waitFor();
+    await expectFit(page, 'faults that come back');
+    await section.getByRole('link', { name: 'Vented dryer' }).click();
+    await page.getByRole('heading', { name: 'Vented dryer' }).waitFor();
+  });
+  it('is read on a phone as well', async () => {
+    const phone = await stage.page(PHONE);
+    await signIn(phone, MANAGER_EMAIL);
+    await phone.goto('/faults');
+    await phone.getByText('Something is wrong there that comes back').waitFor();
+    await expectFit(phone, 'faults that come back, on a phone');
+  });
+});
