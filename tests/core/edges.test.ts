@@ -1,0 +1,87 @@
+/** Edges that a mutation run found nobody watching, each with what it means. */
+import { expect } from 'chai';
+import { procedureOf } from '../../core/catalogue/catalogue.ts';
+import { checkEdition, editionOf } from '../../core/catalogue/edition.ts';
+import { NO_CHANGES, assumptionsWith } from '../../core/due/assumptions.ts';
+import { computeLine } from '../../core/due/compute.ts';
+import { driverEffects } from '../../core/due/drivers.ts';
+import { coreText } from '../../core/en.ts';
+import { translator } from '../../core/language/message.ts';
+import { nextTuning } from '../../core/measure/tuning.ts';
+import { baselineOf } from '../../core/proof/readings.ts';
+import { parseFilterSize } from '../../core/quantities/filterSize.ts';
+import { volumeWords } from '../../core/quantities/words.ts';
+import { neutralised, plainCell } from '../../core/register/columns.ts';
+
+const DAY = 20_000;
+
+describe('Edges', () => {
+  it('say which step an edition has put into another part of the work', () => {
+    const ours = procedureOf('dishwasher.filter');
+    const begin = editionOf(ours);
+    const moved = begin.steps.map((step) =>
+      step.ours === 'dishwasher.filter.brush' ? { ...step, phase: 'look' as const } : step,
+    );
+    expect(checkEdition(ours, { ...begin, steps: moved }, () => false)).to.deep.include({
+      key: 'phase',
+      step: 'dishwasher.filter.brush',
+    });
+  });
+  it('name the people behind a condenser’s interval as what they are', () => {
+    const [effect] = driverEffects(['condenserPeople'], { household: { people: 4 } } as never, assumptionsWith());
+    expect(effect).to.include({ from: 'condenserPeople', given: 4 });
+  });
+  it('say by how many days an empty home put a date off', () => {
+    const line = computeLine(
+      {
+        procedure: 'dishwasher.filter',
+        version: 1,
+        methods: {},
+        days: { watchful: 30, steady: 60, light: 90 },
+        assumed: false,
+        critical: false,
+        practice: 'steady',
+        caps: [],
+        changes: NO_CHANGES,
+        stretches: [
+          { fromDay: 0, factor: 1 },
+          { fromDay: DAY + 10, factor: 0 },
+          { fromDay: DAY + 30, factor: 1 },
+        ],
+        effects: [],
+        conditions: [{ day: DAY, kind: 'service', grade: null, confirmed: true }],
+        newSince: null,
+        turnovers: [],
+        anchor: null,
+        upkeepDay: null,
+        signalDay: null,
+      },
+      DAY,
+    );
+    expect(line.days).to.equal(80);
+    expect(line.terms.at(-1)).to.deep.equal({ term: 'paused', by: 20, days: 80 });
+  });
+  it('leave a refrigerator at exactly its coldest good temperature alone', () => {
+    const at = (fridgeC: number) => nextTuning([{ at: 0, fridgeC, freezerC: -20 } as never], 0).do;
+    expect(at(0)).to.equal('done');
+    expect(at(-1)).not.to.equal('done');
+  });
+  it('take a machine’s baseline from its first three readings, whatever comes later', () => {
+    expect(baselineOf([10, 20, 30, 1, 1])).to.equal(20);
+    expect(baselineOf([10, 20])).to.equal(undefined);
+  });
+  it('know no filter over 48 inches, in either unit', () => {
+    expect(parseFilterSize('48 x 25 x 1 in')).to.include({ widthIn: 48 });
+    expect(parseFilterSize('49 x 25 x 1 in')).to.equal(undefined);
+    expect(parseFilterSize('1300 x 625 x 25 mm')).to.equal(undefined);
+  });
+  it('write litres in figures, and cups in fractions', () => {
+    const say = translator('en-GB', coreText);
+    expect(volumeWords(say, 1500, 'metric')).to.equal('1.5 L');
+    expect(volumeWords(say, 355, 'us')).to.equal('1½ cups');
+  });
+  it('give a cell back as it was, and cut nothing from one that was never marked', () => {
+    for (const cell of ['=1+1', '-1', '@x']) expect(plainCell(neutralised(cell)), cell).to.equal(cell);
+    expect(plainCell('=-1')).to.equal('=-1');
+  });
+});
