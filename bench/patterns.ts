@@ -52,7 +52,8 @@ const rows = TRUTHS.flatMap(({ name, of, most }) =>
 );
 
 writePart('faults.md', 'patterns', [
-  `${GOOD.toLocaleString('en')} good machines and ${BAD.toLocaleString('en')} bad ones of each kind, three years, a row.`,
+  `${GOOD.toLocaleString('en')} good machines and ${BAD.toLocaleString('en')} bad ones of each kind, three years, a`,
+  'row.',
   measuredOn('bench:patterns'),
   '',
   `| truth | faults a machine-year | false alarms in 1,000 good machine-years: watched / stated | ${ALL_WRONGS.join(' | ')} |`,

@@ -2,11 +2,11 @@
  * Suspicion: how likely it is that something is wrong with a machine that comes back, against faults that a frail but
  * sound machine has by chance.
  *
- * A filter for a hidden onset, for each symptom group of a machine. Before the onset faults come at the catalogue's rate
- * times a frailty of the machine and one of the group, both gamma; after it at so many times the machine's base rate
- * more, mostly of one cause. Between faults everything is in closed form, so that looking again costs nothing. What the
- * other groups had says how frail the machine is. Counting from the register's beginning instead would dilute whatever
- * began late.
+ * A filter for a hidden onset, for each symptom group of a machine. Before the onset faults come at the catalogue's
+ * rate times a frailty of the machine and one of the group, both gamma; after it at so many times the machine's
+ * base rate more, mostly of one cause. Between faults everything is in closed form, so that looking again costs
+ * nothing. What the other groups had says how frail the machine is. Counting from the register's beginning instead
+ * would dilute whatever began late.
  */
 import { gammaCdf } from '../statistics/gamma.ts';
 

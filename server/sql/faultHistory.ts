@@ -11,8 +11,8 @@ export interface FaultHistoryRow {
   /** The tenancy of that day; null for an empty home. */
   readonly tenancyId: string | null;
   /**
-   * The line of the part that it made due, as computed last strictly before the fault, which moves it itself; null where
-   * it made none due, or none was computed yet.
+   * The line of the part that it made due, as computed last strictly before the fault, which moves it itself; null
+   * where it made none due, or none was computed yet.
    */
   readonly lineDay: number | null;
 }
