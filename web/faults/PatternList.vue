@@ -15,7 +15,9 @@ defineProps<{ patterns: readonly PatternSummary[] }>();
         <b>{{ it.symptom }}</b>{{ ' ' }} <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>{{ ' ' }}
         <RouterLink class="small" :to="`/m/${it.machineNumber}`">{{ it.machine }}</RouterLink>
       </p>
-      <p class="strong small" :class="{ alarm: it.level === 'stated' }">{{ say(`patterns.level.${it.level}`) }}</p>
+      <p class="small" :class="it.level === 'stated' ? 'strong' : 'quiet'">
+        {{ say(`patterns.level.${it.level}`) }}
+      </p>
       <p class="small">{{ it.says.join(' ') }}</p>
       <details class="small">
         <summary>{{ say('patterns.faults', { count: it.faults.length }) }}</summary>
