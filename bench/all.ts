@@ -14,11 +14,15 @@ const toy = process.argv.includes('--toy');
 let failed = 0;
 for (const name of Object.keys(scripts).filter((script) => /^bench(:|$)/.test(script) && script !== 'bench:all')) {
   const began = Date.now();
-  const { status, stdout, stderr } = spawnSync('npm', ['run', '--silent', name, ...(toy ? ['--', '--toy'] : [])], {
-    cwd: root,
-    encoding: 'utf8',
-    maxBuffer: 1e8,
-  });
+  const run = () =>
+    spawnSync('npm', ['run', '--silent', name, ...(toy ? ['--', '--toy'] : [])], {
+      cwd: root,
+      encoding: 'utf8',
+      maxBuffer: 1e8,
+    });
+  let { status, stdout, stderr } = run();
+  // Those that use a browser: docs/decisions/034-browser-tests-once-more.md.
+  if (status !== 0 && toy) ({ status, stdout, stderr } = run());
   console.log(`${name}: ${status === 0 ? 'ran' : 'failed'}, ${Math.round((Date.now() - began) / 1000)} s`);
   if (status === 0) continue;
   failed += 1;
