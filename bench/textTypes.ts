@@ -1,19 +1,12 @@
-/** `npm run text`: what each text wants said with it, parsed from the texts into types, one file to each voice. */
+/** `npm run text`: what each text wants said with it, parsed from the texts into types. */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { IntlMessageFormat } from 'intl-messageformat';
 import { fieldsText } from '../contract/form/en.ts';
 import { coreText } from '../core/en.ts';
-import { catalogueWords } from '../core/catalogue/en/words.ts';
-import { vocabulary } from '../core/language/vocabulary.ts';
 import type { Messages } from '../core/language/message.ts';
 import { serverText } from '../server/language/en.ts';
-import { catalogueDeskText } from '../web/catalogue/en.ts';
-import { deskText } from '../web/desk/en.ts';
-import { dueDeskText } from '../web/due/en.ts';
-import { measureDeskText } from '../web/measure/en.ts';
-import { registerDeskText } from '../web/register/en.ts';
-import { doingText } from '../web/tenant/en.ts';
+import { deskVoice } from '../web/desk/voice.ts';
 
 type Ast = ReturnType<IntlMessageFormat['getAst']>;
 /** From the loosest to the strictest: a value used in two ways must do for the stricter one. */
@@ -43,8 +36,8 @@ export function wantsOf(ast: Ast, wants = new Map<string, Kind>()): Map<string, 
   return wants;
 }
 
-/** The file of types of one voice. */
-export function textTypes(name: string, of: string, messages: Messages): string {
+/** An interface of these texts, beside those of the ones that it extends. */
+function interfaceOf(name: string, messages: Messages, ...extended: readonly string[]): string {
   const lines = Object.keys(messages)
     .sort()
     .map((key) => {
@@ -52,34 +45,44 @@ export function textTypes(name: string, of: string, messages: Messages): string 
       const values = [...wants].map(([value, kind]) => `${value}: ${TYPES[kind]}`);
       return `  '${key}': ${values.length > 0 ? `{ ${values.join('; ')} }` : 'None'};`;
     });
-  const needs = ['Choice', 'None'].filter((it) => lines.some((line) => line.includes(it)));
-  const from = of === 'core' ? './values.ts' : '../../core/language/values.ts';
+  const above = extended.length > 0 ? ` extends ${extended.join(', ')}` : '';
+  return [`export interface ${name}${above} {`, ...lines, '}', ''].join('\n');
+}
+
+/** A file of interfaces, with the imports that they need. */
+function fileOf(imports: readonly string[], ...interfaces: readonly string[]): string {
+  const needs = ['Choice', 'None'].filter((it) => interfaces.some((text) => new RegExp(`: ${it}\\b`).test(text)));
   return [
-    `/** Every text of the ${of} by its key, with what it wants said with it. Written by \`npm run text\`. */`,
-    `import type { ${needs.join(', ')} } from '${from}';`,
+    '/** Every text by its key, with what it wants said with it. Written by `npm run text`. */',
+    ...imports.map((it) => it.replace('NEEDS', needs.join(', '))),
     '',
-    `export interface ${name} {`,
-    ...lines,
-    '}',
-    '',
+    ...interfaces,
   ].join('\n');
 }
 
-const said = { ...coreText, ...fieldsText, ...serverText };
+const without = (messages: Messages, others: Messages): Messages =>
+  Object.fromEntries(Object.entries(messages).filter(([key, text]) => others[key] !== text));
+
+/** What core and web both say stands once, and so does what the contract says on either side. */
+const web = without(deskVoice, fieldsText);
+const shared = without(coreText, without(coreText, web));
+const VALUES = "import type { NEEDS } from '../../core/language/values.ts';";
+const FIELDS = "import type { FieldsText } from '../../contract/form/text.ts';";
 export const VOICES: Readonly<Record<string, string>> = {
-  'core/language/text.ts': textTypes('CoreText', 'core', coreText),
-  'server/language/text.ts': textTypes('ServerText', 'server', said),
-  'web/language/text.ts': textTypes('WebText', 'web', {
-    ...fieldsText,
-    ...vocabulary,
-    ...catalogueWords,
-    ...doingText,
-    ...catalogueDeskText,
-    ...registerDeskText,
-    ...measureDeskText,
-    ...deskText,
-    ...dueDeskText,
-  }),
+  'core/language/text.ts': fileOf(
+    ["import type { NEEDS } from './values.ts';"],
+    interfaceOf('SharedText', shared),
+    interfaceOf('CoreText', without(coreText, shared), 'SharedText'),
+  ),
+  'contract/form/text.ts': fileOf([VALUES], interfaceOf('FieldsText', fieldsText)),
+  'server/language/text.ts': fileOf(
+    [FIELDS, "import type { CoreText } from '../../core/language/text.ts';", VALUES],
+    interfaceOf('ServerText', serverText, 'CoreText', 'FieldsText'),
+  ),
+  'web/language/text.ts': fileOf(
+    [FIELDS, "import type { SharedText } from '../../core/language/text.ts';", VALUES],
+    interfaceOf('WebText', without(web, shared), 'SharedText', 'FieldsText'),
+  ),
 };
 
 if (process.argv[1] === import.meta.filename)

@@ -1,11 +1,9 @@
 /** What an install is made of: its store, its clock, its voice, and the stand-ins where nothing else is given. */
 import { randomBytes } from 'node:crypto';
 import { v7 } from 'uuid';
-import { coreText } from '../core/en.ts';
 import { translator } from '../core/language/message.ts';
-import { fieldsText } from '../contract/form/en.ts';
-import { serverText } from './language/en.ts';
 import type { Translator } from './language/translator.ts';
+import { serverVoice } from './language/voice.ts';
 import type { Store } from './store/store.ts';
 import { standInWeather } from './ports/weather.ts';
 import { waysOut } from './ports/mail.ts';
@@ -20,7 +18,7 @@ export function createEnv(store: Store, photos: string, clock: () => number = Da
     store,
     clock,
     photos,
-    say: translator<Translator>('en-GB', { ...coreText, ...fieldsText, ...serverText }),
+    say: translator<Translator>('en-GB', serverVoice),
     secret: () => randomBytes(24).toString('base64url'),
     newId: v7,
     weather: standInWeather,

@@ -34,6 +34,3 @@ export type ValuesOf<Text, Key extends string> = [Key] extends [keyof Text]
         ? [values?: Values]
         : [values: Values]
     : never;
-
-/** Keys of texts that want nothing. */
-export type BareKey<Text> = { [Key in keyof Text]: Text[Key] extends None ? Key : never }[keyof Text] & string;

@@ -2,19 +2,17 @@ import { expect } from 'chai';
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
 import { fieldsText } from '../../contract/form/en.ts';
-import { coreText } from '../../core/en.ts';
-import { vocabulary } from '../../core/language/vocabulary.ts';
 import { translator, type Translator } from '../../core/language/message.ts';
 import { IntlMessageFormat } from 'intl-messageformat';
 import { VOICES, wantsOf } from '../../bench/textTypes.ts';
 import { Problem } from '../../server/context/problem.ts';
 import type { WebText } from '../../web/language/text.ts';
-import { serverText } from '../../server/language/en.ts';
-import { catalogueWords } from '../../core/catalogue/en/words.ts';
+import { serverVoice } from '../../server/language/voice.ts';
 import { measureText } from '../../core/measure/en.ts';
 import { registerText } from '../../core/register/en.ts';
 import { catalogueDeskText } from '../../web/catalogue/en.ts';
 import { deskText } from '../../web/desk/en.ts';
+import { deskVoice } from '../../web/desk/voice.ts';
 import { dueDeskText } from '../../web/due/en.ts';
 import { measureDeskText } from '../../web/measure/en.ts';
 import { namesBy } from '../../web/register/useTemplates.ts';
@@ -69,15 +67,7 @@ function unknown(files: Iterable<string>, messages: Record<string, string>): str
 
 describe('Words', () => {
   it('are there for everything the desk says', () => {
-    expect(
-      unknown(reach(join(WEB, 'desk/main.ts')), {
-        ...fieldsText,
-        ...vocabulary,
-        ...catalogueWords,
-        ...doingText,
-        ...DESK,
-      }),
-    ).to.deep.equal([]);
+    expect(unknown(reach(join(WEB, 'desk/main.ts')), deskVoice)).to.deep.equal([]);
   });
   it('are there for everything a tenant can reach, without the desk’s', () => {
     const files = reach(join(WEB, 'tenant/main.ts'));
@@ -99,7 +89,7 @@ describe('Words', () => {
     expect(idle).to.deep.equal([]);
   });
   it('can all be formatted', () => {
-    const all = { ...coreText, ...fieldsText, ...serverText, ...doingText, ...DESK };
+    const all = { ...serverVoice, ...deskVoice };
     const say = translator('en-GB', all);
     const values = Object.fromEntries(
       [

@@ -1,12 +1,8 @@
 /** The web's voice. Each entry adds its own text before it mounts. */
 import { translator, type Messages, type Translator, type Voice } from '../../core/language/message.ts';
-import type { BareKey } from '../../core/language/values.ts';
 import type { WebText } from './text.ts';
 
 type WebTranslator = Translator<WebText>;
-
-/** Keys of the web whose text wants no values. */
-export type WebKey = BareKey<WebText>;
 
 let current: WebTranslator = translator('en-GB', {});
 

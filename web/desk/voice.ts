@@ -1,0 +1,22 @@
+/** Everything that the desk says, its tenants' and doers' text among it. */
+import { fieldsText } from '../../contract/form/en.ts';
+import { catalogueWords } from '../../core/catalogue/en/words.ts';
+import { vocabulary } from '../../core/language/vocabulary.ts';
+import { catalogueDeskText } from '../catalogue/en.ts';
+import { dueDeskText } from '../due/en.ts';
+import { measureDeskText } from '../measure/en.ts';
+import { registerDeskText } from '../register/en.ts';
+import { doingText } from '../tenant/en.ts';
+import { deskText } from './en.ts';
+
+export const deskVoice = {
+  ...fieldsText,
+  ...vocabulary,
+  ...doingText,
+  ...catalogueWords,
+  ...catalogueDeskText,
+  ...registerDeskText,
+  ...measureDeskText,
+  ...deskText,
+  ...dueDeskText,
+};
