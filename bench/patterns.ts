@@ -2,8 +2,7 @@
  * What is found of faults that come back, on the truth T1, and how often good machines are suspected. Run by
  * `npm run bench:patterns`; writes its table of `docs/faults.md`.
  */
-import { levelOf, type PatternLevel } from '../core/faults/patterns.ts';
-import { ALL_WRONGS, falseAlarms, foundBy, goodLooks } from '../core/lab/faultPatterns.ts';
+import { ALL_WRONGS, falseAlarms, foundBy, goodLooks, reaches } from '../core/lab/faultPatterns.ts';
 import { ORDINARY, type FaultTruth } from '../core/lab/faultTruth.ts';
 import { met } from './figures.ts';
 import { measuredOn, sized, writePart } from './page.ts';
@@ -33,12 +32,8 @@ const rows = TRUTHS.flatMap(({ name, of, most }) =>
   [0.1, 0.3, 0.6].map((base) => {
     const truth: FaultTruth = { ...ORDINARY, ...of, base };
     const good = goodLooks(truth, GOOD, SEED);
-    const alarms = (wanted: PatternLevel) =>
-      falseAlarms(good, ({ probability }) => {
-        const level = levelOf(probability, base, truth.coded > 0);
-        return level === wanted || level === 'stated';
-      });
-    const [watched, stated] = [alarms('watch'), alarms('stated')];
+    const watched = falseAlarms(good, reaches(truth, 'watch'));
+    const stated = falseAlarms(good, reaches(truth, 'stated'));
     const found = ALL_WRONGS.map((wrong) =>
       ASKED.map(([faults, level], i) => {
         const share = foundBy(truth, wrong, faults, level, { machines: BAD, seed: SEED + 1 });

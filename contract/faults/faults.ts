@@ -1,6 +1,6 @@
-import type { Severity } from '../../core/faults/symptoms.ts';
 /** Saying that something is wrong, and closing it. */
 import { array, object, type InferType } from 'yup';
+import type { Severity } from '../../core/faults/symptoms.ts';
 import { id, line, note } from '../form/fields.ts';
 
 export const reportFault = object({

@@ -12,6 +12,9 @@ export type Day = number;
 export type IsoDay = string;
 
 export const MS_PER_DAY = 86_400_000;
+/** Days of a year and of a month where only length matters: rates, shares, figures by the month. */
+export const DAYS_A_YEAR = 365;
+export const DAYS_A_MONTH = DAYS_A_YEAR / 12;
 const MS_PER_MINUTE = 60_000;
 
 /**

@@ -5,7 +5,7 @@
  * make one sitting; tenants get what is theirs up to their budget, the rest goes to staff; staff work in one
  * home within a fortnight is one door. It is a projection of the plan, without lateness or faults.
  */
-import type { Day } from '../calendar/day.ts';
+import { DAYS_A_MONTH, DAYS_A_YEAR, type Day } from '../calendar/day.ts';
 import type { Level } from '../catalogue/types.ts';
 import { grouped } from '../statistics/grouped.ts';
 import { WINDOW_OPENS } from './line.ts';
@@ -15,8 +15,6 @@ import { JOIN_SHARE } from './riders.ts';
 export const PRACTISED = 0.4;
 /** Our assumption: staff work in one home within so many days is one visit. */
 export const VISIT_DAYS = 14;
-const YEAR = 365;
-const MONTH = YEAR / 12;
 
 export interface Budget {
   /** Jobs and hands-on minutes that a tenancy may be asked for in a month. */
@@ -97,7 +95,7 @@ export function burdenOf(
   paceOf: (placeId: string) => number = () => 1,
 ): Burden {
   const months = Array.from({ length: 12 }, () => ({ requests: 0, tenantMinutes: 0, staffHours: 0 }));
-  const monthOf = (day: Day) => months[Math.min(11, Math.floor(day / MONTH))]!;
+  const monthOf = (day: Day) => months[Math.min(11, Math.floor(day / DAYS_A_MONTH))]!;
   const sum = { most: 0, spilled: 0, staff: 0, doors: 0, heavy: 0, weight: 0, materials: 0 };
   let tenancies = 0;
   for (const [placeId, here] of grouped(points, ({ placeId }) => placeId)) {
@@ -156,7 +154,7 @@ function sittings(points: readonly BurdenPoint[], served: (point: BurdenPoint) =
   for (;;) {
     let lead = -1;
     points.forEach((_, i) => {
-      if (next[i]! < YEAR && (lead === -1 || next[i]! < next[lead]!)) lead = i;
+      if (next[i]! < DAYS_A_YEAR && (lead === -1 || next[i]! < next[lead]!)) lead = i;
     });
     if (lead === -1) return jobs;
     const day = next[lead]!;
@@ -189,7 +187,7 @@ function withinBudget(
   const open = [...jobs].sort((a, b) => a.day - b.day);
   while (open.length > 0) {
     const first = open.shift()!;
-    const key = Math.floor(first.day / MONTH);
+    const key = Math.floor(first.day / DAYS_A_MONTH);
     const month = months.get(key) ?? { requests: 0, minutes: 0 };
     // One long sitting alone is still one request; only more of it can be too much.
     if (month.requests >= most || (month.requests > 0 && month.minutes + first.minutes * pace > longest)) {

@@ -4,7 +4,7 @@
  * Every machine is held against the rates of its kind, which begin at the catalogue's and move with what this portfolio
  * has seen (gamma–Poisson), machines under suspicion left out, so that a bad one does not make its peers look frail.
  */
-import type { Day } from '../calendar/day.ts';
+import { DAYS_A_YEAR, type Day } from '../calendar/day.ts';
 import { grouped } from '../statistics/grouped.ts';
 import { isAlarmSymptom } from './alarms.ts';
 import { suspicions, type GroupRate, type SeenFault, type Suspicion } from './suspicion.ts';
@@ -14,20 +14,20 @@ import { symptomsOf } from './symptoms.ts';
 export const CATALOGUE_FAULTS_A_YEAR = 0.3;
 /** Ours: machine-years that the catalogue's rate counts for against what a portfolio has seen. */
 const CATALOGUE_YEARS = 20;
-const DAYS_A_YEAR = 365;
 /** A machine that has stood here for less is no evidence either way: rates are per year. */
 const LEAST_DAYS = 1;
+
+interface Threshold {
+  readonly base: number;
+  readonly watch: number;
+  readonly stated: number;
+}
 
 /**
  * From which probability a machine is *watched* (at most 5 false alarms in 1,000 good machine-years) and a pattern may
  * be *stated* (at most 1), by the base rate a machine-year: simulated on the truth T1, `bench:patterns`. In between by
  * the logarithm of the rate; outside as at the end.
  */
-interface Threshold {
-  readonly base: number;
-  readonly watch: number;
-  readonly stated: number;
-}
 export const THRESHOLDS: Readonly<Record<'coded' | 'uncoded', readonly Threshold[]>> = {
   coded: [
     { base: 0.1, watch: 0.276, stated: 0.663 },
@@ -110,8 +110,9 @@ function patternsOfKind(groups: readonly string[], machines: readonly MachineFau
   const base = rates.reduce((sum, rate) => sum + rate, 0);
   return seen.flatMap(({ machine, faults }) => {
     const found = suspicionsOf(faults, ratesOf(rates));
+    const looks = faults.map((fault, i) => ({ ...fault, ...found[i]! }));
     return groups.flatMap((group, g): Pattern[] => {
-      const its = faults.map((fault, i) => ({ ...fault, ...found[i]! })).filter(({ at }) => at.group === g);
+      const its = looks.filter((look) => look.group === g);
       const last = its.at(-1);
       if (!last || last.day <= today - DAYS_A_YEAR || its.length < 2) return [];
       const level = levelOf(last.probability, base, false);

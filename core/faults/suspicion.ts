@@ -8,6 +8,7 @@
  * nothing. What the other groups had says how frail the machine is. Counting from the register's beginning instead
  * would dilute whatever began late.
  */
+import { DAYS_A_YEAR } from '../calendar/day.ts';
 import { gammaCdf } from '../statistics/gamma.ts';
 
 /** What a group of symptoms does on a sound machine. */
@@ -46,7 +47,6 @@ export const SUSPICION: SuspicionModel = {
   ofOneCause: 0.85,
 };
 
-const DAYS_A_YEAR = 365;
 const NODES = 6;
 
 /** Something began to be wrong in a group, as far as its faults until a day say. */

@@ -2,10 +2,11 @@
  * The judgement of suspicion on the truth T1: what is found of bad machines by their third and fourth fault, and how
  * often good ones are suspected, counted over all looks and groups.
  */
+import { DAYS_A_YEAR } from '../calendar/day.ts';
 import { levelOf, type PatternLevel } from '../faults/patterns.ts';
 import { suspicions, type GroupRate } from '../faults/suspicion.ts';
 import { seeded } from '../statistics/random.ts';
-import { CAUSE_SHARES, DAYS_A_YEAR, drawMachine, GROUP_SHARES, WRONGS } from './faultTruth.ts';
+import { CAUSE_SHARES, drawMachine, GROUP_SHARES, WRONGS } from './faultTruth.ts';
 import type { FaultTruth, TrueMachine, Wrong } from './faultTruth.ts';
 
 /** After each fault of a machine: its day, its group, whether it was planted, and the suspicion in its group. */
@@ -56,7 +57,13 @@ export function thresholdFor(good: ReturnType<typeof goodLooks>, budget: number)
   return high;
 }
 
-const reached = (level: PatternLevel, wanted: PatternLevel) => level === wanted || level === 'stated';
+/** Whether a look is worth at least this level. */
+export const reaches =
+  ({ base, coded }: FaultTruth, wanted: PatternLevel) =>
+  ({ probability }: Pick<Look, 'probability'>): boolean => {
+    const level = levelOf(probability, base, coded > 0);
+    return level === wanted || level === 'stated';
+  };
 
 /**
  * The share of bad machines, among those that had so many planted faults, that had reached a level in their group by
@@ -78,14 +85,9 @@ export function foundBy(
     if (!last) continue;
     had += 1;
     const seen = looks.slice(0, looks.indexOf(last) + 1).filter(({ group }) => group === machine.badGroup);
-    if (seen.some(({ probability }) => reachedAt(probability, truth, level))) found += 1;
+    if (seen.some(reaches(truth, level))) found += 1;
   }
   return had === 0 ? 0 : found / had;
-}
-
-function reachedAt(probability: number, { base, coded }: FaultTruth, wanted: PatternLevel): boolean {
-  const level = levelOf(probability, base, coded > 0);
-  return level !== null && reached(level, wanted);
 }
 
 export const ALL_WRONGS = Object.keys(WRONGS) as Wrong[];

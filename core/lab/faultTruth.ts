@@ -1,12 +1,12 @@
 /** The truth of faults: machines that are frail by nature, and bad ones with something wrong that comes back (T1). */
-import { gammaDraw, type Random } from '../statistics/random.ts';
+import { DAYS_A_YEAR } from '../calendar/day.ts';
+import { gammaDraw, shareDraw, type Random } from '../statistics/random.ts';
 
 /** Shares of the five symptom groups, and of the four causes within each: the truth's own, fixed. */
 export const GROUP_SHARES = [0.4, 0.25, 0.15, 0.12, 0.08] as const;
 export const CAUSE_SHARES = [0.45, 0.25, 0.2, 0.1] as const;
 /** Of a bad machine's extra faults, those of its one cause. */
 export const OF_ONE_CAUSE = 0.85;
-export const DAYS_A_YEAR = 365;
 
 /** What is wrong with a bad machine: faults at so many times the base rate, or a hose that gives way every 70 days. */
 export const WRONGS = { R3: 3, R6: 6, R12: 12, hose: null } as const;
@@ -52,13 +52,13 @@ export function drawMachine(random: Random, truth: FaultTruth, wrong: Wrong | nu
     return poissonDays(random, rate, 0, days).map((day) => ({
       day,
       group,
-      cause: coded(random, truth, drawOf(random, CAUSE_SHARES)),
+      cause: coded(random, truth, shareDraw(random, CAUSE_SHARES)),
       planted: false,
     }));
   });
   if (wrong === null) return { faults: faults.sort(byDay), badGroup: null };
-  const badGroup = drawOf(random, GROUP_SHARES);
-  const its = drawOf(random, CAUSE_SHARES);
+  const badGroup = shareDraw(random, GROUP_SHARES);
+  const its = shareDraw(random, CAUSE_SHARES);
   const onset = random() * DAYS_A_YEAR;
   const ratio = WRONGS[wrong];
   const extra =
@@ -77,12 +77,6 @@ const coded = (random: Random, { coded }: FaultTruth, cause: number) => (random(
 
 /** A frailty of mean 1. */
 const frailty = (random: Random, spread: number) => gammaDraw(random, 1 / spread ** 2, spread ** 2);
-
-function drawOf(random: Random, shares: readonly number[]): number {
-  let left = random();
-  const found = shares.findIndex((share) => (left -= share) < 0);
-  return found === -1 ? shares.length - 1 : found;
-}
 
 function poissonDays(random: Random, rate: number, from: number, to: number): number[] {
   const days: number[] = [];

@@ -8,7 +8,7 @@
  * answered, goes to staff, who take along what is near. Every part begins part-worn, at a random point of its interval.
  * Left out: faults, seasons, changes of tenancy, refusals.
  */
-import type { Day } from '../calendar/day.ts';
+import { DAYS_A_MONTH, type Day } from '../calendar/day.ts';
 import { BUDGET, PRACTISED } from '../due/burden.ts';
 import { computeLine } from '../due/compute.ts';
 import { graceDays } from '../due/line.ts';
@@ -48,8 +48,6 @@ export interface UpkeepResult {
 /** Our assumption: minutes to a home and away again. */
 export const DOOR_MINUTES = 20;
 
-const MONTH = 365 / 12;
-
 /** Days that people take, and after which nobody waits for them any longer. */
 const ANSWER = { soonest: 10, latest: 14 };
 
@@ -80,7 +78,7 @@ export function liveUpkeep({ seed, homes: many, days, silent }: UpkeepSetting): 
     tenantMinutes: 0,
     doors: 0,
   };
-  const hours: number[] = Array.from({ length: Math.ceil(days / MONTH) }, () => 0);
+  const hours: number[] = Array.from({ length: Math.ceil(days / DAYS_A_MONTH) }, () => 0);
 
   const serve = (part: Part, day: Day, confirmed: boolean) => {
     if (!part.first) {
@@ -135,7 +133,7 @@ export function liveUpkeep({ seed, homes: many, days, silent }: UpkeepSetting): 
   }
 
   function ask(home: Home, day: Day): void {
-    const month = Math.floor(day / MONTH);
+    const month = Math.floor(day / DAYS_A_MONTH);
     if (month !== home.month) Object.assign(home, { month, requests: 0, minutes: 0 });
     if (home.request) return;
     const pace = paceOf(home.timed);
@@ -176,11 +174,11 @@ export function liveUpkeep({ seed, homes: many, days, silent }: UpkeepSetting): 
     );
     for (const part of taken) serve(part, day, true);
     sum.doors += 1;
-    hours[Math.floor(day / MONTH)]! += (minutesOf(taken) * PRACTISED + DOOR_MINUTES) / 60;
+    hours[Math.floor(day / DAYS_A_MONTH)]! += (minutesOf(taken) * PRACTISED + DOOR_MINUTES) / 60;
   }
 
   const parts = homes.reduce((total, home) => total + home.parts.length, 0);
-  const months = days / MONTH;
+  const months = days / DAYS_A_MONTH;
   const answering = Math.max(1, homes.filter((home) => !home.silent).length);
   return {
     parts,
@@ -207,7 +205,7 @@ function share(home: Home, pace: number): void {
     .filter((part) => !isStaffs(part))
     .sort((a, b) => Number(b.procedure.core) - Number(a.procedure.core) || lasts(a) - lasts(b));
   for (const part of open) {
-    minutes += (part.procedure.minutes * pace * MONTH) / lasts(part);
+    minutes += (part.procedure.minutes * pace * DAYS_A_MONTH) / lasts(part);
     if (minutes > BUDGET.minutes) part.owed = true;
   }
 }

@@ -9,7 +9,7 @@ import { combinedFactor, COOKING, driverEffects, type Household } from '../due/d
 import type { Condition, LineInputs } from '../due/inputs.ts';
 import { rides, type Sibling } from '../due/riders.ts';
 import { type TimedJob } from '../jobs/pace.ts';
-import { normalDraw, type Random } from '../statistics/random.ts';
+import { normalDraw, shareDraw, type Random } from '../statistics/random.ts';
 import { drawSpeed } from './truth.ts';
 
 /** The neutral two-bed flat of common practice: seven machines, 35 parts. */
@@ -56,9 +56,9 @@ export interface Home {
 /** A home with its household and machines, drawn by chance. */
 export function moveIn(random: Random, silent: boolean): Home {
   const household: Household = {
-    people: 1 + drawOf(random, HOUSEHOLDS.people),
-    pets: drawOf(random, HOUSEHOLDS.pets),
-    cooking: COOKING[drawOf(random, HOUSEHOLDS.cooking)]!,
+    people: 1 + shareDraw(random, HOUSEHOLDS.people),
+    pets: shareDraw(random, HOUSEHOLDS.pets),
+    cooking: COOKING[shareDraw(random, HOUSEHOLDS.cooking)]!,
   };
   const parts = FLAT.flatMap((machine) =>
     machineTypeOf(machine).points.map((key): Part => {
@@ -115,14 +115,6 @@ export function moveIn(random: Random, silent: boolean): Home {
 }
 
 /** An index by its share. */
-function drawOf(random: Random, shares: readonly number[]): number {
-  let left = random();
-  return Math.max(
-    0,
-    shares.findIndex((share) => (left -= share) < 0),
-  );
-}
-
 export const siblingOf = (part: Part): Sibling => ({
   id: part.procedure.key,
   core: part.procedure.core,

@@ -38,3 +38,10 @@ export function gammaDraw(random: Random, shape: number, scale: number): number 
     if (v > 0 && Math.log(1 - random()) < 0.5 * x * x + d - d * v + d * Math.log(v)) return d * v * scale;
   }
 }
+
+/** An index drawn by shares that add up to 1. */
+export function shareDraw(random: Random, shares: readonly number[]): number {
+  let left = random();
+  const found = shares.findIndex((share) => (left -= share) < 0);
+  return found === -1 ? shares.length - 1 : found;
+}

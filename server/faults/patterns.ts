@@ -1,5 +1,5 @@
 /** What recurs: patterns of faults, each with its evidence in sentences. */
-import { dayOfInstant, isoFromDay, type Day } from '../../core/calendar/day.ts';
+import { DAYS_A_MONTH, dayOfInstant, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import { patternsOf, type Pattern } from '../../core/faults/patterns.ts';
 import type { PatternSummary } from '../../contract/faults/patterns.ts';
@@ -8,7 +8,6 @@ import { machineName } from '../lookup/names.ts';
 import { readFaultHistory, type FaultHistoryRow } from '../sql/faultHistory.ts';
 import type { Row } from '../store/tables.ts';
 
-const DAYS_A_MONTH = 365 / 12;
 /** Nothing is surer than this in words: the model is a model. */
 const MOST_TO_ONE = 1000;
 
