@@ -22,7 +22,10 @@ for (const name of Object.keys(scripts).filter((script) => /^bench(:|$)/.test(sc
     });
   let { status, stdout, stderr } = run();
   // Those that use a browser: docs/decisions/034-browser-tests-once-more.md.
-  if (status !== 0 && toy) ({ status, stdout, stderr } = run());
+  if (status !== 0 && toy) {
+    console.log(`${name}: failed, once more`, stdout, stderr);
+    ({ status, stdout, stderr } = run());
+  }
   console.log(`${name}: ${status === 0 ? 'ran' : 'failed'}, ${Math.round((Date.now() - began) / 1000)} s`);
   if (status === 0) continue;
   failed += 1;

@@ -2,8 +2,9 @@
  * `npm run bench:waiting`: what people wait for in a browser, written to docs/waiting-figures.md. Build the web first.
  */
 import type { Page } from 'playwright-core';
-import { Caller, give, PASSWORD, registerFlat, type House } from '../tests/server/house.ts';
+import { give } from '../tests/server/house.ts';
 import { DESK, openStage, PHONE, type Stage } from '../tests/web/browser.ts';
+import { MANAGER_EMAIL, openOffice, signIn } from '../tests/web/office.ts';
 import { median } from './figures.ts';
 import { measuredOn, sized, writePage } from './page.ts';
 
@@ -27,15 +28,8 @@ async function measured(stage: Stage, go: (page: Page) => Promise<number>, viewp
 }
 
 const stage = await openStage();
-const manager = new Caller(stage.url);
-await manager.open('/install', {
-  organisation: 'Saltmarsh & Vane',
-  name: 'R. Okonjo-Vane',
-  email: 'vane@saltmarsh.example',
-  password: PASSWORD,
-});
-const house = { env: stage.running.env, manager, caller: () => new Caller(stage.url) } as House;
-const flat = await registerFlat(house);
+const { house, flat } = await openOffice(stage);
+const { manager } = house;
 await give(house, flat.tenant, flat.tenantId, [flat.points['washer.tub']!]);
 
 const firstScreen = await measured(
@@ -56,13 +50,6 @@ const firstScreen = await measured(
 
 const MACHINES = ['Dishwasher', 'Refrigerator', 'Bathroom fan', 'Freezer', 'Disposer'];
 
-const signIn = async (page: Page) => {
-  await page.goto('/sign-in');
-  await page.getByLabel('Email').fill('vane@saltmarsh.example');
-  await page.getByLabel('Password').fill(PASSWORD);
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.getByRole('button', { name: 'Sign out' }).waitFor();
-};
 const rows = Array.from(
   { length: TABLE_ROWS },
   (_, i) => `Long Court,Flat ${Math.floor(i / 5)},${MACHINES[i % 5]},Lavella,D45`,
@@ -70,7 +57,7 @@ const rows = Array.from(
 const table = await measured(
   stage,
   async (page) => {
-    await signIn(page);
+    await signIn(page, MANAGER_EMAIL);
     await page.goto('/homes/import');
     const began = Date.now();
     await page
@@ -89,7 +76,7 @@ const table = await measured(
 const flats = await measured(
   stage,
   async (page) => {
-    await signIn(page);
+    await signIn(page, MANAGER_EMAIL);
     await page.goto('/homes');
     await page.getByRole('button', { name: 'Add a property' }).click();
     await page.getByLabel('Name', { exact: true }).fill(`Quay House ${Date.now()}`);

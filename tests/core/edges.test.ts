@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { checkEdition, editionOf } from '../../core/catalogue/edition.ts';
-import { NO_CHANGES, assumptionsWith } from '../../core/due/assumptions.ts';
+import { assumptionsWith } from '../../core/due/assumptions.ts';
 import { computeLine } from '../../core/due/compute.ts';
 import { driverEffects } from '../../core/due/drivers.ts';
 import { coreText } from '../../core/en.ts';
@@ -12,8 +12,7 @@ import { baselineOf } from '../../core/proof/readings.ts';
 import { parseFilterSize } from '../../core/quantities/filterSize.ts';
 import { volumeWords } from '../../core/quantities/words.ts';
 import { neutralised, plainCell } from '../../core/register/columns.ts';
-
-const DAY = 20_000;
+import { DAY, plain } from './plainLine.ts';
 
 describe('Edges', () => {
   it('say which step an edition has put into another part of the work', () => {
@@ -32,32 +31,12 @@ describe('Edges', () => {
     expect(effect).to.include({ from: 'condenserPeople', given: 4 });
   });
   it('say by how many days an empty home put a date off', () => {
-    const line = computeLine(
-      {
-        procedure: 'dishwasher.filter',
-        version: 1,
-        methods: {},
-        days: { watchful: 30, steady: 60, light: 90 },
-        assumed: false,
-        critical: false,
-        practice: 'steady',
-        caps: [],
-        changes: NO_CHANGES,
-        stretches: [
-          { fromDay: 0, factor: 1 },
-          { fromDay: DAY + 10, factor: 0 },
-          { fromDay: DAY + 30, factor: 1 },
-        ],
-        effects: [],
-        conditions: [{ day: DAY, kind: 'service', grade: null, confirmed: true }],
-        newSince: null,
-        turnovers: [],
-        anchor: null,
-        upkeepDay: null,
-        signalDay: null,
-      },
-      DAY,
-    );
+    const stretches = [
+      { fromDay: 0, factor: 1 },
+      { fromDay: DAY + 10, factor: 0 },
+      { fromDay: DAY + 30, factor: 1 },
+    ];
+    const line = computeLine({ ...plain, stretches }, DAY);
     expect(line.days).to.equal(80);
     expect(line.terms.at(-1)).to.deep.equal({ term: 'paused', by: 20, days: 80 });
   });

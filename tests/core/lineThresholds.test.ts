@@ -1,30 +1,11 @@
 /** Caps, floors and edges of a line, each with what it means: a test here fails if one moves by a day. */
 import { expect } from 'chai';
-import { NO_CHANGES, assumptionsWith, isSound, LONGEST_INTERVAL } from '../../core/due/assumptions.ts';
+import { assumptionsWith, isSound, LONGEST_INTERVAL } from '../../core/due/assumptions.ts';
 import { bandOf, capOf, computeLine, floorDays } from '../../core/due/compute.ts';
 import type { LineInputs } from '../../core/due/inputs.ts';
 import { leastLoad } from '../../core/catalogue/grades.ts';
+import { DAY, plain } from './plainLine.ts';
 
-const DAY = 20_000;
-const plain: LineInputs = {
-  procedure: 'dishwasher.filter',
-  version: 1,
-  methods: {},
-  days: { watchful: 30, steady: 60, light: 90 },
-  assumed: false,
-  critical: false,
-  practice: 'steady',
-  caps: [],
-  changes: NO_CHANGES,
-  stretches: [{ fromDay: 0, factor: 1 }],
-  effects: [],
-  conditions: [{ day: DAY, kind: 'service', grade: null, confirmed: true }],
-  newSince: null,
-  turnovers: [],
-  anchor: null,
-  upkeepDay: null,
-  signalDay: null,
-};
 const line = (change: Partial<LineInputs>) => computeLine({ ...plain, ...change }, DAY);
 const termsOf = (change: Partial<LineInputs>) => line(change).terms.map(({ term }) => term);
 const onDay = (days: number, mode: 'sets' | 'limits' = 'sets') =>
