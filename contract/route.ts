@@ -12,6 +12,8 @@ export interface Route<M extends Method = Method, P extends string = string, Exc
   readonly perMinute: number;
   /** Largest body in kB; 0 takes none. */
   readonly bodyKb: number;
+  /** What its service may refuse, by the key of the problem, beside what any route may (`ANY_ROUTE_REFUSES`). */
+  readonly problems?: readonly string[];
   /** The form taken and the answer given: a type alone, with nothing there when it runs. */
   readonly passes?: Exchange;
 }
@@ -45,6 +47,36 @@ export const write = <M extends 'POST' | 'PUT' | 'DELETE', P extends string>(
   bodyKb = 32,
   perMinute = 240,
 ): Route<M, P> => ({ method, path, roles, perMinute, bodyKb });
+
+/** What any route may refuse before its service is asked, or because of what it is asked for. */
+export const ANY_ROUTE_REFUSES: readonly string[] = [
+  // Who asks, how often, and from where.
+  'signIn',
+  'notAllowed',
+  'csrf',
+  'tooMany',
+  // What is sent, and what it is about.
+  'badRequest',
+  'badQuery',
+  'formTooLarge',
+  'fields',
+  'notFound',
+  'idTaken',
+  'refersToNothing',
+  // A write that is sent again.
+  'noKey',
+  'keyReused',
+  'toldOnce',
+  'internal',
+];
+
+/** Chemistry that does not go together in one piece of work. */
+export const AGENTS: readonly string[] = ['agentsBranch', 'agentsForbidden', 'agentsMeet'];
+/** Why work may not be given, whoever gives it. */
+export const GIVING: readonly string[] = [...AGENTS, 'machineRetired', 'machineStopped', 'pointTaken'];
+
+/** A row with what its service may refuse; the door holds the service to it where `strict`. */
+export const refusing = <R extends Route>(row: R, ...problems: readonly string[]): R => ({ ...row, problems });
 
 /**
  * A row with what passes at its route, as types: the web's call and the server's handler are both held to them, and no

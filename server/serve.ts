@@ -21,6 +21,8 @@ export interface ServeOptions {
   readonly clock?: () => number;
   readonly logger?: Logger;
   readonly rateFactor?: number;
+  /** As `createApp` has it. */
+  readonly strict?: boolean;
   /** Where people reach this server; else where it listens. */
   readonly address?: string;
   /** Port on which the mail stand-in takes letters; absent: none runs. */
@@ -46,6 +48,7 @@ export async function serve({
   clock,
   logger = pino(),
   rateFactor = 1,
+  strict = false,
   address,
   standInPort,
 }: ServeOptions): Promise<Running> {
@@ -64,7 +67,7 @@ export async function serve({
   });
   const redrawn = await bringUpToDate(env);
   if (redrawn > 0) logger.info({ redrawn }, 'lines of an older version were drawn anew');
-  const app = createApp(env, { logger, rateFactor, web });
+  const app = createApp(env, { logger, rateFactor, strict, web });
   const server = await new Promise<ReturnType<typeof app.listen>>((resolve, reject) => {
     const listening = app.listen(port, host, (error?: Error) => (error ? reject(error) : resolve(listening)));
   });

@@ -1,5 +1,5 @@
 /** Routes of machines, procedures, editions, rehearsals. */
-import { DOERS, MANAGER, OFFICE, passing, read, write } from '../route.ts';
+import { DOERS, MANAGER, OFFICE, passing, read, refusing, write } from '../route.ts';
 import type { CatalogueAnswer } from './catalogue.ts';
 import type { ProcedureAnswer, SaveEdition, TakeOurs } from './editions.ts';
 import type { RehearsalAnswer, RehearsalOf, RehearsalsAnswer, RehearsedForm } from './rehearsals.ts';
@@ -15,9 +15,9 @@ export const catalogueRoutes = {
     write('POST', '/rehearsals', OFFICE, 8, 60),
   ),
   'edition.save': passing<{ form: SaveEdition; answer: { number: number } }>()(
-    write('POST', '/procedures/:key/editions', MANAGER, 64),
+    refusing(write('POST', '/procedures/:key/editions', MANAGER, 64), 'edition', 'editionChanged'),
   ),
   'edition.takeOurs': passing<{ form: TakeOurs; answer: { number: number } }>()(
-    write('POST', '/procedures/:key/ours', MANAGER),
+    refusing(write('POST', '/procedures/:key/ours', MANAGER), 'editionChanged', 'oursAlready'),
   ),
 } as const;

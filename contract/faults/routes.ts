@@ -1,5 +1,5 @@
 /** Routes of faults, deficiencies, alarms and who is told. */
-import { DOERS, MANAGER, OFFICE, passing, read, write, type Made } from '../route.ts';
+import { DOERS, MANAGER, OFFICE, passing, read, refusing, write, type Made } from '../route.ts';
 import type { AlarmAnswer, ChangeDuty, ChangeNumbers, DutyAnswer, RaiseAlarm } from './alarms.ts';
 import type { ChangeDeficiency, CloseDeficiency, DeficienciesAnswer, ReportDeficiency } from './deficiencies.ts';
 import type { CloseFault, FaultSummary, ReportFault } from './faults.ts';
@@ -15,17 +15,17 @@ export const faultsRoutes = {
     write('POST', '/deficiencies', DOERS, 32, 30),
   ),
   'deficiencies.change': passing<{ form: ChangeDeficiency; answer: object }>()(
-    write('PUT', '/deficiencies/:id', MANAGER, 8),
+    refusing(write('PUT', '/deficiencies/:id', MANAGER, 8), 'deficiencyClosed'),
   ),
   'deficiencies.close': passing<{ form: CloseDeficiency; answer: object }>()(
-    write('POST', '/deficiencies/:id/close', OFFICE, 16),
+    refusing(write('POST', '/deficiencies/:id/close', OFFICE, 16), 'deficiencyClosed'),
   ),
   'alarms.list': passing<{ answer: { alarms: readonly AlarmAnswer[] } }>()(read('/alarms', OFFICE)),
   'alarm.raise': passing<{ form: RaiseAlarm; answer: AlarmAnswer }>()(write('POST', '/alarms', DOERS, 8, 60)),
   'alarm.read': passing<{ answer: AlarmAnswer }>()(read('/alarms/:id', DOERS)),
   'alarm.acknowledge': passing<{ answer: AlarmAnswer }>()(write('POST', '/alarms/:id/acknowledge', OFFICE, 1)),
   'alarm.answer': passing<{ form: { readonly token: string }; answer: AlarmAnswer }>()(
-    write('POST', '/alarms/answer', 'anyone', 4, 20),
+    refusing(write('POST', '/alarms/answer', 'anyone', 4, 20), 'linkOver'),
   ),
   'duty.read': passing<{ answer: DutyAnswer }>()(read('/duty', MANAGER)),
   'duty.change': passing<{ form: ChangeDuty; answer: object }>()(write('POST', '/duty', MANAGER, 8)),
@@ -33,5 +33,7 @@ export const faultsRoutes = {
   'property.numbers': passing<{ form: ChangeNumbers; answer: object }>()(
     write('POST', '/properties/:id/numbers', MANAGER, 4),
   ),
-  'faults.close': passing<{ form: CloseFault; answer: object }>()(write('POST', '/faults/:id/close', OFFICE)),
+  'faults.close': passing<{ form: CloseFault; answer: object }>()(
+    refusing(write('POST', '/faults/:id/close', OFFICE), 'faultClosed'),
+  ),
 } as const;

@@ -1,5 +1,17 @@
 /** Routes of jobs, from giving to sending. */
-import { DOERS, MANAGER, OFFICE, RESIDENTS, passing, read, write, type Made } from '../route.ts';
+import {
+  AGENTS,
+  DOERS,
+  GIVING,
+  MANAGER,
+  OFFICE,
+  RESIDENTS,
+  passing,
+  read,
+  refusing,
+  write,
+  type Made,
+} from '../route.ts';
 import type { HandBackSummary } from './handBacks.ts';
 import type {
   Begin,
@@ -17,24 +29,32 @@ import type { GiveList, HomeListAnswer } from './lists.ts';
 export const jobsRoutes = {
   'list.read': passing<{ answer: HomeListAnswer }>()(read('/places/:id/list', MANAGER)),
   'list.give': passing<{ form: GiveList; answer: { id: string; jobs: number } }>()(
-    write('POST', '/lists', MANAGER, 16),
+    refusing(write('POST', '/lists', MANAGER, 16), ...GIVING, 'budget', 'level', 'otherHome', 'otherMachine'),
   ),
   'handBacks.read': passing<{ answer: { open: readonly HandBackSummary[] } }>()(read('/hand-backs', MANAGER)),
   'handBack.settle': passing<{ answer: Made }>()(write('POST', '/hand-backs/:id/settle', MANAGER, 1)),
-  'jobs.begin': passing<{ form: Begin; answer: Made }>()(write('POST', '/labels/:number/jobs', RESIDENTS, 8, 30)),
+  'jobs.begin': passing<{ form: Begin; answer: Made }>()(
+    refusing(write('POST', '/labels/:number/jobs', RESIDENTS, 8, 30), ...GIVING, 'labelElsewhere', 'level'),
+  ),
   'jobs.mine': passing<{ answer: TodayAnswer }>()(read('/jobs', OFFICE)),
-  'jobs.give': passing<{ form: GiveJob; answer: Made }>()(write('POST', '/jobs', MANAGER)),
+  'jobs.give': passing<{ form: GiveJob; answer: Made }>()(
+    refusing(write('POST', '/jobs', MANAGER), ...GIVING, 'budget', 'level', 'otherMachine'),
+  ),
   'jobs.contract': passing<{ form: GiveContracted; answer: { id: string; path: string } }>()(
-    write('POST', '/jobs/contracted', MANAGER, 16, 60),
+    refusing(write('POST', '/jobs/contracted', MANAGER, 16, 60), ...GIVING, 'otherMachine'),
   ),
   'jobs.read': passing<{ answer: JobAnswer }>()(read('/jobs/:id', DOERS)),
   'jobs.move': passing<{ form: MoveJob; answer: { revision: number; state: string } }>()(
-    write('POST', '/jobs/:id/moves', DOERS),
+    refusing(write('POST', '/jobs/:id/moves', DOERS), ...AGENTS, 'jobMoved', 'machineStopped', 'moveNotAllowed'),
   ),
   'jobs.send': passing<{ form: Submission; answer: { state: string; notes: readonly string[] } }>()(
-    write('POST', '/jobs/:id/submission', DOERS, 128, 60),
+    refusing(write('POST', '/jobs/:id/submission', DOERS, 128, 60), 'jobMoved', 'moveNotAllowed'),
   ),
-  'jobs.withdraw': passing<{ answer: { state: string } }>()(write('POST', '/jobs/:id/withdrawal', DOERS, 1, 60)),
+  'jobs.withdraw': passing<{ answer: { state: string } }>()(
+    refusing(write('POST', '/jobs/:id/withdrawal', DOERS, 1, 60), 'withdrawOver'),
+  ),
   'home.read': passing<{ answer: HomeAnswer }>()(read('/home', ['tenant', 'contractor'])),
-  'record.log': passing<{ form: LogRecord; answer: Made }>()(write('POST', '/records', OFFICE)),
+  'record.log': passing<{ form: LogRecord; answer: Made }>()(
+    refusing(write('POST', '/records', OFFICE), 'doneEarlier'),
+  ),
 } as const;

@@ -1,10 +1,10 @@
 /** Routes of screens that gather from every capability. */
-import { MANAGER, OFFICE, RESIDENTS, passing, read } from '../route.ts';
+import { MANAGER, OFFICE, RESIDENTS, passing, read, refusing } from '../route.ts';
 import type { MachineAnswer } from './machine.ts';
 import type { PlaceAnswer, TurnoverAnswer } from './place.ts';
 
 export const pageRoutes = {
   'place.read': passing<{ answer: PlaceAnswer }>()(read('/places/:id', OFFICE)),
   'place.turnover': passing<{ answer: TurnoverAnswer }>()(read('/places/:id/turnover', MANAGER)),
-  'machine.read': passing<{ answer: MachineAnswer }>()(read('/labels/:number', RESIDENTS)),
+  'machine.read': passing<{ answer: MachineAnswer }>()(refusing(read('/labels/:number', RESIDENTS), 'labelElsewhere')),
 } as const;

@@ -1,13 +1,17 @@
 /** Routes of photos and verdicts. */
 import { MAX_PHOTO_MB } from '../form/limits.ts';
-import { DOERS, MANAGER, passing, read, write } from '../route.ts';
+import { DOERS, MANAGER, passing, read, refusing, write } from '../route.ts';
 import type { Judge, ProofAnswer, ProofSummary } from './proof.ts';
 
 export const proofRoutes = {
-  'photo.create': write('POST', '/photos', DOERS, MAX_PHOTO_MB * 1024, 60),
+  'photo.create': refusing(write('POST', '/photos', DOERS, MAX_PHOTO_MB * 1024, 60), 'notImage', 'tooLarge'),
   'photo.read': read('/photos/:id', DOERS),
   'proof.queue': passing<{ answer: { waiting: readonly ProofSummary[] } }>()(read('/proof', MANAGER)),
   'proof.read': passing<{ answer: ProofAnswer }>()(read('/proof/:id', MANAGER)),
-  'proof.judge': passing<{ form: Judge; answer: { state: string } }>()(write('POST', '/proof/:id/verdict', MANAGER)),
-  'proof.undo': passing<{ answer: { state: string } }>()(write('POST', '/proof/:id/undo', MANAGER)),
+  'proof.judge': passing<{ form: Judge; answer: { state: string } }>()(
+    refusing(write('POST', '/proof/:id/verdict', MANAGER), 'judged'),
+  ),
+  'proof.undo': passing<{ answer: { state: string } }>()(
+    refusing(write('POST', '/proof/:id/undo', MANAGER), 'undoOver'),
+  ),
 } as const;

@@ -1,6 +1,6 @@
 /** Routes of homes, tenancies, machines, labels, tables. */
 import { MAX_IMPORT_MB } from '../form/limits.ts';
-import { MANAGER, OFFICE, passing, read, write, type Made } from '../route.ts';
+import { MANAGER, OFFICE, passing, read, refusing, write, type Made } from '../route.ts';
 import type { ImportAnswer, ImportForm, KnownAnswer, TemplateSummary } from './bulk.ts';
 import type {
   ContractForm,
@@ -34,14 +34,20 @@ export const registerRoutes = {
   ),
   'building.create': passing<{ form: NewBuilding; answer: Made }>()(write('POST', '/buildings', MANAGER)),
   'place.create': passing<{ form: NewPlace; answer: Made }>()(write('POST', '/places', MANAGER)),
-  'tenancy.create': passing<{ form: NewTenancy; answer: Made }>()(write('POST', '/tenancies', MANAGER)),
-  'tenancy.change': passing<{ form: TenancyChange; answer: object }>()(write('PUT', '/tenancies/:id', MANAGER)),
-  'tenancy.withdraw': passing<{ answer: object }>()(write('DELETE', '/tenancies/:id', MANAGER, 0)),
+  'tenancy.create': passing<{ form: NewTenancy; answer: Made }>()(
+    refusing(write('POST', '/tenancies', MANAGER), 'occupied'),
+  ),
+  'tenancy.change': passing<{ form: TenancyChange; answer: object }>()(
+    refusing(write('PUT', '/tenancies/:id', MANAGER), 'occupied', 'tenancyBegun'),
+  ),
+  'tenancy.withdraw': passing<{ answer: object }>()(
+    refusing(write('DELETE', '/tenancies/:id', MANAGER, 0), 'tenancyBegun'),
+  ),
   'tenancy.household': passing<{ form: HouseholdChange; answer: object }>()(
     write('POST', '/tenancies/:id/household', MANAGER),
   ),
   'tenancy.link': passing<{ answer: { path: string; code: string } }>()(
-    write('POST', '/tenancies/:id/links', MANAGER, 4, 30),
+    refusing(write('POST', '/tenancies/:id/links', MANAGER, 4, 30), 'tenancyEnded'),
   ),
   'tenancy.revoke': passing<{ answer: object }>()(write('DELETE', '/tenancies/:id/links', MANAGER, 0)),
   'machine.create': passing<{ form: NewMachine; answer: { id: string; points: readonly number[] } }>()(
@@ -49,16 +55,18 @@ export const registerRoutes = {
   ),
   'machine.change': passing<{ form: MachineChange; answer: object }>()(write('PUT', '/machines/:id', MANAGER)),
   'place.hold': passing<{ form: HoldPlace; answer: object }>()(write('POST', '/places/:id/hold', MANAGER)),
-  'tenancy.end': passing<{ form: EndTenancy; answer: object }>()(write('POST', '/tenancies/:id/end', MANAGER)),
+  'tenancy.end': passing<{ form: EndTenancy; answer: object }>()(
+    refusing(write('POST', '/tenancies/:id/end', MANAGER), 'tenancyEnded'),
+  ),
   'machine.contract': passing<{ form: ContractForm; answer: object }>()(
     write('PUT', '/machines/:id/contract', MANAGER),
   ),
   'machine.retire': passing<{ form: RetireMachine; answer: object }>()(
-    write('POST', '/machines/:id/retirement', MANAGER),
+    refusing(write('POST', '/machines/:id/retirement', MANAGER), 'machineRetired'),
   ),
-  'machine.remove': passing<{ answer: object }>()(write('DELETE', '/machines/:id', MANAGER, 0)),
+  'machine.remove': passing<{ answer: object }>()(refusing(write('DELETE', '/machines/:id', MANAGER, 0), 'inUse')),
   'machine.move': passing<{ form: MoveMachine; answer: object }>()(write('PUT', '/machines/:id/place', MANAGER)),
-  'labels.read': { ...read('/labels/:scope/:id', MANAGER), perMinute: 60 },
+  'labels.read': { ...refusing(read('/labels/:scope/:id', MANAGER), 'noLabels'), perMinute: 60 },
   'templates.list': passing<{ answer: { templates: readonly TemplateSummary[] } }>()(read('/templates', MANAGER)),
   'template.create': passing<{ form: NewTemplate; answer: Made }>()(write('POST', '/templates', MANAGER, 64)),
   'template.remove': passing<{ answer: object }>()(write('DELETE', '/templates/:id', MANAGER, 0)),
@@ -67,7 +75,7 @@ export const registerRoutes = {
     write('POST', '/units', MANAGER, 128, 60),
   ),
   'units.remove': passing<{ form: RemoveUnits; answer: { removed: number } }>()(
-    write('POST', '/units/removal', MANAGER, 32),
+    refusing(write('POST', '/units/removal', MANAGER, 32), 'inUse'),
   ),
   'machines.createMany': passing<{ form: ManyMachines; answer: { points: number } }>()(
     write('POST', '/machines/many', MANAGER, 64, 60),
@@ -75,6 +83,11 @@ export const registerRoutes = {
   'register.known': passing<{ answer: KnownAnswer }>()(read('/register/known', MANAGER)),
   'register.export': read('/register/table', MANAGER),
   'register.import': passing<{ form: ImportForm; answer: ImportAnswer }>()(
-    write('POST', '/register/table', MANAGER, (MAX_IMPORT_MB + 1) * 1024, 12),
+    refusing(
+      write('POST', '/register/table', MANAGER, (MAX_IMPORT_MB + 1) * 1024, 12),
+      'noRows',
+      'rows',
+      'tooManyRows',
+    ),
   ),
 } as const;

@@ -10,7 +10,7 @@ import helmet from 'helmet';
 import multer from 'multer';
 import type { Logger } from 'pino';
 import { MAX_PHOTO_MB } from '../../contract/form/limits.ts';
-import type { Route } from '../../contract/route.ts';
+import { ANY_ROUTE_REFUSES, type Route } from '../../contract/route.ts';
 import { ROUTES, type RouteName } from '../../contract/routes.ts';
 import type { Actor, Call, Env } from '../context/context.ts';
 import { sessionReader } from '../people/sessions.ts';
@@ -36,6 +36,8 @@ export interface AppOptions {
   readonly logger: Logger;
   /** Multiplies every rate limit; tests and benchmarks raise it. */
   readonly rateFactor?: number;
+  /** A problem that the row of its route does not name is a mistake of ours, and answered like one; tests say so. */
+  readonly strict?: boolean;
   /** Folder of the built web; absent in tests of the API alone. */
   readonly web?: string | undefined;
 }
@@ -44,7 +46,7 @@ export interface AppOptions {
  * Mounts every route of the table with its limits, roles and form, and the built web beside them.
  * @throws Problem: signIn (401), notAllowed (403), notFound (404)
  */
-export function createApp(env: Env, { logger, rateFactor = 1, web }: AppOptions): Express {
+export function createApp(env: Env, { logger, rateFactor = 1, strict = false, web }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', 'loopback');
@@ -81,7 +83,11 @@ export function createApp(env: Env, { logger, rateFactor = 1, web }: AppOptions)
       next();
     };
     api[method](route.path, authorise, limit(route, rateFactor), ...bodyOf(name, route), async (request, response) => {
-      await respond[name](request, response, actorOf(request));
+      try {
+        await respond[name](request, response, actorOf(request));
+      } catch (error) {
+        throw strict && error instanceof Problem && !mayRefuse(route, error) ? unnamed(name, error) : error;
+      }
     });
   }
   api.use(() => {
@@ -92,6 +98,10 @@ export function createApp(env: Env, { logger, rateFactor = 1, web }: AppOptions)
   app.use(answerProblems(env, logger));
   return app;
 }
+
+const mayRefuse = ({ problems = [] }: Route, { key }: Problem) =>
+  problems.includes(key) || ANY_ROUTE_REFUSES.includes(key);
+const unnamed = (name: RouteName, { key }: Problem) => new Error(`${name} refuses ${key}, which its row does not name`);
 
 /** A write comes from our own pages: the session's own token, and no foreign site behind it. */
 function refuseForeign(request: Request, actor: Actor | null): void {

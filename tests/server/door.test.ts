@@ -5,13 +5,15 @@ import { join } from 'node:path';
 import { pino } from 'pino';
 import sharp from 'sharp';
 import { v7 } from 'uuid';
-import type { Route } from '../../contract/route.ts';
+import { ANY_ROUTE_REFUSES, type Route } from '../../contract/route.ts';
 import { ROUTES, type RouteName } from '../../contract/routes.ts';
 import { MARK_FIELDS, type BoardAnswer } from '../../contract/due/due.ts';
 import { openStore, UnusableDatabase } from '../../server/store/store.ts';
 import { sweepPhotos } from '../../server/photos/photos.ts';
 import { sha256 } from '../../server/context/context.ts';
+import { Problem } from '../../server/context/problem.ts';
 import { createApp } from '../../server/http/app.ts';
+import { serverText } from '../../server/language/en.ts';
 import { hashPassword } from '../../server/people/sessions.ts';
 import {
   Caller,
@@ -108,6 +110,33 @@ describe('The door', () => {
       }
     }
     await house.manager.post(`/jobs/${contracted}/moves`, { move: 'cancel', revision: 1 }).expect(200);
+  });
+
+  it('has a sentence for every problem that a row names, and holds a service to its row', async () => {
+    const named = (Object.values(ROUTES) as Route[]).flatMap(({ problems = [] }) => problems);
+    expect(named).to.include('faultClosed');
+    const sentences = serverText as Readonly<Record<string, string>>;
+    for (const key of [...named, ...ANY_ROUTE_REFUSES]) expect(sentences[`problem.${key}`], key).to.be.a('string');
+    // A service that refuses what its row does not say: in a test that is a mistake, in the house an answer.
+    const broken = {
+      ...house.env,
+      store: {
+        ...house.env.store,
+        db: {
+          ...house.env.store.db,
+          property: { ...house.env.store.db.property, all: () => Promise.reject(new Problem(409, 'replayed')) },
+        },
+      },
+    } as typeof house.env;
+    const logger = pino({ level: 'silent' });
+    for (const [strict, status] of [
+      [true, 500],
+      [false, 409],
+    ] as const) {
+      const caller = new Caller(createApp(broken, { logger, rateFactor: 1000, strict }));
+      await caller.open('/session', { email: 'vane@saltmarsh.example', password: PASSWORD });
+      await caller.get('/homes').expect(status);
+    }
   });
 
   it('answers 404 for other people’s ids, on every route that takes one', async () => {

@@ -119,7 +119,7 @@ async function install(): Promise<{ readonly file: Buffer; readonly manager: Cal
   const file = join(folder, 'dewline.sqlite');
   const store = await openStore(file);
   const env = createEnv(store, join(folder, 'photos'), () => NOON);
-  const manager = new Caller(createApp(env, { logger: pino({ level: 'silent' }) }));
+  const manager = new Caller(createApp(env, { logger: pino({ level: 'silent' }), strict: true }));
   await manager.open('/install', {
     organisation: 'Saltmarsh & Vane',
     name: 'R. Okonjo-Vane',
@@ -144,7 +144,11 @@ export async function openHouse(options: { rateFactor?: number } = {}): Promise<
   const clock = { now: NOON };
   const store = await openStore(join(folder, 'dewline.sqlite'));
   const env = createEnv(store, join(folder, 'photos'), () => clock.now);
-  const app = createApp(env, { logger: pino({ level: 'silent' }), rateFactor: options.rateFactor ?? 1000 });
+  const app = createApp(env, {
+    logger: pino({ level: 'silent' }),
+    rateFactor: options.rateFactor ?? 1000,
+    strict: true,
+  });
   const manager = new Caller(app).like(first);
   return {
     env,

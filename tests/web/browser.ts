@@ -40,6 +40,7 @@ export async function openStage(): Promise<Stage> {
       web: resolve(import.meta.dirname, '../../dist/web'),
       logger: pino({ level: 'silent' }),
       rateFactor: 100,
+      strict: true,
       standInPort: 0,
     });
   let running = await start(0);
