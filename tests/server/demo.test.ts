@@ -8,7 +8,7 @@ import { openStore } from '../../server/store/store.ts';
 import { createEnv } from '../../server/createEnv.ts';
 
 const NOON = Date.UTC(2026, 10, 24, 12);
-const DAYS = 40;
+const DAYS = 28;
 
 /** Lives a short demo and tells what is in it, without the ids that differ from run to run. */
 async function live() {
