@@ -24,7 +24,7 @@ const ASKED = [
 
 const TRUTHS: readonly { readonly name: string; readonly of: Partial<FaultTruth>; readonly most: number }[] = [
   { name: 'ordinary frailty, four causes in five coded', of: {}, most: 5 },
-  { name: 'ordinary frailty, no cause coded (as today)', of: { coded: 0 }, most: 5 },
+  { name: 'ordinary frailty, no cause coded', of: { coded: 0 }, most: 5 },
   { name: 'heavy frailty, four causes in five coded', of: { groupSpread: 1 }, most: 8 },
 ];
 

@@ -1,32 +1,39 @@
 /** What breaks in the demo, and how it is put right. */
 import { type Day } from '../core/calendar/day.ts';
-import { closeFault, reportFault } from '../server/faults/faults.ts';
+import { causeOf } from '../core/faults/causes.ts';
+import { usualRemedy } from '../core/faults/closing.ts';
+import { closeFault } from '../server/faults/closing.ts';
+import { reportFault } from '../server/faults/faults.ts';
 import type { Db } from '../server/store/db.ts';
 import { callAs, type World } from './world.ts';
 
-const FAULTS: readonly { procedure: string; symptom: string; chance: number; found: string }[] = [
+const FAULTS: readonly { procedure: string; symptom: string; chance: number; cause: string; found: string }[] = [
   {
     procedure: 'airHandler.condensateDrain',
     symptom: 'airHandler.water',
     chance: 0.016,
+    cause: 'airHandler.line',
     found: 'Line was slimed up; brushed and flushed, runs freely.',
   },
   {
     procedure: 'dishwasher.filter',
     symptom: 'dishwasher.gritty',
     chance: 0.0012,
+    cause: 'dishwasher.filter',
     found: 'Filter film; cleaned and locked.',
   },
   {
     procedure: 'washer.drainPumpFilter',
     symptom: 'washer.full',
     chance: 0.0014,
+    cause: 'washer.impeller',
     found: 'Coins and hair at the impeller.',
   },
   {
     procedure: 'washer.doorBoot',
     symptom: 'washer.puddle',
     chance: 0.0009,
+    cause: 'washer.glassFoot',
     found: 'Hair at the foot of the glass; wiped.',
   },
 ];
@@ -64,14 +71,30 @@ export async function breakThings(world: World, db: Db, day: Day, now: number): 
   }
 }
 
+/** For so many days the office has named causes. */
+const CODED_DAYS = 300;
+
 export async function answerFaults(world: World, db: Db, day: Day, now: number): Promise<void> {
   for (const [machineId, { id, closeOn, symptom }] of world.faults) {
     if (day < closeOn || now > world.env.clock()) continue;
-    const found =
+    const { cause, found } =
       symptom === 'dryer.damp'
-        ? 'Hose crushed behind the machine; pulled straight. Too little room back there.'
-        : FAULTS.find((it) => it.symptom === symptom)!.found;
-    await closeFault(callAs(world, db, world.cast.staff[0]!, now), id, { found });
+        ? {
+            cause: 'dryer.hose',
+            found: 'Hose crushed behind the machine; pulled straight. Too little room back there.',
+          }
+        : FAULTS.find((it) => it.symptom === symptom)!;
+    await closeFault(callAs(world, db, world.cast.staff[0]!, now), id, {
+      cause,
+      remedy: usualRemedy(causeOf(cause)),
+      found,
+      minutes: causeOf(cause).minutes,
+      parts: '',
+      cost: null,
+      payer: 'landlord',
+    });
+    // Older closings are words alone.
+    if (day < world.today - CODED_DAYS) await db.fault.update({ id }, { cause: null, remedy: null, minutes: null });
     world.faults.delete(machineId);
   }
 }

@@ -1,7 +1,9 @@
 /** Saying that something is wrong, and closing it. */
-import { array, object, type InferType } from 'yup';
+import { array, number, object, string, type InferType } from 'yup';
+import { OTHER } from '../../core/faults/other.ts';
+import { PAYERS, REMEDIES, type Payer, type Remedy } from '../../core/faults/closing.ts';
 import type { Severity } from '../../core/faults/symptoms.ts';
-import { id, line, note } from '../form/fields.ts';
+import { count, id, line, note } from '../form/fields.ts';
 
 export const reportFault = object({
   id: id().required(),
@@ -10,7 +12,23 @@ export const reportFault = object({
   note: note().default(''),
   photoIds: array().of(id().required()).max(6).default([]),
 });
-export const closeFault = object({ found: note().min(3, 'field.found').required('field.found') });
+/** The most that one repair may be said to have cost, and taken. */
+const MOST_COST = 100_000;
+const MOST_MINUTES = 10_000;
+export const closeFault = object({
+  cause: line(60).required('field.cause'),
+  remedy: string().oneOf(REMEDIES).required('field.remedy'),
+  /** Words beside the codes; where the cause is *something else* they say what. */
+  found: note()
+    .default('')
+    .when('cause', { is: OTHER, then: (it) => it.min(3, 'field.found').required('field.found') }),
+  minutes: count(MOST_MINUTES).nullable().default(null),
+  parts: line(200).default(''),
+  cost: number().min(0).max(MOST_COST).nullable().default(null),
+  payer: string().oneOf(PAYERS).default('landlord'),
+});
+/** The cause of a fault that was closed in words alone. */
+export const codeFault = object({ cause: line(60).required('field.cause') });
 /**
  * What may be said of a machine: symptoms of a fault, signals that make upkeep due, deficiencies that upkeep will not
  * cure.
@@ -21,6 +39,8 @@ export interface Reportable {
     readonly key: string;
     readonly says: string;
     readonly stopUsing: boolean;
+    /** Whether checks lead to its cause. */
+    readonly findable: boolean;
     readonly tip: string | null;
   }[];
   readonly signals: readonly { readonly key: string; readonly says: string }[];
@@ -33,6 +53,7 @@ export interface ReportableMachine extends Reportable {
 }
 export type ReportFault = InferType<typeof reportFault>;
 export type CloseFault = InferType<typeof closeFault>;
+export type CodeFault = InferType<typeof codeFault>;
 
 export interface FaultSummary {
   readonly id: string;
@@ -40,6 +61,7 @@ export interface FaultSummary {
   readonly place: string;
   readonly machineId: string;
   readonly machine: string;
+  readonly machineType: string;
   readonly symptom: string;
   readonly says: string;
   readonly severity: Severity;
@@ -55,4 +77,26 @@ export interface FaultSummary {
   readonly pointNumber: number | null;
   readonly closedAt: number | null;
   readonly found: string | null;
+  /** How it was closed, by code; null while it is open, and in closings of words alone. */
+  readonly closing: FaultClosing | null;
+  /** Whether checks lead to its cause; else it is staff's at once. */
+  readonly findable: boolean;
+}
+export interface FaultClosing {
+  readonly cause: string;
+  /** The cause in words. A cause that the catalogue no longer has is told by its key. */
+  readonly says: string;
+  readonly remedy: Remedy | null;
+  readonly minutes: number | null;
+  readonly parts: string;
+  readonly cost: number | null;
+  readonly payer: Payer | null;
+  /** Put right by the tenant, whom nobody had to visit. */
+  readonly byTenant: boolean;
+}
+export interface FaultsAnswer {
+  /** Open ones first, the most pressing at the top, then those closed lately. */
+  readonly faults: readonly FaultSummary[];
+  /** Closed in words alone: how many, and the latest of them. */
+  readonly uncoded: { readonly count: number; readonly faults: readonly FaultSummary[] };
 }

@@ -1,15 +1,22 @@
 /** Routes of faults, deficiencies, alarms and who is told. */
-import { DOERS, MANAGER, OFFICE, passing, read, refusing, write, type Made } from '../route.ts';
+import { DOERS, MANAGER, OFFICE, RESIDENTS, passing, read, refusing, write, type Made } from '../route.ts';
 import type { AlarmAnswer, ChangeDuty, ChangeNumbers, DutyAnswer, RaiseAlarm } from './alarms.ts';
 import type { ChangeDeficiency, CloseDeficiency, DeficienciesAnswer, ReportDeficiency } from './deficiencies.ts';
-import type { CloseFault, FaultSummary, ReportFault } from './faults.ts';
-
+import type { AnswerCheck, DiagnosisAnswer } from './diagnosis.ts';
+import type { CloseFault, CodeFault, FaultsAnswer, ReportFault } from './faults.ts';
 import type { PatternSummary } from './patterns.ts';
 
 export const faultsRoutes = {
   'patterns.list': passing<{ answer: { patterns: readonly PatternSummary[] } }>()(read('/patterns', OFFICE)),
-  'faults.list': passing<{ answer: { faults: readonly FaultSummary[] } }>()(read('/faults', OFFICE)),
+  'faults.list': passing<{ answer: FaultsAnswer }>()(read('/faults', OFFICE)),
   'faults.report': passing<{ form: ReportFault; answer: Made }>()(write('POST', '/faults', DOERS, 32, 30)),
+  'fault.diagnosis': passing<{ answer: DiagnosisAnswer }>()(read('/faults/:id/diagnosis', RESIDENTS)),
+  'fault.check': passing<{ form: AnswerCheck; answer: DiagnosisAnswer }>()(
+    refusing(write('POST', '/faults/:id/checks', RESIDENTS, 4, 120), 'faultClosed', 'notFindable'),
+  ),
+  'fault.code': passing<{ form: CodeFault; answer: object }>()(
+    refusing(write('POST', '/faults/:id/cause', OFFICE, 4), 'faultOpen'),
+  ),
   'deficiencies.list': passing<{ answer: DeficienciesAnswer }>()(read('/deficiencies', OFFICE)),
   'deficiencies.report': passing<{ form: ReportDeficiency; answer: Made }>()(
     write('POST', '/deficiencies', DOERS, 32, 30),

@@ -3,6 +3,7 @@ import type { None } from '../../core/language/values.ts';
 
 export interface FieldsText {
   'field.airflow': None;
+  'field.cause': None;
   'field.currency': None;
   'field.day': None;
   'field.dismissReason': None;
@@ -32,9 +33,11 @@ export interface FieldsText {
   'field.rating': None;
   'field.reason': None;
   'field.recheck': None;
+  'field.remedy': None;
   'field.required': None;
   'field.rule': None;
   'field.runMinutes': None;
+  'field.subject': None;
   'field.twice': { name: string | number };
   'field.type': None;
   'field.unitTaken': { name: string | number };

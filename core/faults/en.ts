@@ -1,5 +1,10 @@
 /** English text of faults: a tenant's words. */
+import { causeText } from './causeText.ts';
+import { checkText } from './checkText.ts';
+
 export const faultsText = {
+  ...causeText,
+  ...checkText,
   'symptom.alarm.burning': 'Not safe: burning, or something scorched',
   'symptom.alarm.gas': 'Not safe: smell of gas',
   'symptom.alarm.shock': 'Not safe: a shock, or bare wires',
@@ -11,6 +16,9 @@ export const faultsText = {
   'symptom.washer.full': 'Stops full of water',
   'symptom.washer.puddle': 'Puddle under or in front of it',
   'symptom.washer.smell': 'Washer or clothes smell',
+  'symptom.washer.puddleAfter': 'Puddle after the filter was cleaned',
+  'symptom.washer.marks': 'Coloured marks on every load',
+  'symptom.refrigerator.slowWater': 'Slow water, few ice cubes, or they taste',
   'symptom.dishwasher.standing': 'Water stands in it',
   'symptom.dishwasher.gritty': 'Dishes come out gritty or dirty',
   'symptom.dishwasher.floor': 'Water on the kitchen floor',

@@ -7,6 +7,8 @@
 import { DAYS_A_YEAR, type Day } from '../calendar/day.ts';
 import { grouped } from '../statistics/grouped.ts';
 import { isAlarmSymptom } from './alarms.ts';
+import { suspectsOf, type Suspect } from './causes.ts';
+import { groupOfSymptom } from './groups.ts';
 import { suspicions, type GroupRate, type SeenFault, type Suspicion } from './suspicion.ts';
 import { symptomsOf } from './symptoms.ts';
 
@@ -50,7 +52,13 @@ export interface MachineFaults {
   readonly sinceDay: Day;
   /** The last day on which they would be: retired, or today. */
   readonly untilDay: Day;
-  readonly faults: readonly { readonly id: string; readonly symptom: string; readonly day: Day }[];
+  /** `cause`: by which its closing names it; null where it is open, or was closed in words alone. */
+  readonly faults: readonly {
+    readonly id: string;
+    readonly symptom: string;
+    readonly day: Day;
+    readonly cause: string | null;
+  }[];
 }
 
 /** One machine on which a group of symptoms comes back. */
@@ -68,18 +76,9 @@ export interface Pattern {
   /** What a machine of this kind has of it in a year, and what this one would have had since it is known. */
   readonly peersAYear: number;
   readonly expected: number;
+  /** The cause that most of its closings name, and how many do; null where none is named. */
+  readonly cause: { readonly key: string; readonly count: number } | null;
 }
-
-/** Symptoms that say the same thing in other words, by the one that names their group. */
-const SAME: Readonly<Record<string, string>> = {
-  'dryer.stillSlow': 'dryer.damp',
-  'dishwasher.pumpWeak': 'dishwasher.standing',
-  'refrigerator.foodWarm': 'refrigerator.warm',
-  'freezer.foodWarm': 'freezer.warm',
-};
-
-/** The group of a symptom, by the symptom that names it. */
-export const groupOfSymptom = (symptom: string): string => SAME[symptom] ?? symptom;
 
 /** The groups of a type of machine. An alarm is no symptom of a kind: whatever it was is a fault beside it. */
 export const groupsOf = (machineType: string): string[] => [
@@ -93,34 +92,42 @@ export const groupsOf = (machineType: string): string[] => [
 export function patternsOf(machines: readonly MachineFaults[], today: Day): Pattern[] {
   const kinds = [...grouped(machines, ({ type }) => type)].filter(([type]) => groupsOf(type).length > 0);
   return kinds
-    .flatMap(([type, peers]) => patternsOfKind(groupsOf(type), peers, today))
+    .flatMap(([type, peers]) => patternsOfKind(type, peers, today))
     .sort((a, b) => b.probability - a.probability || b.faultIds.length - a.faultIds.length);
 }
 
 interface Seen {
   readonly machine: MachineFaults;
-  readonly faults: readonly (MachineFaults['faults'][number] & { readonly at: SeenFault })[];
+  readonly faults: readonly {
+    readonly id: string;
+    readonly symptom: string;
+    readonly day: Day;
+    readonly named: string | null;
+    readonly at: SeenFault;
+  }[];
 }
 
-function patternsOfKind(groups: readonly string[], machines: readonly MachineFaults[], today: Day): Pattern[] {
+function patternsOfKind(type: string, machines: readonly MachineFaults[], today: Day): Pattern[] {
+  const groups = groupsOf(type).map((key): Group => ({ key, causes: suspectsOf(type, key) }));
   const seen = machines.map((machine) => seenOf(groups, machine));
+  const coded = isCoded(seen);
   const catalogue = groups.map(() => CATALOGUE_FAULTS_A_YEAR / groups.length);
-  const suspected = seen.map((it) => suspectedIn(it, ratesOf(catalogue), CATALOGUE_FAULTS_A_YEAR));
+  const suspected = seen.map((it) => suspectedIn(it, ratesOf(groups, catalogue), CATALOGUE_FAULTS_A_YEAR, coded));
   const rates = fitted(groups, seen, suspected);
   const base = rates.reduce((sum, rate) => sum + rate, 0);
   return seen.flatMap(({ machine, faults }) => {
-    const found = suspicionsOf(faults, ratesOf(rates));
+    const found = suspicionsOf(faults, ratesOf(groups, rates));
     const looks = faults.map((fault, i) => ({ ...fault, ...found[i]! }));
-    return groups.flatMap((group, g): Pattern[] => {
+    return groups.flatMap(({ key }, g): Pattern[] => {
       const its = looks.filter((look) => look.group === g);
       const last = its.at(-1);
       if (!last || last.day <= today - DAYS_A_YEAR || its.length < 2) return [];
-      const level = levelOf(last.probability, base, false);
+      const level = levelOf(last.probability, base, coded);
       if (!level) return [];
       return [
         {
           machineId: machine.id,
-          group,
+          group: key,
           level,
           probability: last.probability,
           faultIds: its.map(({ id }) => id),
@@ -128,6 +135,7 @@ function patternsOfKind(groups: readonly string[], machines: readonly MachineFau
           lastDay: last.day,
           peersAYear: rates[g]!,
           expected: (rates[g]! * daysOf(machine)) / DAYS_A_YEAR,
+          cause: mostNamed(its.flatMap(({ named }) => named ?? [])),
         },
       ];
     });
@@ -136,17 +144,50 @@ function patternsOfKind(groups: readonly string[], machines: readonly MachineFau
 
 const daysOf = ({ sinceDay, untilDay }: MachineFaults) => Math.max(LEAST_DAYS, untilDay - sinceDay);
 
-/** Nobody knows yet how the faults of a group share out over causes: one cause stands for all. */
-const ratesOf = (rates: readonly number[]): GroupRate[] => rates.map((perYear) => ({ perYear, causes: [1] }));
+/** A group with its causes; how they share out on a sound machine the order of the trade's list says. */
+interface Group {
+  readonly key: string;
+  readonly causes: readonly Suspect[];
+}
 
-function seenOf(groups: readonly string[], machine: MachineFaults): Seen {
+const ratesOf = (groups: readonly Group[], rates: readonly number[]): GroupRate[] =>
+  groups.map(({ causes }, g) => ({ perYear: rates[g]!, causes: causes.map(({ odds }) => odds) }));
+
+/** Ours: from this share of closed faults with a cause on, the thresholds of coded closings hold (T1 has 0.8). */
+const CODED_SHARE = 0.7;
+
+function isCoded(seen: readonly Seen[]): boolean {
+  const closed = seen.flatMap(({ faults }) => faults);
+  return closed.length > 0 && closed.filter(({ named }) => named !== null).length >= CODED_SHARE * closed.length;
+}
+
+function mostNamed(named: readonly string[]): { key: string; count: number } | null {
+  const counts = [...grouped(named, (key) => key)].map(([key, all]) => ({ key, count: all.length }));
+  return counts.sort((a, b) => b.count - a.count)[0] ?? null;
+}
+
+function seenOf(groups: readonly Group[], machine: MachineFaults): Seen {
   const faults = machine.faults
     .filter(({ symptom, day }) => !isAlarmSymptom(symptom) && day >= machine.sinceDay && day <= machine.untilDay)
-    .map((fault) => ({ ...fault, group: groups.indexOf(groupOfSymptom(fault.symptom)) }))
+    .map((fault) => ({ ...fault, group: groups.findIndex(({ key }) => key === groupOfSymptom(fault.symptom)) }))
     .filter(({ group }) => group !== -1)
     .sort((a, b) => a.day - b.day)
-    .map(({ group, ...fault }) => ({ ...fault, at: { day: fault.day - machine.sinceDay, group, cause: null } }));
+    .map(({ group, cause, ...fault }) => ({
+      ...fault,
+      named: cause,
+      at: {
+        day: fault.day - machine.sinceDay,
+        group,
+        cause: cause === null ? null : indexOfCause(groups[group]!, cause),
+      },
+    }));
   return { machine, faults };
+}
+
+/** A cause that the group does not have, since the fault was told under another name, counts as *something else*. */
+function indexOfCause({ causes }: Group, cause: string): number {
+  const at = causes.findIndex((it) => it.cause.key === cause);
+  return at === -1 ? causes.length - 1 : at;
 }
 
 const suspicionsOf = (faults: Seen['faults'], rates: readonly GroupRate[]): Suspicion[] =>
@@ -156,15 +197,15 @@ const suspicionsOf = (faults: Seen['faults'], rates: readonly GroupRate[]): Susp
   );
 
 /** The groups of a machine that were ever worth a watch. */
-const suspectedIn = ({ faults }: Seen, rates: readonly GroupRate[], base: number): Set<number> =>
+const suspectedIn = ({ faults }: Seen, rates: readonly GroupRate[], base: number, coded: boolean): Set<number> =>
   new Set(
     suspicionsOf(faults, rates)
-      .filter(({ probability }) => levelOf(probability, base, false) !== null)
+      .filter(({ probability }) => levelOf(probability, base, coded) !== null)
       .map(({ group }) => group),
   );
 
 /** Faults a machine-year of each group: the catalogue's and the portfolio's, by how much each has seen. */
-function fitted(groups: readonly string[], seen: readonly Seen[], suspected: readonly Set<number>[]): number[] {
+function fitted(groups: readonly Group[], seen: readonly Seen[], suspected: readonly Set<number>[]): number[] {
   return groups.map((_, g) => {
     let count = (CATALOGUE_FAULTS_A_YEAR / groups.length) * CATALOGUE_YEARS;
     let years = CATALOGUE_YEARS;

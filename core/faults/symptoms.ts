@@ -46,6 +46,9 @@ export const SYMPTOMS: readonly Symptom[] = [
   symptom('washer.full', 'washer.drainPumpFilter', 'moderate', true),
   symptom('washer.puddle', 'washer.doorBoot', 'moderate', true),
   symptom('washer.smell', 'washer.doorBoot'),
+  // After somebody was at the filter: a cap that is off, not a part that is foul.
+  symptom('washer.puddleAfter', [], 'moderate', true),
+  symptom('washer.marks', 'washer.doorBoot'),
   // Filter and sump, each at its own level: what the tenant may take out, and what staff reach below it.
   symptom('dishwasher.standing', ['dishwasher.filter', 'dishwasher.sump'], 'moderate'),
   symptom('dishwasher.gritty', 'dishwasher.filter'),
@@ -53,6 +56,7 @@ export const SYMPTOMS: readonly Symptom[] = [
   symptom('dishwasher.smell', 'dishwasher.filter'),
   // Poor cooling, steady or fluctuating: the coil is the first suspect, the seal the second.
   symptom('refrigerator.warm', ['refrigerator.coil', 'refrigerator.doorSeals'], 'moderate'),
+  symptom('refrigerator.slowWater', ['refrigerator.waterFilter', 'refrigerator.iceMaker']),
   symptom('refrigerator.water', ['refrigerator.doorSeals', 'refrigerator.defrostDrain']),
   symptom('airHandler.weak', 'airHandler.returnFilter'),
   symptom('airHandler.notCold', 'airHandler.returnFilter', 'moderate'),

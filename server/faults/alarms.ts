@@ -19,6 +19,7 @@ import { planCalls } from '../notices/calls.ts';
 import { machineName } from '../lookup/names.ts';
 import { visibleMachine } from '../lookup/visible.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
+import { OPEN } from './faults.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 
@@ -48,9 +49,7 @@ export async function raiseAlarm(
     openedDay: dayOfInstant(now, zone),
     openedBy: actor.personId,
     correctBy: correctBy(ALARM_SEVERITY, now),
-    closedAt: null,
-    closedBy: null,
-    found: null,
+    ...OPEN,
   });
   await db.alarm.insert({
     id,

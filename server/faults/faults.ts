@@ -1,18 +1,20 @@
 /** Saying that something is wrong, and closing it. An open fault makes its point due. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { isAlarmSymptom } from '../../core/faults/alarms.ts';
+import { isFindable } from '../../core/faults/table.ts';
 import { correctBy, pointsOfSymptom, symptomOf, symptomsOf, type Severity } from '../../core/faults/symptoms.ts';
-import type { CloseFault, ReportFault } from '../../contract/faults/faults.ts';
+import type { ReportFault } from '../../contract/faults/faults.ts';
 import type { FaultSummary } from '../../contract/faults/faults.ts';
 import { namesOf } from '../lookup/find.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';
-import { fieldProblem, notFound, Problem } from '../context/problem.ts';
+import { fieldProblem } from '../context/problem.ts';
 import { claimPhoto } from '../photos/photos.ts';
-import { liftAlarms } from './alarms.ts';
 import { machineName } from '../lookup/names.ts';
 import { visibleMachine } from '../lookup/visible.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
+import { closingOf } from './words.ts';
+import { known } from '../store/where.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 
@@ -27,6 +29,19 @@ export async function reportFault(call: Call, form: ReportFault): Promise<{ id: 
   for (const photoId of form.photoIds) await claimPhoto(call, photoId, form.id, 'fault');
   return { id: form.id };
 }
+
+/** A fault that nobody has closed. */
+export const OPEN = {
+  closedAt: null,
+  closedBy: null,
+  found: null,
+  cause: null,
+  remedy: null,
+  minutes: null,
+  parts: null,
+  cost: null,
+  payer: null,
+} as const;
 
 /** Opens a fault of a machine, said by a person or shown by a reading; its points fall due. */
 export async function openFault(
@@ -49,9 +64,7 @@ export async function openFault(
     openedDay: dayOfInstant(now, await zoneOfPlace(db, machine.placeId)),
     openedBy: actor.personId,
     correctBy: correctBy(severity, now),
-    closedAt: null,
-    closedBy: null,
-    found: null,
+    ...OPEN,
   });
   await recompute(
     db,
@@ -60,28 +73,8 @@ export async function openFault(
   );
 }
 
-/**
- * Closes a fault with what was found; an alarm of its machine is lifted with the last.
- * @throws Problem: faultClosed (409), what is not there or not theirs (404)
- */
-export async function closeFault(call: Call, id: string, form: CloseFault): Promise<object> {
-  const { db, actor, now } = call;
-  const fault = await db.fault.one({ id, organisationId: actor.organisationId });
-  if (!fault) throw notFound();
-  if (fault.closedAt !== null) throw new Problem(409, 'faultClosed', { found: fault.found ?? '' });
-  await db.fault.update({ id }, { closedAt: now, closedBy: actor.personId, found: form.found });
-  await liftAlarms(call, id);
-  const machine = (await db.machine.one({ id: fault.machineId }))!;
-  await recompute(
-    db,
-    (await pointsDue(db, machine, fault.symptom)).map((point) => point.id),
-    now,
-  );
-  return {};
-}
-
 /** The points of a machine that a symptom makes due, the likeliest first. */
-async function pointsDue(db: Db, machine: Row<'machine'>, symptom: string): Promise<Row<'point'>[]> {
+export async function pointsDue(db: Db, machine: Row<'machine'>, symptom: string): Promise<Row<'point'>[]> {
   const procedures = pointsOfSymptom(machine.type, symptom);
   const points =
     procedures.length === 0 ? [] : await db.point.all({ machineId: machine.id, procedure: [...procedures] });
@@ -106,6 +99,19 @@ export async function listFaults(call: Call, where: { placeId?: string; machineI
   return describeFaults(call, [...open, ...closed]);
 }
 
+const SHOWN_UNCODED = 4;
+
+/** Faults that were closed in words alone, the latest first: how many there are, and some of them. */
+export async function listUncoded(call: Call): Promise<{ count: number; faults: FaultSummary[] }> {
+  const { db, actor } = call;
+  const where = { organisationId: actor.organisationId, cause: null, closedAt: known() };
+  const [count, faults] = await Promise.all([
+    db.fault.count(where),
+    db.fault.all(where, { order: [['closedAt', 'DESC']], limit: SHOWN_UNCODED }),
+  ]);
+  return { count, faults: await describeFaults(call, faults) };
+}
+
 async function describeFaults(
   { db, env: { say }, actor: { organisationId } }: Call,
   faults: readonly Row<'fault'>[],
@@ -122,6 +128,12 @@ async function describeFaults(
     db.photoUse.all({ subjectId: faults.map(({ id }) => id) }),
     db.point.all({ id: pointIds }),
   ]);
+  const tenants = new Set(
+    (await db.roleGrant.all({ personId: faults.flatMap(({ closedBy }) => closedBy ?? []), role: 'tenant' })).map(
+      ({ personId }) => personId,
+    ),
+  );
+  const machineOf = (fault: Row<'fault'>) => machines.find(({ id }) => id === fault.machineId)!;
   const placeOf = (fault: Row<'fault'>) => places.find(({ id }) => id === fault.placeId)!;
   return faults.map((fault) => ({
     id: fault.id,
@@ -129,10 +141,8 @@ async function describeFaults(
     place: placeOf(fault).name,
     machineId: fault.machineId,
     zone: properties.find(({ id }) => id === placeOf(fault).propertyId)!.zone,
-    machine: machineName(
-      say,
-      machines.find(({ id }) => id === fault.machineId)!,
-    ),
+    machine: machineName(say, machineOf(fault)),
+    machineType: machineOf(fault).type,
     symptom: fault.symptom,
     says: say(`symptom.${fault.symptom}`),
     severity: fault.severity as Severity,
@@ -146,5 +156,7 @@ async function describeFaults(
     pointNumber: points.find(({ id }) => id === fault.pointId)?.number ?? null,
     closedAt: fault.closedAt,
     found: fault.found,
+    closing: closingOf(say, fault, tenants),
+    findable: fault.closedAt === null && isFindable(machineOf(fault).type, fault.symptom),
   }));
 }

@@ -6,6 +6,7 @@ import type { PatternSummary } from '../../contract/faults/patterns.ts';
 import type { Call } from '../context/context.ts';
 import { machineName } from '../lookup/names.ts';
 import { readFaultHistory, type FaultHistoryRow } from '../sql/faultHistory.ts';
+import { causeWords, closingWords } from './words.ts';
 import type { Row } from '../store/tables.ts';
 
 /** Nothing is surer than this in words: the model is a model. */
@@ -37,7 +38,12 @@ export async function listPatterns(call: Call): Promise<PatternSummary[]> {
       type: machine.type,
       sinceDay: dayOfInstant(machine.createdAt, zoneOfMachine(machine)),
       untilDay: machine.retiredDay ?? dayOfInstant(now, zoneOfMachine(machine)),
-      faults: (byMachine.get(machine.id) ?? []).map(({ id, symptom, openedDay }) => ({ id, symptom, day: openedDay })),
+      faults: (byMachine.get(machine.id) ?? []).map(({ id, symptom, openedDay, cause }) => ({
+        id,
+        symptom,
+        day: openedDay,
+        cause,
+      })),
     })),
     Math.max(...properties.map(({ zone }) => dayOfInstant(now, zone))),
   );
@@ -54,11 +60,11 @@ export async function listPatterns(call: Call): Promise<PatternSummary[]> {
       level: pattern.level,
       symptom: say(`symptom.${pattern.group}`),
       says: evidence(call, pattern, its),
-      faults: its.map(({ id, openedDay, found, lineDay }) => ({
-        id,
-        day: isoFromDay(openedDay),
-        found,
-        upkeep: upkeepBefore(openedDay, lineDay),
+      faults: its.map((fault) => ({
+        id: fault.id,
+        day: isoFromDay(fault.openedDay),
+        found: fault.closedAt === null ? null : closingWords(say, fault),
+        upkeep: upkeepBefore(fault.openedDay, fault.lineDay),
       })),
     };
   });
@@ -70,7 +76,9 @@ const upkeepBefore = (day: Day, lineDay: Day | null) => {
 };
 
 function evidence({ env: { say } }: Call, pattern: Pattern, its: readonly FaultHistoryRow[]): string[] {
-  const { firstDay, lastDay, faultIds, expected, peersAYear, probability } = pattern;
+  const { firstDay, lastDay, faultIds, expected, peersAYear, probability, cause } = pattern;
+  const closed = its.filter(({ closedAt }) => closedAt !== null);
+  const coded = closed.filter(({ cause: named }) => named !== null).length;
   const known = its.filter(({ lineDay }) => lineDay !== null);
   const inOrder = known.filter(({ openedDay, lineDay }) => lineDay! >= openedDay);
   const households = new Set(its.flatMap(({ tenancyId }) => tenancyId ?? []));
@@ -81,6 +89,16 @@ function evidence({ env: { say } }: Call, pattern: Pattern, its: readonly FaultH
     }),
     say('pattern.peers', { years: Math.max(1, Math.round(1 / peersAYear)), expected }),
     say('pattern.odds', { times: Math.min(MOST_TO_ONE, Math.max(2, Math.round(1 / (1 - probability)))) }),
+    ...(cause
+      ? [
+          say('pattern.cause', {
+            cause: causeWords(say, cause.key),
+            count: cause.count,
+            coded,
+            words: closed.length - coded,
+          }),
+        ]
+      : []),
     ...(known.length > 0 ? [say('pattern.upkeep', { inOrder: inOrder.length, known: known.length })] : []),
     ...(households.size > 1 ? [say('pattern.households', { households: households.size })] : []),
   ];

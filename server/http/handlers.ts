@@ -4,6 +4,7 @@ import * as alarmForms from '../../contract/faults/alarms.ts';
 import * as baselineForms from '../../contract/due/baseline.ts';
 import * as editionForms from '../../contract/catalogue/editions.ts';
 import * as deficiencyForms from '../../contract/faults/deficiencies.ts';
+import * as diagnosisForms from '../../contract/faults/diagnosis.ts';
 import * as faultForms from '../../contract/faults/faults.ts';
 import * as measureForms from '../../contract/measure/measure.ts';
 import * as jobForms from '../../contract/jobs/jobs.ts';
@@ -34,7 +35,9 @@ import type { Call } from '../context/context.ts';
 import * as deficiencies from '../faults/deficiencies.ts';
 import * as alarms from '../faults/alarms.ts';
 import { listPatterns } from '../faults/patterns.ts';
-import { closeFault, listFaults, reportFault } from '../faults/faults.ts';
+import { closeFault, codeFault } from '../faults/closing.ts';
+import { answerCheck, readDiagnosis } from '../faults/diagnosis.ts';
+import { listFaults, listUncoded, reportFault } from '../faults/faults.ts';
 import { openHandBacks, settleHandBack } from '../jobs/handBacks.ts';
 import { readJob } from '../pages/job.ts';
 import { giveContracted } from '../jobs/contracted.ts';
@@ -226,8 +229,11 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'proof.judge': formed(proofForms.judge, (call, form, { id }) => judgeProof(call, id, form)),
   'proof.undo': bare((call, { id }) => undoVerdict(call, id)),
   'patterns.list': bare(async (call) => ({ patterns: await listPatterns(call) })),
-  'faults.list': bare(async (call) => ({ faults: await listFaults(call, {}) })),
+  'faults.list': bare(async (call) => ({ faults: await listFaults(call, {}), uncoded: await listUncoded(call) })),
   'faults.report': formed(faultForms.reportFault, reportFault),
+  'fault.diagnosis': bare((call, { id }) => readDiagnosis(call, id)),
+  'fault.check': formed(diagnosisForms.answerCheck, (call, form, { id }) => answerCheck(call, id, form)),
+  'fault.code': formed(faultForms.codeFault, (call, form, { id }) => codeFault(call, id, form)),
   'alarms.list': bare(async (call) => ({ alarms: await alarms.openAlarms(call, call.actor.organisationId) })),
   'alarm.raise': formed(alarmForms.raiseAlarm, alarms.raiseAlarm),
   'alarm.read': bare((call, { id }) => alarms.readAlarm(call, id)),

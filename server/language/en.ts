@@ -18,6 +18,8 @@ export const serverText = {
   'pattern.peers':
     'Another of its kind has it about once in {years, plural, one {a year} other {# years}}: by chance this one would have had it {expected, number, ::.0} times.',
   'pattern.odds': 'That it is chance all the same: about one in {times, number}.',
+  'pattern.cause':
+    'Found in {count, number} of {coded, number} with a cause: {cause}.{words, plural, =0 {} one { One closing names none.} other { # closings name none.}}',
   'pattern.upkeep':
     '{inOrder, plural, =0 {Its part was past the line before {known, plural, one {it} other {each of them}}.} other {Its part was in order before {inOrder, number} of {known, number}.}}',
   'pattern.households': 'Across {households, number} households.',
@@ -59,6 +61,8 @@ export const serverText = {
   'problem.emailTaken': 'Somebody already signs in with this email.',
   'problem.occupied': 'This unit already has a tenancy. End that one first.',
   'problem.doneEarlier': 'This point already has a later service, of {day}.',
+  'problem.faultOpen': 'This fault is open still. Close it with its cause instead.',
+  'problem.notFindable': 'Nobody looks for this cause step by step. Staff see to it.',
   'problem.faultClosed': 'This fault is already closed: {found}',
   'problem.refersToNothing': 'It refers to something that is not there any more. Reload the page and try again.',
   'problem.formTooLarge': 'What was sent is too long ({kb, number} kB). Shorten a note or a list and send it again.',
@@ -136,6 +140,11 @@ export const serverText = {
   'story.registerWrong': 'Proven; the register was wrong and mended{judge, select, none {} other { by {judge}}}',
   'story.fault': 'Fault: {symptom}',
   'story.faultClosed': 'Fault closed: {found}',
+  'closing.words': '{cause}; {remedy}',
+  'because.fresh': '{part}: served lately, so that is less likely.',
+  'because.past': '{part}: past its line then, so that is more likely.',
+  'because.closings':
+    '{count, plural, one {One closing of this symptom here counts} other {# closings of this symptom here count}} beside the usual order.',
   'story.someone': 'somebody',
   'due.past': '{days, plural, one {one day past} other {# days past}}',
   'due.today': 'due today',

@@ -7,8 +7,12 @@ export interface ServerText extends CoreText, FieldsText {
   'alarm.letter.subject': { what: string | number; place: string | number };
   'alarm.letter.text': { what: string | number; machine: string | number; place: string | number; property: string | number; address: string | number; at: string | number; note: string | number; link: string | number };
   'alarm.noWay': None;
+  'because.closings': { count: number };
+  'because.fresh': { part: string | number };
+  'because.past': { part: string | number };
   'budget.use': { usedJobs: number; jobs: number; usedMinutes: number; minutes: number };
   'clock.name': None;
+  'closing.words': { cause: string | number; remedy: string | number };
   'deficiency.cordDamaged': None;
   'deficiency.hoseCrushed': None;
   'deficiency.hoseKind': None;
@@ -98,6 +102,7 @@ export interface ServerText extends CoreText, FieldsText {
   'notAble.other': None;
   'notAble.partMissing': None;
   'notAble.willNotMove': None;
+  'pattern.cause': { count: number; coded: number; cause: string | number; words: number };
   'pattern.count': { count: number; months: number };
   'pattern.households': { households: number };
   'pattern.odds': { times: number };
@@ -121,6 +126,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.emailTaken': None;
   'problem.emitterRetired': None;
   'problem.faultClosed': { found: string | number };
+  'problem.faultOpen': None;
   'problem.fields': None;
   'problem.formTooLarge': { kb: number };
   'problem.idTaken': None;
@@ -143,6 +149,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.noRows': None;
   'problem.noTenancy': None;
   'problem.notAllowed': None;
+  'problem.notFindable': None;
   'problem.notFound': None;
   'problem.notImage': None;
   'problem.notYours': None;

@@ -7,6 +7,7 @@ import type { ServiceRecord } from '../../core/proof/record.ts';
 import { lineOfMark, type PointAnswer, type StoryEntry } from '../../contract/due/due.ts';
 import type { Call } from '../context/context.ts';
 import { notFound } from '../context/problem.ts';
+import { closingWords } from '../faults/words.ts';
 import { assigneesFor } from '../jobs/assignees.ts';
 import { liveJobOf } from '../lookup/liveJob.ts';
 import { machineName } from '../lookup/names.ts';
@@ -199,9 +200,10 @@ async function storyOf(call: Call, pointId: string, zone: string): Promise<Story
       by: name(fault.openedBy),
       recordId: null,
       evidence: null,
-      says: fault.found
-        ? say('story.faultClosed', { found: fault.found })
-        : say('story.fault', { symptom: say(`symptom.${fault.symptom}`) }),
+      says:
+        fault.closedAt !== null
+          ? say('story.faultClosed', { found: closingWords(say, fault) })
+          : say('story.fault', { symptom: say(`symptom.${fault.symptom}`) }),
     });
   }
   for (const it of measurements)

@@ -1,4 +1,5 @@
 /** SQL that only SQLite has: every fault with what stood before it. */
+import type { Remedy } from '../../core/faults/closing.ts';
 import type { Db } from '../store/db.ts';
 import { ask } from './connection.ts';
 
@@ -8,6 +9,9 @@ export interface FaultHistoryRow {
   readonly symptom: string;
   readonly openedDay: number;
   readonly found: string | null;
+  readonly cause: string | null;
+  readonly remedy: Remedy | null;
+  readonly closedAt: number | null;
   /** The tenancy of that day; null for an empty home. */
   readonly tenancyId: string | null;
   /**
@@ -23,6 +27,7 @@ export const readFaultHistory = (db: Db, organisationId: string): Promise<FaultH
     db,
     `
 SELECT fault.id, fault.machine_id AS machineId, fault.symptom, fault.opened_day AS openedDay, fault.found,
+  fault.cause, fault.remedy, fault.closed_at AS closedAt,
   (
     SELECT tenancy.id FROM tenancy
     WHERE tenancy.place_id = fault.place_id AND tenancy.from_day <= fault.opened_day

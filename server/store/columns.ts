@@ -24,6 +24,7 @@ export const integerOrNull = () => column<number | null>(DataTypes.INTEGER, true
 /** 0 or 1. */
 export const flag = () => column<number>(DataTypes.INTEGER);
 export const real = () => column<number>(DataTypes.REAL);
+export const realOrNull = () => column<number | null>(DataTypes.REAL, true);
 export const bytes = () => column<Buffer>(DataTypes.BLOB);
 
 /** The columns as Sequelize wants them; names become snake_case. */

@@ -18,6 +18,7 @@ import { doing } from './migrations/0004-doing.ts';
 import { sittings } from './migrations/0005-sittings.ts';
 import { trade } from './migrations/0006-trade.ts';
 import { levels } from './migrations/0007-levels.ts';
+import { causes } from './migrations/0008-causes.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -41,6 +42,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0005-sittings', sql: sittings },
   { name: '0006-trade', sql: trade },
   { name: '0007-levels', sql: levels },
+  { name: '0008-causes', sql: causes },
 ];
 
 /**

@@ -1,5 +1,17 @@
 /** Every table. Rows carry their organisation; facts carry the day they begin. */
-import { bytes, flag, integer, integerOrNull, key, real, serial, text, textOrNull, type RowOf } from './columns.ts';
+import {
+  bytes,
+  flag,
+  integer,
+  integerOrNull,
+  key,
+  real,
+  realOrNull,
+  serial,
+  text,
+  textOrNull,
+  type RowOf,
+} from './columns.ts';
 import type { Role } from '../../contract/people/people.ts';
 import type { JobState } from '../../core/jobs/transitions.ts';
 import type { EvidenceLevel } from '../../core/proof/record.ts';
@@ -7,6 +19,7 @@ import type { Agent } from '../../core/catalogue/types.ts';
 import type { Grade } from '../../core/catalogue/grades.ts';
 import type { SignalState } from '../../core/due/signals.ts';
 import type { AlarmKind } from '../../core/faults/alarms.ts';
+import type { Payer, Remedy } from '../../core/faults/closing.ts';
 import type { FactName } from './factValues.ts';
 
 const organisationId = text();
@@ -354,7 +367,26 @@ export const TABLES = {
     correctBy: integer(),
     closedAt: integerOrNull(),
     closedBy: textOrNull(),
+    /** What was found, in words, beside the codes; all of them null while it is open, the codes in older closings. */
     found: textOrNull(),
+    cause: textOrNull(),
+    remedy: textOrNull<Remedy>(),
+    minutes: integerOrNull(),
+    parts: textOrNull(),
+    cost: realOrNull(),
+    payer: textOrNull<Payer>(),
+  },
+  /** An answer to a check of an open fault, or a remedy that was tried; the latest of a subject counts. */
+  faultCheck: {
+    id: key(),
+    organisationId,
+    faultId: text(),
+    kind: text<'check' | 'remedy'>(),
+    /** Key of the check, or of the cause that was put right. */
+    subject: text(),
+    answer: text<'yes' | 'no' | 'unsure' | 'takenBack'>(),
+    at: integer(),
+    byPerson: text(),
   },
   /** *Not safe*: a fault of the first class that stops work on its machine until it is lifted. */
   alarm: {

@@ -3,5 +3,6 @@ import { Op } from 'sequelize';
 
 export const below = (value: number) => ({ [Op.lt]: value });
 export const upTo = (value: number) => ({ [Op.lte]: value });
+export const known = () => ({ [Op.ne]: null });
 /** After one value and up to another. */
 export const within = (after: number, last: number) => ({ [Op.gt]: after, [Op.lte]: last });

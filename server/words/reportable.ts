@@ -2,6 +2,7 @@
  * What may be said of a machine: symptoms of a fault, signals that make upkeep due, deficiencies that upkeep will not
  * cure.
  */
+import { isFindable } from '../../core/faults/table.ts';
 import { signalsForPeople } from '../../core/due/signals.ts';
 import { deficienciesOf } from '../../core/faults/deficiencies.ts';
 import { symptomsOf } from '../../core/faults/symptoms.ts';
@@ -16,6 +17,7 @@ export const reportableOf = (say: Translator, type: string): Reportable => ({
     .map(({ key, stopUsing }) => ({
       key,
       stopUsing,
+      findable: isFindable(type, key),
       says: say(`symptom.${key}`),
       tip: say.has(`tip.${key}`) ? say(`tip.${key}`) : null,
     })),

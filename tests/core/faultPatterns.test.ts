@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { groupOfSymptom, groupsOf, levelOf, patternsOf, THRESHOLDS } from '../../core/faults/patterns.ts';
+import { groupOfSymptom } from '../../core/faults/groups.ts';
+import { groupsOf, levelOf, patternsOf, THRESHOLDS } from '../../core/faults/patterns.ts';
 import { SUSPICION, suspicions, type SeenFault } from '../../core/faults/suspicion.ts';
 import { CAUSE_SHARES, drawMachine, GROUP_SHARES, ORDINARY } from '../../core/lab/faultTruth.ts';
 import { falseAlarms, foundBy, goodLooks, thresholdFor } from '../../core/lab/faultPatterns.ts';
@@ -98,12 +99,18 @@ describe('The truth of faults', () => {
 });
 
 describe('Patterns of a portfolio', () => {
-  const machine = (id: string, days: readonly number[], symptom = 'dryer.damp', type = 'dryer') => ({
+  const machine = (
+    id: string,
+    days: readonly number[],
+    symptom = 'dryer.damp',
+    type = 'dryer',
+    cause: string | null = null,
+  ) => ({
     id,
     type,
     sinceDay: 10_000,
     untilDay: 11_000,
-    faults: days.map((day) => ({ id: `${id} ${day}`, symptom, day: 10_000 + day })),
+    faults: days.map((day) => ({ id: `${id} ${day}`, symptom, day: 10_000 + day, cause })),
   });
   const sound = Array.from({ length: 30 }, (_, i) => machine(`sound ${i}`, i % 4 === 0 ? [300] : []));
   const hose = machine('hose', [560, 640, 700, 770, 850, 910, 980]);
@@ -124,6 +131,19 @@ describe('Patterns of a portfolio', () => {
         SYMPTOMS.map((it) => it.key),
         key,
       ).to.include(groupOfSymptom(key));
+  });
+  it('hold closings of one cause against it, and say which; scattered ones for chance', () => {
+    const days = [600, 780, 960];
+    const of = (causes: readonly string[]) => {
+      const faults = machine('it', days).faults.map((it, i) => ({ ...it, cause: causes[i % causes.length]! }));
+      return patternsOf([...sound, { ...machine('it', []), faults }], 11_000)[0];
+    };
+    const one = of(['dryer.heater'])!;
+    expect(one.cause).to.deep.equal({ key: 'dryer.heater', count: 3 });
+    const scattered = of(['dryer.heater', 'dryer.screen', 'dryer.flap']);
+    expect(scattered?.probability ?? 0).to.be.lessThan(one.probability);
+    // A cause that another symptom of the machine has is still somebody's closing, and no error.
+    expect(of(['dryer.bearing'])?.cause?.key).to.equal('dryer.bearing');
   });
   it('leave the suspected out of what the others are held against', () => {
     const rateBeside = (bad: readonly (typeof hose)[]) =>

@@ -134,7 +134,11 @@ describe('An alarm', () => {
     ).to.contain('Nobody works on this machine');
     const [{ id }] = (await house.manager.get('/faults').expect(200)).body.faults;
     await house.manager
-      .post(`/faults/${id}/close`, { found: 'A joint of the neighbour’s cooker; tightened by the fitter.' })
+      .post(`/faults/${id}/close`, {
+        cause: 'other',
+        remedy: 'repaired',
+        found: 'A joint of the neighbour’s cooker; tightened by the fitter.',
+      })
       .expect(200);
     expect((await house.manager.get('/alarms').expect(200)).body.alarms).to.deep.equal([]);
     await staff.post(`/jobs/${filter.id}/moves`, { move: 'start', revision: filter.revision }).expect(200);

@@ -187,12 +187,18 @@ describe('The loop', () => {
     const { faults } = (await house.manager.get(`/places/${flat.placeId}`)).body;
     expect(faults[0]).to.include({ id: faultId, severity: 'moderate', note: 'In front.', stopUsing: true });
     expect(faults[0].correctBy - faults[0].openedAt).to.equal(30 * DAY_MS);
-    await house.manager.post(`/faults/${faultId}/close`, { found: 'Hair at the foot of the glass.' }).expect(200);
+    await house.manager
+      .post(`/faults/${faultId}/close`, { cause: 'washer.glassFoot', remedy: 'cleaned', found: 'Wiped.' })
+      .expect(200);
     boot = await point();
     expect(boot.mark.servedDay + boot.mark.intervalDays).to.be.above(TODAY + 10);
     expect(
-      (await house.manager.post(`/faults/${faultId}/close`, { found: 'Again.' }).expect(409)).body.detail,
-    ).to.contain('Hair at the foot');
+      (
+        await house.manager
+          .post(`/faults/${faultId}/close`, { cause: 'washer.glassFoot', remedy: 'cleaned' })
+          .expect(409)
+      ).body.detail,
+    ).to.contain('Hair or lint at the foot');
   });
 
   it('hands a job back with its reason when it cannot be done, and lets it be given again', async () => {

@@ -28,11 +28,12 @@ describe('Faults that come back', () => {
         grade: 'light',
       })
       .expect(200);
-  const close = (id: string, found: string) => house.manager.post(`/faults/${id}/close`, { found }).expect(200);
+  const close = (id: string, cause: string) =>
+    house.manager.post(`/faults/${id}/close`, { cause, remedy: 'setRight' }).expect(200);
 
   it('are nothing on day one, nor after one fault, nor for two that are a year apart', async () => {
     expect(await patterns()).to.deep.equal([]);
-    await close(await report('dryer.damp'), 'Lint in the duct');
+    await close(await report('dryer.damp'), 'dryer.duct');
     expect(await patterns()).to.deep.equal([]);
     await letDaysPass(house, 400);
     await report('dryer.damp');
@@ -45,18 +46,19 @@ describe('Faults that come back', () => {
       // Served a week before the fault: whatever it is, it is not neglect.
       await serve();
       await letDaysPass(house, 7);
-      await close(await report('dryer.damp'), 'Hose crushed behind the machine');
+      await close(await report('dryer.damp'), 'dryer.hose');
       await letDaysPass(house, 55);
     }
     const [found, ...others] = await patterns();
     expect(others).to.deep.equal([]);
     expect(found).to.include({ place: 'Flat 1A', level: 'stated', symptom: 'Clothes still damp after a normal load' });
     expect(found!.faults.map(({ found: says }) => says)).to.deep.equal(
-      Array(4).fill('Hose crushed behind the machine'),
+      Array(4).fill('Hose behind it crushed, kinked or off; set right'),
     );
     expect(found!.faults.map(({ upkeep }) => upkeep)).to.deep.equal(Array(4).fill('inOrder'));
     expect(found!.says[0]).to.equal('4 times in 6 months.');
     expect(found!.says.join(' ')).to.include('Its part was in order before 4 of 4.');
+    expect(found!.says.join(' ')).to.include('Found in 4 of 4 with a cause: Hose behind it crushed, kinked or off.');
     expect(found!.says.join(' '), 'one household alone says nothing').not.to.include('households');
   });
 
@@ -64,7 +66,7 @@ describe('Faults that come back', () => {
     await serve();
     await letDaysPass(house, 900);
     for (let i = 0; i < 3; i += 1) {
-      await close(await report('dryer.damp'), 'Lint');
+      await close(await report('dryer.damp'), 'dryer.screen');
       await letDaysPass(house, 30);
     }
     const [found] = await patterns();
@@ -73,7 +75,7 @@ describe('Faults that come back', () => {
 
   it('are counted across households, and stay when the machine is out of service', async () => {
     for (let i = 0; i < 2; i += 1) {
-      await close(await report('dryer.damp'), 'Hose');
+      await close(await report('dryer.damp'), 'dryer.hose');
       await letDaysPass(house, 40);
     }
     const today = new Date(house.clock.now).toISOString().slice(0, 10);
@@ -91,7 +93,7 @@ describe('Faults that come back', () => {
       .expect(200);
     for (let i = 0; i < 2; i += 1) {
       await letDaysPass(house, 40);
-      await close(await report('dryer.damp'), 'Hose');
+      await close(await report('dryer.damp'), 'dryer.hose');
     }
     expect((await patterns())[0]!.says.join(' ')).to.include('Across 2 households.');
     await house.manager

@@ -57,7 +57,9 @@ describe('What is noticed and read', () => {
     expect(await dueBecause(flat.points['refrigerator.iceMaker']!)).to.equal('');
     const { story } = (await house.manager.get(`/points/${flat.points['refrigerator.doorSeals']}`).expect(200)).body;
     expect(JSON.stringify(story)).to.contain('Too warm');
-    await house.manager.post(`/faults/${id}/close`, { found: 'Coil was felted over.' }).expect(200);
+    await house.manager
+      .post(`/faults/${id}/close`, { cause: 'refrigerator.coil', remedy: 'cleaned', found: 'Coil was felted over.' })
+      .expect(200);
     for (const point of ['refrigerator.coil', 'refrigerator.doorSeals'])
       expect(await dueBecause(flat.points[point]!), point).to.equal('');
   });

@@ -171,7 +171,11 @@ describe('An alarm, in a browser', function alarm() {
     const before = (await house.manager.get('/alarms').expect(200)).body.alarms.length as number;
     const [fault] = (await house.manager.get('/faults').expect(200)).body.faults;
     await house.manager
-      .post(`/faults/${fault.id}/close`, { found: 'A loose wire, made fast by the electrician.' })
+      .post(`/faults/${fault.id}/close`, {
+        cause: 'other',
+        remedy: 'repaired',
+        found: 'A loose wire, made fast by the electrician.',
+      })
       .expect(200);
     expect(before).to.equal(1);
     await staff.reload();

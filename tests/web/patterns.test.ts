@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { v7 } from 'uuid';
+import { OPEN } from '../../server/faults/faults.ts';
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { DAY_MS, registerFlat, ZONE, type Flat, type House } from '../server/house.ts';
 import { DESK, expectFit, openStage, PHONE, type Stage } from './browser.ts';
@@ -48,6 +49,7 @@ describe('Faults that come back, in a browser', () => {
           openedDay: dayOfInstant(openedAt, ZONE),
           openedBy: by,
           correctBy: openedAt + 30 * DAY_MS,
+          ...OPEN,
           closedAt: ago === 9 ? null : openedAt + DAY_MS,
           closedBy: ago === 9 ? null : by,
           found: ago === 9 ? null : 'Hose crushed behind the machine',

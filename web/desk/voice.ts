@@ -1,5 +1,6 @@
 /** Everything that the desk says, its tenants' and doers' text among it. */
 import { fieldsText } from '../../contract/form/en.ts';
+import { causeText } from '../../core/faults/causeText.ts';
 import { catalogueWords } from '../../core/catalogue/en/words.ts';
 import { vocabulary } from '../../core/language/vocabulary.ts';
 import { catalogueDeskText } from '../catalogue/en.ts';
@@ -14,6 +15,7 @@ export const deskVoice = {
   ...vocabulary,
   ...doingText,
   ...catalogueWords,
+  ...causeText,
   ...catalogueDeskText,
   ...registerDeskText,
   ...measureDeskText,

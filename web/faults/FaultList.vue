@@ -1,24 +1,19 @@
 <script setup lang="ts">
-/** Faults, open ones with the clock on their repair, each closed with what was found. */
+/** Faults: open ones with the clock on their repair, closed ones with what it was, by code or to be coded. */
 import { ref } from 'vue';
-import { closeFault } from '../../contract/faults/faults.ts';
 import type { FaultSummary } from '../../contract/faults/faults.ts';
-import { api, photoUrl } from '../api/api.ts';
-import { useForm } from '../api/form.ts';
+import { photoUrl } from '../api/api.ts';
 import { say } from '../language/say.ts';
-import Notice from '../kit/Notice.vue';
+import CloseFault from './CloseFault.vue';
+import CodeFault from './CodeFault.vue';
 
 defineProps<{ faults: readonly FaultSummary[]; withPlace?: boolean }>();
 const emit = defineEmits<{ changed: [] }>();
 const closing = ref<string | null>(null);
-const found = ref('');
-const { errors, problem, busy, submit } = useForm(closeFault);
 const now = Date.now();
 
-async function close(id: string): Promise<void> {
-  if (!(await submit({ found: found.value }, (form) => api('faults.close', { id, form })))) return;
+function closed(): void {
   closing.value = null;
-  found.value = '';
   emit('changed');
 }
 </script>
@@ -52,21 +47,51 @@ async function close(id: string): Promise<void> {
           {{ say(fault.correctBy < now ? 'faults.overdue' : 'faults.by', { at: say.time(fault.correctBy, fault.zone) })
           }}<template v-if="fault.stopUsing"> · {{ say('faults.stop') }}</template>
         </p>
-        <p class="row">
+        <p class="row small">
           <RouterLink v-if="fault.pointNumber" class="small" :to="`/line/${fault.pointNumber}`">{{
             say('faults.point')
           }}</RouterLink>
-          <button type="button" class="plain link small" @click="closing = closing === fault.id ? null : fault.id">
+          <RouterLink v-if="fault.findable" class="small" :to="`/faults/${fault.id}`">{{
+            say('find.begin')
+          }}</RouterLink>
+          <button type="button" class="plain link" @click="closing = closing === fault.id ? null : fault.id">
             {{ say('faults.close') }}
           </button>
         </p>
-        <form class="stack close start" v-if="closing === fault.id" @submit.prevent="close(fault.id)">
-          <VTextarea v-model="found" :label="say('faults.found')" rows="2" :error-messages="errors.found" autofocus />
-          <Notice class="small" :says="problem" />
-          <VBtn type="submit" color="primary" :loading="busy">{{ say('faults.closeNow') }}</VBtn>
-        </form>
+        <CloseFault
+          v-if="closing === fault.id"
+          :id="fault.id"
+          :machine-type="fault.machineType"
+          :symptom="fault.symptom"
+          @closed="closed"
+        />
       </template>
-      <p v-else class="small">✓ {{ fault.found }}</p>
+      <template v-else>
+        <p v-if="fault.closing" class="small">
+          ✓ <b>{{ fault.closing.says }}</b><template v-if="fault.closing.remedy">
+            ·
+            {{
+              say('faults.closed.by', {
+                remedy: say(`remedy.${fault.closing.remedy}`),
+                minutes: fault.closing.minutes ?? 0,
+              })
+            }}</template
+          ><template v-if="fault.closing.cost !== null && fault.closing.payer">
+            ·
+            {{
+              say('faults.closed.cost', { cost: fault.closing.cost, payer: say(`payer.${fault.closing.payer}`) })
+            }}</template
+          ><template v-if="fault.closing.byTenant"> · {{ say('faults.byTenant') }}</template>
+        </p>
+        <p v-if="fault.found" class="small">{{ fault.closing ? '' : '✓' }} {{ fault.found }}</p>
+        <CodeFault
+          v-if="!fault.closing"
+          :id="fault.id"
+          :machine-type="fault.machineType"
+          :symptom="fault.symptom"
+          @coded="emit('changed')"
+        />
+      </template>
     </li>
   </ul>
 </template>

@@ -15,7 +15,10 @@ import Notice from '../kit/Notice.vue';
 import ChoiceList from '../kit/ChoiceList.vue';
 
 const props = defineProps<{ machines: readonly ReportableMachine[] }>();
-const emit = defineEmits<{ /** `kept`: on the device, until there is a connection. */ sent: [kept: boolean] }>();
+const emit = defineEmits<{
+  /** `kept`: on the device, until there is a connection. `fault`: whose cause can be found by checks. */
+  sent: [kept: boolean, fault: string | null];
+}>();
 const id = newId();
 const entry = reactive({ machineId: props.machines.length === 1 ? props.machines[0]!.id : '', symptom: '', note: '' });
 const photos = ref<string[]>([]);
@@ -38,7 +41,8 @@ function setPhoto(at: number, photo: string | null): void {
 
 async function hand(name: 'signal.report' | 'deficiencies.report' | 'faults.report', form: object): Promise<void> {
   const outcome = await sendOrKeep(id, { kind: 'form', path: pathOf(name, {}), form }, id);
-  emit('sent', outcome.ended === 'kept');
+  const findable = name === 'faults.report' && symptom.value?.findable === true;
+  emit('sent', outcome.ended === 'kept', findable ? id : null);
 }
 async function send(): Promise<void> {
   const { machineId, symptom: type, note } = entry;

@@ -30,7 +30,7 @@ const unanswered = computed(
       .filter(({ acknowledgedBy }) => acknowledgedBy === null)
       .map((it) => ({ ...it, at: say.time(it.at, it.zone) })) ?? [],
 );
-const closed = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt !== null) ?? []);
+const closed = computed(() => answer.value?.faults.filter(({ closing }) => closing !== null) ?? []);
 
 async function changed(): Promise<void> {
   await Promise.all([
@@ -79,9 +79,14 @@ onMounted(() => Promise.all([changed(), deficiencies.reload()]));
           <HandBackList :open="backs.value.value.open" with-place @changed="changed" />
           <p v-if="!backs.value.value.open.length" class="quiet">{{ say('handBack.none') }}</p>
         </section>
+        <section v-if="answer.uncoded.count" aria-labelledby="uncoded">
+          <h2 id="uncoded">{{ say('faults.uncoded.title') }}</h2>
+          <p class="quiet">{{ say('faults.uncoded', { count: answer.uncoded.count }) }}</p>
+          <FaultList :faults="answer.uncoded.faults" with-place @changed="changed" />
+        </section>
         <section v-if="closed.length">
           <h2>{{ say('faults.closed') }}</h2>
-          <FaultList :faults="closed" with-place />
+          <FaultList :faults="closed" with-place @changed="changed" />
         </section>
       </div>
     </template>

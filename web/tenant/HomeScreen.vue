@@ -67,7 +67,9 @@ onBeforeUnmount(onTaken(reload));
             <span>{{ signal.machine }}: {{ signal.says }}</span>
           </li>
           <li v-for="fault in home.faults" :key="fault.id">
-            <span>{{ fault.machine }}: {{ fault.says }}</span>
+            <span>{{ fault.machine }}: {{ fault.says }}</span
+            >{{ ' ' }}
+            <RouterLink v-if="fault.findable" :to="`/faults/${fault.id}`">{{ say('find.begin') }}</RouterLink>
           </li>
         </ul>
       </section>

@@ -10,6 +10,12 @@ import Notice from '../kit/Notice.vue';
 
 const { value: home, failure, reload } = useLoading(() => readKept('home.read'));
 const sent = ref<'sent' | 'kept' | null>(null);
+/** A fault whose cause the tenant may look for at once. */
+const findable = ref<string | null>(null);
+function done(kept: boolean, fault: string | null): void {
+  sent.value = kept ? 'kept' : 'sent';
+  findable.value = kept ? null : fault;
+}
 onMounted(reload);
 </script>
 
@@ -19,12 +25,18 @@ onMounted(reload);
       ><div role="status">
         <h1>{{ say(`fault.${sent}`) }}</h1>
       </div>
-      <VBtn color="primary" size="large" to="/">{{ say('job.home') }}</VBtn></template
+      <template v-if="findable">
+        <p>{{ say('fault.sent.find') }}</p>
+        <VBtn color="primary" size="large" :to="`/faults/${findable}`">{{ say('find.begin') }}</VBtn>
+      </template>
+      <VBtn :color="findable ? undefined : 'primary'" :variant="findable ? 'text' : 'flat'" size="large" to="/">{{
+        say('job.home')
+      }}</VBtn></template
     >
     <template v-else>
       <h1>{{ say('fault.title') }}</h1>
       <Notice :says="failure" />
-      <ReportFault v-if="home" :machines="home.machines" @sent="sent = $event ? 'kept' : 'sent'" />
+      <ReportFault v-if="home" :machines="home.machines" @sent="done" />
       <VBtn variant="text" to="/">{{ say('back') }}</VBtn>
     </template>
   </PageFrame>

@@ -21,6 +21,7 @@ const createTenantRouter = () =>
       { path: '/jobs/:id', component: () => import('./TenantJobScreen.vue'), props: true },
       { path: '/look/:number(\\d+)', component: () => import('./TenantLookScreen.vue'), props: true },
       { path: '/m/:number(\\d+)', component: () => import('./TenantMachineScreen.vue'), props: true },
+      { path: '/faults/:id', component: () => import('./FaultScreen.vue'), props: true },
       { path: '/report', component: () => import('./ReportScreen.vue') },
       { path: '/kept', component: () => import('../outbox/KeptScreen.vue') },
       { path: '/:rest(.*)*', redirect: '/' },

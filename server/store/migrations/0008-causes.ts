@@ -1,0 +1,21 @@
+/** Faults are closed by code, and found by checks. Never edited once landed. */
+export const causes = `
+ALTER TABLE fault ADD COLUMN cause TEXT;
+ALTER TABLE fault ADD COLUMN remedy TEXT;
+ALTER TABLE fault ADD COLUMN minutes INTEGER;
+ALTER TABLE fault ADD COLUMN parts TEXT;
+ALTER TABLE fault ADD COLUMN cost REAL;
+ALTER TABLE fault ADD COLUMN payer TEXT;
+CREATE TABLE fault_check (
+  id TEXT PRIMARY KEY,
+  organisation_id TEXT NOT NULL REFERENCES organisation (id),
+  fault_id TEXT NOT NULL REFERENCES fault (id),
+  kind TEXT NOT NULL,
+  subject TEXT NOT NULL,
+  answer TEXT NOT NULL,
+  at INTEGER NOT NULL,
+  by_person TEXT NOT NULL REFERENCES person (id)
+);
+CREATE INDEX fault_check_fault ON fault_check (fault_id, at);
+CREATE INDEX fault_cause ON fault (organisation_id, cause) WHERE cause IS NOT NULL;
+`;

@@ -1,0 +1,94 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { v7 } from 'uuid';
+import { registerFlat, type Flat, type House } from '../server/house.ts';
+import { story } from '../story.ts';
+import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
+import { MANAGER_EMAIL, openOffice, signIn } from './office.ts';
+
+describe('Finding a cause, in a browser', function diagnosis() {
+  story(this);
+  let stage: Stage;
+  let house: House;
+  let flat: Flat;
+  let phone: Page;
+  let desk: Page;
+  before(async () => {
+    stage = await openStage();
+    ({ house } = await openOffice(stage));
+    flat = await registerFlat(house, 'dryer', 'Flat 2');
+    phone = await stage.page(PHONE);
+    desk = await stage.page(DESK);
+    const { body } = await house.manager.post(`/tenancies/${flat.tenancyId}/links`).expect(200);
+    await phone.goto(body.path);
+    await phone.getByRole('link', { name: 'Something is wrong' }).waitFor();
+    await signIn(desk, MANAGER_EMAIL);
+  });
+  after(() => stage.close());
+
+  const report = async () => {
+    await phone.goto('/home/report');
+    await phone.getByText('Clothes still damp after a normal load').click();
+    await phone.getByRole('button', { name: 'Tell the office' }).click();
+    await phone.getByRole('link', { name: 'Find the cause' }).click();
+    await phone.getByRole('heading', { name: /Hold the lint screen under the tap/ }).waitFor();
+  };
+
+  it('a tenant who reports is led to it at once, puts it right, and nobody has to come', async () => {
+    await report();
+    await phone.getByText('What it may be').waitFor();
+    await expectFit(phone, 'finding a cause, on a phone');
+    await expectThumbs(phone, 'finding a cause, on a phone');
+    await phone.getByRole('button', { name: 'Yes' }).click();
+    await phone.getByRole('heading', { name: 'Most likely: Lint screen blinded by film or lint' }).waitFor();
+    await phone.getByRole('button', { name: 'It is gone' }).click();
+    await phone.getByText('Nobody has to come.').waitFor();
+    await desk.goto('/faults');
+    await desk.getByText('put right by the tenant: a call avoided').waitFor();
+  });
+
+  it('a tenant at the end of what a tenant may do is told so, and a slip is taken back', async () => {
+    await report();
+    await phone.getByRole('button', { name: 'Yes' }).click();
+    await phone.getByRole('button', { name: 'Take back' }).click();
+    await phone.getByRole('heading', { name: /Hold the lint screen under the tap/ }).waitFor();
+    await phone.getByRole('button', { name: 'No', exact: true }).click();
+    await phone.getByRole('heading', { name: 'That is all that you can do here' }).waitFor();
+    await phone.getByText('Staff see what you found').waitFor();
+  });
+
+  it('staff go on from what the tenant found, and close it by code with minutes and cost', async () => {
+    await desk.goto('/faults');
+    await desk.getByRole('link', { name: 'Find the cause' }).click();
+    await desk.getByText('What was found').waitFor();
+    await desk.getByText(/Hold the lint screen/).waitFor();
+    await expectFit(desk, 'finding a cause, at the desk');
+    await desk.goto('/faults');
+    await desk.getByRole('button', { name: 'Close…' }).click();
+    await desk.getByRole('button', { name: 'Close the fault' }).click();
+    await desk.getByText('Say what it was: pick a cause of this machine.').waitFor();
+    await desk.getByRole('combobox', { name: 'What it was' }).fill('hose');
+    await desk.getByRole('option', { name: 'Hose behind it crushed, kinked or off' }).click();
+    await desk.getByLabel('Minutes').fill('25');
+    await desk.getByLabel('Cost (optional)').fill('18.5');
+    await expectFit(desk, 'closing a fault');
+    await desk.getByRole('button', { name: 'Close the fault' }).click();
+    await desk.getByText('No fault is open.').waitFor();
+    await desk.getByText('set right, 25 minutes').waitFor();
+    await desk.getByText('18.5, paid by the landlord').waitFor();
+  });
+
+  it('a closing of words alone is coded with one key', async () => {
+    const id = v7();
+    await house.manager.post('/faults', { id, machineId: flat.machineId, symptom: 'dryer.damp' }).expect(200);
+    await house.manager.post(`/faults/${id}/close`, { cause: 'dryer.duct', remedy: 'cleaned' }).expect(200);
+    await house.env.store.write((db) => db.fault.update({ id }, { cause: null, remedy: null, found: 'Hose again.' }));
+    await desk.goto('/faults');
+    const uncoded = desk.getByRole('region', { name: 'Closed without a cause' });
+    await uncoded.getByText('One closing names no cause.').waitFor();
+    await expectFit(desk, 'closings without a cause');
+    await uncoded.getByRole('button', { name: 'Hose behind it crushed' }).click();
+    await uncoded.waitFor({ state: 'detached' });
+    expect((await house.env.store.db.fault.one({ id }))!.cause).to.equal('dryer.hose');
+  });
+});
