@@ -1,5 +1,41 @@
-/** What recurs on a machine, with its evidence. */
+/** What recurs on a machine, with its evidence, what it comes of, and what was decided about it. */
+import { object, string, type InferType } from 'yup';
+import { DECISIONS, type Decision, type Verdict } from '../../core/faults/remedies.ts';
+import type { Sort } from '../../core/faults/sorting.ts';
+import { id, line, note } from '../form/fields.ts';
 import type { PatternLevel } from '../../core/faults/patterns.ts';
+
+export const decideRemedy = object({
+  id: id().required(),
+  machineId: id().required(),
+  /** The symptom that names the pattern's group. */
+  group: line(60).required(),
+  decision: string().oneOf(DECISIONS).required(),
+  note: note().default(''),
+});
+export type DecideRemedy = InferType<typeof decideRemedy>;
+
+/** A remedy with what came before it and after it. */
+export interface RemedySummary {
+  readonly id: string;
+  readonly machineNumber: number;
+  readonly machine: string;
+  readonly place: string;
+  readonly symptom: string;
+  readonly decision: Decision;
+  readonly note: string;
+  readonly day: string;
+  readonly by: string;
+  readonly verdict: Verdict;
+  /** Before, after with its interval, and when it will have held, a sentence each. */
+  readonly says: readonly string[];
+}
+
+export interface PatternsAnswer {
+  readonly patterns: readonly PatternSummary[];
+  /** Those that did not hold first. */
+  readonly remedies: readonly RemedySummary[];
+}
 
 export interface PatternSummary {
   readonly machineId: string;
@@ -9,7 +45,14 @@ export interface PatternSummary {
   readonly place: string;
   /** `stated`: it comes back, and may be said and costed. `watch`: it may. */
   readonly level: PatternLevel;
+  readonly group: string;
   readonly symptom: string;
+  /** What it comes of; null where nobody can tell yet. */
+  readonly sort: Sort | null;
+  /** The part whose upkeep the symptom makes due. */
+  readonly pointNumber: number | null;
+  /** What fits, the first one first. */
+  readonly decisions: readonly Decision[];
   /** The evidence, a sentence each. */
   readonly says: readonly string[];
   readonly faults: readonly {

@@ -4,10 +4,14 @@ import type { AlarmAnswer, ChangeDuty, ChangeNumbers, DutyAnswer, RaiseAlarm } f
 import type { ChangeDeficiency, CloseDeficiency, DeficienciesAnswer, ReportDeficiency } from './deficiencies.ts';
 import type { AnswerCheck, DiagnosisAnswer } from './diagnosis.ts';
 import type { CloseFault, CodeFault, FaultsAnswer, ReportFault } from './faults.ts';
-import type { PatternSummary } from './patterns.ts';
+import type { DecideRemedy, PatternsAnswer } from './patterns.ts';
 
 export const faultsRoutes = {
-  'patterns.list': passing<{ answer: { patterns: readonly PatternSummary[] } }>()(read('/patterns', OFFICE)),
+  'patterns.list': passing<{ answer: PatternsAnswer }>()(read('/patterns', OFFICE)),
+  'remedy.decide': passing<{ form: DecideRemedy; answer: Made }>()(
+    refusing(write('POST', '/remedies', MANAGER, 8, 60), 'noPattern'),
+  ),
+  'remedy.withdraw': passing<{ answer: object }>()(write('DELETE', '/remedies/:id', MANAGER)),
   'faults.list': passing<{ answer: FaultsAnswer }>()(read('/faults', OFFICE)),
   'faults.report': passing<{ form: ReportFault; answer: Made }>()(write('POST', '/faults', DOERS, 32, 30)),
   'fault.diagnosis': passing<{ answer: DiagnosisAnswer }>()(read('/faults/:id/diagnosis', RESIDENTS)),

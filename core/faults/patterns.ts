@@ -9,7 +9,8 @@ import { grouped } from '../statistics/grouped.ts';
 import { isAlarmSymptom } from './alarms.ts';
 import { suspectsOf, type Suspect } from './causes.ts';
 import { groupOfSymptom } from './groups.ts';
-import { suspicions, type GroupRate, type SeenFault, type Suspicion } from './suspicion.ts';
+import type { PossibleRate } from './remedies.ts';
+import { SUSPICION, suspicions, type GroupRate, type SeenFault, type Suspicion } from './suspicion.ts';
 import { symptomsOf } from './symptoms.ts';
 
 /** Ours: faults a machine-year over all its symptoms, before a portfolio has seen anything. */
@@ -76,6 +77,10 @@ export interface Pattern {
   /** What a machine of this kind has of it in a year, and what this one would have had since it is known. */
   readonly peersAYear: number;
   readonly expected: number;
+  /** Faults a machine-year of its kind over all groups. */
+  readonly base: number;
+  /** What it may have in a year if something is wrong, with how likely that is; weights add up to 1. */
+  readonly rates: readonly PossibleRate[];
   /** The cause that most of its closings name, and how many do; null where none is named. */
   readonly cause: { readonly key: string; readonly count: number } | null;
 }
@@ -134,6 +139,11 @@ function patternsOfKind(type: string, machines: readonly MachineFaults[], today:
           firstDay: its[0]!.day,
           lastDay: last.day,
           peersAYear: rates[g]!,
+          base,
+          rates: SUSPICION.ratios.map((ratio, r) => ({
+            weight: last.ratios[r]!,
+            perYear: rates[g]! + (ratio - 1) * base,
+          })),
           expected: (rates[g]! * daysOf(machine)) / DAYS_A_YEAR,
           cause: mostNamed(its.flatMap(({ named }) => named ?? [])),
         },

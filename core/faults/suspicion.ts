@@ -9,7 +9,7 @@
  * would dilute whatever began late.
  */
 import { DAYS_A_YEAR } from '../calendar/day.ts';
-import { gammaCdf } from '../statistics/gamma.ts';
+import { NODES, nodesOf } from './frailty.ts';
 
 /** What a group of symptoms does on a sound machine. */
 export interface GroupRate {
@@ -47,8 +47,6 @@ export const SUSPICION: SuspicionModel = {
   ofOneCause: 0.85,
 };
 
-const NODES = 6;
-
 /** Something began to be wrong in a group, as far as its faults until a day say. */
 export interface Suspicion {
   readonly group: number;
@@ -56,6 +54,8 @@ export interface Suspicion {
   readonly probability: number;
   /** The cause that it would most likely be; null where no closing was coded. */
   readonly cause: number | null;
+  /** How likely each ratio of the model is, where the onset is past; adds up to 1. */
+  readonly ratios: readonly number[];
 }
 
 /**
@@ -179,43 +179,24 @@ class GroupFilter {
   }
 
   /** @param weights of the machine's frailty, by node */
-  suspicion(weights: readonly number[]): { probability: number; cause: number | null } {
+  suspicion(weights: readonly number[]): Omit<Suspicion, 'group'> {
     const { causes } = this.group;
     const byCause = new Float64Array(causes.length);
+    const byRatio = new Float64Array(this.model.ratios.length);
     let before = 0;
     this.frailties.forEach((_, z) => {
       const weight = weights[Math.floor(z / NODES)]!;
       before += weight * this.before[z]!;
       this.after[z]!.forEach((likelihood, i) => {
         byCause[i % causes.length]! += weight * likelihood;
+        byRatio[Math.floor(i / causes.length)]! += weight * likelihood;
       });
     });
     const after = byCause.reduce((sum, it) => sum + it, 0);
-    return { probability: after / (before + after), cause: this.coded ? byCause.indexOf(Math.max(...byCause)) : null };
+    return {
+      probability: after / (before + after),
+      cause: this.coded ? byCause.indexOf(Math.max(...byCause)) : null,
+      ratios: [...byRatio].map((it) => it / after),
+    };
   }
-}
-
-const known = new Map<number, readonly number[]>();
-
-/** Equally likely nodes of a gamma frailty of mean 1: the middles of as many slices of its probability. */
-function nodesOf(spread: number): readonly number[] {
-  let nodes = known.get(spread);
-  if (!nodes) {
-    const shape = 1 / spread ** 2;
-    const middles = Array.from({ length: NODES }, (_, i) => quantile((i + 0.5) / NODES, shape, 1 / shape));
-    const mean = middles.reduce((sum, it) => sum + it, 0) / NODES;
-    nodes = middles.map((it) => it / mean);
-    known.set(spread, nodes);
-  }
-  return nodes;
-}
-
-function quantile(share: number, shape: number, scale: number): number {
-  let [low, high] = [0, 100 * shape * scale];
-  for (let i = 0; i < 80; i += 1) {
-    const middle = (low + high) / 2;
-    if (gammaCdf(middle, shape, scale) < share) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
 }

@@ -30,6 +30,26 @@ export function gammaCdf(x: number, shape: number, scale: number): number {
   return z < shape + 1 ? front * lowerSeries(z, shape) : 1 - front * upperFraction(z, shape);
 }
 
+/** The value that a gamma variable stays under with this probability, 0 to 1. By bisection; checked against `jstat`. */
+export function gammaQuantile(share: number, shape: number, scale: number): number {
+  let [low, high] = [0, scale * (shape + 40 * Math.sqrt(shape) + 60)];
+  for (let i = 0; i < 100; i += 1) {
+    const middle = (low + high) / 2;
+    if (gammaCdf(middle, shape, scale) < share) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/**
+ * The exact interval for a Poisson mean of which so many were counted (Garwood 1936).
+ * @param confidence 0 to 1
+ */
+export function poissonInterval(count: number, confidence = 0.95): { readonly low: number; readonly high: number } {
+  const tail = (1 - confidence) / 2;
+  return { low: count === 0 ? 0 : gammaQuantile(tail, count, 1), high: gammaQuantile(1 - tail, count + 1, 1) };
+}
+
 function lowerSeries(z: number, shape: number): number {
   let term = 1 / shape;
   let sum = term;

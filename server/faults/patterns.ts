@@ -1,73 +1,115 @@
-/** What recurs: patterns of faults, each with its evidence in sentences. */
-import { DAYS_A_MONTH, dayOfInstant, isoFromDay, type Day } from '../../core/calendar/day.ts';
+/** What recurs: patterns of faults, each with its evidence in sentences, what it comes of, and what was decided. */
+import { DAYS_A_MONTH, isoFromDay, type Day } from '../../core/calendar/day.ts';
+import { suspectsOf } from '../../core/faults/causes.ts';
+import type { Pattern } from '../../core/faults/patterns.ts';
+import type { Decision } from '../../core/faults/remedies.ts';
+import { sortOf, weigh, type Sort } from '../../core/faults/sorting.ts';
+import { stretchesOf } from '../../core/faults/stretches.ts';
+import { pointsOfSymptom } from '../../core/faults/symptoms.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
-import { patternsOf, type Pattern } from '../../core/faults/patterns.ts';
-import type { PatternSummary } from '../../contract/faults/patterns.ts';
+import type { PatternsAnswer, PatternSummary } from '../../contract/faults/patterns.ts';
 import type { Call } from '../context/context.ts';
 import { machineName } from '../lookup/names.ts';
-import { readFaultHistory, type FaultHistoryRow } from '../sql/faultHistory.ts';
-import { causeWords, closingWords } from './words.ts';
+import { readCycles, type ServiceCycle } from '../sql/faultEvidence.ts';
+import type { FaultHistoryRow } from '../sql/faultHistory.ts';
 import type { Row } from '../store/tables.ts';
+import { readPortfolio, type Portfolio } from './portfolio.ts';
+import { describeRemedies } from './remedies.ts';
+import { causeWords, closingWords } from './words.ts';
 
 /** Nothing is surer than this in words: the model is a model. */
 const MOST_TO_ONE = 1000;
 
-/** Patterns of the whole portfolio, the surest first. */
-export async function listPatterns(call: Call): Promise<PatternSummary[]> {
-  const {
-    db,
-    now,
-    env: { say },
-    actor: { organisationId },
-  } = call;
-  const [properties, places, machines, history] = await Promise.all([
-    db.property.all({ organisationId }),
-    db.place.all({ organisationId }),
-    db.machine.all({ organisationId }),
-    readFaultHistory(db, organisationId),
-  ]);
-  const placeOf = new Map(places.map((place) => [place.id, place]));
-  const zoneOf = new Map(properties.map(({ id, zone }) => [id, zone]));
-  const zoneOfMachine = ({ placeId }: Row<'machine'>) => zoneOf.get(placeOf.get(placeId)!.propertyId)!;
-  const faults = new Map(history.map((row) => [row.id, row]));
-  const byMachine = grouped(history, ({ machineId }) => machineId);
-  const machineOf = new Map(machines.map((machine) => [machine.id, machine]));
-  const patterns = patternsOf(
-    machines.map((machine) => ({
-      id: machine.id,
-      type: machine.type,
-      sinceDay: dayOfInstant(machine.createdAt, zoneOfMachine(machine)),
-      untilDay: machine.retiredDay ?? dayOfInstant(now, zoneOfMachine(machine)),
-      faults: (byMachine.get(machine.id) ?? []).map(({ id, symptom, openedDay, cause }) => ({
-        id,
-        symptom,
-        day: openedDay,
-        cause,
-      })),
+/** What fits a sort, the first one first; where nobody can tell yet, its cause is looked for. */
+const FITTING: Readonly<Record<Sort | 'unknown', readonly Decision[]>> = {
+  upkeep: ['interval', 'assignee'],
+  habit: ['coaching'],
+  installation: ['rootCause'],
+  age: ['replacement', 'rootCause'],
+  unknown: ['rootCause'],
+};
+
+/** Patterns of the whole portfolio, the surest first, and how the remedies that were decided have done. */
+export async function listPatterns(call: Call): Promise<PatternsAnswer> {
+  const portfolio = await readPortfolio(call);
+  const { db } = call;
+  const machineIds = [...new Set(portfolio.patterns.map(({ machineId }) => machineId))];
+  const placeIds = machineIds.map((id) => portfolio.machines.get(id)!.placeId);
+  const [cycles, tenancies] = await Promise.all([readCycles(db, machineIds), db.tenancy.all({ placeId: placeIds })]);
+  const cyclesOf = grouped(cycles, ({ machineId }) => machineId);
+  return {
+    patterns: portfolio.patterns.map((pattern) =>
+      summaryOf(call, portfolio, pattern, cyclesOf.get(pattern.machineId) ?? [], tenancies),
+    ),
+    remedies: await describeRemedies(call, portfolio),
+  };
+}
+
+function summaryOf(
+  call: Call,
+  portfolio: Portfolio,
+  pattern: Pattern,
+  cycles: readonly ServiceCycle[],
+  tenancies: readonly Row<'tenancy'>[],
+): PatternSummary {
+  const { say } = call.env;
+  const machine = portfolio.machines.get(pattern.machineId)!;
+  const its = pattern.faultIds.map((id) => portfolio.faults.get(id)!);
+  const place = portfolio.places.get(machine.placeId)!;
+  const [procedure] = pointsOfSymptom(machine.type, pattern.group);
+  const served = cycles.filter((it) => it.procedure === procedure);
+  const households = tenancies.filter(({ placeId }) => placeId === place.id);
+  const sort = sortOfPattern(portfolio, machine, pattern, its, served, households);
+  return {
+    machineId: machine.id,
+    machineNumber: machine.number,
+    machine: machineName(say, machine),
+    placeId: place.id,
+    place: place.name,
+    level: pattern.level,
+    group: pattern.group,
+    symptom: say(`symptom.${pattern.group}`),
+    sort,
+    pointNumber: served[0]?.number ?? null,
+    decisions: FITTING[sort ?? 'unknown'],
+    says: evidence(call, pattern, its),
+    faults: its.map((fault) => ({
+      id: fault.id,
+      day: isoFromDay(fault.openedDay),
+      found: fault.closedAt === null ? null : closingWords(say, fault),
+      upkeep: upkeepBefore(fault.openedDay, fault.lineDay),
     })),
-    Math.max(...properties.map(({ zone }) => dayOfInstant(now, zone))),
-  );
-  return patterns.map((pattern) => {
-    const machine = machineOf.get(pattern.machineId)!;
-    const its = pattern.faultIds.map((id) => faults.get(id)!);
-    const place = placeOf.get(machine.placeId)!;
-    return {
-      machineId: machine.id,
-      machineNumber: machine.number,
-      machine: machineName(say, machine),
-      placeId: place.id,
-      place: place.name,
-      level: pattern.level,
-      symptom: say(`symptom.${pattern.group}`),
-      says: evidence(call, pattern, its),
-      faults: its.map((fault) => ({
-        id: fault.id,
-        day: isoFromDay(fault.openedDay),
-        found: fault.closedAt === null ? null : closingWords(say, fault),
-        upkeep: upkeepBefore(fault.openedDay, fault.lineDay),
+  };
+}
+
+/** What a pattern comes of, by its causes, its upkeep and its households; null where nobody can tell yet. */
+function sortOfPattern(
+  { daysOf }: Portfolio,
+  machine: Row<'machine'>,
+  pattern: Pattern,
+  its: readonly FaultHistoryRow[],
+  cycles: readonly ServiceCycle[],
+  households: readonly Row<'tenancy'>[],
+): Sort | null {
+  if (pattern.level === 'watch') return null;
+  const { since, until } = daysOf(machine);
+  const suspects = suspectsOf(machine.type, pattern.group);
+  const indexOf = (cause: string) => {
+    const found = suspects.findIndex((it) => it.cause.key === cause);
+    return found === -1 ? suspects.length - 1 : found;
+  };
+  return sortOf(
+    weigh({
+      base: pattern.base,
+      perYear: pattern.peersAYear,
+      causes: suspects.map(({ cause: { nature }, odds }) => ({ share: odds, nature })),
+      stretches: stretchesOf(since, until + 1, cycles, households),
+      faults: its.map(({ openedDay, cause }) => ({
+        day: openedDay - since,
+        cause: cause === null ? null : indexOf(cause),
       })),
-    };
-  });
+    }),
+  );
 }
 
 const upkeepBefore = (day: Day, lineDay: Day | null) => {
@@ -75,7 +117,8 @@ const upkeepBefore = (day: Day, lineDay: Day | null) => {
   return lineDay < day ? 'past' : 'inOrder';
 };
 
-function evidence({ env: { say } }: Call, pattern: Pattern, its: readonly FaultHistoryRow[]): string[] {
+function evidence(call: Call, pattern: Pattern, its: readonly FaultHistoryRow[]): string[] {
+  const { say } = call.env;
   const { firstDay, lastDay, faultIds, expected, peersAYear, probability, cause } = pattern;
   const closed = its.filter(({ closedAt }) => closedAt !== null);
   const coded = closed.filter(({ cause: named }) => named !== null).length;
@@ -101,5 +144,21 @@ function evidence({ env: { say } }: Call, pattern: Pattern, its: readonly FaultH
       : []),
     ...(known.length > 0 ? [say('pattern.upkeep', { inOrder: inOrder.length, known: known.length })] : []),
     ...(households.size > 1 ? [say('pattern.households', { households: households.size })] : []),
+    ...spent(call, its),
+  ];
+}
+
+/** Hours and money that its closings name, with how many do. */
+function spent({ env: { say } }: Call, its: readonly FaultHistoryRow[]): string[] {
+  const timed = its.filter(({ minutes }) => minutes !== null);
+  const priced = its.filter(({ cost }) => cost !== null);
+  const sum = (all: readonly (number | null)[]) => all.reduce<number>((total, it) => total + (it ?? 0), 0);
+  return [
+    ...(timed.length > 0
+      ? [say('pattern.minutes', { minutes: sum(timed.map(({ minutes }) => minutes)), count: timed.length })]
+      : []),
+    ...(priced.length > 0
+      ? [say('pattern.cost', { cost: sum(priced.map(({ cost }) => cost)), count: priced.length })]
+      : []),
   ];
 }

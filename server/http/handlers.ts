@@ -6,6 +6,7 @@ import * as editionForms from '../../contract/catalogue/editions.ts';
 import * as deficiencyForms from '../../contract/faults/deficiencies.ts';
 import * as diagnosisForms from '../../contract/faults/diagnosis.ts';
 import * as faultForms from '../../contract/faults/faults.ts';
+import * as patternForms from '../../contract/faults/patterns.ts';
 import * as measureForms from '../../contract/measure/measure.ts';
 import * as jobForms from '../../contract/jobs/jobs.ts';
 import * as listForms from '../../contract/jobs/lists.ts';
@@ -35,6 +36,7 @@ import type { Call } from '../context/context.ts';
 import * as deficiencies from '../faults/deficiencies.ts';
 import * as alarms from '../faults/alarms.ts';
 import { listPatterns } from '../faults/patterns.ts';
+import { decideRemedy, withdrawRemedy } from '../faults/remedies.ts';
 import { closeFault, codeFault } from '../faults/closing.ts';
 import { answerCheck, readDiagnosis } from '../faults/diagnosis.ts';
 import { listFaults, listUncoded, reportFault } from '../faults/faults.ts';
@@ -228,7 +230,9 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'proof.read': bare((call, { id }) => readProof(call, id)),
   'proof.judge': formed(proofForms.judge, (call, form, { id }) => judgeProof(call, id, form)),
   'proof.undo': bare((call, { id }) => undoVerdict(call, id)),
-  'patterns.list': bare(async (call) => ({ patterns: await listPatterns(call) })),
+  'patterns.list': bare((call) => listPatterns(call)),
+  'remedy.decide': formed(patternForms.decideRemedy, decideRemedy),
+  'remedy.withdraw': bare((call, { id }) => withdrawRemedy(call, id)),
   'faults.list': bare(async (call) => ({ faults: await listFaults(call, {}), uncoded: await listUncoded(call) })),
   'faults.report': formed(faultForms.reportFault, reportFault),
   'fault.diagnosis': bare((call, { id }) => readDiagnosis(call, id)),

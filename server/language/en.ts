@@ -20,6 +20,16 @@ export const serverText = {
   'pattern.odds': 'That it is chance all the same: about one in {times, number}.',
   'pattern.cause':
     'Found in {count, number} of {coded, number} with a cause: {cause}.{words, plural, =0 {} one { One closing names none.} other { # closings name none.}}',
+  'pattern.minutes':
+    '{minutes, plural, one {One minute} other {# minutes}} so far, as {count, plural, one {one closing says} other {# closings say}}.',
+  'pattern.cost': '{cost, number} so far, as {count, plural, one {one closing says} other {# closings say}}.',
+  'remedy.before':
+    'Before: {count, plural, one {once} other {# times}} in {months, plural, one {a month} other {# months}}.',
+  'remedy.after':
+    'After: {count, plural, =0 {not once} one {once} other {# times}} in {months, plural, one {a month} other {# months}}; {low, number, ::.0} to {high, number, ::.0} a year fits that.',
+  'remedy.holds':
+    'Without a fault for {months, plural, one {another month} other {another # months}} it will have held.',
+  'remedy.neverHolds': 'What was there before may have been chance, so that nothing can show whether it held.',
   'pattern.upkeep':
     '{inOrder, plural, =0 {Its part was past the line before {known, plural, one {it} other {each of them}}.} other {Its part was in order before {inOrder, number} of {known, number}.}}',
   'pattern.households': 'Across {households, number} households.',
@@ -61,6 +71,7 @@ export const serverText = {
   'problem.emailTaken': 'Somebody already signs in with this email.',
   'problem.occupied': 'This unit already has a tenancy. End that one first.',
   'problem.doneEarlier': 'This point already has a later service, of {day}.',
+  'problem.noPattern': 'Nothing comes back there just now. Reload the page.',
   'problem.faultOpen': 'This fault is open still. Close it with its cause instead.',
   'problem.notFindable': 'Nobody looks for this cause step by step. Staff see to it.',
   'problem.faultClosed': 'This fault is already closed: {found}',

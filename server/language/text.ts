@@ -103,8 +103,10 @@ export interface ServerText extends CoreText, FieldsText {
   'notAble.partMissing': None;
   'notAble.willNotMove': None;
   'pattern.cause': { count: number; coded: number; cause: string | number; words: number };
+  'pattern.cost': { cost: number; count: number };
   'pattern.count': { count: number; months: number };
   'pattern.households': { households: number };
+  'pattern.minutes': { minutes: number; count: number };
   'pattern.odds': { times: number };
   'pattern.peers': { years: number; expected: number };
   'pattern.upkeep': { inOrder: number; known: number };
@@ -146,6 +148,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.moveNotAllowed': { state: string | number };
   'problem.noKey': None;
   'problem.noLabels': None;
+  'problem.noPattern': None;
   'problem.noRows': None;
   'problem.noTenancy': None;
   'problem.notAllowed': None;
@@ -185,6 +188,10 @@ export interface ServerText extends CoreText, FieldsText {
   'rehearsal.picture.because': { right: string | number };
   'rehearsal.stop': None;
   'rehearsal.stop.because': { right: string | number };
+  'remedy.after': { count: number; months: number; low: number; high: number };
+  'remedy.before': { count: number; months: number };
+  'remedy.holds': { months: number };
+  'remedy.neverHolds': None;
   'says.property': { units: number; water: string | number; practice: string | number };
   'says.water.hard': None;
   'says.water.moderate': None;

@@ -1,4 +1,4 @@
-/** SQL that only SQLite has: what moves the odds of a fault's causes. */
+/** SQL that only SQLite has: what moves the odds of a fault's causes, and what a pattern is sorted by. */
 import type { Db } from '../store/db.ts';
 import { ask } from './connection.ts';
 
@@ -38,4 +38,26 @@ FROM fault JOIN machine ON machine.id = fault.machine_id
 WHERE fault.organisation_id = ?1 AND machine.type = ?2 AND fault.cause IS NOT NULL
 GROUP BY fault.symptom, fault.cause`,
     [organisationId, machineType],
+  );
+
+export interface ServiceCycle {
+  readonly machineId: string;
+  readonly procedure: string;
+  readonly number: number;
+  readonly servedDay: number;
+  readonly lineDay: number;
+}
+
+/** Every service of the points of some machines, with the line that was drawn first after it. */
+export const readCycles = (db: Db, machineIds: readonly string[]): Promise<ServiceCycle[]> =>
+  ask<ServiceCycle>(
+    db,
+    `
+SELECT point.machine_id AS machineId, point.procedure, point.number, line.served_day AS servedDay, line.line_day AS lineDay
+FROM point JOIN line ON line.id IN (
+  SELECT MIN(id) FROM line WHERE point_id = point.id AND served_day IS NOT NULL GROUP BY served_day
+)
+WHERE point.machine_id IN (SELECT value FROM json_each(?1))
+ORDER BY line.served_day`,
+    [JSON.stringify(machineIds)],
   );

@@ -12,6 +12,8 @@ export interface FaultHistoryRow {
   readonly cause: string | null;
   readonly remedy: Remedy | null;
   readonly closedAt: number | null;
+  readonly minutes: number | null;
+  readonly cost: number | null;
   /** The tenancy of that day; null for an empty home. */
   readonly tenancyId: string | null;
   /**
@@ -27,7 +29,7 @@ export const readFaultHistory = (db: Db, organisationId: string): Promise<FaultH
     db,
     `
 SELECT fault.id, fault.machine_id AS machineId, fault.symptom, fault.opened_day AS openedDay, fault.found,
-  fault.cause, fault.remedy, fault.closed_at AS closedAt,
+  fault.cause, fault.remedy, fault.closed_at AS closedAt, fault.minutes, fault.cost,
   (
     SELECT tenancy.id FROM tenancy
     WHERE tenancy.place_id = fault.place_id AND tenancy.from_day <= fault.opened_day

@@ -20,6 +20,7 @@ import type { Grade } from '../../core/catalogue/grades.ts';
 import type { SignalState } from '../../core/due/signals.ts';
 import type { AlarmKind } from '../../core/faults/alarms.ts';
 import type { Payer, Remedy } from '../../core/faults/closing.ts';
+import type { Decision } from '../../core/faults/remedies.ts';
 import type { FactName } from './factValues.ts';
 
 const organisationId = text();
@@ -387,6 +388,23 @@ export const TABLES = {
     answer: text<'yes' | 'no' | 'unsure' | 'takenBack'>(),
     at: integer(),
     byPerson: text(),
+  },
+  /** What was decided about a pattern, and what stood against it then. */
+  remedy: {
+    id: key(),
+    organisationId,
+    machineId: text(),
+    /** The symptom that names the group. */
+    symptomGroup: text(),
+    decision: text<Decision>(),
+    note: text(),
+    decidedDay: integer(),
+    decidedAt: integer(),
+    decidedBy: text(),
+    /** What it is judged against, as JSON (`Before`); how many faults there were, and since when. */
+    before: text(),
+    faultsBefore: integer(),
+    firstDay: integer(),
   },
   /** *Not safe*: a fault of the first class that stops work on its machine until it is lifted. */
   alarm: {

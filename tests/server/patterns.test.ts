@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import type { PatternSummary } from '../../contract/faults/patterns.ts';
+import type { PatternsAnswer, PatternSummary } from '../../contract/faults/patterns.ts';
 import { letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
 
 /** What recurs, from reports over HTTP to the sentences that the office reads. */
@@ -100,6 +100,41 @@ describe('Faults that come back', () => {
       .post(`/machines/${flat.machineId}/retirement`, { day: new Date(house.clock.now).toISOString().slice(0, 10) })
       .expect(200);
     expect(await patterns(), 'it has happened all the same').to.have.length(1);
+  });
+
+  it('are sorted, answered by a remedy, and the remedy by what comes after it', async () => {
+    await letDaysPass(house, 500);
+    for (let i = 0; i < 5; i += 1) {
+      await serve();
+      await letDaysPass(house, 7);
+      await close(await report('dryer.damp'), 'dryer.hose');
+      await letDaysPass(house, 60);
+    }
+    const all = async () => (await house.manager.get('/patterns').expect(200)).body as PatternsAnswer;
+    const [found] = (await all()).patterns;
+    expect(found).to.include({ sort: 'installation', group: 'dryer.damp', pointNumber: found!.pointNumber });
+    expect(found!.decisions).to.deep.equal(['rootCause']);
+    const form = { id: v7(), machineId: flat.machineId, group: 'dryer.damp', decision: 'rootCause' };
+    await house.manager.post('/remedies', { ...form, id: v7(), group: 'dryer.noStart' }).expect(409);
+    await house.manager.post('/remedies', { ...form, id: v7(), decision: 'prayer' }).expect(422);
+    await house.manager.post('/remedies', form).expect(200);
+    expect((await all()).remedies[0]).to.include({ verdict: 'open', decision: 'rootCause', place: 'Flat 1A' });
+    await letDaysPass(house, 30);
+    const early = (await all()).remedies[0]!;
+    expect(early.verdict).to.equal('open');
+    expect(early.says.join(' ')).to.match(
+      /Before: 5 times in 11 months\. After: not once in a month.*it will have held/,
+    );
+    await letDaysPass(house, 700);
+    expect((await all()).remedies[0]!.verdict).to.equal('held');
+    for (let i = 0; i < 4; i += 1) {
+      await close(await report('dryer.damp'), 'dryer.hose');
+      await letDaysPass(house, 20);
+    }
+    expect((await all()).remedies[0]!.verdict, 'it came back').to.equal('failed');
+    await house.manager.delete(`/remedies/${form.id}`).expect(200);
+    await house.manager.delete(`/remedies/${form.id}`).expect(404);
+    expect((await all()).remedies).to.deep.equal([]);
   });
 
   it('are the office’s to read, not a tenant’s', async () => {

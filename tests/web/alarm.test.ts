@@ -3,7 +3,7 @@ import type { Page } from 'playwright-core';
 import { v7 } from 'uuid';
 import { PASSWORD, type Flat, type House } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
-import { MANAGER_EMAIL, openOffice, signIn } from './office.ts';
+import { MANAGER_EMAIL, nameCause, openOffice, signIn } from './office.ts';
 import { story } from '../story.ts';
 
 /**
@@ -142,9 +142,8 @@ describe('An alarm, in a browser', function alarm() {
   it('is lifted when the fault is closed; raised again, it stops a colleague below ground as soon as the phone hears of it', async () => {
     await manager.goto('/faults');
     await manager.getByRole('button', { name: 'Close…' }).first().click();
-    await manager
-      .getByLabel('What was found, and done')
-      .fill('A joint of the cooker beside it; tightened by the fitter.');
+    await nameCause(manager, 'Something else');
+    await manager.getByLabel('In words').fill('A joint of the cooker beside it; tightened by the fitter.');
     await manager.getByRole('button', { name: 'Close the fault' }).click();
     await manager.getByText('Work on this machine stands still').waitFor({ state: 'hidden' });
     const job = await give(staffId, 'washer.drainPumpFilter');

@@ -4,7 +4,7 @@ import { v7 } from 'uuid';
 import { registerFlat, type Flat, type House } from '../server/house.ts';
 import { story } from '../story.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
-import { MANAGER_EMAIL, openOffice, signIn } from './office.ts';
+import { MANAGER_EMAIL, nameCause, openOffice, signIn } from './office.ts';
 
 describe('Finding a cause, in a browser', function diagnosis() {
   story(this);
@@ -67,8 +67,7 @@ describe('Finding a cause, in a browser', function diagnosis() {
     await desk.getByRole('button', { name: 'Close…' }).click();
     await desk.getByRole('button', { name: 'Close the fault' }).click();
     await desk.getByText('Say what it was: pick a cause of this machine.').waitFor();
-    await desk.getByRole('combobox', { name: 'What it was' }).fill('hose');
-    await desk.getByRole('option', { name: 'Hose behind it crushed, kinked or off' }).click();
+    await nameCause(desk, 'Hose behind it crushed, kinked or off');
     await desk.getByLabel('Minutes').fill('25');
     await desk.getByLabel('Cost (optional)').fill('18.5');
     await expectFit(desk, 'closing a fault');

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { drawn } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
+import { nameCause } from './office.ts';
 import { story } from '../story.ts';
 
 const EMAIL = 'vane@saltmarsh.example';
@@ -342,8 +343,9 @@ describe('The whole loop in a browser', function loop() {
     await expectFit(manager, 'faults');
     await manager.getByRole('button', { name: 'Close…' }).click();
     await manager.getByRole('button', { name: 'Close the fault' }).click();
-    await manager.getByText('Please fill this in.').or(manager.getByText('Say what was found.')).first().waitFor();
-    await manager.getByLabel('What was found, and done').fill('Hair at the foot of the glass; wiped.');
+    await manager.getByText('Say what it was: pick a cause of this machine.').waitFor();
+    await nameCause(manager, 'Hair or lint at the foot of the glass');
+    await manager.getByLabel('Words beside it (optional)').fill('Hair at the foot of the glass; wiped.');
     await manager.getByRole('button', { name: 'Close the fault' }).click();
     await manager.getByText('Hair at the foot of the glass; wiped.').waitFor();
   });

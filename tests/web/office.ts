@@ -39,3 +39,9 @@ export async function signIn(page: Page, email: string, password = PASSWORD): Pr
       );
     });
 }
+
+/** Picks the cause with which a fault is being closed. */
+export async function nameCause(page: Page, says: string): Promise<void> {
+  await page.getByRole('combobox', { name: 'What it was' }).fill(says);
+  await page.getByRole('option', { name: says }).click();
+}

@@ -63,7 +63,16 @@ describe('Faults that come back, in a browser', () => {
     await section.getByText('The 6 faults, and what was found').click();
     expect(await section.getByText('Hose crushed behind the machine').count()).to.equal(5);
     await section.getByText('not closed yet').waitFor();
+    await section.getByText('What it comes of, nobody can tell yet.').waitFor();
     await expectFit(page, 'faults that come back');
+    // One click decides; what comes after it is counted; a slip is taken back.
+    await section.getByRole('button', { name: 'Put the cause right' }).click();
+    const held = page.getByRole('region', { name: 'Did it hold?' });
+    await held.getByText('too early to say').waitFor();
+    await held.getByText('Decided. What comes after it is counted from today.').waitFor();
+    await expectFit(page, 'a remedy');
+    await held.getByRole('button', { name: 'Undo' }).click();
+    await held.waitFor({ state: 'detached' });
     await section.getByRole('link', { name: 'Vented dryer' }).click();
     await page.getByRole('heading', { name: 'Vented dryer' }).waitFor();
   });

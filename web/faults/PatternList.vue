@@ -1,14 +1,32 @@
 <script setup lang="ts">
-/** What comes back: machine by machine, with the evidence and each fault of it. */
+/** What comes back: machine by machine, with the evidence, what it comes of, and what may be decided. */
 import { dayFromIso } from '../../core/calendar/day.ts';
 import type { PatternSummary } from '../../contract/faults/patterns.ts';
+import { ref } from 'vue';
+import type { Decision } from '../../core/faults/remedies.ts';
+import { api, newId } from '../api/api.ts';
+import { sentenceOf } from '../api/sentence.ts';
+import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 
-defineProps<{ patterns: readonly PatternSummary[] }>();
+defineProps<{ patterns: readonly PatternSummary[]; mayDecide: boolean }>();
+const emit = defineEmits<{ decided: [id: string] }>();
+const problem = ref('');
+
+async function decide({ machineId, group }: PatternSummary, decision: Decision): Promise<void> {
+  problem.value = '';
+  try {
+    const { id } = await api('remedy.decide', { form: { id: newId(), machineId, group, decision, note: '' } });
+    emit('decided', id);
+  } catch (error) {
+    problem.value = sentenceOf(error);
+  }
+}
 </script>
 
 <template>
   <p v-if="patterns.length === 0" class="quiet">{{ say('patterns.none') }}</p>
+  <Notice class="small" :says="problem" />
   <ul class="ruled">
     <li v-for="it in patterns" :key="`${it.machineId} ${it.symptom}`" class="stack tight">
       <p>
@@ -18,7 +36,22 @@ defineProps<{ patterns: readonly PatternSummary[] }>();
       <p class="small" :class="it.level === 'stated' ? 'strong' : 'quiet'">
         {{ say(`patterns.level.${it.level}`) }}
       </p>
+      <p v-if="it.level === 'stated'" class="small strong">{{ say(`patterns.sort.${it.sort ?? 'unknown'}`) }}</p>
       <p class="small">{{ it.says.join(' ') }}</p>
+      <p v-if="it.level === 'stated' && mayDecide" class="row close middle">
+        <VBtn
+          v-for="(decision, i) in it.decisions"
+          :key="decision"
+          size="small"
+          :variant="i === 0 ? 'flat' : 'outlined'"
+          :color="i === 0 ? 'primary' : undefined"
+          @click="decide(it, decision)"
+          >{{ say(`decision.${decision}`) }}</VBtn
+        >
+        <RouterLink v-if="it.pointNumber" class="small" :to="`/line/${it.pointNumber}`">{{
+          say('decision.point')
+        }}</RouterLink>
+      </p>
       <details class="small">
         <summary>{{ say('patterns.faults', { count: it.faults.length }) }}</summary>
         <ul class="ruled">

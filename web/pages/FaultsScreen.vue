@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { useDesk } from '../people/deskStore.ts';
 import { useBoard } from '../due/boardStore.ts';
 import { api } from '../api/api.ts';
@@ -11,6 +11,7 @@ import SignalList from '../due/SignalList.vue';
 import DeficiencyList from '../faults/DeficiencyList.vue';
 import PatternList from '../faults/PatternList.vue';
 import FaultList from '../faults/FaultList.vue';
+import RemedyList from '../faults/RemedyList.vue';
 import PageFrame from '../kit/PageFrame.vue';
 
 const desk = useDesk();
@@ -31,6 +32,13 @@ const unanswered = computed(
       .map((it) => ({ ...it, at: say.time(it.at, it.zone) })) ?? [],
 );
 const closed = computed(() => answer.value?.faults.filter(({ closing }) => closing !== null) ?? []);
+
+/** The remedy that was decided just now, which may be undone. */
+const latest = ref<string | null>(null);
+async function decided(id: string): Promise<void> {
+  latest.value = id;
+  await patterns.reload();
+}
 
 async function changed(): Promise<void> {
   await Promise.all([
@@ -60,7 +68,16 @@ onMounted(() => Promise.all([changed(), deficiencies.reload()]));
         </section>
         <section v-if="patterns.value.value" aria-labelledby="comes-back">
           <h2 id="comes-back">{{ say('patterns.title') }}</h2>
-          <PatternList :patterns="patterns.value.value.patterns" />
+          <PatternList :patterns="patterns.value.value.patterns" :may-decide="desk.isManager" @decided="decided" />
+        </section>
+        <section v-if="patterns.value.value?.remedies.length" aria-labelledby="held">
+          <h2 id="held">{{ say('remedies.title') }}</h2>
+          <RemedyList
+            :remedies="patterns.value.value.remedies"
+            :latest="latest"
+            :may-decide="desk.isManager"
+            @changed="patterns.reload()"
+          />
         </section>
         <section>
           <h2>{{ say('signals.title') }}</h2>
