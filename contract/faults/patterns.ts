@@ -18,6 +18,8 @@ export type DecideRemedy = InferType<typeof decideRemedy>;
 /** A remedy with what came before it and after it. */
 export interface RemedySummary {
   readonly id: string;
+  readonly machineId: string;
+  readonly group: string;
   readonly machineNumber: number;
   readonly machine: string;
   readonly place: string;
@@ -49,9 +51,11 @@ export interface PatternSummary {
   readonly symptom: string;
   /** What it comes of; null where nobody can tell yet. */
   readonly sort: Sort | null;
+  /** Most of its faults came while its part was in order. */
+  readonly inOrder: boolean;
   /** The part whose upkeep the symptom makes due. */
   readonly pointNumber: number | null;
-  /** What fits, the first one first. */
+  /** What fits, the first one first; nothing while a remedy is being watched. */
   readonly decisions: readonly Decision[];
   /** The evidence, a sentence each. */
   readonly says: readonly string[];

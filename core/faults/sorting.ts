@@ -1,7 +1,7 @@
 /**
  * Sorting a pattern: whether it comes of upkeep, of a habit, of the installation, of age, or of chance.
  *
- * Each sort says when extra faults come: on days past the line; while one household lives there; from a day on, which
+ * Each sort says when extra faults come: on days past the line, or always where the line is too long; while one household lives there; from a day on, which
  * for an installation is most often the first; from a day on that is late in a machine's life. It says, too, of which
  * causes they are. Every sort is weighed by its marginal likelihood over grids of how many more faults, from when on,
  * and of which one cause; *chance* is always among them, and in every one of them a part that is past its line has
@@ -37,12 +37,14 @@ export interface PatternHistory {
 /** Ours: how much more often a sound machine fails while its part is past the line. */
 const ORDINARY_PAST = 1.5;
 /** Ours: what every sort weighs beforehand, beside the causes of its nature. */
-const FLOOR = 0.1;
+const FLOOR = 0.3;
 /** Spread of the product of the two frailties of a machine and of its group. */
 const SPREAD_OF_BOTH = Math.sqrt((1 + SUSPICION.machineSpread ** 2) * (1 + SUSPICION.groupSpread ** 2) - 1);
 const ONSETS = 8;
 /** Ours: half of the installations that are wrong were so from the first day. */
 const WRONG_FROM_THE_START = 0.5;
+/** Ours: of what comes of upkeep, how much comes of a line that is too long, though it is kept. */
+const TOO_LONG = 0.25;
 /** A machine does not age in its first weeks here. */
 const AGE_FROM = 0.15;
 
@@ -133,7 +135,11 @@ function likelihoodsOf({ base, perYear, causes, stretches, faults }: PatternHist
   const households = [...new Set(stretches.flatMap(({ household }) => household ?? []))];
   return {
     chance: chance(),
-    upkeep: under('upkeep', [{ weight: 1, exposed: past, at: stretchOf.map((it) => it.past) }]),
+    upkeep: under('upkeep', [
+      { weight: 1 - TOO_LONG, exposed: past, at: stretchOf.map((it) => it.past) },
+      // It fouls before its line, which is too long.
+      from(0, TOO_LONG),
+    ]),
     habit: under(
       'habit',
       households.map((who) => ({

@@ -37,11 +37,18 @@ export async function listPatterns(call: Call): Promise<PatternsAnswer> {
   const placeIds = machineIds.map((id) => portfolio.machines.get(id)!.placeId);
   const [cycles, tenancies] = await Promise.all([readCycles(db, machineIds), db.tenancy.all({ placeId: placeIds })]);
   const cyclesOf = grouped(cycles, ({ machineId }) => machineId);
+  const remedies = await describeRemedies(call, portfolio);
+  const watched = (pattern: Pattern) =>
+    remedies.some(
+      ({ machineId, group, verdict }) =>
+        machineId === pattern.machineId && group === pattern.group && verdict === 'open',
+    );
   return {
-    patterns: portfolio.patterns.map((pattern) =>
-      summaryOf(call, portfolio, pattern, cyclesOf.get(pattern.machineId) ?? [], tenancies),
-    ),
-    remedies: await describeRemedies(call, portfolio),
+    patterns: portfolio.patterns.map((pattern) => {
+      const summary = summaryOf(call, portfolio, pattern, cyclesOf.get(pattern.machineId) ?? [], tenancies);
+      return watched(pattern) ? { ...summary, decisions: [] } : summary;
+    }),
+    remedies,
   };
 }
 
@@ -70,6 +77,7 @@ function summaryOf(
     group: pattern.group,
     symptom: say(`symptom.${pattern.group}`),
     sort,
+    inOrder: 2 * its.filter((it) => upkeepBefore(it.openedDay, it.lineDay) === 'inOrder').length > its.length,
     pointNumber: served[0]?.number ?? null,
     decisions: FITTING[sort ?? 'unknown'],
     says: evidence(call, pattern, its),

@@ -83,6 +83,8 @@ function describe(
   const wait = yearsToHold(before);
   return {
     id: remedy.id,
+    machineId: remedy.machineId,
+    group: remedy.symptomGroup,
     machineNumber: machine.number,
     machine: machineName(say, machine),
     place: places.get(machine.placeId)!.name,

@@ -119,6 +119,7 @@ describe('Faults that come back', () => {
     await house.manager.post('/remedies', { ...form, id: v7(), decision: 'prayer' }).expect(422);
     await house.manager.post('/remedies', form).expect(200);
     expect((await all()).remedies[0]).to.include({ verdict: 'open', decision: 'rootCause', place: 'Flat 1A' });
+    expect((await all()).patterns[0]!.decisions, 'it is being watched').to.deep.equal([]);
     await letDaysPass(house, 30);
     const early = (await all()).remedies[0]!;
     expect(early.verdict).to.equal('open');

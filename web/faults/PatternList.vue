@@ -13,6 +13,8 @@ defineProps<{ patterns: readonly PatternSummary[]; mayDecide: boolean }>();
 const emit = defineEmits<{ decided: [id: string] }>();
 const problem = ref('');
 
+const sortOf = ({ sort, inOrder }: PatternSummary) => (sort === 'upkeep' && inOrder ? 'tooLong' : (sort ?? 'unknown'));
+
 async function decide({ machineId, group }: PatternSummary, decision: Decision): Promise<void> {
   problem.value = '';
   try {
@@ -33,12 +35,13 @@ async function decide({ machineId, group }: PatternSummary, decision: Decision):
         <b>{{ it.symptom }}</b>{{ ' ' }} <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>{{ ' ' }}
         <RouterLink class="small" :to="`/m/${it.machineNumber}`">{{ it.machine }}</RouterLink>
       </p>
-      <p class="small" :class="it.level === 'stated' ? 'strong' : 'quiet'">
+      <p class="small" :class="{ quiet: it.level === 'watch' }">
         {{ say(`patterns.level.${it.level}`) }}
       </p>
-      <p v-if="it.level === 'stated'" class="small strong">{{ say(`patterns.sort.${it.sort ?? 'unknown'}`) }}</p>
+      <p v-if="it.level === 'stated'" class="small strong">{{ say(`patterns.sort.${sortOf(it)}`) }}</p>
       <p class="small">{{ it.says.join(' ') }}</p>
-      <p v-if="it.level === 'stated' && mayDecide" class="row close middle">
+      <p v-if="it.level === 'stated' && !it.decisions.length" class="small">{{ say('patterns.watched') }}</p>
+      <p v-else-if="it.level === 'stated' && mayDecide" class="row close middle">
         <VBtn
           v-for="(decision, i) in it.decisions"
           :key="decision"

@@ -724,7 +724,6 @@ export interface WebText extends SharedText, FieldsText {
   'numbers.saved': None;
   'numbers.why': None;
   'offline': None;
-  'patterns.decide': None;
   'patterns.decided': None;
   'patterns.faults': { count: number };
   'patterns.level.stated': None;
@@ -734,12 +733,14 @@ export interface WebText extends SharedText, FieldsText {
   'patterns.sort.age': None;
   'patterns.sort.habit': None;
   'patterns.sort.installation': None;
+  'patterns.sort.tooLong': None;
   'patterns.sort.unknown': None;
   'patterns.sort.upkeep': None;
   'patterns.title': None;
   'patterns.upkeep.inOrder': None;
   'patterns.upkeep.past': None;
   'patterns.upkeep.unknown': None;
+  'patterns.watched': None;
   'people.add': None;
   'people.email': None;
   'people.name': None;
