@@ -69,6 +69,8 @@ export interface FaultSummary {
   readonly openedAt: number;
   readonly zone: string;
   readonly openedBy: string;
+  /** Others who noticed the same while it was open. */
+  readonly alsoBy: readonly { readonly name: string; readonly note: string; readonly at: number }[];
   readonly correctBy: number;
   readonly stopUsing: boolean;
   /** Called unsafe by somebody at the machine: its work stands still until it is closed. */

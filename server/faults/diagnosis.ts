@@ -84,10 +84,15 @@ export async function answerCheck(call: Call, id: string, form: AnswerCheck): Pr
  */
 async function visibleFault(call: Call, id: string): Promise<{ fault: Row<'fault'>; machine: Row<'machine'> }> {
   const { db, actor, now } = call;
-  const fault = await db.fault.one({ id, organisationId: actor.organisationId });
+  // A report that joined a fault leads to it.
+  const joined = await db.faultReport.one({ id, organisationId: actor.organisationId });
+  const fault = await db.fault.one({ id: joined?.faultId ?? id, organisationId: actor.organisationId });
   if (!fault) throw notFound();
   const machine = await visibleMachine(call, fault.machineId);
-  if (!isOffice(actor) && fault.openedBy !== actor.personId) {
+  const noticed =
+    fault.openedBy === actor.personId ||
+    (await db.faultReport.count({ faultId: fault.id, byPerson: actor.personId })) > 0;
+  if (!isOffice(actor) && !noticed) {
     if ((await tenancyOn(db, machine.placeId, now))?.personId !== actor.personId) throw notFound();
   }
   return { fault, machine };

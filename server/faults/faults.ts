@@ -1,6 +1,7 @@
 /** Saying that something is wrong, and closing it. An open fault makes its point due. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { isAlarmSymptom } from '../../core/faults/alarms.ts';
+import { groupOfSymptom } from '../../core/faults/groups.ts';
 import { isFindable } from '../../core/faults/table.ts';
 import { correctBy, pointsOfSymptom, symptomOf, symptomsOf, type Severity } from '../../core/faults/symptoms.ts';
 import type { ReportFault } from '../../contract/faults/faults.ts';
@@ -19,16 +20,35 @@ import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 
 /**
- * Takes a fault as a person noticed it; the parts that may have caused it become due.
+ * Takes a fault as a person noticed it; the parts that may have caused it become due. What somebody else has reported
+ * of that machine and nobody has closed is the same fault, with one more who noticed it.
  * @throws Problem: what is not there or not theirs (404)
  */
 export async function reportFault(call: Call, form: ReportFault): Promise<{ id: string }> {
   const machine = await visibleMachine(call, form.machineId);
   if (!symptomsOf(machine.type).some(({ key }) => key === form.symptom)) throw fieldProblem('symptom', 'field.symptom');
-  await openFault(call, machine, form);
-  for (const photoId of form.photoIds) await claimPhoto(call, photoId, form.id, 'fault');
-  return { id: form.id };
+  const same = await openSame(call, machine, form.symptom);
+  if (same) await joinFault(call, same, form);
+  else await openFault(call, machine, form);
+  const id = same?.id ?? form.id;
+  for (const photoId of form.photoIds) await claimPhoto(call, photoId, id, 'fault');
+  return { id };
 }
+
+/** An open fault of the same group of symptoms that others have reported, and this person has not. */
+async function openSame(
+  { db, actor }: Call,
+  { id }: Row<'machine'>,
+  symptom: string,
+): Promise<Row<'fault'> | undefined> {
+  const open = await db.fault.all({ machineId: id, closedAt: null }, { order: [['openedAt', 'ASC']] });
+  const same = open.filter((fault) => groupOfSymptom(fault.symptom) === groupOfSymptom(symptom));
+  const own = same.some(({ openedBy }) => openedBy === actor.personId);
+  return own ? undefined : same[0];
+}
+
+const joinFault = ({ db, actor, now }: Call, { id: faultId }: Row<'fault'>, { id, note }: ReportFault) =>
+  db.faultReport.insert({ id, organisationId: actor.organisationId, faultId, note, at: now, byPerson: actor.personId });
 
 /** A fault that nobody has closed. */
 export const OPEN = {
@@ -128,6 +148,11 @@ async function describeFaults(
     db.photoUse.all({ subjectId: faults.map(({ id }) => id) }),
     db.point.all({ id: pointIds }),
   ]);
+  const reports = await db.faultReport.all({ faultId: faults.map(({ id }) => id) }, { order: [['at', 'ASC']] });
+  const others = await namesOf(
+    db,
+    reports.map(({ byPerson }) => byPerson),
+  );
   const tenants = new Set(
     (await db.roleGrant.all({ personId: faults.flatMap(({ closedBy }) => closedBy ?? []), role: 'tenant' })).map(
       ({ personId }) => personId,
@@ -149,6 +174,9 @@ async function describeFaults(
     note: fault.note,
     openedAt: fault.openedAt,
     openedBy: names.get(fault.openedBy) ?? say('story.someone'),
+    alsoBy: reports
+      .filter(({ faultId }) => faultId === fault.id)
+      .map(({ byPerson, note, at }) => ({ name: others.get(byPerson) ?? say('story.someone'), note, at })),
     correctBy: fault.correctBy,
     stopUsing: isAlarmSymptom(fault.symptom) || symptomOf(fault.symptom).stopUsing,
     alarm: isAlarmSymptom(fault.symptom),

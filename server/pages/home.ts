@@ -72,7 +72,8 @@ async function openFaultsFor(
 ): Promise<FaultSummary[]> {
   const shared = machines.filter((machine) => machine.placeId !== placeId).map(({ id }) => id);
   const own = await call.db.fault.all({ openedBy: call.actor.personId, closedAt: null }, { columns: ['id'] });
-  const mine = new Set(own.map(({ id }) => id));
+  const joined = await call.db.faultReport.all({ byPerson: call.actor.personId }, { columns: ['faultId'] });
+  const mine = new Set([...own.map(({ id }) => id), ...joined.map(({ faultId }) => faultId)]);
   const faults = [
     ...(await listFaults(call, { placeId })),
     ...(await Promise.all(shared.map((machineId) => listFaults(call, { machineId }))))
@@ -81,5 +82,9 @@ async function openFaultsFor(
   ];
   return faults
     .filter(({ closedAt }) => closedAt === null)
-    .map((fault) => (mine.has(fault.id) ? fault : { ...fault, openedBy: '', note: '', photoIds: [] }));
+    .map((fault) =>
+      own.some(({ id }) => id === fault.id)
+        ? { ...fault, alsoBy: [] }
+        : { ...fault, openedBy: '', alsoBy: [], note: '', photoIds: [] },
+    );
 }

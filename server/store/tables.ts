@@ -377,6 +377,8 @@ export const TABLES = {
     cost: realOrNull(),
     payer: textOrNull<Payer>(),
   },
+  /** Somebody else who noticed the same while it was open. */
+  faultReport: { id: key(), organisationId, faultId: text(), note: text(), at: integer(), byPerson: text() },
   /** An answer to a check of an open fault, or a remedy that was tried; the latest of a subject counts. */
   faultCheck: {
     id: key(),

@@ -14,9 +14,8 @@ describe('Finding the cause of a fault', function diagnosis() {
   after(() => house.close());
 
   const report = async (symptom = 'dryer.damp', who = flat.tenant) => {
-    const id = v7();
-    await who.post('/faults', { id, machineId: flat.machineId, symptom }).expect(200);
-    return id;
+    const { body } = await who.post('/faults', { id: v7(), machineId: flat.machineId, symptom }).expect(200);
+    return body.id as string;
   };
   const read = async (caller: Caller, id: string) =>
     (await caller.get(`/faults/${id}/diagnosis`).expect(200)).body as DiagnosisAnswer;
@@ -141,6 +140,33 @@ describe('Finding the cause of a fault', function diagnosis() {
     const late = await read(house.manager, await report('dryer.damp', house.manager));
     expect(oddsOf(late, 'dryer.duct')).to.be.above(oddsOf(served, 'dryer.duct') * 3);
     expect(late.because.join(' ')).to.match(/past its line then/);
+  });
+
+  it('is one fault with four who noticed it, where four people say the same of one machine in an hour', async () => {
+    const other = await registerFlat(house, 'hood', 'Flat 12');
+    const first = v7();
+    const say = (who: Caller, id: string, note: string) =>
+      who.post('/faults', { id, machineId: other.machineId, symptom: 'hood.smoke', note }).expect(200);
+    await say(other.tenant, first, 'Since Sunday.');
+    const [second, third] = [v7(), v7()];
+    expect((await say(house.manager, second, 'Seen on the stairs.')).body.id).to.equal(first);
+    const staff = house.caller();
+    const email = 'ferreday@saltmarsh.example';
+    await house.manager
+      .post('/people', { id: v7(), name: 'M. Ferreday', email, password: 'a long password', roles: ['staff'] })
+      .expect(200);
+    await staff.open('/session', { email, password: 'a long password' });
+    expect((await say(staff, third, '')).body.id).to.equal(first);
+    const it = await listed(first);
+    expect(it.alsoBy.map(({ name, note }) => `${name}: ${note}`)).to.deep.equal([
+      'R. Okonjo-Vane: Seen on the stairs.',
+      'M. Ferreday: ',
+    ]);
+    expect(await house.env.store.db.fault.count({ machineId: other.machineId })).to.equal(1);
+    // A report leads to its fault; to the tenant nobody else is named.
+    expect((await read(staff, third)).faultId).to.equal(first);
+    const { body } = await other.tenant.get('/home').expect(200);
+    expect(body.faults[0]).to.deep.include({ id: first, alsoBy: [], note: 'Since Sunday.' });
   });
 
   it('tells a cause that the catalogue no longer has by its key, and breaks nothing', async () => {

@@ -150,6 +150,26 @@ describe('The door', () => {
     await flat.tenant
       .post('/deficiencies', { id: deficiencyId, machineId: flat.machineId, type: 'noClip' })
       .expect(200);
+    const remedyId = v7();
+    const { id: decidedBy, organisationId } = (await house.env.store.db.person.one({
+      email: 'vane@saltmarsh.example',
+    }))!;
+    await house.env.store.write((db) =>
+      db.remedy.insert({
+        id: remedyId,
+        organisationId,
+        machineId: flat.machineId,
+        symptomGroup: 'washer.smell',
+        decision: 'coaching',
+        note: '',
+        decidedDay: TODAY,
+        decidedAt: NOON,
+        decidedBy,
+        before: '{}',
+        faultsBefore: 3,
+        firstDay: TODAY - 100,
+      }),
+    );
     const photoId = submission.records[0]!.photos[0]!.photoId;
     const signalId = v7();
     await flat.tenant.post('/signals', { id: signalId, machineId: flat.machineId, type: 'washer.code' }).expect(200);
@@ -185,6 +205,7 @@ describe('The door', () => {
       'proof.judge': [submission.records[0]!.id, { verdict: 'accept' }],
       'proof.undo': [submission.records[0]!.id, {}],
       'faults.close': [faultId, { cause: 'washer.boot', remedy: 'cleaned' }],
+      'remedy.withdraw': [remedyId, {}],
       'fault.code': [faultId, { cause: 'washer.boot' }],
       'fault.diagnosis': [faultId, {}],
       'fault.check': [faultId, { id: v7(), kind: 'check', subject: 'washer.askCool', answer: 'yes' }],

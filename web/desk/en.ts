@@ -246,6 +246,7 @@ export const deskText = {
   'faults.by': 'Correct by {at}',
   'faults.overdue': 'overdue since {at}',
   'faults.reported': 'reported by {by}, {at}',
+  'faults.also': 'noticed by {by} too, {at}',
   'faults.close': 'Close…',
   'faults.found': 'Words beside it (optional)',
   'faults.found.other': 'In words',

@@ -31,6 +31,10 @@ function closed(): void {
       <p class="quiet small">
         {{ say('faults.reported', { by: fault.openedBy, at: say.time(fault.openedAt, fault.zone) }) }}
       </p>
+      <p v-for="other in fault.alsoBy" :key="`${other.name} ${other.at}`" class="quiet small">
+        {{ say('faults.also', { by: other.name, at: say.time(other.at, fault.zone) }) }}
+        <template v-if="other.note">“{{ other.note }}”</template>
+      </p>
       <div v-if="fault.photoIds.length" class="photos">
         <img
           v-for="photo in fault.photoIds"

@@ -2,7 +2,7 @@
 /** Saying that something is wrong: which machine, what is noticed, a photo. */
 import { pathOf } from '../../contract/calls.ts';
 import { computed, reactive, ref } from 'vue';
-import { reportFault, type ReportableMachine } from '../../contract/faults/faults.ts';
+import { reportFault, type FaultSummary, type ReportableMachine } from '../../contract/faults/faults.ts';
 import { reportSignal } from '../../contract/due/signals.ts';
 import { reportDeficiency } from '../../contract/faults/deficiencies.ts';
 import { newId } from '../api/api.ts';
@@ -14,7 +14,11 @@ import PlainField from '../kit/PlainField.vue';
 import Notice from '../kit/Notice.vue';
 import ChoiceList from '../kit/ChoiceList.vue';
 
-const props = defineProps<{ machines: readonly ReportableMachine[] }>();
+const props = defineProps<{
+  machines: readonly ReportableMachine[];
+  /** What is open already, as far as whoever reports may see it. */
+  open?: readonly Pick<FaultSummary, 'id' | 'machineId' | 'symptom' | 'openedAt' | 'zone'>[];
+}>();
 const emit = defineEmits<{
   /** `kept`: on the device, until there is a connection. `fault`: whose cause can be found by checks. */
   sent: [kept: boolean, fault: string | null];
@@ -26,6 +30,10 @@ const { errors, problem, busy, submit } = useForm(reportFault);
 const signals = useForm(reportSignal);
 const machine = computed(() => props.machines.find(({ id: it }) => it === entry.machineId));
 const symptom = computed(() => machine.value?.symptoms.find(({ key }) => key === entry.symptom));
+/** The office has this one already. */
+const known = computed(() =>
+  props.open?.find(({ machineId, symptom: key }) => machineId === entry.machineId && key === entry.symptom),
+);
 /** Not broken, but asking for upkeep: a lamp, a code, weak flow, a smell. */
 const signal = computed(() => machine.value?.signals.find(({ key }) => key === entry.symptom));
 /** It works, and upkeep will not cure it. */
@@ -82,6 +90,7 @@ async function send(): Promise<void> {
       :choices="choicesOf(machine.deficiencies)"
     />
     <p v-if="symptom?.stopUsing" class="caution strong" role="alert">{{ say('fault.stop') }}</p>
+    <p v-if="known" class="told">{{ say('fault.known', { at: say.time(known.openedAt, known.zone) }) }}</p>
     <template v-if="symptom || signal || deficiency">
       <PlainField v-model="entry.note" :label="say('fault.note')" :rows="2" :error="errors.note" />
       <StepPhoto

@@ -184,6 +184,7 @@ export interface WebText extends SharedText, FieldsText {
   'edit.title': None;
   'failed': None;
   'fault.kept': None;
+  'fault.known': { at: string | number };
   'fault.machine': None;
   'fault.note': None;
   'fault.photo': { at: number };
@@ -194,6 +195,7 @@ export interface WebText extends SharedText, FieldsText {
   'fault.stop': None;
   'fault.title': None;
   'fault.what': None;
+  'faults.also': { by: string | number; at: string | number };
   'faults.by': { at: string | number };
   'faults.byTenant': None;
   'faults.cause': None;

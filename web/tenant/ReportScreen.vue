@@ -36,7 +36,7 @@ onMounted(reload);
     <template v-else>
       <h1>{{ say('fault.title') }}</h1>
       <Notice :says="failure" />
-      <ReportFault v-if="home" :machines="home.machines" @sent="done" />
+      <ReportFault v-if="home" :machines="home.machines" :open="home.faults" @sent="done" />
       <VBtn variant="text" to="/">{{ say('back') }}</VBtn>
     </template>
   </PageFrame>

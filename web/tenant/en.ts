@@ -121,6 +121,7 @@ export const doingText = {
   'fault.note': 'Anything else we should know? (optional)',
   'fault.photo': '{at, plural, one {Photo} other {Another photo}} (optional)',
   'fault.send': 'Tell the office',
+  'fault.known': 'Reported already, {at}: the office has it. Say it again only if something is new.',
   'fault.sent': 'Thank you, the office has it.',
   'fault.sent.find': 'Some minutes and a look may already end it: we ask, you say what you see.',
   'find.begin': 'Find the cause',

@@ -16,6 +16,15 @@ CREATE TABLE fault_check (
   at INTEGER NOT NULL,
   by_person TEXT NOT NULL REFERENCES person (id)
 );
+CREATE TABLE fault_report (
+  id TEXT PRIMARY KEY,
+  organisation_id TEXT NOT NULL REFERENCES organisation (id),
+  fault_id TEXT NOT NULL REFERENCES fault (id),
+  note TEXT NOT NULL,
+  at INTEGER NOT NULL,
+  by_person TEXT NOT NULL REFERENCES person (id)
+);
+CREATE INDEX fault_report_fault ON fault_report (fault_id, at);
 CREATE TABLE remedy (
   id TEXT PRIMARY KEY,
   organisation_id TEXT NOT NULL REFERENCES organisation (id),
