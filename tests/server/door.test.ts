@@ -26,6 +26,7 @@ import {
   openHouse,
   PASSWORD,
   registerFlat,
+  TODAY,
   type Flat,
   type House,
 } from './house.ts';

@@ -55,6 +55,10 @@ describe('Finding a cause, in a browser', function diagnosis() {
     await phone.getByRole('button', { name: 'No', exact: true }).click();
     await phone.getByRole('heading', { name: 'That is all that you can do here' }).waitFor();
     await phone.getByText('Staff see what you found').waitFor();
+    // Whoever is about to say it again hears that it is known.
+    await phone.goto('/home/report');
+    await phone.getByText('Clothes still damp after a normal load').click();
+    await phone.getByText(/Reported already, .*the office has it/).waitFor();
   });
 
   it('staff go on from what the tenant found, and close it by code with minutes and cost', async () => {
