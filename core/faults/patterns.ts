@@ -117,11 +117,13 @@ function patternsOfKind(type: string, machines: readonly MachineFaults[], today:
   const seen = machines.map((machine) => seenOf(groups, machine));
   const coded = isCoded(seen);
   const catalogue = groups.map(() => CATALOGUE_FAULTS_A_YEAR / groups.length);
-  const suspected = seen.map((it) => suspectedIn(it, ratesOf(groups, catalogue), CATALOGUE_FAULTS_A_YEAR, coded));
+  const before = ratesOf(groups, catalogue);
+  const suspected = seen.map((it) => (repeats(it) ? suspectedIn(it, before, CATALOGUE_FAULTS_A_YEAR, coded) : NOTHING));
   const rates = fitted(groups, seen, suspected);
   const base = rates.reduce((sum, rate) => sum + rate, 0);
-  return seen.flatMap(({ machine, faults }) => {
-    const found = suspicionsOf(faults, ratesOf(groups, rates));
+  const now = ratesOf(groups, rates);
+  return seen.filter(repeats).flatMap(({ machine, faults }) => {
+    const found = suspicionsOf(faults, now);
     const looks = faults.map((fault, i) => ({ ...fault, ...found[i]! }));
     return groups.flatMap(({ key }, g): Pattern[] => {
       const its = looks.filter((look) => look.group === g);
@@ -200,11 +202,16 @@ function indexOfCause({ causes }: Group, cause: string): number {
   return at === -1 ? causes.length - 1 : at;
 }
 
+/** Whether any of a machine's groups has a second fault: one alone does not come back. */
+const repeats = ({ faults }: Seen) => new Set(faults.map(({ at }) => at.group)).size < faults.length;
+
 const suspicionsOf = (faults: Seen['faults'], rates: readonly GroupRate[]): Suspicion[] =>
   suspicions(
     rates,
     faults.map(({ at }) => at),
   );
+
+const NOTHING: ReadonlySet<number> = new Set();
 
 /** The groups of a machine that were ever worth a watch. */
 const suspectedIn = ({ faults }: Seen, rates: readonly GroupRate[], base: number, coded: boolean): Set<number> =>
@@ -215,7 +222,7 @@ const suspectedIn = ({ faults }: Seen, rates: readonly GroupRate[], base: number
   );
 
 /** Faults a machine-year of each group: the catalogue's and the portfolio's, by how much each has seen. */
-function fitted(groups: readonly Group[], seen: readonly Seen[], suspected: readonly Set<number>[]): number[] {
+function fitted(groups: readonly Group[], seen: readonly Seen[], suspected: readonly ReadonlySet<number>[]): number[] {
   return groups.map((_, g) => {
     let count = (CATALOGUE_FAULTS_A_YEAR / groups.length) * CATALOGUE_YEARS;
     let years = CATALOGUE_YEARS;

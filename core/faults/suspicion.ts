@@ -71,7 +71,10 @@ export function suspicions(
   if (!groups.every(({ perYear }) => perYear > 0)) throw new RangeError('every group needs a rate above 0');
   if (faults.length === 0) return [];
   const base = groups.reduce((sum, { perYear }) => sum + perYear, 0) / DAYS_A_YEAR;
-  const filters = groups.map((group) => new GroupFilter(group, base, groups.length, model));
+  // A group without a fault says how frail the machine is by its count alone, and needs no filter.
+  const filters = groups.map((group, g) =>
+    faults.some((fault) => fault.group === g) ? new GroupFilter(group, base, groups.length, model) : null,
+  );
   const machines = nodesOf(model.machineSpread);
   let last = 0;
   return faults.map(({ day, group, cause }) => {
@@ -83,10 +86,27 @@ export function suspicions(
     filter.see(cause);
     // How frail the machine is, as its other groups tell: their counts, each with its own frailty integrated out.
     const weights = machines.map((machine) =>
-      filters.reduce((weight, other) => (other === filter ? weight : weight * other.countLikelihood(machine, day)), 1),
+      filters.reduce(
+        (weight, other, g) =>
+          g === group ? weight : weight * countLikelihood(groups[g]!, other?.count ?? 0, machine, day, model),
+        1,
+      ),
     );
     return { group, ...filter.suspicion(weights) };
   });
+}
+
+/** Likelihood, up to what all machines share, of a group's count until a day on a sound machine of a frailty. */
+function countLikelihood(
+  { perYear }: GroupRate,
+  count: number,
+  machine: number,
+  day: number,
+  { groupSpread }: SuspicionModel,
+): number {
+  const shape = 1 / groupSpread ** 2;
+  const expected = (perYear / DAYS_A_YEAR) * machine * day;
+  return machine ** count * (shape / (shape + expected)) ** (shape + count);
 }
 
 class GroupFilter {
@@ -97,7 +117,7 @@ class GroupFilter {
   private before: Float64Array;
   private after: Float64Array[];
   private day = 0;
-  private count = 0;
+  count = 0;
   private coded = false;
 
   constructor(
@@ -169,13 +189,6 @@ class GroupFilter {
     // Only proportions matter; kept near 1, so that long histories do not vanish.
     this.before = this.before.map((it) => it / most);
     this.after = this.after.map((it) => it.map((likelihood) => likelihood / most));
-  }
-
-  /** Likelihood, up to what all machines share, of this group's count until a day on a sound machine of a frailty. */
-  countLikelihood(machine: number, day: number): number {
-    const shape = 1 / this.model.groupSpread ** 2;
-    const expected = this.rate * machine * day;
-    return machine ** this.count * (shape / (shape + expected)) ** (shape + this.count);
   }
 
   /** @param weights of the machine's frailty, by node */
