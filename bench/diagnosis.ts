@@ -48,8 +48,8 @@ const worst = Math.max(...rows.map(({ ours, a, b }) => ours / Math.min(a, b)));
 const bar = (found: number, least: number) => `${found.toFixed(1)} % (≥ ${least}, ${met(found >= least)})`;
 
 writePart('diagnosis.md', 'minutes', [
-  `${DRAWS} draws a symptom, staff at the machine: odds up to twice or half as high, sensitivities and specificities better`,
-  'or worse by up to 0.15.',
+  `${DRAWS} draws a symptom, staff at the machine: odds up to twice or half as high, sensitivities and specificities`,
+  'better or worse by up to 0.15.',
   measuredOn('bench:diagnosis'),
   '',
   '| fewer expected minutes than | list A, remedies in order | list B, own check first |',

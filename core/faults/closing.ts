@@ -1,5 +1,6 @@
 /** Closing a fault: what it was and what was done, by code, so that closings can be counted. Words stand beside. */
-import type { Cause, Nature } from './causes.ts';
+import type { Cause } from './causes.ts';
+import type { Nature } from './causeTable.ts';
 
 /** What was done. */
 export const REMEDIES = ['cleaned', 'setRight', 'replaced', 'repaired', 'explained', 'nothing'] as const;

@@ -8,7 +8,7 @@
  * somewhat more faults, or chance would read as upkeep.
  */
 import { DAYS_A_YEAR } from '../calendar/day.ts';
-import type { Nature } from './causes.ts';
+import type { Nature } from './causeTable.ts';
 import { nodesOf } from './frailty.ts';
 import { SUSPICION } from './suspicion.ts';
 

@@ -1,6 +1,6 @@
 /** The truth of sorts: machines with faults that come back for a known reason, in homes whose upkeep and people change. */
 import { DAYS_A_YEAR } from '../calendar/day.ts';
-import type { Nature } from '../faults/causes.ts';
+import type { Nature } from '../faults/causeTable.ts';
 import type { PatternHistory, Sort, Stretch } from '../faults/sorting.ts';
 import { gammaDraw, shareDraw, type Random } from '../statistics/random.ts';
 import { CAUSE_SHARES, GROUP_SHARES, OF_ONE_CAUSE } from './faultTruth.ts';
