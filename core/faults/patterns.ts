@@ -9,8 +9,8 @@ import { grouped } from '../statistics/grouped.ts';
 import { isAlarmSymptom } from './alarms.ts';
 import { suspectsOf, type Suspect } from './causes.ts';
 import { groupOfSymptom } from './groups.ts';
-import type { PossibleRate } from './remedies.ts';
-import { SUSPICION, suspicions, type GroupRate, type SeenFault, type Suspicion } from './suspicion.ts';
+import { ratesIfWrong, type PossibleRate } from './remedies.ts';
+import { suspicions, type GroupRate, type SeenFault, type Suspicion } from './suspicion.ts';
 import { symptomsOf } from './symptoms.ts';
 
 /** Ours: faults a machine-year over all its symptoms, before a portfolio has seen anything. */
@@ -142,10 +142,7 @@ function patternsOfKind(type: string, machines: readonly MachineFaults[], today:
           lastDay: last.day,
           peersAYear: rates[g]!,
           base,
-          rates: SUSPICION.ratios.map((ratio, r) => ({
-            weight: last.ratios[r]!,
-            perYear: rates[g]! + (ratio - 1) * base,
-          })),
+          rates: ratesIfWrong(last, rates[g]!, base),
           expected: (rates[g]! * daysOf(machine)) / DAYS_A_YEAR,
           cause: mostNamed(its.flatMap(({ named }) => named ?? [])),
         },

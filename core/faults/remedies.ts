@@ -1,6 +1,6 @@
 /** Remedies of a pattern: what was decided, what it promised, and whether it held. */
 import { logGamma } from '../statistics/gamma.ts';
-import { SUSPICION } from './suspicion.ts';
+import { FRAILTY_SPREAD, SUSPICION, type Suspicion } from './suspicion.ts';
 
 /** What may be decided about a pattern. */
 export const DECISIONS = ['interval', 'assignee', 'coaching', 'rootCause', 'replacement'] as const;
@@ -18,6 +18,10 @@ export interface PossibleRate {
   readonly perYear: number;
 }
 
+/** What a machine may have in a year if something is wrong. @param base faults a machine-year over all groups */
+export const ratesIfWrong = ({ ratios }: Pick<Suspicion, 'ratios'>, peersAYear: number, base: number): PossibleRate[] =>
+  SUSPICION.ratios.map((ratio, r) => ({ weight: ratios[r]!, perYear: peersAYear + (ratio - 1) * base }));
+
 /** What stood against a pattern when something was decided. */
 export interface Before {
   /** Probability that nothing was wrong, and the faults were chance. */
@@ -29,7 +33,7 @@ export interface Before {
 }
 
 /** How different sound machines are from each other, as the shape of a gamma of mean 1. */
-const SHAPE = 1 / ((1 + SUSPICION.machineSpread ** 2) * (1 + SUSPICION.groupSpread ** 2) - 1);
+const SHAPE = 1 / FRAILTY_SPREAD ** 2;
 
 /** Probability that a sound machine, as frail as they come, has at most so many faults (negative binomial). */
 export function soundAtMost({ faults, years }: Seen, peersAYear: number): number {

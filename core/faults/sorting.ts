@@ -10,7 +10,7 @@
 import { DAYS_A_YEAR } from '../calendar/day.ts';
 import type { Nature } from './causeTable.ts';
 import { nodesOf } from './frailty.ts';
-import { SUSPICION } from './suspicion.ts';
+import { FRAILTY_SPREAD, SUSPICION } from './suspicion.ts';
 
 export const SORTS = ['upkeep', 'habit', 'installation', 'age'] as const;
 export type Sort = (typeof SORTS)[number];
@@ -38,8 +38,6 @@ export interface PatternHistory {
 const ORDINARY_PAST = 1.5;
 /** Ours: what every sort weighs beforehand, beside the causes of its nature. */
 const FLOOR = 0.3;
-/** Spread of the product of the two frailties of a machine and of its group. */
-const SPREAD_OF_BOTH = Math.sqrt((1 + SUSPICION.machineSpread ** 2) * (1 + SUSPICION.groupSpread ** 2) - 1);
 const ONSETS = 8;
 /** Ours: half of the installations that are wrong were so from the first day. */
 const WRONG_FROM_THE_START = 0.5;
@@ -92,13 +90,12 @@ function likelihoodsOf({ base, perYear, causes, stretches, faults }: PatternHist
     ({ cause }, i) => sound * (stretchOf[i]!.past ? ORDINARY_PAST : 1) * (cause === null ? 1 : causes[cause]!.share),
   );
   const soundDays = sound * (days + (ORDINARY_PAST - 1) * past);
-  const frailties = nodesOf(SPREAD_OF_BOTH);
-  /** Kept in proportion: a fault on a sound machine of no frailty counts as 1. */
+  const frailties = nodesOf(FRAILTY_SPREAD);
+  // Only proportions matter; each fault is kept near 1, so that long histories do not vanish.
   const scale = usual.map((it) => Math.max(it, extra / 10));
-  const chance = () =>
-    mean(frailties, (frailty) =>
-      usual.reduce((product, it, i) => product * ((frailty * it) / scale[i]!), Math.exp(-frailty * soundDays)),
-    );
+  const chance = mean(frailties, (frailty) =>
+    usual.reduce((product, it, i) => product * ((frailty * it) / scale[i]!), Math.exp(-frailty * soundDays)),
+  );
   const under = (sort: Sort, courses: readonly Course[]) =>
     courses.reduce(
       (sum, course) =>
@@ -134,7 +131,7 @@ function likelihoodsOf({ base, perYear, causes, stretches, faults }: PatternHist
     Array.from({ length: ONSETS }, (_, i) => from(begin + ((i + 0.5) / ONSETS) * (days - begin), weight / ONSETS));
   const households = [...new Set(stretches.flatMap(({ household }) => household ?? []))];
   return {
-    chance: chance(),
+    chance,
     upkeep: under('upkeep', [
       { weight: 1 - TOO_LONG, exposed: past, at: stretchOf.map((it) => it.past) },
       // It fouls before its line, which is too long.

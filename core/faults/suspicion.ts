@@ -47,6 +47,9 @@ export const SUSPICION: SuspicionModel = {
   ofOneCause: 0.85,
 };
 
+/** Spread of how often sound machines fail in a group: of the product of both frailties. */
+export const FRAILTY_SPREAD = Math.sqrt((1 + SUSPICION.machineSpread ** 2) * (1 + SUSPICION.groupSpread ** 2) - 1);
+
 /** Something began to be wrong in a group, as far as its faults until a day say. */
 export interface Suspicion {
   readonly group: number;

@@ -1,8 +1,8 @@
 /** Judging sorts and remedies on simulated truth: how often they commit, how often they are right, whom they blame. */
 import { DAYS_A_YEAR } from '../calendar/day.ts';
-import { judgeRemedy } from '../faults/remedies.ts';
+import { judgeRemedy, ratesIfWrong } from '../faults/remedies.ts';
 import { SORTS, sortOf, weigh, type Sort, type Weighed } from '../faults/sorting.ts';
-import { SUSPICION, suspicions } from '../faults/suspicion.ts';
+import { suspicions } from '../faults/suspicion.ts';
 import { seeded } from '../statistics/random.ts';
 import { CAUSE_SHARES, drawMachine, GROUP_SHARES, type FaultTruth } from './faultTruth.ts';
 import { drawHistory, type SortTruth } from './sortTruth.ts';
@@ -45,25 +45,20 @@ export function sortCases(
   );
 }
 
-const share = (some: readonly unknown[], all: readonly unknown[]) => (all.length === 0 ? 0 : some.length / all.length);
+const share = (all: readonly SortCase[], is: (it: SortCase) => boolean) =>
+  all.length === 0 ? 0 : all.filter(is).length / all.length;
+const isRight = ({ planted, best }: SortCase) => planted === best;
 
 /** Shares of the cases that commit, and of those that are right. */
 export function judgeSorts(cases: readonly SortCase[]) {
-  const committed = cases.filter(({ confidence }) => confidence >= COMMITS);
-  const right = committed.filter(({ planted, best }) => planted === best);
-  const others = cases.filter(({ planted }) => planted !== 'habit');
-  const habits = cases.filter(({ planted }) => planted === 'habit');
-  const blamed = (all: readonly SortCase[]) =>
-    share(
-      all.filter(({ said }) => said === 'habit'),
-      all,
-    );
+  const commits = ({ confidence }: SortCase) => confidence >= COMMITS;
+  const blamed = (all: readonly SortCase[]) => share(all, ({ said }) => said === 'habit');
   return {
     cases: cases.length,
-    commits: share(committed, cases),
-    right: share(right, committed),
-    habitWrongly: blamed(others),
-    habitFound: blamed(habits),
+    commits: share(cases, commits),
+    right: share(cases.filter(commits), isRight),
+    habitWrongly: blamed(cases.filter(({ planted }) => planted !== 'habit')),
+    habitFound: blamed(cases.filter(({ planted }) => planted === 'habit')),
   };
 }
 
@@ -78,13 +73,7 @@ export function confidenceGap(cases: readonly SortCase[], least = 100): number {
       .filter((all) => all.length >= least)
       .map((all) => {
         const stated = all.reduce((sum, { confidence }) => sum + confidence, 0) / all.length;
-        return Math.abs(
-          stated -
-            share(
-              all.filter(({ planted, best }) => planted === best),
-              all,
-            ),
-        );
+        return Math.abs(stated - share(all, isRight));
       }),
   );
 }
@@ -105,12 +94,9 @@ export function uselessHeld(truth: FaultTruth, threshold: number, machines: numb
     const at = found.findIndex(({ probability }) => probability >= threshold);
     if (at === -1 || faults[at]!.day > (truth.years - 2) * DAYS_A_YEAR) continue;
     decided += 1;
-    const { group, probability, ratios } = found[at]!;
+    const { group, probability } = found[at]!;
     const peersAYear = groups[group]!.perYear;
-    const rates = SUSPICION.ratios.map((ratio, r) => ({
-      weight: ratios[r]!,
-      perYear: peersAYear + (ratio - 1) * truth.base,
-    }));
+    const rates = ratesIfWrong(found[at]!, peersAYear, truth.base);
     const begin = faults[at]!.day;
     for (let day = begin + LOOK_EVERY_DAYS; day < truth.years * DAYS_A_YEAR; day += LOOK_EVERY_DAYS) {
       const after = faults.filter((it) => it.group === group && it.day > begin && it.day <= day).length;

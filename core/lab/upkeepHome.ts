@@ -114,7 +114,6 @@ export function moveIn(random: Random, silent: boolean): Home {
   };
 }
 
-/** An index by its share. */
 export const siblingOf = (part: Part): Sibling => ({
   id: part.procedure.key,
   core: part.procedure.core,

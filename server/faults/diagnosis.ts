@@ -89,12 +89,12 @@ async function visibleFault(call: Call, id: string): Promise<{ fault: Row<'fault
   const fault = await db.fault.one({ id: joined?.faultId ?? id, organisationId: actor.organisationId });
   if (!fault) throw notFound();
   const machine = await visibleMachine(call, fault.machineId);
-  const noticed =
+  const theirs =
+    isOffice(actor) ||
     fault.openedBy === actor.personId ||
+    (await tenancyOn(db, machine.placeId, now))?.personId === actor.personId ||
     (await db.faultReport.count({ faultId: fault.id, byPerson: actor.personId })) > 0;
-  if (!isOffice(actor) && !noticed) {
-    if ((await tenancyOn(db, machine.placeId, now))?.personId !== actor.personId) throw notFound();
-  }
+  if (!theirs) throw notFound();
   return { fault, machine };
 }
 

@@ -4,7 +4,7 @@ import { computed, onMounted, ref } from 'vue';
 import type { DiagnosisAnswer } from '../../contract/faults/diagnosis.ts';
 import { api, newId } from '../api/api.ts';
 import type { Loading } from '../api/load.ts';
-import { sentenceOf } from '../api/sentence.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -16,22 +16,15 @@ defineSlots<{
   part?(props: { number: number }): unknown;
 }>();
 const answer = computed(() => props.of.value.value);
-const busy = ref(false);
-const problem = ref('');
+const { busy, failure, run } = useSending();
 const gone = ref<string | null>(null);
 
 async function tell(kind: 'check' | 'remedy', subject: string, word: 'yes' | 'no' | 'unsure' | 'takenBack') {
-  busy.value = true;
-  problem.value = '';
   gone.value = null;
-  try {
-    const { faultId: id } = answer.value!;
+  const { faultId: id } = answer.value!;
+  await run(async () => {
     props.of.value.value = await api('fault.check', { id, form: { id: newId(), kind, subject, answer: word } });
-  } catch (error) {
-    problem.value = sentenceOf(error);
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 
 const LIKELY = { certain: 0.6, likely: 0.25, possible: 0.08 } as const;
@@ -99,7 +92,7 @@ onMounted(() => props.of.reload());
         <p>{{ say(`find.over.${answer.next.to === 'staff' ? 'staff' : 'licensed'}.why`) }}</p>
       </template>
     </section>
-    <Notice :says="problem" />
+    <Notice :says="failure" />
     <section v-if="!answer.stop" class="stack close" aria-labelledby="may-be">
       <h2 id="may-be">{{ say('find.causes') }}</h2>
       <ul class="stack tight plain">

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** The cause of a fault that was closed in words alone: the likeliest as one key each, any other from the list. */
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
 import { causesToName } from '../../core/faults/causes.ts';
 import { OTHER } from '../../core/faults/other.ts';
 import { api } from '../api/api.ts';
-import { sentenceOf } from '../api/sentence.ts';
+import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -14,16 +14,10 @@ const FIRST = 4;
 const causes = computed(() => causesToName(props.machineType, props.symptom).map(({ key }) => key));
 const first = computed(() => causes.value.filter((key) => key !== OTHER).slice(0, FIRST));
 const rest = computed(() => causes.value.filter((key) => !first.value.includes(key)));
-const problem = ref('');
+const { failure, run } = useSending();
 
-async function code(cause: string | null): Promise<void> {
-  if (!cause) return;
-  try {
-    await api('fault.code', { id: props.id, form: { cause } });
-    emit('coded');
-  } catch (error) {
-    problem.value = sentenceOf(error);
-  }
+async function code(cause: string): Promise<void> {
+  if (await run(async () => void (await api('fault.code', { id: props.id, form: { cause } })))) emit('coded');
 }
 </script>
 
@@ -40,6 +34,6 @@ async function code(cause: string | null): Promise<void> {
         <VListItem v-for="key in rest" :key="key" @click="code(key)">{{ say.text(`cause.${key}`) }}</VListItem>
       </VList>
     </VMenu>
-    <Notice class="small" :says="problem" />
+    <Notice class="small" :says="failure" />
   </div>
 </template>

@@ -2,33 +2,27 @@
 /** What comes back: machine by machine, with the evidence, what it comes of, and what may be decided. */
 import { dayFromIso } from '../../core/calendar/day.ts';
 import type { PatternSummary } from '../../contract/faults/patterns.ts';
-import { ref } from 'vue';
 import type { Decision } from '../../core/faults/remedies.ts';
 import { api, newId } from '../api/api.ts';
-import { sentenceOf } from '../api/sentence.ts';
+import { useSending } from '../api/sending.ts';
 import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 
 defineProps<{ patterns: readonly PatternSummary[]; mayDecide: boolean }>();
 const emit = defineEmits<{ decided: [id: string] }>();
-const problem = ref('');
+const { failure, run } = useSending();
 
 const sortOf = ({ sort, inOrder }: PatternSummary) => (sort === 'upkeep' && inOrder ? 'tooLong' : (sort ?? 'unknown'));
 
 async function decide({ machineId, group }: PatternSummary, decision: Decision): Promise<void> {
-  problem.value = '';
-  try {
-    const { id } = await api('remedy.decide', { form: { id: newId(), machineId, group, decision, note: '' } });
-    emit('decided', id);
-  } catch (error) {
-    problem.value = sentenceOf(error);
-  }
+  const form = { id: newId(), machineId, group, decision, note: '' };
+  if (await run(async () => void (await api('remedy.decide', { form })))) emit('decided', form.id);
 }
 </script>
 
 <template>
   <p v-if="patterns.length === 0" class="quiet">{{ say('patterns.none') }}</p>
-  <Notice class="small" :says="problem" />
+  <Notice class="small" :says="failure" />
   <ul class="ruled">
     <li v-for="it in patterns" :key="`${it.machineId} ${it.symptom}`" class="stack tight">
       <p>

@@ -1,34 +1,28 @@
 <script setup lang="ts">
 /** Remedies: what was decided, what came before and after it, and whether it held. */
-import { ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import type { RemedySummary } from '../../contract/faults/patterns.ts';
 import { api } from '../api/api.ts';
-import { sentenceOf } from '../api/sentence.ts';
+import { useSending } from '../api/sending.ts';
 import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 
 defineProps<{
   remedies: readonly RemedySummary[];
-  /** Decided just now. */ latest: string | null;
+  /** Decided just now. */
+  latest: string | null;
   mayDecide: boolean;
 }>();
 const emit = defineEmits<{ changed: [] }>();
-const problem = ref('');
+const { failure, run } = useSending();
 
 async function withdraw(id: string): Promise<void> {
-  problem.value = '';
-  try {
-    await api('remedy.withdraw', { id });
-    emit('changed');
-  } catch (error) {
-    problem.value = sentenceOf(error);
-  }
+  if (await run(async () => void (await api('remedy.withdraw', { id })))) emit('changed');
 }
 </script>
 
 <template>
-  <Notice class="small" :says="problem" />
+  <Notice class="small" :says="failure" />
   <ul class="ruled">
     <li v-for="it in remedies" :key="it.id" class="stack tight">
       <p>
