@@ -11,6 +11,7 @@ import { measureRoutes } from './measure/routes.ts';
 import { dueRoutes } from './due/routes.ts';
 import { proofRoutes } from './proof/routes.ts';
 import { jobsRoutes } from './jobs/routes.ts';
+import { standingRoutes } from './standing/routes.ts';
 import { pageRoutes } from './pages/routes.ts';
 
 export const ROUTES = {
@@ -22,6 +23,7 @@ export const ROUTES = {
   ...dueRoutes,
   ...proofRoutes,
   ...jobsRoutes,
+  ...standingRoutes,
   ...pageRoutes,
 } as const satisfies Record<string, Route>;
 

@@ -9,21 +9,18 @@ export interface StandingPoint {
   readonly evidence: EvidenceLevel | null;
 }
 
-/** One service within the window looked at: whether it was done before its window closed. */
-export interface StandingService {
-  readonly onTime: boolean;
-}
-
 export interface Count {
   readonly count: number;
   readonly of: number;
 }
 
-export type StandingVerdict = 'sound' | 'watch' | 'breach';
+/** `unknown`: nothing counts on that day, or nothing of what counts has a record. */
+export type StandingVerdict = 'sound' | 'watch' | 'breach' | 'unknown';
 
 export interface Standing {
   readonly verdict: StandingVerdict;
   readonly inOrder: Count;
+  /** Of the services within the time looked at, those done before their window closed. */
   readonly onTime: Count;
   /** Each level on its own; they are never added up. */
   readonly evidence: Readonly<Record<EvidenceLevel, Count>>;
@@ -42,11 +39,7 @@ const IN_ORDER: readonly PointState[] = ['fresh', 'nearing'];
  * Standing of a set of points; points on hold count neither way. A machine that is not safe is a breach, however well
  * it is kept.
  */
-export function standingOf(
-  points: readonly StandingPoint[],
-  services: readonly StandingService[],
-  alarms = 0,
-): Standing {
+export function standingOf(points: readonly StandingPoint[], onTime: Count, alarms = 0): Standing {
   const counted = points.filter(({ state }) => state !== 'onHold');
   const sound = (them: readonly StandingPoint[]): Count => ({
     count: them.filter(({ state }) => IN_ORDER.includes(state)).length,
@@ -61,11 +54,12 @@ export function standingOf(
   const late = counted.filter(({ state }) => isPastState(state));
   const breach =
     alarms > 0 || late.some(({ safetyCritical }) => safetyCritical) || late.length > counted.length * BREACH_SHARE;
+  const known = counted.some(({ state }) => state !== 'noRecord');
   const kept = inOrder.count < inOrder.of ? 'watch' : 'sound';
   return {
-    verdict: breach ? 'breach' : kept,
+    verdict: breach ? 'breach' : known ? kept : 'unknown',
     inOrder,
-    onTime: { count: services.filter(({ onTime }) => onTime).length, of: services.length },
+    onTime,
     evidence: {
       attested: level('attested'),
       selfCertified: level('selfCertified'),

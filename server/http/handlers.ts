@@ -17,6 +17,7 @@ import * as registerForms from '../../contract/register/register.ts';
 import * as machines from '../../contract/register/machines.ts';
 import type { AnswerOf, FormOf, ParamsOf } from '../../contract/calls.ts';
 import type { RouteName } from '../../contract/routes.ts';
+import { standingOn } from '../../contract/standing/standing.ts';
 import * as habitForms from '../../contract/due/habits.ts';
 import * as practiceForms from '../../contract/due/practice.ts';
 import * as signalForms from '../../contract/due/signals.ts';
@@ -73,6 +74,7 @@ import { readTurnover } from '../pages/turnover.ts';
 import * as places from '../register/places.ts';
 import { removeMachine, removeUnits } from '../register/removal.ts';
 import { readKnown } from '../register/table.ts';
+import { readStanding } from '../standing/standing.ts';
 import * as tenancies from '../register/tenancies.ts';
 import * as turnover from '../register/turnover.ts';
 import * as units from '../register/units.ts';
@@ -230,6 +232,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'proof.read': bare((call, { id }) => readProof(call, id)),
   'proof.judge': formed(proofForms.judge, (call, form, { id }) => judgeProof(call, id, form)),
   'proof.undo': bare((call, { id }) => undoVerdict(call, id)),
+  'standing.read': formed(standingOn, readStanding),
   'patterns.list': bare((call) => listPatterns(call)),
   'remedy.decide': formed(patternForms.decideRemedy, decideRemedy),
   'remedy.withdraw': bare((call, { id }) => withdrawRemedy(call, id)),

@@ -239,6 +239,8 @@ export const serverText = {
   'field.signal': 'This machine has no such signal. Pick one from the list.',
   'field.beforeStart': 'That is before the tenancy began.',
   'field.overlaps': 'The next tenancy has begun by then.',
+  'field.windowEnds': 'The time to look at ends before it begins.',
+  'standing.part': '{part} of {machine}',
   'field.past': 'Pick a day after today.',
   'field.holdLong': 'At most 400 days; a home that stands empty longer wants a fresh look.',
   'hold.vacant': 'empty between two tenancies',

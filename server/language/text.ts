@@ -57,6 +57,7 @@ export interface ServerText extends CoreText, FieldsText {
   'field.signal': None;
   'field.symptom': None;
   'field.tooLongAgo': None;
+  'field.windowEnds': None;
   'habits.kept': None;
   'habits.lapsed': None;
   'handBack.away': None;
@@ -199,6 +200,7 @@ export interface ServerText extends CoreText, FieldsText {
   'says.water.unknown': None;
   'says.water.veryHard': None;
   'signal.byMachine': None;
+  'standing.part': { part: string | number; machine: string | number };
   'still.gas.open': None;
   'still.gas.shut': None;
   'still.outdoor.off': None;

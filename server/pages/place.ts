@@ -1,7 +1,7 @@
 /** A place: its machines, its people, its standing. */
-import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
+import { dayOfInstant, DAYS_A_YEAR, isoFromDay } from '../../core/calendar/day.ts';
 import { machineTypeOf, procedureOf } from '../../core/catalogue/catalogue.ts';
-import { ON_TIME_DEFINITION, stateOf } from '../../core/due/line.ts';
+import { stateOf } from '../../core/due/line.ts';
 import { standingOf } from '../../core/standing/standing.ts';
 import type { PlaceAnswer } from '../../contract/pages/place.ts';
 import type { MachineSummary } from '../../contract/register/machines.ts';
@@ -14,6 +14,7 @@ import type { Call } from '../context/context.ts';
 import { openAlarms } from '../faults/alarms.ts';
 import { openHandBacks } from '../jobs/handBacks.ts';
 import { listFaults } from '../faults/faults.ts';
+import { readServices } from '../sql/standing.ts';
 import type { Db } from '../store/db.ts';
 import { factsOf, inForce } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
@@ -39,7 +40,7 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
   const marks = await db.mark.all({ placeId: id });
   const hold = await holdOf(db, id, today);
   const alarms = await openAlarms(call, call.actor.organisationId, { placeId: id });
-  const services = marks.length === 0 ? [] : await servicesSince(db, marks, today - STANDING_DAYS);
+  const services = await readServices(db, call.actor.organisationId, id, today - DAYS_A_YEAR, today);
   const machines = await machinesOf(call, id);
   const critical = new Set(
     machines.flatMap(({ points }) => points.filter(({ safetyCritical }) => safetyCritical).map((point) => point.id)),
@@ -63,39 +64,13 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
         safetyCritical: critical.has(mark.pointId),
         evidence: mark.evidence,
       })),
-      services,
+      { count: services.reduce((sum, it) => sum + it.onTime, 0), of: services.reduce((sum, it) => sum + it.count, 0) },
       alarms.length,
     ),
     faults: await listFaults(call, { placeId: id }),
     alarms,
     handBacks: await openHandBacks(call, id),
   };
-}
-
-/**
- * Services that had a line to be on time for: a part's first ever had none. Those judged by the earlier definition stay
- * as they
- * were judged, riders left out, since nothing asked for them then.
- */
-export async function servicesSince(db: Db, marks: readonly Row<'mark'>[], day: number) {
-  const records = await db.record.all(
-    { pointId: marks.map(({ pointId }) => pointId) },
-    { columns: ['id', 'pointId', 'doneDay', 'doneAt'], order: [['doneAt', 'ASC']] },
-  );
-  const first = new Set<string>();
-  const counted = records.filter(({ pointId, doneDay }) => {
-    const known = first.has(pointId);
-    first.add(pointId);
-    return known && doneDay >= day;
-  });
-  const riders = new Set(marks.filter(({ scheduled }) => scheduled === 0).map(({ pointId }) => pointId));
-  const proofs = await db.proof.all(
-    { recordId: counted.map(({ id }) => id), state: ['accepted', 'registerWrong'] },
-    { columns: ['pointId', 'onTime', 'definition'] },
-  );
-  return proofs
-    .filter(({ pointId, definition }) => definition === ON_TIME_DEFINITION || !riders.has(pointId))
-    .map(({ onTime }) => ({ onTime: onTime === 1 }));
 }
 
 /** A tenancy with the household of a day. */
@@ -190,6 +165,3 @@ export async function machinesOf({ db, env: { say } }: Call, placeId: string): P
       }),
   }));
 }
-
-/** On-time services are counted over this many days back. */
-export const STANDING_DAYS = 365;

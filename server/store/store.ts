@@ -19,6 +19,7 @@ import { sittings } from './migrations/0005-sittings.ts';
 import { trade } from './migrations/0006-trade.ts';
 import { levels } from './migrations/0007-levels.ts';
 import { causes } from './migrations/0008-causes.ts';
+import { standing } from './migrations/0009-standing.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -43,6 +44,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0006-trade', sql: trade },
   { name: '0007-levels', sql: levels },
   { name: '0008-causes', sql: causes },
+  { name: '0009-standing', sql: standing },
 ];
 
 /**

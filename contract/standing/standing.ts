@@ -1,0 +1,72 @@
+/** Standing as of a day: of every home, every property and all together. */
+import { object, type InferType } from 'yup';
+import type { ShareInterval } from '../../core/statistics/proportion.ts';
+import type { PointDays } from '../../core/standing/trace.ts';
+import type { Standing, StandingVerdict } from '../../core/standing/standing.ts';
+import { isoDay } from '../form/fields.ts';
+
+/** The day asked for, today without one; its window begins a year before where nothing else is asked. */
+export const standingOn = object({ day: isoDay(), from: isoDay() });
+export type StandingOn = InferType<typeof standingOn>;
+
+export interface FiguresAnswer {
+  readonly standing: Standing;
+  readonly days: PointDays;
+  readonly pastShare: number | null;
+  readonly onTime: ShareInterval | null;
+}
+
+/** A part that keeps a home from being sound. */
+export interface ShortfallAnswer {
+  readonly number: number;
+  readonly says: string;
+  readonly safetyCritical: boolean;
+  readonly daysPast: number | null;
+  /** Who had been given its work by then; null where nobody had. */
+  readonly by: string | null;
+}
+
+export interface PlaceStanding {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'unit' | 'shared';
+  readonly propertyId: string;
+  readonly buildingId: string | null;
+  /** Who lived there on that day. */
+  readonly tenant: string | null;
+  readonly figures: FiguresAnswer;
+  readonly alarms: number;
+  /** Why it is not sound, the gravest first: parts, in words. */
+  readonly shortfalls: readonly ShortfallAnswer[];
+  /** The first day on which a part that was in order reached its line. */
+  readonly soundUntil: string | null;
+}
+
+export interface GroupStanding {
+  readonly id: string;
+  readonly name: string;
+  readonly figures: FiguresAnswer;
+  readonly homes: Readonly<Record<StandingVerdict, number>>;
+}
+
+/** Past-line days of a month, of everything and of each property. */
+export interface MonthDays {
+  readonly month: string;
+  readonly days: PointDays;
+  readonly byProperty: readonly PointDays[];
+}
+
+export interface StandingAnswer {
+  readonly day: string;
+  readonly from: string;
+  readonly today: string;
+  /** The first day of the register; a window that begins before it is cut there. */
+  readonly began: string | null;
+  readonly cut: boolean;
+  readonly whole: Omit<GroupStanding, 'id' | 'name'>;
+  readonly properties: readonly (GroupStanding & { readonly buildings: readonly GroupStanding[] })[];
+  readonly places: readonly PlaceStanding[];
+  readonly months: readonly MonthDays[];
+  /** The end of the log when this was worked out: how many entries, and the hash over them. */
+  readonly log: { readonly entries: number; readonly head: string };
+}

@@ -1,0 +1,10 @@
+/** Standing as of a day is read from the lines and services alone, without their long texts. Never edited once landed. */
+export const standing = `
+DROP INDEX line_by_point;
+CREATE INDEX line_by_point ON line (point_id, id, computed_at, served_day, line_day, cap_day);
+CREATE INDEX record_by_day ON record (organisation_id, done_day, point_id, done_at, id, person_id);
+CREATE INDEX record_by_time ON record (point_id, done_at);
+CREATE INDEX proof_by_record ON proof (record_id, state, on_time, definition);
+CREATE INDEX condition_by_time ON condition (organisation_id, kind, point_id, at, day, evidence);
+CREATE INDEX job_by_given ON job (organisation_id, given_at);
+`;

@@ -1,0 +1,203 @@
+import { expect } from 'chai';
+import { v7 } from 'uuid';
+import { dayFromIso, dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
+import { stateOf } from '../../core/due/line.ts';
+import { stateOn } from '../../core/standing/trace.ts';
+import { doneDayOf, lineOfMark, WORK } from '../../contract/due/due.ts';
+import type { PlaceStanding, StandingAnswer } from '../../contract/standing/standing.ts';
+import { leafHash } from '../../server/log/log.ts';
+import { LogTree } from '../../server/log/head.ts';
+import { readStood } from '../../server/standing/stood.ts';
+import { give, honestWork, letDaysPass, openHouse, registerFlat, TODAY, ZONE, type Flat, type House } from './house.ts';
+
+const SCREEN = 'dryer.lintScreen';
+const DUCT = 'dryer.duct';
+
+describe('Standing as of a day', () => {
+  let house: House;
+  let flat: Flat;
+  beforeEach(async () => {
+    house = await openHouse();
+    flat = await registerFlat(house, 'dryer');
+  });
+  afterEach(() => house.close());
+  const path = (form: object) => `/standing?with=${encodeURIComponent(JSON.stringify(form))}`;
+  const standing = async (form: object = {}) =>
+    (await house.manager.get(path(form)).expect(200)).body as StandingAnswer;
+  const home = async (form: object = {}): Promise<PlaceStanding> => (await standing(form)).places[0]!;
+  const today = () => dayOfInstant(house.clock.now, ZONE);
+  const log = (procedure: string, done = isoFromDay(today())) =>
+    house.manager.post('/records', { id: v7(), pointId: flat.points[procedure], done, grade: 'due' }).expect(200);
+  const lineDay = async (procedure: string) => {
+    const mark = (await house.env.store.db.mark.one({ pointId: flat.points[procedure]! }))!;
+    return mark.servedDay + mark.intervalDays;
+  };
+
+  it('knows nothing on day one, and says so instead of all being well', async () => {
+    const answer = await standing();
+    expect(answer.whole.homes).to.deep.equal({ sound: 0, watch: 0, breach: 0, unknown: 1 });
+    expect(answer.began).to.equal('2026-11-24');
+    expect(answer.whole.figures.pastShare).to.equal(null);
+    expect(answer.whole.figures.onTime).to.equal(null);
+    const [place] = answer.places;
+    expect(place!.shortfalls).to.have.length(Object.keys(flat.points).length);
+    expect(place!.shortfalls.every(({ daysPast }) => daysPast === null)).to.equal(true);
+    await house.manager.delete(`/machines/${flat.machineId}`).expect(200);
+    const empty = await standing();
+    expect(empty.began, 'nothing is registered').to.equal(null);
+    expect(empty.whole.figures.days).to.deep.equal({ known: 0, past: 0, unknown: 0, held: 0 });
+  });
+
+  it('counts past-line days from the day after the line to today, and tells who had the work by then', async () => {
+    for (const procedure of Object.keys(flat.points)) await log(procedure);
+    expect((await home()).figures.standing.verdict).to.equal('sound');
+    const line = await lineDay(SCREEN);
+    await letDaysPass(house, line - today() + 3);
+    const late = await home();
+    expect(late.figures.days.past).to.be.at.least(3);
+    const [first] = late.shortfalls.filter(({ says }) => says.startsWith('Lint screen'));
+    expect(first).to.include({ daysPast: 3, by: null });
+    await house.manager
+      .post('/jobs', { id: v7(), assigneeId: flat.tenantId, pointIds: [flat.points[SCREEN]] })
+      .expect(200);
+    const given = await home();
+    expect(given.shortfalls.find(({ number }) => number === first!.number)!.by).to.equal('I. Marrable');
+    // The day before nobody had it.
+    expect((await home({ day: isoFromDay(today() - 1) })).shortfalls.map(({ by }) => by)).to.not.include('I. Marrable');
+    // It was sound on its line day, and it says until when it was.
+    const then = await home({ day: isoFromDay(line - 1) });
+    expect(then.figures.standing.verdict).to.equal('sound');
+    expect(then.soundUntil! >= isoFromDay(line - 1)).to.equal(true);
+  });
+
+  it('ends lateness on the day the work was done, though it was logged days later', async () => {
+    await log(SCREEN);
+    const line = await lineDay(SCREEN);
+    await letDaysPass(house, line - today() + 10);
+    await log(SCREEN, isoFromDay(line + 4));
+    const { days } = (await home()).figures;
+    expect(days.past, 'from the day after the line to the day before the work').to.equal(3);
+    expect((await home({ day: isoFromDay(line + 3) })).figures.standing.inOrder.count).to.equal(0);
+    expect((await home({ day: isoFromDay(line + 4) })).figures.standing.inOrder.count).to.equal(1);
+  });
+
+  it('never rewrites an earlier day when the practice changes today', async () => {
+    await log(DUCT);
+    await letDaysPass(house, 120);
+    const dayBefore = isoFromDay(today() - 1);
+    const before = await home({ day: dayBefore });
+    await house.manager
+      .post('/practice', { scope: 'property', subjectId: flat.propertyId, practice: 'watchful' })
+      .expect(200);
+    const after = await home({ day: dayBefore });
+    expect(after.figures).to.deep.equal(before.figures);
+    expect(after.soundUntil).to.equal(before.soundUntil);
+    expect((await home()).soundUntil).to.not.equal(before.soundUntil);
+  });
+
+  it('refuses days that have not come and windows that end before they begin, and cuts a window at the register', async () => {
+    const refused = (form: object) => house.manager.get(path(form)).expect(422);
+    expect((await refused({ day: '2026-11-25' })).body.fields.day).to.equal('This day has not come yet.');
+    expect((await refused({ day: '2026-11-20', from: '2026-11-21' })).body.fields.from).to.contain('before it begins');
+    expect((await refused({ day: '2026-02-30' })).body.fields.day).to.be.a('string');
+    const answer = await standing({ from: '2020-01-01' });
+    expect([answer.cut, answer.from]).to.deep.equal([true, '2026-11-24']);
+    expect(answer.months.map(({ month }) => month)).to.deep.equal(['2026-11']);
+  });
+
+  it('is a breach while a machine is called unsafe, and was one then', async () => {
+    await log(SCREEN);
+    const { body } = await house.manager
+      .post('/alarms', { id: v7(), machineId: flat.machineId, kind: 'burning', note: '' })
+      .expect(200);
+    await letDaysPass(house, 2);
+    const { faultId } = (await house.env.store.db.alarm.one({ id: body.id }))!;
+    const closing = { cause: 'other', remedy: 'setRight', found: 'Rewired by the electrician' };
+    await house.manager.post(`/faults/${faultId}/close`, closing).expect(200);
+    const alarm = (await house.env.store.db.alarm.one({}))!;
+    expect(alarm.liftedAt).to.not.equal(null);
+    expect((await home()).figures.standing.verdict).to.not.equal('breach');
+    expect((await home({ day: isoFromDay(today() - 1) })).figures.standing.verdict).to.equal('breach');
+  });
+
+  it('leaves an empty home’s days on hold out of both sides, and says who lived there then', async () => {
+    await log(SCREEN);
+    await letDaysPass(house, 10);
+    await house.manager
+      .post(`/tenancies/${flat.tenancyId}/end`, { last: isoFromDay(today()), holdUntil: isoFromDay(today() + 60) })
+      .expect(200);
+    await letDaysPass(house, 30);
+    const held = await home();
+    expect(held).to.deep.include({ tenant: null });
+    expect(held.figures.days.held).to.be.at.least(29);
+    expect(held.figures.standing.verdict).to.equal('unknown');
+    expect((await home({ day: '2026-11-30' })).tenant).to.equal('I. Marrable');
+  });
+
+  it('stands today exactly as the marks do, part by part, after a life with proofs, backs and changes', async () => {
+    for (const procedure of Object.keys(flat.points)) await log(procedure);
+    await letDaysPass(house, 200);
+    const job = await give(house, flat.tenant, flat.tenantId, [flat.points[SCREEN]!]);
+    await flat.tenant.post(`/jobs/${job.id}/submission`, await honestWork(house, flat.tenant, job)).expect(200);
+    await house.manager.post('/practice', { scope: 'place', subjectId: flat.placeId, practice: 'light' }).expect(200);
+    await letDaysPass(house, 2);
+    const { db } = house.env.store;
+    const { id: organisationId } = (await db.organisation.one({}))!;
+    const stood = await readStood(db, organisationId, new Map([[flat.placeId, ZONE]]), today());
+    const marks = await db.mark.all({});
+    expect(stood).to.have.length(marks.length);
+    for (const mark of marks) {
+      const { trace } = stood.find(({ pointId }) => pointId === mark.pointId)!;
+      const line = lineOfMark(mark);
+      expect(stateOn(trace, today()), String(mark.number)).to.equal(
+        stateOf(line, { today: today(), doneDay: doneDayOf(mark), onHold: mark.work === WORK.onHold }),
+      );
+    }
+    expect((await home()).figures.standing.verdict).to.equal(
+      (await house.manager.get(`/places/${flat.placeId}`)).body.standing.verdict,
+    );
+  });
+
+  it('adds up: properties to the whole, months to the window', async () => {
+    await log(SCREEN);
+    await registerFlat(house, 'washer', 'Flat 9');
+    await letDaysPass(house, 90);
+    const { whole, properties, months, places } = await standing();
+    const sum = (all: readonly { readonly past: number; readonly known: number; readonly unknown: number }[]) =>
+      all.reduce((total, it) => total + it.past * 1e6 + it.known + it.unknown, 0);
+    const expected = sum([whole.figures.days]);
+    expect(sum(properties.map(({ figures }) => figures.days))).to.equal(expected);
+    expect(sum(months.map(({ days }) => days))).to.equal(expected);
+    expect(sum(months.flatMap(({ byProperty }) => byProperty))).to.equal(expected);
+    expect(sum(places.map(({ figures }) => figures.days))).to.equal(expected);
+    expect(dayFromIso(months[0]!.month + '-01')).to.be.at.most(TODAY);
+  });
+
+  it('carries the head of the log, which grows with every record and changes with any', async () => {
+    const before = (await standing()).log;
+    await log(SCREEN);
+    const after = (await standing()).log;
+    expect(after.entries).to.be.greaterThan(before.entries);
+    expect(after.head).to.not.equal(before.head);
+    expect((await standing()).log).to.deep.equal(after);
+  });
+});
+
+describe('The head of a log', () => {
+  it('is the Merkle tree hash of RFC 6962', () => {
+    // Leaves and roots of the test vectors that go with RFC 6962 implementations, from memory.
+    const leaves = ['', '00', '10', '2021', '3031', '40414243', '5051525354555657', '606162636465666768696a6b6c6d6e6f'];
+    const roots = new Map([
+      [0, 'e3b0c44298fc1c149afbf4c8996fb92427ae41e4649b934ca495991b7852b855'],
+      [1, '6e340b9cffb37a989ca544e6bb780a2c78901d3fb33738768511a30617afa01d'],
+      [2, 'fac54203e7cc696cf0dfcb42c92a1d9dbaf70ad9e621f4bd8d98662f00e3c125'],
+      [3, 'aeb6bcfe274b70a14fb067a5e5578264db0fa9b51af5e0ba159158f329e06e77'],
+      [8, '5dc9da79a70659a9ad559cb701ded9a2ab9d823aad2f4960cfe370eff4604328'],
+    ]);
+    const tree = new LogTree();
+    for (const [i, leaf] of ['-', ...leaves].entries()) {
+      if (i > 0) tree.append(leafHash(Buffer.from(leaf, 'hex').toString('latin1')));
+      if (roots.has(i)) expect(tree.head, `${i} entries`).to.deep.equal({ entries: i, hash: roots.get(i) });
+    }
+  });
+});
