@@ -1,5 +1,6 @@
 /** Standing as of a day: of every home, every property and all together. */
 import { object, type InferType } from 'yup';
+import type { PointKind } from '../../core/catalogue/types.ts';
 import type { ShareInterval } from '../../core/statistics/proportion.ts';
 import type { PointDays } from '../../core/standing/trace.ts';
 import type { Standing, StandingVerdict } from '../../core/standing/standing.ts';
@@ -67,6 +68,16 @@ export interface StandingAnswer {
   readonly properties: readonly (GroupStanding & { readonly buildings: readonly GroupStanding[] })[];
   readonly places: readonly PlaceStanding[];
   readonly months: readonly MonthDays[];
+  /** Who did the services of the window, the most first, each with how many were on time. */
+  readonly people: readonly { readonly name: string; readonly count: number; readonly onTime: ShareInterval }[];
+  /** What was found, by kind of part: how often each grade, clean first. */
+  readonly conditions: readonly { readonly kind: PointKind; readonly grades: readonly number[] }[];
+  /** Faults that came within the window, by cause, the most frequent first; the rest by name. */
+  readonly causes: {
+    readonly coded: readonly { readonly says: string; readonly count: number }[];
+    readonly open: number;
+    readonly uncoded: number;
+  };
   /** The end of the log when this was worked out: how many entries, and the hash over them. */
   readonly log: { readonly entries: number; readonly head: string };
 }

@@ -240,6 +240,7 @@ export const serverText = {
   'field.beforeStart': 'That is before the tenancy began.',
   'field.overlaps': 'The next tenancy has begun by then.',
   'field.windowEnds': 'The time to look at ends before it begins.',
+  'standing.others': '{count, plural, one {one more} other {# more}}, together',
   'standing.part': '{part} of {machine}',
   'field.past': 'Pick a day after today.',
   'field.holdLong': 'At most 400 days; a home that stands empty longer wants a fresh look.',

@@ -200,6 +200,7 @@ export interface ServerText extends CoreText, FieldsText {
   'says.water.unknown': None;
   'says.water.veryHard': None;
   'signal.byMachine': None;
+  'standing.others': { count: number };
   'standing.part': { part: string | number; machine: string | number };
   'still.gas.open': None;
   'still.gas.shut': None;

@@ -1,5 +1,6 @@
 /** SQL that only SQLite has: the lines of every part since it was registered, and what else its standing needs. */
 import { ON_TIME_DEFINITION } from '../../core/due/line.ts';
+import type { Grade } from '../../core/catalogue/grades.ts';
 import type { EvidenceLevel } from '../../core/proof/record.ts';
 import type { Db } from '../store/db.ts';
 import { ask } from './connection.ts';
@@ -102,4 +103,25 @@ WHERE job.organisation_id = ?1 AND job.assignee_id IS NOT NULL AND job.given_at 
     OR (SELECT MAX(at) FROM job_event WHERE job_event.job_id = job.id) > ?2)
 ORDER BY job.given_at`,
     [organisationId, at],
+  );
+
+/** How often each grade was found at services within a window, by procedure. */
+export const countGrades = (db: Db, organisationId: string, fromDay: number, toDay: number) =>
+  ask<{ readonly procedure: string; readonly grade: Grade; readonly count: number }>(
+    db,
+    `
+SELECT point.procedure, condition.grade, COUNT(*) AS count FROM condition JOIN point ON point.id = condition.point_id
+WHERE condition.organisation_id = ?1 AND condition.day BETWEEN ?2 AND ?3 AND condition.grade IS NOT NULL
+GROUP BY point.procedure, condition.grade`,
+    [organisationId, fromDay, toDay],
+  );
+
+/** Faults that came within a window, by cause; null those that are open, or were closed in words alone. */
+export const countCauses = (db: Db, organisationId: string, fromDay: number, toDay: number) =>
+  ask<{ readonly cause: string | null; readonly open: number; readonly count: number }>(
+    db,
+    `
+SELECT cause, closed_at IS NULL AS open, COUNT(*) AS count FROM fault
+WHERE organisation_id = ?1 AND opened_day BETWEEN ?2 AND ?3 GROUP BY 1, 2 ORDER BY count DESC, cause`,
+    [organisationId, fromDay, toDay],
   );

@@ -27,6 +27,7 @@ import { machineName } from '../lookup/names.ts';
 import { tenancyDuring } from '../lookup/tenancies.ts';
 import { readAssigned, readServices } from '../sql/standing.ts';
 import type { Row } from '../store/tables.ts';
+import { countsOf } from './counts.ts';
 import { readStood, type PlacedPoint } from './stood.ts';
 
 /** Everything that standing as of a day is worked out from. */
@@ -148,6 +149,7 @@ export async function readStanding(call: Call, form: StandingOn): Promise<Standi
       properties.map(({ id }) => id),
       new Map(places.map(({ id, propertyId }) => [id, propertyId])),
     ),
+    ...(await countsOf(call, [...stood.services.values()].flat(), window, names)),
     log: await logHead(env.store, organisationId).then(({ entries, hash }) => ({ entries, head: hash })),
   };
 }

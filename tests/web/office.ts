@@ -33,8 +33,16 @@ export async function signIn(page: Page, email: string, password = PASSWORD): Pr
     .waitFor()
     .catch(async (error: unknown) => {
       const says = await page.locator('body').innerText();
+      const state = await page.evaluate(() => ({
+        filled: [...document.querySelectorAll('input')].map(({ name, type, value }) => [name, type, value.length]),
+        sending: document.querySelector('.v-btn--loading') !== null,
+        valid: document.querySelector('form')?.checkValidity(),
+        focus: document.activeElement?.outerHTML.slice(0, 120),
+        seen: document.visibilityState,
+        worker: navigator.serviceWorker?.controller?.state,
+      }));
       throw new Error(
-        `not signed in; the page says: ${says}\n${heard.filter((it) => !it.includes('/assets/')).join('\n')}`,
+        `not signed in; the page says: ${says}\n${JSON.stringify(state)}\n${heard.filter((it) => !it.includes('/assets/')).join('\n')}`,
         { cause: error },
       );
     });

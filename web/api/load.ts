@@ -6,6 +6,8 @@ import { sentenceOf } from './sentence.ts';
 export interface Loading<T> {
   readonly value: ShallowRef<T | null>;
   readonly failure: Ref<string>;
+  /** What is wrong with what was asked, by field. */
+  readonly fields: ShallowRef<Readonly<Record<string, string>>>;
   readonly loading: Ref<boolean>;
   /** Trying again may help: it did not fail because this person may not see it or it is not there. */
   readonly mayHelp: Ref<boolean>;
@@ -15,12 +17,14 @@ export interface Loading<T> {
 export function useLoading<T>(load: () => Promise<T>): Loading<T> {
   const value = shallowRef<T | null>(null);
   const failure = ref('');
+  const fields = shallowRef<Readonly<Record<string, string>>>({});
   const mayHelp = ref(true);
   const loading = ref(false);
   let latest = 0;
   return {
     value,
     failure,
+    fields,
     mayHelp,
     loading,
     async reload() {
@@ -31,10 +35,12 @@ export function useLoading<T>(load: () => Promise<T>): Loading<T> {
         if (turn === latest) {
           value.value = loaded;
           failure.value = '';
+          fields.value = {};
         }
       } catch (error) {
         if (turn !== latest) return;
         failure.value = sentenceOf(error);
+        fields.value = error instanceof Problem ? error.fields : {};
         mayHelp.value = !(error instanceof Problem && (error.status === 403 || error.status === 404));
       } finally {
         if (turn === latest) loading.value = false;

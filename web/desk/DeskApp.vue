@@ -24,6 +24,7 @@ const places = computed(() => [
         { to: '/proof', name: say('nav.proof'), count: board.counts.proofs },
         { to: '/faults', name: say('nav.faults'), count: board.counts.faults },
         { to: '/homes', name: say('nav.homes'), count: 0 },
+        { to: '/standing', name: say('nav.standing'), count: 0 },
       ]
     : []),
   ...(desk.isStaff || desk.isManager ? [{ to: '/today', name: say('nav.today'), count: 0 }] : []),
@@ -65,6 +66,7 @@ const GO: Readonly<Record<string, string>> = {
   p: '/proof',
   f: '/faults',
   h: '/homes',
+  s: '/standing',
   r: '/practice',
   c: '/procedures',
   m: '/measure',

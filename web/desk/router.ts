@@ -36,6 +36,7 @@ export const router = createRouter({
     { path: '/faults', component: () => import('../pages/FaultsScreen.vue') },
     { path: '/faults/report', component: () => import('../faults/StaffReportScreen.vue') },
     { path: '/faults/:id', component: () => import('../pages/FaultScreen.vue'), props: true },
+    { path: '/standing', component: () => import('../standing/StandingScreen.vue'), meta: { manager: true } },
     { path: '/homes', component: () => import('../register/HomesScreen.vue'), meta: { manager: true } },
     { path: '/homes/import', component: () => import('../register/ImportScreen.vue'), meta: { manager: true } },
     { path: '/homes/baseline', component: () => import('../register/BaselineScreen.vue'), meta: { manager: true } },

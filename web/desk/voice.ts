@@ -7,6 +7,7 @@ import { catalogueDeskText } from '../catalogue/en.ts';
 import { dueDeskText } from '../due/en.ts';
 import { measureDeskText } from '../measure/en.ts';
 import { registerDeskText } from '../register/en.ts';
+import { standingText } from '../standing/en.ts';
 import { doingText } from '../tenant/en.ts';
 import { deskText } from './en.ts';
 
@@ -19,6 +20,7 @@ export const deskVoice = {
   ...catalogueDeskText,
   ...registerDeskText,
   ...measureDeskText,
+  ...standingText,
   ...deskText,
   ...dueDeskText,
 };

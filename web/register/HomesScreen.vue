@@ -1,10 +1,15 @@
 <script setup lang="ts">
 /** All properties and what stands in them; where registering begins. */
 import { computed, onMounted, ref } from 'vue';
+import type { StandingVerdict } from '../../core/standing/standing.ts';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
+import { useBoard } from '../due/boardStore.ts';
+import ChoiceList from '../kit/ChoiceList.vue';
+import HomeList from './HomeList.vue';
+import { standingsOf, VERDICTS } from './homeStanding.ts';
 import ManyForm from './ManyForm.vue';
 import PlaceForm from './PlaceForm.vue';
 import PropertyFacts from './PropertyFacts.vue';
@@ -23,16 +28,29 @@ const told = ref('');
 const adding = ref(false);
 const open = ref<{ property: string; what: What } | null>(null);
 
+const board = useBoard();
+const standings = computed(() => (board.answer ? standingsOf(board.answer) : new Map()));
+const verdict = ref<StandingVerdict | 'all'>('all');
+const choices = computed(() => {
+  const all = [...standings.value.values()];
+  return (['all', ...VERDICTS] as const).map((value) => {
+    const count = value === 'all' ? all.length : all.filter((it) => it.verdict === value).length;
+    return { value, says: `${say(`standing.${value}`)} ${count}`, disabled: count === 0 };
+  });
+});
+
 const shown = computed(() => {
   const wanted = find.value.trim().toLowerCase();
   return (answer.value?.properties ?? [])
     .map((property) => ({
       ...property,
-      places: property.places.filter(({ name, tenant }) =>
-        [name, tenant ?? '', property.name, property.address].some((text) => text.toLowerCase().includes(wanted)),
+      places: property.places.filter(
+        ({ id, name, tenant }) =>
+          (verdict.value === 'all' || standings.value.get(id)?.verdict === verdict.value) &&
+          [name, tenant ?? '', property.name, property.address].some((text) => text.toLowerCase().includes(wanted)),
       ),
     }))
-    .filter(({ places }) => wanted === '' || places.length > 0);
+    .filter(({ places }) => (wanted === '' && verdict.value === 'all') || places.length > 0);
 });
 
 const undoable = ref<readonly string[]>([]);
@@ -46,19 +64,19 @@ async function undo(): Promise<void> {
     told.value = say('units.undone');
     undoable.value = [];
   }
-  await reload();
+  await Promise.all([reload(), board.load()]);
 }
 async function saved(says = '', ids: readonly string[] = []): Promise<void> {
   told.value = says;
   undoable.value = ids;
   adding.value = false;
   open.value = null;
-  await reload();
+  await Promise.all([reload(), board.load()]);
 }
 const toggle = (property: string, what: What) => {
   open.value = open.value?.property === property && open.value.what === what ? null : { property, what };
 };
-onMounted(reload);
+onMounted(() => Promise.all([reload(), board.load()]));
 </script>
 
 <template>
@@ -86,6 +104,15 @@ onMounted(reload);
       ><RouterLink to="/homes/baseline">{{ say('homes.baseline') }}</RouterLink
       ><RouterLink to="/homes/labels">{{ say('homes.labels') }}</RouterLink>
     </p>
+    <ChoiceList
+      v-if="answer?.properties.length && standings.size"
+      v-model="verdict"
+      class="no-print"
+      :legend="say('standing.column.verdict')"
+      hide-legend
+      look="chips"
+      :choices="choices"
+    />
     <EmptyState
       v-if="answer && answer.properties.length === 0 && !adding"
       :title="say('homes.none')"
@@ -129,17 +156,7 @@ onMounted(reload);
       />
       <ManyForm v-if="open?.property === property.id && open.what === 'many'" :property="property" @saved="saved" />
       <PlaceForm v-if="open?.property === property.id && open.what === 'place'" :property="property" @saved="saved()" />
-      <ul class="places columns small-ones">
-        <li v-for="place in property.places" :key="place.id">
-          <RouterLink :to="`/homes/${place.id}`"
-            ><b>{{ place.name }}</b
-            ><span class="quiet small">{{
-              place.tenant ?? (place.kind === 'shared' ? say('place.kind.shared') : say('homes.vacant'))
-            }}</span
-            ><span class="quiet small">{{ say('homes.machines', { count: place.machines }) }}</span></RouterLink
-          >
-        </li>
-      </ul>
+      <HomeList :places="property.places" :standings="standings" />
     </section>
   </PageFrame>
 </template>
@@ -148,18 +165,5 @@ onMounted(reload);
 .title {
   border-bottom: 2px solid var(--ink);
   padding-bottom: 5px;
-}
-.places {
-  gap: 0;
-}
-.places a {
-  display: grid;
-  padding: 9px 10px 9px 0;
-  color: var(--ink);
-  text-decoration: none;
-  border-bottom: 1px solid var(--hair);
-}
-.places a:hover {
-  background: var(--pick);
 }
 </style>

@@ -5,6 +5,10 @@ export const registerDeskText = {
   ...registerText,
   'homes.addUnits': 'Add units',
   'homes.import': 'Import a table',
+  'homes.worst':
+    '{part} {days, plural, one {a day} other {# days}} past{more, plural, =0 {} one {, and one more} other {, and # more}}',
+  'homes.worst.noRecord': '{part} has no record',
+  'homes.nothingCounts': 'nothing counts here just now',
   'homes.export': 'Export the table',
   'homes.baseline': 'Baseline',
   'homes.labels': 'Labels',

@@ -44,25 +44,35 @@ export function standOn(mark: MarkDates, today: number): Stand {
   };
 }
 
+/** The marks of a row as the board sends them, number after number. */
+function datesIn({ types }: BoardAnswer, marks: readonly number[]) {
+  return Array.from({ length: marks.length / MARK_FIELDS }, (_, at) => {
+    const i = at * MARK_FIELDS;
+    const [number, type, servedDay, intervalDays, capSlack, work, rides] = marks.slice(i, i + MARK_FIELDS);
+    const dates: MarkDates = { servedDay: servedDay!, intervalDays: intervalDays!, capSlack: capSlack!, work: work! };
+    return { number: number!, type: types[type!]!, rides: rides === 1, dates };
+  });
+}
+
+/** The marks of one row as a gauge takes them. */
+export const gaugeOf = (board: BoardAnswer, row: BoardAnswer['rows'][number]) =>
+  datesIn(board, row.marks).map(({ type: { kind, name, safetyCritical }, dates }) => ({
+    kind,
+    name,
+    safetyCritical,
+    ...dates,
+  }));
+
 export function rowsOf(board: BoardAnswer): BoardRow[] {
   return board.rows.map(({ id, name, property, marks }) => {
     const { today } = board.properties[property]!;
-    const read: Mark[] = [];
-    for (let i = 0; i < marks.length; i += MARK_FIELDS) {
-      const dates = {
-        servedDay: marks[i + 2]!,
-        intervalDays: marks[i + 3]!,
-        capSlack: marks[i + 4]!,
-        work: marks[i + 5]!,
-      };
-      read.push({
-        number: marks[i]!,
-        type: board.types[marks[i + 1]!]!,
-        work: dates.work,
-        rides: marks[i + 6] === 1,
-        ...standOn(dates, today),
-      });
-    }
+    const read = datesIn(board, marks).map(({ number, type, rides, dates }): Mark => ({
+      number,
+      type,
+      work: dates.work,
+      rides,
+      ...standOn(dates, today),
+    }));
     read.sort((a, b) => (a.share ?? -1) - (b.share ?? -1));
     return { id, name, property, marks: read };
   });

@@ -1,0 +1,121 @@
+<script setup lang="ts">
+/** Homes by their verdict, the worst first, each with what would bring it back to sound. */
+import { computed, ref } from 'vue';
+import { dayFromIso } from '../../core/calendar/day.ts';
+import type { StandingVerdict } from '../../core/standing/standing.ts';
+import type { PlaceStanding, ShortfallAnswer, StandingAnswer } from '../../contract/standing/standing.ts';
+import { VERDICTS } from '../register/homeStanding.ts';
+import ChoiceList from '../kit/ChoiceList.vue';
+import DataTable, { type Column } from '../kit/DataTable.vue';
+import { say } from '../language/say.ts';
+
+const props = defineProps<{ answer: StandingAnswer }>();
+/** So many parts are named in a row; the rest opens. */
+const NAMED = 2;
+
+const verdict = ref<StandingVerdict | 'all'>('all');
+const find = ref('');
+const properties = computed(() => new Map(props.answer.properties.map(({ id, name }) => [id, name])));
+const nameOf = ({ name, propertyId }: PlaceStanding) => `${name}, ${properties.value.get(propertyId)!}`;
+const verdictOf = ({ figures }: PlaceStanding) => figures.standing.verdict;
+const rank = (it: PlaceStanding) => VERDICTS.indexOf(verdictOf(it));
+
+const choices = computed(() =>
+  (['all', ...VERDICTS] as const).map((value) => {
+    const count = value === 'all' ? props.answer.places.length : props.answer.whole.homes[value];
+    return { value, says: `${say(`standing.${value}`)} ${count}`, disabled: count === 0 };
+  }),
+);
+const rows = computed(() =>
+  props.answer.places
+    .filter(
+      (it) =>
+        (verdict.value === 'all' || verdictOf(it) === verdict.value) &&
+        `${nameOf(it)} ${it.tenant ?? ''}`.toLowerCase().includes(find.value.trim().toLowerCase()),
+    )
+    .sort((a, b) => rank(a) - rank(b) || b.figures.days.past - a.figures.days.past),
+);
+const tenantOf = ({ tenant, kind }: PlaceStanding) =>
+  tenant ?? say(kind === 'shared' ? 'standing.shared' : 'standing.vacant');
+
+const columns = computed<Column<PlaceStanding>[]>(() => [
+  {
+    key: 'verdict',
+    title: say('standing.column.verdict'),
+    says: (it) => say(`standing.${verdictOf(it)}`),
+    order: (it) => rank(it),
+  },
+  { key: 'home', title: say('standing.column.home'), says: nameOf },
+  { key: 'tenant', title: say('standing.column.tenant'), says: tenantOf },
+  {
+    key: 'parts',
+    title: say('standing.column.parts'),
+    says: ({ figures }) => say('standing.of', figures.standing.inOrder),
+    order: ({ figures }) => figures.standing.inOrder.count - figures.standing.inOrder.of,
+  },
+  {
+    key: 'past',
+    title: say('standing.column.past'),
+    says: ({ figures }) => String(figures.days.past),
+    order: ({ figures }) => figures.days.past,
+  },
+  { key: 'why', title: say('standing.column.why'), says: whyOf },
+]);
+
+function whyOf({ shortfalls, alarms, soundUntil }: PlaceStanding): string {
+  if (alarms > 0) return say('standing.why.alarm');
+  if (shortfalls.length > 0) return wordsOf(shortfalls[0]!);
+  return soundUntil
+    ? say('standing.why.until', { day: say.shortDay(dayFromIso(soundUntil)) })
+    : say('standing.why.nothing');
+}
+function wordsOf({ says, daysPast, by }: ShortfallAnswer): string {
+  const with_ = by ?? 'none';
+  return daysPast === null
+    ? say('standing.why.noRecord', { says, by: with_ })
+    : say('standing.why.past', { says, days: daysPast, by: with_ });
+}
+</script>
+
+<template>
+  <div class="row middle no-print">
+    <ChoiceList
+      v-model="verdict"
+      :legend="say('standing.column.verdict')"
+      hide-legend
+      look="chips"
+      :choices="choices"
+    />
+    <VTextField v-model="find" class="find push" density="compact" hide-details :label="say('standing.find')" />
+  </div>
+  <DataTable v-if="rows.length" :columns="columns" :rows="rows" :key-of="({ id }) => id" :page="25">
+    <template #verdict="{ row }"
+      ><span class="strong" :class="{ alarm: verdictOf(row) === 'breach', quiet: verdictOf(row) === 'sound' }">{{
+        say(`standing.${verdictOf(row)}`)
+      }}</span></template
+    >
+    <template #home="{ row }"
+      ><RouterLink :to="`/homes/${row.id}`">{{ nameOf(row) }}</RouterLink></template
+    >
+    <template #why="{ row }">
+      <template v-if="row.shortfalls.length">
+        <p v-if="row.alarms" class="alarm">{{ say('standing.why.alarm') }}</p>
+        <p v-for="it in row.shortfalls.slice(0, NAMED)" :key="it.number">
+          <RouterLink :to="`/line/${it.number}`">{{ wordsOf(it) }}</RouterLink><b v-if="it.safetyCritical">
+            {{ say('standing.why.critical') }}</b
+          >
+        </p>
+        <details v-if="row.shortfalls.length > NAMED">
+          <summary>{{ say('standing.why.more', { count: row.shortfalls.length - NAMED }) }}</summary>
+          <p v-for="it in row.shortfalls.slice(NAMED)" :key="it.number">
+            <RouterLink :to="`/line/${it.number}`">{{ wordsOf(it) }}</RouterLink><b v-if="it.safetyCritical">
+              {{ say('standing.why.critical') }}</b
+            >
+          </p>
+        </details>
+      </template>
+      <span v-else class="quiet">{{ whyOf(row) }}</span>
+    </template>
+  </DataTable>
+  <p v-else class="quiet">{{ say('standing.none.match') }}</p>
+</template>
