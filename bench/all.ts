@@ -14,18 +14,11 @@ const toy = process.argv.includes('--toy');
 let failed = 0;
 for (const name of Object.keys(scripts).filter((script) => /^bench(:|$)/.test(script) && script !== 'bench:all')) {
   const began = Date.now();
-  const run = () =>
-    spawnSync('npm', ['run', '--silent', name, ...(toy ? ['--', '--toy'] : [])], {
-      cwd: root,
-      encoding: 'utf8',
-      maxBuffer: 1e8,
-    });
-  let { status, stdout, stderr } = run();
-  // Those that use a browser: docs/decisions/034-browser-tests-once-more.md.
-  if (status !== 0 && toy) {
-    console.log(`${name}: failed, once more`, stdout, stderr);
-    ({ status, stdout, stderr } = run());
-  }
+  const { status, stdout, stderr } = spawnSync('npm', ['run', '--silent', name, ...(toy ? ['--', '--toy'] : [])], {
+    cwd: root,
+    encoding: 'utf8',
+    maxBuffer: 1e8,
+  });
   console.log(`${name}: ${status === 0 ? 'ran' : 'failed'}, ${Math.round((Date.now() - began) / 1000)} s`);
   if (status === 0) continue;
   failed += 1;

@@ -6,6 +6,7 @@ import { dismissSignal, type SignalSummary } from '../../contract/due/signals.ts
 import { useDesk } from '../people/deskStore.ts';
 import { api, photoUrl } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
+import { vFocusFirst } from '../kit/focusFirst.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -74,7 +75,7 @@ async function dismiss(id: string): Promise<void> {
           :label="say('signals.reason')"
           rows="1"
           :error-messages="errors.reason"
-          autofocus
+          v-focus-first
         />
         <VTextField
           v-model="entry.recheck"

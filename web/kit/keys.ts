@@ -1,8 +1,11 @@
 /** Hotkeys of a screen: one key, or two in a row ("g l"), while nobody is typing. */
 import { onBeforeUnmount, onMounted } from 'vue';
 
+/** Inputs that take no letters. */
+const PRESSED = ['radio', 'checkbox', 'button', 'submit', 'reset', 'file', 'range'];
+
 const isTyping = ({ target }: KeyboardEvent) =>
-  target instanceof HTMLInputElement ||
+  (target instanceof HTMLInputElement && !PRESSED.includes(target.type)) ||
   target instanceof HTMLTextAreaElement ||
   target instanceof HTMLSelectElement ||
   (target instanceof HTMLElement && target.isContentEditable);

@@ -6,6 +6,7 @@ import { firstRun } from '../../contract/people/people.ts';
 import { useDesk } from './deskStore.ts';
 import { openSession } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
+import { vFocusFirst } from '../kit/focusFirst.ts';
 import { say } from '../language/say.ts';
 import FrontPage from './FrontPage.vue';
 import Notice from '../kit/Notice.vue';
@@ -29,7 +30,7 @@ async function go(): Promise<void> {
         v-model="entry.organisation"
         :label="say('first.organisation')"
         :error-messages="errors.organisation"
-        autofocus
+        v-focus-first
       />
       <VTextField v-model="entry.name" :label="say('first.name')" autocomplete="name" :error-messages="errors.name" />
       <VTextField

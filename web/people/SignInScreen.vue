@@ -5,6 +5,7 @@ import { signIn } from '../../contract/people/people.ts';
 import { useDesk } from './deskStore.ts';
 import { openSession } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
+import { vFocusFirst } from '../kit/focusFirst.ts';
 import { say } from '../language/say.ts';
 import FrontPage from './FrontPage.vue';
 import Notice from '../kit/Notice.vue';
@@ -32,7 +33,7 @@ async function go(): Promise<void> {
         type="email"
         autocomplete="username"
         :error-messages="errors.email"
-        autofocus
+        v-focus-first
       />
       <VTextField
         v-model="entry.password"

@@ -8,6 +8,7 @@ import { judge, type ProofAnswer, type Verdict } from '../../contract/proof/proo
 import type { Specification } from '../../contract/register/machines.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
+import { vFocusFirst } from '../kit/focusFirst.ts';
 import { say } from '../language/say.ts';
 import SpecificationFields from '../register/SpecificationFields.vue';
 import Notice from '../kit/Notice.vue';
@@ -67,7 +68,7 @@ defineExpose({ key });
         :label="say('proof.reason')"
         rows="2"
         :error-messages="errors.reason"
-        autofocus
+        v-focus-first
         hide-details="auto"
       />
       <p class="small">
@@ -83,7 +84,7 @@ defineExpose({ key });
         :label="say('proof.why')"
         rows="2"
         :error-messages="errors.reason"
-        autofocus
+        v-focus-first
         hide-details="auto"
       />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.acceptNow') }}</VBtn>

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import { newBuilding, newPlace, PLACE_KINDS, type PropertySummary } from '../../contract/register/register.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
+import { vFocusFirst } from '../kit/focusFirst.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -37,7 +38,7 @@ async function save(): Promise<void> {
 <template>
   <div class="panel card stack close">
     <form class="fields" @submit.prevent="save">
-      <VTextField v-model="entry.name" :label="say('place.name')" :error-messages="place.errors.name" autofocus />
+      <VTextField v-model="entry.name" :label="say('place.name')" :error-messages="place.errors.name" v-focus-first />
       <VSelect
         v-model="entry.kind"
         :items="PLACE_KINDS.map((value) => ({ value, title: say(`place.kind.${value}`) }))"

@@ -4,6 +4,7 @@ import { onMounted, reactive } from 'vue';
 import { newProperty } from '../../contract/register/register.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
+import { vFocusFirst } from '../kit/focusFirst.ts';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
 import type { Practice } from '../../core/catalogue/practice.ts';
@@ -48,7 +49,7 @@ onMounted(load);
 
 <template>
   <form class="panel card fields wide-ones" @submit.prevent="save">
-    <VTextField v-model="entry.name" :label="say('property.name')" :error-messages="errors.name" autofocus />
+    <VTextField v-model="entry.name" :label="say('property.name')" :error-messages="errors.name" v-focus-first />
     <VTextField v-model="entry.address" :label="say('property.address')" :error-messages="errors.address" />
     <ZoneField v-model="entry.zone" :label="say('property.zone')" :error="errors.zone" />
     <WaterAndPractice v-model:water="entry.water" v-model:practice="entry.practice" :errors="errors" />
