@@ -2,6 +2,7 @@
 import { object, string, type InferType } from 'yup';
 import { DECISIONS, type Decision, type Verdict } from '../../core/faults/remedies.ts';
 import type { Sort } from '../../core/faults/sorting.ts';
+import type { Severity } from '../../core/faults/symptoms.ts';
 import { id, line, note } from '../form/fields.ts';
 import type { PatternLevel } from '../../core/faults/patterns.ts';
 
@@ -34,6 +35,8 @@ export interface RemedySummary {
 }
 
 export interface PatternsAnswer {
+  /** Faults of stated patterns, of all that were ever recorded. */
+  readonly counted: { readonly inPatterns: number; readonly of: number };
   readonly patterns: readonly PatternSummary[];
   /** Those that did not hold first. */
   readonly remedies: readonly RemedySummary[];
@@ -49,12 +52,17 @@ export interface PatternSummary {
   readonly level: PatternLevel;
   readonly group: string;
   readonly symptom: string;
+  readonly severity: Severity;
+  /** Minutes of repair a year at its pace, by the closings that say; 0 where nobody can tell. */
+  readonly minutesAYear: number;
   /** What it comes of; null where nobody can tell yet. */
   readonly sort: Sort | null;
   /** Most of its faults came while its part was in order. */
   readonly inOrder: boolean;
   /** The part whose upkeep the symptom makes due. */
   readonly pointNumber: number | null;
+  /** The parts that stand on its tape: those that the symptom makes due, as far as they were ever served. */
+  readonly pointNumbers: readonly number[];
   /** What fits, the first one first; nothing while a remedy is being watched. */
   readonly decisions: readonly Decision[];
   /** The evidence, a sentence each. */

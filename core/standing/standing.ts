@@ -56,8 +56,9 @@ export function standingOf(points: readonly StandingPoint[], onTime: Count, alar
     alarms > 0 || late.some(({ safetyCritical }) => safetyCritical) || late.length > counted.length * BREACH_SHARE;
   const known = counted.some(({ state }) => state !== 'noRecord');
   const kept = inOrder.count < inOrder.of ? 'watch' : 'sound';
+  const judged = known ? kept : 'unknown';
   return {
-    verdict: breach ? 'breach' : known ? kept : 'unknown',
+    verdict: breach ? 'breach' : judged,
     inOrder,
     onTime,
     evidence: {

@@ -1,11 +1,11 @@
 /** What recurs: patterns of faults, each with its evidence in sentences, what it comes of, and what was decided. */
-import { DAYS_A_MONTH, isoFromDay, type Day } from '../../core/calendar/day.ts';
+import { DAYS_A_MONTH, DAYS_A_YEAR, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { suspectsOf } from '../../core/faults/causes.ts';
 import type { Pattern } from '../../core/faults/patterns.ts';
 import type { Decision } from '../../core/faults/remedies.ts';
 import { sortOf, weigh, type Sort } from '../../core/faults/sorting.ts';
 import { stretchesOf } from '../../core/faults/stretches.ts';
-import { pointsOfSymptom } from '../../core/faults/symptoms.ts';
+import { pointsOfSymptom, REPAIR_HOURS, symptomOf } from '../../core/faults/symptoms.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import type { PatternsAnswer, PatternSummary } from '../../contract/faults/patterns.ts';
 import type { Call } from '../context/context.ts';
@@ -19,6 +19,9 @@ import { causeWords, closingWords } from './words.ts';
 
 /** Nothing is surer than this in words: the model is a model. */
 const MOST_TO_ONE = 1000;
+
+/** So many parts stand on the tape beside a pattern. */
+const MOST_SHOWN = 3;
 
 /** What fits a sort, the first one first; where nobody can tell yet, its cause is looked for. */
 const FITTING: Readonly<Record<Sort | 'unknown', readonly Decision[]>> = {
@@ -43,14 +46,23 @@ export async function listPatterns(call: Call): Promise<PatternsAnswer> {
       ({ machineId, group, verdict }) =>
         machineId === pattern.machineId && group === pattern.group && verdict === 'open',
     );
+  const stated = portfolio.patterns.filter(({ level }) => level === 'stated');
+  const patterns = portfolio.patterns.map((pattern) => {
+    const summary = summaryOf(call, portfolio, pattern, cyclesOf.get(pattern.machineId) ?? [], tenancies);
+    return watched(pattern) ? { ...summary, decisions: [] } : summary;
+  });
   return {
-    patterns: portfolio.patterns.map((pattern) => {
-      const summary = summaryOf(call, portfolio, pattern, cyclesOf.get(pattern.machineId) ?? [], tenancies);
-      return watched(pattern) ? { ...summary, decisions: [] } : summary;
-    }),
+    counted: { inPatterns: new Set(stated.flatMap(({ faultIds }) => faultIds)).size, of: portfolio.faults.size },
+    patterns: patterns.sort(byRiskAndCost),
     remedies,
   };
 }
+
+/** What may be stated before what is watched; of those the gravest symptom first, then what costs most a year. */
+const byRiskAndCost = (a: PatternSummary, b: PatternSummary) =>
+  Number(b.level === 'stated') - Number(a.level === 'stated') ||
+  REPAIR_HOURS[a.severity] - REPAIR_HOURS[b.severity] ||
+  b.minutesAYear - a.minutesAYear;
 
 function summaryOf(
   call: Call,
@@ -63,8 +75,9 @@ function summaryOf(
   const machine = portfolio.machines.get(pattern.machineId)!;
   const its = pattern.faultIds.map((id) => portfolio.faults.get(id)!);
   const place = portfolio.places.get(machine.placeId)!;
-  const [procedure] = pointsOfSymptom(machine.type, pattern.group);
-  const served = cycles.filter((it) => it.procedure === procedure);
+  const answering = pointsOfSymptom(machine.type, pattern.group);
+  const served = cycles.filter((it) => it.procedure === answering[0]);
+  const shown = cycles.filter((it) => answering.slice(0, MOST_SHOWN).includes(it.procedure));
   const households = tenancies.filter(({ placeId }) => placeId === place.id);
   const sort = sortOfPattern(portfolio, machine, pattern, its, served, households);
   return {
@@ -75,10 +88,13 @@ function summaryOf(
     place: place.name,
     level: pattern.level,
     group: pattern.group,
+    severity: symptomOf(pattern.group).severity,
+    minutesAYear: yearlyOf(pattern, its).minutes,
     symptom: say(`symptom.${pattern.group}`),
     sort,
     inOrder: 2 * its.filter((it) => upkeepBefore(it.openedDay, it.lineDay) === 'inOrder').length > its.length,
     pointNumber: served[0]?.number ?? null,
+    pointNumbers: [...new Set(shown.map(({ number }) => number))],
     decisions: FITTING[sort ?? 'unknown'],
     says: evidence(call, pattern, its),
     faults: its.map((fault) => ({
@@ -153,8 +169,31 @@ function evidence(call: Call, pattern: Pattern, its: readonly FaultHistoryRow[])
     ...(known.length > 0 ? [say('pattern.upkeep', { inOrder: inOrder.length, known: known.length })] : []),
     ...(households.size > 1 ? [say('pattern.households', { households: households.size })] : []),
     ...spent(call, its),
+    ...untilCured(call, yearlyOf(pattern, its)),
   ];
 }
+
+/**
+ * What a pattern costs a year at the pace of its faults, by the mean of the closings that say; 0 where none does, or
+ * where it has not lasted a quarter of a year.
+ */
+function yearlyOf({ firstDay, lastDay }: Pattern, its: readonly FaultHistoryRow[]) {
+  const years = (lastDay - firstDay) / DAYS_A_YEAR;
+  const mean = (values: readonly (number | null)[]) => {
+    const known = values.filter((value) => value !== null);
+    return known.length === 0 ? 0 : known.reduce((sum, value) => sum + value, 0) / known.length;
+  };
+  const perYear = years < 0.25 ? 0 : (its.length - 1) / years;
+  return {
+    minutes: perYear * mean(its.map(({ minutes }) => minutes)),
+    cost: perYear * mean(its.map(({ cost }) => cost)),
+  };
+}
+
+const untilCured = ({ env: { say } }: Call, { minutes, cost }: { minutes: number; cost: number }): string[] =>
+  minutes + cost < 1
+    ? []
+    : [say('pattern.untilCured', { minutes: Math.round(minutes), cost: cost < 1 ? 'none' : String(Math.round(cost)) })];
 
 /** Hours and money that its closings name, with how many do. */
 function spent({ env: { say } }: Call, its: readonly FaultHistoryRow[]): string[] {

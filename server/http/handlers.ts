@@ -70,6 +70,7 @@ import {
 } from '../register/machines.ts';
 import { readHomes } from '../pages/homes.ts';
 import { readPlace } from '../pages/place.ts';
+import { readTape } from '../pages/tape.ts';
 import { readTurnover } from '../pages/turnover.ts';
 import * as places from '../register/places.ts';
 import { removeMachine, removeUnits } from '../register/removal.ts';
@@ -232,6 +233,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'proof.read': bare((call, { id }) => readProof(call, id)),
   'proof.judge': formed(proofForms.judge, (call, form, { id }) => judgeProof(call, id, form)),
   'proof.undo': bare((call, { id }) => undoVerdict(call, id)),
+  'tape.read': bare((call, { scope, id }) => readTape(call, scope, id)),
   'standing.read': formed(standingOn, readStanding),
   'patterns.list': bare((call) => listPatterns(call)),
   'remedy.decide': formed(patternForms.decideRemedy, decideRemedy),

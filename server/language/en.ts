@@ -20,6 +20,8 @@ export const serverText = {
   'pattern.odds': 'That it is chance all the same: about one in {times, number}.',
   'pattern.cause':
     'Found in {count, number} of {coded, number} with a cause: {cause}.{words, plural, =0 {} one { One closing names none.} other { # closings name none.}}',
+  'pattern.untilCured':
+    'About {minutes, number} min{cost, select, none {} other { and {cost}}} a year until it is cured.',
   'pattern.minutes':
     '{minutes, plural, one {One minute} other {# minutes}} so far, as {count, plural, one {one closing says} other {# closings say}}.',
   'pattern.cost': '{cost, number} so far, as {count, plural, one {one closing says} other {# closings say}}.',
@@ -240,6 +242,24 @@ export const serverText = {
   'field.beforeStart': 'That is before the tenancy began.',
   'field.overlaps': 'The next tenancy has begun by then.',
   'field.windowEnds': 'The time to look at ends before it begins.',
+  'tape.move.give': 'Given{to, select, none {} other { to {to}}}',
+  'tape.move.start': 'Begun',
+  'tape.move.workDone': 'Work done, its test to come',
+  'tape.move.send': 'Sent',
+  'tape.move.accept': 'Accepted',
+  'tape.move.sendBack': 'Sent back{reason, select, none {} other {: {reason}}}',
+  'tape.move.notAble': 'Handed back{reason, select, none {} other {: {reason}}}',
+  'tape.move.cancel': 'Taken back',
+  'tape.move.withdraw': 'Taken back by the doer before it was judged',
+  'tape.move.undo': 'The verdict undone',
+  'tape.done':
+    'Done{grade, select, none {} other {, found {grade}}}; {state, select, waiting {awaiting its proof} sentBack {sent back} other {{evidence}}}{judge, select, none {} other { by {judge}}}',
+  'tape.deficiency': 'Deficiency: {says}',
+  'tape.deficiencyClosed': 'Deficiency put right: {says}. {done}',
+  'tape.movedIn': '{name} moved in',
+  'tape.movedOut': '{name} moved out',
+  'tape.remedy':
+    'Decided about “{symptom}”: {decision, select, interval {a shorter interval} assignee {somebody else does it} coaching {talk it through with the household} rootCause {put the cause right} other {replace it}}',
   'standing.others': '{count, plural, one {one more} other {# more}}, together',
   'standing.part': '{part} of {machine}',
   'field.past': 'Pick a day after today.',

@@ -64,7 +64,27 @@ describe('Faults that come back, in a browser', () => {
     expect(await section.getByText('Hose crushed behind the machine').count()).to.equal(5);
     await section.getByText('not closed yet').waitFor();
     await section.getByText('What it comes of, nobody can tell yet.').waitFor();
+    // Beside it its tape, and on the tape's own page all of it, as a list and as a file.
+    await section.getByRole('region', { name: /^Tape of Vented dryer/ }).waitFor();
     await expectFit(page, 'faults that come back');
+    await section.getByRole('link', { name: 'Its tape' }).click();
+    await page.getByRole('heading', { name: 'Vented dryer: its tape' }).waitFor();
+    await page.getByRole('img', { name: /7 parts, 6 faults and signals/ }).waitFor();
+    await page.getByRole('radio', { name: /^Faults and signals 11/ }).check();
+    expect(await page.getByRole('row').count(), 'a head and eleven rows').to.equal(12);
+    const whole = await page.getByRole('img', { name: /^Tape of/ }).boundingBox();
+    await page.keyboard.press('+');
+    await page.keyboard.press('+');
+    await page.getByRole('radio', { name: 'By month' }).and(page.locator(':checked')).waitFor();
+    await page.waitForFunction(
+      (width) => document.querySelector('.tape > svg')!.getBoundingClientRect().width > 3 * width,
+      whole!.width,
+    );
+    await expectFit(page, 'a tape by the month');
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Take this list as CSV' }).click();
+    expect((await download).suggestedFilename()).to.equal('Vented dryer.csv');
+    await page.goto('/faults');
     // One click decides; what comes after it is counted; a slip is taken back.
     await section.getByRole('button', { name: 'Put the cause right' }).click();
     const held = page.getByRole('region', { name: 'Did it hold?' });

@@ -212,6 +212,9 @@ export const deskText = {
   'proof.compare': 'compare',
   'proof.hash': 'Record {hash}',
   'faults.title': 'Faults',
+  'faults.openOnes': 'Open',
+  'faults.head':
+    '{stated, plural, =0 {No pattern is stated} one {One pattern stands behind {inPatterns, number} of {of, number} faults} other {# patterns stand behind {inPatterns, number} of {of, number} faults}}{failed, plural, =0 {} one {; one remedy did not hold} other {; # remedies did not hold}}. {open, plural, =0 {No fault is open} one {One fault is open} other {# faults are open}}{late, plural, =0 {} one {, one of them past its time} other {, # of them past their time}}.',
   'patterns.title': 'Comes back',
   'patterns.none': 'No fault comes back on one machine oftener than chance explains.',
   'patterns.level.stated': 'Something is wrong there that comes back: find its cause, not the same repair again.',

@@ -43,6 +43,16 @@ export const router = createRouter({
     { path: '/homes/labels', component: () => import('../register/LabelsScreen.vue'), meta: { manager: true } },
     { path: '/homes/:id', component: () => import('../pages/PlaceScreen.vue'), props: true },
     {
+      path: '/homes/:id/tape',
+      component: () => import('../pages/TapeScreen.vue'),
+      props: ({ params }) => ({ scope: 'place', id: params.id }),
+    },
+    {
+      path: '/machines/:id/tape',
+      component: () => import('../pages/TapeScreen.vue'),
+      props: ({ params }) => ({ scope: 'machine', id: params.id }),
+    },
+    {
       path: '/homes/:id/turnover',
       component: () => import('../register/TurnoverScreen.vue'),
       meta: { manager: true },

@@ -6,6 +6,7 @@ import type { Decision } from '../../core/faults/remedies.ts';
 import { api, newId } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
 import Notice from '../kit/Notice.vue';
+import PatternTape from './PatternTape.vue';
 import { say } from '../language/say.ts';
 
 defineProps<{ patterns: readonly PatternSummary[]; mayDecide: boolean }>();
@@ -33,7 +34,8 @@ async function decide({ machineId, group }: PatternSummary, decision: Decision):
         {{ say(`patterns.level.${it.level}`) }}
       </p>
       <p v-if="it.level === 'stated'" class="small strong">{{ say(`patterns.sort.${sortOf(it)}`) }}</p>
-      <p class="small">{{ it.says.join(' ') }}</p>
+      <p class="small lead">{{ it.says.join(' ') }}</p>
+      <PatternTape v-if="it.level === 'stated'" :pattern="it" />
       <p v-if="it.level === 'stated' && !it.decisions.length" class="small">{{ say('patterns.watched') }}</p>
       <p v-else-if="it.level === 'stated' && mayDecide" class="row close middle">
         <VBtn

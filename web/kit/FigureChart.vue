@@ -29,7 +29,7 @@ const props = defineProps<{
 const canvas = ref<HTMLCanvasElement>();
 let chart: Chart | undefined;
 /** From the strongest to the faintest, so that they are told apart without colour, too. */
-const TONES = ['ink', 'dew', 'fresh', 'edge', 'alarm', 'ink-3'];
+const TONES = ['ink', 'dew', 'fresh', 'hair', 'alarm', 'ink-3'];
 
 const tokenOf = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim();
 

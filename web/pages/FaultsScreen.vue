@@ -33,6 +33,20 @@ const unanswered = computed(
 );
 const closed = computed(() => answer.value?.faults.filter(({ closing }) => closing !== null) ?? []);
 
+/** What the page comes to, in a sentence. */
+const head = computed(() => {
+  const it = patterns.value.value;
+  return (
+    it && {
+      stated: it.patterns.filter(({ level }) => level === 'stated').length,
+      ...it.counted,
+      failed: it.remedies.filter(({ verdict }) => verdict === 'failed').length,
+      open: open.value.length,
+      late: open.value.filter(({ correctBy }) => correctBy < Date.now()).length,
+    }
+  );
+});
+
 /** The remedy that was decided just now, which may be undone. */
 const latest = ref<string | null>(null);
 async function decided(id: string): Promise<void> {
@@ -60,16 +74,17 @@ onMounted(() => Promise.all([changed(), deficiencies.reload()]));
     >
     <template v-if="answer">
       <AlarmList :alarms="unanswered" with-place @changed="changed" />
+      <p v-if="head" class="strong lead">{{ say('faults.head', head) }}</p>
+      <section aria-labelledby="open">
+        <h2 id="open">{{ say('faults.openOnes') }}</h2>
+        <p v-if="!open.length" class="quiet">{{ say('faults.none.why') }}</p>
+        <FaultList v-if="open.length" :faults="open" with-place @changed="changed" />
+      </section>
+      <section v-if="patterns.value.value" aria-labelledby="comes-back">
+        <h2 id="comes-back">{{ say('patterns.title') }}</h2>
+        <PatternList :patterns="patterns.value.value.patterns" :may-decide="desk.isManager" @decided="decided" />
+      </section>
       <div class="columns">
-        <section>
-          <p class="strong">{{ say('faults.open', { count: open.length }) }}</p>
-          <p v-if="!open.length" class="quiet">{{ say('faults.none.why') }}</p>
-          <FaultList v-if="open.length" :faults="open" with-place @changed="changed" />
-        </section>
-        <section v-if="patterns.value.value" aria-labelledby="comes-back">
-          <h2 id="comes-back">{{ say('patterns.title') }}</h2>
-          <PatternList :patterns="patterns.value.value.patterns" :may-decide="desk.isManager" @decided="decided" />
-        </section>
         <section v-if="patterns.value.value?.remedies.length" aria-labelledby="held">
           <h2 id="held">{{ say('remedies.title') }}</h2>
           <RemedyList

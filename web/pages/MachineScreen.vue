@@ -10,6 +10,7 @@ defineProps<{ number: string }>();
 <template>
   <MachineView :number="number" place-link>
     <template #office="{ machine }">
+      <RouterLink :to="`/machines/${machine.id}/tape`">{{ say('tape.open') }}</RouterLink>
       <section v-if="machine.series.length" class="stack close">
         <h2>{{ say('label.readings') }}</h2>
         <ReadingLine v-for="series in machine.series" :key="series.name" :series="series" />

@@ -119,9 +119,10 @@ onMounted(reload);
           </div>
           <p v-if="desk.isManager" class="row small no-print">
             <button v-if="place.machines.length" type="button" class="plain link" @click="listing = !listing">
-              {{ say('list.title') }}</button><RouterLink :to="`/homes/${place.id}/walk`">{{
-              say('place.walk')
+              {{ say('list.title') }}</button><RouterLink :to="`/homes/${place.id}/tape`">{{
+              say('tape.open')
             }}</RouterLink
+            ><RouterLink :to="`/homes/${place.id}/walk`">{{ say('place.walk') }}</RouterLink
             ><button type="button" class="plain link" @click="copying = !copying">{{ say('place.copy') }}</button
             ><button v-if="place.machines.length" type="button" class="plain link" @click="naming = !naming">
               {{ say('template.save') }}</button

@@ -8,7 +8,7 @@ import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from '../due/boardStore.ts';
 import ChoiceList from '../kit/ChoiceList.vue';
-import HomeList from './HomeList.vue';
+import HomesOfProperty from './HomesOfProperty.vue';
 import { standingsOf, VERDICTS } from './homeStanding.ts';
 import ManyForm from './ManyForm.vue';
 import PlaceForm from './PlaceForm.vue';
@@ -156,7 +156,7 @@ onMounted(() => Promise.all([reload(), board.load()]));
       />
       <ManyForm v-if="open?.property === property.id && open.what === 'many'" :property="property" @saved="saved" />
       <PlaceForm v-if="open?.property === property.id && open.what === 'place'" :property="property" @saved="saved()" />
-      <HomeList :places="property.places" :standings="standings" />
+      <HomesOfProperty :places="property.places" :standings="standings" />
     </section>
   </PageFrame>
 </template>

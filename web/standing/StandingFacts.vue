@@ -2,6 +2,7 @@
 /** The figures of a set of homes, each with its terms and with what it leaves out. */
 import { computed } from 'vue';
 import type { FiguresAnswer } from '../../contract/standing/standing.ts';
+import { EVIDENCE_LEVELS } from '../../core/proof/record.ts';
 import FactList, { type Fact } from '../kit/FactList.vue';
 import { say } from '../language/say.ts';
 
@@ -30,17 +31,11 @@ const facts = computed<Fact[]>(() => {
       value: onTime ? say('standing.services.value', { share: onTime.share }) : say('standing.services.none'),
       aside: onTime ? say('standing.services.aside', { low: onTime.low, high: onTime.high }) : undefined,
     },
-    {
-      name: say('standing.evidence'),
-      note: say('standing.evidence.note', { nothing: evidence.proven.of - shown }),
-      value: say('standing.evidence.value', {
-        proven: evidence.proven.count,
-        spotChecked: evidence.spotChecked.count,
-        checked: evidence.checked.count,
-        selfCertified: evidence.selfCertified.count,
-        attested: evidence.attested.count,
-      }),
-    },
+    ...EVIDENCE_LEVELS.map((level) => ({
+      name: say(`standing.level.${level}`),
+      value: say('standing.of', evidence[level]),
+    })),
+    { name: say('standing.level.none'), value: String(evidence.proven.of - shown) },
   ];
 });
 </script>
