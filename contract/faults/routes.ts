@@ -5,9 +5,11 @@ import type { ChangeDeficiency, CloseDeficiency, DeficienciesAnswer, ReportDefic
 import type { AnswerCheck, DiagnosisAnswer } from './diagnosis.ts';
 import type { CloseFault, CodeFault, FaultsAnswer, ReportFault } from './faults.ts';
 import type { DecideRemedy, PatternsAnswer } from './patterns.ts';
+import type { UpkeepEffectsAnswer } from './upkeepEffects.ts';
 
 export const faultsRoutes = {
   'patterns.list': passing<{ answer: PatternsAnswer }>()(read('/patterns', OFFICE)),
+  'upkeepEffects.list': passing<{ answer: UpkeepEffectsAnswer }>()(read('/upkeep-effects', OFFICE)),
   'remedy.decide': passing<{ form: DecideRemedy; answer: Made }>()(
     refusing(write('POST', '/remedies', MANAGER, 8, 60), 'noPattern'),
   ),

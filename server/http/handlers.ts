@@ -38,6 +38,7 @@ import * as deficiencies from '../faults/deficiencies.ts';
 import * as alarms from '../faults/alarms.ts';
 import { listPatterns } from '../faults/patterns.ts';
 import { decideRemedy, withdrawRemedy } from '../faults/remedies.ts';
+import { listUpkeepEffects } from '../faults/upkeepEffects.ts';
 import { closeFault, codeFault } from '../faults/closing.ts';
 import { answerCheck, readDiagnosis } from '../faults/diagnosis.ts';
 import { listFaults, listUncoded, reportFault } from '../faults/faults.ts';
@@ -236,6 +237,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'tape.read': bare((call, { scope, id }) => readTape(call, scope, id)),
   'standing.read': formed(standingOn, readStanding),
   'patterns.list': bare((call) => listPatterns(call)),
+  'upkeepEffects.list': bare((call) => listUpkeepEffects(call)),
   'remedy.decide': formed(patternForms.decideRemedy, decideRemedy),
   'remedy.withdraw': bare((call, { id }) => withdrawRemedy(call, id)),
   'faults.list': bare(async (call) => ({ faults: await listFaults(call, {}), uncoded: await listUncoded(call) })),

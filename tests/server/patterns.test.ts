@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import type { PatternsAnswer, PatternSummary } from '../../contract/faults/patterns.ts';
+import type { UpkeepEffectsAnswer } from '../../contract/faults/upkeepEffects.ts';
 import { letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
 
 /** What recurs, from reports over HTTP to the sentences that the office reads. */
@@ -140,5 +141,26 @@ describe('Faults that come back', () => {
 
   it('are the office’s to read, not a tenant’s', async () => {
     await flat.tenant.get('/patterns').expect(403);
+  });
+
+  it('are held against upkeep: how a part stood strictly before each fault, by the line drawn at its service', async () => {
+    const effects = async () => (await house.manager.get('/upkeep-effects').expect(200)).body as UpkeepEffectsAnswer;
+    expect((await effects()).effects).to.deep.equal([]);
+    await serve();
+    // Served once: due after a year, then a year past its line. Four faults in order, five past.
+    for (let i = 0; i < 9; i += 1) {
+      await letDaysPass(house, i < 4 ? 80 : 75);
+      await close(await report('dryer.damp'), 'dryer.duct');
+    }
+    await letDaysPass(house, 10);
+    const { effects: told, untold } = await effects();
+    expect(told).to.have.length(1);
+    const [duct] = told;
+    expect(duct).to.include({ kind: 'duct', minutesAFault: null });
+    expect([duct!.inOrder.faults, duct!.past.faults]).to.deep.equal([4, 5]);
+    expect(duct!.inOrder.years + duct!.past.years).to.be.closeTo((4 * 80 + 5 * 75 + 10) / 365, 0.01);
+    expect(duct!.low).to.be.lessThan(1);
+    expect(duct!.high).to.be.greaterThan(1);
+    expect(untold.map(({ kind }) => kind)).to.not.include('duct');
   });
 });

@@ -183,6 +183,14 @@ export interface WebText extends SharedText, FieldsText {
   'edit.step.title': None;
   'edit.step.up': None;
   'edit.title': None;
+  'effect.cost': { faults: number; low: number; high: number; minutes: string | number; cost: string | number };
+  'effect.fewer': None;
+  'effect.lead': None;
+  'effect.more': None;
+  'effect.ratio': { ratio: number; low: number; high: number; past: number; pastYears: number; inOrder: number; inOrderYears: number };
+  'effect.title': None;
+  'effect.unclear': None;
+  'effect.untold': { kinds: string | number };
   'failed': None;
   'fault.kept': None;
   'fault.known': { at: string | number };

@@ -12,6 +12,7 @@ import DeficiencyList from '../faults/DeficiencyList.vue';
 import PatternList from '../faults/PatternList.vue';
 import FaultList from '../faults/FaultList.vue';
 import RemedyList from '../faults/RemedyList.vue';
+import UpkeepEffects from '../faults/UpkeepEffects.vue';
 import PageFrame from '../kit/PageFrame.vue';
 
 const desk = useDesk();
@@ -19,6 +20,7 @@ const board = useBoard();
 const faults = useLoading(() => api('faults.list'));
 const { value: answer, reload } = faults;
 const patterns = useLoading(() => api('patterns.list'));
+const effects = useLoading(() => api('upkeepEffects.list'));
 const signals = useLoading(() => api('signals.list'));
 const deficiencies = useLoading(() => api('deficiencies.list'));
 const open = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt === null) ?? []);
@@ -64,7 +66,7 @@ async function changed(): Promise<void> {
   ]);
   if (desk.isManager) await board.load();
 }
-onMounted(() => Promise.all([changed(), deficiencies.reload()]));
+onMounted(() => Promise.all([changed(), deficiencies.reload(), effects.reload()]));
 </script>
 
 <template>
@@ -93,6 +95,10 @@ onMounted(() => Promise.all([changed(), deficiencies.reload()]));
             :may-decide="desk.isManager"
             @changed="patterns.reload()"
           />
+        </section>
+        <section v-if="effects.value.value" aria-labelledby="effects">
+          <h2 id="effects">{{ say('effect.title') }}</h2>
+          <UpkeepEffects :answer="effects.value.value" />
         </section>
         <section>
           <h2>{{ say('signals.title') }}</h2>

@@ -133,5 +133,16 @@ export const standingText = {
   'tape.column.by': 'By',
   'tape.csv': 'Take this list as CSV',
   'tape.empty': 'Nothing has happened here yet.',
+  'effect.title': 'Upkeep and faults',
+  'effect.lead':
+    'Whether parts that are past their line bring more faults here than parts in order. How each stood is read strictly before its fault; late households and frail machines are allowed for.',
+  'effect.more': 'past their line they bring more faults.',
+  'effect.fewer': 'past their line they brought fewer faults, which is hardly their doing.',
+  'effect.unclear': 'nobody can tell yet.',
+  'effect.ratio':
+    '{ratio, number} times as many past the line as in order (95 % sure: {low, number} to {high, number}). {past, plural, one {One fault} other {# faults}} in {pastYears, number} part-years past, {inOrder, number} in {inOrderYears, number} in order.',
+  'effect.cost':
+    'A hundred past-line days bring {faults, number} faults beside those that come anyway ({low, number} to {high, number}){minutes, select, none {} other {, {minutes} min of repair each}}{cost, select, none {} other {, {cost} each}}.',
+  'effect.untold': 'Too few faults, or too little time past the line, to say anything of: {kinds}.',
   'standing.log': 'Log: {entries, number} entries, head {head}',
 } as const;

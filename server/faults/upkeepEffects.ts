@@ -1,0 +1,118 @@
+/** What being past the line does to faults here, by kind of part, and what a past-line day costs. */
+import { DAYS_A_YEAR, type Day } from '../../core/calendar/day.ts';
+import { procedureOf } from '../../core/catalogue/catalogue.ts';
+import type { PointKind } from '../../core/catalogue/types.ts';
+import { pointsOfSymptom } from '../../core/faults/symptoms.ts';
+import { beganPast, upkeepEffect, type MachineExposure, type UpkeepEffect } from '../../core/faults/upkeepEffect.ts';
+import { grouped } from '../../core/statistics/grouped.ts';
+import type { UpkeepEffectSummary, UpkeepEffectsAnswer } from '../../contract/faults/upkeepEffects.ts';
+import type { Call } from '../context/context.ts';
+import { readCycles, type ServiceCycle } from '../sql/faultEvidence.ts';
+import type { FaultHistoryRow } from '../sql/faultHistory.ts';
+import { readPortfolio, type Portfolio } from './portfolio.ts';
+
+/** One part's time at risk, with the faults that it answers to. */
+interface PartExposure extends MachineExposure {
+  readonly kind: PointKind;
+  readonly faults: readonly FaultHistoryRow[];
+}
+
+/** The effect for every kind of part that has been served here; those of which nothing can be said yet by name. */
+export async function listUpkeepEffects(call: Call): Promise<UpkeepEffectsAnswer> {
+  const portfolio = await readPortfolio(call);
+  const cycles = await readCycles(call.db, [...portfolio.machines.keys()]);
+  const kinds = grouped(exposuresOf(portfolio, cycles), ({ kind }) => kind);
+  const told = [...kinds].map(([, parts]) => ({
+    kind: parts[0]!.kind,
+    effect: upkeepEffect(parts),
+    faults: parts.flatMap(({ faults }) => faults),
+  }));
+  return {
+    effects: told.flatMap(({ kind, effect, faults }) => (effect ? [summaryOf(kind, effect, faults)] : [])),
+    untold: told.flatMap(({ kind, effect, faults }) => (effect ? [] : [{ kind, faults: faults.length }])),
+  };
+}
+
+/** Part-years of a cycle on either side of its line, from a first day on. */
+function atRisk({ servedDay, lineDay }: ServiceCycle, from: Day, to: Day) {
+  const start = Math.max(servedDay, from);
+  const turn = Math.min(Math.max(lineDay, start), to);
+  return { inOrder: Math.max(0, turn - start) / DAYS_A_YEAR, past: Math.max(0, to - turn) / DAYS_A_YEAR };
+}
+
+function exposuresOf(portfolio: Portfolio, cycles: readonly ServiceCycle[]): PartExposure[] {
+  const parts = [...grouped(cycles, ({ machineId, procedure }) => `${machineId} ${procedure}`).values()];
+  const lateness = latenessOf(portfolio, parts);
+  return parts.map((its) => {
+    const { machineId, procedure } = its[0]!;
+    const machine = portfolio.machines.get(machineId)!;
+    const { since, until } = portfolio.daysOf(machine);
+    const faults = (portfolio.byMachine.get(machineId) ?? []).filter(
+      ({ symptom, openedDay }) =>
+        openedDay > its[0]!.servedDay && pointsOfSymptom(machine.type, symptom)[0] === procedure,
+    );
+    const count = { inOrder: 0, past: 0 };
+    for (const { openedDay } of faults) {
+      // As it stood on the day before, by the line that was drawn at its service: the fault moves the line itself.
+      const asOfDay = openedDay - 1;
+      const cycle = its.findLast(({ servedDay }) => servedDay <= asOfDay)!;
+      count[beganPast({ onsetDay: openedDay, asOfDay, past: asOfDay > cycle.lineDay }) ? 'past' : 'inOrder'] += 1;
+    }
+    const years = { inOrder: 0, past: 0 };
+    for (const [i, cycle] of its.entries()) {
+      const its_ = atRisk(cycle, since, Math.min(until, its[i + 1]?.servedDay ?? until));
+      years.inOrder += its_.inOrder;
+      years.past += its_.past;
+    }
+    return {
+      kind: procedureOf(procedure).kind,
+      faults,
+      inOrder: { years: years.inOrder, faults: count.inOrder },
+      past: { years: years.past, faults: count.past },
+      lateness: lateness(machineId),
+    };
+  });
+}
+
+/** No single service counts as earlier, or later, than this share of its interval. */
+const [EARLIEST, LATEST] = [-1, 3];
+
+/**
+ * How late the household of a machine serves the parts of its other machines, by services that no fault of theirs can
+ * have moved; where nothing is known of it, as late as all.
+ */
+function latenessOf({ machines, byMachine }: Portfolio, parts: readonly (readonly ServiceCycle[])[]) {
+  const known = parts.flatMap((its) => {
+    const { machineId } = its[0]!;
+    const faults = byMachine.get(machineId) ?? [];
+    return its.slice(0, -1).flatMap(({ servedDay, lineDay }, i) => {
+      const next = its[i + 1]!.servedDay;
+      if (faults.some(({ openedDay }) => servedDay < openedDay && openedDay <= next)) return [];
+      const share = (next - lineDay) / Math.max(1, lineDay - servedDay);
+      return [
+        { machineId, placeId: machines.get(machineId)!.placeId, share: Math.min(LATEST, Math.max(EARLIEST, share)) },
+      ];
+    });
+  });
+  const mean = (some: readonly { readonly share: number }[]) =>
+    some.length === 0 ? undefined : some.reduce((sum, { share }) => sum + share, 0) / some.length;
+  const all = mean(known) ?? 0;
+  const byPlace = grouped(known, ({ placeId }) => placeId);
+  return (machineId: string): number =>
+    mean((byPlace.get(machines.get(machineId)!.placeId) ?? []).filter((it) => it.machineId !== machineId)) ?? all;
+}
+
+function summaryOf(kind: PointKind, effect: UpkeepEffect, faults: readonly FaultHistoryRow[]): UpkeepEffectSummary {
+  const per100 = (ratio: number) => (effect.perYear * (ratio - 1) * 100) / DAYS_A_YEAR;
+  const mean = (values: readonly (number | null)[]) => {
+    const known = values.filter((value) => value !== null);
+    return known.length === 0 ? null : known.reduce((sum, value) => sum + value, 0) / known.length;
+  };
+  return {
+    kind,
+    ...effect,
+    faultsPer100Days: { middle: per100(effect.ratio), low: per100(effect.low), high: per100(effect.high) },
+    minutesAFault: mean(faults.map(({ minutes }) => minutes)),
+    costAFault: mean(faults.map(({ cost }) => cost)),
+  };
+}
