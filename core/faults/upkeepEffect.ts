@@ -56,40 +56,65 @@ const LEAST_YEARS = 0.5;
 const SHAPE = { middle: Math.log(4), spread: 1 };
 const SLOPE = { middle: 0, spread: 2 };
 const ROUNDS = 60;
-const CLOSE = 1e-8;
+/** In logarithms: a hundred-thousandth of a ratio is nothing to anybody. */
+const CLOSE = 1e-5;
 const Z95 = 1.959_963_984_540_054;
 
 /** Logarithms of the base rate and the ratio, the slope of the covariate, and the logarithm of the frailty's shape. */
 type Parameters = readonly [rate: number, ratio: number, slope: number, shape: number];
 
+/** Machines as columns: the sums below run over tens of thousands of them, dozens of times. */
+interface Columns {
+  readonly count: Float64Array;
+  readonly pastFaults: Float64Array;
+  readonly inOrderYears: Float64Array;
+  readonly pastYears: Float64Array;
+  readonly lateness: Float64Array;
+}
+
+function columnsOf(machines: readonly MachineExposure[]): Columns {
+  const middle = machines.reduce((sum, { lateness }) => sum + lateness, 0) / machines.length;
+  const column = (of: (machine: MachineExposure) => number) => Float64Array.from(machines, of);
+  return {
+    count: column(({ inOrder, past }) => inOrder.faults + past.faults),
+    pastFaults: column(({ past }) => past.faults),
+    inOrderYears: column(({ inOrder }) => inOrder.years),
+    pastYears: column(({ past }) => past.years),
+    lateness: column(({ lateness }) => lateness - middle),
+  };
+}
+
 /** The gradient of the penalised log likelihood. */
-function gradient(machines: readonly MachineExposure[], [a, b, slope, c]: Parameters): number[] {
+function gradient(of: Columns, [a, b, slope, c]: Parameters): number[] {
   const [ratio, shape] = [Math.exp(b), Math.exp(c)];
-  const sum = [0, 0, 0, 0];
-  for (const { inOrder, past, lateness } of machines) {
-    const rate = Math.exp(a + slope * lateness);
-    const count = inOrder.faults + past.faults;
-    const expected = rate * (inOrder.years + ratio * past.years);
+  let [byRate, byRatio, bySlope, byShape] = [0, 0, 0, 0];
+  for (let i = 0; i < of.count.length; i += 1) {
+    const rate = Math.exp(a + slope * of.lateness[i]!);
+    const count = of.count[i]!;
+    const pastExpected = rate * ratio * of.pastYears[i]!;
+    const expected = rate * of.inOrderYears[i]! + pastExpected;
     const share = (shape + count) / (shape + expected);
     const beyond = count - share * expected;
-    sum[0]! += beyond;
-    sum[1]! += past.faults - share * rate * ratio * past.years;
-    sum[2]! += lateness * beyond;
-    let dispersion = Math.log(shape / (shape + expected)) + 1 - share;
-    for (let j = 0; j < count; j += 1) dispersion += 1 / (shape + j);
-    sum[3]! += shape * dispersion;
+    byRate += beyond;
+    byRatio += of.pastFaults[i]! - share * pastExpected;
+    bySlope += of.lateness[i]! * beyond;
+    byShape += Math.log(shape / (shape + expected)) + 1 - share;
+    for (let j = 0; j < count; j += 1) byShape += 1 / (shape + j);
   }
-  sum[2]! -= (slope - SLOPE.middle) / SLOPE.spread ** 2;
-  sum[3]! -= (c - SHAPE.middle) / SHAPE.spread ** 2;
-  return sum;
+  return [
+    byRate,
+    byRatio,
+    bySlope - (slope - SLOPE.middle) / SLOPE.spread ** 2,
+    shape * byShape - (c - SHAPE.middle) / SHAPE.spread ** 2,
+  ];
 }
 
 /** Minus the second derivatives, by central differences of the gradient. */
-function information(machines: readonly MachineExposure[], at: Parameters): number[][] {
+function information(of: Columns, at: Parameters): number[][] {
   const step = 1e-4;
   const columns = at.map((_, i) => {
     const moved = (by: number) => at.map((value, j) => (i === j ? value + by : value)) as unknown as Parameters;
-    const [up, down] = [gradient(machines, moved(step)), gradient(machines, moved(-step))];
+    const [up, down] = [gradient(of, moved(step)), gradient(of, moved(-step))];
     return up.map((value, j) => -(value - down[j]!) / (2 * step));
   });
   return columns.map((column, i) => column.map((value, j) => (value + columns[j]![i]!) / 2));
@@ -117,6 +142,16 @@ function solve(matrix: readonly (readonly number[])[], right: readonly number[])
   return found;
 }
 
+/** Newton's step; where the surface is not arched there, each coordinate up its own slope. */
+function stepFrom(of: Columns, at: Parameters): number[] {
+  const [slopes, curves] = [gradient(of, at), information(of, at)];
+  const step = solve(curves, slopes);
+  const arched = curves.every((row, i) => row[i]! > 0);
+  return arched && step.reduce((sum, value, i) => sum + value * slopes[i]!, 0) > 0
+    ? step
+    : slopes.map((slope, i) => slope / Math.max(1, Math.abs(curves[i]![i]!)));
+}
+
 const total = (machines: readonly MachineExposure[], of: 'inOrder' | 'past'): AtRisk => ({
   years: machines.reduce((sum, machine) => sum + machine[of].years, 0),
   faults: machines.reduce((sum, machine) => sum + machine[of].faults, 0),
@@ -127,18 +162,20 @@ export function upkeepEffect(machines: readonly MachineExposure[]): UpkeepEffect
   const [inOrder, past] = [total(machines, 'inOrder'), total(machines, 'past')];
   if (inOrder.faults + past.faults < LEAST_FAULTS || Math.min(inOrder.faults, past.faults) < 1) return null;
   if (Math.min(inOrder.years, past.years) < LEAST_YEARS) return null;
-  const middle = machines.reduce((sum, { lateness }) => sum + lateness, 0) / machines.length;
-  const centred = machines.map((machine) => ({ ...machine, lateness: machine.lateness - middle }));
+  const columns = columnsOf(machines);
   const rateOf = ({ faults, years }: AtRisk) => (faults + 0.5) / years;
   let at: Parameters = [Math.log(rateOf(inOrder)), Math.log(rateOf(past) / rateOf(inOrder)), 0, SHAPE.middle];
+  const longest = [1, 1, 1, 1];
+  let before = [0, 0, 0, 0];
   for (let round = 0; round < ROUNDS; round += 1) {
-    const step = solve(information(centred, at), gradient(centred, at));
-    // No stride longer than one in a logarithm: far from the top the curve misleads.
-    const longest = Math.max(1, ...step.map(Math.abs));
-    at = at.map((value, i) => value + step[i]! / longest) as unknown as Parameters;
-    if (Math.max(...step.map(Math.abs)) < CLOSE) break;
+    const step = stepFrom(columns, at);
+    // No stride longer than one in a logarithm, and half as long where the last one overshot.
+    for (const i of step.keys()) if (step[i]! * before[i]! < 0) longest[i]! /= 2;
+    before = step.map((value, i) => Math.sign(value) * Math.min(longest[i]!, Math.abs(value)));
+    at = at.map((value, i) => value + before[i]!) as unknown as Parameters;
+    if (Math.max(...before.map(Math.abs)) < CLOSE) break;
   }
-  const variance = solve(information(centred, at), [0, 1, 0, 0])[1]!;
+  const variance = solve(information(columns, at), [0, 1, 0, 0])[1]!;
   const half = Z95 * Math.sqrt(Math.max(0, variance));
   return {
     ratio: Math.exp(at[1]),

@@ -11,7 +11,7 @@ import type { PatternsAnswer, PatternSummary } from '../../contract/faults/patte
 import type { Call } from '../context/context.ts';
 import { machineName } from '../lookup/names.ts';
 import { readCycles, type ServiceCycle } from '../sql/faultEvidence.ts';
-import type { FaultHistoryRow } from '../sql/faultHistory.ts';
+import type { FaultHistoryRow, PortfolioMachine } from '../sql/faultHistory.ts';
 import type { Row } from '../store/tables.ts';
 import { readPortfolio, type Portfolio } from './portfolio.ts';
 import { describeRemedies } from './remedies.ts';
@@ -109,7 +109,7 @@ function summaryOf(
 /** What a pattern comes of, by its causes, its upkeep and its households; null where nobody can tell yet. */
 function sortOfPattern(
   { daysOf }: Portfolio,
-  machine: Row<'machine'>,
+  machine: PortfolioMachine,
   pattern: Pattern,
   its: readonly FaultHistoryRow[],
   cycles: readonly ServiceCycle[],

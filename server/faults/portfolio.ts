@@ -1,43 +1,80 @@
 /** The faults of a whole portfolio by machine, and the patterns in them. */
-import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
+import type { Day } from '../../core/calendar/day.ts';
 import { patternsOf, type Pattern } from '../../core/faults/patterns.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import type { Call } from '../context/context.ts';
-import { readFaultHistory, type FaultHistoryRow } from '../sql/faultHistory.ts';
+import { dayReader } from '../lookup/dayReader.ts';
+import {
+  readFaultHistory,
+  readPortfolioMachines,
+  type FaultHistoryRow,
+  type PortfolioMachine,
+} from '../sql/faultHistory.ts';
+import type { Store } from '../store/store.ts';
 import type { Row } from '../store/tables.ts';
 
 export interface Portfolio {
-  readonly machines: ReadonlyMap<string, Row<'machine'>>;
+  readonly machines: ReadonlyMap<string, PortfolioMachine>;
   readonly places: ReadonlyMap<string, Row<'place'>>;
   readonly faults: ReadonlyMap<string, FaultHistoryRow>;
   readonly byMachine: ReadonlyMap<string, readonly FaultHistoryRow[]>;
   /** The surest first. */
   readonly patterns: readonly Pattern[];
   /** The first day on which a machine's faults would be known, and the last: retired, or today. */
-  daysOf(machine: Row<'machine'>): { readonly since: Day; readonly until: Day };
+  daysOf(machine: PortfolioMachine): { readonly since: Day; readonly until: Day };
 }
 
-/** Reads all faults of the caller's organisation and finds what recurs in them. */
-export async function readPortfolio({ db, now, actor: { organisationId } }: Call): Promise<Portfolio> {
+/** What a portfolio is worked out from. */
+const TABLES = ['property', 'place', 'machine', 'fault', 'line', 'tenancy'] as const;
+/** No zone's midnight falls inside a quarter of an hour, so a portfolio of one is that of all of it. */
+const QUARTER_HOUR_MS = 900_000;
+
+interface KeptPortfolio {
+  readonly key: string;
+  readonly portfolio: Promise<Portfolio>;
+}
+
+const kept = new WeakMap<Store, Map<string, KeptPortfolio>>();
+
+/**
+ * All faults of the caller's organisation and what recurs in them. What was found is kept until something that it comes
+ * from is written; a call that writes reads for itself.
+ */
+export function readPortfolio(call: Call): Promise<Portfolio> {
+  if (call.db.transaction) return findPortfolio(call);
+  const { store } = call.env;
+  const known = kept.get(store) ?? new Map<string, KeptPortfolio>();
+  kept.set(store, known);
+  const key = `${store.revisionOf(TABLES)} ${Math.floor(call.now / QUARTER_HOUR_MS)}`;
+  const before = known.get(call.actor.organisationId);
+  if (before?.key === key) return before.portfolio;
+  const portfolio = findPortfolio(call);
+  known.set(call.actor.organisationId, { key, portfolio });
+  // What failed is asked for again.
+  portfolio.catch(() => known.delete(call.actor.organisationId));
+  return portfolio;
+}
+
+async function findPortfolio({ db, now, actor: { organisationId } }: Call): Promise<Portfolio> {
   const [properties, places, machines, history] = await Promise.all([
     db.property.all({ organisationId }),
     db.place.all({ organisationId }),
-    db.machine.all({ organisationId }),
+    readPortfolioMachines(db, organisationId),
     readFaultHistory(db, organisationId),
   ]);
   const placeOf = new Map(places.map((place) => [place.id, place]));
-  const zoneOf = new Map(properties.map(({ id, zone }) => [id, zone]));
-  const daysOf = ({ placeId, createdAt, retiredDay }: Row<'machine'>) => {
-    const zone = zoneOf.get(placeOf.get(placeId)!.propertyId)!;
-    return { since: dayOfInstant(createdAt, zone), until: retiredDay ?? dayOfInstant(now, zone) };
+  const readers = new Map(properties.map(({ zone }) => [zone, dayReader(zone)]));
+  const readerOf = new Map(properties.map(({ id, zone }) => [id, readers.get(zone)!]));
+  const daysOf = ({ placeId, createdAt, retiredDay }: PortfolioMachine) => {
+    const dayOf = readerOf.get(placeOf.get(placeId)!.propertyId)!;
+    return { since: dayOf(createdAt), until: retiredDay ?? dayOf(now) };
   };
   const byMachine = grouped(history, ({ machineId }) => machineId);
   const patterns = patternsOf(
     machines.map((machine) => ({
       id: machine.id,
       type: machine.type,
-      sinceDay: daysOf(machine).since,
-      untilDay: daysOf(machine).until,
+      ...spanOf(daysOf(machine)),
       faults: (byMachine.get(machine.id) ?? []).map(({ id, symptom, openedDay, cause }) => ({
         id,
         symptom,
@@ -45,7 +82,7 @@ export async function readPortfolio({ db, now, actor: { organisationId } }: Call
         cause,
       })),
     })),
-    Math.max(...properties.map(({ zone }) => dayOfInstant(now, zone))),
+    Math.max(...properties.map(({ zone }) => readers.get(zone)!(now))),
   );
   return {
     machines: new Map(machines.map((machine) => [machine.id, machine])),
@@ -56,3 +93,8 @@ export async function readPortfolio({ db, now, actor: { organisationId } }: Call
     daysOf,
   };
 }
+
+const spanOf = ({ since, until }: { readonly since: Day; readonly until: Day }) => ({
+  sinceDay: since,
+  untilDay: until,
+});

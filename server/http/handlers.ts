@@ -38,7 +38,7 @@ import * as deficiencies from '../faults/deficiencies.ts';
 import * as alarms from '../faults/alarms.ts';
 import { listPatterns } from '../faults/patterns.ts';
 import { decideRemedy, withdrawRemedy } from '../faults/remedies.ts';
-import { listUpkeepEffects } from '../faults/upkeepEffects.ts';
+import { listUpkeepEffects } from '../standing/upkeepEffects.ts';
 import { closeFault, codeFault } from '../faults/closing.ts';
 import { answerCheck, readDiagnosis } from '../faults/diagnosis.ts';
 import { listFaults, listUncoded, reportFault } from '../faults/faults.ts';

@@ -1,6 +1,7 @@
 /** SQL that only SQLite has: every fault with what stood before it. */
 import type { Remedy } from '../../core/faults/closing.ts';
 import type { Db } from '../store/db.ts';
+import type { Row } from '../store/tables.ts';
 import { ask } from './connection.ts';
 
 export interface FaultHistoryRow {
@@ -44,5 +45,21 @@ SELECT fault.id, fault.machine_id AS machineId, fault.symptom, fault.opened_day 
 FROM fault
 WHERE fault.organisation_id = ?1
 ORDER BY fault.opened_day, fault.opened_at, fault.id`,
+    [organisationId],
+  );
+
+/** Of a machine what its faults are judged by: read for all of a portfolio, so nothing more. */
+export type PortfolioMachine = Pick<
+  Row<'machine'>,
+  'id' | 'placeId' | 'type' | 'label' | 'number' | 'createdAt' | 'retiredDay'
+>;
+
+/** Every machine of an organisation, retired ones too. */
+export const readPortfolioMachines = (db: Db, organisationId: string): Promise<PortfolioMachine[]> =>
+  ask<PortfolioMachine>(
+    db,
+    `
+SELECT id, place_id AS placeId, type, label, number, created_at AS createdAt, retired_day AS retiredDay
+FROM machine WHERE organisation_id = ?1`,
     [organisationId],
   );

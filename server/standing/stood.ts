@@ -1,10 +1,11 @@
 /** Every part with its trace, read from lines, holds and proofs: what all standing is worked out from. */
-import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
+import type { Day } from '../../core/calendar/day.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { riskWeight } from '../../core/catalogue/types.ts';
 import { segmentsOf, type Trace, type DrawnLine, type HeldDays } from '../../core/standing/trace.ts';
 import type { StoodPoint } from '../../core/standing/figures.ts';
 import { lacks } from '../due/pointFacts.ts';
+import { dayReader } from '../lookup/dayReader.ts';
 import { readTraces, readEvidenceOn, type TraceRow } from '../sql/standing.ts';
 import type { Db } from '../store/db.ts';
 import { factsOf, type Fact } from '../store/facts.ts';
@@ -17,19 +18,6 @@ export interface PlacedPoint extends StoodPoint {
   readonly machineType: string;
   readonly label: string;
   readonly placeId: string;
-}
-
-const QUARTER_HOUR_MS = 900_000;
-
-/** Days of many instants in a zone. No zone's midnight falls inside a quarter of an hour, so each is asked once. */
-export function dayReader(zone: string): (instant: number) => Day {
-  const known = new Map<number, Day>();
-  return (instant) => {
-    const quarter = Math.floor(instant / QUARTER_HOUR_MS);
-    let day = known.get(quarter);
-    if (day === undefined) known.set(quarter, (day = dayOfInstant(instant, zone)));
-    return day;
-  };
 }
 
 /** Lines as SQL gathers them. */

@@ -66,7 +66,11 @@ async function changed(): Promise<void> {
   ]);
   if (desk.isManager) await board.load();
 }
-onMounted(() => Promise.all([changed(), deficiencies.reload(), effects.reload()]));
+onMounted(async () => {
+  await Promise.all([changed(), deficiencies.reload()]);
+  // The longest sum of the page, and the last that one looks for.
+  await effects.reload();
+});
 </script>
 
 <template>

@@ -3,13 +3,15 @@ import { DAYS_A_YEAR, type Day } from '../../core/calendar/day.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import type { PointKind } from '../../core/catalogue/types.ts';
 import { pointsOfSymptom } from '../../core/faults/symptoms.ts';
+import { segmentsOf } from '../../core/standing/trace.ts';
 import { beganPast, upkeepEffect, type MachineExposure, type UpkeepEffect } from '../../core/faults/upkeepEffect.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import type { UpkeepEffectSummary, UpkeepEffectsAnswer } from '../../contract/faults/upkeepEffects.ts';
 import type { Call } from '../context/context.ts';
-import { readCycles, type ServiceCycle } from '../sql/faultEvidence.ts';
+import { readTraces } from '../sql/standing.ts';
 import type { FaultHistoryRow } from '../sql/faultHistory.ts';
-import { readPortfolio, type Portfolio } from './portfolio.ts';
+import { readPortfolio, type Portfolio } from '../faults/portfolio.ts';
+import { linesOf } from './stood.ts';
 
 /** One part's time at risk, with the faults that it answers to. */
 interface PartExposure extends MachineExposure {
@@ -20,8 +22,13 @@ interface PartExposure extends MachineExposure {
 /** The effect for every kind of part that has been served here; those of which nothing can be said yet by name. */
 export async function listUpkeepEffects(call: Call): Promise<UpkeepEffectsAnswer> {
   const portfolio = await readPortfolio(call);
-  const cycles = await readCycles(call.db, [...portfolio.machines.keys()]);
-  const kinds = grouped(exposuresOf(portfolio, cycles), ({ kind }) => kind);
+  const parts = (await readTraces(call.db, call.actor.organisationId, null)).map((row): ServedPart => {
+    // By the line that was drawn at each service; the day on which it was drawn does not matter here.
+    const segments = segmentsOf(linesOf(row.lines, () => 0));
+    return { ...row, cycles: segments.filter(({ servedDay }, i) => servedDay !== segments[i - 1]?.servedDay) };
+  });
+  const served = parts.filter(({ cycles }) => cycles.length > 0);
+  const kinds = grouped(exposuresOf(portfolio, served), ({ kind }) => kind);
   const told = [...kinds].map(([, parts]) => ({
     kind: parts[0]!.kind,
     effect: upkeepEffect(parts),
@@ -33,18 +40,31 @@ export async function listUpkeepEffects(call: Call): Promise<UpkeepEffectsAnswer
   };
 }
 
+/** From a service to the next, with the line that was drawn at it. */
+interface Cycle {
+  readonly servedDay: Day;
+  readonly lineDay: Day;
+}
+
+interface ServedPart {
+  readonly machineId: string;
+  readonly placeId: string;
+  readonly procedure: string;
+  /** Ascending, never empty. */
+  readonly cycles: readonly Cycle[];
+}
+
 /** Part-years of a cycle on either side of its line, from a first day on. */
-function atRisk({ servedDay, lineDay }: ServiceCycle, from: Day, to: Day) {
+function atRisk({ servedDay, lineDay }: Cycle, from: Day, to: Day) {
   const start = Math.max(servedDay, from);
   const turn = Math.min(Math.max(lineDay, start), to);
   return { inOrder: Math.max(0, turn - start) / DAYS_A_YEAR, past: Math.max(0, to - turn) / DAYS_A_YEAR };
 }
 
-function exposuresOf(portfolio: Portfolio, cycles: readonly ServiceCycle[]): PartExposure[] {
-  const parts = [...grouped(cycles, ({ machineId, procedure }) => `${machineId} ${procedure}`).values()];
+function exposuresOf(portfolio: Portfolio, parts: readonly ServedPart[]): PartExposure[] {
   const lateness = latenessOf(portfolio, parts);
-  return parts.map((its) => {
-    const { machineId, procedure } = its[0]!;
+  return parts.map((part) => {
+    const { machineId, procedure, cycles: its } = part;
     const machine = portfolio.machines.get(machineId)!;
     const { since, until } = portfolio.daysOf(machine);
     const faults = (portfolio.byMachine.get(machineId) ?? []).filter(
@@ -69,7 +89,7 @@ function exposuresOf(portfolio: Portfolio, cycles: readonly ServiceCycle[]): Par
       faults,
       inOrder: { years: years.inOrder, faults: count.inOrder },
       past: { years: years.past, faults: count.past },
-      lateness: lateness(machineId),
+      lateness: lateness(part),
     };
   });
 }
@@ -81,25 +101,37 @@ const [EARLIEST, LATEST] = [-1, 3];
  * How late the household of a machine serves the parts of its other machines, by services that no fault of theirs can
  * have moved; where nothing is known of it, as late as all.
  */
-function latenessOf({ machines, byMachine }: Portfolio, parts: readonly (readonly ServiceCycle[])[]) {
-  const known = parts.flatMap((its) => {
-    const { machineId } = its[0]!;
+function latenessOf({ byMachine }: Portfolio, parts: readonly ServedPart[]): (part: ServedPart) => number {
+  const [all, places, machines] = [{ sum: 0, count: 0 }, new Map<string, Sum>(), new Map<string, Sum>()];
+  for (const { machineId, placeId, cycles } of parts) {
     const faults = byMachine.get(machineId) ?? [];
-    return its.slice(0, -1).flatMap(({ servedDay, lineDay }, i) => {
-      const next = its[i + 1]!.servedDay;
-      if (faults.some(({ openedDay }) => servedDay < openedDay && openedDay <= next)) return [];
-      const share = (next - lineDay) / Math.max(1, lineDay - servedDay);
-      return [
-        { machineId, placeId: machines.get(machineId)!.placeId, share: Math.min(LATEST, Math.max(EARLIEST, share)) },
-      ];
-    });
-  });
-  const mean = (some: readonly { readonly share: number }[]) =>
-    some.length === 0 ? undefined : some.reduce((sum, { share }) => sum + share, 0) / some.length;
-  const all = mean(known) ?? 0;
-  const byPlace = grouped(known, ({ placeId }) => placeId);
-  return (machineId: string): number =>
-    mean((byPlace.get(machines.get(machineId)!.placeId) ?? []).filter((it) => it.machineId !== machineId)) ?? all;
+    for (const [i, { servedDay, lineDay }] of cycles.slice(0, -1).entries()) {
+      const next = cycles[i + 1]!.servedDay;
+      if (faults.some(({ openedDay }) => servedDay < openedDay && openedDay <= next)) continue;
+      const share = Math.min(LATEST, Math.max(EARLIEST, (next - lineDay) / Math.max(1, lineDay - servedDay)));
+      for (const sum of [all, sumOf(places, placeId), sumOf(machines, machineId)]) {
+        sum.sum += share;
+        sum.count += 1;
+      }
+    }
+  }
+  return ({ machineId, placeId }) => {
+    const [home, own] = [sumOf(places, placeId), sumOf(machines, machineId)];
+    const others = home.count - own.count;
+    if (others > 0) return (home.sum - own.sum) / others;
+    return all.count > 0 ? all.sum / all.count : 0;
+  };
+}
+
+interface Sum {
+  sum: number;
+  count: number;
+}
+
+function sumOf(sums: Map<string, Sum>, key: string): Sum {
+  const known = sums.get(key) ?? { sum: 0, count: 0 };
+  sums.set(key, known);
+  return known;
 }
 
 function summaryOf(kind: PointKind, effect: UpkeepEffect, faults: readonly FaultHistoryRow[]): UpkeepEffectSummary {

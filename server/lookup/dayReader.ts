@@ -1,0 +1,15 @@
+/** Days of many instants. */
+import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
+
+const QUARTER_HOUR_MS = 900_000;
+
+/** Days of many instants in a zone. No zone's midnight falls inside a quarter of an hour, so each is asked once. */
+export function dayReader(zone: string): (instant: number) => Day {
+  const known = new Map<number, Day>();
+  return (instant) => {
+    const quarter = Math.floor(instant / QUARTER_HOUR_MS);
+    let day = known.get(quarter);
+    if (day === undefined) known.set(quarter, (day = dayOfInstant(instant, zone)));
+    return day;
+  };
+}
