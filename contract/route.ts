@@ -25,6 +25,11 @@ export const RESIDENTS: readonly Role[] = [...OFFICE, 'tenant'];
 /** Whoever does jobs. */
 export const DOERS: readonly Role[] = [...RESIDENTS, 'contractor'];
 
+/** Whoever may read how homes stand: an owner by a link, of what the link names. */
+export const READERS: readonly Role[] = ['manager', 'owner'];
+/** Whoever may be signed in at all. */
+export const ANYBODY: readonly Role[] = [...DOERS, 'owner'];
+
 /** Something was made, under this id. */
 export interface Made {
   readonly id: string;

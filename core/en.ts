@@ -19,10 +19,12 @@ import { registerText } from './register/en.ts';
 import { jobsText } from './jobs/en.ts';
 import { measureText } from './measure/en.ts';
 import { proofText } from './proof/en.ts';
+import { standingDefinitions } from './standing/en.ts';
 import { vocabulary } from './language/vocabulary.ts';
 
 export const coreText = {
   ...vocabulary,
+  ...standingDefinitions,
   ...calendarText,
   ...catalogueWords,
   ...airHandlerText,

@@ -2,7 +2,7 @@
 import { array, object, string, type InferType } from 'yup';
 import { id, line } from '../form/fields.ts';
 
-export const ROLES = ['manager', 'staff', 'tenant', 'contractor'] as const;
+export const ROLES = ['manager', 'staff', 'tenant', 'contractor', 'owner'] as const;
 export type Role = (typeof ROLES)[number];
 
 const email = () => string().trim().lowercase().email().max(200);

@@ -1,5 +1,5 @@
 /** Routes of who signs in, and who works here. */
-import { DOERS, MANAGER, passing, read, refusing, write, type Made } from '../route.ts';
+import { ANYBODY, MANAGER, passing, read, refusing, write, type Made } from '../route.ts';
 import type { FirstRun, NewPerson, Person, SessionAnswer, SignIn } from './people.ts';
 
 export const peopleRoutes = {
@@ -7,7 +7,7 @@ export const peopleRoutes = {
   'session.open': passing<{ form: SignIn; answer: SessionAnswer }>()(
     refusing(write('POST', '/session', 'anyone', 4, 10), 'wrongPassword'),
   ),
-  'session.close': passing<{ answer: object }>()(write('DELETE', '/session', DOERS, 0)),
+  'session.close': passing<{ answer: object }>()(write('DELETE', '/session', ANYBODY, 0)),
   'install.create': passing<{ form: FirstRun; answer: SessionAnswer }>()(
     refusing(write('POST', '/install', 'anyone', 4, 10), 'emailTaken', 'installed'),
   ),

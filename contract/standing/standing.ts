@@ -4,11 +4,34 @@ import type { PointKind } from '../../core/catalogue/types.ts';
 import type { ShareInterval } from '../../core/statistics/proportion.ts';
 import type { PointDays } from '../../core/standing/trace.ts';
 import type { Standing, StandingVerdict } from '../../core/standing/standing.ts';
-import { isoDay } from '../form/fields.ts';
+import { count, id, isoDay, line } from '../form/fields.ts';
 
 /** The day asked for, today without one; its window begins a year before where nothing else is asked. */
 export const standingOn = object({ day: isoDay(), from: isoDay() });
 export type StandingOn = InferType<typeof standingOn>;
+
+/** Reports as paper: all of it for an owner; what burns and floods for an insurer. */
+export const REPORTS = ['owner', 'insurer'] as const;
+export type ReportKind = (typeof REPORTS)[number];
+
+/** A link by which an owner reads the standing of one property, or of all. */
+export const newOwnerLink = object({
+  id: id().required(),
+  name: line().required(),
+  propertyId: id().nullable().default(null),
+  days: count(400).min(1).default(30),
+});
+export type NewOwnerLink = InferType<typeof newOwnerLink>;
+
+export interface OwnerLinkSummary {
+  /** Of the person whom it lets in. */
+  readonly id: string;
+  readonly name: string;
+  /** Null: all properties. */
+  readonly property: string | null;
+  /** Last moment on which it opens, ms. */
+  readonly expiresAt: number;
+}
 
 export interface FiguresAnswer {
   readonly standing: Standing;

@@ -419,6 +419,12 @@ export interface SharedText {
   'severity.low': None;
   'severity.moderate': None;
   'severity.severe': None;
+  'standing.how.levels': None;
+  'standing.how.onTime': None;
+  'standing.how.past': None;
+  'standing.how.risk': None;
+  'standing.how.then': None;
+  'standing.how.verdict': None;
   'starter.bare': None;
   'starter.house': None;
   'starter.oneBed': None;

@@ -17,7 +17,7 @@ import * as registerForms from '../../contract/register/register.ts';
 import * as machines from '../../contract/register/machines.ts';
 import type { AnswerOf, FormOf, ParamsOf } from '../../contract/calls.ts';
 import type { RouteName } from '../../contract/routes.ts';
-import { standingOn } from '../../contract/standing/standing.ts';
+import { newOwnerLink, standingOn } from '../../contract/standing/standing.ts';
 import * as habitForms from '../../contract/due/habits.ts';
 import * as practiceForms from '../../contract/due/practice.ts';
 import * as signalForms from '../../contract/due/signals.ts';
@@ -54,6 +54,7 @@ import { sendJob } from '../proof/submission.ts';
 import { withdrawJob } from '../jobs/withdraw.ts';
 import { keepMeasurement } from '../measure/measurements.ts';
 import * as duty from '../notices/duty.ts';
+import * as ownerLinks from '../people/ownerLinks.ts';
 import * as people from '../people/people.ts';
 import { logRecord } from '../proof/records.ts';
 import { judgeProof, undoVerdict } from '../proof/verdicts.ts';
@@ -96,7 +97,8 @@ export type OwnRoute =
   | 'labels.read'
   | 'register.export'
   | 'alarm.answer'
-  | 'duty.try';
+  | 'duty.try'
+  | 'standing.report';
 
 /** Routes answered by one service each. */
 type ServedRoute = Exclude<RouteName, OwnRoute>;
@@ -235,7 +237,10 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'proof.judge': formed(proofForms.judge, (call, form, { id }) => judgeProof(call, id, form)),
   'proof.undo': bare((call, { id }) => undoVerdict(call, id)),
   'tape.read': bare((call, { scope, id }) => readTape(call, scope, id)),
-  'standing.read': formed(standingOn, readStanding),
+  'standing.read': formed(standingOn, (call, form) => readStanding(call, form)),
+  'ownerLinks.list': bare(async (call) => ({ links: await ownerLinks.listOwnerLinks(call) })),
+  'ownerLink.create': secret(formed(newOwnerLink, ownerLinks.createOwnerLink)),
+  'ownerLink.revoke': bare((call, { id }) => ownerLinks.revokeOwnerLink(call, id)),
   'patterns.list': bare((call) => listPatterns(call)),
   'upkeepEffects.list': bare((call) => listUpkeepEffects(call)),
   'remedy.decide': formed(patternForms.decideRemedy, decideRemedy),

@@ -18,6 +18,8 @@ import { createPhoto, photoFile, storePhoto, type PhotoForm } from '../photos/ph
 import { labelForm } from '../../contract/register/labels.ts';
 import { printLabels } from '../register/labels.ts';
 import { exportRegister } from '../register/table.ts';
+import { standingOn, type StandingOn } from '../../contract/standing/standing.ts';
+import { printReport } from '../standing/report.ts';
 import { writeOnce } from './once.ts';
 import { Problem, problemDocument } from '../context/problem.ts';
 import { refuseTakenIds } from '../lookup/ids.ts';
@@ -105,6 +107,16 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>)
         .set('content-type', 'application/pdf')
         .set('cache-control', 'no-store')
         .set('content-disposition', 'inline; filename="labels.pdf"')
+        .send(pdf);
+    },
+    'standing.report': async (request: Request, response: Response, actor: Actor | null) => {
+      const kind = String(request.params.kind);
+      const call = { env, db: store.db, actor: actor!, now: env.clock() };
+      const pdf = await printReport(call, kind, formOf(standingOn, supposedIn(request)) as StandingOn);
+      response
+        .set('content-type', 'application/pdf')
+        .set('cache-control', 'no-store')
+        .set('content-disposition', `inline; filename="standing-${kind}.pdf"`)
         .send(pdf);
     },
     'photo.create': async (request: Request, response: Response, actor: Actor | null) => {

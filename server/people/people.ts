@@ -7,6 +7,7 @@ import { sha256 } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
 import type { Db } from '../store/db.ts';
 import { contractorOf } from './jobLinks.ts';
+import { ownerOf } from './ownerLinks.ts';
 import { hashPassword, openSession, passwordFits } from './sessions.ts';
 
 /** Who is signed in, as the web knows them. */
@@ -113,6 +114,8 @@ export async function listPeople({ db, actor }: Call): Promise<Person[]> {
 export async function exchangeLink(env: Env, db: Db, token: string, now: number): Promise<ExchangeResult> {
   const contractor = await contractorOf(db, token, now);
   if (contractor) return { session: await openSession(env, db, contractor, null, now) };
+  const owner = await ownerOf(db, token, now);
+  if (owner) return { session: await openSession(env, db, owner, null, now) };
   const link = await db.link.one({ id: sha256(readCode(token) ?? token) });
   if (!link || link.revokedAt !== null || link.expiresAt <= now) throw new Problem(401, 'linkOver');
   return {

@@ -1,10 +1,10 @@
 /** Sheets of labels: a code that opens the machine, and enough words to know it by. */
-import PDFDocument from 'pdfkit';
 import QRCode from 'qrcode';
 import { SHEETS, type LabelForm } from '../../contract/register/labels.ts';
 import { findAddressed } from '../lookup/scope.ts';
 import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
+import { pdfOf } from '../words/pdf.ts';
 import { machineName } from '../lookup/names.ts';
 
 const POINTS_PER_MM = 72 / 25.4;
@@ -52,34 +52,28 @@ export async function printLabels(
   if (machines.length === 0) throw new Problem(409, 'noLabels');
   const properties = new Map((await db.property.all({ organisationId })).map(({ id: it, name }) => [it, name]));
   const sheet = SHEETS[key as keyof typeof SHEETS];
-  const document = new PDFDocument({ size: sheet.page, margin: 0, info: { Title: say('label.title') } });
-  const chunks: Buffer[] = [];
-  const finished = new Promise<Buffer>((resolve) => {
-    document.on('data', (chunk: Buffer) => chunks.push(chunk));
-    document.on('end', () => resolve(Buffer.concat(chunks)));
-  });
   const perPage = sheet.columns * sheet.rows;
   const first = Math.min(skip, perPage - 1);
-  for (const [i, machine] of machines.entries()) {
-    const at = (first + i) % perPage;
-    if (i > 0 && at === 0) document.addPage();
-    const x = mm(sheet.leftMm + (at % sheet.columns) * (sheet.widthMm + sheet.gapXMm) + MARGIN_MM);
-    const y = mm(sheet.topMm + Math.floor(at / sheet.columns) * (sheet.heightMm + sheet.gapYMm) + MARGIN_MM);
-    const place = placeOf.get(machine.placeId)!;
-    await drawLabel(
-      document,
-      { x, y, width: mm(sheet.widthMm - 2 * MARGIN_MM), height: mm(sheet.heightMm - 2 * MARGIN_MM) },
-      labelUrl(call.origin ?? '', machine.number),
-      [
-        machineName(say, machine),
-        `${place.name}, ${properties.get(place.propertyId)}`,
-        say('label.number', { number: machine.number }),
-        say('label.scan'),
-      ],
-    );
-  }
-  document.end();
-  return finished;
+  return pdfOf({ size: sheet.page, margin: 0, info: { Title: say('label.title') } }, async (document) => {
+    for (const [i, machine] of machines.entries()) {
+      const at = (first + i) % perPage;
+      if (i > 0 && at === 0) document.addPage();
+      const x = mm(sheet.leftMm + (at % sheet.columns) * (sheet.widthMm + sheet.gapXMm) + MARGIN_MM);
+      const y = mm(sheet.topMm + Math.floor(at / sheet.columns) * (sheet.heightMm + sheet.gapYMm) + MARGIN_MM);
+      const place = placeOf.get(machine.placeId)!;
+      await drawLabel(
+        document,
+        { x, y, width: mm(sheet.widthMm - 2 * MARGIN_MM), height: mm(sheet.heightMm - 2 * MARGIN_MM) },
+        labelUrl(call.origin ?? '', machine.number),
+        [
+          machineName(say, machine),
+          `${place.name}, ${properties.get(place.propertyId)}`,
+          say('label.number', { number: machine.number }),
+          say('label.scan'),
+        ],
+      );
+    }
+  });
 }
 
 interface Box {

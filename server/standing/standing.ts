@@ -22,6 +22,7 @@ import type {
 import { fieldProblem } from '../context/problem.ts';
 import type { Call } from '../context/context.ts';
 import { logHead } from '../log/head.ts';
+import { readingScope } from '../people/ownerLinks.ts';
 import { namesOf } from '../lookup/find.ts';
 import { machineName } from '../lookup/names.ts';
 import { tenancyDuring } from '../lookup/tenancies.ts';
@@ -40,16 +41,28 @@ interface Stood {
 
 /**
  * Standing as of a day, and over the window before it.
- * @throws Problem: a day that has not come, or a window that ends before it begins (422)
+ * @param counts which parts it is about
+ * @throws Problem: a day that has not come, or a window that ends before it begins (422); linkOver (401)
  */
-export async function readStanding(call: Call, form: StandingOn): Promise<StandingAnswer> {
+export async function readStanding(
+  call: Call,
+  form: StandingOn,
+  counts: (point: PlacedPoint) => boolean = () => true,
+): Promise<StandingAnswer> {
   const { db, actor, now, env } = call;
   const { organisationId } = actor;
+  const scope = await readingScope(call);
+  const within = { organisationId, ...(scope.propertyId !== null && { propertyId: scope.propertyId }) };
   const [properties, buildings, places, tenancies] = await Promise.all([
-    db.property.all({ organisationId }, { order: [['sort', 'ASC']] }),
-    db.building.all({ organisationId }),
-    db.place.all({ organisationId }, { order: [['sort', 'ASC']] }),
-    db.tenancy.all({ organisationId }, { columns: ['placeId', 'personId', 'fromDay', 'toDay'] }),
+    db.property.all(
+      { organisationId, ...(scope.propertyId !== null && { id: scope.propertyId }) },
+      { order: [['sort', 'ASC']] },
+    ),
+    db.building.all(within),
+    db.place.all(within, { order: [['sort', 'ASC']] }),
+    scope.names
+      ? db.tenancy.all({ organisationId }, { columns: ['placeId', 'personId', 'fromDay', 'toDay'] })
+      : Promise.resolve([]),
   ]);
   const zones = new Map(properties.map(({ id, zone }) => [id, zone]));
   const zone = properties[0]?.zone ?? 'UTC';
@@ -59,20 +72,20 @@ export async function readStanding(call: Call, form: StandingOn): Promise<Standi
   const asked = form.from === undefined ? toDay - DAYS_A_YEAR + 1 : dayFromIso(form.from);
   if (asked > toDay) throw fieldProblem('from', 'field.windowEnds');
   const zoneOf = new Map(places.map(({ id, propertyId }) => [id, zones.get(propertyId)!]));
-  const points = await readStood(db, organisationId, zoneOf, toDay);
+  const points = (await readStood(db, organisationId, zoneOf, toDay)).filter(counts);
   const began = points.length === 0 ? null : points.reduce((day, it) => Math.min(day, it.trace.sinceDay), toDay);
   const window = { fromDay: Math.max(asked, began ?? asked), toDay };
   const dayEnds = instantOfDay(toDay + 1, 0, zone);
   const [services, alarms, assigned] = await Promise.all([
     readServices(db, organisationId, null, window.fromDay, toDay),
     db.alarm.all({ organisationId }, { columns: ['placeId', 'raisedAt', 'liftedAt'] }),
-    readAssigned(db, organisationId, Math.min(dayEnds, now)),
+    scope.names ? readAssigned(db, organisationId, Math.min(dayEnds, now)) : Promise.resolve([]),
   ]);
   const stood: Stood = {
     window,
     points: grouped(points, ({ placeId }) => placeId),
     services: grouped(
-      services.map((it) => ({ ...it, by: it.by ?? '' })),
+      services.filter(({ placeId }) => zoneOf.has(placeId)).map((it) => ({ ...it, by: it.by ?? '' })),
       ({ placeId }) => placeId,
     ),
     alarms: new Map(
@@ -149,7 +162,9 @@ export async function readStanding(call: Call, form: StandingOn): Promise<Standi
       properties.map(({ id }) => id),
       new Map(places.map(({ id, propertyId }) => [id, propertyId])),
     ),
-    ...(await countsOf(call, [...stood.services.values()].flat(), window, names)),
+    ...(scope.names
+      ? await countsOf(call, [...stood.services.values()].flat(), window, names)
+      : { people: [], conditions: [], causes: { coded: [], open: 0, uncoded: 0 } }),
     log: await logHead(env.store, organisationId).then(({ entries, hash }) => ({ entries, head: hash })),
   };
 }

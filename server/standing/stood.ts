@@ -51,7 +51,7 @@ const traceOf = (row: TraceRow, dayOf: (instant: number) => Day, holds: readonly
 });
 
 /**
- * The parts of an organisation, or of one place; what a machine was said to lack is not among them.
+ * The parts in the places whose zone is given, or in one of them; what a machine was said to lack is not among them.
  * @param zoneOf the zone of each place by its id
  * @param day the day as of which their evidence is told
  */
@@ -73,7 +73,7 @@ export async function readStood(
     [...zoneOf.keys()].map((id) => [id, holdsOf(holds.filter(({ subjectId }) => subjectId === id))]),
   );
   return rows.flatMap((row) => {
-    if (lacks(row.leftOut, row.procedure)) return [];
+    if (!zoneOf.has(row.placeId) || lacks(row.leftOut, row.procedure)) return [];
     const { safetyCritical, risk } = procedureOf(row.procedure);
     const { pointId, number, procedure, machineId, machineType, label } = row;
     return [

@@ -60,6 +60,16 @@ export const TABLES = {
     expiresAt: integer(),
     revokedAt: integerOrNull(),
   },
+  /** An owner's link to the standing of a property, or of all; `id` is the SHA-256 of its token. */
+  ownerLink: {
+    id: key(),
+    organisationId,
+    propertyId: textOrNull(),
+    personId: text(),
+    createdAt,
+    expiresAt: integer(),
+    revokedAt: integerOrNull(),
+  },
   property: { id: key(), organisationId, name: text(), address: text(), zone: text(), sort: integer(), createdAt },
   building: { id: key(), organisationId, propertyId: text(), name: text(), createdAt },
   place: {

@@ -97,7 +97,12 @@ describe('The door', () => {
       .post('/jobs/contracted', { id: contracted, pointIds: [flat.points[BOOT]], name: 'Gannet Works' })
       .expect(200);
     await contractor.open('/link', { token: path.split('#')[1] });
-    const roles = { nobody: house.caller(), tenant: flat.tenant, staff, contractor };
+    const owner = house.caller();
+    const link = await house.manager
+      .post('/owner-links', { id: v7(), name: 'K. Quay', propertyId: flat.propertyId })
+      .expect(200);
+    await owner.open('/link', { token: link.body.path.split('#')[1] });
+    const roles = { nobody: house.caller(), tenant: flat.tenant, staff, contractor, owner };
     for (const [name, route] of Object.entries(ROUTES) as [RouteName, Route][]) {
       for (const [role, caller] of Object.entries(roles)) {
         if (name === 'session.close') continue;
@@ -186,7 +191,11 @@ describe('The door', () => {
     const alarmId = v7();
     await flat.tenant.post('/alarms', { id: alarmId, kind: 'water', machineId: flat.machineId }).expect(200);
     const emitterId = (await house.manager.post(`/machines/${flat.machineId}/emitters`).expect(200)).body.id as string;
+    const ownerId = v7();
+    await house.manager.post('/owner-links', { id: ownerId, name: 'K. Quay', propertyId: flat.propertyId }).expect(200);
     const proper: Partial<Record<RouteName, [string, object]>> = {
+      'tape.read': [flat.placeId, {}],
+      'ownerLink.revoke': [ownerId, {}],
       'property.change': [flat.propertyId, { practice: 'light', from: '2026-11-01' }],
       'place.read': [flat.placeId, {}],
       'tenancy.change': [flat.tenancyId, { name: 'X', from: '2026-12-24' }],
@@ -271,6 +280,7 @@ describe('The door', () => {
       ['/habits/checks', { id: v7(), machineId: flat.machineId, habit: 'washer.doorOpen', kept: 'kept' }],
       ['/machines', { id: v7(), placeId: flat.placeId, type: 'washer', fuel: 'electric', owner: 'tenant' }],
       ['/buildings', { id: v7(), propertyId: flat.propertyId, name: 'Mine' }],
+      ['/owner-links', { id: v7(), name: 'K. Quay', propertyId: flat.propertyId }],
     ] as const)
       expect((await other.post(path, form)).status, path).to.equal(404);
     expect((await other.get('/board')).body.rows).to.deep.equal([]);

@@ -183,6 +183,89 @@ describe('Standing as of a day', () => {
   });
 });
 
+describe('An owner', () => {
+  let house: House;
+  let flat: Flat;
+  let other: Flat;
+  beforeEach(async () => {
+    house = await openHouse();
+    flat = await registerFlat(house, 'dryer');
+    other = await registerFlat(house, 'washer', 'Elsewhere 4');
+  });
+  afterEach(() => house.close());
+  const invite = async (propertyId: string | null, days = 30) => {
+    const id = v7();
+    const { body } = await house.manager.post('/owner-links', { id, name: 'K. Quay', propertyId, days }).expect(200);
+    const owner = house.caller();
+    await owner.open('/link', { token: body.path.split('#')[1] });
+    return { id, owner };
+  };
+
+  it('reads how the homes of the property stand that the link names, without the names of people', async () => {
+    await house.manager
+      .post('/records', { id: v7(), pointId: flat.points[SCREEN], done: '2026-11-20', grade: 'due' })
+      .expect(200);
+    const { owner } = await invite(flat.propertyId);
+    const answer = (await owner.get('/standing').expect(200)).body as StandingAnswer;
+    expect(answer.places.map(({ name }) => name)).to.deep.equal(['Flat 1A']);
+    expect(answer.properties).to.have.length(1);
+    expect(JSON.stringify(answer)).to.not.include('Marrable').and.not.include('Elsewhere 4');
+    expect(answer.people).to.deep.equal([]);
+    // The same figures as the office reads of that property.
+    const own = ((await house.manager.get('/standing')).body as StandingAnswer).properties.find(
+      ({ id }) => id === flat.propertyId,
+    )!;
+    expect(answer.whole.figures).to.deep.equal(own.figures);
+    const all = (await (await invite(null)).owner.get('/standing').expect(200)).body as StandingAnswer;
+    expect(all.places).to.have.length(2);
+  });
+
+  it('reads nothing else, and writes nothing', async () => {
+    const { owner } = await invite(flat.propertyId);
+    for (const path of ['/homes', '/board', '/faults', `/places/${flat.placeId}`, '/people', '/owner-links'])
+      await owner.get(path).expect(403);
+    await owner.post('/owner-links', { id: v7(), name: 'X', propertyId: null, days: 9 }).expect(403);
+    await owner.post('/faults', { id: v7(), machineId: flat.machineId, symptom: 'dryer.damp' }).expect(403);
+  });
+
+  it('is out when the link is over or revoked, and a link of another’s property cannot be made', async () => {
+    const { id, owner } = await invite(flat.propertyId, 2);
+    expect((await house.manager.get('/owner-links')).body.links).to.have.length(1);
+    await house.manager.delete(`/owner-links/${id}`).expect(200);
+    await owner.get('/standing').expect(401);
+    expect((await house.manager.get('/owner-links')).body.links).to.deep.equal([]);
+    const second = await invite(flat.propertyId, 2);
+    await letDaysPass(house, 3);
+    await second.owner.get('/standing').expect(401);
+    await house.manager
+      .post('/owner-links', { id: v7(), name: 'K. Quay', propertyId: other.placeId, days: 9 })
+      .expect(404);
+    await house.manager.post('/owner-links', { id: v7(), name: 'K. Quay', propertyId: null, days: 0 }).expect(422);
+  });
+
+  it('is given the same as paper: as of a day, with its definitions and the end of the log', async () => {
+    const { owner } = await invite(flat.propertyId);
+    const read = async (kind: string, form: object = {}) =>
+      owner
+        .get(`/standing/report/${kind}?with=${encodeURIComponent(JSON.stringify(form))}`)
+        .buffer(true)
+        .parse((response, done) => {
+          const chunks: Buffer[] = [];
+          response.on('data', (chunk: Buffer) => chunks.push(chunk));
+          response.on('end', () => done(null, Buffer.concat(chunks)));
+        });
+    for (const kind of ['owner', 'insurer']) {
+      const { status, headers, body } = await read(kind);
+      expect([status, headers['content-type']]).to.deep.equal([200, 'application/pdf']);
+      expect((body as Buffer).subarray(0, 5).toString()).to.equal('%PDF-');
+      const pages = (body as Buffer).toString('latin1').match(/\/Type \/Page\b/g)!.length;
+      expect(pages, kind).to.be.at.most(2);
+    }
+    expect((await read('tax')).status).to.equal(404);
+    expect((await read('owner', { day: '2030-01-01' })).status).to.equal(422);
+  });
+});
+
 describe('The head of a log', () => {
   it('is the Merkle tree hash of RFC 6962', () => {
     // Leaves and roots of the test vectors that go with RFC 6962 implementations, from memory.

@@ -96,6 +96,38 @@ describe('Standing, in a browser', function suite() {
     await expectFit(page, 'homes by standing');
   });
 
+  it('is an owner’s to read by a link that is made, shown once and revoked here', async () => {
+    await page.goto('/standing');
+    const links = page.getByRole('region', { name: 'Links for owners' });
+    await links.getByRole('button', { name: 'Make a link' }).click();
+    await links.getByText('Please fill this in.').waitFor();
+    await links.getByLabel('Owner').fill('K. Quay');
+    await links.getByRole('button', { name: 'Make a link' }).click();
+    const address = await links.locator('code').innerText();
+    await expectFit(page, 'links for owners');
+    const owner = await stage.page(PHONE);
+    await owner.goto(new URL(address).pathname + new URL(address).hash);
+    await owner.getByText('1 to watch, 0 in breach').waitFor();
+    expect(new URL(owner.url()).hash, 'the token is taken off the address').to.equal('');
+    expect(await owner.getByText('Marrable').count()).to.equal(0);
+    expect(await owner.getByRole('link', { name: 'Homes' }).count()).to.equal(0);
+    await expectFit(owner, 'what an owner reads');
+    await owner.goto('/homes');
+    await owner.getByRole('heading', { name: 'Standing' }).waitFor();
+    const report = await owner.request.get('/api/standing/report/owner');
+    expect([report.status(), report.headers()['content-type']]).to.deep.equal([200, 'application/pdf']);
+    await links.getByRole('button', { name: 'Revoke' }).click();
+    await links.getByRole('button', { name: 'Revoke' }).waitFor({ state: 'detached' });
+    await owner.goto('/standing');
+    await owner.getByRole('heading', { name: 'Sign in' }).waitFor();
+  });
+
+  it('goes away as a table, home by home', async () => {
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Homes as CSV' }).click();
+    expect((await download).suggestedFilename()).to.match(/^standing-\d{4}-\d\d-\d\d\.csv$/);
+  });
+
   it('is read on a phone as well', async () => {
     const phone = await stage.page(PHONE);
     await signIn(phone, MANAGER_EMAIL);

@@ -28,7 +28,8 @@ const places = computed(() => [
       ]
     : []),
   ...(desk.isStaff || desk.isManager ? [{ to: '/today', name: say('nav.today'), count: 0 }] : []),
-  ...(desk.isManager ? [] : [{ to: '/faults', name: say('nav.faults'), count: 0 }]),
+  ...(desk.isOwner ? [{ to: '/standing', name: say('nav.standing'), count: 0 }] : []),
+  ...(desk.isManager || desk.isOwner ? [] : [{ to: '/faults', name: say('nav.faults'), count: 0 }]),
   ...(desk.isManager || desk.isStaff
     ? [
         { to: '/procedures', name: say('nav.procedures'), count: 0 },

@@ -367,6 +367,7 @@ export const deskText = {
   'people.roles': 'Role',
   'people.role.contractor': 'contractor',
   'people.role.manager': 'manager',
+  'people.role.owner': 'owner, by a link',
   'people.role.staff': 'staff',
   'people.role.tenant': 'tenant',
   'people.save': 'Add',

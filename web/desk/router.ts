@@ -11,11 +11,19 @@ declare module 'vue-router' {
   }
 }
 
+/** Where somebody begins who asked for nothing. */
+function firstScreen(): string {
+  const desk = useDesk();
+  if (desk.isOwner) return '/standing';
+  return desk.isManager ? '/line' : '/today';
+}
+
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', redirect: () => (useDesk().isManager ? '/line' : '/today') },
+    { path: '/', redirect: firstScreen },
     { path: '/alarm', component: () => import('../notices/AlarmScreen.vue'), meta: { letter: true } },
+    { path: '/owner', component: () => import('../people/OwnerScreen.vue'), meta: { letter: true } },
     { path: '/sign-in', component: () => import('../people/SignInScreen.vue'), meta: { open: true } },
     { path: '/first-run', component: () => import('../people/FirstRunScreen.vue'), meta: { open: true } },
     { path: '/line/:number(\\d+)?', component: () => import('../pages/LineScreen.vue'), meta: { manager: true } },
@@ -36,7 +44,7 @@ export const router = createRouter({
     { path: '/faults', component: () => import('../pages/FaultsScreen.vue') },
     { path: '/faults/report', component: () => import('../faults/StaffReportScreen.vue') },
     { path: '/faults/:id', component: () => import('../pages/FaultScreen.vue'), props: true },
-    { path: '/standing', component: () => import('../standing/StandingScreen.vue'), meta: { manager: true } },
+    { path: '/standing', component: () => import('../standing/StandingScreen.vue') },
     { path: '/homes', component: () => import('../register/HomesScreen.vue'), meta: { manager: true } },
     { path: '/homes/import', component: () => import('../register/ImportScreen.vue'), meta: { manager: true } },
     { path: '/homes/baseline', component: () => import('../register/BaselineScreen.vue'), meta: { manager: true } },
@@ -88,5 +96,7 @@ router.beforeEach(async (to) => {
     location.assign(to.path.startsWith('/m/') ? `/home${to.path}` : '/home/');
     return false;
   }
-  return to.meta.manager && !desk.isManager ? '/today' : true;
+  if (desk.isOwner) return to.path === '/standing' ? true : '/standing';
+  const forManagers = to.meta.manager || to.path === '/standing';
+  return forManagers && !desk.isManager ? '/today' : true;
 });

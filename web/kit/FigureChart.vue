@@ -88,7 +88,10 @@ const told = ({ tells, values }: ChartSeries, i: number) => (tells ? tells(i) : 
   <figure class="stack close">
     <figcaption class="strong">{{ title }}</figcaption>
     <p class="quiet small">{{ says }}</p>
-    <div v-if="labels.length" class="drawing" :style="{ height: `${sideways ? 60 + labels.length * 30 : 220}px` }">
+    <div
+      v-if="labels.length"
+      :style="{ position: 'relative', height: `${sideways ? 60 + labels.length * 30 : 220}px` }"
+    >
       <canvas ref="canvas" role="img" :aria-label="`${title}. ${says}`" />
     </div>
     <details v-if="labels.length" class="small">
@@ -110,9 +113,3 @@ const told = ({ tells, values }: ChartSeries, i: number) => (tells ? tells(i) : 
     </details>
   </figure>
 </template>
-
-<style scoped>
-.drawing {
-  position: relative;
-}
-</style>

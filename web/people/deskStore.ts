@@ -31,5 +31,7 @@ export const useDesk = defineStore('desk', () => {
   }
   const isManager = computed(() => me.value?.roles.includes('manager') ?? false);
   const isStaff = computed(() => me.value?.roles.includes('staff') ?? false);
-  return { me, firstRun, known, theme, isManager, isStaff, recognise, signOut, setTheme };
+  /** Reads how homes stand, by a link, and nothing else. */
+  const isOwner = computed(() => me.value?.roles.every((role) => role === 'owner') ?? false);
+  return { me, firstRun, known, theme, isManager, isStaff, isOwner, recognise, signOut, setTheme };
 });

@@ -121,7 +121,7 @@ onMounted(() => Promise.all([reload(), board.load()]));
       <RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink>
     </EmptyState>
     <section v-for="property in shown" :key="property.id" class="property stack close">
-      <div class="row title">
+      <div class="row underlined">
         <h2>{{ property.name }}</h2>
         <p class="quiet small">
           {{ property.address }} · {{ property.practiceSays }} · {{ say(`property.source.${property.water.source}`)
@@ -160,10 +160,3 @@ onMounted(() => Promise.all([reload(), board.load()]));
     </section>
   </PageFrame>
 </template>
-
-<style scoped>
-.title {
-  border-bottom: 2px solid var(--ink);
-  padding-bottom: 5px;
-}
-</style>

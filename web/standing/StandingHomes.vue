@@ -9,7 +9,7 @@ import ChoiceList from '../kit/ChoiceList.vue';
 import DataTable, { type Column } from '../kit/DataTable.vue';
 import { say } from '../language/say.ts';
 
-const props = defineProps<{ answer: StandingAnswer }>();
+const props = defineProps<{ answer: StandingAnswer; linked: boolean }>();
 /** So many parts are named in a row; the rest opens. */
 const NAMED = 2;
 
@@ -46,7 +46,7 @@ const columns = computed<Column<PlaceStanding>[]>(() => [
     order: (it) => rank(it),
   },
   { key: 'home', title: say('standing.column.home'), says: nameOf },
-  { key: 'tenant', title: say('standing.column.tenant'), says: tenantOf },
+  ...(props.linked ? [{ key: 'tenant', title: say('standing.column.tenant'), says: tenantOf }] : []),
   {
     key: 'parts',
     title: say('standing.column.parts'),
@@ -95,10 +95,11 @@ function wordsOf({ says, daysPast, by }: ShortfallAnswer): string {
       }}</span></template
     >
     <template #home="{ row }"
-      ><RouterLink :to="`/homes/${row.id}`">{{ nameOf(row) }}</RouterLink></template
+      ><RouterLink v-if="linked" :to="`/homes/${row.id}`">{{ nameOf(row) }}</RouterLink
+      ><template v-else>{{ nameOf(row) }}</template></template
     >
     <template #why="{ row }">
-      <template v-if="row.shortfalls.length">
+      <div v-if="row.shortfalls.length" class="sentences">
         <p v-if="row.alarms" class="alarm">{{ say('standing.why.alarm') }}</p>
         <p v-for="it in row.shortfalls.slice(0, NAMED)" :key="it.number">
           <RouterLink :to="`/line/${it.number}`">{{ wordsOf(it) }}</RouterLink><b v-if="it.safetyCritical">
@@ -113,7 +114,7 @@ function wordsOf({ says, daysPast, by }: ShortfallAnswer): string {
             >
           </p>
         </details>
-      </template>
+      </div>
       <span v-else class="quiet">{{ whyOf(row) }}</span>
     </template>
   </DataTable>

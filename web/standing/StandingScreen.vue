@@ -3,16 +3,21 @@
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { dayFromIso } from '../../core/calendar/day.ts';
+import { REPORTS, type ReportKind } from '../../contract/standing/standing.ts';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import EmptyState from '../kit/EmptyState.vue';
 import PageFrame from '../kit/PageFrame.vue';
 import { say } from '../language/say.ts';
+import { handDown } from '../kit/handDown.ts';
+import { useDesk } from '../people/deskStore.ts';
+import OwnerLinks from './OwnerLinks.vue';
 import StandingCharts from './StandingCharts.vue';
 import StandingFacts from './StandingFacts.vue';
 import StandingGroups from './StandingGroups.vue';
 import StandingHomes from './StandingHomes.vue';
 
+const desk = useDesk();
 const route = useRoute();
 const router = useRouter();
 const of = (name: string) => (typeof route.query[name] === 'string' ? route.query[name] : undefined);
@@ -32,6 +37,16 @@ watch([day, from], async () => {
 });
 onMounted(standing.reload);
 const print = () => window.print();
+
+/** The same day and window on paper. */
+function reportOf(kind: ReportKind): string {
+  const asked = { day: answer.value!.day, from: answer.value!.from };
+  return `/api/standing/report/${kind}?with=${encodeURIComponent(JSON.stringify(asked))}`;
+}
+async function takeAway(): Promise<void> {
+  const { csvOf } = await import('./homesCsv.ts');
+  handDown(csvOf(answer.value!), `standing-${answer.value!.day}.csv`);
+}
 const HOW = ['verdict', 'past', 'then', 'onTime', 'levels', 'risk'] as const;
 </script>
 
@@ -76,14 +91,23 @@ const HOW = ['verdict', 'past', 'then', 'onTime', 'levels', 'risk'] as const;
           say('standing.cut', { day: say.day(dayFromIso(answer.began)) })
         }}</template>
       </p>
-      <StandingHomes :answer="answer" />
+      <p class="row small no-print">
+        <a v-for="kind in REPORTS" :key="kind" :href="reportOf(kind)" target="_blank">{{
+          say(`standing.pdf.${kind}`)
+        }}</a>
+        <button type="button" class="plain link" @click="takeAway">{{ say('standing.csv') }}</button>
+      </p>
+      <StandingHomes :answer="answer" :linked="desk.isManager" />
       <StandingFacts :figures="answer.whole.figures" />
       <StandingGroups v-if="answer.properties.length > 1" :answer="answer" />
-      <StandingCharts :answer="answer" />
+      <StandingCharts v-if="desk.isManager" :answer="answer" />
+      <OwnerLinks v-if="desk.isManager" :properties="answer.properties" />
       <section aria-labelledby="how" class="stack tight">
         <h2 id="how">{{ say('standing.how') }}</h2>
         <p v-for="key in HOW" :key="key" class="small lead">{{ say(`standing.how.${key}`) }}</p>
-        <p class="quiet small">{{ say('standing.log', { entries: answer.log.entries, head: answer.log.head }) }}</p>
+        <p class="quiet small break">
+          {{ say('standing.log', { entries: answer.log.entries, head: answer.log.head }) }}
+        </p>
       </section>
     </template>
   </PageFrame>

@@ -1,5 +1,8 @@
 /** English text of the Standing screen and its charts. */
+import { standingDefinitions } from '../../core/standing/en.ts';
+
 export const standingText = {
+  ...standingDefinitions,
   'nav.standing': 'Standing',
   'standing.title': 'Standing',
   'standing.day': 'As of',
@@ -92,17 +95,26 @@ export const standingText = {
   'standing.kind.part': 'Kind',
   'standing.kind.cause': 'Cause',
   'standing.how': 'How this is counted',
-  'standing.how.past':
-    'A part is past its line from the day after the day on which it was due. A past-line day is one day of one part. It ends on the day the work was done, whenever that was proven.',
-  'standing.how.then':
-    'Every day is judged by the line as it was drawn by then. Changing a practice or an assumption today changes no earlier day. Work that is logged later counts from the day it was done.',
-  'standing.how.verdict':
-    'A home is sound when every part that counts is in order; in breach when a safety-critical part is past its line, more than a fifth of its parts are, or a machine there is called unsafe; else to watch. It is not known when nothing in it has a record.',
-  'standing.how.risk': 'Weights: fire 5, flood 4, health 3, breakage 2, comfort 1.',
-  'standing.how.onTime':
-    'On time: done before the line, or within a tenth of the interval and at most seven days after it; no day after it where safety hangs on it. The first service of a part had no line and does not count.',
-  'standing.how.levels':
-    'Attested: said by the tenant. Self-certified: doer and judge are one. Checked: accepted by rule. Proven: looked at by another person. Spot-checked: seen on the spot.',
+  'standing.pdf.owner': 'Report for an owner',
+  'standing.pdf.insurer': 'Report for an insurer',
+  'standing.csv': 'Homes as CSV',
+  'standing.csv.parts.of': 'Of parts',
+  'standing.csv.known': 'Days with a record',
+  'standing.csv.unknown': 'Days without a record',
+  'standing.csv.held': 'Days on hold',
+  'standing.csv.onTime': 'Services on time',
+  'standing.csv.services': 'Of services',
+  'standing.csv.log': 'Log head',
+  'owner.title': 'Links for owners',
+  'owner.lead':
+    'An owner reads this page, without the names of people, by a link that expires. It is shown once; pass it on as you would a key.',
+  'owner.name': 'Owner',
+  'owner.days': 'Good for so many days',
+  'owner.make': 'Make a link',
+  'owner.made': 'Shown once, here:',
+  'owner.until': 'until {day}',
+  'owner.revoke': 'Revoke',
+  'owner.why': 'Opening what your link shows.',
   'tape.title': '{name}: its tape',
   'tape.open': 'Its tape',
   'tape.region': 'Tape of {name}; scrolls sideways, + and - zoom',

@@ -1,0 +1,190 @@
+/** Standing as paper, with the same figures as the screen, its date, its definitions and the end of the log. */
+import { dayFromIso } from '../../core/calendar/day.ts';
+import { procedureOf } from '../../core/catalogue/catalogue.ts';
+import type { StandingVerdict } from '../../core/standing/standing.ts';
+import type {
+  FiguresAnswer,
+  PlaceStanding,
+  ReportKind,
+  StandingAnswer,
+  StandingOn,
+} from '../../contract/standing/standing.ts';
+import { REPORTS } from '../../contract/standing/standing.ts';
+import type { Call } from '../context/context.ts';
+import { notFound } from '../context/problem.ts';
+import type { Translator } from '../language/translator.ts';
+import { pdfOf } from '../words/pdf.ts';
+import { readStanding } from './standing.ts';
+
+/** What an insurer asks about: what may burn, and what may flood. */
+const INSURED = ['fire', 'flood'];
+/** So many homes are named on paper, the worst first; the rest is counted. */
+const NAMED = 24;
+const WORST_FIRST: readonly StandingVerdict[] = ['breach', 'watch', 'unknown', 'sound'];
+
+type Paper = PDFKit.PDFDocument;
+
+/**
+ * A report as PDF.
+ * @throws Problem: no such report (404), a day that has not come (422), linkOver (401)
+ */
+export async function printReport(call: Call, kind: string, form: StandingOn): Promise<Buffer> {
+  if (!REPORTS.some((known) => known === kind)) throw notFound();
+  const { say } = call.env;
+  const answer = await readStanding(
+    call,
+    form,
+    kind === 'insurer' ? ({ procedure }) => INSURED.includes(procedureOf(procedure).risk) : undefined,
+  );
+  const title = say(`report.${kind}`);
+  return pdfOf({ size: 'A4', margin: 50, bufferPages: true, info: { Title: title } }, (paper) => {
+    heading(paper, call, answer, kind as ReportKind);
+    figures(paper, say, answer);
+    homes(paper, say, answer);
+    months(paper, say, answer);
+    definitions(paper, say);
+    foot(paper, say, answer);
+  });
+}
+
+const bold = (paper: Paper, size: number) => paper.font('Helvetica-Bold').fontSize(size).fillColor('#111');
+const plain = (paper: Paper, size = 9.5) => paper.font('Helvetica').fontSize(size).fillColor('#222');
+const dayOf = (say: Translator, iso: string) => say.day(dayFromIso(iso));
+
+function heading(paper: Paper, { env: { say }, actor }: Call, answer: StandingAnswer, kind: ReportKind): void {
+  bold(paper, 18).text(say(`report.${kind}`));
+  plain(paper).text(
+    say('report.of', {
+      organisation: actor.organisation,
+      properties: say.list(answer.properties.map(({ name }) => name)),
+      day: dayOf(say, answer.day),
+      from: dayOf(say, answer.from),
+    }),
+  );
+  if (answer.cut && answer.began) paper.text(say('report.cut', { day: dayOf(say, answer.began) }));
+  if (kind === 'insurer') paper.text(say('report.insured'));
+  const { sound, watch, breach, unknown } = answer.whole.homes;
+  bold(paper, 12).moveDown(0.6).text(say('report.homes', { sound, watch, breach, unknown }));
+  paper.moveDown(0.4);
+}
+
+/** A line of two columns, over a hair. */
+function row(paper: Paper, name: string, value: string): void {
+  const { left, right } = paper.page.margins;
+  const width = paper.page.width - left - right;
+  if (paper.y > paper.page.height - 90) paper.addPage();
+  const top = paper.y;
+  plain(paper).text(name, left, top, { width: width * 0.62 });
+  const bottom = paper.y;
+  paper.font('Helvetica-Bold').text(value, left + width * 0.62, top, { width: width * 0.38, align: 'right' });
+  paper.y = Math.max(bottom, paper.y) + 2;
+  paper
+    .moveTo(left, paper.y)
+    .lineTo(left + width, paper.y)
+    .lineWidth(0.4)
+    .strokeColor('#ccc')
+    .stroke();
+  paper.y += 3;
+  paper.x = left;
+}
+
+const percent = (share: number | null) => (share === null ? '–' : `${(share * 100).toFixed(1)} %`);
+const counted = ({ count, of }: { readonly count: number; readonly of: number }) => `${count} / ${of}`;
+
+function figures(paper: Paper, say: Translator, { whole, properties }: StandingAnswer): void {
+  const tell = (name: string, { standing, days, pastShare, onTime }: FiguresAnswer) => {
+    bold(paper, 11).moveDown(0.3).text(name);
+    paper.moveDown(0.2);
+    row(paper, say('report.inOrder'), counted(standing.inOrder));
+    row(paper, say('report.critical'), counted(standing.safetyCritical));
+    row(paper, say('report.past', { past: days.past, known: days.known }), percent(pastShare));
+    row(paper, say('report.left'), say('report.left.value', { unknown: days.unknown, held: days.held }));
+    row(
+      paper,
+      say('report.onTime', { count: standing.onTime.of }),
+      onTime ? `${percent(onTime.share)} (${percent(onTime.low)} – ${percent(onTime.high)})` : '–',
+    );
+    row(
+      paper,
+      say('report.evidence'),
+      say('report.evidence.value', {
+        proven: standing.evidence.proven.count,
+        spotChecked: standing.evidence.spotChecked.count,
+        checked: standing.evidence.checked.count,
+        selfCertified: standing.evidence.selfCertified.count,
+        attested: standing.evidence.attested.count,
+      }),
+    );
+  };
+  tell(say('report.all'), whole.figures);
+  if (properties.length > 1) for (const { name, figures: its } of properties) tell(name, its);
+}
+
+function homes(paper: Paper, say: Translator, { places, properties }: StandingAnswer): void {
+  const names = new Map(properties.map(({ id, name }) => [id, name]));
+  const rank = ({ figures: { standing } }: PlaceStanding) => WORST_FIRST.indexOf(standing.verdict);
+  const sorted = [...places].sort((a, b) => rank(a) - rank(b) || b.figures.days.past - a.figures.days.past);
+  bold(paper, 11).moveDown(0.6).text(say('report.byHome'));
+  paper.moveDown(0.2);
+  for (const place of sorted.slice(0, NAMED)) {
+    const { verdict, inOrder } = place.figures.standing;
+    row(
+      paper,
+      `${place.name}, ${names.get(place.propertyId)}${why(say, place)}`,
+      `${say(`report.${verdict}`)}, ${counted(inOrder)}`,
+    );
+  }
+  if (sorted.length > NAMED) plain(paper).text(say('report.more', { count: sorted.length - NAMED }));
+}
+
+function why(say: Translator, { shortfalls, alarms }: PlaceStanding): string {
+  const [worst] = shortfalls;
+  const reasons = [
+    ...(alarms > 0 ? [say('report.unsafe')] : []),
+    ...(worst
+      ? [
+          worst.daysPast === null
+            ? say('report.noRecord', { part: worst.says })
+            : say('report.daysPast', { part: worst.says, days: worst.daysPast }),
+        ]
+      : []),
+  ];
+  return reasons.length === 0 ? '' : `: ${reasons.join('; ')}`;
+}
+
+function months(paper: Paper, say: Translator, answer: StandingAnswer): void {
+  if (answer.months.length < 2) return;
+  bold(paper, 11).moveDown(0.6).text(say('report.byMonth'));
+  paper.moveDown(0.2);
+  for (const { month, days } of answer.months)
+    row(
+      paper,
+      `${say.month(dayFromIso(`${month}-01`))} ${month.slice(0, 4)}`,
+      say('report.month', { past: days.past, known: days.known }),
+    );
+}
+
+function definitions(paper: Paper, say: Translator): void {
+  if (paper.y > paper.page.height - 190) paper.addPage();
+  bold(paper, 11).moveDown(0.6).text(say('report.how'));
+  for (const key of ['verdict', 'past', 'then', 'onTime', 'levels', 'risk'] as const)
+    plain(paper, 8.5)
+      .moveDown(0.2)
+      .text(say(`standing.how.${key}`));
+}
+
+function foot(paper: Paper, say: Translator, { log }: StandingAnswer): void {
+  const { count } = paper.bufferedPageRange();
+  for (let i = 0; i < count; i += 1) {
+    paper.switchToPage(i);
+    const { left, right } = paper.page.margins;
+    // Below the margin, where the text would else begin a page of its own.
+    paper.page.margins.bottom = 0;
+    plain(paper, 7.5).text(
+      say('report.foot', { page: i + 1, pages: count, entries: log.entries, head: log.head }),
+      left,
+      paper.page.height - 36,
+      { width: paper.page.width - left - right, lineBreak: false },
+    );
+  }
+}
