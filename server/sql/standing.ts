@@ -41,20 +41,21 @@ ORDER BY point.number`;
 export const readTraces = (db: Db, organisationId: string, placeId: string | null): Promise<TraceRow[]> =>
   ask<TraceRow>(db, TRACES_SQL, [organisationId, placeId]);
 
-/** Services of one person in one place. */
+/** Services of one person in one place at one kind of part. */
 export interface ServiceRow {
   readonly placeId: string;
+  readonly procedure: string;
   readonly by: string | null;
   readonly count: number;
   readonly onTime: number;
 }
 
 /**
- * Proven services done within a window, by place and person, other than the first of each part, which had no line to be on time for. Those
+ * Proven services done within a window, by place, procedure and person, other than the first of each part, which had no line to be on time for. Those
  * judged by the earlier definition stay as they were judged, riders left out, since nothing asked for them then.
  */
 export const SERVICES_SQL = `
-SELECT machine.place_id AS placeId, record.person_id AS "by", COUNT(*) AS count, SUM(proof.on_time) AS onTime
+SELECT machine.place_id AS placeId, point.procedure, record.person_id AS "by", COUNT(*) AS count, SUM(proof.on_time) AS onTime
 FROM record
 JOIN proof ON proof.record_id = record.id AND proof.state IN ('accepted', 'registerWrong')
 JOIN point ON point.id = record.point_id
@@ -64,7 +65,7 @@ WHERE record.organisation_id = ?1 AND (?2 IS NULL OR machine.place_id = ?2) AND 
     WHERE earlier.point_id = record.point_id AND earlier.done_at < record.done_at)
   AND (proof.definition = ?5
     OR NOT EXISTS (SELECT 1 FROM mark WHERE mark.point_id = record.point_id AND mark.scheduled = 0))
-GROUP BY machine.place_id, record.person_id`;
+GROUP BY machine.place_id, point.procedure, record.person_id`;
 
 /** Services done from one day to another, of an organisation or of one place. */
 export const readServices = (

@@ -34,7 +34,7 @@ export async function printReport(call: Call, kind: string, form: StandingOn): P
   const answer = await readStanding(
     call,
     form,
-    kind === 'insurer' ? ({ procedure }) => INSURED.includes(procedureOf(procedure).risk) : undefined,
+    kind === 'insurer' ? (procedure) => INSURED.includes(procedureOf(procedure).risk) : undefined,
   );
   const title = say(`report.${kind}`);
   return pdfOf({ size: 'A4', margin: 50, bufferPages: true, info: { Title: title } }, (paper) => {

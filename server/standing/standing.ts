@@ -41,13 +41,13 @@ interface Stood {
 
 /**
  * Standing as of a day, and over the window before it.
- * @param counts which parts it is about
+ * @param counts of which procedures the parts are that it is about
  * @throws Problem: a day that has not come, or a window that ends before it begins (422); linkOver (401)
  */
 export async function readStanding(
   call: Call,
   form: StandingOn,
-  counts: (point: PlacedPoint) => boolean = () => true,
+  counts: (procedure: string) => boolean = () => true,
 ): Promise<StandingAnswer> {
   const { db, actor, now, env } = call;
   const { organisationId } = actor;
@@ -72,7 +72,7 @@ export async function readStanding(
   const asked = form.from === undefined ? toDay - DAYS_A_YEAR + 1 : dayFromIso(form.from);
   if (asked > toDay) throw fieldProblem('from', 'field.windowEnds');
   const zoneOf = new Map(places.map(({ id, propertyId }) => [id, zones.get(propertyId)!]));
-  const points = (await readStood(db, organisationId, zoneOf, toDay)).filter(counts);
+  const points = (await readStood(db, organisationId, zoneOf, toDay)).filter(({ procedure }) => counts(procedure));
   const began = points.length === 0 ? null : points.reduce((day, it) => Math.min(day, it.trace.sinceDay), toDay);
   const window = { fromDay: Math.max(asked, began ?? asked), toDay };
   const dayEnds = instantOfDay(toDay + 1, 0, zone);
@@ -85,7 +85,9 @@ export async function readStanding(
     window,
     points: grouped(points, ({ placeId }) => placeId),
     services: grouped(
-      services.filter(({ placeId }) => zoneOf.has(placeId)).map((it) => ({ ...it, by: it.by ?? '' })),
+      services
+        .filter(({ placeId, procedure }) => zoneOf.has(placeId) && counts(procedure))
+        .map((it) => ({ ...it, by: it.by ?? '' })),
       ({ placeId }) => placeId,
     ),
     alarms: new Map(

@@ -7,6 +7,7 @@ import { doneDayOf, lineOfMark, WORK } from '../../contract/due/due.ts';
 import type { PlaceStanding, StandingAnswer } from '../../contract/standing/standing.ts';
 import { leafHash } from '../../server/log/log.ts';
 import { LogTree } from '../../server/log/head.ts';
+import { readStanding } from '../../server/standing/standing.ts';
 import { readStood } from '../../server/standing/stood.ts';
 import { give, honestWork, letDaysPass, openHouse, registerFlat, TODAY, ZONE, type Flat, type House } from './house.ts';
 
@@ -171,6 +172,36 @@ describe('Standing as of a day', () => {
     expect(sum(months.flatMap(({ byProperty }) => byProperty))).to.equal(expected);
     expect(sum(places.map(({ figures }) => figures.days))).to.equal(expected);
     expect(dayFromIso(months[0]!.month + '-01')).to.be.at.most(TODAY);
+  });
+
+  it('counts parts and services alike of the procedures that it is asked about', async () => {
+    await log(SCREEN);
+    await log('dryer.drumSeal');
+    await letDaysPass(house, 30);
+    for (const procedure of [SCREEN, 'dryer.drumSeal', SCREEN]) await log(procedure);
+    const { db } = house.env.store;
+    const manager = (await db.person.one({ email: 'vane@saltmarsh.example' }))!;
+    const actor = {
+      personId: manager.id,
+      name: '',
+      organisationId: manager.organisationId,
+      organisation: '',
+      roles: ['manager'] as const,
+      sessionId: '',
+      linkId: null,
+      csrf: '',
+    };
+    const call = { env: house.env, db, actor, now: house.clock.now };
+    const of = async (procedures: readonly string[]) =>
+      (await readStanding(call, { day: undefined, from: undefined }, (key) => procedures.includes(key))).whole.figures;
+    const [screen, seal, both] = [
+      await of([SCREEN]),
+      await of(['dryer.drumSeal']),
+      await of([SCREEN, 'dryer.drumSeal']),
+    ];
+    expect([screen.standing.inOrder.of, seal.standing.inOrder.of]).to.deep.equal([1, 1]);
+    expect([screen.standing.onTime.of, seal.standing.onTime.of, both.standing.onTime.of]).to.deep.equal([2, 1, 3]);
+    expect(screen.days.known + seal.days.known).to.equal(both.days.known);
   });
 
   it('carries the head of the log, which grows with every record and changes with any', async () => {
