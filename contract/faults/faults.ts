@@ -81,9 +81,27 @@ export interface FaultSummary {
   readonly found: string | null;
   /** How it was closed, by code; null while it is open, and in closings of words alone. */
   readonly closing: FaultClosing | null;
+  /** What its reporter said a week after it was closed; null while nobody has. */
+  readonly gone: 'yes' | 'no' | null;
   /** Whether checks lead to its cause; else it is staff's at once. */
   readonly findable: boolean;
 }
+/** Of a fault that was closed a week ago, for whoever reported it: gone, or not? */
+export interface GoneQuestion {
+  readonly faultId: string;
+  readonly machine: string;
+  readonly says: string;
+  /** Day on which it was closed. */
+  readonly day: string;
+}
+export const answerGone = object({
+  /** Of the fault that is opened anew where it is not gone. */
+  id: id().required(),
+  gone: string()
+    .oneOf(['yes', 'no'] as const)
+    .required(),
+});
+export type AnswerGone = InferType<typeof answerGone>;
 export interface FaultClosing {
   readonly cause: string;
   /** The cause in words. A cause that the catalogue no longer has is told by its key. */
@@ -101,4 +119,6 @@ export interface FaultsAnswer {
   readonly faults: readonly FaultSummary[];
   /** Closed in words alone: how many, and the latest of them. */
   readonly uncoded: { readonly count: number; readonly faults: readonly FaultSummary[] };
+  /** Faults that tenants ended themselves, and what as many calls would have cost by the price of a door; null without one. */
+  readonly avoided: { readonly count: number; readonly price: number | null; readonly currency: string };
 }

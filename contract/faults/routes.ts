@@ -3,7 +3,7 @@ import { DOERS, MANAGER, OFFICE, RESIDENTS, passing, read, refusing, write, type
 import type { AlarmAnswer, ChangeDuty, ChangeNumbers, DutyAnswer, RaiseAlarm } from './alarms.ts';
 import type { ChangeDeficiency, CloseDeficiency, DeficienciesAnswer, ReportDeficiency } from './deficiencies.ts';
 import type { AnswerCheck, DiagnosisAnswer } from './diagnosis.ts';
-import type { CloseFault, CodeFault, FaultsAnswer, ReportFault } from './faults.ts';
+import type { AnswerGone, CloseFault, CodeFault, FaultsAnswer, ReportFault } from './faults.ts';
 import type { DecideRemedy, PatternsAnswer } from './patterns.ts';
 import type { UpkeepEffectsAnswer } from './upkeepEffects.ts';
 
@@ -19,6 +19,9 @@ export const faultsRoutes = {
   'fault.diagnosis': passing<{ answer: DiagnosisAnswer }>()(read('/faults/:id/diagnosis', RESIDENTS)),
   'fault.check': passing<{ form: AnswerCheck; answer: DiagnosisAnswer }>()(
     refusing(write('POST', '/faults/:id/checks', RESIDENTS, 4, 120), 'faultClosed', 'notFindable'),
+  ),
+  'fault.gone': passing<{ form: AnswerGone; answer: object }>()(
+    refusing(write('POST', '/faults/:id/gone', RESIDENTS, 4, 30), 'notAsked'),
   ),
   'fault.code': passing<{ form: CodeFault; answer: object }>()(
     refusing(write('POST', '/faults/:id/cause', OFFICE, 4), 'faultOpen'),

@@ -9,9 +9,8 @@ import type { Sitting } from '../../core/jobs/sitting.ts';
 import type { JobState } from '../../core/jobs/transitions.ts';
 import { count, id, ids, instant, isoDay, line, note } from '../form/fields.ts';
 import type { AlarmAnswer, EmergencyNumbers } from '../faults/alarms.ts';
-import type { ReportableMachine } from '../faults/faults.ts';
 import type { HabitCard } from '../due/habits.ts';
-import type { FaultSummary } from '../faults/faults.ts';
+import type { FaultSummary, GoneQuestion, ReportableMachine } from '../faults/faults.ts';
 import type { MarkDates } from '../register/machines.ts';
 
 const grade = () => string().oneOf(GRADES).nullable().default(null);
@@ -283,5 +282,7 @@ export interface HomeAnswer {
   readonly habits: readonly HabitCard[];
   readonly signals: readonly { readonly id: string; readonly says: string; readonly machine: string }[];
   readonly faults: readonly FaultSummary[];
+  /** What was closed a week ago: gone, or not? */
+  readonly gone: readonly GoneQuestion[];
   readonly machines: readonly ReportableMachine[];
 }

@@ -61,6 +61,8 @@ export const OPEN = {
   parts: null,
   cost: null,
   payer: null,
+  gone: null,
+  goneAt: null,
 } as const;
 
 /** Opens a fault of a machine, said by a person or shown by a reading; its points fall due. */
@@ -185,6 +187,7 @@ async function describeFaults(
     closedAt: fault.closedAt,
     found: fault.found,
     closing: closingOf(say, fault, tenants),
+    gone: fault.gone,
     findable: fault.closedAt === null && isFindable(machineOf(fault).type, fault.symptom),
   }));
 }

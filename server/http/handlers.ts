@@ -41,6 +41,8 @@ import { decideRemedy, withdrawRemedy } from '../faults/remedies.ts';
 import { listUpkeepEffects } from '../standing/upkeepEffects.ts';
 import { closeFault, codeFault } from '../faults/closing.ts';
 import { answerCheck, readDiagnosis } from '../faults/diagnosis.ts';
+import { answerGone } from '../faults/gone.ts';
+import { countAvoided } from '../faults/avoided.ts';
 import { listFaults, listUncoded, reportFault } from '../faults/faults.ts';
 import { openHandBacks, settleHandBack } from '../jobs/handBacks.ts';
 import { readJob } from '../pages/job.ts';
@@ -245,10 +247,15 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'upkeepEffects.list': bare((call) => listUpkeepEffects(call)),
   'remedy.decide': formed(patternForms.decideRemedy, decideRemedy),
   'remedy.withdraw': bare((call, { id }) => withdrawRemedy(call, id)),
-  'faults.list': bare(async (call) => ({ faults: await listFaults(call, {}), uncoded: await listUncoded(call) })),
+  'faults.list': bare(async (call) => ({
+    faults: await listFaults(call, {}),
+    uncoded: await listUncoded(call),
+    avoided: await countAvoided(call),
+  })),
   'faults.report': formed(faultForms.reportFault, reportFault),
   'fault.diagnosis': bare((call, { id }) => readDiagnosis(call, id)),
   'fault.check': formed(diagnosisForms.answerCheck, (call, form, { id }) => answerCheck(call, id, form)),
+  'fault.gone': formed(faultForms.answerGone, (call, form, { id }) => answerGone(call, id, form)),
   'fault.code': formed(faultForms.codeFault, (call, form, { id }) => codeFault(call, id, form)),
   'alarms.list': bare(async (call) => ({ alarms: await alarms.openAlarms(call, call.actor.organisationId) })),
   'alarm.raise': formed(alarmForms.raiseAlarm, alarms.raiseAlarm),

@@ -291,6 +291,8 @@ export const serverText = {
   'report.month': '{past, number} of {known, number} days',
   'report.how': 'How this is counted',
   'report.foot': 'Page {page, number} of {pages, number}. Log of {entries, number} entries, head {head}',
+  'problem.notAsked': 'Nobody asks about that any more: it was answered, or it is reported anew already.',
+  'fault.notGone': 'Not gone after the last time.',
   'standing.others': '{count, plural, one {one more} other {# more}}, together',
   'standing.part': '{part} of {machine}',
   'field.past': 'Pick a day after today.',

@@ -41,6 +41,7 @@ export interface ServerText extends CoreText, FieldsText {
   'effect.accept': { done: string | number; late: number; next: string | number };
   'effect.gone': None;
   'expect.filterSize': { size: string | number };
+  'fault.notGone': None;
   'field.beforeStart': None;
   'field.fuel': None;
   'field.future': None;
@@ -154,6 +155,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.noRows': None;
   'problem.noTenancy': None;
   'problem.notAllowed': None;
+  'problem.notAsked': None;
   'problem.notFindable': None;
   'problem.notFound': None;
   'problem.notImage': None;

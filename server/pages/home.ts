@@ -4,6 +4,7 @@ import type { HomeAnswer } from '../../contract/jobs/jobs.ts';
 import { habitsAt } from '../due/habits.ts';
 import { listSignals } from '../due/signals.ts';
 import type { Call } from '../context/context.ts';
+import { goneQuestions } from '../faults/gone.ts';
 import { listFaults } from '../faults/faults.ts';
 import type { FaultSummary } from '../../contract/faults/faults.ts';
 import type { Row } from '../store/tables.ts';
@@ -18,6 +19,7 @@ const NOTHING = {
   habits: [],
   signals: [],
   faults: [],
+  gone: [],
   machines: [],
   opens: null,
 } as const;
@@ -57,6 +59,7 @@ export async function readHome(call: Call): Promise<HomeAnswer> {
       .filter(({ state }) => state === 'open')
       .map(({ id, says, machine }) => ({ id, says, machine })),
     faults: await openFaultsFor(call, mine, place.id),
+    gone: await goneQuestions(call),
     machines: mine.map((machine) => reportableMachine(say, machine)),
   };
 }

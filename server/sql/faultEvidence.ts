@@ -61,3 +61,15 @@ WHERE point.machine_id IN (SELECT value FROM json_each(?1))
 ORDER BY line.served_day`,
     [JSON.stringify(machineIds)],
   );
+
+/** How many faults were closed by code by somebody who lives there. */
+export async function countByTenants(db: Db, organisationId: string): Promise<number> {
+  const [row] = await ask<{ readonly count: number }>(
+    db,
+    `
+SELECT COUNT(*) AS count FROM fault WHERE organisation_id = ?1 AND cause IS NOT NULL
+  AND EXISTS (SELECT 1 FROM role_grant WHERE role_grant.person_id = fault.closed_by AND role_grant.role = 'tenant')`,
+    [organisationId],
+  );
+  return row!.count;
+}

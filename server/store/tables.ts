@@ -386,6 +386,9 @@ export const TABLES = {
     parts: textOrNull(),
     cost: realOrNull(),
     payer: textOrNull<Payer>(),
+    /** What its reporter said a week after it was closed; null while nobody has. */
+    gone: textOrNull<'yes' | 'no'>(),
+    goneAt: integerOrNull(),
   },
   /** Somebody else who noticed the same while it was open. */
   faultReport: { id: key(), organisationId, faultId: text(), note: text(), at: integer(), byPerson: text() },

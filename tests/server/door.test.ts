@@ -217,6 +217,7 @@ describe('The door', () => {
       'faults.close': [faultId, { cause: 'washer.boot', remedy: 'cleaned' }],
       'remedy.withdraw': [remedyId, {}],
       'fault.code': [faultId, { cause: 'washer.boot' }],
+      'fault.gone': [faultId, { id: v7(), gone: 'yes' }],
       'fault.diagnosis': [faultId, {}],
       'fault.check': [faultId, { id: v7(), kind: 'check', subject: 'washer.askCool', answer: 'yes' }],
       'deficiencies.change': [deficiencyId, { severity: 'low', correctBy: '2026-12-24' }],

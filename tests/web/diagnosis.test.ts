@@ -94,4 +94,25 @@ describe('Finding a cause, in a browser', function diagnosis() {
     await uncoded.waitFor({ state: 'detached' });
     expect((await house.env.store.db.fault.one({ id }))!.cause).to.equal('dryer.hose');
   });
+
+  it('a week after, the tenant says with one tap that it is still there, and the office has it as a fault anew', async () => {
+    const { store } = house.env;
+    const tenant = (await store.db.person.one({ id: flat.tenantId }))!;
+    const closed = (await store.db.fault.all({ openedBy: tenant.id })).filter(({ closedAt }) => closedAt !== null);
+    expect(closed.length).to.be.greaterThan(0);
+    const week = 8 * 86_400_000;
+    await store.write(async (db) => {
+      for (const { id, openedAt, closedAt } of closed)
+        await db.fault.update({ id }, { openedAt: openedAt - week, closedAt: closedAt! - week });
+    });
+    await phone.goto('/home/');
+    const card = phone.locator('section').filter({ hasText: 'Gone, or not?' }).first();
+    await card.getByText(/Vented dryer: Clothes still damp/).waitFor();
+    await expectFit(phone, 'gone, or not');
+    await expectThumbs(phone, 'gone, or not');
+    await card.getByRole('button', { name: 'Still there' }).click();
+    await desk.goto('/faults');
+    await desk.getByText('“Not gone after the last time.”').waitFor();
+    await desk.getByText(/Tenants ended one fault themselves: as many calls avoided/).waitFor();
+  });
 });

@@ -261,6 +261,10 @@ export const deskText = {
   'faults.payer': 'Paid by',
   'faults.closed.by': '{remedy}, {minutes, plural, =0 {no time} one {one minute} other {# minutes}}',
   'faults.closed.cost': '{cost, number}, paid by {payer}',
+  'faults.gone.yes': 'a week later: gone',
+  'faults.gone.no': 'a week later: not gone',
+  'faults.avoided':
+    'Tenants ended {count, plural, one {one fault} other {# faults}} themselves: as many calls avoided{price, select, none {. Enter what a door costs under Practice to see what that saved} other {, {price} at the price of a door}}.',
   'faults.byTenant': 'put right by the tenant: a call avoided',
   'faults.uncoded.title': 'Closed without a cause',
   'faults.uncoded':

@@ -85,7 +85,8 @@ function closed(): void {
             {{
               say('faults.closed.cost', { cost: fault.closing.cost, payer: say(`payer.${fault.closing.payer}`) })
             }}</template
-          ><template v-if="fault.closing.byTenant"> · {{ say('faults.byTenant') }}</template>
+          ><template v-if="fault.closing.byTenant"> · {{ say('faults.byTenant') }}</template
+          ><template v-if="fault.gone"> · {{ say(`faults.gone.${fault.gone}`) }}</template>
         </p>
         <p v-if="fault.found" class="small">{{ fault.closing ? '' : '✓' }} {{ fault.found }}</p>
         <CodeFault

@@ -205,6 +205,7 @@ export interface WebText extends SharedText, FieldsText {
   'fault.title': None;
   'fault.what': None;
   'faults.also': { by: string | number; at: string | number };
+  'faults.avoided': { count: number; price: string | number };
   'faults.by': { at: string | number };
   'faults.byTenant': None;
   'faults.cause': None;
@@ -218,6 +219,8 @@ export interface WebText extends SharedText, FieldsText {
   'faults.cost': None;
   'faults.found': None;
   'faults.found.other': None;
+  'faults.gone.no': None;
+  'faults.gone.yes': None;
   'faults.head': { stated: number; inPatterns: number; of: number; failed: number; open: number; late: number };
   'faults.minutes': None;
   'faults.none.why': None;
@@ -275,6 +278,10 @@ export interface WebText extends SharedText, FieldsText {
   'first.title': None;
   'first.why': None;
   'form.look': None;
+  'gone.no': None;
+  'gone.title': None;
+  'gone.which': { machine: string | number; says: string | number; day: string | number };
+  'gone.yes': None;
   'habits.answer.kept': None;
   'habits.answer.lapsed': None;
   'habits.asked': { kept: Choice; day: string | number };

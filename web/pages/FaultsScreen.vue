@@ -84,6 +84,15 @@ onMounted(async () => {
       <section aria-labelledby="open">
         <h2 id="open">{{ say('faults.openOnes') }}</h2>
         <p v-if="!open.length" class="quiet">{{ say('faults.none.why') }}</p>
+        <p v-if="answer.avoided.count" class="quiet">
+          {{
+            say('faults.avoided', {
+              count: answer.avoided.count,
+              price:
+                answer.avoided.price === null ? 'none' : `${answer.avoided.price} ${answer.avoided.currency}`.trim(),
+            })
+          }}
+        </p>
         <FaultList v-if="open.length" :faults="open" with-place @changed="changed" />
       </section>
       <section v-if="patterns.value.value" aria-labelledby="comes-back">

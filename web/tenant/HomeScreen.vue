@@ -13,6 +13,7 @@ import PageFrame from '../kit/PageFrame.vue';
 
 // Not of the first second: their forms bring the checks of every field along.
 const CodeEntry = defineAsyncComponent(() => import('./CodeEntry.vue'));
+const GoneCard = defineAsyncComponent(() => import('./GoneCard.vue'));
 const HabitCard = defineAsyncComponent(() => import('./HabitCard.vue'));
 
 /** Nobody is in: a link, or the code of a card, lets one in. */
@@ -58,6 +59,7 @@ onBeforeUnmount(onTaken(reload));
           <p class="quiet">{{ say('home.nothing.why') }}</p>
         </div>
       </section>
+      <GoneCard v-if="home.gone.length" :questions="home.gone" @answered="reload" />
       <HabitCard v-if="home.habits.length" :key="home.habits.length" :habits="home.habits" @answered="reload" />
       <VBtn variant="outlined" size="large" block to="/report">{{ say('home.wrong') }}</VBtn>
       <section class="stack close" v-if="home.faults.length || home.signals.length">

@@ -17,6 +17,10 @@ export const doingText = {
   'home.nothing.why': 'We will ask when something is due. Seen something wrong? Tell us below.',
   'home.todo': '{count, plural, one {One thing to do} other {# things to do}}',
   'home.done': 'What was done',
+  'gone.title': 'Gone, or not?',
+  'gone.which': '{machine}: {says}. Closed on {day}.',
+  'gone.yes': 'Gone',
+  'gone.no': 'Still there',
   'home.wrong': 'Something is wrong',
   'home.open': 'Reported, being looked at',
   'home.noLink':

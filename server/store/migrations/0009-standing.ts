@@ -1,8 +1,10 @@
 /**
  * Standing as of a day is read from the lines and services alone, without their long texts; owners read it by links that
- * expire. Never edited once landed.
+ * expire. A tenant is asked a week later whether a fault is gone. Never edited once landed.
  */
 export const standing = `
+ALTER TABLE fault ADD COLUMN gone TEXT;
+ALTER TABLE fault ADD COLUMN gone_at INTEGER;
 DROP INDEX line_by_point;
 CREATE INDEX line_by_point ON line (point_id, id, computed_at, served_day, line_day, cap_day);
 CREATE INDEX record_by_day ON record (organisation_id, done_day, point_id, done_at, id, person_id);
