@@ -2,11 +2,14 @@
 import { MANAGER, READERS, passing, read, refusing, write } from '../route.ts';
 import type { NewOwnerLink, OwnerLinkSummary, StandingAnswer, StandingOn } from './standing.ts';
 
+/** Standing is summed over everything each time: nobody needs it oftener than once a second. */
+const PER_MINUTE = 60;
+
 export const standingRoutes = {
   'standing.read': passing<{ form: StandingOn; answer: StandingAnswer }>()(
-    refusing(read('/standing', READERS), 'linkOver'),
+    refusing({ ...read('/standing', READERS), perMinute: PER_MINUTE }, 'linkOver'),
   ),
-  'standing.report': refusing(read('/standing/report/:kind', READERS), 'linkOver'),
+  'standing.report': refusing({ ...read('/standing/report/:kind', READERS), perMinute: PER_MINUTE }, 'linkOver'),
   'ownerLinks.list': passing<{ answer: { links: readonly OwnerLinkSummary[] } }>()(read('/owner-links', MANAGER)),
   'ownerLink.create': passing<{ form: NewOwnerLink; answer: { readonly path: string } }>()(
     write('POST', '/owner-links', MANAGER, 4, 30),

@@ -52,7 +52,7 @@ export function beganPast({ onsetDay, asOfDay, past }: StatedFault): boolean {
 export const LEAST_FAULTS = 8;
 const LEAST_YEARS = 0.5;
 
-/** Priors, ours: the frailty's shape around 4 (a coefficient of variation of one half), the covariate's slope around 0. */
+/** Priors, ours: the frailty's shape around 4, a coefficient of variation of one half; the covariate's slope around 0. */
 const SHAPE = { middle: Math.log(4), spread: 1 };
 const SLOPE = { middle: 0, spread: 2 };
 const ROUNDS = 60;
@@ -62,6 +62,13 @@ const Z95 = 1.959_963_984_540_054;
 
 /** Logarithms of the base rate and the ratio, the slope of the covariate, and the logarithm of the frailty's shape. */
 type Parameters = readonly [rate: number, ratio: number, slope: number, shape: number];
+
+const each = ([a, b, c, d]: Parameters, of: (value: number, i: number) => number): Parameters => [
+  of(a, 0),
+  of(b, 1),
+  of(c, 2),
+  of(d, 3),
+];
 
 /** Machines as columns: the sums below run over tens of thousands of them, dozens of times. */
 interface Columns {
@@ -113,7 +120,7 @@ function gradient(of: Columns, [a, b, slope, c]: Parameters): number[] {
 function information(of: Columns, at: Parameters): number[][] {
   const step = 1e-4;
   const columns = at.map((_, i) => {
-    const moved = (by: number) => at.map((value, j) => (i === j ? value + by : value)) as unknown as Parameters;
+    const moved = (by: number) => each(at, (value, j) => (i === j ? value + by : value));
     const [up, down] = [gradient(of, moved(step)), gradient(of, moved(-step))];
     return up.map((value, j) => -(value - down[j]!) / (2 * step));
   });
@@ -172,7 +179,7 @@ export function upkeepEffect(machines: readonly MachineExposure[]): UpkeepEffect
     // No stride longer than one in a logarithm, and half as long where the last one overshot.
     for (const i of step.keys()) if (step[i]! * before[i]! < 0) longest[i]! /= 2;
     before = step.map((value, i) => Math.sign(value) * Math.min(longest[i]!, Math.abs(value)));
-    at = at.map((value, i) => value + before[i]!) as unknown as Parameters;
+    at = each(at, (value, i) => value + before[i]!);
     if (Math.max(...before.map(Math.abs)) < CLOSE) break;
   }
   const variance = solve(information(columns, at), [0, 1, 0, 0])[1]!;

@@ -1,6 +1,6 @@
 /**
- * The truth of upkeep and faults (T2): a part that fouls past its line makes its machine fault ρ times as often, a fault
- * makes it served soon, and late households may have frail machines.
+ * The truth of upkeep and faults (T2): a part past its line makes its machine fault ρ times as often, a fault makes it
+ * served soon, and late households may have frail machines.
  */
 import { DAYS_A_YEAR } from '../calendar/day.ts';
 import { upkeepEffect, type MachineExposure, type UpkeepEffect } from '../faults/upkeepEffect.ts';

@@ -111,7 +111,10 @@ export function shortfallsOf<P extends StoodPoint>(points: readonly P[], day: Da
   );
 }
 
-/** The first day on which a part that is in order now reaches its line; null where none does. What awaits its proof has been done. */
+/**
+ * The first day on which a part that is in order now reaches its line; null where none does. What awaits its proof has
+ * been done.
+ */
 export function soundUntil(points: readonly StoodPoint[], day: Day): Day | null {
   const lines = points.flatMap(({ trace }) => {
     const state = stateOn(trace, day);
