@@ -111,6 +111,7 @@ describe('Standing, in a browser', function suite() {
     expect(new URL(owner.url()).hash, 'the token is taken off the address').to.equal('');
     expect(await owner.getByText('Marrable').count()).to.equal(0);
     expect(await owner.getByRole('link', { name: 'Homes' }).count()).to.equal(0);
+    expect(await owner.locator('table a').count(), 'nothing leads where an owner may not go').to.equal(0);
     await expectFit(owner, 'what an owner reads');
     await owner.goto('/homes');
     await owner.getByRole('heading', { name: 'Standing' }).waitFor();

@@ -102,16 +102,18 @@ function wordsOf({ says, daysPast, by }: ShortfallAnswer): string {
       <div v-if="row.shortfalls.length" class="sentences">
         <p v-if="row.alarms" class="alarm">{{ say('standing.why.alarm') }}</p>
         <p v-for="it in row.shortfalls.slice(0, NAMED)" :key="it.number">
-          <RouterLink :to="`/line/${it.number}`">{{ wordsOf(it) }}</RouterLink><b v-if="it.safetyCritical">
-            {{ say('standing.why.critical') }}</b
-          >
+          <RouterLink v-if="linked" :to="`/line/${it.number}`">{{ wordsOf(it) }}</RouterLink><template v-else>{{
+            wordsOf(it)
+          }}</template
+          ><b v-if="it.safetyCritical">, {{ say('standing.why.critical') }}</b>
         </p>
         <details v-if="row.shortfalls.length > NAMED">
           <summary>{{ say('standing.why.more', { count: row.shortfalls.length - NAMED }) }}</summary>
           <p v-for="it in row.shortfalls.slice(NAMED)" :key="it.number">
-            <RouterLink :to="`/line/${it.number}`">{{ wordsOf(it) }}</RouterLink><b v-if="it.safetyCritical">
-              {{ say('standing.why.critical') }}</b
-            >
+            <RouterLink v-if="linked" :to="`/line/${it.number}`">{{ wordsOf(it) }}</RouterLink><template v-else>{{
+              wordsOf(it)
+            }}</template
+            ><b v-if="it.safetyCritical">, {{ say('standing.why.critical') }}</b>
           </p>
         </details>
       </div>
