@@ -98,10 +98,10 @@ export async function readStanding(
       ]),
     ),
   };
-  const names = await namesOf(
-    db,
-    [...tenancies, ...assigned].map(({ personId }) => personId),
-  );
+  const names = await namesOf(db, [
+    ...[...tenancies, ...assigned].map(({ personId }) => personId),
+    ...(scope.names ? services.map(({ by }) => by) : []),
+  ]);
   const holders = new Map(assigned.map(({ pointId, personId }) => [pointId, names.get(personId) ?? null]));
   const of = (place: Row<'place'>): PlaceStanding => {
     const its = stood.points.get(place.id) ?? [];

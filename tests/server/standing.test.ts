@@ -174,6 +174,13 @@ describe('Standing as of a day', () => {
     expect(dayFromIso(months[0]!.month + '-01')).to.be.at.most(TODAY);
   });
 
+  it('names whoever did a service, whether or not they have work in hand', async () => {
+    await log(SCREEN);
+    await letDaysPass(house, 20);
+    await log(SCREEN);
+    expect((await standing()).people.map(({ name, count }) => [name, count])).to.deep.equal([['R. Okonjo-Vane', 1]]);
+  });
+
   it('counts parts and services alike of the procedures that it is asked about', async () => {
     await log(SCREEN);
     await log('dryer.drumSeal');
