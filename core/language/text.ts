@@ -419,6 +419,7 @@ export interface SharedText {
   'severity.low': None;
   'severity.moderate': None;
   'severity.severe': None;
+  'standing.cut': { day: string | number };
   'standing.how.levels': None;
   'standing.how.onTime': None;
   'standing.how.past': None;

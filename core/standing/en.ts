@@ -11,4 +11,5 @@ export const standingDefinitions = {
     'On time: done before the line, or within a tenth of the interval and at most seven days after it; no day after it where safety hangs on it. The first service of a part had no line and does not count.',
   'standing.how.levels':
     'Attested: said by the tenant. Self-certified: doer and judge are one. Checked: accepted by rule. Proven: looked at by another person. Spot-checked: seen on the spot.',
+  'standing.cut': 'The register began on {day}. Nothing is known of the time before, and nothing of it is counted.',
 } as const;

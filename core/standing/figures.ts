@@ -4,8 +4,8 @@ import { isPastState, type PointState } from '../due/line.ts';
 import type { EvidenceLevel } from '../proof/record.ts';
 import { grouped } from '../statistics/grouped.ts';
 import { clusteredInterval, type ShareInterval } from '../statistics/proportion.ts';
-import { addDays, daysOf, lineOn, stateOn, type Trace, type PointDays } from './trace.ts';
-import { standingOf, type Standing } from './standing.ts';
+import { addDays, daysOf, lineOn, NO_DAYS, stateOn, type Trace, type PointDays } from './trace.ts';
+import { standingOf, WORST_FIRST, type Count, type Standing } from './standing.ts';
 
 /** A part whose standing is asked for. */
 export interface StoodPoint {
@@ -24,6 +24,12 @@ export interface ServicesBy {
   readonly onTime: number;
 }
 
+/** How many of some services were on time. */
+export const onTimeOf = (services: readonly Omit<ServicesBy, 'by'>[]): Count => ({
+  count: services.reduce((sum, { onTime }) => sum + onTime, 0),
+  of: services.reduce((sum, { count }) => sum + count, 0),
+});
+
 /** Both ends included. */
 export interface Window {
   readonly fromDay: Day;
@@ -40,6 +46,13 @@ export interface StandingFigures {
   readonly onTime: ShareInterval | null;
 }
 
+/** An order of what has figures: by verdict, then by past-line days, the worst first. */
+export const worstFirst = (
+  { figures: a }: { readonly figures: Pick<StandingFigures, 'standing' | 'days'> },
+  { figures: b }: { readonly figures: Pick<StandingFigures, 'standing' | 'days'> },
+): number =>
+  WORST_FIRST.indexOf(a.standing.verdict) - WORST_FIRST.indexOf(b.standing.verdict) || b.days.past - a.days.past;
+
 /** What of the parts of a set counts on a day: those that were there. */
 const presentOn = (points: readonly StoodPoint[], day: Day) =>
   points.flatMap((point) => {
@@ -54,7 +67,7 @@ export function figuresOf(
   alarms: number,
   window: Window,
 ): StandingFigures {
-  let days: PointDays = { known: 0, past: 0, unknown: 0, held: 0 };
+  let days = NO_DAYS;
   let [weighted, weightedPast] = [0, 0];
   for (const { trace, riskWeight } of points) {
     const its = daysOf(trace, window.fromDay, window.toDay);
@@ -62,12 +75,11 @@ export function figuresOf(
     weighted += riskWeight * its.known;
     weightedPast += riskWeight * its.past;
   }
-  const sum = (of: (its: ServicesBy) => number, some = services) => some.reduce((total, its) => total + of(its), 0);
-  const onTime = { count: sum((it) => it.onTime), of: sum((it) => it.count) };
-  const byPerson = [...grouped(services, ({ by }) => by).values()].map((its) => ({
-    successes: sum((it) => it.onTime, its),
-    trials: sum((it) => it.count, its),
-  }));
+  const onTime = onTimeOf(services);
+  const byPerson = [...grouped(services, ({ by }) => by).values()].map((its) => {
+    const { count: successes, of: trials } = onTimeOf(its);
+    return { successes, trials };
+  });
   return {
     standing: standingOf(presentOn(points, window.toDay), onTime, alarms),
     days,
@@ -79,12 +91,7 @@ export function figuresOf(
 /** Past-line days of a set of parts in each of some windows. */
 export const trendOf = (points: readonly StoodPoint[], windows: readonly Window[]): PointDays[] =>
   windows.map(({ fromDay, toDay }) =>
-    points.reduce<PointDays>((sum, { trace }) => addDays(sum, daysOf(trace, fromDay, toDay)), {
-      known: 0,
-      past: 0,
-      unknown: 0,
-      held: 0,
-    }),
+    points.reduce((sum, { trace }) => addDays(sum, daysOf(trace, fromDay, toDay)), NO_DAYS),
   );
 
 /** Why a home is not sound: a part that is past its line or has no record, the gravest first. */

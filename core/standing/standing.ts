@@ -17,6 +17,9 @@ export interface Count {
 /** `unknown`: nothing counts on that day, or nothing of what counts has a record. */
 export type StandingVerdict = 'sound' | 'watch' | 'breach' | 'unknown';
 
+/** Verdicts in the order in which somebody looks for them. */
+export const WORST_FIRST: readonly StandingVerdict[] = ['breach', 'watch', 'unknown', 'sound'];
+
 export interface Standing {
   readonly verdict: StandingVerdict;
   readonly inOrder: Count;

@@ -98,7 +98,8 @@ export interface PointDays {
   readonly held: number;
 }
 
-const NO_DAYS: PointDays = { known: 0, past: 0, unknown: 0, held: 0 };
+/** Of nothing. */
+export const NO_DAYS: PointDays = { known: 0, past: 0, unknown: 0, held: 0 };
 
 /** How a point's days from one to another, both included, were spent. */
 export function daysOf(trace: Trace, fromDay: Day, toDay: Day): PointDays {

@@ -7,6 +7,7 @@ import { sortOf, weigh, type Sort } from '../../core/faults/sorting.ts';
 import { stretchesOf } from '../../core/faults/stretches.ts';
 import { pointsOfSymptom, REPAIR_HOURS, symptomOf } from '../../core/faults/symptoms.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
+import { meanOfKnown } from '../../core/statistics/mean.ts';
 import type { PatternsAnswer, PatternSummary } from '../../contract/faults/patterns.ts';
 import type { Call } from '../context/context.ts';
 import { machineName } from '../lookup/names.ts';
@@ -179,14 +180,10 @@ function evidence(call: Call, pattern: Pattern, its: readonly FaultHistoryRow[])
  */
 function yearlyOf({ firstDay, lastDay }: Pattern, its: readonly FaultHistoryRow[]) {
   const years = (lastDay - firstDay) / DAYS_A_YEAR;
-  const mean = (values: readonly (number | null)[]) => {
-    const known = values.filter((value) => value !== null);
-    return known.length === 0 ? 0 : known.reduce((sum, value) => sum + value, 0) / known.length;
-  };
   const perYear = years < 0.25 ? 0 : (its.length - 1) / years;
   return {
-    minutes: perYear * mean(its.map(({ minutes }) => minutes)),
-    cost: perYear * mean(its.map(({ cost }) => cost)),
+    minutes: perYear * (meanOfKnown(its.map(({ minutes }) => minutes)) ?? 0),
+    cost: perYear * (meanOfKnown(its.map(({ cost }) => cost)) ?? 0),
   };
 }
 

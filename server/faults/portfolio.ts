@@ -3,7 +3,7 @@ import type { Day } from '../../core/calendar/day.ts';
 import { patternsOf, type Pattern } from '../../core/faults/patterns.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import type { Call } from '../context/context.ts';
-import { dayReader } from '../lookup/dayReader.ts';
+import { dayReader, QUARTER_HOUR_MS } from '../lookup/dayReader.ts';
 import {
   readFaultHistory,
   readPortfolioMachines,
@@ -26,8 +26,6 @@ export interface Portfolio {
 
 /** What a portfolio is worked out from. */
 const TABLES = ['property', 'place', 'machine', 'fault', 'line', 'tenancy'] as const;
-/** No zone's midnight falls inside a quarter of an hour, so a portfolio of one is that of all of it. */
-const QUARTER_HOUR_MS = 900_000;
 
 interface KeptPortfolio {
   readonly key: string;

@@ -263,7 +263,6 @@ export const serverText = {
   'report.owner': 'How the homes stand',
   'report.insurer': 'What may burn and what may flood: upkeep and its proof',
   'report.of': '{organisation}. {properties}. As of {day}; days and services counted from {from}.',
-  'report.cut': 'The register began on {day}. Nothing is known of the time before, and nothing of it is counted.',
   'report.insured':
     'Counted are only the parts whose neglect may start a fire or a flood: dryers and their ducts, hoods, drains, hoses, pans, detectors of water.',
   'report.homes':

@@ -201,7 +201,6 @@ export interface ServerText extends CoreText, FieldsText {
   'report.byHome': None;
   'report.byMonth': None;
   'report.critical': None;
-  'report.cut': { day: string | number };
   'report.daysPast': { part: string | number; days: number };
   'report.evidence': None;
   'report.evidence.value': { proven: number; spotChecked: number; checked: number; selfCertified: number; attested: number };

@@ -1,9 +1,10 @@
 /** Days of many instants. */
 import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
 
-const QUARTER_HOUR_MS = 900_000;
+/** No zone's midnight falls inside one: all of it is the same day. */
+export const QUARTER_HOUR_MS = 900_000;
 
-/** Days of many instants in a zone. No zone's midnight falls inside a quarter of an hour, so each is asked once. */
+/** Days of many instants in a zone; each quarter of an hour is asked once. */
 export function dayReader(zone: string): (instant: number) => Day {
   const known = new Map<number, Day>();
   return (instant) => {

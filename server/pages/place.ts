@@ -2,6 +2,7 @@
 import { dayOfInstant, DAYS_A_YEAR, isoFromDay } from '../../core/calendar/day.ts';
 import { machineTypeOf, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { stateOf } from '../../core/due/line.ts';
+import { onTimeOf } from '../../core/standing/figures.ts';
 import { standingOf } from '../../core/standing/standing.ts';
 import type { PlaceAnswer } from '../../contract/pages/place.ts';
 import type { MachineSummary } from '../../contract/register/machines.ts';
@@ -64,7 +65,7 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
         safetyCritical: critical.has(mark.pointId),
         evidence: mark.evidence,
       })),
-      { count: services.reduce((sum, it) => sum + it.onTime, 0), of: services.reduce((sum, it) => sum + it.count, 0) },
+      onTimeOf(services),
       alarms.length,
     ),
     faults: await listFaults(call, { placeId: id }),

@@ -1,7 +1,7 @@
 /** What of the time looked at is rather drawn than read: who was on time, what was found, what faults came of. */
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { GRADES } from '../../core/catalogue/grades.ts';
-import type { ServicesBy, Window } from '../../core/standing/figures.ts';
+import { onTimeOf, type ServicesBy, type Window } from '../../core/standing/figures.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import { wilsonInterval } from '../../core/statistics/proportion.ts';
 import type { StandingAnswer } from '../../contract/standing/standing.ts';
@@ -48,17 +48,17 @@ function peopleOf(
   names: ReadonlyMap<string, string>,
 ): Drawn['people'] {
   const people = [...grouped(services, ({ by }) => by)]
-    .map(([by, its]) => ({ name: names.get(by) ?? say('story.someone'), ...totalOf(its) }))
-    .sort((a, b) => b.count - a.count);
+    .map(([by, its]) => ({ name: names.get(by) ?? say('story.someone'), its }))
+    .sort((a, b) => onTimeOf(b.its).of - onTimeOf(a.its).of);
   const others = people.slice(NAMED);
   const shown = [
     ...people.slice(0, NAMED),
-    ...(others.length > 0 ? [{ name: say('standing.others', { count: others.length }), ...totalOf(others) }] : []),
+    ...(others.length > 0
+      ? [{ name: say('standing.others', { count: others.length }), its: others.flatMap(({ its }) => its) }]
+      : []),
   ];
-  return shown.map(({ name, count, onTime }) => ({ name, count, onTime: wilsonInterval(onTime, count) }));
+  return shown.map(({ name, its }) => {
+    const { count, of } = onTimeOf(its);
+    return { name, count: of, onTime: wilsonInterval(count, of) };
+  });
 }
-
-const totalOf = (its: readonly { readonly count: number; readonly onTime: number }[]) => ({
-  count: its.reduce((sum, it) => sum + it.count, 0),
-  onTime: its.reduce((sum, it) => sum + it.onTime, 0),
-});

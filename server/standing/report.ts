@@ -1,7 +1,7 @@
 /** Standing as paper, with the same figures as the screen, its date, its definitions and the end of the log. */
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
-import type { StandingVerdict } from '../../core/standing/standing.ts';
+import { worstFirst } from '../../core/standing/figures.ts';
 import type {
   FiguresAnswer,
   PlaceStanding,
@@ -20,7 +20,6 @@ import { readStanding } from './standing.ts';
 const INSURED = ['fire', 'flood'];
 /** So many homes are named on paper, the worst first; the rest is counted. */
 const NAMED = 24;
-const WORST_FIRST: readonly StandingVerdict[] = ['breach', 'watch', 'unknown', 'sound'];
 
 type Paper = PDFKit.PDFDocument;
 
@@ -61,7 +60,7 @@ function heading(paper: Paper, { env: { say }, actor }: Call, answer: StandingAn
       from: dayOf(say, answer.from),
     }),
   );
-  if (answer.cut && answer.began) paper.text(say('report.cut', { day: dayOf(say, answer.began) }));
+  if (answer.cut && answer.began) paper.text(say('standing.cut', { day: dayOf(say, answer.began) }));
   if (kind === 'insurer') paper.text(say('report.insured'));
   const { sound, watch, breach, unknown } = answer.whole.homes;
   bold(paper, 12).moveDown(0.6).text(say('report.homes', { sound, watch, breach, unknown }));
@@ -122,8 +121,7 @@ function figures(paper: Paper, say: Translator, { whole, properties }: StandingA
 
 function homes(paper: Paper, say: Translator, { places, properties }: StandingAnswer): void {
   const names = new Map(properties.map(({ id, name }) => [id, name]));
-  const rank = ({ figures: { standing } }: PlaceStanding) => WORST_FIRST.indexOf(standing.verdict);
-  const sorted = [...places].sort((a, b) => rank(a) - rank(b) || b.figures.days.past - a.figures.days.past);
+  const sorted = [...places].sort(worstFirst);
   bold(paper, 11).moveDown(0.6).text(say('report.byHome'));
   paper.moveDown(0.2);
   for (const place of sorted.slice(0, NAMED)) {

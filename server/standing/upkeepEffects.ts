@@ -6,6 +6,7 @@ import { pointsOfSymptom } from '../../core/faults/symptoms.ts';
 import { segmentsOf } from '../../core/standing/trace.ts';
 import { beganPast, upkeepEffect, type MachineExposure, type UpkeepEffect } from '../../core/faults/upkeepEffect.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
+import { meanOfKnown } from '../../core/statistics/mean.ts';
 import type { UpkeepEffectSummary, UpkeepEffectsAnswer } from '../../contract/faults/upkeepEffects.ts';
 import type { Call } from '../context/context.ts';
 import { readTraces } from '../sql/standing.ts';
@@ -80,9 +81,9 @@ function exposuresOf(portfolio: Portfolio, parts: readonly ServedPart[]): PartEx
     }
     const years = { inOrder: 0, past: 0 };
     for (const [i, cycle] of its.entries()) {
-      const its_ = atRisk(cycle, since, Math.min(until, its[i + 1]?.servedDay ?? until));
-      years.inOrder += its_.inOrder;
-      years.past += its_.past;
+      const risk = atRisk(cycle, since, Math.min(until, its[i + 1]?.servedDay ?? until));
+      years.inOrder += risk.inOrder;
+      years.past += risk.past;
     }
     return {
       kind: procedureOf(procedure).kind,
@@ -136,15 +137,11 @@ function sumOf(sums: Map<string, Sum>, key: string): Sum {
 
 function summaryOf(kind: PointKind, effect: UpkeepEffect, faults: readonly FaultHistoryRow[]): UpkeepEffectSummary {
   const per100 = (ratio: number) => (effect.perYear * (ratio - 1) * 100) / DAYS_A_YEAR;
-  const mean = (values: readonly (number | null)[]) => {
-    const known = values.filter((value) => value !== null);
-    return known.length === 0 ? null : known.reduce((sum, value) => sum + value, 0) / known.length;
-  };
   return {
     kind,
     ...effect,
     faultsPer100Days: { middle: per100(effect.ratio), low: per100(effect.low), high: per100(effect.high) },
-    minutesAFault: mean(faults.map(({ minutes }) => minutes)),
-    costAFault: mean(faults.map(({ cost }) => cost)),
+    minutesAFault: meanOfKnown(faults.map(({ minutes }) => minutes)),
+    costAFault: meanOfKnown(faults.map(({ cost }) => cost)),
   };
 }

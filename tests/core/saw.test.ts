@@ -1,22 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { sawOf } from '../../core/standing/saw.ts';
-import { segmentsOf, type DrawnLine, type Trace } from '../../core/standing/trace.ts';
+import { drawn, trace } from './traces.ts';
 
-const drawn = (drawnDay: number, servedDay: number, lineDay: number): DrawnLine => ({
-  drawnDay,
-  servedDay,
-  lineDay,
-  capDay: lineDay + 1000,
-});
-const trace = (lines: readonly DrawnLine[], more: Partial<Trace> = {}): Trace => ({
-  sinceDay: 0,
-  untilDay: null,
-  segments: segmentsOf(lines),
-  holds: [],
-  doneDay: null,
-  ...more,
-});
 const lives = fc
   .array(fc.record({ after: fc.integer({ min: 1, max: 40 }), interval: fc.integer({ min: 1, max: 50 }) }), {
     minLength: 1,

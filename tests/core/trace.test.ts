@@ -12,21 +12,7 @@ import {
   type Trace,
 } from '../../core/standing/trace.ts';
 import { clusteredInterval, wilsonInterval } from '../../core/statistics/proportion.ts';
-
-const trace = (lines: readonly DrawnLine[], more: Partial<Trace> = {}): Trace => ({
-  sinceDay: 0,
-  untilDay: null,
-  segments: segmentsOf(lines),
-  holds: [],
-  doneDay: null,
-  ...more,
-});
-const drawn = (drawnDay: number, servedDay: number | null, lineDay: number): DrawnLine => ({
-  drawnDay,
-  servedDay,
-  lineDay,
-  capDay: lineDay + 1000,
-});
+import { drawn, trace } from './traces.ts';
 
 /** A life of a part: a few services, each drawn late or on its day, redrawn, now and then taken back. */
 const life = fc

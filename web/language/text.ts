@@ -1073,7 +1073,6 @@ export interface WebText extends SharedText, FieldsText {
   'standing.csv.parts.of': None;
   'standing.csv.services': None;
   'standing.csv.unknown': None;
-  'standing.cut': { day: string | number };
   'standing.day': None;
   'standing.find': None;
   'standing.from': None;

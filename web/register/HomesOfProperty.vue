@@ -4,7 +4,8 @@ import { computed, ref } from 'vue';
 import type { PropertySummary } from '../../contract/register/register.ts';
 import { say } from '../language/say.ts';
 import StripGauge from '../strip/StripGauge.vue';
-import { VERDICTS, type HomeStanding } from './homeStanding.ts';
+import { WORST_FIRST } from '../../core/standing/standing.ts';
+import type { HomeStanding } from './homeStanding.ts';
 
 type Place = PropertySummary['places'][number];
 const props = defineProps<{ places: readonly Place[]; standings: ReadonlyMap<string, HomeStanding> }>();
@@ -13,7 +14,7 @@ const pages = ref(1);
 
 const rank = ({ id }: Place) => {
   const its = props.standings.get(id);
-  return its ? VERDICTS.indexOf(its.verdict) : VERDICTS.length;
+  return its ? WORST_FIRST.indexOf(its.verdict) : WORST_FIRST.length;
 };
 const sorted = computed(() => [...props.places].sort((a, b) => rank(a) - rank(b)));
 const shown = computed(() =>

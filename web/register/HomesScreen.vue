@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** All properties and what stands in them; where registering begins. */
 import { computed, onMounted, ref } from 'vue';
-import type { StandingVerdict } from '../../core/standing/standing.ts';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
@@ -9,7 +8,7 @@ import { say } from '../language/say.ts';
 import { useBoard } from '../due/boardStore.ts';
 import ChoiceList from '../kit/ChoiceList.vue';
 import HomesOfProperty from './HomesOfProperty.vue';
-import { standingsOf, VERDICTS } from './homeStanding.ts';
+import { standingsOf, verdictChoices, type HomeStanding, type KeptVerdict } from './homeStanding.ts';
 import ManyForm from './ManyForm.vue';
 import PlaceForm from './PlaceForm.vue';
 import PropertyFacts from './PropertyFacts.vue';
@@ -29,14 +28,13 @@ const adding = ref(false);
 const open = ref<{ property: string; what: What } | null>(null);
 
 const board = useBoard();
-const standings = computed(() => (board.answer ? standingsOf(board.answer) : new Map()));
-const verdict = ref<StandingVerdict | 'all'>('all');
+const standings = computed(() =>
+  board.answer ? standingsOf(board.answer, board.rows) : new Map<string, HomeStanding>(),
+);
+const verdict = ref<KeptVerdict>('all');
 const choices = computed(() => {
   const all = [...standings.value.values()];
-  return (['all', ...VERDICTS] as const).map((value) => {
-    const count = value === 'all' ? all.length : all.filter((it) => it.verdict === value).length;
-    return { value, says: `${say(`standing.${value}`)} ${count}`, disabled: count === 0 };
-  });
+  return verdictChoices((kept) => all.filter((it) => kept === 'all' || it.verdict === kept).length);
 });
 
 const shown = computed(() => {

@@ -1,11 +1,19 @@
 /** How every home stands now, worked out from the board's marks. */
-import { standingOf, type StandingVerdict } from '../../core/standing/standing.ts';
-import { isPastState } from '../../core/due/line.ts';
+import { standingOf, WORST_FIRST, type StandingVerdict } from '../../core/standing/standing.ts';
 import type { BoardAnswer } from '../../contract/due/due.ts';
-import { gaugeOf, isPast, rowsOf, urgency, type Mark } from '../strip/marks.ts';
+import { say } from '../language/say.ts';
+import { gaugeOf, isPast, urgency, type BoardRow, type Mark } from '../strip/marks.ts';
 import type { GaugeMark } from '../strip/StripGauge.vue';
 
-export const VERDICTS: readonly StandingVerdict[] = ['breach', 'watch', 'unknown', 'sound'];
+/** What homes are kept by. */
+export type KeptVerdict = StandingVerdict | 'all';
+
+/** The choices to keep homes by, with how many there are of each. */
+export const verdictChoices = (countOf: (kept: KeptVerdict) => number) =>
+  (['all', ...WORST_FIRST] as const).map((value) => {
+    const count = countOf(value);
+    return { value, says: `${say(`standing.${value}`)} ${count}`, disabled: count === 0 };
+  });
 
 export interface HomeStanding {
   readonly verdict: StandingVerdict;
@@ -17,14 +25,14 @@ export interface HomeStanding {
   readonly unsafe: boolean;
 }
 
-/** Each home by its id, on the board's own day. */
-export function standingsOf(board: BoardAnswer): ReadonlyMap<string, HomeStanding> {
+/** Each home by its id, on the board's own day. @param rows of that board, in its order */
+export function standingsOf(board: BoardAnswer, rows: readonly BoardRow[]): ReadonlyMap<string, HomeStanding> {
   const alarmed = new Set(board.waiting.alarms.map(({ placeId }) => placeId));
   return new Map(
-    rowsOf(board).map(({ id, property, marks }, i) => {
+    rows.map(({ id, property, marks }, i) => {
       const points = marks.map(({ state, type }) => ({ state, safetyCritical: type.safetyCritical, evidence: null }));
       const { verdict } = standingOf(points, { count: 0, of: 0 }, alarmed.has(id) ? 1 : 0);
-      const short = marks.filter(({ state }) => isPastState(state) || state === 'noRecord');
+      const short = marks.filter(({ state }) => isPast({ state }) || state === 'noRecord');
       const worst = short.sort((a, b) => Number(isPast(b)) - Number(isPast(a)) || urgency(b) - urgency(a))[0];
       return [
         id,

@@ -2,9 +2,10 @@
 /** Homes by their verdict, the worst first, each with what would bring it back to sound. */
 import { computed, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import type { StandingVerdict } from '../../core/standing/standing.ts';
+import { worstFirst } from '../../core/standing/figures.ts';
+import { WORST_FIRST } from '../../core/standing/standing.ts';
 import type { PlaceStanding, ShortfallAnswer, StandingAnswer } from '../../contract/standing/standing.ts';
-import { VERDICTS } from '../register/homeStanding.ts';
+import { verdictChoices, type KeptVerdict } from '../register/homeStanding.ts';
 import ChoiceList from '../kit/ChoiceList.vue';
 import DataTable, { type Column } from '../kit/DataTable.vue';
 import { say } from '../language/say.ts';
@@ -13,18 +14,14 @@ const props = defineProps<{ answer: StandingAnswer; linked: boolean }>();
 /** So many parts are named in a row; the rest opens. */
 const NAMED = 2;
 
-const verdict = ref<StandingVerdict | 'all'>('all');
+const verdict = ref<KeptVerdict>('all');
 const find = ref('');
 const properties = computed(() => new Map(props.answer.properties.map(({ id, name }) => [id, name])));
 const nameOf = ({ name, propertyId }: PlaceStanding) => `${name}, ${properties.value.get(propertyId)!}`;
 const verdictOf = ({ figures }: PlaceStanding) => figures.standing.verdict;
-const rank = (it: PlaceStanding) => VERDICTS.indexOf(verdictOf(it));
 
 const choices = computed(() =>
-  (['all', ...VERDICTS] as const).map((value) => {
-    const count = value === 'all' ? props.answer.places.length : props.answer.whole.homes[value];
-    return { value, says: `${say(`standing.${value}`)} ${count}`, disabled: count === 0 };
-  }),
+  verdictChoices((kept) => (kept === 'all' ? props.answer.places.length : props.answer.whole.homes[kept])),
 );
 const rows = computed(() =>
   props.answer.places
@@ -33,7 +30,7 @@ const rows = computed(() =>
         (verdict.value === 'all' || verdictOf(it) === verdict.value) &&
         `${nameOf(it)} ${it.tenant ?? ''}`.toLowerCase().includes(find.value.trim().toLowerCase()),
     )
-    .sort((a, b) => rank(a) - rank(b) || b.figures.days.past - a.figures.days.past),
+    .sort(worstFirst),
 );
 const tenantOf = ({ tenant, kind }: PlaceStanding) =>
   tenant ?? say(kind === 'shared' ? 'standing.shared' : 'standing.vacant');
@@ -43,7 +40,7 @@ const columns = computed<Column<PlaceStanding>[]>(() => [
     key: 'verdict',
     title: say('standing.column.verdict'),
     says: (it) => say(`standing.${verdictOf(it)}`),
-    order: (it) => rank(it),
+    order: (it) => WORST_FIRST.indexOf(verdictOf(it)),
   },
   { key: 'home', title: say('standing.column.home'), says: nameOf },
   ...(props.linked ? [{ key: 'tenant', title: say('standing.column.tenant'), says: tenantOf }] : []),

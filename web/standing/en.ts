@@ -13,7 +13,6 @@ export const standingText = {
     '{sound, plural, =0 {No home is sound} one {1 home is sound} other {# homes are sound}}, {watch, number} to watch, {breach, number} in breach{unknown, plural, =0 {} other {, # not known}}.',
   'standing.homes.none': 'No homes yet. Standing is worked out from what the register holds.',
   'standing.window': 'As of {day}; days and services counted from {from}.',
-  'standing.cut': 'The register began on {day}. Nothing is known of the time before, and nothing of it is counted.',
   'standing.sound': 'Sound',
   'standing.watch': 'To watch',
   'standing.breach': 'In breach',
