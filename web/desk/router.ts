@@ -8,6 +8,8 @@ declare module 'vue-router' {
     /** Where a letter leads: open to whoever holds it, signed in or not. */
     readonly letter?: boolean;
     readonly manager?: boolean;
+    /** For owners too, who have no other. */
+    readonly owner?: boolean;
   }
 }
 
@@ -44,7 +46,11 @@ export const router = createRouter({
     { path: '/faults', component: () => import('../pages/FaultsScreen.vue') },
     { path: '/faults/report', component: () => import('../faults/StaffReportScreen.vue') },
     { path: '/faults/:id', component: () => import('../pages/FaultScreen.vue'), props: true },
-    { path: '/standing', component: () => import('../standing/StandingScreen.vue') },
+    {
+      path: '/standing',
+      component: () => import('../standing/StandingScreen.vue'),
+      meta: { manager: true, owner: true },
+    },
     { path: '/homes', component: () => import('../register/HomesScreen.vue'), meta: { manager: true } },
     { path: '/homes/import', component: () => import('../register/ImportScreen.vue'), meta: { manager: true } },
     { path: '/homes/baseline', component: () => import('../register/BaselineScreen.vue'), meta: { manager: true } },
@@ -96,7 +102,6 @@ router.beforeEach(async (to) => {
     location.assign(to.path.startsWith('/m/') ? `/home${to.path}` : '/home/');
     return false;
   }
-  if (desk.isOwner) return to.path === '/standing' ? true : '/standing';
-  const forManagers = to.meta.manager || to.path === '/standing';
-  return forManagers && !desk.isManager ? '/today' : true;
+  if (desk.isOwner) return to.meta.owner ? true : firstScreen();
+  return to.meta.manager && !desk.isManager ? firstScreen() : true;
 });
