@@ -1,8 +1,14 @@
 /** The tape: the history of a machine or a home as one strip over time. */
+import { object, type InferType } from 'yup';
 import type { Grade } from '../../core/catalogue/grades.ts';
 import type { PointKind } from '../../core/catalogue/types.ts';
 import type { Decision } from '../../core/faults/remedies.ts';
 import type { Trace } from '../../core/standing/trace.ts';
+import { yes } from '../form/fields.ts';
+
+/** What is asked of a tape: where it stands beside something, only what is drawn. */
+export const tapeOf = object({ story: yes().default(true) });
+export type TapeForm = InferType<typeof tapeOf>;
 
 /** A service on the saw, or a look beside it. */
 export interface Tooth {
@@ -65,6 +71,6 @@ export interface TapeAnswer {
   readonly deficiencies: readonly TapeBar[];
   /** Posts: what was decided, and when. */
   readonly remedies: readonly { readonly day: number; readonly decision: Decision }[];
-  /** Newest first. */
+  /** Newest first; empty where it was not asked for. */
   readonly story: readonly TapeEvent[];
 }

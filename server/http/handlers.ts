@@ -17,6 +17,7 @@ import * as registerForms from '../../contract/register/register.ts';
 import * as machines from '../../contract/register/machines.ts';
 import type { AnswerOf, FormOf, ParamsOf } from '../../contract/calls.ts';
 import type { RouteName } from '../../contract/routes.ts';
+import { tapeOf } from '../../contract/pages/tape.ts';
 import { newOwnerLink, standingOn } from '../../contract/standing/standing.ts';
 import * as habitForms from '../../contract/due/habits.ts';
 import * as practiceForms from '../../contract/due/practice.ts';
@@ -238,7 +239,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'proof.read': bare((call, { id }) => readProof(call, id)),
   'proof.judge': formed(proofForms.judge, (call, form, { id }) => judgeProof(call, id, form)),
   'proof.undo': bare((call, { id }) => undoVerdict(call, id)),
-  'tape.read': bare((call, { scope, id }) => readTape(call, scope, id)),
+  'tape.read': formed(tapeOf, (call, form, { scope, id }) => readTape(call, scope, id, form)),
   'standing.read': formed(standingOn, (call, form) => readStanding(call, form)),
   'ownerLinks.list': bare(async (call) => ({ links: await ownerLinks.listOwnerLinks(call) })),
   'ownerLink.create': secret(formed(newOwnerLink, ownerLinks.createOwnerLink)),

@@ -2,12 +2,12 @@
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { groupOfSymptom } from '../../core/faults/groups.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
-import type { TapeAnswer, TapeBar, TapeFlag, TapePart } from '../../contract/pages/tape.ts';
+import type { TapeAnswer, TapeBar, TapeFlag, TapeForm, TapePart } from '../../contract/pages/tape.ts';
 import type { Call } from '../context/context.ts';
 import { namesOf } from '../lookup/find.ts';
 import { machineName } from '../lookup/names.ts';
 import { readTeeth } from '../sql/tape.ts';
-import { readStood } from '../standing/stood.ts';
+import { readTraced } from '../standing/stood.ts';
 import { tapeStory } from './tapeStory.ts';
 import { findTapeSubject } from './tapeSubject.ts';
 
@@ -15,7 +15,7 @@ import { findTapeSubject } from './tapeSubject.ts';
  * The tape of a machine or of a place.
  * @throws Problem: what is not there or not theirs (404)
  */
-export async function readTape(call: Call, scope: string, id: string): Promise<TapeAnswer> {
+export async function readTape(call: Call, scope: string, id: string, { story }: TapeForm): Promise<TapeAnswer> {
   const {
     db,
     now,
@@ -27,13 +27,13 @@ export async function readTape(call: Call, scope: string, id: string): Promise<T
   const today = dayOf(now);
   const known = new Map(machines.map((machine) => [machine.id, machine]));
   const machineIds = [...known.keys()];
-  const stood = (await readStood(db, organisationId, new Map([[place.id, property.zone]]), today, place.id)).filter(
+  const traced = (await readTraced(db, organisationId, new Map([[place.id, property.zone]]), place.id)).filter(
     ({ machineId }) => known.has(machineId),
   );
   const [teeth, faults, signals, deficiencies, tenancies, remedies] = await Promise.all([
     readTeeth(
       db,
-      stood.map(({ pointId }) => pointId),
+      traced.map(({ pointId }) => pointId),
     ),
     db.fault.all({ machineId: machineIds }, { order: [['openedAt', 'ASC']] }),
     db.signal.all({ machineId: machineIds }, { order: [['at', 'ASC']] }),
@@ -48,7 +48,7 @@ export async function readTape(call: Call, scope: string, id: string): Promise<T
     db,
     tenancies.map(({ personId }) => personId),
   );
-  const parts = stood.map(({ pointId, number, procedure, machineId, safetyCritical, trace }): TapePart => {
+  const parts = traced.map(({ pointId, number, procedure, machineId, safetyCritical, trace }): TapePart => {
     const machine = known.get(machineId)!;
     return {
       number,
@@ -104,7 +104,7 @@ export async function readTape(call: Call, scope: string, id: string): Promise<T
     flags,
     deficiencies: bars,
     remedies: remedies.map(({ decidedDay, decision }) => ({ day: decidedDay, decision })),
-    story: await tapeStory(call, subject, { faults, signals, deficiencies, tenancies, remedies }, stood),
+    story: story ? await tapeStory(call, subject, { faults, signals, deficiencies, tenancies, remedies }, traced) : [],
   };
 }
 

@@ -8,7 +8,7 @@ import type { Translator } from '../language/translator.ts';
 import { namesOf } from '../lookup/find.ts';
 import { machineName } from '../lookup/names.ts';
 import { readMoves, type MoveRow } from '../sql/tape.ts';
-import type { PlacedPoint } from '../standing/stood.ts';
+import type { TracedPoint } from '../standing/stood.ts';
 import type { Row } from '../store/tables.ts';
 import type { TapeSubject } from './tapeSubject.ts';
 
@@ -25,11 +25,11 @@ export async function tapeStory(
   call: Call,
   { place, machines, dayOf }: TapeSubject,
   { faults, signals, deficiencies, tenancies, remedies }: Happened,
-  stood: readonly PlacedPoint[],
+  traced: readonly TracedPoint[],
 ): Promise<TapeEvent[]> {
   const { db } = call;
   const { say } = call.env;
-  const points = new Map(stood.map((it) => [it.pointId, it]));
+  const points = new Map(traced.map((it) => [it.pointId, it]));
   const pointIds = [...points.keys()];
   const [moves, records, looks] = await Promise.all([
     readMoves(

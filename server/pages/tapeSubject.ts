@@ -1,7 +1,8 @@
 /** What a tape is of. */
-import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
+import type { Day } from '../../core/calendar/day.ts';
 import type { Call } from '../context/context.ts';
 import { notFound } from '../context/problem.ts';
+import { dayReader } from '../lookup/dayReader.ts';
 import { findPlace, findProperty } from '../lookup/places.ts';
 import type { Row } from '../store/tables.ts';
 
@@ -34,5 +35,5 @@ export async function findTapeSubject(call: Call, scope: string, id: string): Pr
           ],
         },
       );
-  return { place, property, machines, dayOf: (instant) => dayOfInstant(instant, property.zone) };
+  return { place, property, machines, dayOf: dayReader(property.zone) };
 }

@@ -9,6 +9,7 @@ import {
   type ServicesBy,
   type Window,
 } from '../../core/standing/figures.ts';
+import { addDays, NO_DAYS } from '../../core/standing/trace.ts';
 import type { StandingVerdict } from '../../core/standing/standing.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import type {
@@ -205,7 +206,6 @@ function monthsOf(
     const { year, month } = civilOf(day);
     windows.push({ fromDay: day, toDay: Math.min(toDay, dayOfCivil(year, month + 1, 1) - 1) });
   }
-  const all = trendOf(points, windows);
   const each = propertyIds.map((id) =>
     trendOf(
       points.filter(({ placeId }) => propertyOf.get(placeId) === id),
@@ -214,7 +214,7 @@ function monthsOf(
   );
   return windows.map((window, i) => ({
     month: isoFromDay(window.fromDay).slice(0, 7),
-    days: all[i]!,
+    days: each.reduce((sum, days) => addDays(sum, days[i]!), NO_DAYS),
     byProperty: each.map((days) => days[i]!),
   }));
 }

@@ -4,13 +4,15 @@ import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { riskWeight } from '../../core/catalogue/types.ts';
 import { segmentsOf, type Trace, type DrawnLine, type HeldDays } from '../../core/standing/trace.ts';
 import type { StoodPoint } from '../../core/standing/figures.ts';
+import { grouped } from '../../core/statistics/grouped.ts';
 import { lacks } from '../due/pointFacts.ts';
 import { dayReader } from '../lookup/dayReader.ts';
 import { readTraces, readEvidenceOn, type TraceRow } from '../sql/standing.ts';
 import type { Db } from '../store/db.ts';
 import { factsOf, type Fact } from '../store/facts.ts';
 
-export interface PlacedPoint extends StoodPoint {
+/** A part with its trace, wherever it stands. */
+export interface TracedPoint extends Omit<StoodPoint, 'evidence'> {
   readonly pointId: string;
   readonly number: number;
   readonly procedure: string;
@@ -19,6 +21,8 @@ export interface PlacedPoint extends StoodPoint {
   readonly label: string;
   readonly placeId: string;
 }
+
+export type PlacedPoint = TracedPoint & StoodPoint;
 
 /** Lines as SQL gathers them. */
 export const linesOf = (gathered: string | null, dayOf: (instant: number) => Day): DrawnLine[] =>
@@ -51,27 +55,39 @@ const traceOf = (row: TraceRow, dayOf: (instant: number) => Day, holds: readonly
 });
 
 /**
- * The parts in the places whose zone is given, or in one of them; what a machine was said to lack is not among them.
+ * The parts in the places whose zone is given, with how their services until a day are attested.
  * @param zoneOf the zone of each place by its id
- * @param day the day as of which their evidence is told
  */
 export async function readStood(
   db: Db,
   organisationId: string,
   zoneOf: ReadonlyMap<string, string>,
   day: Day,
-  placeId: string | null = null,
 ): Promise<PlacedPoint[]> {
-  const [rows, evidence, holds] = await Promise.all([
-    readTraces(db, organisationId, placeId),
+  const [points, evidence] = await Promise.all([
+    readTraced(db, organisationId, zoneOf),
     readEvidenceOn(db, organisationId, day),
-    factsOf(db, [...zoneOf.keys()], 'hold'),
   ]);
   const evidenceOf = new Map(evidence.map((it) => [it.pointId, it.evidence]));
+  return points.map((point) => ({ ...point, evidence: evidenceOf.get(point.pointId) ?? null }));
+}
+
+/**
+ * The parts in the places whose zone is given, or in one of them; what a machine was said to lack is not among them.
+ * @param zoneOf the zone of each place by its id
+ */
+export async function readTraced(
+  db: Db,
+  organisationId: string,
+  zoneOf: ReadonlyMap<string, string>,
+  placeId: string | null = null,
+): Promise<TracedPoint[]> {
+  const [rows, holds] = await Promise.all([
+    readTraces(db, organisationId, placeId),
+    factsOf(db, [...zoneOf.keys()], 'hold'),
+  ]);
   const readers = new Map([...new Set(zoneOf.values())].map((zone) => [zone, dayReader(zone)]));
-  const heldOf = new Map(
-    [...zoneOf.keys()].map((id) => [id, holdsOf(holds.filter(({ subjectId }) => subjectId === id))]),
-  );
+  const heldOf = new Map([...grouped(holds, ({ subjectId }) => subjectId)].map(([id, its]) => [id, holdsOf(its)]));
   return rows.flatMap((row) => {
     if (!zoneOf.has(row.placeId) || lacks(row.leftOut, row.procedure)) return [];
     const { safetyCritical, risk } = procedureOf(row.procedure);
@@ -87,8 +103,7 @@ export async function readStood(
         placeId: row.placeId,
         safetyCritical,
         riskWeight: riskWeight(risk),
-        evidence: evidenceOf.get(pointId) ?? null,
-        trace: traceOf(row, readers.get(zoneOf.get(row.placeId)!)!, heldOf.get(row.placeId)!),
+        trace: traceOf(row, readers.get(zoneOf.get(row.placeId)!)!, heldOf.get(row.placeId) ?? []),
       },
     ];
   });

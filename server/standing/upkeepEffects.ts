@@ -23,9 +23,9 @@ interface PartExposure extends MachineExposure {
 /** The effect for every kind of part that has been served here; those of which nothing can be said yet by name. */
 export async function listUpkeepEffects(call: Call): Promise<UpkeepEffectsAnswer> {
   const portfolio = await readPortfolio(call);
-  const parts = (await readTraces(call.db, call.actor.organisationId, null)).map((row): ServedPart => {
+  const parts = (await readTraces(call.db, call.actor.organisationId, null)).map(({ lines, ...row }): ServedPart => {
     // By the line that was drawn at each service; the day on which it was drawn does not matter here.
-    const segments = segmentsOf(linesOf(row.lines, () => 0));
+    const segments = segmentsOf(linesOf(lines, () => 0));
     return { ...row, cycles: segments.filter(({ servedDay }, i) => servedDay !== segments[i - 1]?.servedDay) };
   });
   const served = parts.filter(({ cycles }) => cycles.length > 0);

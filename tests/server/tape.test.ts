@@ -68,6 +68,16 @@ describe('A tape', () => {
     expect(told.join()).to.match(/I\. Marrable: Done, found time for it; proven by R\. Okonjo-Vane/);
   });
 
+  it('tells no story to who only draws it, and draws the same', async () => {
+    await log('dryer.duct', '2026-08-01');
+    const whole = await tape();
+    const { body } = await house.manager
+      .get(`/tapes/machine/${flat.machineId}?with=${encodeURIComponent('{"story":false}')}`)
+      .expect(200);
+    expect(whole.story).to.not.be.empty;
+    expect(body).to.deep.equal({ ...whole, story: [] });
+  });
+
   it('of a home stacks the parts of all its machines, and of a retired machine ends where it went', async () => {
     await house.manager
       .post('/machines', { id: v7(), placeId: flat.placeId, type: 'hood', fuel: 'electric', owner: 'landlord' })

@@ -8,7 +8,9 @@ import { say } from '../language/say.ts';
 import TapeStrip from '../strip/TapeStrip.vue';
 
 const props = defineProps<{ pattern: PatternSummary }>();
-const loading = useLoading(() => api('tape.read', { scope: 'machine', id: props.pattern.machineId }));
+const loading = useLoading(() =>
+  api('tape.read', { scope: 'machine', id: props.pattern.machineId, form: { story: false } }),
+);
 const tape = computed(() => {
   const it = loading.value.value;
   return (

@@ -18,7 +18,7 @@ import TapeStrip from '../strip/TapeStrip.vue';
 const props = defineProps<{ scope: 'machine' | 'place'; id: string }>();
 const route = useRoute();
 const router = useRouter();
-const loading = useLoading(() => api('tape.read', { scope: props.scope, id: props.id }));
+const loading = useLoading(() => api('tape.read', { scope: props.scope, id: props.id, form: { story: true } }));
 const { value: tape } = loading;
 
 /** Pixels a day; null fits all of it. */
