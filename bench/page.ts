@@ -36,6 +36,9 @@ export const measuredOn = (command: string): string =>
     `${cpus().length} × ${cpus()[0]?.model.trim() || 'unnamed'}, Node ${process.version}.`,
   ].join(' ');
 
+/** A row of a table. */
+export const tableRow = (...cells: readonly string[]): string => `| ${cells.join(' | ')} |`;
+
 /** How the pages of ratios are to be read. */
 export const RATIOS_IN_TURNS =
   'Ratios are of two things measured in turns in one run; the spread (10–90 %) is the noise of the machine.';

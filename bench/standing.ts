@@ -12,7 +12,7 @@ import { EVIDENCE_SQL, SERVICES_SQL, TRACES_SQL } from '../server/sql/standing.t
 import { readStanding } from '../server/standing/standing.ts';
 import { ZONE, largeRegister, type Large } from './dueRegister.ts';
 import { median, met, spread } from './figures.ts';
-import { RATIOS_IN_TURNS, measuredOn, sized, writePage } from './page.ts';
+import { RATIOS_IN_TURNS, measuredOn, sized, tableRow, writePage } from './page.ts';
 
 process.setSourceMapsEnabled(false);
 const YEARS = 2;
@@ -54,7 +54,9 @@ FROM json_each(?1)`,
       rows,
     );
     await insert(
-      `INSERT INTO proof (organisation_id, record_id, point_id, state, evidence, on_time, findings, sent_at, judged_by, definition)
+      `INSERT INTO proof (
+  organisation_id, record_id, point_id, state, evidence, on_time, findings, sent_at, judged_by, definition
+)
 SELECT ?2, value ->> 0, value ->> 1, 'accepted', 'proven', value ->> 3 % 7 > 0, '[]', value ->> 3, ?3, 2
 FROM json_each(?1)`,
       rows,
@@ -128,13 +130,19 @@ writePage(
 
 ${measuredOn('bench:standing')} ${RATIOS_IN_TURNS}
 
-${FEW.toLocaleString('en')} parts, each served ${SERVICES} times in two years with ${LINES} lines a service; the day is drawn anew each turn. Measured is
-the whole answer of the page: every home with its reasons, properties, twelve months; the bare SQL is the rows that all
-of it must be worked out from, read by the same connection.
+${FEW.toLocaleString('en')} parts, each served ${SERVICES} times in two years with ${LINES} lines a service; the day
+is drawn anew each turn. Measured is the whole answer of the page: every home
+with its reasons, properties, twelve months; the bare SQL is the rows that all of it must be
+worked out from, read by the same connection.
 
 | what | measured | bar | |
 |---|---|---|---|
-| Standing as of a day ÷ the bare SQL that must be read | ${ratio.toFixed(2)}: ${inMs(few.ours)} ÷ ${inMs(few.bare)} | ≤ 3 | ${met(ratio <= 3)} |
-| Ten times as many parts ÷ as many | ${growth.toFixed(1)}: ${inMs(many.ours)} | ≤ 12 | ${met(growth <= 12)} |
+${tableRow(
+  'Standing as of a day ÷ the bare SQL that must be read',
+  `${ratio.toFixed(2)}: ${inMs(few.ours)} ÷ ${inMs(few.bare)}`,
+  '≤ 3',
+  met(ratio <= 3),
+)}
+${tableRow('Ten times as many parts ÷ as many', `${growth.toFixed(1)}: ${inMs(many.ours)}`, '≤ 12', met(growth <= 12))}
 `,
 );
