@@ -111,6 +111,7 @@ describe('Finding a cause, in a browser', function diagnosis() {
     await expectFit(phone, 'gone, or not');
     await expectThumbs(phone, 'gone, or not');
     await card.getByRole('button', { name: 'Still there' }).click();
+    await card.waitFor({ state: 'detached' });
     await desk.goto('/faults');
     await desk.getByText('“Not gone after the last time.”').waitFor();
     await desk.getByText(/Tenants ended one fault themselves: as many calls avoided/).waitFor();
