@@ -26,6 +26,8 @@ export const flag = () => column<number>(DataTypes.INTEGER);
 export const real = () => column<number>(DataTypes.REAL);
 export const realOrNull = () => column<number | null>(DataTypes.REAL, true);
 export const bytes = () => column<Buffer>(DataTypes.BLOB);
+/** Whose row it is. */
+export const organisationId = text();
 
 /** The columns as Sequelize wants them; names become snake_case. */
 export function attributesOf(columns: Columns): ModelAttributes {

@@ -5,7 +5,9 @@ import { catalogueWords } from '../../core/catalogue/en/words.ts';
 import { vocabulary } from '../../core/language/vocabulary.ts';
 import { catalogueDeskText } from '../catalogue/en.ts';
 import { dueDeskText } from '../due/en.ts';
+import { faultsDeskText } from '../faults/en.ts';
 import { measureDeskText } from '../measure/en.ts';
+import { noticesDeskText } from '../notices/en.ts';
 import { registerDeskText } from '../register/en.ts';
 import { standingText } from '../standing/en.ts';
 import { doingText } from '../tenant/en.ts';
@@ -21,6 +23,8 @@ export const deskVoice = {
   ...registerDeskText,
   ...measureDeskText,
   ...standingText,
+  ...faultsDeskText,
+  ...noticesDeskText,
   ...deskText,
   ...dueDeskText,
 };
