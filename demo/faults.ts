@@ -61,6 +61,7 @@ export async function breakThings(world: World, db: Db, day: Day, now: number): 
       machineId: point.machineId,
       symptom,
       note: crushed ? 'Second load in a row still damp.' : '',
+      noticed: null,
       photoIds: [],
     });
     world.faults.set(point.machineId, {
@@ -92,6 +93,7 @@ export async function answerFaults(world: World, db: Db, day: Day, now: number):
       parts: '',
       cost: null,
       payer: 'landlord',
+      photoIds: [],
     });
     // Older closings are words alone.
     if (day < world.today - CODED_DAYS) await db.fault.update({ id }, { cause: null, remedy: null, minutes: null });

@@ -14,7 +14,8 @@ import { dismissSignal, raiseSignal, reportSignal } from '../server/due/signals.
 import type { Actor, Call, Env } from '../server/context/context.ts';
 import { Problem } from '../server/context/problem.ts';
 import { acknowledge, raiseAlarm } from '../server/faults/alarms.ts';
-import { changeDeficiency, closeDeficiency, reportDeficiency } from '../server/faults/deficiencies.ts';
+import { changeDeficiencyClock } from '../server/faults/clocks.ts';
+import { closeDeficiency, reportDeficiency } from '../server/faults/deficiencies.ts';
 import { giveJob } from '../server/jobs/jobs.ts';
 import { changeDuty, changeNumbers } from '../server/notices/duty.ts';
 import { contractMachine } from '../server/register/machines.ts';
@@ -180,14 +181,14 @@ async function seeDeficiencies(
     11,
   );
   const call = as(manager, at(10, 9));
-  await changeDeficiency(call, hose.id, {
+  await changeDeficiencyClock(call, hose.id, {
     severity: 'moderate',
     correctBy: isoFromDay(dayOfInstant(call.now, ZONE) + 21),
     responsibleId: staff[1]!.personId,
   });
   await report('Flat 3A', 'dishwasher', 'noClip', 'Lower spray arm lifts off by hand.', 4);
   const mesh = await report('House 12', 'dryer', 'outletMesh', 'Fly screen over the outlet, felted with lint.', 40);
-  await closeDeficiency(as(staff[0]!, at(33, 15)), mesh.id, { done: 'Screen taken off, flap fitted.' });
+  await closeDeficiency(as(staff[0]!, at(33, 15)), mesh.id, { done: 'Screen taken off, flap fitted.', photoIds: [] });
 }
 
 /**

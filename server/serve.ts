@@ -8,6 +8,7 @@ import { createApp } from './http/app.ts';
 import { sweepReceipts } from './http/once.ts';
 import { bringUpToDate } from './clock/upgrade.ts';
 import { callOnDuty } from './notices/calls.ts';
+import { remind } from './notices/reminders.ts';
 import { openStandIn } from './ports/standIn.ts';
 import { sweepPhotos } from './photos/photos.ts';
 import { openStore } from './store/store.ts';
@@ -38,6 +39,7 @@ export interface Running {
 
 const SWEEP_EVERY_MS = 3_600_000;
 const CALL_EVERY_MS = 2_000;
+const REMIND_EVERY_MS = 60_000;
 
 /** Opens the store and serves: the routes, the web, the clock’s work. */
 export async function serve({
@@ -82,6 +84,13 @@ export async function serve({
     calling = calling.then(() => callOnDuty(env)).catch((error: unknown) => logger.error({ error }, 'calling failed'));
   }, CALL_EVERY_MS);
   callTimer.unref();
+  let reminding: Promise<unknown> = Promise.resolve();
+  const remindTimer = setInterval(() => {
+    reminding = reminding
+      .then(() => remind(env))
+      .catch((error: unknown) => logger.error({ error }, 'reminding failed'));
+  }, REMIND_EVERY_MS);
+  remindTimer.unref();
   url = `http://${host}:${(server.address() as AddressInfo).port}`;
   void sweep();
   return {
@@ -91,7 +100,8 @@ export async function serve({
     async close() {
       clearInterval(timer);
       clearInterval(callTimer);
-      await calling;
+      clearInterval(remindTimer);
+      await Promise.all([calling, reminding]);
       await standIn?.close();
       await new Promise((resolve) => {
         server.close(resolve);

@@ -64,6 +64,8 @@ export interface BoardAnswer {
     readonly proofs: number;
     readonly faults: number;
     readonly handBacks: number;
+    /** Since when and until when each open fault and deficiency is to be put right, what runs out first at the top. */
+    readonly clocks: readonly (readonly [openedAt: number, correctBy: number])[];
     readonly clockBehindDays: number;
     /** Parts without a record that a kept plan names, and the day it ends; null without one. */
     readonly baseline: { readonly planned: number; readonly until: string } | null;

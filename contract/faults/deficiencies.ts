@@ -1,25 +1,21 @@
-/** Deficiencies: reporting, changing who puts one right and by when, closing. */
-import { array, object, string, type InferType } from 'yup';
-import type { Severity } from '../../core/faults/symptoms.ts';
-import { id, isoDay, line, note } from '../form/fields.ts';
-
-export const SEVERITIES = ['lifeThreatening', 'severe', 'moderate', 'low'] as const satisfies readonly Severity[];
+/** Deficiencies: reporting and closing; their clocks are changed as those of faults are (`clocks.ts`). */
+import { object, type InferType } from 'yup';
+import type { Severity } from '../../core/faults/clock.ts';
+import type { OfficePerson } from './clocks.ts';
+import { id, line, note, photoIds } from '../form/fields.ts';
 
 export const reportDeficiency = object({
   id: id().required(),
   machineId: id().required(),
   type: line(40).required(),
   note: note().default(''),
-  photoIds: array().of(id().required()).max(6).default([]),
+  photoIds: photoIds(),
 });
-export const changeDeficiency = object({
-  severity: string().oneOf(SEVERITIES).required(),
-  correctBy: isoDay().required(),
-  responsibleId: id().nullable().default(null),
+export const closeDeficiency = object({
+  done: note().min(3, 'field.done').required('field.done'),
+  photoIds: photoIds(),
 });
-export const closeDeficiency = object({ done: note().min(3, 'field.done').required('field.done') });
 export type ReportDeficiency = InferType<typeof reportDeficiency>;
-export type ChangeDeficiency = InferType<typeof changeDeficiency>;
 export type CloseDeficiency = InferType<typeof closeDeficiency>;
 
 export interface DeficiencySummary {
@@ -37,6 +33,10 @@ export interface DeficiencySummary {
   readonly responsibleId: string | null;
   readonly responsible: string | null;
   readonly photoIds: readonly string[];
+  /** The visit at which an outside inspector found it. */
+  readonly inspectionId: string | null;
+  /** Taken when it was put right. */
+  readonly donePhotoIds: readonly string[];
   readonly closedOn: string | null;
   readonly done: string | null;
 }
@@ -44,5 +44,5 @@ export interface DeficiencySummary {
 export interface DeficienciesAnswer {
   readonly deficiencies: readonly DeficiencySummary[];
   /** Who may be made responsible. */
-  readonly people: readonly { readonly id: string; readonly name: string }[];
+  readonly people: readonly OfficePerson[];
 }

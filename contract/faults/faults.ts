@@ -1,16 +1,18 @@
 /** Saying that something is wrong, and closing it. */
-import { array, number, object, string, type InferType } from 'yup';
+import { number, object, string, type InferType } from 'yup';
 import { OTHER } from '../../core/faults/other.ts';
 import { PAYERS, REMEDIES, type Payer, type Remedy } from '../../core/faults/closing.ts';
-import type { Severity } from '../../core/faults/symptoms.ts';
-import { count, id, line, note } from '../form/fields.ts';
+import type { Severity } from '../../core/faults/clock.ts';
+import { count, id, isoDay, line, note, photoIds } from '../form/fields.ts';
 
 export const reportFault = object({
   id: id().required(),
   machineId: id().required(),
   symptom: line(60).required(),
   note: note().default(''),
-  photoIds: array().of(id().required()).max(6).default([]),
+  /** Since when it is noticed. */
+  noticed: isoDay().nullable().default(null),
+  photoIds: photoIds(),
 });
 /** The most that one repair may be said to have cost, and taken. */
 const MOST_COST = 100_000;
@@ -26,6 +28,8 @@ export const closeFault = object({
   parts: line(200).default(''),
   cost: number().min(0).max(MOST_COST).nullable().default(null),
   payer: string().oneOf(PAYERS).default('landlord'),
+  /** How it is now. */
+  photoIds: photoIds(),
 });
 /** The cause of a fault that was closed in words alone. */
 export const codeFault = object({ cause: line(60).required('field.cause') });
@@ -52,6 +56,22 @@ export interface ReportableMachine extends Reportable {
   readonly name: string;
 }
 export type ReportFault = InferType<typeof reportFault>;
+/** Asks a manager's yes to what a repair is to cost. */
+export const askApproval = object({
+  id: id().required(),
+  amount: number().min(0).max(MOST_COST).required('field.required'),
+  note: note().min(3, 'field.approvalNote').required('field.approvalNote'),
+});
+export const answerApproval = object({
+  answer: string()
+    .oneOf(['yes', 'no'] as const)
+    .required(),
+  words: line(400).default(''),
+});
+export const changeApprovalLimit = object({ amount: number().min(0).max(MOST_COST).nullable().default(null) });
+export type AskApproval = InferType<typeof askApproval>;
+export type AnswerApproval = InferType<typeof answerApproval>;
+export type ChangeApprovalLimit = InferType<typeof changeApprovalLimit>;
 export type CloseFault = InferType<typeof closeFault>;
 export type CodeFault = InferType<typeof codeFault>;
 
@@ -76,6 +96,14 @@ export interface FaultSummary {
   /** Called unsafe by somebody at the machine: its work stands still until it is closed. */
   readonly alarm: boolean;
   readonly photoIds: readonly string[];
+  /** Taken when it was closed. */
+  readonly donePhotoIds: readonly string[];
+  /** Day since when its reporter noticed it; null where nobody said. */
+  readonly noticed: string | null;
+  /** Who answers for it; null: nobody yet. */
+  readonly responsible: string | null;
+  /** What was last asked of a manager about its cost; null: nothing. */
+  readonly approval: Approval | null;
   readonly pointNumber: number | null;
   readonly closedAt: number | null;
   readonly found: string | null;
@@ -85,6 +113,18 @@ export interface FaultSummary {
   readonly gone: 'yes' | 'no' | null;
   /** Whether checks lead to its cause; else it is staff's at once. */
   readonly findable: boolean;
+}
+/** A repair that is to cost more than the limit. */
+export interface Approval {
+  readonly id: string;
+  readonly amount: number;
+  readonly note: string;
+  readonly by: string;
+  readonly at: number;
+  readonly answer: 'yes' | 'no' | null;
+  readonly answeredBy: string | null;
+  /** What the manager said with it. */
+  readonly words: string;
 }
 /** Of a fault that was closed a week ago, for whoever reported it: gone, or not? */
 export interface GoneQuestion {
@@ -120,5 +160,7 @@ export interface FaultsAnswer {
   /** Closed in words alone: how many, and the latest of them. */
   readonly uncoded: { readonly count: number; readonly faults: readonly FaultSummary[] };
   /** Faults that tenants ended themselves, and what as many calls would cost by the price of a door; null without one. */
+  /** What a repair may cost without a manager's yes; null: anything. */
+  readonly approvalLimit: number | null;
   readonly avoided: { readonly count: number; readonly price: number | null; readonly currency: string };
 }

@@ -2,7 +2,7 @@
 import { object, string, type InferType } from 'yup';
 import { DECISIONS, type Decision, type Verdict } from '../../core/faults/remedies.ts';
 import type { Sort } from '../../core/faults/sorting.ts';
-import type { Severity } from '../../core/faults/symptoms.ts';
+import type { Severity } from '../../core/faults/clock.ts';
 import { id, line, note } from '../form/fields.ts';
 import type { PatternLevel } from '../../core/faults/patterns.ts';
 

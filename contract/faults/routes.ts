@@ -1,9 +1,20 @@
 /** Routes of faults, deficiencies, alarms and who is told. */
 import { DOERS, MANAGER, OFFICE, RESIDENTS, passing, read, refusing, write, type Made } from '../route.ts';
 import type { AlarmAnswer, ChangeDuty, ChangeNumbers, DutyAnswer, RaiseAlarm } from './alarms.ts';
-import type { ChangeDeficiency, CloseDeficiency, DeficienciesAnswer, ReportDeficiency } from './deficiencies.ts';
+import type { ChangeClock, ChangeRepairTimes, ClocksAnswer } from './clocks.ts';
+import type { CloseDeficiency, DeficienciesAnswer, ReportDeficiency } from './deficiencies.ts';
 import type { AnswerCheck, DiagnosisAnswer } from './diagnosis.ts';
-import type { AnswerGone, CloseFault, CodeFault, FaultsAnswer, ReportFault } from './faults.ts';
+import type {
+  AnswerApproval,
+  AnswerGone,
+  AskApproval,
+  ChangeApprovalLimit,
+  CloseFault,
+  CodeFault,
+  FaultsAnswer,
+  ReportFault,
+} from './faults.ts';
+import type { InspectionAnswer, InspectionsAnswer, NewFinding, NewInspection } from './inspections.ts';
 import type { DecideRemedy, PatternsAnswer } from './patterns.ts';
 import type { UpkeepEffectsAnswer } from './upkeepEffects.ts';
 
@@ -26,11 +37,40 @@ export const faultsRoutes = {
   'fault.code': passing<{ form: CodeFault; answer: object }>()(
     refusing(write('POST', '/faults/:id/cause', OFFICE, 4), 'faultOpen'),
   ),
+  'clocks.list': passing<{ answer: ClocksAnswer }>()(read('/clocks', OFFICE)),
+  'repairTimes.change': passing<{ form: ChangeRepairTimes; answer: object }>()(
+    write('POST', '/repair-times', MANAGER, 4, 30),
+  ),
+  'fault.change': passing<{ form: ChangeClock; answer: object }>()(
+    refusing(write('PUT', '/faults/:id', MANAGER, 4), 'faultClosed'),
+  ),
+  'approvalLimit.change': passing<{ form: ChangeApprovalLimit; answer: object }>()(
+    write('POST', '/approval-limit', MANAGER, 1, 30),
+  ),
+  'approval.ask': passing<{ form: AskApproval; answer: object }>()(
+    refusing(write('POST', '/faults/:id/approvals', OFFICE, 8, 60), 'faultClosed'),
+  ),
+  'approval.answer': passing<{ form: AnswerApproval; answer: object }>()(
+    refusing(write('POST', '/approvals/:id/answer', MANAGER, 4), 'faultClosed'),
+  ),
+  'inspections.list': passing<{ answer: InspectionsAnswer }>()(read('/inspections', OFFICE)),
+  'inspection.create': passing<{ form: NewInspection; answer: Made }>()(write('POST', '/inspections', MANAGER, 4, 60)),
+  'inspection.read': passing<{ answer: InspectionAnswer }>()(read('/inspections/:id', OFFICE)),
+  'inspection.remove': passing<{ answer: object }>()(
+    refusing(write('DELETE', '/inspections/:id', MANAGER), 'inspectionInUse'),
+  ),
+  'inspection.paper': { ...read('/inspections/:id/answer', OFFICE), perMinute: 30 },
+  'finding.enter': passing<{ form: NewFinding; answer: Made }>()(
+    write('POST', '/inspections/:id/findings', MANAGER, 8),
+  ),
+  'finding.remove': passing<{ answer: object }>()(
+    refusing(write('DELETE', '/findings/:id', MANAGER), 'deficiencyClosed'),
+  ),
   'deficiencies.list': passing<{ answer: DeficienciesAnswer }>()(read('/deficiencies', OFFICE)),
   'deficiencies.report': passing<{ form: ReportDeficiency; answer: Made }>()(
     write('POST', '/deficiencies', DOERS, 32, 30),
   ),
-  'deficiencies.change': passing<{ form: ChangeDeficiency; answer: object }>()(
+  'deficiencies.change': passing<{ form: ChangeClock; answer: object }>()(
     refusing(write('PUT', '/deficiencies/:id', MANAGER, 8), 'deficiencyClosed'),
   ),
   'deficiencies.close': passing<{ form: CloseDeficiency; answer: object }>()(
@@ -50,6 +90,6 @@ export const faultsRoutes = {
     write('POST', '/properties/:id/numbers', MANAGER, 4),
   ),
   'faults.close': passing<{ form: CloseFault; answer: object }>()(
-    refusing(write('POST', '/faults/:id/close', OFFICE), 'faultClosed'),
+    refusing(write('POST', '/faults/:id/close', OFFICE), 'faultClosed', 'needsYes'),
   ),
 } as const;

@@ -42,5 +42,12 @@ export const fieldsText = {
   'field.unitTaken': 'There is already a unit called {name} there.',
   'field.twice': '{name} stands here twice.',
   'field.range': 'Between {low, number, ::.##} and {high, number, ::.##}.',
+  'field.repairTime': 'At most what the published standard gives; a local rule can only be stricter.',
+  'field.ruleName': 'Name the rule, so that a reader can look it up.',
+  'field.machine': 'Pick the machine.',
+  'field.finding': 'Say what the inspector found.',
+  'field.notCome': 'That day has not come yet.',
+  'field.noticed': 'Not after today, and not more than two years ago.',
+  'field.approvalNote': 'Say what it is for, so that a manager can decide.',
   'field.order': 'Watchful at most as long as Steady, Steady at most as long as Light.',
 } as const;

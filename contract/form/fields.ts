@@ -15,6 +15,8 @@ export const zone = () => string().test('zone', 'field.zone', (value) => value =
 export const count = (most: number) => number().integer().min(0).max(most);
 export const instant = () => number().integer().min(0).max(4102444800000);
 export const yes = () => boolean();
+/** Photos that come with a form. */
+export const photoIds = () => array().of(id().required()).max(6).default([]);
 export const ids = (most: number) => array().of(id().required()).min(1).max(most);
 
 function isIsoDay(value: string): boolean {

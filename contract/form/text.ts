@@ -3,6 +3,7 @@ import type { None } from '../../core/language/values.ts';
 
 export interface FieldsText {
   'field.airflow': None;
+  'field.approvalNote': None;
   'field.cause': None;
   'field.currency': None;
   'field.day': None;
@@ -11,12 +12,14 @@ export interface FieldsText {
   'field.drains': None;
   'field.email': None;
   'field.filterSize': None;
+  'field.finding': None;
   'field.found': None;
   'field.hardness': None;
   'field.id': None;
   'field.integer': None;
   'field.invalid': None;
   'field.leftOut': None;
+  'field.machine': None;
   'field.matches': None;
   'field.max': { max: number };
   'field.maxItems': { max: number };
@@ -24,6 +27,8 @@ export interface FieldsText {
   'field.min': { min: number };
   'field.minItems': { min: number };
   'field.minLength': { min: string | number };
+  'field.notCome': None;
+  'field.noticed': None;
   'field.oneOf': None;
   'field.order': None;
   'field.password': None;
@@ -34,8 +39,10 @@ export interface FieldsText {
   'field.reason': None;
   'field.recheck': None;
   'field.remedy': None;
+  'field.repairTime': None;
   'field.required': None;
   'field.rule': None;
+  'field.ruleName': None;
   'field.runMinutes': None;
   'field.subject': None;
   'field.twice': { name: string | number };

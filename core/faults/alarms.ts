@@ -1,5 +1,5 @@
 /** Alarms: what *not safe* may mean, and what whoever says it does now. */
-import type { Severity } from './symptoms.ts';
+import type { Severity } from './clock.ts';
 
 export const ALARM_KINDS = ['burning', 'gas', 'shock', 'water', 'other'] as const;
 export type AlarmKind = (typeof ALARM_KINDS)[number];

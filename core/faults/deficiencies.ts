@@ -3,7 +3,7 @@
  * not mend it, and not a symptom, since nobody has suffered from it yet. Those of a dryer's run: common practice.
  */
 import { familyOf } from '../catalogue/machines.ts';
-import type { Severity } from './symptoms.ts';
+import type { Severity } from './clock.ts';
 
 export interface Deficiency {
   /** Words at `deficiency.<key>`. */

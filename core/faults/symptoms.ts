@@ -3,21 +3,7 @@
  * would look at first, first, and the severity that sets the clock on its repair.
  */
 import { familyOf, pointLike } from '../catalogue/machines.ts';
-
-export type Severity = 'lifeThreatening' | 'severe' | 'moderate' | 'low';
-
-/** Hours to put it right, by severity: HUD NSPIRE standards (from memory). A local code may be stricter. */
-export const REPAIR_HOURS: Readonly<Record<Severity, number>> = {
-  lifeThreatening: 24,
-  severe: 24,
-  moderate: 30 * 24,
-  low: 60 * 24,
-};
-
-const HOUR_MS = 3_600_000;
-
-/** By when something of a severity, seen at an instant, is put right; both in milliseconds since 1970. */
-export const correctBy = (severity: Severity, openedAt: number): number => openedAt + REPAIR_HOURS[severity] * HOUR_MS;
+import type { Severity } from './clock.ts';
 
 export interface Symptom {
   readonly key: string;

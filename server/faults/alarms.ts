@@ -4,7 +4,6 @@
  */
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { ALARM_SEVERITY, alarmSymptom } from '../../core/faults/alarms.ts';
-import { correctBy } from '../../core/faults/symptoms.ts';
 import { stateAfter } from '../../core/jobs/transitions.ts';
 import type { AlarmAnswer, RaiseAlarm } from '../../contract/faults/alarms.ts';
 import { namesOf } from '../lookup/find.ts';
@@ -19,6 +18,7 @@ import { planCalls } from '../notices/calls.ts';
 import { machineName } from '../lookup/names.ts';
 import { visibleMachine } from '../lookup/visible.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
+import { correctByAt } from './clocks.ts';
 import { OPEN } from './faults.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
@@ -48,7 +48,7 @@ export async function raiseAlarm(
     openedAt: now,
     openedDay: dayOfInstant(now, zone),
     openedBy: actor.personId,
-    correctBy: correctBy(ALARM_SEVERITY, now),
+    correctBy: await correctByAt(db, machine.placeId, ALARM_SEVERITY, now),
     ...OPEN,
   });
   await db.alarm.insert({

@@ -5,13 +5,15 @@ import { recompute } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import type { Row } from '../store/tables.ts';
+import { claimPhoto, DONE_SLOT } from '../photos/photos.ts';
 import { liftAlarms } from './alarms.ts';
+import { refuseUnapproved } from './approvals.ts';
 import { pointsDue } from './faults.ts';
 import { closingWords } from './words.ts';
 
 /**
  * Closes a fault with its cause and what was done; an alarm of its machine is lifted with the last.
- * @throws Problem: faultClosed (409), a cause that is none of this machine's (422), what is not there or not theirs (404)
+ * @throws Problem: faultClosed, needsYes (409), a cause that is none of this machine's (422), what is not there or not theirs (404)
  */
 export async function closeFault(call: Call, id: string, form: CloseFault): Promise<object> {
   const fault = await faultOf(call, id);
@@ -21,18 +23,20 @@ export async function closeFault(call: Call, id: string, form: CloseFault): Prom
 
 /**
  * Closes a fault for whoever was found to be allowed to.
- * @throws Problem: faultClosed (409), a cause that is none of this machine's (422)
+ * @throws Problem: faultClosed, needsYes (409), a cause that is none of this machine's (422)
  */
 export async function close(call: Call, fault: Row<'fault'>, form: CloseFault): Promise<void> {
   const { db, actor, now } = call;
   if (fault.closedAt !== null) throw new Problem(409, 'faultClosed', { found: closingWords(call.env.say, fault) });
   const machine = (await db.machine.one({ id: fault.machineId }))!;
   refuseForeignCause(machine, fault, form.cause);
+  await refuseUnapproved(call, fault.id, form);
   const { cause, remedy, found, minutes, parts, cost, payer } = form;
   await db.fault.update(
     { id: fault.id },
     { closedAt: now, closedBy: actor.personId, cause, remedy, found, minutes, parts, cost, payer },
   );
+  for (const photoId of form.photoIds) await claimPhoto(call, photoId, fault.id, DONE_SLOT);
   await liftAlarms(call, fault.id);
   await recompute(
     db,

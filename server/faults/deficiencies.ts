@@ -1,20 +1,15 @@
 /** Deficiencies: reported by whoever is at the machine, put right by somebody by a day. */
-import { dayFromIso, dayOfInstant, instantOfDay, isoFromDay } from '../../core/calendar/day.ts';
+import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import { deficienciesOf } from '../../core/faults/deficiencies.ts';
-import { correctBy, type Severity } from '../../core/faults/symptoms.ts';
-import type {
-  ChangeDeficiency,
-  CloseDeficiency,
-  DeficienciesAnswer,
-  ReportDeficiency,
-} from '../../contract/faults/deficiencies.ts';
-import { namesOf } from '../lookup/find.ts';
+import type { Severity } from '../../core/faults/clock.ts';
+import type { CloseDeficiency, DeficienciesAnswer, ReportDeficiency } from '../../contract/faults/deficiencies.ts';
+import { namesOf, officeOf } from '../lookup/find.ts';
 import type { Call } from '../context/context.ts';
-import { fieldProblem, notFound, Problem } from '../context/problem.ts';
-import { claimPhoto } from '../photos/photos.ts';
+import { fieldProblem } from '../context/problem.ts';
+import { correctByAt, openDeficiency } from './clocks.ts';
+import { claimPhoto, DONE_SLOT } from '../photos/photos.ts';
 import { machineName } from '../lookup/names.ts';
 import { visibleMachine } from '../lookup/visible.ts';
-import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Row } from '../store/tables.ts';
 
 /**
@@ -33,10 +28,11 @@ export async function reportDeficiency(call: Call, form: ReportDeficiency): Prom
     machineId: machine.id,
     pointId: null,
     recordId: null,
+    inspectionId: null,
     type: type.key,
     severity: type.severity,
     note: form.note,
-    correctBy: correctBy(type.severity, now),
+    correctBy: await correctByAt(db, machine.placeId, type.severity, now),
     responsibleId: null,
     openedAt: now,
     openedBy: actor.personId,
@@ -48,51 +44,26 @@ export async function reportDeficiency(call: Call, form: ReportDeficiency): Prom
   return { id: form.id };
 }
 
-const END_OF_DAY = 24 * 60 - 1;
-
-/** Another severity, another day, somebody responsible. */
-export async function changeDeficiency(call: Call, id: string, form: ChangeDeficiency): Promise<object> {
-  const { db, actor } = call;
-  const deficiency = await findOpen(call, id);
-  if (form.responsibleId !== null && !(await officeOf(call)).some((person) => person.id === form.responsibleId))
-    throw fieldProblem('responsibleId', 'field.oneOf');
-  const zone = await zoneOfPlace(db, deficiency.placeId);
-  await db.deficiency.update(
-    { id, organisationId: actor.organisationId },
-    {
-      severity: form.severity,
-      correctBy: instantOfDay(dayFromIso(form.correctBy), END_OF_DAY, zone),
-      responsibleId: form.responsibleId,
-    },
-  );
-  return {};
-}
-
-/** Closes a deficiency with what was done. */
+/**
+ * Closes a deficiency with what was done, and what it looks like now.
+ * @throws Problem: deficiencyClosed (409), what is not there or not theirs (404)
+ */
 export async function closeDeficiency(call: Call, id: string, form: CloseDeficiency): Promise<object> {
   const { db, actor, now } = call;
-  await findOpen(call, id);
+  await openDeficiency(call, id);
   await db.deficiency.update({ id }, { closedAt: now, closedBy: actor.personId, done: form.done });
+  for (const photoId of form.photoIds) await claimPhoto(call, photoId, id, DONE_SLOT);
   return {};
-}
-
-async function findOpen({ db, actor }: Call, id: string): Promise<Row<'deficiency'>> {
-  const deficiency = await db.deficiency.one({ id, organisationId: actor.organisationId });
-  if (!deficiency) throw notFound();
-  if (deficiency.closedAt !== null) throw new Problem(409, 'deficiencyClosed', { done: deficiency.done ?? '' });
-  return deficiency;
-}
-
-async function officeOf({ db, actor: { organisationId } }: Call): Promise<{ id: string; name: string }[]> {
-  const grants = await db.roleGrant.all({ organisationId, role: ['manager', 'staff'] });
-  const people = await db.person.all(
-    { id: [...new Set(grants.map(({ personId }) => personId))] },
-    { order: [['name', 'ASC']] },
-  );
-  return people.map(({ id, name }) => ({ id, name }));
 }
 
 const SHOWN_CLOSED = 10;
+
+/** Photos of something that was seen, and of how it is now. */
+export function photosOf(uses: readonly Row<'photoUse'>[], subjectId: string) {
+  const its = uses.filter((use) => use.subjectId === subjectId);
+  const slot = (done: boolean) => its.filter((use) => (use.slot === DONE_SLOT) === done).map(({ photoId }) => photoId);
+  return { photoIds: slot(false), donePhotoIds: slot(true) };
+}
 
 /** Open ones first, the soonest at the top, then those closed lately. */
 export async function listDeficiencies(call: Call): Promise<DeficienciesAnswer> {
@@ -122,7 +93,7 @@ export async function listDeficiencies(call: Call): Promise<DeficienciesAnswer> 
   ]);
   const properties = await db.property.all({ organisationId });
   return {
-    people,
+    people: people.map(({ id, name }) => ({ id, name })),
     deficiencies: all.map((it) => {
       const place = places.find(({ id }) => id === it.placeId)!;
       const { zone } = properties.find(({ id }) => id === place.propertyId)!;
@@ -144,7 +115,8 @@ export async function listDeficiencies(call: Call): Promise<DeficienciesAnswer> 
         overdue: it.closedAt === null && it.correctBy < now,
         responsibleId: it.responsibleId,
         responsible: it.responsibleId ? (names.get(it.responsibleId) ?? null) : null,
-        photoIds: uses.filter(({ subjectId }) => subjectId === it.id).map(({ photoId }) => photoId),
+        inspectionId: it.inspectionId,
+        ...photosOf(uses, it.id),
         closedOn: it.closedAt === null ? null : on(it.closedAt),
         done: it.done,
       };

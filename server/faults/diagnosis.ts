@@ -73,6 +73,7 @@ export async function answerCheck(call: Call, id: string, form: AnswerCheck): Pr
       parts: '',
       cost: null,
       payer: 'landlord',
+      photoIds: [],
     });
   }
   return describe(call, (await db.fault.one({ id: fault.id }))!, machine);

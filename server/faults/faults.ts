@@ -1,15 +1,19 @@
 /** Saying that something is wrong, and closing it. An open fault makes its point due. */
-import { dayOfInstant } from '../../core/calendar/day.ts';
+import { dayFromIso, dayOfInstant, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { isAlarmSymptom } from '../../core/faults/alarms.ts';
 import { groupOfSymptom } from '../../core/faults/groups.ts';
 import { isFindable } from '../../core/faults/table.ts';
-import { correctBy, pointsOfSymptom, symptomOf, symptomsOf, type Severity } from '../../core/faults/symptoms.ts';
+import { pointsOfSymptom, symptomOf, symptomsOf } from '../../core/faults/symptoms.ts';
+import type { Severity } from '../../core/faults/clock.ts';
 import type { ReportFault } from '../../contract/faults/faults.ts';
 import type { FaultSummary } from '../../contract/faults/faults.ts';
 import { namesOf } from '../lookup/find.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem } from '../context/problem.ts';
+import { approvalsOf } from './approvals.ts';
+import { correctByAt } from './clocks.ts';
+import { photosOf } from './deficiencies.ts';
 import { claimPhoto } from '../photos/photos.ts';
 import { machineName } from '../lookup/names.ts';
 import { visibleMachine } from '../lookup/visible.ts';
@@ -29,10 +33,22 @@ export async function reportFault(call: Call, form: ReportFault): Promise<{ id: 
   if (!symptomsOf(machine.type).some(({ key }) => key === form.symptom)) throw fieldProblem('symptom', 'field.symptom');
   const same = await openSame(call, machine, form.symptom);
   if (same) await joinFault(call, same, form);
-  else await openFault(call, machine, form);
+  else await openFault(call, machine, { ...form, noticedDay: await noticedOn(call, machine, form.noticed) });
   const id = same?.id ?? form.id;
   for (const photoId of form.photoIds) await claimPhoto(call, photoId, id, 'fault');
   return { id };
+}
+
+/** A year and more back nobody remembers the day. Our assumption. */
+const LONGEST_NOTICED = 730;
+
+/** Since when it is noticed, held to what can be: not after today, not before anybody remembers. */
+async function noticedOn({ db, now }: Call, { placeId }: Row<'machine'>, iso: string | null): Promise<Day | null> {
+  if (iso === null) return null;
+  const today = dayOfInstant(now, await zoneOfPlace(db, placeId));
+  const day = dayFromIso(iso);
+  if (day > today || day < today - LONGEST_NOTICED) throw fieldProblem('noticed', 'field.noticed');
+  return day;
 }
 
 /** An open fault of the same group of symptoms that others have reported, and this person has not. */
@@ -52,6 +68,8 @@ const joinFault = ({ db, actor, now }: Call, { id: faultId }: Row<'fault'>, { id
 
 /** A fault that nobody has closed. */
 export const OPEN = {
+  noticedDay: null,
+  responsibleId: null,
   closedAt: null,
   closedBy: null,
   found: null,
@@ -69,11 +87,17 @@ export const OPEN = {
 export async function openFault(
   { db, actor, now }: Call,
   machine: Row<'machine'>,
-  { id, symptom, note }: Pick<Row<'fault'>, 'id' | 'symptom' | 'note'>,
+  {
+    id,
+    symptom,
+    note,
+    noticedDay = null,
+  }: Pick<Row<'fault'>, 'id' | 'symptom' | 'note'> & Partial<Pick<Row<'fault'>, 'noticedDay'>>,
 ): Promise<void> {
   const points = await pointsDue(db, machine, symptom);
   const { severity } = symptomOf(symptom);
   await db.fault.insert({
+    ...OPEN,
     id,
     organisationId: actor.organisationId,
     placeId: machine.placeId,
@@ -85,8 +109,8 @@ export async function openFault(
     openedAt: now,
     openedDay: dayOfInstant(now, await zoneOfPlace(db, machine.placeId)),
     openedBy: actor.personId,
-    correctBy: correctBy(severity, now),
-    ...OPEN,
+    noticedDay,
+    correctBy: await correctByAt(db, machine.placeId, severity, now),
   });
   await recompute(
     db,
@@ -134,10 +158,12 @@ export async function listUncoded(call: Call): Promise<{ count: number; faults: 
   return { count, faults: await describeFaults(call, faults) };
 }
 
-async function describeFaults(
-  { db, env: { say }, actor: { organisationId } }: Call,
-  faults: readonly Row<'fault'>[],
-): Promise<FaultSummary[]> {
+async function describeFaults(call: Call, faults: readonly Row<'fault'>[]): Promise<FaultSummary[]> {
+  const {
+    db,
+    env: { say },
+    actor: { organisationId },
+  } = call;
   const pointIds = faults.map(({ pointId }) => pointId).filter((id): id is string => id !== null);
   const properties = await db.property.all({ organisationId });
   const [machines, places, names, uses, points] = await Promise.all([
@@ -145,7 +171,7 @@ async function describeFaults(
     db.place.all({ id: faults.map(({ placeId }) => placeId) }),
     namesOf(
       db,
-      faults.map(({ openedBy }) => openedBy),
+      faults.flatMap(({ openedBy, responsibleId }) => [openedBy, responsibleId]),
     ),
     db.photoUse.all({ subjectId: faults.map(({ id }) => id) }),
     db.point.all({ id: pointIds }),
@@ -159,6 +185,10 @@ async function describeFaults(
     (await db.roleGrant.all({ personId: faults.flatMap(({ closedBy }) => closedBy ?? []), role: 'tenant' })).map(
       ({ personId }) => personId,
     ),
+  );
+  const approvals = await approvalsOf(
+    call,
+    faults.map(({ id }) => id),
   );
   const machineOf = (fault: Row<'fault'>) => machines.find(({ id }) => id === fault.machineId)!;
   const placeOf = (fault: Row<'fault'>) => places.find(({ id }) => id === fault.placeId)!;
@@ -182,7 +212,10 @@ async function describeFaults(
     correctBy: fault.correctBy,
     stopUsing: isAlarmSymptom(fault.symptom) || symptomOf(fault.symptom).stopUsing,
     alarm: isAlarmSymptom(fault.symptom),
-    photoIds: uses.filter(({ subjectId }) => subjectId === fault.id).map(({ photoId }) => photoId),
+    noticed: fault.noticedDay === null ? null : isoFromDay(fault.noticedDay),
+    responsible: fault.responsibleId === null ? null : (names.get(fault.responsibleId) ?? null),
+    approval: approvals.get(fault.id) ?? null,
+    ...photosOf(uses, fault.id),
     pointNumber: points.find(({ id }) => id === fault.pointId)?.number ?? null,
     closedAt: fault.closedAt,
     found: fault.found,

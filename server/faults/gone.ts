@@ -66,6 +66,13 @@ export async function answerGone(call: Call, id: string, { id: anew, gone }: Ans
   await call.db.fault.update({ id }, { gone, goneAt: call.now });
   const { machineId, symptom } = fault;
   if (gone === 'no')
-    await reportFault(call, { id: anew, machineId, symptom, note: call.env.say('fault.notGone'), photoIds: [] });
+    await reportFault(call, {
+      id: anew,
+      machineId,
+      symptom,
+      note: call.env.say('fault.notGone'),
+      noticed: null,
+      photoIds: [],
+    });
   return {};
 }

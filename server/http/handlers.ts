@@ -3,9 +3,11 @@ import type { AnySchema } from 'yup';
 import * as alarmForms from '../../contract/faults/alarms.ts';
 import * as baselineForms from '../../contract/due/baseline.ts';
 import * as editionForms from '../../contract/catalogue/editions.ts';
+import * as clockForms from '../../contract/faults/clocks.ts';
 import * as deficiencyForms from '../../contract/faults/deficiencies.ts';
 import * as diagnosisForms from '../../contract/faults/diagnosis.ts';
 import * as faultForms from '../../contract/faults/faults.ts';
+import * as inspectionForms from '../../contract/faults/inspections.ts';
 import * as patternForms from '../../contract/faults/patterns.ts';
 import * as measureForms from '../../contract/measure/measure.ts';
 import * as jobForms from '../../contract/jobs/jobs.ts';
@@ -35,6 +37,9 @@ import * as settings from '../due/settings.ts';
 import * as signals from '../due/signals.ts';
 import { readWorking, supposeWorking } from '../pages/working.ts';
 import type { Call } from '../context/context.ts';
+import * as approvals from '../faults/approvals.ts';
+import * as clocks from '../faults/clocks.ts';
+import * as inspections from '../faults/inspections.ts';
 import * as deficiencies from '../faults/deficiencies.ts';
 import * as alarms from '../faults/alarms.ts';
 import { listPatterns } from '../faults/patterns.ts';
@@ -101,7 +106,8 @@ export type OwnRoute =
   | 'register.export'
   | 'alarm.answer'
   | 'duty.try'
-  | 'standing.report';
+  | 'standing.report'
+  | 'inspection.paper';
 
 /** Routes answered by one service each. */
 type ServedRoute = Exclude<RouteName, OwnRoute>;
@@ -166,9 +172,23 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'jobs.contract': secret(formed(jobForms.giveContracted, giveContracted)),
   'deficiencies.list': bare((call) => deficiencies.listDeficiencies(call)),
   'deficiencies.report': formed(deficiencyForms.reportDeficiency, deficiencies.reportDeficiency),
-  'deficiencies.change': formed(deficiencyForms.changeDeficiency, (call, form, { id }) =>
-    deficiencies.changeDeficiency(call, id, form),
+  'deficiencies.change': formed(clockForms.changeClock, (call, form, { id }) =>
+    clocks.changeDeficiencyClock(call, id, form),
   ),
+  'clocks.list': bare((call) => clocks.listClocks(call)),
+  'repairTimes.change': formed(clockForms.changeRepairTimes, clocks.changeRepairTimes),
+  'fault.change': formed(clockForms.changeClock, (call, form, { id }) => clocks.changeFaultClock(call, id, form)),
+  'approvalLimit.change': formed(faultForms.changeApprovalLimit, approvals.changeApprovalLimit),
+  'approval.ask': formed(faultForms.askApproval, (call, form, { id }) => approvals.askApproval(call, id, form)),
+  'approval.answer': formed(faultForms.answerApproval, (call, form, { id }) =>
+    approvals.answerApproval(call, id, form),
+  ),
+  'inspections.list': bare((call) => inspections.listInspections(call)),
+  'inspection.create': formed(inspectionForms.newInspection, inspections.createInspection),
+  'inspection.read': bare((call, { id }) => inspections.readInspection(call, id)),
+  'inspection.remove': bare((call, { id }) => inspections.removeInspection(call, id)),
+  'finding.enter': formed(inspectionForms.newFinding, (call, form, { id }) => inspections.enterFinding(call, id, form)),
+  'finding.remove': bare((call, { id }) => inspections.removeFinding(call, id)),
   'deficiencies.close': formed(deficiencyForms.closeDeficiency, (call, form, { id }) =>
     deficiencies.closeDeficiency(call, id, form),
   ),
@@ -252,6 +272,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
     faults: await listFaults(call, {}),
     uncoded: await listUncoded(call),
     avoided: await countAvoided(call),
+    approvalLimit: await approvals.approvalLimit(call.db, call.actor.organisationId),
   })),
   'faults.report': formed(faultForms.reportFault, reportFault),
   'fault.diagnosis': bare((call, { id }) => readDiagnosis(call, id)),

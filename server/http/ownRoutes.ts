@@ -20,10 +20,18 @@ import { printLabels } from '../register/labels.ts';
 import { exportRegister } from '../register/table.ts';
 import { standingOn, type StandingOn } from '../../contract/standing/standing.ts';
 import { printReport } from '../standing/report.ts';
+import { printInspection } from '../faults/inspectionPaper.ts';
 import { writeOnce } from './once.ts';
 import { Problem, problemDocument } from '../context/problem.ts';
 import { refuseTakenIds } from '../lookup/ids.ts';
 import { formOf, supposedIn, identityOf, originOf, COOKIE, type Respond } from './request.ts';
+
+const sendPaper = (response: Response, pdf: Buffer, name: string) =>
+  response
+    .set('content-type', 'application/pdf')
+    .set('cache-control', 'no-store')
+    .set('content-disposition', `inline; filename="${name}.pdf"`)
+    .send(pdf);
 
 /** Routes that open sessions or answer with bytes. */
 export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>) {
@@ -103,21 +111,17 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>)
         id,
         formOf(labelForm, supposedIn(request)),
       );
-      response
-        .set('content-type', 'application/pdf')
-        .set('cache-control', 'no-store')
-        .set('content-disposition', 'inline; filename="labels.pdf"')
-        .send(pdf);
+      sendPaper(response, pdf, 'labels');
     },
     'standing.report': async (request: Request, response: Response, actor: Actor | null) => {
       const kind = String(request.params.kind);
       const call = { env, db: store.db, actor: actor!, now: env.clock() };
       const pdf = await printReport(call, kind, formOf(standingOn, supposedIn(request)) as StandingOn);
-      response
-        .set('content-type', 'application/pdf')
-        .set('cache-control', 'no-store')
-        .set('content-disposition', `inline; filename="standing-${kind}.pdf"`)
-        .send(pdf);
+      sendPaper(response, pdf, `standing-${kind}`);
+    },
+    'inspection.paper': async (request: Request, response: Response, actor: Actor | null) => {
+      const call = { env, db: store.db, actor: actor!, now: env.clock() };
+      sendPaper(response, await printInspection(call, String(request.params.id)), 'inspection');
     },
     'photo.create': async (request: Request, response: Response, actor: Actor | null) => {
       const form = formOf(photoFields, request.body) as PhotoForm;

@@ -17,6 +17,7 @@ export interface ServerText extends CoreText, FieldsText {
   'deficiency.hoseCrushed': None;
   'deficiency.hoseKind': None;
   'deficiency.hoseLoose': None;
+  'deficiency.inspector': None;
   'deficiency.noAccess': None;
   'deficiency.noAirGap': None;
   'deficiency.noClip': None;
@@ -40,6 +41,11 @@ export interface ServerText extends CoreText, FieldsText {
   'duty.try.text': None;
   'effect.accept': { done: string | number; late: number; next: string | number };
   'effect.gone': None;
+  'evidence.attested': None;
+  'evidence.checked': None;
+  'evidence.proven': None;
+  'evidence.selfCertified': None;
+  'evidence.spotChecked': None;
   'expect.filterSize': { size: string | number };
   'fault.notGone': None;
   'field.beforeStart': None;
@@ -73,6 +79,15 @@ export interface ServerText extends CoreText, FieldsText {
   'hold.says': { until: string | number; reason: string | number };
   'hold.vacant': None;
   'import.row': { row: number; says: string | number };
+  'inspectionPaper.answer': { day: string | number; by: string | number; done: string | number };
+  'inspectionPaper.by': { severity: string | number; day: string | number };
+  'inspectionPaper.none': None;
+  'inspectionPaper.of': { organisation: string | number; inspector: string | number; property: string | number; day: string | number; reference: string | number; today: string | number };
+  'inspectionPaper.open': { who: string | number };
+  'inspectionPaper.served': { day: string | number; evidence: string | number };
+  'inspectionPaper.sum': { answered: number; findings: number };
+  'inspectionPaper.title': None;
+  'inspectionPaper.where': { place: string | number; machine: string | number; part: string | number };
   'item.agent': None;
   'item.finds': None;
   'item.grade.cavity': None;
@@ -136,6 +151,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.formTooLarge': { kb: number };
   'problem.idTaken': None;
   'problem.inUse': { names: string | number };
+  'problem.inspectionInUse': None;
   'problem.installed': None;
   'problem.internal': None;
   'problem.jobMoved': { state: string | number; reason: string | number };
@@ -149,6 +165,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.machineStopped': { what: string | number };
   'problem.messageTime': None;
   'problem.moveNotAllowed': { state: string | number };
+  'problem.needsYes': { limit: number; currency: string | number };
   'problem.noKey': None;
   'problem.noLabels': None;
   'problem.noPattern': None;
@@ -196,6 +213,11 @@ export interface ServerText extends CoreText, FieldsText {
   'remedy.before': { count: number; months: number };
   'remedy.holds': { months: number };
   'remedy.neverHolds': None;
+  'reminder.by': { what: string | number; machine: string | number; place: string | number; at: string | number; who: Choice };
+  'reminder.more': { count: number };
+  'reminder.over': { what: string | number; machine: string | number; place: string | number; at: string | number; who: Choice };
+  'reminder.subject': { count: number };
+  'reminder.text': { lines: string | number; link: string | number };
   'report.all': None;
   'report.breach': None;
   'report.byHome': None;

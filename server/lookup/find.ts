@@ -12,6 +12,15 @@ export async function findPoint({ db, actor }: Call, idOrNumber: string): Promis
   return point;
 }
 
+/** Managers and staff, by name. */
+export async function officeOf({ db, actor: { organisationId } }: Call) {
+  const grants = await db.roleGrant.all({ organisationId, role: ['manager', 'staff'] });
+  return db.person.all(
+    { id: [...new Set(grants.map(({ personId }) => personId))] },
+    { order: [['name', 'ASC']], columns: ['id', 'name', 'email'] },
+  );
+}
+
 /** Names of people by id. */
 export async function namesOf(db: Db, ids: readonly (string | null)[]): Promise<Map<string, string>> {
   const wanted = [...new Set(ids.filter((id): id is string => id !== null))];

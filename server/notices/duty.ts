@@ -1,5 +1,6 @@
 /** Who is on duty, how they are reached, and the numbers that a doer is shown. */
 import type { ChangeDuty, ChangeNumbers, DutyAnswer, EmergencyNumbers } from '../../contract/faults/alarms.ts';
+import { officeOf } from '../lookup/find.ts';
 import { findScope } from '../lookup/scope.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem } from '../context/problem.ts';
@@ -31,6 +32,9 @@ export async function dutyOf(db: Db, organisationId: string): Promise<OnDuty> {
 export const canCall = ({ duty, mail }: OnDuty): boolean =>
   duty.people.length > 0 && (mail !== null || duty.webhook !== null);
 
+/** Whether letters can go out. */
+export const canReach = ({ mail }: OnDuty): boolean => mail !== null;
+
 const NO_NUMBERS: EmergencyNumbers = { emergency: '', gas: '', office: '' };
 
 /** The numbers of some properties, each under its id. */
@@ -42,14 +46,6 @@ export async function numbersOfAll(db: Db, propertyIds: readonly string[]): Prom
 export const numbersOf = async (db: Db, propertyId: string): Promise<EmergencyNumbers> =>
   (await numbersOfAll(db, [propertyId])).get(propertyId)!;
 
-async function officePeople({ db, actor: { organisationId } }: Call) {
-  const grants = await db.roleGrant.all({ organisationId, role: ['staff', 'manager'] });
-  return db.person.all(
-    { id: [...new Set(grants.map(({ personId }) => personId))] },
-    { order: [['name', 'ASC']], columns: ['id', 'name', 'email'] },
-  );
-}
-
 /** Who is on duty, as the page that changes it shows it; secrets stay here. */
 export async function readDuty(call: Call): Promise<DutyAnswer> {
   const {
@@ -58,7 +54,7 @@ export async function readDuty(call: Call): Promise<DutyAnswer> {
     actor: { organisationId },
   } = call;
   const { duty, mail } = await dutyOf(db, organisationId);
-  const people = (await officePeople(call)).map(({ id, name, email }) => ({
+  const people = (await officeOf(call)).map(({ id, name, email }) => ({
     id,
     name,
     email,
@@ -90,7 +86,7 @@ export async function changeDuty(call: Call, { people, minutes, webhook, mail }:
     db,
     actor: { organisationId },
   } = call;
-  const known = await officePeople(call);
+  const known = await officeOf(call);
   if (new Set(people).size !== people.length || people.some((id) => !known.some((person) => person.id === id)))
     throw fieldProblem('people', 'field.oneOf');
   const { today } = await findScope(call, 'organisation', null);

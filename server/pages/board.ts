@@ -8,7 +8,7 @@ import { hardnessClass } from '../../core/quantities/hardness.ts';
 import type { BoardType } from '../../contract/due/due.ts';
 import type { Env } from '../context/context.ts';
 import { openAlarms } from '../faults/alarms.ts';
-import { readBaselinePlan, readBoardRows, readWaiting } from '../sql/board.ts';
+import { readBaselinePlan, readBoardRows, readOpenClocks, readWaiting } from '../sql/board.ts';
 import { factsOf, inForce } from '../store/facts.ts';
 
 const compress = promisify(gzip);
@@ -37,7 +37,7 @@ interface Head {
 }
 
 const HEAD_TABLES = ['property', 'place', 'fact'] as const;
-const BOARD_TABLES = [...HEAD_TABLES, 'mark', 'proof', 'fault', 'signal', 'alarm', 'handBack'] as const;
+const BOARD_TABLES = [...HEAD_TABLES, 'mark', 'proof', 'fault', 'signal', 'alarm', 'handBack', 'deficiency'] as const;
 
 /** A reader of boards that remembers one per organisation, until its tables are written or a day begins. */
 export function boardReader(env: Env) {
@@ -71,6 +71,7 @@ async function composeBoard(env: Env, organisationId: string, head: Head): Promi
   );
   const { proofs, faults, handBacks, latest } = waiting;
   const plan = await readBaselinePlan(db, organisationId);
+  const clocks = (await readOpenClocks(db, organisationId)).map((it) => [it.openedAt, it.correctBy]);
   const alarms = (await openAlarms({ db, env }, organisationId)).map(
     ({ id, says, note, place, placeId, machine, at, zone, acknowledgedBy }) => ({
       id,
@@ -86,7 +87,7 @@ async function composeBoard(env: Env, organisationId: string, head: Head): Promi
   // A clock that was moved back makes every date here wrong: the newest entry lies in its future.
   const clockBehindDays = latest === null ? 0 : Math.max(0, Math.floor((latest - clock()) / MS_PER_DAY));
   const baseline = plan && { planned: plan.planned, until: isoFromDay(plan.until + 6) };
-  const asks = JSON.stringify({ proofs, faults, handBacks, alarms, baseline, clockBehindDays });
+  const asks = JSON.stringify({ proofs, faults, handBacks, clocks, alarms, baseline, clockBehindDays });
   return `${head.text},"waiting":${asks},"rows":[${rowTexts.join()}]}`;
 }
 

@@ -29,6 +29,9 @@ export interface StoredPhoto {
   readonly sharpness: number;
 }
 
+/** What a photo is for that shows how something is since it was put right. */
+export const DONE_SLOT = 'done';
+
 /**
  * Reads an upload, drops everything but the picture (place, device, thumbnails), and writes it to disk.
  * The file is on the disk, synced, before anything names it.
@@ -188,7 +191,7 @@ export async function sharePhoto(
 }
 
 /** What staff may see though others took it. */
-const STAFF_SLOTS = ['shutoff', 'fault', 'plate', 'where'];
+const STAFF_SLOTS = ['shutoff', 'fault', 'deficiency', 'plate', 'where', DONE_SLOT];
 
 /**
  * The file of a photo that this person may see: a manager any, staff shut-offs and faults, everybody their own and the

@@ -4,7 +4,7 @@ import { SHEETS, type LabelForm } from '../../contract/register/labels.ts';
 import { findAddressed } from '../lookup/scope.ts';
 import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
-import { pdfOf } from '../words/pdf.ts';
+import { BOLD, pdfOf, PLAIN } from '../words/pdf.ts';
 import { machineName } from '../lookup/names.ts';
 
 const POINTS_PER_MM = 72 / 25.4;
@@ -103,11 +103,11 @@ async function drawLabel(
   const room = width - side - mm(2.5);
   const line = { width: room, lineBreak: true, ellipsis: true } as const;
   document
-    .font('Helvetica-Bold')
+    .font(BOLD)
     .fontSize(height > mm(30) ? 11 : 8.5)
     .text(name!, left, y, { ...line, height: height * 0.36 });
   document
-    .font('Helvetica')
+    .font(PLAIN)
     .fontSize(height > mm(30) ? 8.5 : 6.5)
     .text(place!, left, document.y + 1, { ...line, height: height * 0.32 });
   document.fillColor('#444').fontSize(height > mm(30) ? 7.5 : 6);

@@ -57,6 +57,21 @@ export interface Waiting {
   readonly latest: number | null;
 }
 
+/** Since when, and until when, each open fault and deficiency is to be put right; what runs out first at the top. */
+export const readOpenClocks = (
+  db: Db,
+  organisationId: string,
+): Promise<{ readonly openedAt: number; readonly correctBy: number }[]> =>
+  ask(
+    db,
+    `
+SELECT opened_at AS openedAt, correct_by AS correctBy FROM fault WHERE organisation_id = ?1 AND closed_at IS NULL
+UNION ALL
+SELECT opened_at, correct_by FROM deficiency WHERE closed_at IS NULL AND organisation_id = ?1
+ORDER BY 2`,
+    [organisationId],
+  );
+
 /** Rows of the board in walking order. */
 export function readBoardRows(db: Db, organisationId: string): Promise<BoardRow[]> {
   return ask<BoardRow>(db, BOARD_SQL, [organisationId]);

@@ -27,6 +27,8 @@ const CREATED: readonly TableName[] = [
   'alarm',
   'handBack',
   'deficiency',
+  'inspection',
+  'approval',
   'measurement',
   'rehearsal',
 ];

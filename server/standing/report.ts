@@ -13,15 +13,13 @@ import { REPORTS } from '../../contract/standing/standing.ts';
 import type { Call } from '../context/context.ts';
 import { notFound } from '../context/problem.ts';
 import type { Translator } from '../language/translator.ts';
-import { pdfOf } from '../words/pdf.ts';
+import { bold, foot, paperOf, plain, row, type Paper } from '../words/pdf.ts';
 import { readStanding } from './standing.ts';
 
 /** What an insurer asks about: what may burn, and what may flood. */
 const INSURED = ['fire', 'flood'];
 /** So many homes are named on paper, the worst first; the rest is counted. */
 const NAMED = 24;
-
-type Paper = PDFKit.PDFDocument;
 
 /**
  * A report as PDF.
@@ -36,18 +34,16 @@ export async function printReport(call: Call, kind: string, form: StandingOn): P
     kind === 'insurer' ? (procedure) => INSURED.includes(procedureOf(procedure).risk) : undefined,
   );
   const title = say(`report.${kind}`);
-  return pdfOf({ size: 'A4', margin: 50, bufferPages: true, info: { Title: title } }, (paper) => {
+  return paperOf(title, (paper) => {
     heading(paper, call, answer, kind as ReportKind);
     figures(paper, say, answer);
     homes(paper, say, answer);
     months(paper, say, answer);
     definitions(paper, say);
-    foot(paper, say, answer);
+    foot(paper, say, answer.log);
   });
 }
 
-const bold = (paper: Paper, size: number) => paper.font('Helvetica-Bold').fontSize(size).fillColor('#111');
-const plain = (paper: Paper, size = 9.5) => paper.font('Helvetica').fontSize(size).fillColor('#222');
 const dayOf = (say: Translator, iso: string) => say.day(dayFromIso(iso));
 
 function heading(paper: Paper, { env: { say }, actor }: Call, answer: StandingAnswer, kind: ReportKind): void {
@@ -65,26 +61,6 @@ function heading(paper: Paper, { env: { say }, actor }: Call, answer: StandingAn
   const { sound, watch, breach, unknown } = answer.whole.homes;
   bold(paper, 12).moveDown(0.6).text(say('report.homes', { sound, watch, breach, unknown }));
   paper.moveDown(0.4);
-}
-
-/** A line of two columns, over a hair. */
-function row(paper: Paper, name: string, value: string): void {
-  const { left, right } = paper.page.margins;
-  const width = paper.page.width - left - right;
-  if (paper.y > paper.page.height - 90) paper.addPage();
-  const top = paper.y;
-  plain(paper).text(name, left, top, { width: width * 0.62 });
-  const bottom = paper.y;
-  paper.font('Helvetica-Bold').text(value, left + width * 0.62, top, { width: width * 0.38, align: 'right' });
-  paper.y = Math.max(bottom, paper.y) + 2;
-  paper
-    .moveTo(left, paper.y)
-    .lineTo(left + width, paper.y)
-    .lineWidth(0.4)
-    .strokeColor('#ccc')
-    .stroke();
-  paper.y += 3;
-  paper.x = left;
 }
 
 const percent = (share: number | null) => (share === null ? '–' : `${(share * 100).toFixed(1)} %`);
@@ -169,20 +145,4 @@ function definitions(paper: Paper, say: Translator): void {
     plain(paper, 8.5)
       .moveDown(0.2)
       .text(say(`standing.how.${key}`));
-}
-
-function foot(paper: Paper, say: Translator, { log }: StandingAnswer): void {
-  const { count } = paper.bufferedPageRange();
-  for (let i = 0; i < count; i += 1) {
-    paper.switchToPage(i);
-    const { left, right } = paper.page.margins;
-    // Below the margin, where the text would else begin a page of its own.
-    paper.page.margins.bottom = 0;
-    plain(paper, 7.5).text(
-      say('report.foot', { page: i + 1, pages: count, entries: log.entries, head: log.head }),
-      left,
-      paper.page.height - 36,
-      { width: paper.page.width - left - right, lineBreak: false },
-    );
-  }
 }

@@ -6,6 +6,7 @@ import type { AnchorChoice } from '../../core/catalogue/anchorChoice.ts';
 import type { Changes } from '../../core/due/assumptions.ts';
 import type { Budget, Prices } from '../../core/due/burden.ts';
 import type { Practice } from '../../core/catalogue/practice.ts';
+import type { LocalHours } from '../../core/faults/clock.ts';
 import type { EmergencyNumbers } from '../../contract/faults/alarms.ts';
 import type { HouseholdFacts, WaterFacts } from '../../contract/register/register.ts';
 import type { Specification } from '../../contract/register/machines.ts';
@@ -58,6 +59,10 @@ export interface FactValues {
     readonly password: string;
     readonly from: string;
   } | null;
+  /** A local rule that is stricter than the published standard about when something is put right. */
+  repairTimes: { readonly name: string; readonly hours: LocalHours } | null;
+  /** What a repair may cost without a manager's yes; null: anything. */
+  approvalLimit: { readonly amount: number | null };
   /** Emergency, gas and office numbers of a property. */
   numbers: EmergencyNumbers;
   /** The photo that shows where a part is, taken at its first job. */

@@ -1,8 +1,9 @@
 /** Tables of faults and of all that stands beside them: alarms, work that came back undone, deficiencies, remedies. */
 import type { AlarmKind } from '../../core/faults/alarms.ts';
+import type { Stage } from '../../core/faults/clock.ts';
 import type { Payer, Remedy } from '../../core/faults/closing.ts';
 import type { Decision } from '../../core/faults/remedies.ts';
-import { integer, integerOrNull, key, organisationId, realOrNull, text, textOrNull } from './columns.ts';
+import { integer, integerOrNull, key, organisationId, real, realOrNull, text, textOrNull } from './columns.ts';
 
 export const FAULT_TABLES = {
   fault: {
@@ -17,7 +18,10 @@ export const FAULT_TABLES = {
     openedAt: integer(),
     openedDay: integer(),
     openedBy: text(),
+    /** Since when it is noticed, as its reporter says; null where nobody said. */
+    noticedDay: integerOrNull(),
     correctBy: integer(),
+    responsibleId: textOrNull(),
     closedAt: integerOrNull(),
     closedBy: textOrNull(),
     /** What was found, in words, beside the codes; all of them null while it is open, the codes in older closings. */
@@ -109,6 +113,44 @@ export const FAULT_TABLES = {
     settledAt: integerOrNull(),
     settledBy: textOrNull(),
   },
+  /** A repair that is to cost more than the limit: what was asked, and a manager's answer. */
+  approval: {
+    id: key(),
+    organisationId,
+    faultId: text(),
+    amount: real(),
+    note: text(),
+    askedAt: integer(),
+    askedBy: text(),
+    answer: textOrNull<'yes' | 'no'>(),
+    answeredAt: integerOrNull(),
+    answeredBy: textOrNull(),
+    words: text(),
+  },
+  /** An outside inspector's visit; what was found are deficiencies that name it. */
+  inspection: {
+    id: key(),
+    organisationId,
+    propertyId: text(),
+    day: integer(),
+    inspector: text(),
+    reference: text(),
+    at: integer(),
+    byPerson: text(),
+  },
+  /** Somebody is told that the time of a fault or a deficiency runs out; once for each stage of each clock. */
+  reminder: {
+    id: key(),
+    organisationId,
+    subjectId: text(),
+    stage: text<Stage>(),
+    correctBy: integer(),
+    personId: text(),
+    at: integer(),
+    sentAt: integerOrNull(),
+    failed: textOrNull(),
+    tries: integer(),
+  },
   /** Something that upkeep will not cure. */
   deficiency: {
     id: key(),
@@ -117,6 +159,7 @@ export const FAULT_TABLES = {
     machineId: text(),
     pointId: textOrNull(),
     recordId: textOrNull(),
+    inspectionId: textOrNull(),
     type: text(),
     severity: text(),
     note: text(),

@@ -20,6 +20,7 @@ import { trade } from './migrations/0006-trade.ts';
 import { levels } from './migrations/0007-levels.ts';
 import { causes } from './migrations/0008-causes.ts';
 import { standing } from './migrations/0009-standing.ts';
+import { clocks } from './migrations/0010-clocks.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -45,6 +46,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0007-levels', sql: levels },
   { name: '0008-causes', sql: causes },
   { name: '0009-standing', sql: standing },
+  { name: '0010-clocks', sql: clocks },
 ];
 
 /**

@@ -13,7 +13,8 @@ import { ILLUSTRATIONS } from '../../core/catalogue/illustrations.ts';
 import { drawingOf } from '../../core/catalogue/parts.ts';
 import { referencePicture, scenePicture } from '../../core/catalogue/picture.ts';
 import { GRADES } from '../../core/catalogue/grades.ts';
-import { pointsOfSymptom, SYMPTOMS, REPAIR_HOURS, symptomOf, symptomsOf } from '../../core/faults/symptoms.ts';
+import { pointsOfSymptom, SYMPTOMS, symptomOf, symptomsOf } from '../../core/faults/symptoms.ts';
+import { REPAIR_HOURS } from '../../core/faults/clock.ts';
 import { coreText } from '../../core/en.ts';
 import { translator } from '../../core/language/message.ts';
 

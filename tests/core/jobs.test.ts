@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { JOB_STATES, MOVES, moverOf, needsReason, stateAfter } from '../../core/jobs/transitions.ts';
 import { deficienciesOf } from '../../core/faults/deficiencies.ts';
-import { correctBy } from '../../core/faults/symptoms.ts';
+import { correctBy } from '../../core/faults/clock.ts';
 import { makeCode, readCode } from '../../core/people/code.ts';
 import { seeded } from '../../core/statistics/random.ts';
 import { questionsOf, rightOf } from '../../core/jobs/rehearsal.ts';

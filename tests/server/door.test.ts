@@ -176,6 +176,16 @@ describe('The door', () => {
         firstDay: TODAY - 100,
       }),
     );
+    const approvalId = v7();
+    await house.manager
+      .post(`/faults/${faultId}/approvals`, { id: approvalId, amount: 10, note: 'A seal' })
+      .expect(200);
+    const inspectionId = v7();
+    await house.manager
+      .post('/inspections', { id: inspectionId, propertyId: flat.propertyId, day: '2026-11-20', inspector: 'District' })
+      .expect(200);
+    const finding = { id: v7(), machineId: flat.machineId, severity: 'low', note: 'A clip is loose.' };
+    await house.manager.post(`/inspections/${inspectionId}/findings`, finding).expect(200);
     const photoId = submission.records[0]!.photos[0]!.photoId;
     const signalId = v7();
     await flat.tenant.post('/signals', { id: signalId, machineId: flat.machineId, type: 'washer.code' }).expect(200);
@@ -220,6 +230,14 @@ describe('The door', () => {
       'fault.gone': [faultId, { id: v7(), gone: 'yes' }],
       'fault.diagnosis': [faultId, {}],
       'fault.check': [faultId, { id: v7(), kind: 'check', subject: 'washer.askCool', answer: 'yes' }],
+      'fault.change': [faultId, { severity: 'low', correctBy: '2026-12-24' }],
+      'approval.ask': [faultId, { id: v7(), amount: 10, note: 'A seal' }],
+      'approval.answer': [approvalId, { answer: 'yes' }],
+      'inspection.read': [inspectionId, {}],
+      'inspection.remove': [inspectionId, {}],
+      'inspection.paper': [inspectionId, {}],
+      'finding.enter': [inspectionId, { ...finding, id: v7() }],
+      'finding.remove': [finding.id, {}],
       'deficiencies.change': [deficiencyId, { severity: 'low', correctBy: '2026-12-24' }],
       'deficiencies.close': [deficiencyId, { done: 'Nothing at all.' }],
       'calendar.read': [flat.placeId, {}],

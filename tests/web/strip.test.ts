@@ -71,7 +71,7 @@ describe('Marks', () => {
   const board: BoardAnswer = {
     types: [FILTER, DUCT],
     properties: [{ id: 'p', name: 'Ropewalk', today: TODAY, says: '' }],
-    waiting: { proofs: 0, faults: 0, clockBehindDays: 0, handBacks: 0, alarms: [], baseline: null },
+    waiting: { proofs: 0, faults: 0, clockBehindDays: 0, handBacks: 0, alarms: [], clocks: [], baseline: null },
     rows: [
       {
         id: 'r',

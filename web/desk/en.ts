@@ -320,6 +320,8 @@ export const deskText = {
   'handBack.settle': 'Seen to',
   'handBack.give': 'Give it again',
   'handBack.none': 'Nothing is handed back.',
+  'line.repairs':
+    '{over, plural, =0 {{soon, plural, one {One repair runs} other {# repairs run}} out soon} one {One repair is past its time{soon, plural, =0 {} other {, # running out}}} other {# repairs are past their time{soon, plural, =0 {} other {, # running out}}}}.',
   'line.handBacks': '{count, plural, one {One job was handed back} other {# jobs were handed back}}.',
   'list.title': 'Home list',
   'list.none': 'Nothing here is near its line.',

@@ -45,6 +45,8 @@ export const router = createRouter({
     { path: '/proof/:id?', component: () => import('../proof/ProofScreen.vue'), meta: { manager: true } },
     { path: '/faults', component: () => import('../pages/FaultsScreen.vue') },
     { path: '/faults/report', component: () => import('../faults/StaffReportScreen.vue') },
+    { path: '/inspections', component: () => import('../faults/InspectionsScreen.vue') },
+    { path: '/inspections/:id', component: () => import('../faults/InspectionScreen.vue'), props: true },
     { path: '/faults/:id', component: () => import('../pages/FaultScreen.vue'), props: true },
     {
       path: '/standing',

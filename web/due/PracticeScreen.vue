@@ -9,6 +9,7 @@ import CalendarPart from './CalendarPart.vue';
 import MethodsPart from './MethodsPart.vue';
 import PracticePart from './PracticePart.vue';
 import PricesPart from './PricesPart.vue';
+import RepairsPart from '../faults/RepairsPart.vue';
 import PageFrame from '../kit/PageFrame.vue';
 
 const props = defineProps<{ part: string }>();
@@ -18,6 +19,7 @@ const PARTS = {
   calendar: CalendarPart,
   assumptions: AssumptionsPart,
   prices: PricesPart,
+  repairs: RepairsPart,
 } as const;
 const shown = computed(() => PARTS[props.part as keyof typeof PARTS] ?? PracticePart);
 const practice = useLoading(() => api('practice.read'));

@@ -64,6 +64,14 @@ const rest = computed(() => (['later', 'onHold', 'sent'] as const).filter((key) 
     <RouterLink v-if="board.counts.faults" class="figure" to="/faults">{{
       say('line.faults', { count: board.counts.faults })
     }}</RouterLink>{{ ' ' }}
+    <RouterLink
+      v-if="board.counts.repairsOver || board.counts.repairsSoon"
+      class="figure"
+      :class="{ alarm: board.counts.repairsOver }"
+      to="/faults"
+      >{{ say('line.repairs', { over: board.counts.repairsOver, soon: board.counts.repairsSoon }) }}</RouterLink>{{
+      ' '
+    }}
     <RouterLink v-if="board.answer?.waiting.handBacks" class="figure" to="/faults">{{
       say('line.handBacks', { count: board.answer.waiting.handBacks })
     }}</RouterLink>

@@ -2,6 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { BoardAnswer } from '../../contract/due/due.ts';
+import { urgencyOf as clockUrgency } from '../../core/faults/clock.ts';
 import { api } from '../api/api.ts';
 import { sentenceOf } from '../api/sentence.ts';
 import { COUNTED_AS, type CountedAs } from '../../core/due/line.ts';
@@ -94,11 +95,22 @@ export const useBoard = defineStore('board', () => {
       hiddenLate: count((mark) => mark.rides && FOCUS.past(mark)),
       proofs: answer.value?.waiting.proofs ?? 0,
       faults: answer.value?.waiting.faults ?? 0,
+      ...runsOut(answer.value?.waiting.clocks ?? []),
     };
   });
 
   return { answer, rows, failure, find, property, kind, order, focus, riders, within, shown, counts, load };
 });
+
+/** How many repairs are past their time, and how many run out soon. */
+function runsOut(clocks: BoardAnswer['waiting']['clocks']) {
+  const now = Date.now();
+  const urgencies = clocks.map(([openedAt, correctBy]) =>
+    clockUrgency({ openedAt, correctBy, responsibleId: null }, now),
+  );
+  const count = (urgency: string) => urgencies.filter((it) => it === urgency).length;
+  return { repairsOver: count('over'), repairsSoon: count('soon') };
+}
 
 function urgencyOf({ marks }: BoardRow): number {
   const first = foremost(marks);

@@ -9,6 +9,7 @@ export const dueDeskText = {
   'practice.part.methods': 'Methods',
   'practice.part.calendar': 'Calendar',
   'practice.part.assumptions': 'Assumptions',
+  'practice.part.repairs': 'Repairs',
   'practice.part.prices': 'Prices and budget',
   'practice.where': 'Where',
   'practice.everywhere': '{name}, everywhere',

@@ -9,6 +9,7 @@ import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
+import PhotosField from '../outbox/PhotosField.vue';
 
 const props = defineProps<{ id: string; machineType: string; symptom: string; cause?: string }>();
 const emit = defineEmits<{ closed: [] }>();
@@ -22,6 +23,7 @@ const entry = reactive({
   cost: '',
   payer: 'landlord' as Payer,
   found: '',
+  photoIds: [] as string[],
 });
 watch(
   () => entry.cause,
@@ -75,6 +77,7 @@ async function close(): Promise<void> {
       rows="2"
       :error-messages="errors.found"
     />
+    <PhotosField v-model="entry.photoIds" :label="say('closing.photo')" />
     <Notice class="small" :says="problem" />
     <VBtn type="submit" color="primary" :loading="busy">{{ say('faults.closeNow') }}</VBtn>
   </form>

@@ -2,12 +2,21 @@
 /** Faults: open ones with the clock on their repair, closed ones with what it was, by code or to be coded. */
 import { ref } from 'vue';
 import type { FaultSummary } from '../../contract/faults/faults.ts';
-import { photoUrl } from '../api/api.ts';
 import { say } from '../language/say.ts';
+import { useDesk } from '../people/deskStore.ts';
 import CloseFault from './CloseFault.vue';
+import { dayFromIso } from '../../core/calendar/day.ts';
+import ApprovalPart from './ApprovalPart.vue';
 import CodeFault from './CodeFault.vue';
+import PhotoStrip from './PhotoStrip.vue';
 
-defineProps<{ faults: readonly FaultSummary[]; withPlace?: boolean }>();
+defineProps<{
+  faults: readonly FaultSummary[];
+  withPlace?: boolean;
+  /** What a repair may cost without a manager's yes, and in which currency; null: anything. */
+  limit?: { readonly amount: number | null; readonly currency: string };
+}>();
+const desk = useDesk();
 const emit = defineEmits<{ changed: [] }>();
 const closing = ref<string | null>(null);
 const now = Date.now();
@@ -29,26 +38,23 @@ function closed(): void {
       </p>
       <p v-if="fault.note" class="small">“{{ fault.note }}”</p>
       <p class="quiet small">
-        {{ say('faults.reported', { by: fault.openedBy, at: say.time(fault.openedAt, fault.zone) }) }}
+        {{ say('faults.reported', { by: fault.openedBy, at: say.time(fault.openedAt, fault.zone) })
+        }}<template v-if="fault.noticed">{{
+          say('faults.noticed', { day: say.shortDay(dayFromIso(fault.noticed)) })
+        }}</template>
       </p>
       <p v-for="other in fault.alsoBy" :key="`${other.name} ${other.at}`" class="quiet small">
         {{ say('faults.also', { by: other.name, at: say.time(other.at, fault.zone) }) }}
         <template v-if="other.note">“{{ other.note }}”</template>
       </p>
-      <div v-if="fault.photoIds.length" class="photos">
-        <img
-          v-for="photo in fault.photoIds"
-          :key="photo"
-          :src="photoUrl(photo)"
-          :alt="fault.says"
-          width="110"
-          loading="lazy"
-        />
-      </div>
+      <PhotoStrip :photo-ids="fault.photoIds" :says="fault.says" />
       <template v-if="fault.closedAt === null">
         <p class="small" :class="{ alarm: fault.correctBy < now || fault.severity === 'lifeThreatening' }">
           {{ say(`severity.${fault.severity}`) }} ·
-          {{ say(fault.correctBy < now ? 'faults.overdue' : 'faults.by', { at: say.time(fault.correctBy, fault.zone) })
+          {{
+            say(fault.correctBy < now ? 'faults.overdue' : 'faults.by', { at: say.time(fault.correctBy, fault.zone) })
+          }}
+          · {{ fault.responsible ?? say('clock.nobody')
           }}<template v-if="fault.stopUsing"> · {{ say('faults.stop') }}</template>
         </p>
         <p class="row small">
@@ -62,6 +68,13 @@ function closed(): void {
             {{ say('faults.close') }}
           </button>
         </p>
+        <ApprovalPart
+          :fault="fault"
+          :currency="limit?.currency ?? ''"
+          :may-answer="desk.isManager"
+          :asking="closing === fault.id && !desk.isManager && limit?.amount != null"
+          @changed="emit('changed')"
+        />
         <CloseFault
           v-if="closing === fault.id"
           :id="fault.id"
@@ -89,6 +102,7 @@ function closed(): void {
           ><template v-if="fault.gone"> · {{ say(`faults.gone.${fault.gone}`) }}</template>
         </p>
         <p v-if="fault.found" class="small">{{ fault.closing ? '' : '✓' }} {{ fault.found }}</p>
+        <PhotoStrip :photo-ids="fault.donePhotoIds" :says="fault.found || fault.says" />
         <CodeFault
           v-if="!fault.closing"
           :id="fault.id"

@@ -17,14 +17,22 @@ import ChoiceList from '../kit/ChoiceList.vue';
 const props = defineProps<{
   machines: readonly ReportableMachine[];
   /** What is open already, as far as whoever reports may see it. */
-  open?: readonly Pick<FaultSummary, 'id' | 'machineId' | 'symptom' | 'openedAt' | 'zone'>[];
+  open?: readonly Pick<
+    FaultSummary,
+    'id' | 'machineId' | 'symptom' | 'openedAt' | 'correctBy' | 'responsible' | 'zone'
+  >[];
 }>();
 const emit = defineEmits<{
   /** `kept`: on the device, until there is a connection. `fault`: whose cause can be found by checks. */
   sent: [kept: boolean, fault: string | null];
 }>();
 const id = newId();
-const entry = reactive({ machineId: props.machines.length === 1 ? props.machines[0]!.id : '', symptom: '', note: '' });
+const entry = reactive({
+  machineId: props.machines.length === 1 ? props.machines[0]!.id : '',
+  symptom: '',
+  note: '',
+  noticed: '',
+});
 const photos = ref<string[]>([]);
 const { errors, problem, busy, submit } = useForm(reportFault);
 const signals = useForm(reportSignal);
@@ -60,7 +68,10 @@ async function send(): Promise<void> {
     await deficiencies.submit({ id, machineId, type, note, photoIds: photos.value }, (form) =>
       hand('deficiencies.report', form),
     );
-  else await submit({ id, ...entry, photoIds: photos.value }, (form) => hand('faults.report', form));
+  else
+    await submit({ id, ...entry, noticed: entry.noticed || null, photoIds: photos.value }, (form) =>
+      hand('faults.report', form),
+    );
 }
 </script>
 
@@ -90,9 +101,24 @@ async function send(): Promise<void> {
       :choices="choicesOf(machine.deficiencies)"
     />
     <p v-if="symptom?.stopUsing" class="caution strong" role="alert">{{ say('fault.stop') }}</p>
-    <p v-if="known" class="told">{{ say('fault.known', { at: say.time(known.openedAt, known.zone) }) }}</p>
+    <p v-if="known" class="told">
+      {{
+        say('fault.known', {
+          at: say.time(known.openedAt, known.zone),
+          by: say.time(known.correctBy, known.zone),
+          who: known.responsible ?? 'none',
+        })
+      }}
+    </p>
     <template v-if="symptom || signal || deficiency">
       <PlainField v-model="entry.note" :label="say('fault.note')" :rows="2" :error="errors.note" />
+      <PlainField
+        v-if="symptom"
+        v-model="entry.noticed"
+        type="date"
+        :label="say('fault.noticed')"
+        :error="errors.noticed"
+      />
       <StepPhoto
         v-for="at in Math.min(photos.length + 1, MOST_PHOTOS)"
         :key="at"

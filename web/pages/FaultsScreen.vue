@@ -8,6 +8,7 @@ import { say } from '../language/say.ts';
 import HandBackList from '../jobs/HandBackList.vue';
 import AlarmList from '../faults/AlarmList.vue';
 import SignalList from '../due/SignalList.vue';
+import ClockList from '../faults/ClockList.vue';
 import DeficiencyList from '../faults/DeficiencyList.vue';
 import PatternList from '../faults/PatternList.vue';
 import FaultList from '../faults/FaultList.vue';
@@ -23,6 +24,7 @@ const patterns = useLoading(() => api('patterns.list'));
 const effects = useLoading(() => api('upkeepEffects.list'));
 const signals = useLoading(() => api('signals.list'));
 const deficiencies = useLoading(() => api('deficiencies.list'));
+const clocks = useLoading(() => api('clocks.list'));
 const open = computed(() => answer.value?.faults.filter(({ closedAt }) => closedAt === null) ?? []);
 const alarms = useLoading(() => api('alarms.list'));
 const backs = useLoading(() => api('handBacks.read'));
@@ -33,6 +35,12 @@ const unanswered = computed(
       .filter(({ acknowledgedBy }) => acknowledgedBy === null)
       .map((it) => ({ ...it, at: say.time(it.at, it.zone) })) ?? [],
 );
+/** What a repair may cost without a yes, for whoever closes one. */
+const limit = computed(() => ({
+  amount: answer.value?.approvalLimit ?? null,
+  currency: answer.value?.avoided.currency ?? '',
+}));
+const asked = computed(() => open.value.filter(({ approval }) => approval && approval.answer === null).length);
 const closed = computed(() => answer.value?.faults.filter(({ closing }) => closing !== null) ?? []);
 
 /** What the page comes to, in a sentence. */
@@ -59,6 +67,8 @@ async function decided(id: string): Promise<void> {
 async function changed(): Promise<void> {
   await Promise.all([
     reload(),
+    clocks.reload(),
+    deficiencies.reload(),
     patterns.reload(),
     signals.reload(),
     alarms.reload(),
@@ -67,7 +77,7 @@ async function changed(): Promise<void> {
   if (desk.isManager) await board.load();
 }
 onMounted(async () => {
-  await Promise.all([changed(), deficiencies.reload()]);
+  await changed();
   // The longest sum of the page, and the last that one looks for.
   await effects.reload();
 });
@@ -76,11 +86,21 @@ onMounted(async () => {
 <template>
   <PageFrame :title="say('faults.title')" :of="faults">
     <template #actions
-      ><VBtn variant="outlined" to="/faults/report">{{ say('faults.report') }}</VBtn></template
+      ><span class="row close push"
+        ><VBtn variant="outlined" to="/inspections">{{ say('inspections.title') }}</VBtn>
+        <VBtn variant="outlined" to="/faults/report">{{ say('faults.report') }}</VBtn></span
+      ></template
     >
     <template v-if="answer">
       <AlarmList :alarms="unanswered" with-place @changed="changed" />
       <p v-if="head" class="strong lead">{{ say('faults.head', head) }}</p>
+      <p v-if="asked" class="strong">{{ say('approval.waiting', { count: asked }) }}</p>
+      <ClockList
+        v-if="clocks.value.value"
+        :answer="clocks.value.value"
+        :may-change="desk.isManager"
+        @changed="changed"
+      />
       <section aria-labelledby="open">
         <h2 id="open">{{ say('faults.openOnes') }}</h2>
         <p v-if="!open.length" class="quiet">{{ say('faults.none.why') }}</p>
@@ -93,7 +113,7 @@ onMounted(async () => {
             })
           }}
         </p>
-        <FaultList v-if="open.length" :faults="open" with-place @changed="changed" />
+        <FaultList v-if="open.length" :faults="open" :limit="limit" with-place @changed="changed" />
       </section>
       <section v-if="patterns.value.value" aria-labelledby="comes-back">
         <h2 id="comes-back">{{ say('patterns.title') }}</h2>
@@ -119,11 +139,7 @@ onMounted(async () => {
         </section>
         <section>
           <h2>{{ say('deficiencies.title') }}</h2>
-          <DeficiencyList
-            v-if="deficiencies.value.value"
-            :answer="deficiencies.value.value"
-            @changed="deficiencies.reload()"
-          />
+          <DeficiencyList v-if="deficiencies.value.value" :answer="deficiencies.value.value" @changed="changed" />
         </section>
         <section v-if="desk.isManager && backs.value.value">
           <h2>{{ say('handBack.title') }}</h2>

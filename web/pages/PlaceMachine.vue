@@ -7,7 +7,7 @@ import { api, photoUrl } from '../api/api.ts';
 import { say } from '../language/say.ts';
 import { useDesk } from '../people/deskStore.ts';
 import MachineMore from '../register/MachineMore.vue';
-import PhotoField from '../register/PhotoField.vue';
+import PhotoField from '../outbox/PhotoField.vue';
 import PointSpecification from '../register/PointSpecification.vue';
 import KindGlyph from '../strip/KindGlyph.vue';
 import { isLate, isSent, standOn } from '../strip/marks.ts';

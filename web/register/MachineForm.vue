@@ -8,7 +8,7 @@ import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';
 import KindGlyph from '../strip/KindGlyph.vue';
 import { say } from '../language/say.ts';
-import PhotoField from './PhotoField.vue';
+import PhotoField from '../outbox/PhotoField.vue';
 import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ place: PlaceAnswer }>();

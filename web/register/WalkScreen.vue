@@ -7,7 +7,7 @@ import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
-import PhotoField from './PhotoField.vue';
+import PhotoField from '../outbox/PhotoField.vue';
 import PageFrame from '../kit/PageFrame.vue';
 import Notice from '../kit/Notice.vue';
 import UndoBar from '../kit/UndoBar.vue';

@@ -125,7 +125,9 @@ export const doingText = {
   'fault.note': 'Anything else we should know? (optional)',
   'fault.photo': '{at, plural, one {Photo} other {Another photo}} (optional)',
   'fault.send': 'Tell the office',
-  'fault.known': 'Reported already, {at}: the office has it. Say it again only if something is new.',
+  'fault.known':
+    'Reported already, {at}: the office has it{who, select, none {} other {; {who} sees to it}}, and it is to be right by {by}. Say it again only if something is new.',
+  'fault.noticed': 'Since when? (optional)',
   'fault.sent': 'Thank you, the office has it.',
   'fault.sent.find': 'Some minutes and a look may already end it: we ask, you say what you see.',
   'find.begin': 'Find the cause',

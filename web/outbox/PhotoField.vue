@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Adding one photo outside a job. Phones are asked for JPEG. */
 import { photoUrl, sendPhoto } from '../api/api.ts';
-import { shrink } from '../outbox/shrink.ts';
+import { shrink } from './shrink.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import FileButton from '../kit/FileButton.vue';

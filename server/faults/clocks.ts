@@ -1,0 +1,193 @@
+/** The clocks of faults and deficiencies: by which rule they run, who answers for what, and what runs out first. */
+import { dayFromIso, dayOfInstant, instantOfDay, isoFromDay, type Day } from '../../core/calendar/day.ts';
+import { correctBy, SEVERITIES, urgencyOf, type LocalHours, type Severity } from '../../core/faults/clock.ts';
+import type { ChangeClock, ChangeRepairTimes, ClockItem, ClocksAnswer } from '../../contract/faults/clocks.ts';
+import type { Call } from '../context/context.ts';
+import { fieldProblem, notFound, Problem } from '../context/problem.ts';
+import { namesOf, officeOf } from '../lookup/find.ts';
+import { machineName } from '../lookup/names.ts';
+import { findScope } from '../lookup/scope.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
+import { canReach, dutyOf } from '../notices/duty.ts';
+import type { Db } from '../store/db.ts';
+import { factsOf, inForce, knownFacts, nearestFact, recordFact } from '../store/facts.ts';
+import type { Row } from '../store/tables.ts';
+import { closingWords } from './words.ts';
+
+/** Hours of the local rule in force at a property; none where nobody entered one. */
+export async function localHoursAt(db: Db, property: Row<'property'>, day: Day): Promise<LocalHours> {
+  return (await nearestFact(db, [property.id, property.organisationId], 'repairTimes', day))?.value?.hours ?? {};
+}
+
+/** By when something at a place is put right, by the rule in force there on that day. */
+export async function correctByAt(db: Db, placeId: string, severity: Severity, openedAt: number): Promise<number> {
+  const { propertyId } = (await db.place.one({ id: placeId }))!;
+  const property = (await db.property.one({ id: propertyId }))!;
+  return correctBy(severity, openedAt, await localHoursAt(db, property, dayOfInstant(openedAt, property.zone)));
+}
+
+const END_OF_DAY = 24 * 60 - 1;
+
+/** What a manager decides of a clock, as rows keep it. */
+async function decided(call: Call, placeId: string, form: ChangeClock) {
+  if (form.responsibleId !== null && !(await officeOf(call)).some(({ id }) => id === form.responsibleId))
+    throw fieldProblem('responsibleId', 'field.oneOf');
+  return {
+    severity: form.severity,
+    correctBy: instantOfDay(dayFromIso(form.correctBy), END_OF_DAY, await zoneOfPlace(call.db, placeId)),
+    responsibleId: form.responsibleId,
+  };
+}
+
+/**
+ * Another severity, another day, somebody who answers for a fault.
+ * @throws Problem: faultClosed (409), what is not there or not theirs (404)
+ */
+export async function changeFaultClock(call: Call, id: string, form: ChangeClock): Promise<object> {
+  const { db, actor, env } = call;
+  const fault = await db.fault.one({ id, organisationId: actor.organisationId });
+  if (!fault) throw notFound();
+  if (fault.closedAt !== null) throw new Problem(409, 'faultClosed', { found: closingWords(env.say, fault) });
+  await db.fault.update({ id }, await decided(call, fault.placeId, form));
+  return {};
+}
+
+/**
+ * Another severity, another day, somebody who answers for a deficiency.
+ * @throws Problem: deficiencyClosed (409), what is not there or not theirs (404)
+ */
+export async function changeDeficiencyClock(call: Call, id: string, form: ChangeClock): Promise<object> {
+  const deficiency = await openDeficiency(call, id);
+  await call.db.deficiency.update({ id }, await decided(call, deficiency.placeId, form));
+  return {};
+}
+
+/** @throws Problem: deficiencyClosed (409), what is not there or not theirs (404) */
+export async function openDeficiency({ db, actor }: Call, id: string): Promise<Row<'deficiency'>> {
+  const deficiency = await db.deficiency.one({ id, organisationId: actor.organisationId });
+  if (!deficiency) throw notFound();
+  if (deficiency.closedAt !== null) throw new Problem(409, 'deficiencyClosed', { done: deficiency.done ?? '' });
+  return deficiency;
+}
+
+/**
+ * Enters the local rule of a property, or of all. What is open runs by it from now on where that is sooner; nothing that
+ * is open is given more time.
+ * @throws Problem: what is not there or not theirs (404)
+ */
+export async function changeRepairTimes(call: Call, form: ChangeRepairTimes): Promise<object> {
+  const { db, actor } = call;
+  const { propertyId, name, hours } = form;
+  const { subjectId, today } = await findScope(call, propertyId ? 'property' : 'organisation', propertyId);
+  const given = Object.values(hours).some((value) => value !== null);
+  await recordFact(call, subjectId, 'repairTimes', given ? { name, hours } : null, today);
+  const properties = await db.property.all({
+    organisationId: actor.organisationId,
+    ...(propertyId && { id: propertyId }),
+  });
+  for (const property of properties) {
+    const rule = await localHoursAt(db, property, today);
+    const places = (await db.place.all({ propertyId: property.id }, { columns: ['id'] })).map(({ id }) => id);
+    const where = { placeId: places, closedAt: null };
+    for (const table of [db.fault, db.deficiency] as const)
+      for (const it of await table.all(where)) {
+        const by = correctBy(it.severity as Severity, it.openedAt, rule);
+        if (by < it.correctBy) await table.update({ id: it.id }, { correctBy: by });
+      }
+  }
+  return {};
+}
+
+/** All that is open with its clock, what runs out first at the top; and the rules that it runs by. */
+export async function listClocks(call: Call): Promise<ClocksAnswer> {
+  const { db, actor } = call;
+  const { organisationId } = actor;
+  const open = { organisationId, closedAt: null };
+  const [faults, deficiencies, people, properties, duty] = await Promise.all([
+    db.fault.all(open),
+    db.deficiency.all(open),
+    officeOf(call),
+    db.property.all({ organisationId }, { order: [['sort', 'ASC']] }),
+    dutyOf(db, organisationId),
+  ]);
+  const rules = await factsOf(db, [organisationId, ...properties.map(({ id }) => id)], 'repairTimes');
+  return {
+    items: await itemsOf(call, faults, deficiencies, properties),
+    people: people.map(({ id, name }) => ({ id, name })),
+    properties: properties.map(({ id, name }) => ({ id, name })),
+    rules: [null, ...properties].flatMap((property) => {
+      const its = rules.filter(({ subjectId }) => subjectId === (property?.id ?? organisationId));
+      const rule = inForce(its, dayOfInstant(call.now, (property ?? properties[0])?.zone ?? 'UTC'))?.value;
+      return rule ? [{ propertyId: property?.id ?? null, property: property?.name ?? null, ...rule }] : [];
+    }),
+    reachable: canReach(duty),
+  };
+}
+
+async function itemsOf(
+  call: Call,
+  faults: readonly Row<'fault'>[],
+  deficiencies: readonly Row<'deficiency'>[],
+  properties: readonly Row<'property'>[],
+): Promise<ClockItem[]> {
+  const { db, now, actor } = call;
+  const { say } = call.env;
+  const all = [...faults, ...deficiencies];
+  const [machines, places, reminders, rules] = await Promise.all([
+    db.machine.all({ id: all.map(({ machineId }) => machineId) }),
+    db.place.all({ id: all.map(({ placeId }) => placeId) }),
+    db.reminder.all({ subjectId: all.map(({ id }) => id) }, { order: [['at', 'ASC']] }),
+    db.fact.all(
+      { organisationId: actor.organisationId, name: 'repairTimes' },
+      {
+        order: [
+          ['fromDay', 'ASC'],
+          ['recordedAt', 'ASC'],
+        ],
+      },
+    ),
+  ]);
+  const names = await namesOf(db, [
+    ...all.map(({ responsibleId }) => responsibleId),
+    ...reminders.map(({ personId }) => personId),
+  ]);
+  const machineOf = new Map(machines.map((it) => [it.id, it]));
+  const placeOf = new Map(places.map((it) => [it.id, it]));
+  const propertyOf = new Map(properties.map((it) => [it.id, it]));
+  const known = knownFacts(rules);
+  return all
+    .map((it): ClockItem => {
+      const place = placeOf.get(it.placeId)!;
+      const { id: propertyId, zone } = propertyOf.get(place.propertyId)!;
+      const severity = it.severity as Severity;
+      const rule = known.nearest([propertyId, actor.organisationId], 'repairTimes', dayOfInstant(now, zone))?.value;
+      const ruleBy = correctBy(severity, it.openedAt, rule?.hours);
+      return {
+        kind: 'symptom' in it ? 'fault' : 'deficiency',
+        id: it.id,
+        says: 'symptom' in it ? say(`symptom.${it.symptom}`) : say(`deficiency.${it.type}`),
+        note: it.note,
+        placeId: it.placeId,
+        place: place.name,
+        machine: machineName(say, machineOf.get(it.machineId)!),
+        severity,
+        zone,
+        openedAt: it.openedAt,
+        correctBy: it.correctBy,
+        correctOn: isoFromDay(dayOfInstant(it.correctBy, zone)),
+        ruleBy: dayOfInstant(ruleBy, zone) < dayOfInstant(it.correctBy, zone) ? ruleBy : null,
+        urgency: urgencyOf(it, now),
+        responsibleId: it.responsibleId,
+        responsible: it.responsibleId === null ? null : (names.get(it.responsibleId) ?? null),
+        inspectionId: 'inspectionId' in it ? it.inspectionId : null,
+        told: reminders
+          .filter(({ subjectId }) => subjectId === it.id)
+          .map(({ personId, sentAt, failed }) => ({
+            name: names.get(personId) ?? say('story.someone'),
+            at: sentAt,
+            failed,
+          })),
+      };
+    })
+    .sort((a, b) => a.correctBy - b.correctBy || SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
+}
