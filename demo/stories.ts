@@ -23,6 +23,7 @@ import { endTenancy, holdPlace } from '../server/register/turnover.ts';
 import type { Db } from '../server/store/db.ts';
 import type { Row } from '../server/store/tables.ts';
 import type { EmitterKey } from './emitter.ts';
+import { keepInTime } from './repairs.ts';
 import { MAIL_PORT, ZONE } from './scenario.ts';
 
 const PRICES = {
@@ -142,6 +143,7 @@ export async function tellStories(env: Env, manager: Actor, staff: readonly Acto
         break;
     }
     await seeDeficiencies(db, as, manager, staff, at);
+    await keepInTime(as, at, manager, staff, (place, type) => machineOf(db, place, type), today);
     await soundAlarm(db, as, manager, staff, at);
     await rehearse(as(staff[1]!, at(20, 8)));
     const empty = await placeOf(db, 'No. 2');

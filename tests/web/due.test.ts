@@ -6,7 +6,7 @@ import { emitSignal, type EmitterKey } from '../../demo/emitter.ts';
 import { MANAGER, STAFF } from '../../demo/scenario.ts';
 import { procedures } from '../../core/catalogue/catalogue.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
-import { signIn } from './office.ts';
+import { choose, signIn } from './office.ts';
 
 /** The due engine on its screens, over some weeks of the demo. */
 describe('A due engine that practitioners would trust, in a browser', function story() {
@@ -35,13 +35,6 @@ describe('A due engine that practitioners would trust, in a browser', function s
   const numberOf = async (place: string, procedure: string) => {
     const machines = await db().machine.all({ placeId: await placeId(place) });
     return (await db().point.one({ machineId: machines.map(({ id }) => id), procedure }))!.number;
-  };
-  const pick = async (page: Page, field: string, option: string | RegExp) => {
-    await page.getByRole('combobox', { name: field }).first().click({ force: true });
-    await page
-      .getByRole('option', { name: option, exact: typeof option === 'string' })
-      .first()
-      .click();
   };
 
   /** Types where, as in a long list one does: an option out of sight is not drawn. */
@@ -140,7 +133,7 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await manager.getByText('Some fields want another look.').waitFor();
     expect(await db().fact.count({})).to.equal(facts);
     await manager.getByRole('button', { name: 'Back to what is in force' }).click();
-    await pick(manager, 'Practice', 'Watchful');
+    await choose(manager, 'Practice', 'Watchful');
     await manager
       .getByRole('status')
       .getByText(/would be/)
@@ -152,7 +145,7 @@ describe('A due engine that practitioners would trust, in a browser', function s
   it('keeps a calendar, in words, snaps to an upkeep day, and is taken along as a calendar file', async () => {
     const number = await numberOf('Flat 2B', 'airHandler.returnFilter');
     await manager.goto(`${stage.url}/line/${number}/working`);
-    await pick(manager, 'Calendar', 'Turn of the season');
+    await choose(manager, 'Calendar', 'Turn of the season');
     await manager.getByRole('button', { name: 'Keep this calendar' }).click();
     // What is tried reads the same as what is kept; the button goes once it is kept.
     await manager.getByRole('button', { name: 'Keep this calendar' }).waitFor({ state: 'detached' });
@@ -162,10 +155,10 @@ describe('A due engine that practitioners would trust, in a browser', function s
     const file = await manager.request.get(link!);
     expect(await file.text()).to.match(/RRULE:FREQ=YEARLY;BYMONTH=3,6,9,12;BYMONTHDAY=1\r\n/);
     await manager.goto(`${stage.url}/practice/calendar`);
-    await pick(manager, 'Upkeep day', 'First Saturday of the month');
+    await choose(manager, 'Upkeep day', 'First Saturday of the month');
     await manager.getByRole('button', { name: 'Save' }).first().click();
     await manager.getByText('Now: on the first Saturday of every month').waitFor();
-    await pick(manager, 'Upkeep day', 'Another rule…');
+    await choose(manager, 'Upkeep day', 'Another rule…');
     await manager.getByLabel('Recurrence rule').fill('FREQ=HOURLY');
     await manager.getByRole('button', { name: 'Save' }).first().click();
     await manager.getByText('Write a recurrence rule such as').waitFor();
@@ -319,7 +312,7 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await manager.getByRole('heading', { name: 'Turnover' }).waitFor();
     await manager.getByText(/things? to do before somebody moves in/).waitFor();
     await expectFit(manager, 'turnover');
-    await pick(manager, 'Give all that is to be served to', 'T. Hollis');
+    await choose(manager, 'Give all that is to be served to', 'T. Hollis');
     await manager.getByRole('button', { name: 'Give', exact: true }).click();
     await manager.getByText('Given.', { exact: true }).waitFor();
     await manager.goto(`${stage.url}/homes/${home}`);

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { drawn } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
-import { nameCause } from './office.ts';
+import { choose, nameCause } from './office.ts';
 import { story } from '../story.ts';
 
 const EMAIL = 'vane@saltmarsh.example';
@@ -25,10 +25,6 @@ describe('The whole loop in a browser', function loop() {
   });
   after(() => stage.close());
 
-  const choose = async (page: Page, field: string, option: string) => {
-    await page.getByRole('combobox', { name: field }).first().click({ force: true });
-    await page.getByRole('option', { name: option, exact: true }).click();
-  };
   const addPhoto = async (page: Page, label: string, seed: number, procedure = 'washer.drainPumpFilter') => {
     const group = page.getByRole('group', { name: label });
     await group

@@ -53,3 +53,14 @@ export async function nameCause(page: Page, says: string): Promise<void> {
   await page.getByRole('combobox', { name: 'What it was' }).fill(says);
   await page.getByRole('option', { name: says }).click();
 }
+
+/** A menu that is still closing takes the next click. */
+export const menuShut = (page: Page) => page.getByRole('listbox').waitFor({ state: 'hidden' });
+
+/** Picks an option of a field; the text of what is picked lies over the field, so that the click is forced. */
+export async function choose(page: Page, field: string, option: string | RegExp): Promise<void> {
+  await page.getByRole('combobox', { name: field }).first().click({ force: true });
+  const exact = typeof option === 'string';
+  await page.getByRole('option', { name: option, exact }).first().click();
+  await menuShut(page);
+}

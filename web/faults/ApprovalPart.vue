@@ -46,7 +46,7 @@ const sum = (amount: number) => `${amount} ${props.currency}`.trim();
     </p>
     <p v-else-if="!mayAnswer" class="quiet">{{ say('approval.waits') }}</p>
     <form v-if="mayAnswer && !fault.approval.answer" class="row close middle" @submit.prevent="decide('yes')">
-      <VTextField v-model="answer.words" density="compact" hide-details :label="say('approval.words')" />
+      <VTextField v-model="answer.words" class="find" density="compact" hide-details :label="say('approval.words')" />
       <VBtn type="submit" size="small" color="primary" :loading="answers.busy.value">{{ say('approval.sayYes') }}</VBtn>
       <VBtn size="small" variant="outlined" :disabled="answers.busy.value" @click="decide('no')">{{
         say('approval.sayNo')

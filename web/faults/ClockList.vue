@@ -50,7 +50,7 @@ function changed(): void {
           · {{ it.says }}{{ ' ' }} <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>{{ ' ' }}
           <span class="quiet small">{{ it.machine }}</span>
         </p>
-        <p v-if="it.note" class="small">“{{ it.note }}”</p>
+        <p v-if="it.note && it.kind === 'deficiency'" class="small">“{{ it.note }}”</p>
         <p class="small">
           {{ say(`severity.${it.severity}`) }} · {{ say('clock.by', { at: say.time(it.correctBy, it.zone) }) }} ·
           <span :class="{ alarm: it.responsible === null }">{{ it.responsible ?? say('clock.nobody') }}</span>
@@ -60,13 +60,14 @@ function changed(): void {
           <template v-if="it.inspectionId">
             · <RouterLink :to="`/inspections/${it.inspectionId}`">{{ say('clock.inspection') }}</RouterLink></template
           >
+          <template v-if="mayChange">
+            ·
+            <button type="button" class="plain link" @click="open = open === it.id ? null : it.id">
+              {{ say('clock.change') }}
+            </button></template
+          >
         </p>
         <p v-for="told in toldOf(it)" :key="told" class="small quiet">{{ told }}</p>
-        <p v-if="mayChange" class="row small">
-          <button type="button" class="plain link" @click="open = open === it.id ? null : it.id">
-            {{ say('clock.change') }}
-          </button>
-        </p>
         <ClockForm v-if="open === it.id" :item="it" :people="answer.people" @changed="changed" />
       </li>
     </ul>

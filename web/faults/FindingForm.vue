@@ -26,7 +26,7 @@ const parts = computed(() => machines.value.find(({ id }) => id === entry.machin
 const choice = ({ id: value, name: title }: { readonly id: string; readonly name: string }) => ({ value, title });
 
 async function enter(): Promise<void> {
-  const form = { id: newId(), ...entry, correctBy: entry.correctBy || null };
+  const form = { id: newId(), ...entry, machineId: entry.machineId || undefined, correctBy: entry.correctBy || null };
   if (!(await submit(form, (it) => api('finding.enter', { id: props.inspection.id, form: it })))) return;
   Object.assign(entry, { pointId: null, note: '', photoIds: [] });
   emit('entered');

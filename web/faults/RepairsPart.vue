@@ -55,6 +55,11 @@ onMounted(load);
     <form class="stack close" @submit.prevent="saveRule">
       <h2>{{ say('repairTimes.title') }}</h2>
       <p class="quiet lead">{{ say('repairTimes.lead') }}</p>
+      <ul v-if="clocks.value.value?.rules.length" class="ruled tight small">
+        <li v-for="it in clocks.value.value.rules" :key="it.propertyId ?? ''">
+          <b>{{ it.property ?? say('repairTimes.everywhere') }}</b>: {{ it.name }}
+        </li>
+      </ul>
       <VSelect
         v-if="clocks.value.value"
         v-model="propertyId"

@@ -149,7 +149,7 @@ export const faultsDeskText = {
   'finding.machine': 'Machine',
   'finding.part': 'Part',
   'finding.part.none': 'The machine as a whole',
-  'finding.correctBy': 'Right by, as they say (else the rule)',
+  'finding.correctBy': 'Right by (optional)',
   'finding.note': 'What they found, in their words',
   'finding.photo': 'Add a photo',
   'finding.enter': 'Enter the finding',
