@@ -16,10 +16,12 @@ import type {
 } from './faults.ts';
 import type { InspectionAnswer, InspectionsAnswer, NewFinding, NewInspection } from './inspections.ts';
 import type { DecideRemedy, PatternsAnswer } from './patterns.ts';
+import type { SharedAnswer } from './shared.ts';
 import type { UpkeepEffectsAnswer } from './upkeepEffects.ts';
 
 export const faultsRoutes = {
   'patterns.list': passing<{ answer: PatternsAnswer }>()(read('/patterns', OFFICE)),
+  'shared.list': passing<{ answer: SharedAnswer }>()(read('/shared-patterns', OFFICE)),
   'upkeepEffects.list': passing<{ answer: UpkeepEffectsAnswer }>()(read('/upkeep-effects', OFFICE)),
   'remedy.decide': passing<{ form: DecideRemedy; answer: Made }>()(
     refusing(write('POST', '/remedies', MANAGER, 8, 60), 'noPattern'),

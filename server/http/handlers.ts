@@ -43,6 +43,7 @@ import * as inspections from '../faults/inspections.ts';
 import * as deficiencies from '../faults/deficiencies.ts';
 import * as alarms from '../faults/alarms.ts';
 import { listPatterns } from '../faults/patterns.ts';
+import { listShared } from '../faults/shared.ts';
 import { decideRemedy, withdrawRemedy } from '../faults/remedies.ts';
 import { listUpkeepEffects } from '../standing/upkeepEffects.ts';
 import { closeFault, codeFault } from '../faults/closing.ts';
@@ -265,6 +266,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'ownerLink.create': secret(formed(newOwnerLink, ownerLinks.createOwnerLink)),
   'ownerLink.revoke': bare((call, { id }) => ownerLinks.revokeOwnerLink(call, id)),
   'patterns.list': bare((call) => listPatterns(call)),
+  'shared.list': bare((call) => listShared(call)),
   'upkeepEffects.list': bare((call) => listUpkeepEffects(call)),
   'remedy.decide': formed(patternForms.decideRemedy, decideRemedy),
   'remedy.withdraw': bare((call, { id }) => withdrawRemedy(call, id)),

@@ -60,6 +60,8 @@ export const serverText = {
   'problem.inspectionInUse': 'Findings were entered with this visit. Take them back first.',
   'problem.needsYes':
     'Above {limit, number} {currency} a manager says yes first. Ask for it here; the fault stays open until then.',
+  'shared.says':
+    '{by, select, property {At {what}} building {In {what}} branch {On the drain branch {what}} model {Of the model {what}} other {Looked after by {what}}}: {faulty, number} of {machines, number} machines, elsewhere {faultyElsewhere, number} of {elsewhere, number}. By chance about once in {times, number}.{by, select, assignee { That is where to look, not who is to blame: whoever has the hardest homes has the most faults.} other {}}',
   'reminder.subject': '{count, plural, one {One repair runs} other {# repairs run}} out of time',
   'reminder.by':
     '- {what}: {machine}, {place}. Right by {at}. {who, select, nobody {Nobody answers for it yet.} you {It is yours.} other {}}',

@@ -251,6 +251,7 @@ export interface ServerText extends CoreText, FieldsText {
   'says.water.soft': None;
   'says.water.unknown': None;
   'says.water.veryHard': None;
+  'shared.says': { by: Choice; what: string | number; faulty: number; machines: number; faultyElsewhere: number; elsewhere: number; times: number };
   'signal.byMachine': None;
   'standing.others': { count: number };
   'standing.part': { part: string | number; machine: string | number };

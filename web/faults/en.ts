@@ -5,6 +5,12 @@ export const faultsDeskText = {
   'faults.head':
     '{stated, plural, =0 {No pattern is stated} one {One pattern stands behind {inPatterns, number} of {of, number} faults} other {# patterns stand behind {inPatterns, number} of {of, number} faults}}{failed, plural, =0 {} one {; one remedy did not hold} other {; # remedies did not hold}}. {open, plural, =0 {No fault is open} one {One fault is open} other {# faults are open}}{late, plural, =0 {} one {, one of them past its time} other {, # of them past their time}}.',
   'patterns.title': 'Comes back',
+  'shared.title': 'In several homes',
+  'shared.none':
+    'Nothing that several homes share: {compared, plural, =0 {too few machines to compare yet} one {one group of machines was compared} other {# groups of machines were compared}} over {months, number} months.',
+  'shared.lead':
+    'Machines that had the fault are counted, not faults; of what is said here at most one in twenty is chance. Suppliers’ batches are not known, and not compared.',
+  'shared.homes': 'Which they are',
   'patterns.none': 'No fault comes back on one machine oftener than chance explains.',
   'patterns.level.stated': 'Something is wrong there that comes back: find its cause, not the same repair again.',
   'patterns.level.watch': 'It may come back: too little yet to say so.',

@@ -1074,6 +1074,10 @@ export interface WebText extends SharedText, FieldsText {
   'repairTimes.title': None;
   'repairTimes.where': None;
   'saved': None;
+  'shared.homes': None;
+  'shared.lead': None;
+  'shared.none': { compared: number; months: number };
+  'shared.title': None;
   'signIn.email': None;
   'signIn.go': None;
   'signIn.password': None;

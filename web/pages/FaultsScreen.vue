@@ -13,6 +13,7 @@ import DeficiencyList from '../faults/DeficiencyList.vue';
 import PatternList from '../faults/PatternList.vue';
 import FaultList from '../faults/FaultList.vue';
 import RemedyList from '../faults/RemedyList.vue';
+import SharedList from '../faults/SharedList.vue';
 import UpkeepEffects from '../faults/UpkeepEffects.vue';
 import PageFrame from '../kit/PageFrame.vue';
 
@@ -21,6 +22,7 @@ const board = useBoard();
 const faults = useLoading(() => api('faults.list'));
 const { value: answer, reload } = faults;
 const patterns = useLoading(() => api('patterns.list'));
+const shared = useLoading(() => api('shared.list'));
 const effects = useLoading(() => api('upkeepEffects.list'));
 const signals = useLoading(() => api('signals.list'));
 const deficiencies = useLoading(() => api('deficiencies.list'));
@@ -78,8 +80,8 @@ async function changed(): Promise<void> {
 }
 onMounted(async () => {
   await changed();
-  // The longest sum of the page, and the last that one looks for.
-  await effects.reload();
+  // The longest sums of the page, and the last that one looks for.
+  await Promise.all([shared.reload(), effects.reload()]);
 });
 </script>
 
@@ -118,6 +120,10 @@ onMounted(async () => {
       <section v-if="patterns.value.value" aria-labelledby="comes-back">
         <h2 id="comes-back">{{ say('patterns.title') }}</h2>
         <PatternList :patterns="patterns.value.value.patterns" :may-decide="desk.isManager" @decided="decided" />
+      </section>
+      <section v-if="shared.value.value" aria-labelledby="shared">
+        <h2 id="shared">{{ say('shared.title') }}</h2>
+        <SharedList :answer="shared.value.value" />
       </section>
       <div class="columns">
         <section v-if="patterns.value.value?.remedies.length" aria-labelledby="held">
