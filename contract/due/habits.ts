@@ -29,6 +29,8 @@ export interface HabitCard {
   readonly says: string;
   readonly how: string;
   readonly why: string;
+  /** What came back on this machine, where the office asks because of it. */
+  readonly because: string | null;
 }
 
 /** A habit as the office sees it. */

@@ -1,5 +1,5 @@
 /** What recurs on a machine, with its evidence, what it comes of, and what was decided about it. */
-import { object, string, type InferType } from 'yup';
+import { number, object, string, type InferType } from 'yup';
 import { DECISIONS, type Decision, type Verdict } from '../../core/faults/remedies.ts';
 import type { Sort } from '../../core/faults/sorting.ts';
 import type { Severity } from '../../core/faults/clock.ts';
@@ -30,6 +30,15 @@ export interface RemedySummary {
   readonly day: string;
   readonly by: string;
   readonly verdict: Verdict;
+  /** What was done by deciding it; null where it is only watched. */
+  readonly did: string | null;
+  /** Faults a year before and after, with the interval of what came after; null before a day has passed. */
+  readonly rates: {
+    readonly before: number;
+    readonly after: number;
+    readonly low: number;
+    readonly high: number;
+  } | null;
   /** Before, after with its interval, and when it will have held, a sentence each. */
   readonly says: readonly string[];
 }
@@ -40,6 +49,22 @@ export interface PatternsAnswer {
   readonly patterns: readonly PatternSummary[];
   /** Those that did not hold first. */
   readonly remedies: readonly RemedySummary[];
+}
+
+export const priceReplacement = object({ price: number().min(1).max(1_000_000).required('field.required') });
+export type PriceReplacement = InferType<typeof priceReplacement>;
+
+/** Repairs so far and to come against a new machine. */
+export interface ReplacementCase {
+  readonly currency: string;
+  /** Spent on this pattern so far: parts and bills, and hours at the price of an hour; null without that price. */
+  readonly spent: number | null;
+  /** The same a year, at the pace of its faults. */
+  readonly aYear: number | null;
+  readonly price: number | null;
+  /** Years after which a new one has paid for itself; null where nobody can say. */
+  readonly years: number | null;
+  readonly says: string;
 }
 
 export interface PatternSummary {
@@ -65,6 +90,8 @@ export interface PatternSummary {
   readonly pointNumbers: readonly number[];
   /** What fits, the first one first; nothing while a remedy is being watched. */
   readonly decisions: readonly Decision[];
+  /** What it costs to keep against what a new one costs; null where replacing is not what fits. */
+  readonly replacement: ReplacementCase | null;
   /** The evidence, a sentence each. */
   readonly says: readonly string[];
   readonly faults: readonly {

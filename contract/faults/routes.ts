@@ -15,7 +15,7 @@ import type {
   ReportFault,
 } from './faults.ts';
 import type { InspectionAnswer, InspectionsAnswer, NewFinding, NewInspection } from './inspections.ts';
-import type { DecideRemedy, PatternsAnswer } from './patterns.ts';
+import type { DecideRemedy, PatternsAnswer, PriceReplacement } from './patterns.ts';
 import type { SharedAnswer } from './shared.ts';
 import type { UpkeepEffectsAnswer } from './upkeepEffects.ts';
 
@@ -24,7 +24,10 @@ export const faultsRoutes = {
   'shared.list': passing<{ answer: SharedAnswer }>()(read('/shared-patterns', OFFICE)),
   'upkeepEffects.list': passing<{ answer: UpkeepEffectsAnswer }>()(read('/upkeep-effects', OFFICE)),
   'remedy.decide': passing<{ form: DecideRemedy; answer: Made }>()(
-    refusing(write('POST', '/remedies', MANAGER, 8, 60), 'noPattern'),
+    refusing(write('POST', '/remedies', MANAGER, 8, 60), 'noPattern', 'noShorter'),
+  ),
+  'machine.replacementPrice': passing<{ form: PriceReplacement; answer: object }>()(
+    write('POST', '/machines/:id/replacement-price', MANAGER, 1, 60),
   ),
   'remedy.withdraw': passing<{ answer: object }>()(write('DELETE', '/remedies/:id', MANAGER)),
   'faults.list': passing<{ answer: FaultsAnswer }>()(read('/faults', OFFICE)),

@@ -8,7 +8,7 @@ import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { machineName } from '../lookup/names.ts';
 import { visibleMachine } from '../lookup/visible.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
-import { nearestFact } from '../store/facts.ts';
+import { factsOf, nearestFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { namesOf } from '../lookup/find.ts';
 import { tenancyOn } from '../lookup/tenancies.ts';
@@ -48,8 +48,14 @@ export async function habitsAt(
   );
   const practice =
     (await nearestFact(db, [placeId, place.propertyId, organisationId], 'practice', today))?.value ?? 'steady';
-  return machines.flatMap((machine) =>
-    habitsOf(machine.type).map(({ key, attestDays }): HabitSummary => {
+  const coached = await factsOf(
+    db,
+    machines.map(({ id }) => id),
+    'coaching',
+  );
+  return machines.flatMap((machine) => {
+    const asking = coached.findLast(({ subjectId }) => subjectId === machine.id)?.value ?? null;
+    return habitsOf(machine.type).map(({ key, attestDays }): HabitSummary => {
       const mine = answers.filter(({ machineId, habit }) => machineId === machine.id && habit === key);
       const attested = mine.findLast(({ checked }) => checked === 0);
       const checked = mine.findLast((it) => it.checked === 1);
@@ -71,10 +77,16 @@ export async function habitsAt(
             }
           : null,
         lapses: mine.filter(({ kept }) => kept === 0).length,
-        due: asked !== undefined && today >= asked + practiceDays(attestDays, practice),
+        because:
+          asking === null || (attested && attested.at >= asking.at)
+            ? null
+            : say(`symptom.${asking.symptom}` as 'symptom.dryer.damp'),
+        due:
+          (asking !== null && tenancy !== undefined && (!attested || attested.at < asking.at)) ||
+          (asked !== undefined && today >= asked + practiceDays(attestDays, practice)),
       };
-    }),
-  );
+    });
+  });
 }
 
 /** Takes what a tenant says of their habits. */

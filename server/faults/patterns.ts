@@ -16,6 +16,7 @@ import { readCycles, type ServiceCycle } from '../sql/faultEvidence.ts';
 import type { FaultHistoryRow, PortfolioMachine } from '../sql/faultHistory.ts';
 import type { Row } from '../store/tables.ts';
 import { readPortfolio, type Portfolio } from './portfolio.ts';
+import { readReplacementPrices, replacementCase, type ReplacementPrices } from './replacement.ts';
 import { describeRemedies } from './remedies.ts';
 import { causeWords, closingWords } from './words.ts';
 
@@ -40,7 +41,11 @@ export async function listPatterns(call: Call): Promise<PatternsAnswer> {
   const { db } = call;
   const machineIds = [...new Set(portfolio.patterns.map(({ machineId }) => machineId))];
   const placeIds = machineIds.map((id) => portfolio.machines.get(id)!.placeId);
-  const [cycles, tenancies] = await Promise.all([readCycles(db, machineIds), db.tenancy.all({ placeId: placeIds })]);
+  const [cycles, tenancies, prices] = await Promise.all([
+    readCycles(db, machineIds),
+    db.tenancy.all({ placeId: placeIds }),
+    readReplacementPrices(db, call.actor.organisationId, machineIds),
+  ]);
   const cyclesOf = grouped(cycles, ({ machineId }) => machineId);
   const remedies = await describeRemedies(call, portfolio);
   const watched = (pattern: Pattern) =>
@@ -50,7 +55,7 @@ export async function listPatterns(call: Call): Promise<PatternsAnswer> {
     );
   const stated = portfolio.patterns.filter(({ level }) => level === 'stated');
   const patterns = portfolio.patterns.map((pattern) => {
-    const summary = summaryOf(call, portfolio, pattern, cyclesOf.get(pattern.machineId) ?? [], tenancies);
+    const summary = summaryOf(call, portfolio, pattern, cyclesOf.get(pattern.machineId) ?? [], tenancies, prices);
     return watched(pattern) ? { ...summary, decisions: [] } : summary;
   });
   return {
@@ -72,6 +77,7 @@ function summaryOf(
   pattern: Pattern,
   cycles: readonly ServiceCycle[],
   tenancies: readonly Row<'tenancy'>[],
+  prices: ReplacementPrices,
 ): PatternSummary {
   const { say } = call.env;
   const machine = portfolio.machines.get(pattern.machineId)!;
@@ -98,6 +104,10 @@ function summaryOf(
     pointNumber: served[0]?.number ?? null,
     pointNumbers: [...new Set(shown.map(({ number }) => number))],
     decisions: FITTING[sort ?? 'unknown'],
+    replacement:
+      pattern.level === 'stated' && FITTING[sort ?? 'unknown'].includes('replacement')
+        ? replacementCase(call, machine.id, its, paceOf(pattern, its), prices)
+        : null,
     says: evidence(call, pattern, its),
     faults: its.map((fault) => ({
       id: fault.id,
@@ -179,13 +189,18 @@ function evidence(call: Call, pattern: Pattern, its: readonly FaultHistoryRow[])
  * What a pattern costs a year at the pace of its faults, by the mean of the closings that say; 0 where none does, or
  * where it has not lasted a quarter of a year.
  */
-function yearlyOf({ firstDay, lastDay }: Pattern, its: readonly FaultHistoryRow[]) {
-  const years = (lastDay - firstDay) / DAYS_A_YEAR;
-  const perYear = years < 0.25 ? 0 : (its.length - 1) / years;
+function yearlyOf(pattern: Pattern, its: readonly FaultHistoryRow[]) {
+  const perYear = paceOf(pattern, its);
   return {
     minutes: perYear * (meanOfKnown(its.map(({ minutes }) => minutes)) ?? 0),
     cost: perYear * (meanOfKnown(its.map(({ cost }) => cost)) ?? 0),
   };
+}
+
+/** Faults a year at its pace; 0 where it has not lasted a quarter of a year. */
+function paceOf({ firstDay, lastDay }: Pattern, its: readonly FaultHistoryRow[]): number {
+  const years = (lastDay - firstDay) / DAYS_A_YEAR;
+  return years < 0.25 ? 0 : (its.length - 1) / years;
 }
 
 const untilCured = ({ env: { say } }: Call, { minutes, cost }: { minutes: number; cost: number }): string[] =>

@@ -9,12 +9,14 @@ import { notFound, Problem } from '../context/problem.ts';
 import { namesOf } from '../lookup/find.ts';
 import { machineName } from '../lookup/names.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
+import type { Translator } from '../language/translator.ts';
 import type { Row } from '../store/tables.ts';
 import { readPortfolio, type Portfolio } from './portfolio.ts';
+import { actOn, undo, type Done } from './remedyActs.ts';
 
 /**
- * Decides about a pattern, and keeps what stands against it now.
- * @throws Problem: noPattern (409), where nothing comes back there
+ * Decides about a pattern, does what that decision says, and keeps what stands against the pattern now.
+ * @throws Problem: noPattern (409), where nothing comes back there; noShorter (409), where the interval is the shortest already
  */
 export async function decideRemedy(call: Call, form: DecideRemedy): Promise<{ id: string }> {
   const { db, actor, now } = call;
@@ -22,6 +24,8 @@ export async function decideRemedy(call: Call, form: DecideRemedy): Promise<{ id
   const pattern = patterns.find(({ machineId, group }) => machineId === form.machineId && group === form.group);
   if (!pattern) throw new Problem(409, 'noPattern');
   const { probability, rates, peersAYear } = pattern;
+  const machine = (await db.machine.one({ id: form.machineId }))!;
+  const done = await actOn(call, form.decision, machine, form.group, form.note);
   const before: Before = { chance: 1 - probability, rates, peersAYear };
   await db.remedy.insert({
     id: form.id,
@@ -36,16 +40,21 @@ export async function decideRemedy(call: Call, form: DecideRemedy): Promise<{ id
     before: JSON.stringify(before),
     faultsBefore: pattern.faultIds.length,
     firstDay: pattern.firstDay,
+    done: done && JSON.stringify(done),
   });
   return { id: form.id };
 }
 
 /**
- * Takes a decision back.
+ * Takes a decision back, and what it did.
  * @throws Problem: what is not there or not theirs (404)
  */
-export async function withdrawRemedy({ db, actor }: Call, id: string): Promise<object> {
-  if ((await db.remedy.remove({ id, organisationId: actor.organisationId })) === 0) throw notFound();
+export async function withdrawRemedy(call: Call, id: string): Promise<object> {
+  const { db, actor } = call;
+  const remedy = await db.remedy.one({ id, organisationId: actor.organisationId });
+  if (!remedy) throw notFound();
+  if (remedy.done) await undo(call, JSON.parse(remedy.done) as Done);
+  await db.remedy.remove({ id });
   return {};
 }
 
@@ -62,6 +71,13 @@ export async function describeRemedies(call: Call, portfolio: Portfolio): Promis
   return remedies
     .map((remedy) => describe(call, portfolio, remedy, names.get(remedy.decidedBy)))
     .sort((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict));
+}
+
+/** What was done by deciding, in words. */
+function didOf(say: Translator, done: string | null): string | null {
+  if (done === null) return null;
+  const it = JSON.parse(done) as Done;
+  return say(`remedy.did.${it.kind}`, { practice: it.kind === 'interval' ? say(`practice.${it.practice}`) : 'none' });
 }
 
 function describe(
@@ -94,6 +110,17 @@ function describe(
     day: isoFromDay(remedy.decidedDay),
     by: by ?? say('story.someone'),
     verdict,
+    did: didOf(say, remedy.done),
+    rates:
+      days > 0
+        ? {
+            before:
+              remedy.faultsBefore / Math.max(1 / DAYS_A_YEAR, (remedy.decidedDay - remedy.firstDay) / DAYS_A_YEAR),
+            after: after.faults / after.years,
+            low: low / after.years,
+            high: high / after.years,
+          }
+        : null,
     says: [
       say('remedy.before', { count: remedy.faultsBefore, months: months(remedy.decidedDay - remedy.firstDay) }),
       ...(days > 0

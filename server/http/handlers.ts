@@ -44,6 +44,7 @@ import * as deficiencies from '../faults/deficiencies.ts';
 import * as alarms from '../faults/alarms.ts';
 import { listPatterns } from '../faults/patterns.ts';
 import { listShared } from '../faults/shared.ts';
+import { priceReplacement } from '../faults/replacement.ts';
 import { decideRemedy, withdrawRemedy } from '../faults/remedies.ts';
 import { listUpkeepEffects } from '../standing/upkeepEffects.ts';
 import { closeFault, codeFault } from '../faults/closing.ts';
@@ -269,6 +270,9 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'shared.list': bare((call) => listShared(call)),
   'upkeepEffects.list': bare((call) => listUpkeepEffects(call)),
   'remedy.decide': formed(patternForms.decideRemedy, decideRemedy),
+  'machine.replacementPrice': formed(patternForms.priceReplacement, (call, form, { id }) =>
+    priceReplacement(call, id, form),
+  ),
   'remedy.withdraw': bare((call, { id }) => withdrawRemedy(call, id)),
   'faults.list': bare(async (call) => ({
     faults: await listFaults(call, {}),

@@ -51,6 +51,8 @@ export const serverText = {
   'deficiency.cordDamaged': 'Cord or plug damaged',
   'deficiency.noAccess': 'Cannot be reached',
   'deficiency.other': 'Something else',
+  'deficiency.rootCause': 'Cause of what comes back',
+  'deficiency.replacement': 'To be replaced',
   'deficiency.inspector': 'Found by an inspector',
   'evidence.proven': 'proven',
   'evidence.spotChecked': 'spot-checked',
@@ -62,6 +64,13 @@ export const serverText = {
     'Above {limit, number} {currency} a manager says yes first. Ask for it here; the fault stays open until then.',
   'shared.says':
     '{by, select, property {At {what}} building {In {what}} branch {On the drain branch {what}} model {Of the model {what}} other {Looked after by {what}}}: {faulty, number} of {machines, number} machines, elsewhere {faultyElsewhere, number} of {elsewhere, number}. By chance about once in {times, number}.{by, select, assignee { That is where to look, not who is to blame: whoever has the hardest homes has the most faults.} other {}}',
+  'remedy.did.interval': 'Since then the part goes by the practice {practice}.',
+  'remedy.did.coaching':
+    'The household finds its habits at this machine on its phone, with what came back as the reason.',
+  'remedy.did.deficiency': 'It stands among the deficiencies, with a clock: give it to somebody.',
+  'replacement.says':
+    '{spent, select, none {What its repairs cost nobody can say: enter the price of an hour under Practice, Prices} other {{spent} so far, as {known, number} of {of, number} closings say}}{aYear, select, none {} other {, about {aYear} a year}}. {price, select, none {Without the price of a new one there is nothing to compare it with} other {A new one costs {price}}}{years, select, none {} other {: it has paid for itself after {years} years, if it has none of these faults}}.',
+  'problem.noShorter': 'That part has the shortest interval of the practices already. Look for the cause instead.',
   'reminder.subject': '{count, plural, one {One repair runs} other {# repairs run}} out of time',
   'reminder.by':
     '- {what}: {machine}, {place}. Right by {at}. {who, select, nobody {Nobody answers for it yet.} you {It is yours.} other {}}',

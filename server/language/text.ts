@@ -27,6 +27,8 @@ export interface ServerText extends CoreText, FieldsText {
   'deficiency.panCracked': None;
   'deficiency.partBroken': None;
   'deficiency.partMissing': None;
+  'deficiency.replacement': None;
+  'deficiency.rootCause': None;
   'deficiency.runTooLong': None;
   'deficiency.sealTorn': None;
   'deficiency.ventsIndoors': None;
@@ -170,6 +172,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.noLabels': None;
   'problem.noPattern': None;
   'problem.noRows': None;
+  'problem.noShorter': None;
   'problem.noTenancy': None;
   'problem.notAllowed': None;
   'problem.notAsked': None;
@@ -211,6 +214,9 @@ export interface ServerText extends CoreText, FieldsText {
   'rehearsal.stop.because': { right: string | number };
   'remedy.after': { count: number; months: number; low: number; high: number };
   'remedy.before': { count: number; months: number };
+  'remedy.did.coaching': None;
+  'remedy.did.deficiency': None;
+  'remedy.did.interval': { practice: string | number };
   'remedy.holds': { months: number };
   'remedy.neverHolds': None;
   'reminder.by': { what: string | number; machine: string | number; place: string | number; at: string | number; who: Choice };
@@ -218,6 +224,7 @@ export interface ServerText extends CoreText, FieldsText {
   'reminder.over': { what: string | number; machine: string | number; place: string | number; at: string | number; who: Choice };
   'reminder.subject': { count: number };
   'reminder.text': { lines: string | number; link: string | number };
+  'replacement.says': { spent: string | number; known: number; of: number; aYear: string | number; price: string | number; years: string | number };
   'report.all': None;
   'report.breach': None;
   'report.byHome': None;

@@ -65,6 +65,10 @@ export interface FactValues {
   approvalLimit: { readonly amount: number | null };
   /** Emergency, gas and office numbers of a property. */
   numbers: EmergencyNumbers;
+  /** A household is asked about its habits at this machine at once, and why; null: it was taken back. */
+  coaching: { readonly at: number; readonly symptom: string } | null;
+  /** What a new machine of this kind would cost. */
+  replacementPrice: { readonly price: number };
   /** The photo that shows where a part is, taken at its first job. */
   whereabouts: { readonly photoId: string };
   /** The Monday of the week in which a point without a record is brought to a baseline. */

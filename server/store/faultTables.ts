@@ -66,6 +66,8 @@ export const FAULT_TABLES = {
     before: text(),
     faultsBefore: integer(),
     firstDay: integer(),
+    /** What was done by deciding it, as JSON (`Done`), so that it can be taken back; null where nothing was. */
+    done: textOrNull(),
   },
   /** *Not safe*: a fault of the first class that stops work on its machine until it is lifted. */
   alarm: {

@@ -174,6 +174,7 @@ describe('The door', () => {
         before: '{}',
         faultsBefore: 3,
         firstDay: TODAY - 100,
+        done: null,
       }),
     );
     const approvalId = v7();
@@ -225,6 +226,7 @@ describe('The door', () => {
       'proof.judge': [submission.records[0]!.id, { verdict: 'accept' }],
       'proof.undo': [submission.records[0]!.id, {}],
       'faults.close': [faultId, { cause: 'washer.boot', remedy: 'cleaned' }],
+      'machine.replacementPrice': [flat.machineId, { price: 500 }],
       'remedy.withdraw': [remedyId, {}],
       'fault.code': [faultId, { cause: 'washer.boot' }],
       'fault.gone': [faultId, { id: v7(), gone: 'yes' }],

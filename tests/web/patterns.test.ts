@@ -90,9 +90,26 @@ describe('Faults that come back, in a browser', () => {
     const held = page.getByRole('region', { name: 'Did it hold?' });
     await held.getByText('too early to say').waitFor();
     await held.getByText('Decided. What comes after it is counted from today.').waitFor();
+    // It has opened something to be put right by a day, which goes when the decision is taken back.
+    await held.getByText('It stands among the deficiencies, with a clock').waitFor();
+    const cause = page.getByText('Cause of what comes back', { exact: true });
+    await cause.first().waitFor();
     await expectFit(page, 'a remedy');
     await held.getByRole('button', { name: 'Undo' }).click();
     await held.waitFor({ state: 'detached' });
+    await cause.waitFor({ state: 'detached' });
+    // Two months later: before against after, as a chart and as a table.
+    await section.getByRole('button', { name: 'Put the cause right' }).click();
+    await held.getByText('too early to say').waitFor();
+    const decidedDay = dayOfInstant(Date.now(), ZONE) - 60;
+    await house.env.store.write((db) => db.remedy.update({ machineId: dryer.machineId }, { decidedDay }));
+    await page.reload();
+    await held.getByText('The same as a table').click();
+    const row = held.getByRole('row').filter({ hasText: 'House 16' });
+    // Six in 340 days before; one of them, of nine days ago, is after.
+    expect((await row.getByRole('cell').allTextContents()).slice(0, 2)).to.deep.equal(['6.4', '6.1']);
+    await expectFit(page, 'before and after a remedy');
+    await page.getByText(/^Nothing that several homes share: too few machines/).waitFor();
     await section.getByRole('link', { name: 'Vented dryer' }).click();
     await page.getByRole('heading', { name: 'Vented dryer' }).waitFor();
   });

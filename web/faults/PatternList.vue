@@ -6,17 +6,24 @@ import type { Decision } from '../../core/faults/remedies.ts';
 import { api, newId } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
 import Notice from '../kit/Notice.vue';
+import ReplacementPrice from './ReplacementPrice.vue';
 import PatternTape from './PatternTape.vue';
 import { say } from '../language/say.ts';
 
 defineProps<{ patterns: readonly PatternSummary[]; mayDecide: boolean }>();
-const emit = defineEmits<{ decided: [id: string] }>();
+const emit = defineEmits<{ decided: [id: string]; priced: [] }>();
 const { failure, run } = useSending();
 
 const sortOf = ({ sort, inOrder }: PatternSummary) => (sort === 'upkeep' && inOrder ? 'tooLong' : (sort ?? 'unknown'));
 
-async function decide({ machineId, group }: PatternSummary, decision: Decision): Promise<void> {
-  const form = { id: newId(), machineId, group, decision, note: '' };
+async function decide({ machineId, group, replacement }: PatternSummary, decision: Decision): Promise<void> {
+  const form = {
+    id: newId(),
+    machineId,
+    group,
+    decision,
+    note: decision === 'replacement' ? (replacement?.says ?? '') : '',
+  };
   if (await run(async () => void (await api('remedy.decide', { form })))) emit('decided', form.id);
 }
 </script>
@@ -35,6 +42,13 @@ async function decide({ machineId, group }: PatternSummary, decision: Decision):
       </p>
       <p v-if="it.level === 'stated'" class="small strong">{{ say(`patterns.sort.${sortOf(it)}`) }}</p>
       <p class="small lead">{{ it.says.join(' ') }}</p>
+      <ReplacementPrice
+        v-if="it.replacement"
+        :machine-id="it.machineId"
+        :of="it.replacement"
+        :may-enter="mayDecide"
+        @entered="emit('priced')"
+      />
       <PatternTape v-if="it.level === 'stated'" :pattern="it" />
       <p v-if="it.level === 'stated' && !it.decisions.length" class="small">{{ say('patterns.watched') }}</p>
       <p v-else-if="it.level === 'stated' && mayDecide" class="row close middle">

@@ -323,6 +323,7 @@ export interface WebText extends SharedText, FieldsText {
   'habits.answer.kept': None;
   'habits.answer.lapsed': None;
   'habits.asked': { kept: Choice; day: string | number };
+  'habits.because': { what: string | number };
   'habits.card': None;
   'habits.card.why': None;
   'habits.check': None;
@@ -1059,6 +1060,13 @@ export interface WebText extends SharedText, FieldsText {
   'rehearsal.start': None;
   'rehearsal.title': None;
   'rehearsal.wrong': None;
+  'remedies.chart': None;
+  'remedies.chart.after': None;
+  'remedies.chart.before': None;
+  'remedies.chart.interval': None;
+  'remedies.chart.of': None;
+  'remedies.chart.rate': { rate: number };
+  'remedies.chart.says': None;
   'remedies.title': None;
   'remedy.decided': { decision: string | number; by: string | number; day: string | number };
   'remedy.verdict.failed': None;
@@ -1073,6 +1081,8 @@ export interface WebText extends SharedText, FieldsText {
   'repairTimes.standard': { amount: number };
   'repairTimes.title': None;
   'repairTimes.where': None;
+  'replacement.enter': None;
+  'replacement.price': None;
   'saved': None;
   'shared.homes': None;
   'shared.lead': None;

@@ -63,7 +63,8 @@ const head = computed(() => {
 const latest = ref<string | null>(null);
 async function decided(id: string): Promise<void> {
   latest.value = id;
-  await patterns.reload();
+  // What was decided may have opened a deficiency, with a clock.
+  await Promise.all([patterns.reload(), clocks.reload(), deficiencies.reload()]);
 }
 
 async function changed(): Promise<void> {
@@ -119,7 +120,12 @@ onMounted(async () => {
       </section>
       <section v-if="patterns.value.value" aria-labelledby="comes-back">
         <h2 id="comes-back">{{ say('patterns.title') }}</h2>
-        <PatternList :patterns="patterns.value.value.patterns" :may-decide="desk.isManager" @decided="decided" />
+        <PatternList
+          :patterns="patterns.value.value.patterns"
+          :may-decide="desk.isManager"
+          @decided="decided"
+          @priced="patterns.reload()"
+        />
       </section>
       <section v-if="shared.value.value" aria-labelledby="shared">
         <h2 id="shared">{{ say('shared.title') }}</h2>
@@ -132,7 +138,7 @@ onMounted(async () => {
             :remedies="patterns.value.value.remedies"
             :latest="latest"
             :may-decide="desk.isManager"
-            @changed="patterns.reload()"
+            @changed="changed"
           />
         </section>
         <section v-if="effects.value.value" aria-labelledby="effects">

@@ -42,6 +42,7 @@ async function send(): Promise<void> {
       <p class="quiet">{{ say('habits.card.why') }}</p>
       <div v-for="habit in habits" :key="keyOf(habit)" class="heavy stack close">
         <h3>{{ habit.says }}</h3>
+        <p v-if="habit.because" class="marked">{{ say('habits.because', { what: habit.because }) }}</p>
         <p>
           {{ habit.how }} <span class="quiet">{{ habit.why }}</span>
         </p>

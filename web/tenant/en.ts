@@ -172,6 +172,7 @@ export const doingText = {
   'strip.none': '{name}, no record',
   'strip.none.many': '{count} without a record',
   'habits.card': 'How is it going?',
+  'habits.because': 'It came back here: “{what}”. Often it is this.',
   'habits.card.why': 'Small things that only you can do. Answer as it is; nobody is cross.',
   'habits.answer.kept': 'I do that',
   'habits.answer.lapsed': 'Not really',

@@ -19,6 +19,7 @@ CREATE INDEX inspection_by_organisation ON inspection (organisation_id, day);
 ALTER TABLE deficiency ADD COLUMN inspection_id TEXT REFERENCES inspection (id);
 CREATE INDEX deficiency_by_inspection ON deficiency (inspection_id) WHERE inspection_id IS NOT NULL;
 CREATE INDEX deficiency_open ON deficiency (closed_at, organisation_id);
+ALTER TABLE remedy ADD COLUMN done TEXT;
 CREATE TABLE reminder (
   id TEXT PRIMARY KEY,
   organisation_id TEXT NOT NULL REFERENCES organisation (id),
