@@ -8,5 +8,6 @@ export const pageRoutes = {
   'place.read': passing<{ answer: PlaceAnswer }>()(read('/places/:id', OFFICE)),
   'place.turnover': passing<{ answer: TurnoverAnswer }>()(read('/places/:id/turnover', MANAGER)),
   'machine.read': passing<{ answer: MachineAnswer }>()(refusing(read('/labels/:number', RESIDENTS), 'labelElsewhere')),
+  'history.paper': { ...read('/tapes/:scope/:id/history', OFFICE), perMinute: 30 },
   'tape.read': passing<{ form: TapeForm; answer: TapeAnswer }>()(read('/tapes/:scope/:id', OFFICE)),
 } as const;

@@ -4,11 +4,19 @@ import type { Grade } from '../../core/catalogue/grades.ts';
 import type { PointKind } from '../../core/catalogue/types.ts';
 import type { Decision } from '../../core/faults/remedies.ts';
 import type { Trace } from '../../core/standing/trace.ts';
-import { yes } from '../form/fields.ts';
+import { id, isoDay, yes } from '../form/fields.ts';
 
 /** What is asked of a tape: where it stands beside something, only what is drawn. */
 export const tapeOf = object({ story: yes().default(true) });
 export type TapeForm = InferType<typeof tapeOf>;
+
+/** What a history on paper is about: a tenancy, or a window; without either all that is known. */
+export const historyOf = object({
+  tenancyId: id().nullable().default(null),
+  from: isoDay().nullable().default(null),
+  to: isoDay().nullable().default(null),
+});
+export type HistoryForm = InferType<typeof historyOf>;
 
 /** A service on the saw, or a look beside it. */
 export interface Tooth {

@@ -109,7 +109,8 @@ export type OwnRoute =
   | 'alarm.answer'
   | 'duty.try'
   | 'standing.report'
-  | 'inspection.paper';
+  | 'inspection.paper'
+  | 'history.paper';
 
 /** Routes answered by one service each. */
 type ServedRoute = Exclude<RouteName, OwnRoute>;

@@ -21,6 +21,8 @@ import { exportRegister } from '../register/table.ts';
 import { standingOn, type StandingOn } from '../../contract/standing/standing.ts';
 import { printReport } from '../standing/report.ts';
 import { printInspection } from '../faults/inspectionPaper.ts';
+import { historyOf, type HistoryForm } from '../../contract/pages/tape.ts';
+import { printHistory } from '../pages/historyPaper.ts';
 import { writeOnce } from './once.ts';
 import { Problem, problemDocument } from '../context/problem.ts';
 import { refuseTakenIds } from '../lookup/ids.ts';
@@ -118,6 +120,12 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>)
       const call = { env, db: store.db, actor: actor!, now: env.clock() };
       const pdf = await printReport(call, kind, formOf(standingOn, supposedIn(request)) as StandingOn);
       sendPaper(response, pdf, `standing-${kind}`);
+    },
+    'history.paper': async (request: Request, response: Response, actor: Actor | null) => {
+      const { scope, id } = request.params as { scope: string; id: string };
+      const call = { env, db: store.db, actor: actor!, now: env.clock() };
+      const form = formOf(historyOf, supposedIn(request)) as HistoryForm;
+      sendPaper(response, await printHistory(call, scope, id, form), 'history');
     },
     'inspection.paper': async (request: Request, response: Response, actor: Actor | null) => {
       const call = { env, db: store.db, actor: actor!, now: env.clock() };

@@ -54,11 +54,6 @@ export const serverText = {
   'deficiency.rootCause': 'Cause of what comes back',
   'deficiency.replacement': 'To be replaced',
   'deficiency.inspector': 'Found by an inspector',
-  'evidence.proven': 'proven',
-  'evidence.spotChecked': 'spot-checked',
-  'evidence.checked': 'checked',
-  'evidence.selfCertified': 'self-certified',
-  'evidence.attested': 'attested',
   'problem.inspectionInUse': 'Findings were entered with this visit. Take them back first.',
   'problem.needsYes':
     'Above {limit, number} {currency} a manager says yes first. Ask for it here; the fault stays open until then.',
@@ -326,6 +321,27 @@ export const serverText = {
   'report.byMonth': 'Past-line days by month',
   'report.month': '{past, number} of {known, number} days',
   'report.how': 'How this is counted',
+  'history.machine': 'History of a machine: {name}',
+  'history.home': 'Everything about a home: {name}',
+  'history.tenancy': 'End of a tenancy: {tenant}, {home}',
+  'history.of': '{organisation}. {place}, {property}. From {from} to {to}, printed {today}.',
+  'history.household': 'Lived here: {name}, from {from}{to, select, none { on} other { to {to}}}.',
+  'history.sum':
+    '{parts, plural, one {One part} other {# parts}} on {day}: {late, plural, =0 {none past its line} one {one past its line} other {# past their line}}{unknown, plural, =0 {} one {, one without a record} other {, # without a record}}.',
+  'history.days': 'Days of parts with a record in these days: {known, number}',
+  'history.past': '{past, plural, =0 {none past the line} one {one past the line} other {# past the line}}',
+  'history.noRecord': 'no record',
+  'history.part':
+    'served {served}{evidence, select, none {} other { ({evidence})}}, {days, plural, =0 {line {line}} one {one day past} other {# days past}}',
+  'history.faults': '{count, plural, =0 {No fault in these days} one {One fault} other {# faults}}',
+  'history.fault':
+    '{closed, select, none {open} other {closed {closed}}}{cost, select, none {} other {, {cost}, paid by {payer}}}',
+  'history.damage':
+    'Put down to the tenant: {count, plural, one {one repair} other {# repairs}}, {sum, number} together.',
+  'history.story':
+    '{count, plural, =0 {Nothing else happened in these days} one {What happened: one entry} other {What happened: # entries}}',
+  'history.how':
+    'A part is past its line from the day after it on, by the line as it stood then, until the day on which it was served. How well a service is known stands beside it: attested, self-certified, checked, proven, spot-checked. Photos are kept, and shown on request.',
   'report.foot': 'Page {page, number} of {pages, number}. Log of {entries, number} entries, head {head}',
   'problem.notAsked': 'Nobody asks about that any more: it was answered, or it is reported anew already.',
   'fault.notGone': 'Not gone after the last time.',

@@ -36,15 +36,15 @@ export const bold = (paper: Paper, size: number) => paper.font(BOLD).fontSize(si
 /** Begins plain text. */
 export const plain = (paper: Paper, size = 9.5) => paper.font(PLAIN).fontSize(size).fillColor('#222');
 
-/** A line of two columns, over a hair. */
-export function row(paper: Paper, name: string, value: string): void {
+/** A line of two columns, over a hair. @param share of the width that the name takes */
+export function row(paper: Paper, name: string, value: string, share = 0.62): void {
   const { left, right } = paper.page.margins;
   const width = paper.page.width - left - right;
   if (paper.y > paper.page.height - 90) paper.addPage();
   const top = paper.y;
-  plain(paper).text(name, left, top, { width: width * 0.62 });
+  plain(paper).text(name, left, top, { width: width * share });
   const bottom = paper.y;
-  paper.font(BOLD).text(value, left + width * 0.62, top, { width: width * 0.38, align: 'right' });
+  paper.font(BOLD).text(value, left + width * share, top, { width: width * (1 - share), align: 'right' });
   paper.y = Math.max(bottom, paper.y) + 2;
   paper
     .moveTo(left, paper.y)

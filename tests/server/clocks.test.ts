@@ -6,6 +6,7 @@ import type { InspectionAnswer } from '../../contract/faults/inspections.ts';
 import { remind } from '../../server/notices/reminders.ts';
 import { openStandIn, type StandIn } from '../../server/ports/standIn.ts';
 import { DAY_MS, letDaysPass, openHouse, PASSWORD, registerFlat, type Caller, type Flat, type House } from './house.ts';
+import { readPaper } from './paper.ts';
 
 const HOUR = 3_600_000;
 const NO_HOURS = { lifeThreatening: null, severe: null, moderate: null, low: null };
@@ -306,11 +307,10 @@ describe('Clocks', () => {
         photoIds: [photoId],
       });
       expect(list[0]!.served).to.deep.equal({ day: '2026-11-23', evidence: 'self-certified' });
-      const { body, headers } = await house.manager.raw('get', `/inspections/${id}/answer`).buffer(true).expect(200);
-      expect(headers['content-type']).to.equal('application/pdf');
-      expect(body.subarray(0, 5).toString()).to.equal('%PDF-');
-      // The photo stands in it.
-      expect(body.includes('/Subtype /Image')).to.equal(true);
+      const paper = await readPaper(house.manager.get(`/inspections/${id}/answer`));
+      expect([paper.status, paper.type, paper.pictures]).to.deep.equal([200, 'application/pdf', 1]);
+      expect(paper.text).to.contain('Answer of 24 November 2026, T. Hollis: Cleaned from end to end.');
+      expect(paper.text).to.contain('1 of 1 findings answered.');
     });
 
     it('refuse what cannot be: a day to come, a machine elsewhere, a part of another machine, no words', async () => {

@@ -206,6 +206,7 @@ describe('The door', () => {
     await house.manager.post('/owner-links', { id: ownerId, name: 'K. Quay', propertyId: flat.propertyId }).expect(200);
     const proper: Partial<Record<RouteName, [string, object]>> = {
       'tape.read': [flat.placeId, {}],
+      'history.paper': [flat.placeId, {}],
       'ownerLink.revoke': [ownerId, {}],
       'property.change': [flat.propertyId, { practice: 'light', from: '2026-11-01' }],
       'place.read': [flat.placeId, {}],

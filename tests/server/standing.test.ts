@@ -10,6 +10,7 @@ import { LogTree } from '../../server/log/head.ts';
 import { readStanding } from '../../server/standing/standing.ts';
 import { readStood } from '../../server/standing/stood.ts';
 import { give, honestWork, letDaysPass, openHouse, registerFlat, TODAY, ZONE, type Flat, type House } from './house.ts';
+import { readPaper } from './paper.ts';
 
 const SCREEN = 'dryer.lintScreen';
 const DUCT = 'dryer.duct';
@@ -283,21 +284,13 @@ describe('An owner', () => {
 
   it('is given the same as paper: as of a day, with its definitions and the end of the log', async () => {
     const { owner } = await invite(flat.propertyId);
-    const read = async (kind: string, form: object = {}) =>
-      owner
-        .get(`/standing/report/${kind}?with=${encodeURIComponent(JSON.stringify(form))}`)
-        .buffer(true)
-        .parse((response, done) => {
-          const chunks: Buffer[] = [];
-          response.on('data', (chunk: Buffer) => chunks.push(chunk));
-          response.on('end', () => done(null, Buffer.concat(chunks)));
-        });
+    const read = (kind: string, form: object = {}) =>
+      readPaper(owner.get(`/standing/report/${kind}?with=${encodeURIComponent(JSON.stringify(form))}`));
     for (const kind of ['owner', 'insurer']) {
-      const { status, headers, body } = await read(kind);
-      expect([status, headers['content-type']]).to.deep.equal([200, 'application/pdf']);
-      expect((body as Buffer).subarray(0, 5).toString()).to.equal('%PDF-');
-      const pages = (body as Buffer).toString('latin1').match(/\/Type \/Page\b/g)!.length;
+      const { status, type, pages, text } = await read(kind);
+      expect([status, type]).to.deep.equal([200, 'application/pdf']);
       expect(pages, kind).to.be.at.most(2);
+      expect(text).to.match(/Log of \d+ entries, head [0-9a-f]{64}/);
     }
     expect((await read('tax')).status).to.equal(404);
     expect((await read('owner', { day: '2030-01-01' })).status).to.equal(422);

@@ -168,6 +168,7 @@ export const dueDeskText = {
   'turnover.hold': 'Hold the empty home until',
   'turnover.hold.why': 'While it is on hold nothing asks. It comes back by itself on the review day.',
   'turnover.endNow': 'End the tenancy',
+  'turnover.pdf': 'The end of this tenancy as PDF',
   'turnover.ended': '{name} leaves on {day}.',
   'turnover.give': 'Give all that is to be served to',
   'turnover.giveNow': 'Give',

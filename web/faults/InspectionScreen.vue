@@ -3,8 +3,8 @@
 import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { pathOf } from '../../contract/calls.ts';
 import { api } from '../api/api.ts';
+import { paperUrl } from '../api/paper.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
 import Notice from '../kit/Notice.vue';
@@ -48,7 +48,7 @@ onMounted(reload);
       <RouterLink to="/inspections">{{ say('inspections.title') }}</RouterLink></template
     >
     <template #actions
-      ><VBtn v-if="answer" variant="outlined" :href="`/api${pathOf('inspection.paper', { id })}`" target="_blank">{{
+      ><VBtn v-if="answer" variant="outlined" :href="paperUrl('inspection.paper', { id })" target="_blank">{{
         say('inspection.paper')
       }}</VBtn></template
     >

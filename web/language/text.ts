@@ -349,6 +349,8 @@ export interface WebText extends SharedText, FieldsText {
   'hardness.unit.gpg': None;
   'hardness.unit.mgL': None;
   'hardness.unit.mmolL': None;
+  'history.pdf.machine': None;
+  'history.pdf.place': None;
   'hold.date': None;
   'hold.lift': None;
   'hold.put': None;
@@ -1313,6 +1315,7 @@ export interface WebText extends SharedText, FieldsText {
   'turnover.link': None;
   'turnover.next': None;
   'turnover.nothing': None;
+  'turnover.pdf': None;
   'turnover.print': None;
   'turnover.title': None;
   'turnover.todo.look': None;

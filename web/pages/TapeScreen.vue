@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import { STORY_KINDS, type StoryKind, type TapeEvent } from '../../contract/pages/tape.ts';
 import { api } from '../api/api.ts';
+import { paperUrl } from '../api/paper.ts';
 import { useLoading } from '../api/load.ts';
 import ChoiceList from '../kit/ChoiceList.vue';
 import DataTable, { type Column } from '../kit/DataTable.vue';
@@ -76,7 +77,12 @@ onMounted(loading.reload);
       </p></template
     >
     <template v-if="tape" #actions
-      ><VBtn class="no-print" variant="outlined" @click="print">{{ say('standing.print') }}</VBtn></template
+      ><span class="row close push no-print"
+        ><VBtn variant="outlined" :href="paperUrl('history.paper', { scope, id })" target="_blank">{{
+          say(`history.pdf.${scope}`)
+        }}</VBtn>
+        <VBtn variant="outlined" @click="print">{{ say('standing.print') }}</VBtn></span
+      ></template
     >
     <template v-if="tape">
       <ChoiceList

@@ -3,6 +3,7 @@
 import { computed, onMounted, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { api, newId } from '../api/api.ts';
+import { paperUrl } from '../api/paper.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
 import KindGlyph from '../strip/KindGlyph.vue';
@@ -36,6 +37,8 @@ async function give(): Promise<void> {
   });
   await reload();
 }
+/** What became of the home while they lived there, on paper. */
+const endOf = (tenancyId: string) => paperUrl('history.paper', { scope: 'place', id: props.id }, { tenancyId });
 const print = () => window.print();
 onMounted(reload);
 </script>
@@ -51,6 +54,7 @@ onMounted(reload);
         <p class="strong">{{ say('turnover.lead', { count, minutes: answer.minutes }) }}</p>
         <p v-if="answer.tenancy?.to" class="quiet">
           {{ say('turnover.ended', { name: answer.tenancy.name, day: say.day(dayFromIso(answer.tenancy.to)) }) }}
+          <a :href="endOf(answer.tenancy.id)" target="_blank">{{ say('turnover.pdf') }}</a>
         </p>
         <p v-if="answer.hold" class="quiet">
           {{ say('hold.until', { day: say.day(dayFromIso(answer.hold.until)) })

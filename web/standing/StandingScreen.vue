@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { REPORTS, type ReportKind } from '../../contract/standing/standing.ts';
 import { api } from '../api/api.ts';
+import { paperUrl } from '../api/paper.ts';
 import { useLoading } from '../api/load.ts';
 import EmptyState from '../kit/EmptyState.vue';
 import PageFrame from '../kit/PageFrame.vue';
@@ -39,10 +40,8 @@ onMounted(standing.reload);
 const print = () => window.print();
 
 /** The same day and window on paper. */
-function reportOf(kind: ReportKind): string {
-  const asked = { day: answer.value!.day, from: answer.value!.from };
-  return `/api/standing/report/${kind}?with=${encodeURIComponent(JSON.stringify(asked))}`;
-}
+const reportOf = (kind: ReportKind) =>
+  paperUrl('standing.report', { kind }, { day: answer.value!.day, from: answer.value!.from });
 async function takeAway(): Promise<void> {
   const { csvOf } = await import('./homesCsv.ts');
   handDown(csvOf(answer.value!), `standing-${answer.value!.day}.csv`);

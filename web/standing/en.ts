@@ -94,6 +94,8 @@ export const standingText = {
   'standing.kind.part': 'Kind',
   'standing.kind.cause': 'Cause',
   'standing.how': 'How this is counted',
+  'history.pdf.machine': 'Its history as PDF',
+  'history.pdf.place': 'Everything as PDF',
   'standing.pdf.owner': 'Report for an owner',
   'standing.pdf.insurer': 'Report for an insurer',
   'standing.csv': 'Homes as CSV',
