@@ -1,5 +1,6 @@
 /** Routes of standing. */
-import { MANAGER, READERS, passing, read, refusing, write } from '../route.ts';
+import { MANAGER, OFFICE, READERS, passing, read, refusing, write } from '../route.ts';
+import type { AgentEffectsAnswer } from './agentEffects.ts';
 import type { NewOwnerLink, OwnerLinkSummary, StandingAnswer, StandingOn } from './standing.ts';
 
 /** Standing is summed over everything each time: nobody needs it oftener than once a second. */
@@ -10,6 +11,10 @@ export const standingRoutes = {
     refusing({ ...read('/standing', READERS), perMinute: PER_MINUTE }, 'linkOver'),
   ),
   'standing.report': refusing({ ...read('/standing/report/:kind', READERS), perMinute: PER_MINUTE }, 'linkOver'),
+  'agentEffects.list': passing<{ answer: AgentEffectsAnswer }>()({
+    ...read('/agent-effects', OFFICE),
+    perMinute: PER_MINUTE,
+  }),
   'ownerLinks.list': passing<{ answer: { links: readonly OwnerLinkSummary[] } }>()(read('/owner-links', MANAGER)),
   'ownerLink.create': passing<{ form: NewOwnerLink; answer: { readonly path: string } }>()(
     write('POST', '/owner-links', MANAGER, 4, 30),

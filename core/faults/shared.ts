@@ -7,7 +7,7 @@ import { atLeastByChance } from '../statistics/fisher.ts';
 import { grouped } from '../statistics/grouped.ts';
 
 /** What machines may have in common. */
-export const SHARED_BY = ['property', 'building', 'branch', 'model', 'assignee'] as const;
+export const SHARED_BY = ['property', 'building', 'branch', 'model', 'lot', 'assignee'] as const;
 export type SharedBy = (typeof SHARED_BY)[number];
 
 /** A machine of which a fault of some group might have been reported. */

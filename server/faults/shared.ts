@@ -45,11 +45,12 @@ function sharingOf(rows: readonly CommonRow[], faulty: readonly { machineId: str
   });
 }
 
-const commonOf = ({ propertyId, buildingId, drainBranch, maker, model, personId }: CommonRow): Sharing['has'] => ({
+const commonOf = ({ propertyId, buildingId, drainBranch, maker, model, personId, lot }: CommonRow): Sharing['has'] => ({
   property: propertyId,
   ...(buildingId && { building: buildingId }),
   ...(drainBranch && { branch: JSON.stringify([propertyId, drainBranch]) }),
   ...(maker && model && { model: `${maker} ${model}` }),
+  ...(lot && { lot }),
   ...(personId && { assignee: personId }),
 });
 
@@ -76,7 +77,7 @@ async function tell(
     if (by === 'property') return nameOf(properties, value);
     if (by === 'building') return nameOf(buildings, value);
     if (by === 'assignee') return people.get(value) ?? say('story.someone');
-    if (by === 'model') return value;
+    if (by === 'model' || by === 'lot') return value;
     const [propertyId, branch] = JSON.parse(value) as [string, string];
     return `${branch}, ${nameOf(properties, propertyId)}`;
   };

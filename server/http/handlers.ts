@@ -46,6 +46,7 @@ import { listPatterns } from '../faults/patterns.ts';
 import { listShared } from '../faults/shared.ts';
 import { priceReplacement } from '../faults/replacement.ts';
 import { decideRemedy, withdrawRemedy } from '../faults/remedies.ts';
+import { listAgentEffects } from '../standing/agentEffects.ts';
 import { listUpkeepEffects } from '../standing/upkeepEffects.ts';
 import { closeFault, codeFault } from '../faults/closing.ts';
 import { answerCheck, readDiagnosis } from '../faults/diagnosis.ts';
@@ -268,6 +269,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'ownerLink.create': secret(formed(newOwnerLink, ownerLinks.createOwnerLink)),
   'ownerLink.revoke': bare((call, { id }) => ownerLinks.revokeOwnerLink(call, id)),
   'patterns.list': bare((call) => listPatterns(call)),
+  'agentEffects.list': bare((call) => listAgentEffects(call)),
   'shared.list': bare((call) => listShared(call)),
   'upkeepEffects.list': bare((call) => listUpkeepEffects(call)),
   'remedy.decide': formed(patternForms.decideRemedy, decideRemedy),

@@ -58,7 +58,7 @@ export const serverText = {
   'problem.needsYes':
     'Above {limit, number} {currency} a manager says yes first. Ask for it here; the fault stays open until then.',
   'shared.says':
-    '{by, select, property {At {what}} building {In {what}} branch {On the drain branch {what}} model {Of the model {what}} other {Looked after by {what}}}: {faulty, number} of {machines, number} machines, elsewhere {faultyElsewhere, number} of {elsewhere, number}. By chance about once in {times, number}.{by, select, assignee { That is where to look, not who is to blame: whoever has the hardest homes has the most faults.} other {}}',
+    '{by, select, property {At {what}} building {In {what}} branch {On the drain branch {what}} model {Of the model {what}} lot {With parts of the batch {what}} other {Looked after by {what}}}: {faulty, number} of {machines, number} machines, elsewhere {faultyElsewhere, number} of {elsewhere, number}. By chance about once in {times, number}.{by, select, assignee { That is where to look, not who is to blame: whoever has the hardest homes has the most faults.} other {}}',
   'remedy.did.interval': 'Since then the part goes by the practice {practice}.',
   'remedy.did.coaching':
     'The household finds its habits at this machine on its phone, with what came back as the reason.',

@@ -14,6 +14,8 @@ export interface CommonRow {
   readonly propertyId: string;
   /** Who did most of its services; null where nobody did any. */
   readonly personId: string | null;
+  /** Supplier's batch of what was put in last; null where none was noted. */
+  readonly lot: string | null;
 }
 
 /** Every machine in use with what it may have in common with others. */
@@ -25,11 +27,16 @@ WITH done AS (
   SELECT point.machine_id AS machine_id, record.person_id AS person_id, COUNT(*) AS count
   FROM record JOIN point ON point.id = record.point_id
   WHERE record.organisation_id = ?1 GROUP BY 1, 2
+), noted AS (
+  SELECT point.machine_id AS machine_id, json_extract(record.canonical, '$.replaced.lot') AS lot, MAX(record.done_at)
+  FROM record JOIN point ON point.id = record.point_id
+  WHERE record.organisation_id = ?1 AND json_extract(record.canonical, '$.replaced.lot') IS NOT NULL GROUP BY 1
 )
 SELECT machine.id, machine.type, machine.maker, machine.model, machine.drain_branch AS drainBranch,
   machine.created_at AS createdAt, machine.place_id AS placeId, place.building_id AS buildingId,
   place.property_id AS propertyId,
-  (SELECT person_id FROM done WHERE done.machine_id = machine.id ORDER BY count DESC, person_id LIMIT 1) AS personId
+  (SELECT person_id FROM done WHERE done.machine_id = machine.id ORDER BY count DESC, person_id LIMIT 1) AS personId,
+  (SELECT lot FROM noted WHERE noted.machine_id = machine.id) AS lot
 FROM machine JOIN place ON place.id = machine.place_id
 WHERE machine.organisation_id = ?1 AND machine.retired_day IS NULL`,
     [organisationId],

@@ -81,6 +81,24 @@ describe('Finding a cause, in a browser', function diagnosis() {
     await desk.getByText('18.5, paid by the landlord').waitFor();
   });
 
+  it('where upkeep is the remedy, its job is begun from the finder, with its steps and its kit', async () => {
+    const hood = await registerFlat(house, 'hood', 'Flat 3');
+    const id = v7();
+    await house.manager.post('/faults', { id, machineId: hood.machineId, symptom: 'hood.smoke' }).expect(200);
+    await desk.goto(`/faults/${id}`);
+    const job = desk.getByRole('button', { name: 'Begin its job, with its steps and its kit' });
+    const yes = desk.getByRole('button', { name: 'Yes', exact: true });
+    await job.or(yes).first().waitFor();
+    if (!(await job.isVisible())) await yes.click();
+    await job.waitFor();
+    await expectFit(desk, 'a remedy that is upkeep');
+    await job.click();
+    await desk.waitForURL(/\/jobs\//);
+    await desk.getByText('Grease filter').first().waitFor();
+    expect(await house.env.store.db.task.count({ pointId: hood.points['hood.greaseFilter']! })).to.equal(1);
+    await house.manager.post(`/faults/${id}/close`, { cause: 'hood.filter', remedy: 'cleaned' }).expect(200);
+  });
+
   it('a closing of words alone is coded with one key', async () => {
     const id = v7();
     await house.manager.post('/faults', { id, machineId: flat.machineId, symptom: 'dryer.damp' }).expect(200);

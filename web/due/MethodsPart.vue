@@ -9,6 +9,7 @@ import { api } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import { subjectOf, useScopes, WHOLE } from './scopes.ts';
+import AgentEffects from './AgentEffects.vue';
 import Notice from '../kit/Notice.vue';
 import UndoBar from '../kit/UndoBar.vue';
 
@@ -125,5 +126,6 @@ async function choose(
         }}
       </p>
     </fieldset>
+    <AgentEffects />
   </div>
 </template>

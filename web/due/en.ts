@@ -168,6 +168,22 @@ export const dueDeskText = {
   'turnover.hold': 'Hold the empty home until',
   'turnover.hold.why': 'While it is on hold nothing asks. It comes back by itself on the review day.',
   'turnover.endNow': 'End the tenancy',
+  'agents.title': 'What gets it clean, and for how long',
+  'agents.lead':
+    'From every service that says what was used: how often the part was clean afterwards, how much had gathered at the next service for each interval that had gone by (1: as its line says; the line is already that home’s own, so that homes are compared at equal exposure), and what that costs a year in hands and agents. Nobody drew lots who uses what: where two intervals overlap, nothing is said between them.',
+  'agents.none':
+    'Nothing to compare yet: {oneWay, plural, =0 {no kind of part was cleaned three times with the same agents} one {one kind of part is cleaned, always the same way} other {# kinds of part are cleaned, each always the same way}}.',
+  'agents.with': 'Cleaned with',
+  'agents.services': 'Services',
+  'agents.clean': 'Clean afterwards',
+  'agents.clean.value':
+    '{share, number, ::percent .} ({low, number, ::percent .} – {high, number, ::percent .}) of {told, number}',
+  'agents.untold': 'nobody said',
+  'agents.fouls': 'Fouls again',
+  'agents.fouls.value': '{rate, number, ::.00} ({low, number, ::.00} – {high, number, ::.00})',
+  'agents.few': 'too few yet',
+  'agents.cost': 'A year',
+  'agents.cost.value': '{cost, number, ::.} {currency}',
   'turnover.pdf': 'The end of this tenancy as PDF',
   'turnover.ended': '{name} leaves on {day}.',
   'turnover.give': 'Give all that is to be served to',

@@ -9,7 +9,7 @@ export const faultsDeskText = {
   'shared.none':
     'Nothing that several homes share: {compared, plural, =0 {too few machines to compare yet} one {one group of machines was compared} other {# groups of machines were compared}} over {months, number} months.',
   'shared.lead':
-    'Machines that had the fault are counted, not faults; of what is said here at most one in twenty is chance. Suppliers’ batches are not known, and not compared.',
+    'Machines that had the fault are counted, not faults; of what is said here at most one in twenty is chance. Compared are properties, buildings, drain branches, models, suppliers’ batches as far as they were noted, and who does most of the upkeep.',
   'shared.homes': 'Which they are',
   'patterns.none': 'No fault comes back on one machine oftener than chance explains.',
   'patterns.level.stated': 'Something is wrong there that comes back: find its cause, not the same repair again.',
@@ -90,6 +90,7 @@ export const faultsDeskText = {
   'deficiencies.by': 'right by {day}',
   'deficiencies.close': 'Put right',
   'deficiencies.done': 'What was done?',
+  'find.job': 'Begin its job, with its steps and its kit',
   'closing.photo': 'Add a photo of how it is now',
   'photos.remove': 'Leave photo {at} out',
   'faults.noticed': ', noticed since {day}',

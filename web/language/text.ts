@@ -8,6 +8,19 @@ export interface WebText extends SharedText, FieldsText {
   'access.ladder': None;
   'access.roof': None;
   'again': None;
+  'agents.clean': None;
+  'agents.clean.value': { share: number; low: number; high: number; told: number };
+  'agents.cost': None;
+  'agents.cost.value': { cost: number; currency: string | number };
+  'agents.few': None;
+  'agents.fouls': None;
+  'agents.fouls.value': { rate: number; low: number; high: number };
+  'agents.lead': None;
+  'agents.none': { oneWay: number };
+  'agents.services': None;
+  'agents.title': None;
+  'agents.untold': None;
+  'agents.with': None;
   'alarm.call.emergency': None;
   'alarm.call.gas': None;
   'alarm.call.office': None;
@@ -280,6 +293,7 @@ export interface WebText extends SharedText, FieldsText {
   'find.check': None;
   'find.closed': { found: string | number };
   'find.gone': None;
+  'find.job': None;
   'find.minutes': { minutes: number };
   'find.no': None;
   'find.odds.certain': None;

@@ -5,6 +5,7 @@ import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import CauseFinder from '../faults/CauseFinder.vue';
 import CloseFault from '../faults/CloseFault.vue';
+import BeginPart from '../jobs/BeginPart.vue';
 import { say } from '../language/say.ts';
 import { useDesk } from '../people/deskStore.ts';
 import PageFrame from '../kit/PageFrame.vue';
@@ -26,8 +27,9 @@ const { value: answer } = diagnosis;
       <template #part="{ number }"
         ><RouterLink :to="desk.isManager ? `/line/${number}` : `/m/${answer!.machineNumber}`">{{
           say('find.remedy.part')
-        }}</RouterLink></template
-      >
+        }}</RouterLink>
+        <BeginPart :machine-number="answer!.machineNumber" :number="number"
+      /></template>
       <template #gone="{ cause }"
         ><CloseFault
           :id="id"
