@@ -98,8 +98,8 @@ const signedIn = await fetch(`${running.url}/api/session`, {
 });
 const cookie = signedIn.headers.get('set-cookie')!.split(';')[0]!;
 /** What the page is made of, and what follows when that stands. */
-const PARTS = ['/faults', '/patterns', '/signals', '/deficiencies', '/alarms', '/hand-backs'];
-const AFTER = '/upkeep-effects';
+const PARTS = ['/faults', '/clocks', '/patterns', '/signals', '/deficiencies', '/alarms', '/hand-backs'];
+const AFTER = ['/shared-patterns', '/upkeep-effects'];
 const read = async (path: string) => {
   const response = await fetch(`${running.url}/api${path}`, { headers: { cookie } });
   const text = await response.text();
@@ -107,7 +107,7 @@ const read = async (path: string) => {
   return text.length;
 };
 const each = new Map<string, { took: number[]; size: number }>(
-  [...PARTS, AFTER].map((path) => [path, { took: [], size: 0 }]),
+  [...PARTS, ...AFTER].map((path) => [path, { took: [], size: 0 }]),
 );
 const whole: number[] = [];
 for (let turn = -1; turn < TURNS; turn += 1) {
@@ -116,7 +116,7 @@ for (let turn = -1; turn < TURNS; turn += 1) {
   const began = performance.now();
   await Promise.all(PARTS.map(read));
   if (turn >= 0) whole.push(performance.now() - began);
-  for (const path of [...PARTS, AFTER]) {
+  for (const path of [...PARTS, ...AFTER]) {
     const start = performance.now();
     const size = await read(path);
     if (turn < 0) continue;

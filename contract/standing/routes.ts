@@ -1,7 +1,7 @@
 /** Routes of standing. */
 import { MANAGER, OFFICE, READERS, passing, read, refusing, write } from '../route.ts';
 import type { AgentEffectsAnswer } from './agentEffects.ts';
-import type { NewOwnerLink, OwnerLinkSummary, StandingAnswer, StandingOn } from './standing.ts';
+import type { ChangeVerdict, NewOwnerLink, OwnerLinkSummary, StandingAnswer, StandingOn } from './standing.ts';
 
 /** Standing is summed over everything each time: nobody needs it oftener than once a second. */
 const PER_MINUTE = 60;
@@ -10,6 +10,7 @@ export const standingRoutes = {
   'standing.read': passing<{ form: StandingOn; answer: StandingAnswer }>()(
     refusing({ ...read('/standing', READERS), perMinute: PER_MINUTE }, 'linkOver'),
   ),
+  'verdict.change': passing<{ form: ChangeVerdict; answer: object }>()(write('POST', '/verdict', MANAGER, 1, 30)),
   'standing.report': refusing({ ...read('/standing/report/:kind', READERS), perMinute: PER_MINUTE }, 'linkOver'),
   'agentEffects.list': passing<{ answer: AgentEffectsAnswer }>()({
     ...read('/agent-effects', OFFICE),

@@ -10,6 +10,10 @@ import { count, id, isoDay, line } from '../form/fields.ts';
 export const standingOn = object({ day: isoDay(), from: isoDay() });
 export type StandingOn = InferType<typeof standingOn>;
 
+/** The share of its parts past the line, in percent, above which a home is in breach. */
+export const changeVerdict = object({ percent: count(99).min(1).required('field.required') });
+export type ChangeVerdict = InferType<typeof changeVerdict>;
+
 /** Reports as paper: all of it for an owner; what burns and floods for an insurer. */
 export const REPORTS = ['owner', 'insurer'] as const;
 export type ReportKind = (typeof REPORTS)[number];
@@ -87,6 +91,8 @@ export interface StandingAnswer {
   /** The first day of the register; a window that begins before it is cut there. */
   readonly began: string | null;
   readonly cut: boolean;
+  /** A home with a larger share of its parts past the line is in breach, 0 to 1; as it was on that day. */
+  readonly breachShare: number;
   readonly whole: Omit<GroupStanding, 'id' | 'name'>;
   readonly properties: readonly (GroupStanding & { readonly buildings: readonly GroupStanding[] })[];
   readonly places: readonly PlaceStanding[];

@@ -425,7 +425,7 @@ export interface SharedText {
   'standing.how.past': None;
   'standing.how.risk': None;
   'standing.how.then': None;
-  'standing.how.verdict': None;
+  'standing.how.verdict': { share: number };
   'starter.bare': None;
   'starter.house': None;
   'starter.oneBed': None;

@@ -5,7 +5,7 @@ export const standingDefinitions = {
   'standing.how.then':
     'Every day is judged by the line as it was drawn by then. Changing a practice or an assumption today changes no earlier day. Work that is logged later counts from the day it was done.',
   'standing.how.verdict':
-    'A home is sound when every part that counts is in order; in breach when a safety-critical part is past its line, more than a fifth of its parts are, or a machine there is called unsafe; else to watch. It is not known when nothing in it has a record.',
+    'A home is sound when every part that counts is in order; in breach when a safety-critical part is past its line, more than {share, number, ::percent .} of its parts are, or a machine there is called unsafe; else to watch. It is not known when nothing in it has a record.',
   'standing.how.risk': 'Weights: fire 5, flood 4, health 3, breakage 2, comfort 1.',
   'standing.how.onTime':
     'On time: done before the line, or within a tenth of the interval and at most seven days after it; no day after it where safety hangs on it. The first service of a part had no line and does not count.',

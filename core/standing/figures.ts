@@ -66,6 +66,7 @@ export function figuresOf(
   services: readonly ServicesBy[],
   alarms: number,
   window: Window,
+  breachShare?: number,
 ): StandingFigures {
   let days = NO_DAYS;
   let [weighted, weightedPast] = [0, 0];
@@ -81,7 +82,7 @@ export function figuresOf(
     return { successes, trials };
   });
   return {
-    standing: standingOf(presentOn(points, window.toDay), onTime, alarms),
+    standing: standingOf(presentOn(points, window.toDay), onTime, alarms, breachShare),
     days,
     pastShare: weighted === 0 ? null : weightedPast / weighted,
     onTime: onTime.of === 0 ? null : clusteredInterval(byPerson),

@@ -31,18 +31,24 @@ export interface Standing {
 }
 
 /**
- * Our assumption: a home is watched from its first point past the line, in breach from a fifth of them or any
- * safety-critical one.
+ * A home is watched from its first point past the line, in breach from this share of them or any safety-critical one.
+ * Our assumption, until an office enters its own.
  */
-const BREACH_SHARE = 0.2;
+export const BREACH_SHARE = 0.2;
 
 const IN_ORDER: readonly PointState[] = ['fresh', 'nearing'];
 
 /**
  * Standing of a set of points; points on hold count neither way. A machine that is not safe is a breach, however well
  * it is kept.
+ * @param breachShare a home with a larger share of its points past the line is in breach, 0 to 1
  */
-export function standingOf(points: readonly StandingPoint[], onTime: Count, alarms = 0): Standing {
+export function standingOf(
+  points: readonly StandingPoint[],
+  onTime: Count,
+  alarms = 0,
+  breachShare = BREACH_SHARE,
+): Standing {
   const counted = points.filter(({ state }) => state !== 'onHold');
   const sound = (them: readonly StandingPoint[]): Count => ({
     count: them.filter(({ state }) => IN_ORDER.includes(state)).length,
@@ -56,7 +62,7 @@ export function standingOf(points: readonly StandingPoint[], onTime: Count, alar
   const critical = sound(counted.filter(({ safetyCritical }) => safetyCritical));
   const late = counted.filter(({ state }) => isPastState(state));
   const breach =
-    alarms > 0 || late.some(({ safetyCritical }) => safetyCritical) || late.length > counted.length * BREACH_SHARE;
+    alarms > 0 || late.some(({ safetyCritical }) => safetyCritical) || late.length > counted.length * breachShare;
   const known = counted.some(({ state }) => state !== 'noRecord');
   const kept = inOrder.count < inOrder.of ? 'watch' : 'sound';
   const judged = known ? kept : 'unknown';

@@ -20,7 +20,7 @@ import * as machines from '../../contract/register/machines.ts';
 import type { AnswerOf, FormOf, ParamsOf } from '../../contract/calls.ts';
 import type { RouteName } from '../../contract/routes.ts';
 import { tapeOf } from '../../contract/pages/tape.ts';
-import { newOwnerLink, standingOn } from '../../contract/standing/standing.ts';
+import { changeVerdict, newOwnerLink, standingOn } from '../../contract/standing/standing.ts';
 import * as habitForms from '../../contract/due/habits.ts';
 import * as practiceForms from '../../contract/due/practice.ts';
 import * as signalForms from '../../contract/due/signals.ts';
@@ -88,6 +88,7 @@ import { readTurnover } from '../pages/turnover.ts';
 import * as places from '../register/places.ts';
 import { removeMachine, removeUnits } from '../register/removal.ts';
 import { readKnown } from '../register/table.ts';
+import { changeBreachShare } from '../standing/verdict.ts';
 import { readStanding } from '../standing/standing.ts';
 import * as tenancies from '../register/tenancies.ts';
 import * as turnover from '../register/turnover.ts';
@@ -269,6 +270,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'ownerLink.create': secret(formed(newOwnerLink, ownerLinks.createOwnerLink)),
   'ownerLink.revoke': bare((call, { id }) => ownerLinks.revokeOwnerLink(call, id)),
   'patterns.list': bare((call) => listPatterns(call)),
+  'verdict.change': formed(changeVerdict, changeBreachShare),
   'agentEffects.list': bare((call) => listAgentEffects(call)),
   'shared.list': bare((call) => listShared(call)),
   'upkeepEffects.list': bare((call) => listUpkeepEffects(call)),

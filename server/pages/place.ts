@@ -3,6 +3,7 @@ import { dayOfInstant, DAYS_A_YEAR, isoFromDay } from '../../core/calendar/day.t
 import { machineTypeOf, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { stateOf } from '../../core/due/line.ts';
 import { onTimeOf } from '../../core/standing/figures.ts';
+import { breachShareOn } from '../standing/verdict.ts';
 import { standingOf } from '../../core/standing/standing.ts';
 import type { PlaceAnswer } from '../../contract/pages/place.ts';
 import type { MachineSummary } from '../../contract/register/machines.ts';
@@ -67,6 +68,7 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
       })),
       onTimeOf(services),
       alarms.length,
+      await breachShareOn(db, property.organisationId, today),
     ),
     faults: await listFaults(call, { placeId: id }),
     alarms,

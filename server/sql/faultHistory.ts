@@ -9,6 +9,8 @@ export interface FaultHistoryRow {
   readonly machineId: string;
   readonly symptom: string;
   readonly openedDay: number;
+  /** Since when it was noticed, as far as somebody said; else the day of the report. */
+  readonly onsetDay: number;
   readonly found: string | null;
   readonly cause: string | null;
   readonly remedy: Remedy | null;
@@ -29,7 +31,8 @@ export const readFaultHistory = (db: Db, organisationId: string): Promise<FaultH
   ask<FaultHistoryRow>(
     db,
     `
-SELECT fault.id, fault.machine_id AS machineId, fault.symptom, fault.opened_day AS openedDay, fault.found,
+SELECT fault.id, fault.machine_id AS machineId, fault.symptom, fault.opened_day AS openedDay,
+  COALESCE(fault.noticed_day, fault.opened_day) AS onsetDay, fault.found,
   fault.cause, fault.remedy, fault.closed_at AS closedAt, fault.minutes, fault.cost,
   (
     SELECT tenancy.id FROM tenancy

@@ -39,7 +39,7 @@ export async function printReport(call: Call, kind: string, form: StandingOn): P
     figures(paper, say, answer);
     homes(paper, say, answer);
     months(paper, say, answer);
-    definitions(paper, say);
+    definitions(paper, say, answer);
     foot(paper, say, answer.log);
   });
 }
@@ -138,11 +138,12 @@ function months(paper: Paper, say: Translator, answer: StandingAnswer): void {
     );
 }
 
-function definitions(paper: Paper, say: Translator): void {
+function definitions(paper: Paper, say: Translator, { breachShare: share }: StandingAnswer): void {
   if (paper.y > paper.page.height - 190) paper.addPage();
   bold(paper, 11).moveDown(0.6).text(say('report.how'));
-  for (const key of ['verdict', 'past', 'then', 'onTime', 'levels', 'risk'] as const)
-    plain(paper, 8.5)
-      .moveDown(0.2)
-      .text(say(`standing.how.${key}`));
+  const told = [
+    say('standing.how.verdict', { share }),
+    ...(['past', 'then', 'onTime', 'levels', 'risk'] as const).map((key) => say(`standing.how.${key}`)),
+  ];
+  for (const sentence of told) plain(paper, 8.5).moveDown(0.2).text(sentence);
 }

@@ -23,6 +23,7 @@ import type {
 import { fieldProblem } from '../context/problem.ts';
 import type { Call } from '../context/context.ts';
 import { logHead } from '../log/head.ts';
+import { breachShareOn } from './verdict.ts';
 import { readingScope } from '../people/ownerLinks.ts';
 import { namesOf } from '../lookup/find.ts';
 import { machineName } from '../lookup/names.ts';
@@ -35,6 +36,7 @@ import { readStood, type PlacedPoint } from './stood.ts';
 /** Everything that standing as of a day is worked out from. */
 interface Stood {
   readonly window: Window;
+  readonly breachShare: number;
   readonly points: ReadonlyMap<string, readonly PlacedPoint[]>;
   readonly services: ReadonlyMap<string, readonly ServicesBy[]>;
   readonly alarms: ReadonlyMap<string, number>;
@@ -84,6 +86,7 @@ export async function readStanding(
   ]);
   const stood: Stood = {
     window,
+    breachShare: await breachShareOn(db, organisationId, toDay),
     points: grouped(points, ({ placeId }) => placeId),
     services: grouped(
       services
@@ -142,6 +145,7 @@ export async function readStanding(
     today: isoFromDay(today),
     began: began === null ? null : isoFromDay(began),
     cut: window.fromDay > asked,
+    breachShare: stood.breachShare,
     whole: wholeOf(stood, stand),
     properties: properties.map(({ id, name }) => {
       const its = stand.filter(({ propertyId }) => propertyId === id);
@@ -173,12 +177,16 @@ export async function readStanding(
 }
 
 /** The figures of some places together. */
-function figuresOfPlaces({ points, services, alarms, window }: Stood, ids: readonly string[]): FiguresAnswer {
+function figuresOfPlaces(
+  { points, services, alarms, window, breachShare }: Stood,
+  ids: readonly string[],
+): FiguresAnswer {
   return figuresOf(
     ids.flatMap((id) => points.get(id) ?? []),
     ids.flatMap((id) => services.get(id) ?? []),
     ids.reduce((sum, id) => sum + alarms.get(id)!, 0),
     window,
+    breachShare,
   );
 }
 

@@ -69,15 +69,15 @@ function exposuresOf(portfolio: Portfolio, parts: readonly ServedPart[]): PartEx
     const machine = portfolio.machines.get(machineId)!;
     const { since, until } = portfolio.daysOf(machine);
     const faults = (portfolio.byMachine.get(machineId) ?? []).filter(
-      ({ symptom, openedDay }) =>
-        openedDay > its[0]!.servedDay && pointsOfSymptom(machine.type, symptom)[0] === procedure,
+      ({ symptom, onsetDay }) =>
+        onsetDay > its[0]!.servedDay && pointsOfSymptom(machine.type, symptom)[0] === procedure,
     );
     const count = { inOrder: 0, past: 0 };
-    for (const { openedDay } of faults) {
+    for (const { onsetDay } of faults) {
       // As it stood on the day before, by the line that was drawn at its service: the fault moves the line itself.
-      const asOfDay = openedDay - 1;
+      const asOfDay = onsetDay - 1;
       const cycle = its.findLast(({ servedDay }) => servedDay <= asOfDay)!;
-      count[beganPast({ onsetDay: openedDay, asOfDay, past: asOfDay > cycle.lineDay }) ? 'past' : 'inOrder'] += 1;
+      count[beganPast({ onsetDay, asOfDay, past: asOfDay > cycle.lineDay }) ? 'past' : 'inOrder'] += 1;
     }
     const years = { inOrder: 0, past: 0 };
     for (const [i, cycle] of its.entries()) {
@@ -108,7 +108,7 @@ function latenessOf({ byMachine }: Portfolio, parts: readonly ServedPart[]): (pa
     const faults = byMachine.get(machineId) ?? [];
     for (const [i, { servedDay, lineDay }] of cycles.slice(0, -1).entries()) {
       const next = cycles[i + 1]!.servedDay;
-      if (faults.some(({ openedDay }) => servedDay < openedDay && openedDay <= next)) continue;
+      if (faults.some(({ onsetDay }) => servedDay < onsetDay && onsetDay <= next)) continue;
       const share = Math.min(LATEST, Math.max(EARLIEST, (next - lineDay) / Math.max(1, lineDay - servedDay)));
       for (const sum of [all, sumOf(places, placeId), sumOf(machines, machineId)]) {
         sum.sum += share;

@@ -61,6 +61,8 @@ export interface FactValues {
   } | null;
   /** A local rule that is stricter than the published standard about when something is put right. */
   repairTimes: { readonly name: string; readonly hours: LocalHours } | null;
+  /** A home is in breach with a larger share of its parts past the line, 0 to 1. */
+  breachShare: { readonly share: number };
   /** What a repair may cost without a manager's yes; null: anything. */
   approvalLimit: { readonly amount: number | null };
   /** Emergency, gas and office numbers of a property. */

@@ -122,6 +122,32 @@ describe('Standing as of a day', () => {
     expect((await home({ day: isoFromDay(today() - 1) })).figures.standing.verdict).to.equal('breach');
   });
 
+  it('is in breach from the office’s own share of parts on, from the day on which it was entered', async () => {
+    const fridge = await registerFlat(house, 'refrigerator', 'Flat 2');
+    const marks = async () => house.env.store.db.mark.all({ placeId: fridge.placeId });
+    for (const pointId of Object.values(fridge.points))
+      await house.manager.post('/records', { id: v7(), pointId, done: isoFromDay(today()), grade: 'due' }).expect(200);
+    // Until one in five of its parts and more are late, and none that safety hangs on.
+    const lines = (await marks()).map(({ servedDay, intervalDays }) => servedDay + intervalDays).sort((a, b) => a - b);
+    const late = Math.floor(lines.length / 5) + 1;
+    await letDaysPass(house, lines[late - 1]! + 2 - today());
+    const verdict = async (form: object = {}) =>
+      (await standing(form)).places.find(({ id }) => id === fridge.placeId)!.figures.standing.verdict;
+    const enter = (percent: number) => house.manager.post('/verdict', { percent });
+    expect(await standing()).to.include({ breachShare: 0.2 });
+    expect(await verdict()).to.equal('breach');
+    await enter(0).expect(422);
+    await enter(100).expect(422);
+    await enter(90).expect(200);
+    expect(await standing()).to.include({ breachShare: 0.9 });
+    expect(await verdict()).to.equal('watch');
+    expect(await verdict({ day: isoFromDay(today() - 1) }), 'yesterday').to.equal('breach');
+    const place = (await house.manager.get(`/places/${fridge.placeId}`).expect(200)).body;
+    expect(place.standing.verdict, 'the home’s own page').to.equal('watch');
+    const { text } = await readPaper(house.manager.get('/standing/report/owner'));
+    expect(text).to.contain('more than 90% of its parts are');
+  });
+
   it('leaves an empty home’s days on hold out of both sides, and says who lived there then', async () => {
     await log(SCREEN);
     await letDaysPass(house, 10);

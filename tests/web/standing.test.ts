@@ -84,6 +84,19 @@ describe('Standing, in a browser', function suite() {
     await expectFit(page, 'standing with a table of its chart');
   });
 
+  it('lets a manager say from which share of its parts on a home is in breach, and says it in the definition', async () => {
+    await page.goto('/standing');
+    await page.getByText(/more than 20% of its parts are/).waitFor();
+    const percent = page.getByLabel('In breach above (% of its parts)');
+    await percent.fill('0');
+    await page.getByRole('button', { name: 'From today' }).click();
+    await page.getByText('At least 1.').waitFor();
+    await percent.fill('90');
+    await page.getByRole('button', { name: 'From today' }).click();
+    await page.getByText(/more than 90% of its parts are/).waitFor();
+    await expectFit(page, 'the share of a breach');
+  });
+
   it('shows on Homes the strip, the verdict and the worst part, filtered by verdict', async () => {
     await page.goto('/homes');
     const home = page.getByRole('listitem').filter({ hasText: 'House 16' });

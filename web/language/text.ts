@@ -1347,6 +1347,8 @@ export interface WebText extends SharedText, FieldsText {
   'units.template': None;
   'units.title': None;
   'units.undone': None;
+  'verdict.percent': None;
+  'verdict.save': None;
   'walk.added': { names: string | number };
   'walk.details': None;
   'walk.done': None;

@@ -17,6 +17,7 @@ import StandingCharts from './StandingCharts.vue';
 import StandingFacts from './StandingFacts.vue';
 import StandingGroups from './StandingGroups.vue';
 import StandingHomes from './StandingHomes.vue';
+import VerdictForm from './VerdictForm.vue';
 
 const desk = useDesk();
 const route = useRoute();
@@ -46,7 +47,7 @@ async function takeAway(): Promise<void> {
   const { csvOf } = await import('./homesCsv.ts');
   handDown(csvOf(answer.value!), `standing-${answer.value!.day}.csv`);
 }
-const HOW = ['verdict', 'past', 'then', 'onTime', 'levels', 'risk'] as const;
+const HOW = ['past', 'then', 'onTime', 'levels', 'risk'] as const;
 </script>
 
 <template>
@@ -103,6 +104,8 @@ const HOW = ['verdict', 'past', 'then', 'onTime', 'levels', 'risk'] as const;
       <OwnerLinks v-if="desk.isManager" :properties="answer.properties" />
       <section aria-labelledby="how" class="stack tight">
         <h2 id="how">{{ say('standing.how') }}</h2>
+        <p class="small lead">{{ say('standing.how.verdict', { share: answer.breachShare }) }}</p>
+        <VerdictForm v-if="desk.isManager" :share="answer.breachShare" @changed="standing.reload()" />
         <p v-for="key in HOW" :key="key" class="small lead">{{ say(`standing.how.${key}`) }}</p>
         <p class="quiet small break">
           {{ say('standing.log', { entries: answer.log.entries, head: answer.log.head }) }}

@@ -96,6 +96,8 @@ export const standingText = {
   'standing.how': 'How this is counted',
   'history.pdf.machine': 'Its history as PDF',
   'history.pdf.place': 'Everything as PDF',
+  'verdict.percent': 'In breach above (% of its parts)',
+  'verdict.save': 'From today',
   'standing.pdf.owner': 'Report for an owner',
   'standing.pdf.insurer': 'Report for an insurer',
   'standing.csv': 'Homes as CSV',
