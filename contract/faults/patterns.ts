@@ -3,8 +3,11 @@ import { number, object, string, type InferType } from 'yup';
 import { DECISIONS, type Decision, type Verdict } from '../../core/faults/remedies.ts';
 import type { Sort } from '../../core/faults/sorting.ts';
 import type { Severity } from '../../core/faults/clock.ts';
-import { id, line, note } from '../form/fields.ts';
+import { count, id, line, note } from '../form/fields.ts';
 import type { PatternLevel } from '../../core/faults/patterns.ts';
+
+/** Patterns that a page begins with. */
+export const PATTERNS_SHOWN = 30;
 
 export const decideRemedy = object({
   id: id().required(),
@@ -43,10 +46,16 @@ export interface RemedySummary {
   readonly says: readonly string[];
 }
 
+/** So many of the patterns, the gravest and dearest first. */
+export const patternsOf = object({ most: count(2000).min(1).default(PATTERNS_SHOWN) });
+export type PatternsForm = InferType<typeof patternsOf>;
+
 export interface PatternsAnswer {
-  /** Faults of stated patterns, of all that were ever recorded. */
-  readonly counted: { readonly inPatterns: number; readonly of: number };
+  /** Stated patterns, and their faults, of all that were ever recorded. */
+  readonly counted: { readonly stated: number; readonly inPatterns: number; readonly of: number };
   readonly patterns: readonly PatternSummary[];
+  /** Patterns beyond those. */
+  readonly more: number;
   /** Those that did not hold first. */
   readonly remedies: readonly RemedySummary[];
 }

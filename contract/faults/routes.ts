@@ -15,12 +15,12 @@ import type {
   ReportFault,
 } from './faults.ts';
 import type { InspectionAnswer, InspectionsAnswer, NewFinding, NewInspection } from './inspections.ts';
-import type { DecideRemedy, PatternsAnswer, PriceReplacement } from './patterns.ts';
+import type { DecideRemedy, PatternsAnswer, PatternsForm, PriceReplacement } from './patterns.ts';
 import type { SharedAnswer } from './shared.ts';
 import type { UpkeepEffectsAnswer } from './upkeepEffects.ts';
 
 export const faultsRoutes = {
-  'patterns.list': passing<{ answer: PatternsAnswer }>()(read('/patterns', OFFICE)),
+  'patterns.list': passing<{ form: PatternsForm; answer: PatternsAnswer }>()(read('/patterns', OFFICE)),
   'shared.list': passing<{ answer: SharedAnswer }>()(read('/shared-patterns', OFFICE)),
   'upkeepEffects.list': passing<{ answer: UpkeepEffectsAnswer }>()(read('/upkeep-effects', OFFICE)),
   'remedy.decide': passing<{ form: DecideRemedy; answer: Made }>()(

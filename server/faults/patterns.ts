@@ -9,7 +9,7 @@ import { pointsOfSymptom, symptomOf } from '../../core/faults/symptoms.ts';
 import { REPAIR_HOURS } from '../../core/faults/clock.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import { meanOfKnown } from '../../core/statistics/mean.ts';
-import type { PatternsAnswer, PatternSummary } from '../../contract/faults/patterns.ts';
+import type { PatternsAnswer, PatternsForm, PatternSummary } from '../../contract/faults/patterns.ts';
 import type { Call } from '../context/context.ts';
 import { machineName } from '../lookup/names.ts';
 import { readCycles, type ServiceCycle } from '../sql/faultEvidence.ts';
@@ -35,11 +35,13 @@ const FITTING: Readonly<Record<Sort | 'unknown', readonly Decision[]>> = {
   unknown: ['rootCause'],
 };
 
-/** Patterns of the whole portfolio, the surest first, and how the remedies that were decided have done. */
-export async function listPatterns(call: Call): Promise<PatternsAnswer> {
+/** Patterns of the whole portfolio, the gravest and dearest first, and how the remedies that were decided have done. */
+export async function listPatterns(call: Call, { most }: PatternsForm): Promise<PatternsAnswer> {
   const portfolio = await readPortfolio(call);
   const { db } = call;
-  const machineIds = [...new Set(portfolio.patterns.map(({ machineId }) => machineId))];
+  const stated = portfolio.patterns.filter(({ level }) => level === 'stated');
+  const shown = byRiskAndCost(portfolio).slice(0, most);
+  const machineIds = [...new Set(shown.map(({ machineId }) => machineId))];
   const placeIds = machineIds.map((id) => portfolio.machines.get(id)!.placeId);
   const [cycles, tenancies, prices] = await Promise.all([
     readCycles(db, machineIds),
@@ -53,23 +55,41 @@ export async function listPatterns(call: Call): Promise<PatternsAnswer> {
       ({ machineId, group, verdict }) =>
         machineId === pattern.machineId && group === pattern.group && verdict === 'open',
     );
-  const stated = portfolio.patterns.filter(({ level }) => level === 'stated');
-  const patterns = portfolio.patterns.map((pattern) => {
+  const patterns = shown.map((pattern) => {
     const summary = summaryOf(call, portfolio, pattern, cyclesOf.get(pattern.machineId) ?? [], tenancies, prices);
     return watched(pattern) ? { ...summary, decisions: [] } : summary;
   });
   return {
-    counted: { inPatterns: new Set(stated.flatMap(({ faultIds }) => faultIds)).size, of: portfolio.faults.size },
-    patterns: patterns.sort(byRiskAndCost),
+    counted: {
+      stated: stated.length,
+      inPatterns: new Set(stated.flatMap(({ faultIds }) => faultIds)).size,
+      of: portfolio.faults.size,
+    },
+    patterns,
+    more: portfolio.patterns.length - shown.length,
     remedies,
   };
 }
 
 /** What may be stated before what is watched; of those the gravest symptom first, then what costs most a year. */
-const byRiskAndCost = (a: PatternSummary, b: PatternSummary) =>
-  Number(b.level === 'stated') - Number(a.level === 'stated') ||
-  REPAIR_HOURS[a.severity] - REPAIR_HOURS[b.severity] ||
-  b.minutesAYear - a.minutesAYear;
+function byRiskAndCost({ patterns, faults }: Portfolio): Pattern[] {
+  const weighed = patterns.map((pattern) => ({
+    pattern,
+    hours: REPAIR_HOURS[symptomOf(pattern.group).severity],
+    minutes: yearlyOf(
+      pattern,
+      pattern.faultIds.map((id) => faults.get(id)!),
+    ).minutes,
+  }));
+  return weighed
+    .sort(
+      (a, b) =>
+        Number(b.pattern.level === 'stated') - Number(a.pattern.level === 'stated') ||
+        a.hours - b.hours ||
+        b.minutes - a.minutes,
+    )
+    .map(({ pattern }) => pattern);
+}
 
 function summaryOf(
   call: Call,

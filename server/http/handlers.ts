@@ -269,7 +269,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'ownerLinks.list': bare(async (call) => ({ links: await ownerLinks.listOwnerLinks(call) })),
   'ownerLink.create': secret(formed(newOwnerLink, ownerLinks.createOwnerLink)),
   'ownerLink.revoke': bare((call, { id }) => ownerLinks.revokeOwnerLink(call, id)),
-  'patterns.list': bare((call) => listPatterns(call)),
+  'patterns.list': formed(patternForms.patternsOf, listPatterns),
   'verdict.change': formed(changeVerdict, changeBreachShare),
   'agentEffects.list': bare((call) => listAgentEffects(call)),
   'shared.list': bare((call) => listShared(call)),

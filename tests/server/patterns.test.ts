@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import type { PatternsAnswer, PatternSummary } from '../../contract/faults/patterns.ts';
 import type { UpkeepEffectsAnswer } from '../../contract/faults/upkeepEffects.ts';
-import { letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { DAY_MS, letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
 
 /** What recurs, from reports over HTTP to the sentences that the office reads. */
 describe('Faults that come back', () => {
@@ -15,9 +15,9 @@ describe('Faults that come back', () => {
   afterEach(() => house.close());
   const patterns = async () =>
     (await house.manager.get('/patterns').expect(200)).body.patterns as readonly PatternSummary[];
-  const report = async (symptom: string, machineId = flat.machineId) => {
+  const report = async (symptom: string, form: object = {}) => {
     const id = v7();
-    await house.manager.post('/faults', { id, machineId, symptom }).expect(200);
+    await house.manager.post('/faults', { id, machineId: flat.machineId, symptom, ...form }).expect(200);
     return id;
   };
   const serve = () =>
@@ -139,6 +139,24 @@ describe('Faults that come back', () => {
     expect((await all()).remedies).to.deep.equal([]);
   });
 
+  it('come so many at a time, the gravest first, with how many there are beyond, and all of them counted', async () => {
+    const other = await registerFlat(house, 'dryer', 'Flat 9');
+    await letDaysPass(house, 200);
+    for (let i = 0; i < 4; i += 1) {
+      await close(await report('dryer.damp'), 'dryer.hose');
+      await close(await report('dryer.damp', { machineId: other.machineId }), 'dryer.hose');
+      await letDaysPass(house, 60);
+    }
+    const some = async (most: number) =>
+      (await house.manager.get(`/patterns?with=${encodeURIComponent(JSON.stringify({ most }))}`).expect(200))
+        .body as PatternsAnswer;
+    const [one, both] = [await some(1), await some(2)];
+    expect([one.patterns.length, one.more, both.patterns.length, both.more]).to.deep.equal([1, 1, 2, 0]);
+    expect(one.counted).to.deep.equal({ stated: 2, inPatterns: 8, of: 8 });
+    expect(both.patterns[0]).to.deep.equal(one.patterns[0]);
+    await house.manager.get('/patterns?with=%7B%22most%22%3A0%7D').expect(422);
+  });
+
   it('are the office’s to read, not a tenant’s', async () => {
     await flat.tenant.get('/patterns').expect(403);
   });
@@ -162,5 +180,19 @@ describe('Faults that come back', () => {
     expect(duct!.low).to.be.lessThan(1);
     expect(duct!.high).to.be.greaterThan(1);
     expect(untold.map(({ kind }) => kind)).to.not.include('duct');
+  });
+
+  it('count by the day since when somebody noticed it, where they said so', async () => {
+    const effects = async () => (await house.manager.get('/upkeep-effects').expect(200)).body as UpkeepEffectsAnswer;
+    await serve();
+    for (let i = 0; i < 9; i += 1) {
+      await letDaysPass(house, i < 4 ? 80 : 75);
+      // The fifth comes a month past the line, and began a month before it.
+      const began = new Date(house.clock.now - 60 * DAY_MS).toISOString().slice(0, 10);
+      await close(await report('dryer.damp', i === 4 ? { noticed: began } : {}), 'dryer.duct');
+    }
+    await letDaysPass(house, 10);
+    const [duct] = (await effects()).effects;
+    expect([duct!.inOrder.faults, duct!.past.faults]).to.deep.equal([5, 4]);
   });
 });

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
+import { PATTERNS_SHOWN } from '../../contract/faults/patterns.ts';
 import { useDesk } from '../people/deskStore.ts';
 import { useBoard } from '../due/boardStore.ts';
 import { api } from '../api/api.ts';
@@ -21,7 +22,12 @@ const desk = useDesk();
 const board = useBoard();
 const faults = useLoading(() => api('faults.list'));
 const { value: answer, reload } = faults;
-const patterns = useLoading(() => api('patterns.list'));
+const most = ref(PATTERNS_SHOWN);
+const patterns = useLoading(() => api('patterns.list', { form: { most: most.value } }));
+async function showMore(): Promise<void> {
+  most.value += PATTERNS_SHOWN;
+  await patterns.reload();
+}
 const shared = useLoading(() => api('shared.list'));
 const effects = useLoading(() => api('upkeepEffects.list'));
 const signals = useLoading(() => api('signals.list'));
@@ -50,7 +56,6 @@ const head = computed(() => {
   const it = patterns.value.value;
   return (
     it && {
-      stated: it.patterns.filter(({ level }) => level === 'stated').length,
       ...it.counted,
       failed: it.remedies.filter(({ verdict }) => verdict === 'failed').length,
       open: open.value.length,
@@ -126,6 +131,9 @@ onMounted(async () => {
           @decided="decided"
           @priced="patterns.reload()"
         />
+        <button v-if="patterns.value.value.more" type="button" class="plain link" @click="showMore">
+          {{ say('more', { count: patterns.value.value.more }) }}
+        </button>
       </section>
       <section v-if="shared.value.value" aria-labelledby="shared">
         <h2 id="shared">{{ say('shared.title') }}</h2>
