@@ -9,7 +9,7 @@ import type { ReportFault } from '../../contract/faults/faults.ts';
 import type { FaultSummary } from '../../contract/faults/faults.ts';
 import { namesOf } from '../lookup/find.ts';
 import { recompute } from '../due/recompute.ts';
-import type { Call } from '../context/context.ts';
+import { isOffice, type Call } from '../context/context.ts';
 import { fieldProblem } from '../context/problem.ts';
 import { approvalsOf } from './approvals.ts';
 import { correctByAt } from './clocks.ts';
@@ -186,10 +186,9 @@ async function describeFaults(call: Call, faults: readonly Row<'fault'>[]): Prom
       ({ personId }) => personId,
     ),
   );
-  const approvals = await approvalsOf(
-    call,
-    faults.map(({ id }) => id),
-  );
+  // What a repair is to cost, and what was said of it, is the office's own.
+  const asked = isOffice(call.actor) ? faults.map(({ id }) => id) : [];
+  const approvals = await approvalsOf(call, asked);
   const machineOf = (fault: Row<'fault'>) => machines.find(({ id }) => id === fault.machineId)!;
   const placeOf = (fault: Row<'fault'>) => places.find(({ id }) => id === fault.placeId)!;
   return faults.map((fault) => ({

@@ -210,6 +210,11 @@ describe('Clocks', () => {
       await close(staff, id, { cost: 200 }).expect(409);
       const approval = (await faults())[0]!.approval!;
       expect(approval).to.include({ amount: 200, by: 'T. Hollis', answer: null, note: 'New drum belt' });
+      const atHome = (await flat.tenant.get('/home').expect(200)).body.faults;
+      expect(
+        atHome.map((it: { approval: unknown }) => it.approval),
+        'nothing of it to the tenant',
+      ).to.deep.equal([null]);
       const answer = (caller: Caller, it: string) => caller.post(`/approvals/${approval.id}/answer`, { answer: it });
       await answer(staff, 'yes').expect(403);
       await answer(house.manager, 'no').expect(200);
