@@ -57,13 +57,42 @@ export async function changeFaultClock(call: Call, id: string, form: ChangeClock
  * @throws Problem: deficiencyClosed (409), what is not there or not theirs (404)
  */
 export async function changeDeficiencyClock(call: Call, id: string, form: ChangeClock): Promise<object> {
-  const deficiency = await openDeficiency(call, id);
+  const deficiency = await findOpenDeficiency(call, id);
   await call.db.deficiency.update({ id }, await decided(call, deficiency.placeId, form));
   return {};
 }
 
+/** What is new of a deficiency; the rest is empty. */
+type NewDeficiency = Pick<Row<'deficiency'>, 'id' | 'type' | 'note'> & { readonly severity: Severity } & Partial<
+    Pick<Row<'deficiency'>, 'pointId' | 'inspectionId' | 'openedAt' | 'correctBy'>
+  >;
+
+/** Opens a deficiency of a machine; where nothing else is said its clock runs from now, by the rule in force there. */
+export async function openDeficiency(
+  { db, actor, now }: Call,
+  machine: Row<'machine'>,
+  { openedAt = now, ...it }: NewDeficiency,
+): Promise<void> {
+  await db.deficiency.insert({
+    pointId: null,
+    inspectionId: null,
+    recordId: null,
+    correctBy: await correctByAt(db, machine.placeId, it.severity, openedAt),
+    ...it,
+    organisationId: actor.organisationId,
+    placeId: machine.placeId,
+    machineId: machine.id,
+    responsibleId: null,
+    openedAt,
+    openedBy: actor.personId,
+    closedAt: null,
+    closedBy: null,
+    done: null,
+  });
+}
+
 /** @throws Problem: deficiencyClosed (409), what is not there or not theirs (404) */
-export async function openDeficiency({ db, actor }: Call, id: string): Promise<Row<'deficiency'>> {
+export async function findOpenDeficiency({ db, actor }: Call, id: string): Promise<Row<'deficiency'>> {
   const deficiency = await db.deficiency.one({ id, organisationId: actor.organisationId });
   if (!deficiency) throw notFound();
   if (deficiency.closedAt !== null) throw new Problem(409, 'deficiencyClosed', { done: deficiency.done ?? '' });

@@ -6,7 +6,7 @@ import type { CloseDeficiency, DeficienciesAnswer, ReportDeficiency } from '../.
 import { namesOf, officeOf } from '../lookup/find.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem } from '../context/problem.ts';
-import { correctByAt, openDeficiency } from './clocks.ts';
+import { findOpenDeficiency, openDeficiency } from './clocks.ts';
 import { claimPhoto, DONE_SLOT } from '../photos/photos.ts';
 import { machineName } from '../lookup/names.ts';
 import { visibleMachine } from '../lookup/visible.ts';
@@ -17,29 +17,11 @@ import type { Row } from '../store/tables.ts';
  * @throws Problem: what is not there or not theirs (404)
  */
 export async function reportDeficiency(call: Call, form: ReportDeficiency): Promise<{ id: string }> {
-  const { db, actor, now } = call;
   const machine = await visibleMachine(call, form.machineId);
   const type = deficienciesOf(machine.type).find(({ key }) => key === form.type);
   if (!type) throw fieldProblem('type', 'field.oneOf');
-  await db.deficiency.insert({
-    id: form.id,
-    organisationId: actor.organisationId,
-    placeId: machine.placeId,
-    machineId: machine.id,
-    pointId: null,
-    recordId: null,
-    inspectionId: null,
-    type: type.key,
-    severity: type.severity,
-    note: form.note,
-    correctBy: await correctByAt(db, machine.placeId, type.severity, now),
-    responsibleId: null,
-    openedAt: now,
-    openedBy: actor.personId,
-    closedAt: null,
-    closedBy: null,
-    done: null,
-  });
+  const { id, note } = form;
+  await openDeficiency(call, machine, { id, note, type: type.key, severity: type.severity });
   for (const photoId of form.photoIds) await claimPhoto(call, photoId, form.id, 'deficiency');
   return { id: form.id };
 }
@@ -50,7 +32,7 @@ export async function reportDeficiency(call: Call, form: ReportDeficiency): Prom
  */
 export async function closeDeficiency(call: Call, id: string, form: CloseDeficiency): Promise<object> {
   const { db, actor, now } = call;
-  await openDeficiency(call, id);
+  await findOpenDeficiency(call, id);
   await db.deficiency.update({ id }, { closedAt: now, closedBy: actor.personId, done: form.done });
   for (const photoId of form.photoIds) await claimPhoto(call, photoId, id, DONE_SLOT);
   return {};

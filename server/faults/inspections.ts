@@ -16,7 +16,7 @@ import { machineName } from '../lookup/names.ts';
 import { claimPhoto } from '../photos/photos.ts';
 import { readServed } from '../sql/inspections.ts';
 import type { Row } from '../store/tables.ts';
-import { localHoursAt, openDeficiency } from './clocks.ts';
+import { findOpenDeficiency, localHoursAt, openDeficiency } from './clocks.ts';
 import { photosOf } from './deficiencies.ts';
 
 /** The deficiency that an inspector's finding is. */
@@ -63,27 +63,20 @@ export async function enterFinding(call: Call, inspectionId: string, form: NewFi
     throw fieldProblem('pointId', 'field.oneOf');
   const openedAt = instantOfDay(inspection.day, MIDDAY, property.zone);
   const rule = await localHoursAt(db, property, inspection.day);
-  await db.deficiency.insert({
-    id: form.id,
-    organisationId: actor.organisationId,
-    placeId: place.id,
-    machineId: machine.id,
-    pointId: form.pointId,
-    recordId: null,
+  const { id, pointId, severity, note } = form;
+  const due =
+    form.correctBy === null
+      ? correctBy(severity, openedAt, rule)
+      : instantOfDay(dayFromIso(form.correctBy), END_OF_DAY, property.zone);
+  await openDeficiency(call, machine, {
+    id,
+    pointId,
     inspectionId,
     type: FOUND,
-    severity: form.severity,
-    note: form.note,
-    correctBy:
-      form.correctBy === null
-        ? correctBy(form.severity, openedAt, rule)
-        : instantOfDay(dayFromIso(form.correctBy), END_OF_DAY, property.zone),
-    responsibleId: null,
+    severity,
+    note,
     openedAt,
-    openedBy: actor.personId,
-    closedAt: null,
-    closedBy: null,
-    done: null,
+    correctBy: due,
   });
   for (const photoId of form.photoIds) await claimPhoto(call, photoId, form.id, 'deficiency');
   return { id: form.id };
@@ -94,7 +87,7 @@ export async function enterFinding(call: Call, inspectionId: string, form: NewFi
  * @throws Problem: deficiencyClosed (409), what is not there or not theirs, and what no inspector found (404)
  */
 export async function removeFinding(call: Call, id: string): Promise<object> {
-  const { inspectionId } = await openDeficiency(call, id);
+  const { inspectionId } = await findOpenDeficiency(call, id);
   if (inspectionId === null) throw notFound();
   await call.db.deficiency.remove({ id });
   return {};

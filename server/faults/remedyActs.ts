@@ -1,7 +1,6 @@
 /** What deciding a remedy does by itself, and how it is taken back. */
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { practiceDays, SCHOOLS, type Practice, type PracticeDays } from '../../core/catalogue/practice.ts';
-import { correctBy } from '../../core/faults/clock.ts';
 import type { Decision } from '../../core/faults/remedies.ts';
 import { pointsOfSymptom } from '../../core/faults/symptoms.ts';
 import type { Call } from '../context/context.ts';
@@ -9,6 +8,7 @@ import { Problem } from '../context/problem.ts';
 import { habitsOf } from '../../core/catalogue/habits.ts';
 import { choosePractice } from '../due/settings.ts';
 import { findScope } from '../lookup/scope.ts';
+import { openDeficiency } from './clocks.ts';
 import { factsOf, inForce, nearestFact, recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 
@@ -37,7 +37,7 @@ export async function actOn(
   if (decision === 'interval') return shortenInterval(call, machine, group);
   if (decision === 'coaching') return coach(call, machine, group);
   if (decision === 'assignee') return null;
-  return openDeficiency(call, machine, group, decision, note);
+  return openCause(call, machine, group, decision, note);
 }
 
 /** Of the parts that the symptom makes due, the first that can goes by the next stricter practice, from today. */
@@ -73,35 +73,18 @@ async function coach(call: Call, machine: Row<'machine'>, symptom: string): Prom
 }
 
 /** Something to be put right by a day, by somebody: the cause, or the machine itself. */
-async function openDeficiency(
-  { db, env, actor, now }: Call,
+async function openCause(
+  call: Call,
   machine: Row<'machine'>,
   group: string,
   type: 'rootCause' | 'replacement',
-  note: string,
+  words: string,
 ): Promise<Done> {
-  const id = env.newId();
-  const words = env.say(`symptom.${group}` as 'symptom.dryer.damp');
-  await db.deficiency.insert({
-    id,
-    organisationId: actor.organisationId,
-    placeId: machine.placeId,
-    machineId: machine.id,
-    pointId: null,
-    recordId: null,
-    inspectionId: null,
-    type,
-    severity: 'moderate',
-    note: note ? `${words}. ${note}` : words,
-    correctBy: correctBy('moderate', now),
-    responsibleId: null,
-    openedAt: now,
-    openedBy: actor.personId,
-    closedAt: null,
-    closedBy: null,
-    done: null,
-  });
-  return { kind: 'deficiency', deficiencyId: id };
+  const deficiencyId = call.env.newId();
+  const symptom = call.env.say(`symptom.${group}` as 'symptom.dryer.damp');
+  const note = words ? `${symptom}. ${words}` : symptom;
+  await openDeficiency(call, machine, { id: deficiencyId, type, severity: 'moderate', note });
+  return { kind: 'deficiency', deficiencyId };
 }
 
 /** Takes back what a decision did, as far as nobody has gone on from it. */

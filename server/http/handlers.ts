@@ -1,14 +1,6 @@
 /** Which service answers which route. Nothing else happens here. */
-import type { AnySchema } from 'yup';
-import * as alarmForms from '../../contract/faults/alarms.ts';
 import * as baselineForms from '../../contract/due/baseline.ts';
 import * as editionForms from '../../contract/catalogue/editions.ts';
-import * as clockForms from '../../contract/faults/clocks.ts';
-import * as deficiencyForms from '../../contract/faults/deficiencies.ts';
-import * as diagnosisForms from '../../contract/faults/diagnosis.ts';
-import * as faultForms from '../../contract/faults/faults.ts';
-import * as inspectionForms from '../../contract/faults/inspections.ts';
-import * as patternForms from '../../contract/faults/patterns.ts';
 import * as measureForms from '../../contract/measure/measure.ts';
 import * as jobForms from '../../contract/jobs/jobs.ts';
 import * as listForms from '../../contract/jobs/lists.ts';
@@ -17,8 +9,6 @@ import * as proofForms from '../../contract/proof/proof.ts';
 import * as rehearsalForms from '../../contract/catalogue/rehearsals.ts';
 import * as registerForms from '../../contract/register/register.ts';
 import * as machines from '../../contract/register/machines.ts';
-import type { AnswerOf, FormOf, ParamsOf } from '../../contract/calls.ts';
-import type { RouteName } from '../../contract/routes.ts';
 import { tapeOf } from '../../contract/pages/tape.ts';
 import { changeVerdict, newOwnerLink, standingOn } from '../../contract/standing/standing.ts';
 import * as habitForms from '../../contract/due/habits.ts';
@@ -36,23 +26,7 @@ import { readPoint } from '../pages/point.ts';
 import * as settings from '../due/settings.ts';
 import * as signals from '../due/signals.ts';
 import { readWorking, supposeWorking } from '../pages/working.ts';
-import type { Call } from '../context/context.ts';
-import * as approvals from '../faults/approvals.ts';
-import * as clocks from '../faults/clocks.ts';
-import * as inspections from '../faults/inspections.ts';
-import * as deficiencies from '../faults/deficiencies.ts';
-import * as alarms from '../faults/alarms.ts';
-import { listPatterns } from '../faults/patterns.ts';
-import { listShared } from '../faults/shared.ts';
-import { priceReplacement } from '../faults/replacement.ts';
-import { decideRemedy, withdrawRemedy } from '../faults/remedies.ts';
 import { listAgentEffects } from '../standing/agentEffects.ts';
-import { listUpkeepEffects } from '../standing/upkeepEffects.ts';
-import { closeFault, codeFault } from '../faults/closing.ts';
-import { answerCheck, readDiagnosis } from '../faults/diagnosis.ts';
-import { answerGone } from '../faults/gone.ts';
-import { countAvoided } from '../faults/avoided.ts';
-import { listFaults, listUncoded, reportFault } from '../faults/faults.ts';
 import { openHandBacks, settleHandBack } from '../jobs/handBacks.ts';
 import { readJob } from '../pages/job.ts';
 import { giveContracted } from '../jobs/contracted.ts';
@@ -64,7 +38,6 @@ import { readToday } from '../pages/today.ts';
 import { sendJob } from '../proof/submission.ts';
 import { withdrawJob } from '../jobs/withdraw.ts';
 import { keepMeasurement } from '../measure/measurements.ts';
-import * as duty from '../notices/duty.ts';
 import * as ownerLinks from '../people/ownerLinks.ts';
 import * as people from '../people/people.ts';
 import { logRecord } from '../proof/records.ts';
@@ -94,60 +67,11 @@ import * as tenancies from '../register/tenancies.ts';
 import * as turnover from '../register/turnover.ts';
 import * as units from '../register/units.ts';
 import { proofQueue, readProof } from '../pages/proof.ts';
-
-/** Routes that open a session, send a file or send bytes of their own are mounted by the door itself. */
-export type OwnRoute =
-  | 'session.read'
-  | 'session.open'
-  | 'install.create'
-  | 'link.exchange'
-  | 'photo.create'
-  | 'photo.read'
-  | 'board.read'
-  | 'calendar.read'
-  | 'inbox.signal'
-  | 'labels.read'
-  | 'register.export'
-  | 'alarm.answer'
-  | 'duty.try'
-  | 'standing.report'
-  | 'inspection.paper'
-  | 'history.paper';
-
-/** Routes answered by one service each. */
-type ServedRoute = Exclude<RouteName, OwnRoute>;
-
-/** A route's service, held to what passes at that route. */
-interface Handler<N extends ServedRoute> {
-  /** Of a write its body; of a read what stands in the query under `with`, as JSON. */
-  readonly form?: AnySchema;
-  /** What it answers is told once and not kept. */
-  readonly secret?: boolean;
-  /** Slow work that needs no transaction, before it begins. */
-  prepare?(form: FormOf<N>): Promise<unknown>;
-  run(call: Call, form: FormOf<N>, params: Readonly<Record<keyof ParamsOf<N>, string>>): Promise<AnswerOf<N>>;
-}
-
-/** Any handler, for whoever mounts them all: a form that its schema has read, and the parameters of its path. */
-export interface AnyHandler {
-  readonly form?: AnySchema;
-  readonly secret?: boolean;
-  prepare?(form: unknown): Promise<unknown>;
-  run(call: Call, form: unknown, params: Readonly<Record<string, string>>): Promise<object>;
-}
-
-/** A route that takes no form: a read, or a write that its path says whole. */
-const bare = <P, A>(run: (call: Call, params: P) => Promise<A>) => ({
-  run: (call: Call, _form: unknown, params: P) => run(call, params),
-});
-/** A route that takes a form. */
-const formed = <F, P, A>(form: AnySchema, run: (call: Call, form: F, params: P) => Promise<A>) => ({ form, run });
-const secret = <F, P, A>(handler: { form?: AnySchema; run: (call: Call, form: F, params: P) => Promise<A> }) => ({
-  ...handler,
-  secret: true,
-});
+import { FAULT_HANDLERS } from './faultHandlers.ts';
+import { bare, formed, secret, type Handler, type ServedRoute } from './handler.ts';
 
 export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
+  ...FAULT_HANDLERS,
   'session.close': bare((call) => people.closeSession(call)),
   'people.read': bare(async (call) => ({ people: await people.listPeople(call) })),
   'people.create': { form: peopleForms.newPerson, prepare: people.preparePerson, run: people.createPerson },
@@ -175,28 +99,6 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'machine.read': bare((call, { number }) => readMachine(call, number)),
   'jobs.begin': formed(jobForms.begin, (call, form, { number }) => beginUnplanned(call, number, form)),
   'jobs.contract': secret(formed(jobForms.giveContracted, giveContracted)),
-  'deficiencies.list': bare((call) => deficiencies.listDeficiencies(call)),
-  'deficiencies.report': formed(deficiencyForms.reportDeficiency, deficiencies.reportDeficiency),
-  'deficiencies.change': formed(clockForms.changeClock, (call, form, { id }) =>
-    clocks.changeDeficiencyClock(call, id, form),
-  ),
-  'clocks.list': bare((call) => clocks.listClocks(call)),
-  'repairTimes.change': formed(clockForms.changeRepairTimes, clocks.changeRepairTimes),
-  'fault.change': formed(clockForms.changeClock, (call, form, { id }) => clocks.changeFaultClock(call, id, form)),
-  'approvalLimit.change': formed(faultForms.changeApprovalLimit, approvals.changeApprovalLimit),
-  'approval.ask': formed(faultForms.askApproval, (call, form, { id }) => approvals.askApproval(call, id, form)),
-  'approval.answer': formed(faultForms.answerApproval, (call, form, { id }) =>
-    approvals.answerApproval(call, id, form),
-  ),
-  'inspections.list': bare((call) => inspections.listInspections(call)),
-  'inspection.create': formed(inspectionForms.newInspection, inspections.createInspection),
-  'inspection.read': bare((call, { id }) => inspections.readInspection(call, id)),
-  'inspection.remove': bare((call, { id }) => inspections.removeInspection(call, id)),
-  'finding.enter': formed(inspectionForms.newFinding, (call, form, { id }) => inspections.enterFinding(call, id, form)),
-  'finding.remove': bare((call, { id }) => inspections.removeFinding(call, id)),
-  'deficiencies.close': formed(deficiencyForms.closeDeficiency, (call, form, { id }) =>
-    deficiencies.closeDeficiency(call, id, form),
-  ),
   'rehearsal.read': formed(rehearsalForms.rehearsalOf, (call, form, { key }) => readRehearsal(call, key, form)),
   'rehearsals.list': bare((call) => listRehearsals(call)),
   'rehearsal.keep': formed(rehearsalForms.rehearsed, keepRehearsal),
@@ -269,33 +171,6 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'ownerLinks.list': bare(async (call) => ({ links: await ownerLinks.listOwnerLinks(call) })),
   'ownerLink.create': secret(formed(newOwnerLink, ownerLinks.createOwnerLink)),
   'ownerLink.revoke': bare((call, { id }) => ownerLinks.revokeOwnerLink(call, id)),
-  'patterns.list': formed(patternForms.patternsOf, listPatterns),
   'verdict.change': formed(changeVerdict, changeBreachShare),
   'agentEffects.list': bare((call) => listAgentEffects(call)),
-  'shared.list': bare((call) => listShared(call)),
-  'upkeepEffects.list': bare((call) => listUpkeepEffects(call)),
-  'remedy.decide': formed(patternForms.decideRemedy, decideRemedy),
-  'machine.replacementPrice': formed(patternForms.priceReplacement, (call, form, { id }) =>
-    priceReplacement(call, id, form),
-  ),
-  'remedy.withdraw': bare((call, { id }) => withdrawRemedy(call, id)),
-  'faults.list': bare(async (call) => ({
-    faults: await listFaults(call, {}),
-    uncoded: await listUncoded(call),
-    avoided: await countAvoided(call),
-    approvalLimit: await approvals.approvalLimit(call.db, call.actor.organisationId),
-  })),
-  'faults.report': formed(faultForms.reportFault, reportFault),
-  'fault.diagnosis': bare((call, { id }) => readDiagnosis(call, id)),
-  'fault.check': formed(diagnosisForms.answerCheck, (call, form, { id }) => answerCheck(call, id, form)),
-  'fault.gone': formed(faultForms.answerGone, (call, form, { id }) => answerGone(call, id, form)),
-  'fault.code': formed(faultForms.codeFault, (call, form, { id }) => codeFault(call, id, form)),
-  'alarms.list': bare(async (call) => ({ alarms: await alarms.openAlarms(call, call.actor.organisationId) })),
-  'alarm.raise': formed(alarmForms.raiseAlarm, alarms.raiseAlarm),
-  'alarm.read': bare((call, { id }) => alarms.readAlarm(call, id)),
-  'alarm.acknowledge': bare((call, { id }) => alarms.acknowledge(call, id)),
-  'duty.read': bare((call) => duty.readDuty(call)),
-  'duty.change': formed(alarmForms.changeDuty, duty.changeDuty),
-  'property.numbers': formed(alarmForms.changeNumbers, (call, form, { id }) => duty.changeNumbers(call, id, form)),
-  'faults.close': formed(faultForms.closeFault, (call, form, { id }) => closeFault(call, id, form)),
 };

@@ -5,7 +5,7 @@ import { v7 } from 'uuid';
 import { callTimes } from '../../core/faults/alarms.ts';
 import { callOnDuty } from '../../server/notices/calls.ts';
 import { openStandIn, type StandIn } from '../../server/ports/standIn.ts';
-import { give, openHouse, PASSWORD, registerFlat, type Caller, type Flat, type House } from './house.ts';
+import { give, hire, openHouse, registerFlat, type Caller, type Flat, type House } from './house.ts';
 
 const BOOT = 'washer.doorBoot';
 const FILTER = 'washer.drainPumpFilter';
@@ -24,18 +24,7 @@ describe('An alarm', () => {
     flat = await registerFlat(house);
     post = await openStandIn();
     me = (await house.manager.get('/session').expect(200)).body.me.id;
-    staffId = v7();
-    await house.manager
-      .post('/people', {
-        id: staffId,
-        name: 'T. Hollis',
-        email: 'hollis@saltmarsh.example',
-        password: PASSWORD,
-        roles: ['staff'],
-      })
-      .expect(200);
-    staff = house.caller();
-    await staff.open('/session', { email: 'hollis@saltmarsh.example', password: PASSWORD });
+    ({ caller: staff, id: staffId } = await hire(house));
   });
   afterEach(async () => {
     await post.close();

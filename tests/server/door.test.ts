@@ -20,6 +20,7 @@ import {
   DAY_MS,
   drawn,
   give,
+  hire,
   honestWork,
   letDaysPass,
   NOON,
@@ -33,14 +34,6 @@ import {
 
 const BOOT = 'washer.doorBoot';
 const PROBLEM = 'application/problem+json; charset=utf-8';
-
-async function hire(house: House, role: 'manager' | 'staff', email: string): Promise<{ caller: Caller; id: string }> {
-  const id = v7();
-  await house.manager.post('/people', { id, name: 'T. Hollis', email, password: PASSWORD, roles: [role] }).expect(200);
-  const caller = house.caller();
-  await caller.open('/session', { email, password: PASSWORD });
-  return { caller, id };
-}
 
 /** A manager of another organisation in the same file. */
 async function neighbour(house: House): Promise<Caller> {

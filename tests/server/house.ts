@@ -175,6 +175,19 @@ export interface Flat {
   readonly tenant: Caller;
 }
 
+/** Somebody new of the office, signed in. */
+export async function hire(
+  house: House,
+  role: 'manager' | 'staff' = 'staff',
+  email = 'hollis@saltmarsh.example',
+): Promise<{ readonly caller: Caller; readonly id: string }> {
+  const id = v7();
+  await house.manager.post('/people', { id, name: 'T. Hollis', email, password: PASSWORD, roles: [role] }).expect(200);
+  const caller = house.caller();
+  await caller.open('/session', { email, password: PASSWORD });
+  return { caller, id };
+}
+
 export const HOUSEHOLD = { people: 2, pets: 0, cooking: 'average' };
 
 /** Registers a property with one let flat and one machine, all over HTTP, and signs its tenant in by a link. */
