@@ -1,5 +1,6 @@
 /** Writing an imported table: every row is checked first, then all is written, or nothing. */
 import Papa from 'papaparse';
+import { delimiterOf } from '../../core/register/delimiter.ts';
 import { object, string } from 'yup';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { COLUMNS, type Column } from '../../core/register/columns.ts';
@@ -47,6 +48,7 @@ export function eachRow(
 ): void {
   let rowNumber = 0;
   Papa.parse<string[]>(csv, {
+    delimiter: delimiterOf(csv),
     skipEmptyLines: 'greedy',
     step: ({ data }, parser) => {
       rowNumber += 1;

@@ -49,6 +49,7 @@ const home: fc.Arbitrary<Home> = fc.record({
   tenant: fc.option(awkward),
   machines: fc.array(machine, { maxLength: 3 }),
 });
+const apart = (unit: string, tenant: string | null): Home => ({ unit, tenant, machines: [] });
 const normal = (text: string) => text.trim().replace(/\s*[\r\n]+\s*/g, ' ');
 const distinct = <T>(all: readonly T[], of: (it: T) => string) => new Set(all.map(of)).size === all.length;
 
@@ -102,13 +103,14 @@ describe('A register as a table', function table() {
           );
           expect((await second.env.store.db.property.one({}))!.name).to.equal(normal(property));
           // By cell: a comma inside one begins none.
-          for (const cell of Papa.parse<string[]>(out.replace(/^\uFEFF/, '')).data.flat())
+          for (const cell of Papa.parse<string[]>(out.replace(/^\uFEFF/, ''), { delimiter: ',' }).data.flat())
             expect(cell).not.to.match(/^[=+@]/);
         } finally {
           await Promise.all([first.close(), second.close()]);
         }
       }),
-      { numRuns: 25 },
+      // The one that a guessed delimiter took apart.
+      { numRuns: 25, examples: [[['Flat; 1', [apart('; ', ';+ '), apart('!', null)]]]] },
     );
   });
 });

@@ -2,6 +2,7 @@
  * Reads a CSV file row by row beside the page: matches its heads, checks its rows, tells how far it is. Keeps no rows.
  */
 import Papa from 'papaparse';
+import { delimiterOf } from '../../core/register/delimiter.ts';
 import { matchColumns, type Column } from '../../core/register/columns.ts';
 import { encodingOf, type Encoding } from '../../core/register/decode.ts';
 import { keyOfUnit, rowReader, type Cells, type RowProblem } from '../../core/register/rows.ts';
@@ -75,13 +76,15 @@ async function encodingOfFile(file: File): Promise<Encoding> {
   }
 }
 
-function parse(
+async function parse(
   file: File,
   encoding: Encoding,
   step: (cells: string[], cursor: number, stop: () => void) => void,
 ): Promise<void> {
+  const head = new TextDecoder(encoding).decode(await file.slice(0, CHUNK_BYTES).arrayBuffer());
   return new Promise((resolve, reject) => {
     Papa.parse<string[]>(file, {
+      delimiter: delimiterOf(head),
       encoding,
       skipEmptyLines: 'greedy',
       chunkSize: CHUNK_BYTES,
