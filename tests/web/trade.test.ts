@@ -67,7 +67,7 @@ describe('The trade, in a browser', function trade() {
     await phone.getByRole('heading', { name: 'Sent. Thank you.' }).waitFor();
     await phone.getByText('by the food authority’s guidance').waitFor();
     await desk.goto(`${stage.url}/faults`);
-    await desk.getByText('Food is getting warm, or things thaw').waitFor();
+    await desk.getByText('Food is getting warm, or things thaw', { exact: true }).waitFor();
     await desk.getByText('Fridge: 9 °C.').waitFor();
   });
   it('tells a tenant what may help before anybody is called, and takes the photo of a signal along', async () => {

@@ -17,6 +17,8 @@ const propertyId = ref<string | null>(null);
 const entry = reactive({ name: '', hours: {} as Record<Severity, string> });
 const amount = ref('');
 const told = ref('');
+/** Nobody types into what is about to be filled. */
+const ready = ref(false);
 /** Hours in a unit of the field: days where the standard gives days. */
 const unitOf = (severity: Severity) => (REPAIR_HOURS[severity] > 48 ? 24 : 1);
 const inForce = computed(() => clocks.value.value?.rules.find((it) => it.propertyId === propertyId.value));
@@ -33,6 +35,7 @@ async function load(): Promise<void> {
   await Promise.all([clocks.reload(), faults.reload()]);
   amount.value = String(faults.value.value?.approvalLimit ?? '');
   show();
+  ready.value = true;
 }
 async function saveRule(): Promise<void> {
   const hours = Object.fromEntries(
@@ -51,7 +54,8 @@ onMounted(load);
 </script>
 
 <template>
-  <div class="stack airy">
+  <Notice :says="clocks.failure.value || faults.failure.value" />
+  <div v-if="ready" class="stack airy">
     <form class="stack close" @submit.prevent="saveRule">
       <h2>{{ say('repairTimes.title') }}</h2>
       <p class="quiet lead">{{ say('repairTimes.lead') }}</p>
