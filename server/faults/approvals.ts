@@ -68,7 +68,8 @@ export async function answerApproval(call: Call, id: string, { answer, words }: 
 }
 
 /**
- * Refuses a cost above the limit that no manager has said yes to; what a warranty or the tenant pays is not asked for.
+ * Refuses a cost above the limit that no manager has said yes to, be it the landlord's or put down to the tenant; what a
+ * warranty pays is not asked for.
  * @throws Problem: needsYes (409)
  */
 export async function refuseUnapproved(
@@ -76,7 +77,7 @@ export async function refuseUnapproved(
   faultId: string,
   { cost, payer }: { readonly cost: number | null; readonly payer: string },
 ): Promise<void> {
-  if (cost === null || payer !== 'landlord' || actor.roles.includes('manager')) return;
+  if (cost === null || payer === 'warranty' || actor.roles.includes('manager')) return;
   const limit = await approvalLimit(db, actor.organisationId);
   if (limit === null || cost <= limit) return;
   const [last] = await db.approval.all({ faultId }, { order: [['askedAt', 'DESC']], limit: 1 });

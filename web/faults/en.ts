@@ -127,7 +127,7 @@ export const faultsDeskText = {
   'repairTimes.saved': 'Saved. What is open runs by it where that is sooner.',
   'approvalLimit.title': 'A manager’s yes',
   'approvalLimit.lead':
-    'Staff cannot close a fault that the landlord pays for above this, until a manager has said yes to the cost. Empty: any cost.',
+    'Staff cannot close a fault that costs more than this, be it the landlord’s or put down to the tenant, until a manager has said yes to it; what a warranty pays is free. Empty: any cost.',
   'approvalLimit.amount': 'Above{currency, select, none {} other { ({currency})}}',
   'approvalLimit.save': 'Save the limit',
   'approval.waiting': '{count, plural, one {One repair waits} other {# repairs wait}} for a manager’s yes to its cost.',
