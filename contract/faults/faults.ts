@@ -159,8 +159,8 @@ export interface FaultsAnswer {
   readonly faults: readonly FaultSummary[];
   /** Closed in words alone: how many, and the latest of them. */
   readonly uncoded: { readonly count: number; readonly faults: readonly FaultSummary[] };
-  /** Faults that tenants ended themselves, and what as many calls would cost by the price of a door; null without one. */
   /** What a repair may cost without a manager's yes; null: anything. */
   readonly approvalLimit: number | null;
+  /** Faults that tenants ended themselves, and what as many calls would cost by the price of a door; null without. */
   readonly avoided: { readonly count: number; readonly price: number | null; readonly currency: string };
 }
