@@ -174,8 +174,10 @@ export async function acknowledge(call: Call, id: string): Promise<AlarmAnswer> 
 }
 
 async function answered(db: Db, alarm: Row<'alarm'>, personId: string, now: number): Promise<void> {
-  if (alarm.acknowledgedAt === null)
-    await db.alarm.update({ id: alarm.id }, { acknowledgedAt: now, acknowledgedBy: personId });
+  if (alarm.acknowledgedAt !== null) return;
+  await db.alarm.update({ id: alarm.id }, { acknowledgedAt: now, acknowledgedBy: personId });
+  // Whoever sees to it answers for its clock, until a manager gives it to somebody else.
+  await db.fault.update({ id: alarm.faultId, responsibleId: null, closedAt: null }, { responsibleId: personId });
 }
 
 /** By the link in a letter: it says who sees to it, and opens nothing else. */

@@ -165,7 +165,11 @@ describe('An alarm', () => {
     expect(await after(60)).to.equal(0);
     // The link opens nothing else, and answering again changes nothing.
     expect((await nobody.get('/alarms').expect(401)).status).to.equal(401);
+    // Whoever sees to it answers for its clock; somebody else who says so later does not take it over.
+    const clock = async () => (await house.manager.get('/clocks').expect(200)).body.items[0].responsible;
+    expect(await clock()).to.equal('T. Hollis');
     await house.manager.post(`/alarms/${id}/acknowledge`).expect(200);
+    expect(await clock()).to.equal('T. Hollis');
     expect((await flat.tenant.get(`/alarms/${id}`).expect(200)).body.acknowledgedBy).to.equal('T. Hollis');
   });
   it('reaches nobody where nobody is set up, and says so with the numbers of the property', async () => {
