@@ -73,7 +73,7 @@ export interface ClocksAnswer {
   readonly items: readonly ClockItem[];
   readonly people: readonly OfficePerson[];
   readonly rules: readonly RepairRule[];
-  readonly properties: readonly OfficePerson[];
+  readonly properties: readonly { readonly id: string; readonly name: string }[];
   /** Whether letters can reach anybody. */
   readonly reachable: boolean;
 }

@@ -54,11 +54,14 @@ export async function habitsAt(
     'coaching',
   );
   return machines.flatMap((machine) => {
-    const asking = coached.findLast(({ subjectId }) => subjectId === machine.id)?.value ?? null;
+    const last = coached.findLast(({ subjectId }) => subjectId === machine.id)?.value ?? null;
+    // Of the household that lived there when it was decided: whoever moves in after it is asked for nothing of theirs.
+    const asking = last && tenancy && tenancy.fromDay <= dayOfInstant(last.at, zone) ? last : null;
     return habitsOf(machine.type).map(({ key, attestDays }): HabitSummary => {
       const mine = answers.filter(({ machineId, habit }) => machineId === machine.id && habit === key);
       const attested = mine.findLast(({ checked }) => checked === 0);
       const checked = mine.findLast((it) => it.checked === 1);
+      const waits = asking !== null && (!attested || attested.at < asking.at);
       const asked: Day | undefined =
         attested?.day ?? (tenancy && tenancy.fromDay + FIRST_ASK_DAYS - practiceDays(attestDays, practice));
       return {
@@ -77,13 +80,8 @@ export async function habitsAt(
             }
           : null,
         lapses: mine.filter(({ kept }) => kept === 0).length,
-        because:
-          asking === null || (attested && attested.at >= asking.at)
-            ? null
-            : say(`symptom.${asking.symptom}` as 'symptom.dryer.damp'),
-        due:
-          (asking !== null && tenancy !== undefined && (!attested || attested.at < asking.at)) ||
-          (asked !== undefined && today >= asked + practiceDays(attestDays, practice)),
+        because: waits ? say(`symptom.${asking.symptom}` as 'symptom.dryer.damp') : null,
+        due: waits || (asked !== undefined && today >= asked + practiceDays(attestDays, practice)),
       };
     });
   });

@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import type { ClocksAnswer } from '../../contract/faults/clocks.ts';
 import type { PatternsAnswer } from '../../contract/faults/patterns.ts';
 import type { HomeAnswer } from '../../contract/jobs/jobs.ts';
-import { letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { letDaysPass, openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
 
 /** What deciding a remedy does by itself, followed to whoever it reaches. */
 describe('A remedy', () => {
@@ -70,6 +70,13 @@ describe('A remedy', () => {
     const asked = await habits();
     expect(asked.length).to.be.greaterThan(0);
     expect(asked[0]!.because).to.equal('Washer or clothes smell');
+    // Whoever moves in meanwhile is asked for nothing of theirs.
+    const summaries = async () =>
+      (await house.manager.get(`/places/${flat.placeId}`).expect(200)).body.habits as { because: string | null }[];
+    expect((await summaries()).some(({ because }) => because !== null)).to.equal(true);
+    await house.env.store.write((db) => db.tenancy.update({ id: flat.tenancyId }, { fromDay: TODAY + 10_000 }));
+    expect((await summaries()).every(({ because }) => because === null)).to.equal(true);
+    await house.env.store.write((db) => db.tenancy.update({ id: flat.tenancyId }, { fromDay: TODAY - 600 }));
     house.clock.now += 60_000;
     await answer();
     expect(await habits()).to.deep.equal([]);
