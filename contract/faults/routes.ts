@@ -31,7 +31,9 @@ export const faultsRoutes = {
   ),
   'remedy.withdraw': passing<{ answer: object }>()(write('DELETE', '/remedies/:id', MANAGER)),
   'faults.list': passing<{ answer: FaultsAnswer }>()(read('/faults', OFFICE)),
-  'faults.report': passing<{ form: ReportFault; answer: Made }>()(write('POST', '/faults', DOERS, 32, 30)),
+  'faults.report': passing<{ form: ReportFault; answer: Made }>()(
+    refusing(write('POST', '/faults', DOERS, 32, 30), 'machineRetired'),
+  ),
   'fault.diagnosis': passing<{ answer: DiagnosisAnswer }>()(read('/faults/:id/diagnosis', RESIDENTS)),
   'fault.check': passing<{ form: AnswerCheck; answer: DiagnosisAnswer }>()(
     refusing(write('POST', '/faults/:id/checks', RESIDENTS, 4, 120), 'faultClosed', 'notFindable'),

@@ -10,7 +10,7 @@ import type { FaultSummary } from '../../contract/faults/faults.ts';
 import { namesOf } from '../lookup/find.ts';
 import { recompute } from '../due/recompute.ts';
 import { isOffice, type Call } from '../context/context.ts';
-import { fieldProblem } from '../context/problem.ts';
+import { fieldProblem, Problem } from '../context/problem.ts';
 import { approvalsOf } from './approvals.ts';
 import { correctByAt } from './clocks.ts';
 import { photosOf } from './deficiencies.ts';
@@ -26,10 +26,11 @@ import type { Row } from '../store/tables.ts';
 /**
  * Takes a fault as a person noticed it; the parts that may have caused it become due. What somebody else has reported
  * of that machine and nobody has closed is the same fault, with one more who noticed it.
- * @throws Problem: what is not there or not theirs (404)
+ * @throws Problem: machineRetired (409), what is not there or not theirs (404)
  */
 export async function reportFault(call: Call, form: ReportFault): Promise<{ id: string }> {
   const machine = await visibleMachine(call, form.machineId);
+  await refuseRetired(call, machine);
   if (!symptomsOf(machine.type).some(({ key }) => key === form.symptom)) throw fieldProblem('symptom', 'field.symptom');
   const same = await openSame(call, machine, form.symptom);
   if (same) await joinFault(call, same, form);
@@ -37,6 +38,12 @@ export async function reportFault(call: Call, form: ReportFault): Promise<{ id: 
   const id = same?.id ?? form.id;
   for (const photoId of form.photoIds) await claimPhoto(call, photoId, id, 'fault');
   return { id };
+}
+
+/** A machine that was taken out of service has no faults: whoever reports one means the machine in its place. */
+async function refuseRetired({ db, now, env: { say } }: Call, { placeId, retiredDay }: Row<'machine'>): Promise<void> {
+  if (retiredDay === null || retiredDay > dayOfInstant(now, await zoneOfPlace(db, placeId))) return;
+  throw new Problem(409, 'machineRetired', { day: say.day(retiredDay) });
 }
 
 /** A year and more back nobody remembers the day. Our assumption. */

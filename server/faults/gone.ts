@@ -21,8 +21,11 @@ async function asked({ db, actor: { personId, organisationId }, now }: Call): Pr
     db.fault.all({ organisationId, id: joined.map(({ faultId }) => faultId), gone: null }),
   ]);
   const mine = [...own, ...theirs];
+  // A machine that was replaced answers the question itself.
+  const used = await db.machine.all({ id: mine.map(({ machineId }) => machineId), retiredDay: null });
   return mine.filter(
     (fault) =>
+      used.some(({ id }) => id === fault.machineId) &&
       fault.closedAt !== null &&
       !isAlarmSymptom(fault.symptom) &&
       now - fault.closedAt >= ASKED_AFTER &&

@@ -70,6 +70,19 @@ describe('A week after a fault was closed', () => {
     expect(await questions()).to.deep.equal([]);
   });
 
+  it('nobody is asked about a machine that was replaced, nor can its faults be reported any more', async () => {
+    await close(await report());
+    await letDaysPass(house, 8);
+    expect(await questions()).to.have.length(1);
+    const day = new Date(house.clock.now).toISOString().slice(0, 10);
+    await house.manager.post(`/machines/${flat.machineId}/retirement`, { day }).expect(200);
+    expect(await questions()).to.deep.equal([]);
+    const { body } = await house.manager
+      .post('/faults', { id: v7(), machineId: flat.machineId, symptom: 'dryer.damp' })
+      .expect(409);
+    expect(body.detail).to.contain('This machine was taken out of service on');
+  });
+
   it('calls that tenants spared are counted, and priced where a door has a price', async () => {
     expect((await faults()).avoided).to.deep.equal({ count: 0, price: null, currency: '' });
     const id = await report();
