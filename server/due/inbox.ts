@@ -7,6 +7,7 @@ import { machineSignal, MESSAGE_SLACK_MS, type MachineSignal } from '../../contr
 import { check } from '../../contract/form/validate.ts';
 import type { Call, Env } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';
+import { refuseRetired } from '../lookup/visible.ts';
 import type { Db } from '../store/db.ts';
 import { raiseSignal } from './signals.ts';
 
@@ -17,7 +18,7 @@ export async function createEmitter(
 ): Promise<{ id: string; privateKey: string }> {
   const machine = await db.machine.one({ id: machineId, organisationId });
   if (!machine) throw notFound();
-  if (machine.retiredDay !== null) throw new Problem(409, 'machineRetired', { day: env.say.day(machine.retiredDay) });
+  refuseRetired(env, machine);
   const { publicKey, privateKey } = generateKeyPairSync('ed25519');
   const id = env.newId();
   await db.emitter.insert({

@@ -9,7 +9,7 @@ import type { Call } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { machineName } from '../lookup/names.ts';
 import { claimPhoto } from '../photos/photos.ts';
-import { visibleMachine } from '../lookup/visible.ts';
+import { refuseRetired, visibleMachine } from '../lookup/visible.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
@@ -85,8 +85,7 @@ export async function reportSignal(
   { id, machineId, type, note, photoIds }: ReportSignal,
 ): Promise<{ id: string }> {
   const machine = await visibleMachine(call, machineId);
-  if (machine.retiredDay !== null)
-    throw new Problem(409, 'machineRetired', { day: call.env.say.day(machine.retiredDay) });
+  refuseRetired(call.env, machine);
   const raised = await raiseSignal(
     call.db,
     { id, machine, type, note, personId: call.actor.personId, emitterId: null },

@@ -10,13 +10,13 @@ import type { FaultSummary } from '../../contract/faults/faults.ts';
 import { namesOf } from '../lookup/find.ts';
 import { recompute } from '../due/recompute.ts';
 import { isOffice, type Call } from '../context/context.ts';
-import { fieldProblem, Problem } from '../context/problem.ts';
+import { fieldProblem } from '../context/problem.ts';
 import { approvalsOf } from './approvals.ts';
 import { correctByAt } from './clocks.ts';
 import { photosOf } from './deficiencies.ts';
 import { claimPhoto } from '../photos/photos.ts';
 import { machineName } from '../lookup/names.ts';
-import { visibleMachine } from '../lookup/visible.ts';
+import { refuseRetired, visibleMachine } from '../lookup/visible.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import { closingOf } from './words.ts';
 import { known } from '../store/where.ts';
@@ -30,7 +30,8 @@ import type { Row } from '../store/tables.ts';
  */
 export async function reportFault(call: Call, form: ReportFault): Promise<{ id: string }> {
   const machine = await visibleMachine(call, form.machineId);
-  await refuseRetired(call, machine);
+  // Whoever reports a fault of one that was taken out of service means the machine in its place.
+  refuseRetired(call.env, machine);
   if (!symptomsOf(machine.type).some(({ key }) => key === form.symptom)) throw fieldProblem('symptom', 'field.symptom');
   const same = await openSame(call, machine, form.symptom);
   if (same) await joinFault(call, same, form);
@@ -38,12 +39,6 @@ export async function reportFault(call: Call, form: ReportFault): Promise<{ id: 
   const id = same?.id ?? form.id;
   for (const photoId of form.photoIds) await claimPhoto(call, photoId, id, 'fault');
   return { id };
-}
-
-/** A machine that was taken out of service has no faults: whoever reports one means the machine in its place. */
-async function refuseRetired({ db, now, env: { say } }: Call, { placeId, retiredDay }: Row<'machine'>): Promise<void> {
-  if (retiredDay === null || retiredDay > dayOfInstant(now, await zoneOfPlace(db, placeId))) return;
-  throw new Problem(409, 'machineRetired', { day: say.day(retiredDay) });
 }
 
 /** A year and more back nobody remembers the day. Our assumption. */

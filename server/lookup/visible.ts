@@ -26,6 +26,14 @@ export async function visibleMachine({ db, actor, now }: Call, id: string): Prom
   throw notFound();
 }
 
+/**
+ * Refuses what can only be said of a machine in use.
+ * @throws Problem: machineRetired (409)
+ */
+export function refuseRetired({ say }: Pick<Call['env'], 'say'>, { retiredDay }: Row<'machine'>): void {
+  if (retiredDay !== null) throw new Problem(409, 'machineRetired', { day: say.day(retiredDay) });
+}
+
 /** The machine of a label, where the caller may see it. @throws Problem 404 */
 export async function labelledMachine(call: Call, number: string): Promise<Row<'machine'>> {
   const { db, actor } = call;

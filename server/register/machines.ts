@@ -1,4 +1,5 @@
 /** Machines and their service points, which appear by themselves. */
+import { refuseRetired } from '../lookup/visible.ts';
 import { dayFromIso, dayOfInstant } from '../../core/calendar/day.ts';
 import { machineTypeOf } from '../../core/catalogue/catalogue.ts';
 import type {
@@ -149,13 +150,9 @@ export async function contractMachine(call: Call, id: string, { contract }: Cont
  * Takes a machine out of service: its points leave the board, its history stays, its emitters are not heard any more.
  */
 export async function retireMachine(call: Call, id: string, { day }: RetireMachine): Promise<object> {
-  const {
-    db,
-    now,
-    env: { say },
-  } = call;
+  const { db, now } = call;
   const machine = await findMachine(call, id);
-  if (machine.retiredDay !== null) throw new Problem(409, 'machineRetired', { day: say.day(machine.retiredDay) });
+  refuseRetired(call.env, machine);
   const { propertyId } = await findPlace(call, machine.placeId);
   const { zone } = await findProperty(call, propertyId);
   const retiredDay = dayFromIso(day);
