@@ -47,9 +47,11 @@ export const comparable = (machines: readonly Sharing[]): SharedPattern[] =>
     SHARED_BY.flatMap((by) => compare(by, group, its)),
   );
 
-/** What several machines share, the surest first; of groups with the same faulty machines the surest alone. */
-export function sharedPatterns(machines: readonly Sharing[]): SharedPattern[] {
-  const tried = comparable(machines);
+/**
+ * Of all groups that were compared those that may be claimed, the surest first; of groups with the same faulty machines
+ * the surest alone.
+ */
+export function sharedPatterns(tried: readonly SharedPattern[]): SharedPattern[] {
   const claimed = claimable(
     tried.map(({ chance }) => chance),
     FALSE_SHARE,

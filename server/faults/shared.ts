@@ -23,11 +23,10 @@ export async function listShared(call: Call): Promise<SharedAnswer> {
     readFaulty(db, actor.organisationId, now - COUNTED_DAYS * MS_PER_DAY),
   ]);
   const known = rows.filter(({ createdAt }) => createdAt <= now - KNOWN_DAYS * MS_PER_DAY);
-  const sharing = sharingOf(known, faulty);
-  const patterns = sharedPatterns(sharing);
+  const compared = comparable(sharingOf(known, faulty));
   return {
-    shared: await tell(call, patterns, new Map(rows.map((row) => [row.id, row]))),
-    compared: comparable(sharing).length,
+    shared: await tell(call, sharedPatterns(compared), new Map(rows.map((row) => [row.id, row]))),
+    compared: compared.length,
     months: Math.round(COUNTED_DAYS / DAYS_A_MONTH),
   };
 }
