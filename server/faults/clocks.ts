@@ -10,7 +10,7 @@ import { findScope } from '../lookup/scope.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import { canReach, dutyOf } from '../notices/duty.ts';
 import type { Db } from '../store/db.ts';
-import { factsOf, inForce, knownFacts, nearestFact, recordFact } from '../store/facts.ts';
+import { inForce, knownFacts, nearestFact, recordFact, type KnownFacts } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { closingWords } from './words.ts';
 
@@ -28,13 +28,16 @@ export async function correctByAt(db: Db, placeId: string, severity: Severity, o
 
 const END_OF_DAY = 24 * 60 - 1;
 
+/** The last minute of a day by the clock of a zone: until then something may be put right. */
+export const endOfDay = (iso: string, zone: string): number => instantOfDay(dayFromIso(iso), END_OF_DAY, zone);
+
 /** What a manager decides of a clock, as rows keep it. */
 async function decided(call: Call, placeId: string, form: ChangeClock) {
   if (form.responsibleId !== null && !(await officeOf(call)).some(({ id }) => id === form.responsibleId))
     throw fieldProblem('responsibleId', 'field.oneOf');
   return {
     severity: form.severity,
-    correctBy: instantOfDay(dayFromIso(form.correctBy), END_OF_DAY, await zoneOfPlace(call.db, placeId)),
+    correctBy: endOfDay(form.correctBy, await zoneOfPlace(call.db, placeId)),
     responsibleId: form.responsibleId,
   };
 }
@@ -139,13 +142,23 @@ export async function listClocks(call: Call): Promise<ClocksAnswer> {
     db.property.all({ organisationId }, { order: [['sort', 'ASC']] }),
     dutyOf(db, organisationId),
   ]);
-  const rules = await factsOf(db, [organisationId, ...properties.map(({ id }) => id)], 'repairTimes');
+  const rules = knownFacts(
+    await db.fact.all(
+      { organisationId, name: 'repairTimes' },
+      {
+        order: [
+          ['fromDay', 'ASC'],
+          ['recordedAt', 'ASC'],
+        ],
+      },
+    ),
+  );
   return {
-    items: await itemsOf(call, faults, deficiencies, properties),
+    items: await itemsOf(call, faults, deficiencies, properties, rules),
     people: people.map(({ id, name }) => ({ id, name })),
     properties: properties.map(({ id, name }) => ({ id, name })),
     rules: [null, ...properties].flatMap((property) => {
-      const its = rules.filter(({ subjectId }) => subjectId === (property?.id ?? organisationId));
+      const its = rules.of(property?.id ?? organisationId, 'repairTimes');
       const rule = inForce(its, dayOfInstant(call.now, (property ?? properties[0])?.zone ?? 'UTC'))?.value;
       return rule ? [{ propertyId: property?.id ?? null, property: property?.name ?? null, ...rule }] : [];
     }),
@@ -158,23 +171,15 @@ async function itemsOf(
   faults: readonly Row<'fault'>[],
   deficiencies: readonly Row<'deficiency'>[],
   properties: readonly Row<'property'>[],
+  rules: KnownFacts,
 ): Promise<ClockItem[]> {
   const { db, now, actor } = call;
   const { say } = call.env;
   const all = [...faults, ...deficiencies];
-  const [machines, places, reminders, rules] = await Promise.all([
+  const [machines, places, reminders] = await Promise.all([
     db.machine.all({ id: all.map(({ machineId }) => machineId) }),
     db.place.all({ id: all.map(({ placeId }) => placeId) }),
     db.reminder.all({ subjectId: all.map(({ id }) => id) }, { order: [['at', 'ASC']] }),
-    db.fact.all(
-      { organisationId: actor.organisationId, name: 'repairTimes' },
-      {
-        order: [
-          ['fromDay', 'ASC'],
-          ['recordedAt', 'ASC'],
-        ],
-      },
-    ),
   ]);
   const names = await namesOf(db, [
     ...all.map(({ responsibleId }) => responsibleId),
@@ -183,13 +188,12 @@ async function itemsOf(
   const machineOf = new Map(machines.map((it) => [it.id, it]));
   const placeOf = new Map(places.map((it) => [it.id, it]));
   const propertyOf = new Map(properties.map((it) => [it.id, it]));
-  const known = knownFacts(rules);
   return all
     .map((it): ClockItem => {
       const place = placeOf.get(it.placeId)!;
       const { id: propertyId, zone } = propertyOf.get(place.propertyId)!;
       const severity = it.severity as Severity;
-      const rule = known.nearest([propertyId, actor.organisationId], 'repairTimes', dayOfInstant(now, zone))?.value;
+      const rule = rules.nearest([propertyId, actor.organisationId], 'repairTimes', dayOfInstant(now, zone))?.value;
       const ruleBy = correctBy(severity, it.openedAt, rule?.hours);
       return {
         kind: 'symptom' in it ? 'fault' : 'deficiency',

@@ -16,7 +16,7 @@ import { machineName } from '../lookup/names.ts';
 import { claimPhoto } from '../photos/photos.ts';
 import { readServed } from '../sql/inspections.ts';
 import type { Row } from '../store/tables.ts';
-import { findOpenDeficiency, localHoursAt, openDeficiency } from './clocks.ts';
+import { endOfDay, findOpenDeficiency, localHoursAt, openDeficiency } from './clocks.ts';
 import { photosOf } from './deficiencies.ts';
 
 /** The deficiency that an inspector's finding is. */
@@ -47,7 +47,6 @@ export async function createInspection(call: Call, form: NewInspection): Promise
 }
 
 const MIDDAY = 12 * 60;
-const END_OF_DAY = 24 * 60 - 1;
 
 /**
  * Enters what was found at a machine, against one of its parts where it is one of ours; its clock runs from the visit.
@@ -64,10 +63,7 @@ export async function enterFinding(call: Call, inspectionId: string, form: NewFi
   const openedAt = instantOfDay(inspection.day, MIDDAY, property.zone);
   const rule = await localHoursAt(db, property, inspection.day);
   const { id, pointId, severity, note } = form;
-  const due =
-    form.correctBy === null
-      ? correctBy(severity, openedAt, rule)
-      : instantOfDay(dayFromIso(form.correctBy), END_OF_DAY, property.zone);
+  const due = form.correctBy === null ? correctBy(severity, openedAt, rule) : endOfDay(form.correctBy, property.zone);
   await openDeficiency(call, machine, {
     id,
     pointId,

@@ -19,11 +19,14 @@ type Clocked = Row<'fault'> | Row<'deficiency'>;
  * calls it every minute; done twice it sends nothing twice.
  */
 export async function remind(env: Env): Promise<number> {
-  await env.store.write((db) => planReminders(env, db));
+  const due = await dueReminders(env);
+  if (due.length > 0) await env.store.write((db) => db.reminder.insertMany(due));
   return sendReminders(env);
 }
 
-async function planReminders(env: Env, db: Db): Promise<void> {
+/** Reminders of stages that were reached and that nobody has written down. */
+async function dueReminders(env: Env): Promise<Row<'reminder'>[]> {
+  const { db } = env.store;
   const now = env.clock();
   const reached = (await openOnes(db)).flatMap((it) => {
     const stage = stageOf(it, now);
@@ -36,24 +39,22 @@ async function planReminders(env: Env, db: Db): Promise<void> {
   const managers = new Map<string, string[]>();
   for (const { organisationId, personId } of await db.roleGrant.all({ role: 'manager' }))
     managers.set(organisationId, [...(managers.get(organisationId) ?? []), personId]);
-  await db.reminder.insertMany(
-    reached
-      .flatMap(({ it: { id: subjectId, organisationId, correctBy, responsibleId }, stage }) =>
-        hearersOf(stage, responsibleId, managers.get(organisationId) ?? []).map((personId) => ({
-          id: env.newId(),
-          organisationId,
-          subjectId,
-          stage,
-          correctBy,
-          personId,
-          at: now,
-          sentAt: null,
-          failed: null,
-          tries: 0,
-        })),
-      )
-      .filter((it) => !told.has(key(it))),
-  );
+  return reached
+    .flatMap(({ it: { id: subjectId, organisationId, correctBy, responsibleId }, stage }) =>
+      hearersOf(stage, responsibleId, managers.get(organisationId) ?? []).map((personId) => ({
+        id: env.newId(),
+        organisationId,
+        subjectId,
+        stage,
+        correctBy,
+        personId,
+        at: now,
+        sentAt: null,
+        failed: null,
+        tries: 0,
+      })),
+    )
+    .filter((it) => !told.has(key(it)));
 }
 
 async function openOnes(db: Db): Promise<Clocked[]> {
