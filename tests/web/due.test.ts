@@ -6,7 +6,7 @@ import { emitSignal, type EmitterKey } from '../../demo/emitter.ts';
 import { MANAGER, STAFF } from '../../demo/scenario.ts';
 import { procedures } from '../../core/catalogue/catalogue.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
-import { choose, signIn } from './office.ts';
+import { choose, chooseTyped, signIn } from './office.ts';
 
 /** The due engine on its screens, over some weeks of the demo. */
 describe('A due engine that practitioners would trust, in a browser', function story() {
@@ -39,8 +39,7 @@ describe('A due engine that practitioners would trust, in a browser', function s
 
   /** Types where, as in a long list one does: an option out of sight is not drawn. */
   const choosePlace = async (page: Page, place: string) => {
-    await page.getByRole('combobox', { name: 'Where' }).first().fill(place);
-    await page.getByRole('option', { name: place, exact: true }).first().click();
+    await chooseTyped(page, 'Where', place, place);
   };
 
   it('compares practices before one is saved, follows the choice, and takes it back', async () => {

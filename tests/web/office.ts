@@ -50,12 +50,18 @@ export async function signIn(page: Page, email: string, password = PASSWORD): Pr
 
 /** Picks the cause with which a fault is being closed. */
 export async function nameCause(page: Page, says: string): Promise<void> {
-  await page.getByRole('combobox', { name: 'What it was' }).fill(says);
-  await page.getByRole('option', { name: says }).click();
+  await chooseTyped(page, 'What it was', says, says);
 }
 
 /** A menu that is still closing takes the next click. */
 export const menuShut = (page: Page) => page.getByRole('listbox').waitFor({ state: 'hidden' });
+
+/** Types into a field and picks what is then first: an option pressed while the list is still being narrowed is lost. */
+export async function chooseTyped(page: Page, field: string, typed: string, option: string): Promise<void> {
+  await page.getByRole('combobox', { name: field }).first().fill(typed);
+  await page.getByRole('option').first().and(page.getByRole('option', { name: option })).click();
+  await menuShut(page);
+}
 
 /** Picks an option of a field; the text of what is picked lies over the field, so that the click is forced. */
 export async function choose(page: Page, field: string, option: string | RegExp): Promise<void> {

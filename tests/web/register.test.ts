@@ -6,7 +6,7 @@ import type { Page } from 'playwright-core';
 import { drawn } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
 import { story } from '../story.ts';
-import { choose, MANAGER_EMAIL, menuShut, signIn } from './office.ts';
+import { choose, chooseTyped, MANAGER_EMAIL, menuShut, signIn } from './office.ts';
 
 const PASSWORD = 'a long password';
 const FIFTEEN_CLICKS = 15;
@@ -191,8 +191,7 @@ describe('A register, in a browser', function register() {
     await page.getByText('One unit with 10 service points added.').waitFor();
     await page.goto(`${stage.url}/homes`);
     await page.getByRole('button', { name: 'Add a machine to many' }).click();
-    await page.getByRole('combobox', { name: 'What it is' }).fill('Bathroom');
-    await page.getByRole('option', { name: 'Bathroom fan' }).click();
+    await chooseTyped(page, 'What it is', 'Bathroom', 'Bathroom fan');
     await page.getByRole('button', { name: 'All', exact: true }).click();
     await expectFit(page, 'a machine in many');
     await page.getByRole('button', { name: 'Add to 3 units' }).click();
@@ -258,8 +257,7 @@ describe('A register, in a browser', function register() {
     await page.getByRole('checkbox', { name: 'Fan housing' }).uncheck();
     await page.getByRole('button', { name: 'Save the parts' }).click();
     await page.getByRole('link', { name: 'Fan housing' }).waitFor({ state: 'detached' });
-    await page.getByRole('combobox', { name: 'Move it to' }).fill('Flat 3');
-    await page.getByRole('option', { name: 'Quay House, Flat 3' }).click();
+    await chooseTyped(page, 'Move it to', 'Flat 3', 'Quay House, Flat 3');
     await expectFit(page, 'more about a machine');
     await page.getByRole('button', { name: 'Move', exact: true }).click();
     await page.locator('.machine', { hasText: 'Bathroom fan' }).waitFor({ state: 'detached' });
