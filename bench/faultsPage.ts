@@ -10,7 +10,7 @@ import { pointsOfSymptom, symptomsOf } from '../core/faults/symptoms.ts';
 import { seeded } from '../core/statistics/random.ts';
 import { serve } from '../server/serve.ts';
 import { run } from '../server/sql/connection.ts';
-import { hashPassword } from '../server/people/sessions.ts';
+import { hashPassword } from '../server/people/passwords.ts';
 import { ZONE, largeRegister } from './dueRegister.ts';
 import { median, met, spread } from './figures.ts';
 import { measuredOn, sized, tableRow, writePage } from './page.ts';

@@ -7,10 +7,11 @@ import { seeded } from '../core/statistics/random.ts';
 import { dayOfInstant } from '../core/calendar/day.ts';
 import { machineTypes } from '../core/catalogue/catalogue.ts';
 import { typeNumber } from '../server/due/recompute.ts';
-import { hashPassword } from '../server/people/sessions.ts';
+import { hashPassword } from '../server/people/passwords.ts';
 import { openStore } from '../server/store/store.ts';
 import type { Row } from '../server/store/tables.ts';
 import { sized } from './page.ts';
+import { personRow } from '../server/store/person.ts';
 
 export const UNITS = sized(500, 20);
 export const POINTS_A_UNIT = 30;
@@ -30,14 +31,9 @@ export async function buildLarge(): Promise<{ data: string; organisationId: stri
   const types = [...machineTypes.values()];
   await store.write(async (db) => {
     await db.organisation.insert({ id: organisationId, name: 'Bench', createdAt: now });
-    await db.person.insert({
-      id: personId,
-      organisationId,
-      name: 'B. Ench',
-      email: SIGN_IN.email,
-      passwordHash,
-      createdAt: now,
-    });
+    await db.person.insert(
+      personRow({ id: personId, organisationId, name: 'B. Ench', email: SIGN_IN.email, passwordHash, createdAt: now }),
+    );
     await db.roleGrant.insert({ id: v7(), organisationId, personId, role: 'manager' });
     const places: Row<'place'>[] = [];
     const machines: Row<'machine'>[] = [];

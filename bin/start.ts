@@ -1,5 +1,5 @@
 /** What `bin/serve` and `bin/demo` run: opens the data folder, makes the demo where asked, serves, ends cleanly. */
-import { existsSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { pino } from 'pino';
@@ -23,6 +23,7 @@ const { values } = parseArgs({
 });
 
 const data = resolve(values.data ?? process.env.DEWLINE_DATA ?? (values.demo ? 'data/demo' : 'data/own'));
+const { DEWLINE_TLS_KEY: key, DEWLINE_TLS_CERT: cert } = process.env;
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
 async function makeDemo(): Promise<void> {
@@ -57,7 +58,9 @@ try {
     host: values.host,
     web: resolve(import.meta.dirname, '../dist/web'),
     logger: pino({ level: process.env.LOG_LEVEL ?? 'warn' }),
-    ...(process.env.DEWLINE_ADDRESS && { address: process.env.DEWLINE_ADDRESS }),
+    ...(process.env.DEWLINE_ADDRESS && { address: process.env.DEWLINE_ADDRESS.replace(/\/+$/, '') }),
+    ...(process.env.DEWLINE_PROXIES && { proxies: process.env.DEWLINE_PROXIES }),
+    ...(key && cert && { tls: { key: readFileSync(key), cert: readFileSync(cert) } }),
     // Alarms of the demo go to the stand-in; People shows what it took.
     ...(values.demo && { standInPort: MAIL_PORT }),
   });

@@ -8,7 +8,7 @@ import { turnDay } from '../server/clock/daily.ts';
 import { createMachine } from '../server/register/machines.ts';
 import { createBuilding, createPlace, createProperty } from '../server/register/places.ts';
 import { createTenancy } from '../server/register/tenancies.ts';
-import { hashPassword } from '../server/people/sessions.ts';
+import { hashPassword } from '../server/people/passwords.ts';
 import { sha256, type Actor, type Call, type Env } from '../server/context/context.ts';
 import type { Db } from '../server/store/db.ts';
 import { HISTORY_DAYS, liveForward } from './history.ts';
@@ -18,6 +18,7 @@ import { takePhoto } from './photos.ts';
 import { chooseOtherwise, tellStories } from './stories.ts';
 import { MANAGER, ORGANISATION, PROPERTIES, STAFF, ZONE, type Home, type MachineSketch } from './scenario.ts';
 import { writeSpecification } from '../server/due/specification.ts';
+import { personRow } from '../server/store/person.ts';
 
 /**
  * Registers the scenario and lives it forward to the environment's today, over so many days. Gives the key of the
@@ -62,7 +63,7 @@ async function hirePeople(
   await db.organisation.insert({ id: organisationId, name: ORGANISATION, createdAt: now });
   const hire = async ({ name, email }: { name: string; email: string }, roles: Role[]): Promise<Actor> => {
     const personId = env.newId();
-    await db.person.insert({ id: personId, organisationId, name, email, passwordHash, createdAt: now });
+    await db.person.insert(personRow({ id: personId, organisationId, name, email, passwordHash, createdAt: now }));
     await db.roleGrant.insertMany(roles.map((role) => ({ id: env.newId(), organisationId, personId, role })));
     return actorOf(personId, name, organisationId, roles);
   };

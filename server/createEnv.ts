@@ -7,6 +7,7 @@ import { serverVoice } from './language/voice.ts';
 import type { Store } from './store/store.ts';
 import { standInWeather } from './ports/weather.ts';
 import { waysOut } from './ports/mail.ts';
+import { guessBook } from './context/guesses.ts';
 import type { Env, Outside } from './context/context.ts';
 
 /** What services run in: the store, the clock, the words, the photos’ folder and the ways out of the house. */
@@ -14,6 +15,7 @@ export function createEnv(store: Store, photos: string, clock: () => number = Da
   return {
     waysOut,
     address: () => '',
+    publicAddress: null,
     ...outside,
     store,
     clock,
@@ -22,5 +24,6 @@ export function createEnv(store: Store, photos: string, clock: () => number = Da
     secret: () => randomBytes(24).toString('base64url'),
     newId: v7,
     weather: standInWeather,
+    guesses: guessBook(clock),
   };
 }

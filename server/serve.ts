@@ -1,4 +1,6 @@
 /** Starts the server on a data folder. */
+import { createServer, type Server } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
@@ -10,6 +12,7 @@ import { bringUpToDate } from './clock/upgrade.ts';
 import { callOnDuty } from './notices/calls.ts';
 import { remind } from './notices/reminders.ts';
 import { openStandIn } from './ports/standIn.ts';
+import { sweepSessions } from './people/sessions.ts';
 import { sweepPhotos } from './photos/photos.ts';
 import { openStore } from './store/store.ts';
 import { createEnv } from './createEnv.ts';
@@ -24,8 +27,12 @@ export interface ServeOptions {
   readonly rateFactor?: number;
   /** As `createApp` has it. */
   readonly strict?: boolean;
-  /** Where people reach this server; else where it listens. */
+  /** Where people reach this server, such as `https://upkeep.example.org`; else where it listens. */
   readonly address?: string;
+  /** Whose word about a caller's address is believed: a list or count of proxies, as Express has it. */
+  readonly proxies?: string;
+  /** Key and certificate, PEM, where this server speaks TLS itself. */
+  readonly tls?: { readonly key: Buffer; readonly cert: Buffer };
   /** Port on which the mail stand-in takes letters; absent: none runs. */
   readonly standInPort?: number;
 }
@@ -37,6 +44,10 @@ export interface Running {
   close(): Promise<void>;
 }
 
+/** Whoever is slower holds a connection and nothing else: a photo over the thinnest line takes two minutes. */
+const HEADERS_MS = 15_000;
+const REQUEST_MS = 180_000;
+const MOST_CONNECTIONS = 2000;
 const SWEEP_EVERY_MS = 3_600_000;
 const CALL_EVERY_MS = 2_000;
 const REMIND_EVERY_MS = 60_000;
@@ -52,6 +63,8 @@ export async function serve({
   rateFactor = 1,
   strict = false,
   address,
+  proxies,
+  tls,
   standInPort,
 }: ServeOptions): Promise<Running> {
   const store = await openStore(join(data, 'dewline.sqlite'));
@@ -65,16 +78,22 @@ export async function serve({
         });
   const env = createEnv(store, join(data, 'photos'), clock, {
     address: () => address ?? url,
+    publicAddress: address ?? null,
     ...(standIn && { letters: standIn.letters }),
   });
   const redrawn = await bringUpToDate(env);
   if (redrawn > 0) logger.info({ redrawn }, 'lines of an older version were drawn anew');
-  const app = createApp(env, { logger, rateFactor, strict, web });
-  const server = await new Promise<ReturnType<typeof app.listen>>((resolve, reject) => {
-    const listening = app.listen(port, host, (error?: Error) => (error ? reject(error) : resolve(listening)));
+  const app = createApp(env, { logger, rateFactor, strict, web, ...(proxies && { proxies }) });
+  const server: Server = tls ? createSecureServer(tls, app) : createServer(app);
+  server.headersTimeout = HEADERS_MS;
+  server.requestTimeout = REQUEST_MS;
+  server.maxConnections = MOST_CONNECTIONS;
+  await new Promise<void>((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(port, host, resolve);
   });
   const sweep = () =>
-    Promise.all([sweepPhotos(env), sweepReceipts(env), turnDay(env)]).catch((error: unknown) =>
+    Promise.all([sweepPhotos(env), sweepReceipts(env), sweepSessions(env), turnDay(env)]).catch((error: unknown) =>
       logger.error({ error }, 'sweep failed'),
     );
   const timer = setInterval(sweep, SWEEP_EVERY_MS);
@@ -91,7 +110,7 @@ export async function serve({
       .catch((error: unknown) => logger.error({ error }, 'reminding failed'));
   }, REMIND_EVERY_MS);
   remindTimer.unref();
-  url = `http://${host}:${(server.address() as AddressInfo).port}`;
+  url = `http${tls ? 's' : ''}://${host}:${(server.address() as AddressInfo).port}`;
   void sweep();
   return {
     env,

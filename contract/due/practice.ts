@@ -1,5 +1,7 @@
 /** Choosing: practice, methods, assumptions, the calendar, prices and budgets, and seeing first what would follow. */
 import { array, lazy, mixed, number, object, string, type InferType } from 'yup';
+import { dayFromIso } from '../../core/calendar/day.ts';
+import { occursEver } from '../../core/calendar/recurrence.ts';
 import { parseRule } from '../../core/calendar/rule.ts';
 import { METHODS, type MethodKey } from '../../core/catalogue/types.ts';
 import { ANCHOR_KINDS, type AnchorKind } from '../../core/catalogue/anchorChoice.ts';
@@ -18,13 +20,16 @@ const scoped = {
     .required(),
   subjectId: id().nullable().default(null),
 };
+/** A rule has a day from some start on; whether from its own, whoever takes both looks. */
+const A_LEAP_YEAR = dayFromIso('2024-01-01');
+/** A rule that never occurs is refused. */
 export const rule = () =>
   string()
     .trim()
     .max(200)
     .test('rule', 'field.rule', (text) => {
       try {
-        return text == null || Boolean(parseRule(text));
+        return text == null || occursEver(parseRule(text), A_LEAP_YEAR);
       } catch {
         return false;
       }

@@ -24,7 +24,9 @@ export const changeRepairTimes = object({
   name: line(160)
     .default('')
     .when('hours', ([given], it) =>
-      Object.values(given as LocalHours).some((value) => value !== null) ? it.required('field.ruleName') : it,
+      Object.values((given ?? {}) as Partial<LocalHours>).some((value) => value !== null)
+        ? it.required('field.ruleName')
+        : it,
     ),
 });
 export type ChangeClock = InferType<typeof changeClock>;

@@ -7,6 +7,8 @@ export const fieldsText = {
   'field.minLength': 'At least {min} characters.',
   'field.maxLength': 'At most {max} characters.',
   'field.email': 'Write an email address, like name@example.org.',
+  'field.url': 'Write an address that begins with https://.',
+  'field.length': 'This value does not fit.',
   'field.matches': 'This value does not fit.',
   'field.min': 'At least {min, number}.',
   'field.max': 'At most {max, number}.',

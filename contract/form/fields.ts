@@ -6,7 +6,7 @@ import { dayFromIso, isZone } from '../../core/calendar/day.ts';
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 
 /** An id, made by whoever creates the thing. */
-export const id = () => string().matches(UUID, 'field.id');
+export const id = () => string().max(36).matches(UUID, 'field.id');
 /** A short line of text. */
 export const line = (longest = 120) => string().trim().max(longest);
 export const note = () => string().trim().max(2000);

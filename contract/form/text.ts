@@ -19,6 +19,7 @@ export interface FieldsText {
   'field.integer': None;
   'field.invalid': None;
   'field.leftOut': None;
+  'field.length': None;
   'field.machine': None;
   'field.matches': None;
   'field.max': { max: number };
@@ -49,6 +50,7 @@ export interface FieldsText {
   'field.type': None;
   'field.unitTaken': { name: string | number };
   'field.unknown': None;
+  'field.url': None;
   'field.wholeDays': None;
   'field.wholeNumber': None;
   'field.zone': None;

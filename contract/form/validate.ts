@@ -1,19 +1,17 @@
 /** One way to hold a value against a schema, for forms and for the server alike. */
 import { ValidationError, type AnySchema, type InferType } from 'yup';
+import type { FieldError, FieldErrors } from './errors.ts';
+import { misshapen } from './shape.ts';
 
-/** A message key (`field.*`) with its values. */
-export interface FieldError {
-  readonly key: string;
-  readonly values: Readonly<Record<string, string | number>>;
-}
-
-export type FieldErrors = Readonly<Record<string, FieldError>>;
+export type { FieldError, FieldErrors };
 
 export type CheckResult<T> =
   { readonly value: T; readonly errors: null } | { readonly value: null; readonly errors: FieldErrors };
 
 /** The value as the schema reads it, or what is wrong with each field by its path. */
 export function check<S extends AnySchema>(schema: S, input: unknown): CheckResult<InferType<S>> {
+  const shape = misshapen(schema, input);
+  if (shape) return { value: null, errors: shape };
   try {
     return {
       value: schema.validateSync(input, { abortEarly: false, stripUnknown: true }) as InferType<S>,

@@ -19,6 +19,7 @@ setLocale({
     email: message('field.email'),
     matches: message('field.matches'),
     length: message('field.length'),
+    url: message('field.url'),
   },
   number: { min: message('field.min'), max: message('field.max'), integer: message('field.integer') },
   array: { min: message('field.minItems'), max: message('field.maxItems') },

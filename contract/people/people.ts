@@ -8,7 +8,12 @@ export type Role = (typeof ROLES)[number];
 const email = () => string().trim().lowercase().email().max(200);
 const newPassword = () => string().min(10, 'field.password').max(200);
 
-export const signIn = object({ email: email().required(), password: string().max(200).required() });
+/** `code`: of the authenticator, or one of the recovery codes, where somebody has a second factor. */
+export const signIn = object({
+  email: email().required(),
+  password: string().max(200).required(),
+  code: line(20).default(''),
+});
 export const firstRun = object({
   organisation: line().required(),
   name: line().required(),
@@ -16,23 +21,49 @@ export const firstRun = object({
   password: newPassword().required(),
 });
 export const exchangeLink = object({ token: string().max(100).required() });
-export const newPerson = object({
-  id: id().required(),
-  name: line().required(),
-  email: email().required(),
-  password: newPassword().required(),
-  roles: array()
+const officeRoles = () =>
+  array()
     .of(
       string()
         .oneOf(['manager', 'staff'] as const)
         .required(),
     )
     .min(1)
-    .required(),
+    .max(2)
+    .required();
+/** Without a password they choose it themselves, by a link. */
+export const newPerson = object({
+  id: id().required(),
+  name: line().required(),
+  email: email().required(),
+  password: newPassword().nullable().default(null),
+  roles: officeRoles(),
 });
+export const personChange = object({ name: line().required(), email: email().required(), roles: officeRoles() });
+export const changePassword = object({ current: string().max(200).required(), password: newPassword().required() });
+/** One's own password once more, where something grave is changed. */
+export const confirmed = object({ password: string().max(200).required() });
+export const secondFactor = object({
+  secret: string()
+    .max(64)
+    .matches(/^[A-Z2-7]{32}$/)
+    .required(),
+  code: line(10).required(),
+  password: string().max(200).required(),
+});
+/** A session by its id; all others but this one where it is null. */
+export const endSession = object({ id: string().max(64).nullable().default(null) });
+export const openAccess = object({ token: string().max(100).required(), password: newPassword().required() });
+export const askAccess = object({ email: email().required() });
 export type SignIn = InferType<typeof signIn>;
 export type FirstRun = InferType<typeof firstRun>;
 export type NewPerson = InferType<typeof newPerson>;
+export type PersonChange = InferType<typeof personChange>;
+export type ChangePassword = InferType<typeof changePassword>;
+export type Confirmed = InferType<typeof confirmed>;
+export type SecondFactor = InferType<typeof secondFactor>;
+export type EndSession = InferType<typeof endSession>;
+export type OpenAccess = InferType<typeof openAccess>;
 
 /** Who is signed in, as the web sees it. */
 export interface Me {
@@ -46,6 +77,8 @@ export interface SessionAnswer {
   readonly me: Me | null;
   /** To be sent back in `X-CSRF-Token` with every write. */
   readonly csrf: string | null;
+  /** Where everybody reaches this server, where an installer named it; else whoever asks knows it from their own. */
+  readonly address: string | null;
   /** Nobody has an account yet: show the first-run page. */
   readonly firstRun: boolean;
 }
@@ -55,4 +88,36 @@ export interface Person {
   readonly name: string;
   readonly email: string | null;
   readonly roles: readonly Role[];
+  /** Since when they are here no longer, milliseconds; null while they are. */
+  readonly disabledAt: number | null;
+  /** Whether they can sign in: a password was chosen. */
+  readonly opened: boolean;
+  readonly secondFactor: boolean;
+  /** Jobs in their hands. */
+  readonly openJobs: number;
+}
+
+/** A way in, told once: the path that opens it. */
+export interface ToldLink {
+  readonly path: string;
+}
+
+export interface SessionSummary {
+  readonly id: string;
+  /** The browser and the system that it was opened on, as they call themselves; empty where unknown. */
+  readonly device: string;
+  readonly openedAt: number;
+  readonly expiresAt: number;
+  /** The one that asks. */
+  readonly here: boolean;
+}
+
+/** One's own account. */
+export interface AccountAnswer {
+  readonly name: string;
+  readonly email: string | null;
+  readonly secondFactor: boolean;
+  /** Recovery codes that were not used. */
+  readonly codesLeft: number;
+  readonly sessions: readonly SessionSummary[];
 }

@@ -1,21 +1,72 @@
 /** Routes of who signs in, and who works here. */
-import { ANYBODY, MANAGER, passing, read, refusing, write, type Made } from '../route.ts';
-import type { FirstRun, NewPerson, Person, SessionAnswer, SignIn } from './people.ts';
+import { ANYBODY, MANAGER, OFFICE, passing, read, refusing, write, type Made } from '../route.ts';
+import type {
+  AccountAnswer,
+  ChangePassword,
+  Confirmed,
+  EndSession,
+  FirstRun,
+  NewPerson,
+  OpenAccess,
+  Person,
+  PersonChange,
+  SecondFactor,
+  SessionAnswer,
+  SignIn,
+  ToldLink,
+} from './people.ts';
 
 export const peopleRoutes = {
   'session.read': passing<{ answer: SessionAnswer }>()(read('/session', 'anyone')),
   'session.open': passing<{ form: SignIn; answer: SessionAnswer }>()(
-    refusing(write('POST', '/session', 'anyone', 4, 10), 'wrongPassword'),
+    refusing(write('POST', '/session', 'anyone', 4, 10), 'wrongPassword', 'waitFirst', 'codeNeeded', 'wrongCode'),
   ),
   'session.close': passing<{ answer: object }>()(write('DELETE', '/session', ANYBODY, 0)),
   'install.create': passing<{ form: FirstRun; answer: SessionAnswer }>()(
     refusing(write('POST', '/install', 'anyone', 4, 10), 'emailTaken', 'installed'),
   ),
   'link.exchange': passing<{ form: { readonly token: string }; answer: SessionAnswer }>()(
-    refusing(write('POST', '/link', 'anyone', 4, 20), 'linkOver'),
+    refusing(write('POST', '/link', 'anyone', 4, 20), 'linkOver', 'waitFirst'),
   ),
   'people.read': passing<{ answer: { people: readonly Person[] } }>()(read('/people', MANAGER)),
   'people.create': passing<{ form: NewPerson; answer: Made }>()(
     refusing(write('POST', '/people', MANAGER, 4, 30), 'emailTaken'),
+  ),
+  'people.change': passing<{ form: PersonChange; answer: object }>()(
+    refusing(write('PUT', '/people/:id', MANAGER, 4, 60), 'emailTaken', 'lastManager', 'notOffice'),
+  ),
+  'people.disable': passing<{ answer: object }>()(
+    refusing(write('POST', '/people/:id/disable', MANAGER, 1, 60), 'lastManager', 'notOffice'),
+  ),
+  'people.restore': passing<{ answer: object }>()(
+    refusing(write('POST', '/people/:id/restore', MANAGER, 1, 60), 'notOffice'),
+  ),
+  'people.link': passing<{ answer: ToldLink }>()(
+    refusing(write('POST', '/people/:id/link', MANAGER, 1, 30), 'notOffice'),
+  ),
+  'people.secondFactorOff': passing<{ answer: object }>()(
+    refusing(write('POST', '/people/:id/second-factor/off', MANAGER, 1, 30), 'notOffice'),
+  ),
+  'access.open': passing<{ form: OpenAccess; answer: SessionAnswer }>()(
+    refusing(write('POST', '/access', 'anyone', 4, 10), 'linkOver'),
+  ),
+  'access.ask': passing<{ form: { readonly email: string }; answer: object }>()(
+    write('POST', '/access/letters', 'anyone', 1, 4),
+  ),
+  'me.read': passing<{ answer: AccountAnswer }>()(read('/me', OFFICE)),
+  'me.password': passing<{ form: ChangePassword; answer: object }>()(
+    refusing(write('PUT', '/me/password', OFFICE, 4, 10), 'wrongPassword', 'waitFirst'),
+  ),
+  'me.endSession': passing<{ form: EndSession; answer: { readonly ended: number } }>()(
+    write('POST', '/me/sessions/end', OFFICE, 1, 60),
+  ),
+  'me.newSecret': passing<{ answer: { readonly secret: string; readonly uri: string } }>()(
+    read('/me/second-factor/secret', OFFICE),
+  ),
+  'me.secondFactor': passing<{ form: SecondFactor; answer: { readonly codes: readonly string[] } }>()(
+    refusing(write('POST', '/me/second-factor', OFFICE, 4, 10), 'wrongPassword', 'waitFirst', 'wrongCode'),
+  ),
+  'me.secondFactorOff': passing<{ form: Confirmed; answer: object }>()(
+    refusing(write('POST', '/me/second-factor/off', OFFICE, 4, 10), 'wrongPassword', 'waitFirst'),
   ),
 } as const;

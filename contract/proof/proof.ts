@@ -1,7 +1,7 @@
 /** The proof queue and its verdicts. */
 import { mixed, object, string, type InferType } from 'yup';
 import type { Check, Weight } from '../../core/proof/checks.ts';
-import { note } from '../form/fields.ts';
+import { id, note } from '../form/fields.ts';
 import { specification, type Specification } from '../register/machines.ts';
 
 export const VERDICTS = ['accept', 'sendBack', 'registerWrong'] as const;
@@ -24,7 +24,7 @@ export type Judge = Omit<InferType<typeof judge>, 'specification'> & { readonly 
 
 export const PHOTO_SOURCES = ['camera', 'gallery', 'unknown'] as const;
 export const photoFields = object({
-  id: string().required(),
+  id: id().required(),
   source: string().oneOf(PHOTO_SOURCES).default('unknown'),
   /** What the device says of when it was taken, where the picture itself does not. */
   capturedAt: string()

@@ -4,7 +4,14 @@ import { DOERS, MANAGER, passing, read, refusing, write } from '../route.ts';
 import type { Judge, ProofAnswer, ProofSummary } from './proof.ts';
 
 export const proofRoutes = {
-  'photo.create': refusing(write('POST', '/photos', DOERS, MAX_PHOTO_MB * 1024, 60), 'notImage', 'tooLarge'),
+  'photo.create': refusing(
+    write('POST', '/photos', DOERS, MAX_PHOTO_MB * 1024, 60),
+    'notImage',
+    'tooLarge',
+    'photoSize',
+    'photoQuota',
+    'busy',
+  ),
   'photo.read': read('/photos/:id', DOERS),
   'proof.queue': passing<{ answer: { waiting: readonly ProofSummary[] } }>()(read('/proof', MANAGER)),
   'proof.read': passing<{ answer: ProofAnswer }>()(read('/proof/:id', MANAGER)),

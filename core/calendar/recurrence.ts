@@ -9,14 +9,14 @@ import { civilOf, daysInMonth, dayOfCivil, weekdayOf } from './civil.ts';
 import type { Day } from './day.ts';
 import type { Rule, Weekday } from './rule.ts';
 
-/** No rule is followed further than one full cycle of the calendar, so that one without any day ends. */
+/** One full cycle of the calendar: no rule is followed further, so that one without any day ends. */
 const LONGEST_DAYS = 146_097;
 
 /** The days of a rule from its start on, ascending, without end unless the rule has one. */
 export function* occurrences(rule: Rule, start: Day): Generator<Day> {
   const { count = Infinity, until = Infinity } = rule;
   let given = 0;
-  const periods = periodsOf(rule, start, 0);
+  const periods = periodsOf(rule, start, 0, start + LONGEST_DAYS);
   for (let candidates = periods(); candidates; candidates = periods()) {
     for (const day of candidates) {
       if (day < start) continue;
@@ -32,7 +32,7 @@ export function expand(rule: Rule, start: Day, from: Day, to: Day): Day[] {
   const days: Day[] = [];
   const last = Math.min(to, rule.until ?? Infinity);
   // Without a count nothing is lost by beginning near `from`.
-  const periods = periodsOf(rule, start, rule.count === undefined ? from : 0);
+  const periods = periodsOf(rule, start, rule.count === undefined ? from : 0, last);
   const count = rule.count ?? Infinity;
   let given = 0;
   for (let candidates = periods(); candidates; candidates = periods()) {
@@ -46,23 +46,27 @@ export function expand(rule: Rule, start: Day, from: Day, to: Day): Day[] {
   return days;
 }
 
-/** The first day of a rule on or after a day; undefined where there is none. */
+/** Whether a rule has a day at all from its start on: the 30th of February has none. */
+export const occursEver = (rule: Rule, start: Day): boolean => nextOccurrence(rule, start, start) !== undefined;
+
+/** The first day of a rule on or after a day; undefined where there is none within a cycle of the calendar. */
 export function nextOccurrence(rule: Rule, start: Day, from: Day): Day | undefined {
-  for (let reach = 400; reach <= LONGEST_DAYS * 2; reach *= 8) {
-    const day = expand(rule, start, from, from + reach)[0];
+  let begun = from;
+  for (let reach = 400; begun <= from + LONGEST_DAYS; reach *= 8) {
+    const day = expand(rule, start, begun, begun + reach)[0];
     if (day !== undefined) return day;
+    begun += reach + 1;
   }
   return undefined;
 }
 
 const NONE: readonly Day[] = [];
 
-/** A reader of one period's candidate days after another; undefined when the calendar's cycle is through. */
-function periodsOf(rule: Rule, start: Day, near: Day): () => readonly Day[] | undefined {
+/** A reader of one period's candidate days after another; undefined once a period begins after `end`. */
+function periodsOf(rule: Rule, start: Day, near: Day, end: Day): () => readonly Day[] | undefined {
   const { frequency, interval } = rule;
   const first = civilOf(start);
   const skip = (length: number) => Math.max(0, Math.floor((near - start) / (length * interval)) - 1);
-  const end = Math.max(start, near) + LONGEST_DAYS;
   switch (frequency) {
     case 'DAILY': {
       let day = start + skip(1) * interval;

@@ -15,6 +15,7 @@ import { factsOf, nearestFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { readHistories, SEASONS } from '../due/history.ts';
 import { recompute } from '../due/recompute.ts';
+import { personRow } from '../store/person.ts';
 
 /** How far back a start catches up on days on which nothing ran. */
 const CATCH_UP_DAYS = 40;
@@ -114,14 +115,7 @@ async function takeBackFromGone(
 async function clockPerson({ say }: Env, db: Db, organisationId: string, now: number): Promise<string> {
   const id = `clock-${organisationId}`;
   if (!(await db.person.one({ id })))
-    await db.person.insert({
-      id,
-      organisationId,
-      name: say('clock.name'),
-      email: null,
-      passwordHash: null,
-      createdAt: now,
-    });
+    await db.person.insert(personRow({ id, organisationId, name: say('clock.name'), createdAt: now }));
   return id;
 }
 

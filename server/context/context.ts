@@ -8,6 +8,7 @@ import type { Store } from '../store/store.ts';
 import type { Weather } from '../ports/weather.ts';
 import type { WaysOut } from '../ports/mail.ts';
 import type { TakenLetter } from '../ports/standIn.ts';
+import type { GuessBook } from './guesses.ts';
 
 export interface Env {
   readonly store: Store;
@@ -20,16 +21,20 @@ export interface Env {
   readonly secret: () => string;
   readonly newId: () => string;
   readonly weather: Weather;
+  /** Wrong guesses at passwords and codes. */
+  readonly guesses: GuessBook;
   /** How the house reaches others. */
   readonly waysOut: WaysOut;
   /** Where people reach this server, for links in letters. */
   readonly address: () => string;
+  /** The address that an installer named for everybody; null where people take the one they came by. */
+  readonly publicAddress: string | null;
   /** What the mail stand-in took, newest first; absent where none runs. */
   readonly letters?: () => readonly TakenLetter[];
 }
 
 /** What differs from install to install. */
-export type Outside = Partial<Pick<Env, 'waysOut' | 'address' | 'letters'>>;
+export type Outside = Partial<Pick<Env, 'waysOut' | 'address' | 'publicAddress' | 'letters'>>;
 
 /** Who calls. */
 export interface Actor {

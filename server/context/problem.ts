@@ -48,6 +48,7 @@ const TITLES: Record<number, string> = {
   422: 'Fields to correct',
   429: 'Too many requests',
   500: 'Server error',
+  503: 'Busy',
 };
 
 /** The problem document of RFC 9457, with `fields` where a form is to blame. */

@@ -5,19 +5,16 @@
 import { parseCookie } from 'cookie';
 import express, { type Express, type Request, type RequestHandler } from 'express';
 import compression from 'compression';
-import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
-import multer from 'multer';
 import type { Logger } from 'pino';
-import { MAX_PHOTO_MB } from '../../contract/form/limits.ts';
 import { ANY_ROUTE_REFUSES, type Route } from '../../contract/route.ts';
 import { ROUTES, type RouteName } from '../../contract/routes.ts';
 import type { Actor, Call, Env } from '../context/context.ts';
 import { sessionReader } from '../people/sessions.ts';
 import type { AnyHandler } from './handler.ts';
 import { HANDLERS } from './handlers.ts';
-import { writeOnce } from './once.ts';
-import { Problem } from '../context/problem.ts';
+import { answerBefore, writeOnce } from './once.ts';
+import { notFound, Problem } from '../context/problem.ts';
 import { idsMadeBy, refuseTakenIds } from '../lookup/ids.ts';
 import {
   actorOf,
@@ -32,6 +29,9 @@ import {
 } from './request.ts';
 import { ownRoutes } from './ownRoutes.ts';
 import { answerProblems } from './problems.ts';
+import { limit } from './throttle.ts';
+import { uploads } from './upload.ts';
+import { weigh } from './weigh.ts';
 
 export interface AppOptions {
   readonly logger: Logger;
@@ -39,6 +39,8 @@ export interface AppOptions {
   readonly rateFactor?: number;
   /** A problem that the row of its route does not name is a mistake of ours, and answered like one; tests say so. */
   readonly strict?: boolean;
+  /** Whose word about a caller's address is believed, as Express has it; absent: a proxy on this machine. */
+  readonly proxies?: string;
   /** Folder of the built web; absent in tests of the API alone. */
   readonly web?: string | undefined;
 }
@@ -47,10 +49,13 @@ export interface AppOptions {
  * Mounts every route of the table with its limits, roles and form, and the built web beside them.
  * @throws Problem: signIn (401), notAllowed (403), notFound (404)
  */
-export function createApp(env: Env, { logger, rateFactor = 1, strict = false, web }: AppOptions): Express {
+export function createApp(
+  env: Env,
+  { logger, rateFactor = 1, strict = false, proxies = 'loopback', web }: AppOptions,
+): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.set('trust proxy', 'loopback');
+  app.set('trust proxy', /^\d+$/.test(proxies) ? Number(proxies) : proxies);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -61,12 +66,13 @@ export function createApp(env: Env, { logger, rateFactor = 1, strict = false, we
           'upgrade-insecure-requests': null,
         },
       },
-      strictTransportSecurity: false,
+      // Only where everybody comes by TLS: a browser keeps the promise for a year.
+      strictTransportSecurity: env.publicAddress?.startsWith('https:') ? { maxAge: 31_536_000 } : false,
     }),
   );
 
   const recognise = sessionReader(env);
-  const respond: Record<RouteName, Respond> = { ...ownRoutes(env, recognise), ...servedRoutes(env) };
+  const respond: Record<RouteName, Respond> = { ...ownRoutes(env, recognise, logger), ...servedRoutes(env) };
   const api = express.Router();
   for (const name of Object.keys(ROUTES) as RouteName[]) {
     const route: Route = ROUTES[name];
@@ -80,16 +86,23 @@ export function createApp(env: Env, { logger, rateFactor = 1, strict = false, we
         if (!actor.roles.some((role) => (route.roles as readonly string[]).includes(role)))
           throw new Problem(403, 'notAllowed');
       }
+      refuseStrangeIds(request.params as Record<string, string>);
       if (route.method !== 'GET') refuseForeign(request, route.roles === 'anyone' ? null : actor);
       next();
     };
-    api[method](route.path, authorise, limit(route, rateFactor), ...bodyOf(name, route), async (request, response) => {
-      try {
-        await respond[name](request, response, actorOf(request));
-      } catch (error) {
-        throw strict && error instanceof Problem && !mayRefuse(route, error) ? unnamed(name, error) : error;
-      }
-    });
+    api[method](
+      route.path,
+      authorise,
+      limit(route, rateFactor),
+      ...bodyOf(name, route, env.photos),
+      async (request, response) => {
+        try {
+          await respond[name](request, response, actorOf(request));
+        } catch (error) {
+          throw strict && error instanceof Problem && !mayRefuse(route, error) ? unnamed(name, error) : error;
+        }
+      },
+    );
   }
   api.use(() => {
     throw new Problem(404, 'notFound');
@@ -104,6 +117,12 @@ const mayRefuse = ({ problems = [] }: Route, { key }: Problem) =>
   problems.includes(key) || ANY_ROUTE_REFUSES.includes(key);
 const unnamed = (name: RouteName, { key }: Problem) => new Error(`${name} refuses ${key}, which its row does not name`);
 
+/** What no id, number or kind looks like is nowhere. @throws Problem: notFound (404) */
+function refuseStrangeIds(params: Readonly<Record<string, string>>): void {
+  if (Object.values(params).some((value) => value.length > LONGEST_ID || value.includes('\0'))) throw notFound();
+}
+const LONGEST_ID = 100;
+
 /** A write comes from our own pages: the session's own token, and no foreign site behind it. */
 function refuseForeign(request: Request, actor: Actor | null): void {
   const site = request.get('sec-fetch-site');
@@ -111,35 +130,15 @@ function refuseForeign(request: Request, actor: Actor | null): void {
   if (actor && request.get('x-csrf-token') !== actor.csrf) throw new Problem(403, 'csrf');
 }
 
-/**
- * The throttle of a route: so many calls a minute from one address or one session.
- * @throws Problem: tooMany (429)
- */
-export function limit(route: Route, rateFactor: number): RequestHandler {
-  return rateLimit({
-    windowMs: 60_000,
-    limit: route.perMinute * rateFactor,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    validate: false,
-    keyGenerator: (request) => actorOf(request as Request)?.sessionId ?? request.ip ?? 'unknown',
-    handler: () => {
-      throw new Problem(429, 'tooMany');
-    },
-  });
-}
-
-function bodyOf(name: RouteName, { bodyKb, method }: Route): RequestHandler[] {
-  if (name === 'photo.create') {
-    const upload = multer({
-      storage: multer.memoryStorage(),
-      limits: { fileSize: MAX_PHOTO_MB * 1024 * 1024, files: 1, fields: 4, fieldSize: 200 },
-    });
-    return [upload.single('photo')];
-  }
+function bodyOf(name: RouteName, { bodyKb, method, mostValues }: Route, photos: string): RequestHandler[] {
+  if (name === 'photo.create') return uploads(photos);
   // The bytes as they came: a signature is over them.
   if (name === 'inbox.signal') return [express.raw({ type: () => true, limit: `${bodyKb}kb` })];
-  return method === 'GET' || bodyKb === 0 ? [] : [express.json({ limit: `${bodyKb}kb` })];
+  const weighed: RequestHandler = (request, _response, next) => {
+    weigh(request.body, mostValues);
+    next();
+  };
+  return method === 'GET' || bodyKb === 0 ? [] : [express.json({ limit: `${bodyKb}kb` }), weighed];
 }
 
 /** Routes answered by one service each. */
@@ -162,7 +161,7 @@ function served(env: Env, handler: AnyHandler, route: Route): Respond {
       actor: actor!,
       now: env.clock(),
       units: unitsOf(request),
-      origin: originOf(request),
+      origin: originOf(env, request),
     });
     if (route.method === 'GET') {
       response
@@ -171,15 +170,16 @@ function served(env: Env, handler: AnyHandler, route: Route): Respond {
       return;
     }
     const read: unknown = form ? formOf(form, request.body) : {};
-    const prepared = handler.prepare ? await handler.prepare(read) : read;
-    const answer = await writeOnce(
-      env,
-      { ...identityOf(request, actor!, contentOf(request.body)), secret },
-      async (db) => {
+    const identity = { ...identityOf(request, actor!, contentOf(request.body)), secret };
+    // What was answered before is not prepared again: a password that was changed is not the current one any more.
+    const before = handler.prepare && (await answerBefore(env.store.db, identity));
+    const prepared = handler.prepare && !before ? await handler.prepare(read, { env, actor: actor! }) : read;
+    const answer =
+      before ??
+      (await writeOnce(env, identity, async (db) => {
         await refuseTakenIds(db, idsMadeBy(read));
         return handler.run(callOn(db), prepared, params);
-      },
-    );
+      }));
     response.status(answer.status).json(answer.body);
   };
 }
@@ -188,6 +188,8 @@ function mountWeb(app: Express, web: string): void {
   app.use(compression());
   app.use('/assets', express.static(`${web}/assets`, { immutable: true, maxAge: '1y' }));
   app.use(express.static(web, { index: false, maxAge: '1h' }));
+  // What is a file and was not found above is nowhere; a page in its place would be kept as that file.
+  app.get(/\.\w{2,12}$/, (_request, response) => void response.status(404).type('text').send('Not found'));
   app.get(['/home', '/home/{*rest}'], (_request, response) =>
     response.set('cache-control', 'no-cache').sendFile(`${web}/home.html`),
   );

@@ -10,6 +10,9 @@ export type OwnRoute =
   | 'session.open'
   | 'install.create'
   | 'link.exchange'
+  | 'access.open'
+  | 'access.ask'
+  | 'session.close'
   | 'photo.create'
   | 'photo.read'
   | 'board.read'
@@ -26,6 +29,9 @@ export type OwnRoute =
 /** Routes answered by one service each. */
 export type ServedRoute = Exclude<RouteName, OwnRoute>;
 
+/** Who asks, for work that needs no transaction. */
+export type Preparing = Pick<Call, 'env' | 'actor'>;
+
 /** A route's service, held to what passes at that route. */
 export interface Handler<N extends ServedRoute> {
   /** Of a write its body; of a read what stands in the query under `with`, as JSON. */
@@ -33,7 +39,7 @@ export interface Handler<N extends ServedRoute> {
   /** What it answers is told once and not kept. */
   readonly secret?: boolean;
   /** Slow work that needs no transaction, before it begins. */
-  prepare?(form: FormOf<N>): Promise<unknown>;
+  prepare?(form: FormOf<N>, by: Preparing): Promise<unknown>;
   run(call: Call, form: FormOf<N>, params: Readonly<Record<keyof ParamsOf<N>, string>>): Promise<AnswerOf<N>>;
 }
 
@@ -41,7 +47,7 @@ export interface Handler<N extends ServedRoute> {
 export interface AnyHandler {
   readonly form?: AnySchema;
   readonly secret?: boolean;
-  prepare?(form: unknown): Promise<unknown>;
+  prepare?(form: unknown, by: Preparing): Promise<unknown>;
   run(call: Call, form: unknown, params: Readonly<Record<string, string>>): Promise<object>;
 }
 

@@ -39,7 +39,9 @@ import { sendJob } from '../proof/submission.ts';
 import { withdrawJob } from '../jobs/withdraw.ts';
 import { keepMeasurement } from '../measure/measurements.ts';
 import * as ownerLinks from '../people/ownerLinks.ts';
-import * as people from '../people/people.ts';
+import * as account from '../people/account.ts';
+import * as office from '../people/office.ts';
+import { newSecret } from '../people/secondFactor.ts';
 import { logRecord } from '../proof/records.ts';
 import { judgeProof, undoVerdict } from '../proof/verdicts.ts';
 import { readHome } from '../pages/home.ts';
@@ -68,13 +70,44 @@ import * as turnover from '../register/turnover.ts';
 import * as units from '../register/units.ts';
 import { proofQueue, readProof } from '../pages/proof.ts';
 import { FAULT_HANDLERS } from './faultHandlers.ts';
-import { bare, formed, secret, type Handler, type ServedRoute } from './handler.ts';
+import { bare, formed, secret, type Handler, type Preparing, type ServedRoute } from './handler.ts';
+import type { ChangePassword, Confirmed, PersonChange, SecondFactor } from '../../contract/people/people.ts';
+
+/** A form that carries the caller's own password once more. */
+async function withOwnPassword<F extends { password: string }>(form: F, { env, actor }: Preparing): Promise<F> {
+  await account.ownPassword(env, actor.personId, form.password);
+  return form;
+}
 
 export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   ...FAULT_HANDLERS,
-  'session.close': bare((call) => people.closeSession(call)),
-  'people.read': bare(async (call) => ({ people: await people.listPeople(call) })),
-  'people.create': { form: peopleForms.newPerson, prepare: people.preparePerson, run: people.createPerson },
+  'people.read': bare(async (call) => ({ people: await office.listPeople(call) })),
+  'people.create': { form: peopleForms.newPerson, prepare: office.preparePerson, run: office.createPerson },
+  'people.change': formed(peopleForms.personChange, (call, form: PersonChange, { id }) =>
+    office.changePerson(call, id, form),
+  ),
+  'people.disable': bare((call, { id }) => office.disablePerson(call, id)),
+  'people.restore': bare((call, { id }) => office.restorePerson(call, id)),
+  'people.link': secret(bare((call, { id }: { id: string }) => office.linkPerson(call, id))),
+  'people.secondFactorOff': bare((call, { id }) => office.secondFactorOff(call, id)),
+  'me.read': bare(account.readAccount),
+  'me.endSession': formed(peopleForms.endSession, account.endOwnSessions),
+  'me.password': {
+    form: peopleForms.changePassword,
+    prepare: async (form: ChangePassword, { env, actor }: Preparing) => {
+      await account.ownPassword(env, actor.personId, form.current);
+      return account.prepareChange(form);
+    },
+    run: account.changePassword,
+  },
+  'me.secondFactor': {
+    form: peopleForms.secondFactor,
+    secret: true,
+    prepare: withOwnPassword<SecondFactor>,
+    run: account.turnOnOwn,
+  },
+  'me.secondFactorOff': { form: peopleForms.confirmed, prepare: withOwnPassword<Confirmed>, run: account.turnOffOwn },
+  'me.newSecret': bare(async (call) => newSecret(call)),
   'catalogue.read': bare((call) => readCatalogue(call)),
   'homes.read': bare((call) => readHomes(call)),
   'property.create': formed(registerForms.newProperty, places.createProperty),

@@ -26,23 +26,28 @@ export interface WriteIdentity {
 
 const KEEP_MS = 30 * MS_PER_DAY;
 
+const receiptId = ({ who, key }: WriteIdentity) => sha256(`${who}\n${key}`);
+
+/** What the same write answered before; undefined where it was never taken. */
+export async function answerBefore(db: Db, identity: WriteIdentity): Promise<Answer | undefined> {
+  const before = await db.receipt.one({ id: receiptId(identity) });
+  if (!before) return undefined;
+  if (before.fingerprint !== sha256(identity.content)) throw new Problem(409, 'keyReused');
+  if (identity.secret) throw new Problem(409, 'toldOnce');
+  return { status: before.status, body: JSON.parse(before.body) as object };
+}
+
 /** Runs `act` in one transaction, or answers as it answered before. */
 export function writeOnce(env: Env, identity: WriteIdentity, act: (db: Db) => Promise<object>): Promise<Answer> {
-  const { who, key, content, organisationId, device, deviceSequence, secret } = identity;
-  const id = sha256(`${who}\n${key}`);
-  const fingerprint = sha256(content);
+  const { content, organisationId, device, deviceSequence, secret } = identity;
   return env.store.write(async (db) => {
-    const before = await db.receipt.one({ id });
-    if (before) {
-      if (before.fingerprint !== fingerprint) throw new Problem(409, 'keyReused');
-      if (secret) throw new Problem(409, 'toldOnce');
-      return { status: before.status, body: JSON.parse(before.body) as object };
-    }
+    const before = await answerBefore(db, identity);
+    if (before) return before;
     const answer: Answer = { status: 200, body: await act(db) };
     await db.receipt.insert({
-      id,
+      id: receiptId(identity),
       organisationId,
-      fingerprint,
+      fingerprint: sha256(content),
       status: answer.status,
       body: secret ? '{}' : JSON.stringify(answer.body),
       device,

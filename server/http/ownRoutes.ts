@@ -1,7 +1,10 @@
 /** Routes that open a session, take a file, or answer with bytes of their own. */
+import { rm } from 'node:fs/promises';
+import type { Logger } from 'pino';
+import bowser from 'bowser';
 import { type Request } from 'express';
 import { type Response } from 'express';
-import { exchangeLink, firstRun, signIn } from '../../contract/people/people.ts';
+import { askAccess, exchangeLink, firstRun, openAccess, signIn } from '../../contract/people/people.ts';
 import { photoFields } from '../../contract/proof/proof.ts';
 import type { RouteName } from '../../contract/routes.ts';
 import { SIGNATURE_HEADER } from '../../contract/due/signals.ts';
@@ -12,9 +15,12 @@ import { boardReader } from '../pages/board.ts';
 import { readCalendar } from '../pages/calendar.ts';
 import { recogniseMessage, takeMessage } from '../due/inbox.ts';
 import type { Actor, Env } from '../context/context.ts';
+import * as access from '../people/access.ts';
+import { hashPassword } from '../people/passwords.ts';
 import * as people from '../people/people.ts';
+import { sendAccess } from '../notices/accessLetter.ts';
 import { sessionReader, type NewSession } from '../people/sessions.ts';
-import { createPhoto, photoFile, storePhoto, type PhotoForm } from '../photos/photos.ts';
+import { createPhoto, photoFile, refuseOverQuota, storeUpload, type PhotoForm } from '../photos/photos.ts';
 import { labelForm } from '../../contract/register/labels.ts';
 import { printLabels } from '../register/labels.ts';
 import { exportRegister } from '../register/table.ts';
@@ -23,7 +29,8 @@ import { printReport } from '../standing/report.ts';
 import { printInspection } from '../faults/inspectionPaper.ts';
 import { historyOf, type HistoryForm } from '../../contract/pages/tape.ts';
 import { printHistory } from '../pages/historyPaper.ts';
-import { writeOnce } from './once.ts';
+import { answerBefore, writeOnce } from './once.ts';
+import { hashOfFile } from './upload.ts';
 import { Problem, problemDocument } from '../context/problem.ts';
 import { refuseTakenIds } from '../lookup/ids.ts';
 import { formOf, supposedIn, identityOf, originOf, COOKIE, type Respond } from './request.ts';
@@ -35,8 +42,16 @@ const sendPaper = (response: Response, pdf: Buffer, name: string) =>
     .set('content-disposition', `inline; filename="${name}.pdf"`)
     .send(pdf);
 
+/** What a session was opened on, as the browser calls itself. */
+function deviceOf(request: Request): string {
+  const says = request.get('user-agent')?.slice(0, 400);
+  if (!says) return '';
+  const { browser, os } = bowser.parse(says);
+  return [browser.name, os.name].filter(Boolean).join(', ').slice(0, 60);
+}
+
 /** Routes that open sessions or answer with bytes. */
-export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>) {
+export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>, logger: Logger) {
   const { store } = env;
   const opens =
     (work: (request: Request) => Promise<{ session: NewSession }>): Respond =>
@@ -58,8 +73,9 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>)
       response.set('cache-control', 'no-store').json(await people.describeSession(env, actor));
     },
     'session.open': opens(async (request) => {
-      const person = await people.recognise(env, formOf(signIn, request.body));
-      return store.write((db) => people.signIn(env, db, person, env.clock()));
+      const form = formOf(signIn, request.body);
+      const person = await people.recognise(env, form);
+      return store.write((db) => people.signIn(env, db, person, form, deviceOf(request), env.clock()));
     }),
     'install.create': opens(async (request) => {
       const form = await people.prepareFirstRun(formOf(firstRun, request.body));
@@ -69,6 +85,21 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>)
       const { token } = formOf(exchangeLink, request.body) as { token: string };
       return store.write((db) => people.exchangeLink(env, db, token, env.clock()));
     }),
+    'access.open': opens(async (request) => {
+      const form = formOf(openAccess, request.body);
+      const passwordHash = await hashPassword(form.password);
+      return store.write((db) => access.openAccess(env, db, { ...form, passwordHash }, deviceOf(request), env.clock()));
+    }),
+    'access.ask': async (request: Request, response: Response) => {
+      const { email } = formOf(askAccess, request.body);
+      // Whether there is such an account is not told, nor by how long the answer takes.
+      void sendAccess(env, email).catch((error: unknown) => logger.warn({ err: error }, 'letter not sent'));
+      response.json({});
+    },
+    'session.close': async (_request: Request, response: Response, actor: Actor | null) => {
+      await store.write((db) => people.closeSession({ env, db, actor: actor!, now: env.clock() }));
+      response.clearCookie(COOKIE, { path: '/' }).set('clear-site-data', '"cache"').json({});
+    },
     'alarm.answer': async (request: Request, response: Response) => {
       const { token } = formOf(acknowledgeAlarm, request.body) as { token: string };
       response.json(await store.write((db) => acknowledgeByLink(env, db, token, env.clock())));
@@ -108,7 +139,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>)
     'labels.read': async (request: Request, response: Response, actor: Actor | null) => {
       const { scope, id } = request.params as { scope: string; id: string };
       const pdf = await printLabels(
-        { env, db: store.db, actor: actor!, now: env.clock(), origin: originOf(request) },
+        { env, db: store.db, actor: actor!, now: env.clock(), origin: originOf(env, request) },
         scope,
         id,
         formOf(labelForm, supposedIn(request)),
@@ -132,22 +163,33 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>)
       sendPaper(response, await printInspection(call, String(request.params.id)), 'inspection');
     },
     'photo.create': async (request: Request, response: Response, actor: Actor | null) => {
-      const form = formOf(photoFields, request.body) as PhotoForm;
-      if (!request.file) throw new Problem(415, 'notImage');
-      const stored = await storePhoto(env, request.file.buffer);
-      const answer = await writeOnce(
-        env,
-        identityOf(request, actor!, `${JSON.stringify(form)} ${stored.hash}`),
-        async (db) => {
-          await refuseTakenIds(db, [form.id]);
-          return createPhoto({ env, db, actor: actor!, now: env.clock() }, form, stored);
-        },
-      );
-      response.status(answer.status).json(answer.body);
+      const { file } = request;
+      try {
+        const form = formOf(photoFields, request.body) as PhotoForm;
+        if (!file) throw new Problem(415, 'notImage');
+        const call = { env, db: store.db, actor: actor!, now: env.clock() };
+        const identity = identityOf(request, actor!, `${JSON.stringify(form)} ${await hashOfFile(file.path)}`);
+        // Whatever would be refused in the end is refused before the picture is unpacked.
+        const before = await answerBefore(store.db, identity);
+        if (!before) {
+          await refuseTakenIds(store.db, [form.id]);
+          await refuseOverQuota(call);
+        }
+        const stored = before ? null : await storeUpload(env, file.path);
+        const answer =
+          before ??
+          (await writeOnce(env, identity, async (db) => {
+            await refuseTakenIds(db, [form.id]);
+            return createPhoto({ ...call, db }, form, stored!);
+          }));
+        response.status(answer.status).json(answer.body);
+      } finally {
+        if (file) await rm(file.path, { force: true });
+      }
     },
     'photo.read': async (request: Request, response: Response, actor: Actor | null) => {
       const path = await photoFile({ env, db: store.db, actor: actor!, now: env.clock() }, String(request.params.id));
-      response.set('content-type', 'image/jpeg').set('cache-control', 'private, max-age=86400');
+      response.set('content-type', 'image/jpeg').set('cache-control', 'no-store');
       response.sendFile(path, { dotfiles: 'allow' }, (error) => {
         if (error && !response.headersSent)
           response.status(404).json(problemDocument(new Problem(404, 'notFound'), env.say));

@@ -4,9 +4,10 @@ import type { AnySchema } from 'yup';
 import type { InferType } from 'yup';
 import { check } from '../../contract/form/validate.ts';
 import { UNIT_SYSTEMS, type UnitSystem } from '../../core/quantities/units.ts';
-import type { Actor } from '../context/context.ts';
+import type { Actor, Env } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
 import { type Response } from 'express';
+import { weigh } from './weigh.ts';
 
 export const actorOf = (request: Request) => (request as Request & { actor: Actor | null }).actor;
 
@@ -24,8 +25,14 @@ export function formOf<S extends AnySchema>(schema: S, body: unknown): InferType
 export function supposedIn(request: Request): unknown {
   const text = request.query.with;
   if (text === undefined) return {};
+  const asked = parsed(String(text));
+  weigh(asked);
+  return asked;
+}
+
+function parsed(text: string): unknown {
   try {
-    return JSON.parse(String(text));
+    return JSON.parse(text);
   } catch {
     throw new Problem(400, 'badQuery');
   }
@@ -57,7 +64,9 @@ export function contentOf(body: unknown): string {
 export const unitsOf = (request: Request): UnitSystem =>
   UNIT_SYSTEMS.find((it) => it === request.get('x-units')) ?? 'metric';
 
-export const originOf = (request: Request): string => `${request.protocol}://${request.get('host') ?? 'localhost'}`;
+/** Where people reach this server, for what is printed: as it was named, else as the caller came. */
+export const originOf = ({ publicAddress }: Pick<Env, 'publicAddress'>, request: Request): string =>
+  publicAddress ?? `${request.protocol}://${request.get('host') ?? 'localhost'}`;
 
 /**
  * A form as it is compared with its repetition. Passwords stay out, since a quick hash of one could be guessed,

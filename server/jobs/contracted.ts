@@ -3,6 +3,7 @@ import type { GiveContracted } from '../../contract/jobs/jobs.ts';
 import type { Call } from '../context/context.ts';
 import { makeJobLink } from '../people/jobLinks.ts';
 import { createJob, readSitting } from './jobs.ts';
+import { personRow } from '../store/person.ts';
 
 /** Work of any level: a contractor holds what licence it wants, and the office has seen to that. */
 export async function giveContracted(call: Call, form: GiveContracted): Promise<{ id: string; path: string }> {
@@ -14,14 +15,7 @@ export async function giveContracted(call: Call, form: GiveContracted): Promise<
   } = call;
   const sitting = await readSitting(call, form.pointIds);
   const personId = env.newId();
-  await db.person.insert({
-    id: personId,
-    organisationId,
-    name: form.name,
-    email: null,
-    passwordHash: null,
-    createdAt: now,
-  });
+  await db.person.insert(personRow({ id: personId, organisationId, name: form.name, createdAt: now }));
   await db.roleGrant.insert({ id: env.newId(), organisationId, personId, role: 'contractor' });
   await createJob(call, { id: form.id, ...sitting, assigneeId: personId });
   return { id: form.id, path: await makeJobLink(call, form.id, personId) };

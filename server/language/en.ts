@@ -160,6 +160,21 @@ export const serverText = {
   'import.row': 'Row {row, number}: {says}',
   'problem.fields': 'Some fields want another look.',
   'problem.tooMany': 'Too many requests. Wait a minute and try again.',
+  'problem.codeNeeded': 'Now the code of your authenticator, or one of your recovery codes.',
+  'problem.wrongCode': 'That code does not fit, or was used already. Wait for the next one.',
+  'problem.lastManager': 'Somebody has to manage. Make somebody else a manager first.',
+  'problem.notOffice': 'This is not somebody of the office who is here.',
+  'access.letter.subject': 'Your way to a new password',
+  'access.letter':
+    'Hello {name},\n\nsomebody asked for a new password for you. Choose it here within the hour:\n\n{link}\n\nIf it was not you, do nothing: the old one stays.',
+  'problem.photoSize':
+    'This picture has more than {most, number} million pixels. Take it with a smaller setting, or make it smaller first.',
+  'problem.photoQuota':
+    'You have sent {most, number} photos today, which is the limit. Go on tomorrow, or ask the office.',
+  'problem.busy': 'Many photos are coming in just now. Wait a moment and try again.',
+  'problem.tooMuch': 'That is more than this form takes at once. Send less of it.',
+  'problem.waitFirst':
+    'Too many wrong tries. Wait {seconds, plural, one {a second} other {# seconds}}, then try once more.',
   'problem.internal': 'Something went wrong on our side. Nothing was saved; try again.',
   'field.future': 'This day has not come yet.',
   'field.machineType': 'Pick a machine from the list.',

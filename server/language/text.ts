@@ -4,6 +4,8 @@ import type { CoreText } from '../../core/language/text.ts';
 import type { Choice, None } from '../../core/language/values.ts';
 
 export interface ServerText extends CoreText, FieldsText {
+  'access.letter': { name: string | number; link: string | number };
+  'access.letter.subject': None;
   'alarm.letter.subject': { what: string | number; place: string | number };
   'alarm.letter.text': { what: string | number; machine: string | number; place: string | number; property: string | number; address: string | number; at: string | number; note: string | number; link: string | number };
   'alarm.noWay': None;
@@ -149,7 +151,9 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.badRequest': None;
   'problem.badSignature': None;
   'problem.budget': { name: string | number; budget: string | number };
+  'problem.busy': None;
   'problem.changed': { what: string | number };
+  'problem.codeNeeded': None;
   'problem.csrf': None;
   'problem.deficiencyClosed': { done: string | number };
   'problem.doneEarlier': { day: string | number };
@@ -170,6 +174,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.judged': { by: string | number; verdict: string | number };
   'problem.keyReused': None;
   'problem.labelElsewhere': None;
+  'problem.lastManager': None;
   'problem.level': { task: string | number; level: string | number };
   'problem.linkOver': None;
   'problem.lookBefore': { day: string | number };
@@ -189,11 +194,14 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.notFindable': None;
   'problem.notFound': None;
   'problem.notImage': None;
+  'problem.notOffice': None;
   'problem.notYours': None;
   'problem.occupied': None;
   'problem.otherHome': None;
   'problem.otherMachine': None;
   'problem.oursAlready': None;
+  'problem.photoQuota': { most: number };
+  'problem.photoSize': { most: number };
   'problem.pointTaken': { point: string | number; state: string | number };
   'problem.refersToNothing': None;
   'problem.replayed': None;
@@ -206,8 +214,11 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.tooLarge': { mb: number };
   'problem.tooMany': None;
   'problem.tooManyRows': { most: number };
+  'problem.tooMuch': None;
   'problem.undoOver': None;
+  'problem.waitFirst': { seconds: number };
   'problem.withdrawOver': None;
+  'problem.wrongCode': None;
   'problem.wrongPassword': None;
   'proof.judgedBy': { by: string | number; verdict: string | number; reason: string | number };
   'raised.gas': None;

@@ -39,11 +39,11 @@ export async function contractorOf(
   db: Db,
   token: string,
   now: number,
-): Promise<{ id: string; organisationId: string } | undefined> {
+): Promise<{ id: string; organisationId: string; until: number } | undefined> {
   const link = await db.jobLink.one({ id: sha256(token) });
   if (!link || link.revokedAt !== null || link.expiresAt <= now) return undefined;
   const job = await db.job.one({ id: link.jobId });
   return job && job.assigneeId === link.personId && LIVE_STATES.includes(job.state)
-    ? { id: link.personId, organisationId: link.organisationId }
+    ? { id: link.personId, organisationId: link.organisationId, until: link.expiresAt }
     : undefined;
 }

@@ -8,6 +8,7 @@ import { namesOf } from '../lookup/find.ts';
 import { findProperty } from '../lookup/places.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
+import { personRow } from '../store/person.ts';
 
 /**
  * Makes a link for an owner; its token is told once and kept as a hash only.
@@ -18,14 +19,7 @@ export async function createOwnerLink(call: Call, form: NewOwnerLink): Promise<{
   const { organisationId } = actor;
   if (form.propertyId !== null) await findProperty(call, form.propertyId);
   const token = env.secret();
-  await db.person.insert({
-    id: form.id,
-    organisationId,
-    name: form.name,
-    email: null,
-    passwordHash: null,
-    createdAt: now,
-  });
+  await db.person.insert(personRow({ id: form.id, organisationId, name: form.name, createdAt: now }));
   await db.roleGrant.insert({ id: env.newId(), organisationId, personId: form.id, role: 'owner' });
   await db.ownerLink.insert({
     id: sha256(token),
@@ -78,9 +72,11 @@ export async function ownerOf(
   db: Db,
   token: string,
   now: number,
-): Promise<{ id: string; organisationId: string } | undefined> {
+): Promise<{ id: string; organisationId: string; until: number } | undefined> {
   const link = await db.ownerLink.one({ id: sha256(token) });
-  return opens(link, now) ? { id: link.personId, organisationId: link.organisationId } : undefined;
+  return opens(link, now)
+    ? { id: link.personId, organisationId: link.organisationId, until: link.expiresAt }
+    : undefined;
 }
 
 /** What somebody may read of the standing: everything, or one property without the names of people. */

@@ -1,9 +1,11 @@
 /** Photos: re-encoded on arrival, kept by the hash of what is stored, swept where nothing uses them. */
-import { mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises';
+import { mkdir, open, readdir, readFile, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import exifReader from 'exif-reader';
-import { below } from '../store/where.ts';
-import sharp from 'sharp';
+import pLimit from 'p-limit';
+import sharp, { type Metadata } from 'sharp';
+import { above, below } from '../store/where.ts';
+import { MAX_LAYERED_MEGAPIXELS, MAX_PHOTO_MEGAPIXELS, PHOTOS_A_DAY } from '../../contract/form/limits.ts';
 import { instantOfDay, MS_PER_DAY } from '../../core/calendar/day.ts';
 import { gradientHash, THUMB_SIDE } from '../../core/proof/likeness.ts';
 import type { PHOTO_SOURCES } from '../../contract/proof/proof.ts';
@@ -14,8 +16,14 @@ import { visibleMachine } from '../lookup/visible.ts';
 import type { Row } from '../store/tables.ts';
 
 const LONGEST_SIDE = 1600;
-/** A picture of more pixels than this is refused before it is unpacked. */
-const MOST_PIXELS = 100_000_000;
+const MEGA = 1_000_000;
+/** Passes in which a camera or an editor may have written a JPEG; ten are usual. */
+const MOST_SCANS = 24;
+
+// Each decode holds a whole picture: two at a time, each on one thread, with nothing kept between them.
+sharp.concurrency(1);
+sharp.cache(false);
+const decoding = pLimit(2);
 /** A job may be sent days after its photos: a phone can be without a connection for as long. */
 const SWEEP_AFTER_MS = 14 * MS_PER_DAY;
 
@@ -32,16 +40,23 @@ export interface StoredPhoto {
 /** What a photo is for that shows how something is since it was put right. */
 export const DONE_SLOT = 'done';
 
+/** Reads an upload from the disk when its turn comes; as `storePhoto`. */
+export const storeUpload = (env: Env, path: string): Promise<StoredPhoto> =>
+  decoding(async () => storePhoto(env, await readFile(path)));
+
 /**
  * Reads an upload, drops everything but the picture (place, device, thumbnails), and writes it to disk.
  * The file is on the disk, synced, before anything names it.
- * @throws Problem 415 when it is no photo, whatever its name says
+ * @throws Problem: notImage (415) when it is no photo, whatever its name says; photoSize (413)
  */
 export async function storePhoto(env: Env, upload: Buffer): Promise<StoredPhoto> {
   if (!isPhoto(upload)) throw new Problem(415, 'notImage');
-  const image = sharp(upload, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
-  const metadata = await image.metadata().catch(() => null);
+  const image = sharp(upload, { limitInputPixels: MAX_PHOTO_MEGAPIXELS * MEGA, failOn: 'error' });
+  const metadata = await sharp(upload)
+    .metadata()
+    .catch(() => null);
   if (!metadata) throw new Problem(415, 'notImage');
+  refuseBombs(metadata, upload);
   const fit = { width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true } as const;
   const { data, info } = await image
     .autoOrient()
@@ -55,6 +70,31 @@ export async function storePhoto(env: Env, upload: Buffer): Promise<StoredPhoto>
   const hash = sha256(data);
   await writeOnce(env.photos, hash, data);
   return { hash, width: info.width, height: info.height, takenAt: takenAt(metadata.exif), ...(await measure(data)) };
+}
+
+/** Told by what the file declares, before a pixel of it is unpacked. */
+function refuseBombs({ width, height, isProgressive, pages = 1 }: Metadata, upload: Buffer): void {
+  const most = isProgressive ? MAX_LAYERED_MEGAPIXELS : MAX_PHOTO_MEGAPIXELS;
+  if (width * height > most * MEGA) throw new Problem(413, 'photoSize', { most });
+  if (pages > 1 || scansOf(upload) > MOST_SCANS) throw new Problem(415, 'notImage');
+}
+
+/** How often a JPEG begins a scan (marker FFDA, ITU-T T.81 B.1.1.3); in other files by chance, and seldom. */
+function scansOf(bytes: Buffer): number {
+  if (bytes[0] !== 0xff || bytes[1] !== 0xd8) return 0;
+  let count = 0;
+  for (let at = bytes.indexOf(SCAN); at !== -1 && count <= MOST_SCANS; at = bytes.indexOf(SCAN, at + 2)) count += 1;
+  return count;
+}
+const SCAN = Buffer.from([0xff, 0xda]);
+
+/**
+ * Whether somebody may send one more photo today.
+ * @throws Problem: photoQuota (429)
+ */
+export async function refuseOverQuota({ db, actor, now }: Pick<Call, 'db' | 'actor' | 'now'>): Promise<void> {
+  const sent = await db.photo.count({ personId: actor.personId, receivedAt: above(now - MS_PER_DAY) });
+  if (sent >= PHOTOS_A_DAY) throw new Problem(429, 'photoQuota', { most: PHOTOS_A_DAY });
 }
 
 /** By its first bytes: JPEG, PNG or WebP. Nothing else reaches the decoder. */

@@ -20,6 +20,7 @@ import type { Specification } from '../../contract/register/machines.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
+import { personRow } from '../store/person.ts';
 import type { Row } from '../store/tables.ts';
 import { addMachines, inParts, type PlacedMachine } from './addMachines.ts';
 import { createBuilding, createProperty } from './places.ts';
@@ -199,14 +200,9 @@ async function letUnits(
     .map(({ placeId, row }) => ({ placeId, tenancy: row.tenancy!, id: env.newId(), personId: env.newId() }));
   await inParts(fresh, (part) =>
     db.person.insertMany(
-      part.map(({ personId, tenancy }) => ({
-        id: personId,
-        organisationId,
-        name: tenancy.name,
-        email: null,
-        passwordHash: null,
-        createdAt: now,
-      })),
+      part.map(({ personId, tenancy }) =>
+        personRow({ id: personId, organisationId, name: tenancy.name, createdAt: now }),
+      ),
     ),
   );
   await inParts(fresh, (part) =>

@@ -14,6 +14,7 @@ import type { Row } from '../store/tables.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import { pointsOfPlace, findTenancy } from '../lookup/tenancies.ts';
 import { findPlace } from '../lookup/places.ts';
+import { personRow } from '../store/person.ts';
 
 /** @throws Problem 409 where another tenancy of the place runs on the first day of this one, or later */
 async function refuseOverlap(
@@ -35,14 +36,7 @@ export async function createTenancy(call: Call, form: NewTenancy): Promise<{ id:
   const place = await findPlace(call, form.placeId);
   const fromDay = dayFromIso(form.from);
   await refuseOverlap(db, { id: form.id, placeId: place.id, fromDay });
-  await db.person.insert({
-    id: form.personId,
-    organisationId,
-    name: form.name,
-    email: null,
-    passwordHash: null,
-    createdAt: now,
-  });
+  await db.person.insert(personRow({ id: form.personId, organisationId, name: form.name, createdAt: now }));
   await db.roleGrant.insert({ id: env.newId(), organisationId, personId: form.personId, role: 'tenant' });
   await db.tenancy.insert({
     id: form.id,

@@ -1,5 +1,5 @@
 /** Many at once: units from a template, copies of a unit, one machine in many units. */
-import { machineTypeOf } from '../../core/catalogue/machines.ts';
+import { machineTypeOf, machineTypes } from '../../core/catalogue/machines.ts';
 import { STARTERS } from '../../core/register/starters.ts';
 import type { TemplateSummary } from '../../contract/register/bulk.ts';
 import type {
@@ -10,7 +10,7 @@ import type {
   Specification,
 } from '../../contract/register/machines.ts';
 import type { Call } from '../context/context.ts';
-import { notFound, Problem } from '../context/problem.ts';
+import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { addMachines, inParts } from './addMachines.ts';
@@ -119,7 +119,8 @@ export async function createTemplate(call: Call, { id, name, machines }: NewTemp
     now,
   } = call;
   for (const { type, leftOut } of machines) {
-    const points = machineTypeOf(type).points;
+    const points = machineTypes.get(type)?.points;
+    if (!points) throw fieldProblem('machines', 'field.machineType');
     if (leftOut.some((it) => !points.includes(it)))
       throw new Problem(422, 'fields', {}, { machines: { key: 'field.leftOut', values: {} } });
   }

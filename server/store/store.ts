@@ -21,6 +21,7 @@ import { levels } from './migrations/0007-levels.ts';
 import { causes } from './migrations/0008-causes.ts';
 import { standing } from './migrations/0009-standing.ts';
 import { clocks } from './migrations/0010-clocks.ts';
+import { safety } from './migrations/0011-safety.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -47,6 +48,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0008-causes', sql: causes },
   { name: '0009-standing', sql: standing },
   { name: '0010-clocks', sql: clocks },
+  { name: '0011-safety', sql: safety },
 ];
 
 /**

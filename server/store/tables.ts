@@ -25,7 +25,21 @@ const createdAt = integer();
 
 export const TABLES = {
   organisation: { id: key(), name: text(), createdAt },
-  person: { id: key(), organisationId, name: text(), email: textOrNull(), passwordHash: textOrNull(), createdAt },
+  person: {
+    id: key(),
+    organisationId,
+    name: text(),
+    email: textOrNull(),
+    passwordHash: textOrNull(),
+    createdAt,
+    disabledAt: integerOrNull(),
+    /** What somebody was who is here no longer, parted by commas; given back when they return. */
+    formerRoles: text(),
+    /** Base32; null without a second factor. */
+    totpSecret: textOrNull(),
+    /** The last time step whose code was taken: a code counts once. */
+    totpStep: integer(),
+  },
   roleGrant: { id: key(), organisationId, personId: text(), role: text<Role>() },
   /** `id` is the SHA-256 of the cookie's token. */
   session: {
@@ -36,6 +50,34 @@ export const TABLES = {
     csrf: text(),
     createdAt,
     expiresAt: integer(),
+    /** The browser and system that it was opened on, as they call themselves. */
+    device: text(),
+  },
+  /** A way to a first or a new password, for one use; `id` is the SHA-256 of its token. */
+  accessLink: { id: key(), organisationId, personId: text(), createdAt, expiresAt: integer() },
+  /** In place of a lost second factor, for one use each; `id` is the SHA-256 of the code. */
+  recoveryCode: { id: key(), organisationId, personId: text() },
+  /** A program's way in, as the person who made it; `id` is the SHA-256 of the token. */
+  accessToken: {
+    id: key(),
+    organisationId,
+    personId: text(),
+    name: text(),
+    /** 0 reads only. */
+    writes: flag(),
+    createdAt,
+    expiresAt: integer(),
+    revokedAt: integerOrNull(),
+  },
+  /** Whether a proof was drawn to be looked at, with what the draw was made from. */
+  draw: {
+    recordId: key(),
+    organisationId,
+    personId: text(),
+    seed: text(),
+    probability: real(),
+    drawn: flag(),
+    at: integer(),
   },
   /** A tenancy's personal link; `id` is the SHA-256 of its token. */
   link: {

@@ -2,6 +2,8 @@
 import { Op } from 'sequelize';
 
 export const below = (value: number) => ({ [Op.lt]: value });
+export const above = (value: number) => ({ [Op.gt]: value });
+export const not = (value: string) => ({ [Op.ne]: value });
 export const upTo = (value: number) => ({ [Op.lte]: value });
 export const known = () => ({ [Op.ne]: null });
 /** After one value and up to another. */

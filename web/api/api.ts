@@ -23,6 +23,13 @@ export const newId = (): string => v7();
 export const offline = ref(false);
 
 let csrf: string | null = null;
+let named: string | null = null;
+
+/** Where everybody reaches this server: as it was named, else where this page came from. */
+export const publicAddress = (): string => named ?? location.origin;
+/** Whether an address opens on this machine alone. */
+export const opensHereOnly = (address: string): boolean =>
+  ['localhost', '127.0.0.1', '[::1]'].includes(new URL(address).hostname);
 let person: string | null = null;
 
 const SESSION = 'dewline.session';
@@ -47,7 +54,7 @@ export async function readSession(from: 'server' | 'device' = 'device'): Promise
 }
 
 /** Opens a session by a form of its own: signing in, the first run, a personal link. */
-export async function openSession<N extends 'session.open' | 'install.create' | 'link.exchange'>(
+export async function openSession<N extends 'session.open' | 'install.create' | 'link.exchange' | 'access.open'>(
   name: N,
   ...input: CallArguments<N>
 ): Promise<void> {
@@ -58,6 +65,7 @@ export async function openSession<N extends 'session.open' | 'install.create' | 
 function remember(session: SessionAnswer): SessionAnswer {
   localStorage.setItem(SESSION, JSON.stringify(session));
   csrf = session.csrf;
+  named = session.address ?? null;
   person = session.me?.id ?? null;
   return session;
 }

@@ -3,7 +3,7 @@
 import { computed, ref, watch } from 'vue';
 import type { PointAnswer } from '../../contract/due/due.ts';
 import { giveContracted, giveJob } from '../../contract/jobs/jobs.ts';
-import { api, newId } from '../api/api.ts';
+import { api, newId, publicAddress } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
@@ -55,7 +55,7 @@ async function give(): Promise<void> {
   const pointIds = [props.point.id, ...offered.value.filter(({ id }) => along.value.includes(id)).map(({ id }) => id)];
   if (who.value === CONTRACTOR) {
     await contracted.submit({ id: jobId, pointIds, name: name.value }, async (job) => {
-      link.value = `${location.origin}${(await api('jobs.contract', { form: job, once: jobId })).path}`;
+      link.value = `${publicAddress()}${(await api('jobs.contract', { form: job, once: jobId })).path}`;
     });
     return;
   }

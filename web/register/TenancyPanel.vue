@@ -6,7 +6,7 @@ import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import { endTenancy, householdChange, newTenancy, type HouseholdFacts } from '../../contract/register/register.ts';
 import { type PlaceAnswer } from '../../contract/pages/place.ts';
 import { useDesk } from '../people/deskStore.ts';
-import { api, newId } from '../api/api.ts';
+import { api, newId, publicAddress } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
@@ -77,7 +77,7 @@ async function endIt(): Promise<void> {
 async function makeLink(): Promise<void> {
   await run(async () => {
     const { path, code: made } = await api('tenancy.link', { id: props.place.tenancy!.id });
-    link.value = `${location.origin}${path}`;
+    link.value = `${publicAddress()}${path}`;
     code.value = made;
     copied.value = false;
     told.value = '';

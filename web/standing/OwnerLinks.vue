@@ -2,7 +2,7 @@
 /** Links for owners: who reads the standing of what, until when; made here, told once, revoked here. */
 import { onMounted, reactive, ref } from 'vue';
 import { newOwnerLink, type StandingAnswer } from '../../contract/standing/standing.ts';
-import { api, newId } from '../api/api.ts';
+import { api, newId, publicAddress } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
@@ -22,7 +22,7 @@ async function make(): Promise<void> {
   const id = newId();
   const done = await submit({ ...entry, days: Number(entry.days), id }, async (form) => {
     const { path } = await api('ownerLink.create', { form, once: id });
-    made.value = `${location.origin}${path}`;
+    made.value = `${publicAddress()}${path}`;
   });
   if (!done) return;
   entry.name = '';

@@ -1,0 +1,160 @@
+/** People of the office: added, changed, let go, taken back. What they did stays theirs. */
+import type { NewPerson, Person, PersonChange, Role, ToldLink } from '../../contract/people/people.ts';
+import { DOING_STATES } from '../../core/jobs/transitions.ts';
+import type { Call, Env } from '../context/context.ts';
+import { notFound, Problem } from '../context/problem.ts';
+import type { Db } from '../store/db.ts';
+import { personRow } from '../store/person.ts';
+import type { Row } from '../store/tables.ts';
+import { INVITED_MS, makeAccess } from './access.ts';
+import { hashPassword } from './passwords.ts';
+import { turnOff } from './secondFactor.ts';
+import { endSessions } from './sessions.ts';
+
+const OFFICE_ROLES: readonly Role[] = ['manager', 'staff'];
+
+/** Writes somebody of the office with their roles. @throws Problem: emailTaken (409) */
+export async function addPerson(
+  env: Env,
+  db: Db,
+  organisationId: string,
+  { id, name, email, roles }: Pick<NewPerson, 'id' | 'name' | 'email' | 'roles'>,
+  passwordHash: string | null,
+  now: number,
+): Promise<string> {
+  await refuseTakenEmail(db, email);
+  await db.person.insert(personRow({ id, organisationId, name, email, passwordHash, createdAt: now }));
+  await grant(env, db, { id, organisationId }, roles);
+  return id;
+}
+
+async function refuseTakenEmail(db: Db, email: string, but?: string): Promise<void> {
+  const owner = await db.person.one({ email });
+  if (owner && owner.id !== but) throw new Problem(409, 'emailTaken');
+}
+
+const grant = (env: Env, db: Db, { id, organisationId }: Pick<Row<'person'>, 'id' | 'organisationId'>, roles: Role[]) =>
+  db.roleGrant.insertMany([...new Set(roles)].map((role) => ({ id: env.newId(), organisationId, personId: id, role })));
+
+/** The password's hash beside the form, where there is a password. */
+export const preparePerson = async (form: NewPerson) => ({
+  ...form,
+  passwordHash: form.password === null ? null : await hashPassword(form.password),
+});
+
+/** Adds somebody of the office; without a password they come in by a link (`linkPerson`). */
+export async function createPerson(
+  { env, db, actor, now }: Call,
+  form: NewPerson & { passwordHash: string | null },
+): Promise<{ id: string }> {
+  return { id: await addPerson(env, db, actor.organisationId, form, form.passwordHash, now) };
+}
+
+/** Everybody of the office by name, those who are here no longer too. */
+export async function listPeople({ db, actor }: Call): Promise<Person[]> {
+  const { organisationId } = actor;
+  const [people, grants, jobs] = await Promise.all([
+    db.person.all({ organisationId }, { order: [['name', 'ASC']] }),
+    db.roleGrant.all({ organisationId }),
+    db.job.all({ organisationId, state: DOING_STATES }, { columns: ['assigneeId'] }),
+  ]);
+  const rolesOf = new Map<string, Role[]>();
+  for (const { personId, role } of grants) rolesOf.set(personId, [...(rolesOf.get(personId) ?? []), role]);
+  const jobsOf = new Map<string, number>();
+  for (const { assigneeId } of jobs) if (assigneeId) jobsOf.set(assigneeId, (jobsOf.get(assigneeId) ?? 0) + 1);
+  return (
+    people
+      .map(({ id, name, email, disabledAt, formerRoles, passwordHash, totpSecret }) => ({
+        id,
+        name,
+        email,
+        roles: disabledAt === null ? (rolesOf.get(id) ?? []) : rolesIn(formerRoles),
+        disabledAt,
+        opened: passwordHash !== null,
+        secondFactor: totpSecret !== null,
+        openJobs: jobsOf.get(id) ?? 0,
+      }))
+      // Whoever has no role is nobody to give anything to: the clock, or a tenant whose tenancy was taken back.
+      .filter(({ roles }) => roles.length > 0)
+  );
+}
+
+const rolesIn = (text: string) => text.split(',').filter(Boolean) as Role[];
+
+/**
+ * Changes name, email or roles; a role that is lost is lost at once.
+ * @throws Problem: what is not there or not theirs (404), emailTaken, lastManager, notOffice (409)
+ */
+export async function changePerson(call: Call, id: string, form: PersonChange): Promise<object> {
+  const { env, db, actor } = call;
+  const person = await officePerson(call, id);
+  await refuseTakenEmail(db, form.email, id);
+  if (!form.roles.includes('manager')) await refuseLastManager(db, actor.organisationId, id);
+  await db.person.update({ id }, { name: form.name, email: form.email });
+  if (person.disabledAt !== null) {
+    await db.person.update({ id }, { formerRoles: form.roles.join() });
+    return {};
+  }
+  await db.roleGrant.remove({ personId: id });
+  await grant(env, db, person, form.roles);
+  return {};
+}
+
+/**
+ * Lets somebody go: out at once, no role any more, their record stays.
+ * @throws Problem: what is not there or not theirs (404), lastManager, notOffice (409)
+ */
+export async function disablePerson(call: Call, id: string): Promise<object> {
+  const { db, actor, now } = call;
+  const person = await officePerson(call, id);
+  if (person.disabledAt !== null) return {};
+  await refuseLastManager(db, actor.organisationId, id);
+  const roles = (await db.roleGrant.all({ personId: id })).map(({ role }) => role);
+  await db.person.update({ id }, { disabledAt: now, formerRoles: roles.join() });
+  await db.roleGrant.remove({ personId: id });
+  await db.accessLink.remove({ personId: id });
+  await db.accessToken.update({ personId: id, revokedAt: null }, { revokedAt: now });
+  await endSessions(db, id);
+  return {};
+}
+
+/** Takes somebody back, with the roles they had. */
+export async function restorePerson(call: Call, id: string): Promise<object> {
+  const { env, db } = call;
+  const person = await officePerson(call, id);
+  if (person.disabledAt === null) return {};
+  await db.person.update({ id }, { disabledAt: null, formerRoles: '' });
+  await grant(env, db, person, rolesIn(person.formerRoles));
+  return {};
+}
+
+/** A link by which somebody chooses a new password; told once. */
+export async function linkPerson(call: Call, id: string): Promise<ToldLink> {
+  const { env, db, now } = call;
+  const person = await officePerson(call, id);
+  if (person.disabledAt !== null) throw new Problem(409, 'notOffice');
+  return { path: await makeAccess(env, db, person, now, INVITED_MS) };
+}
+
+/** Takes off the second factor of somebody who lost it; they are out until they sign in again. */
+export async function secondFactorOff(call: Call, id: string): Promise<object> {
+  await officePerson(call, id);
+  await turnOff(call.db, id);
+  await endSessions(call.db, id, call.actor.sessionId);
+  return {};
+}
+
+/** Somebody of the office, here or gone. @throws Problem: notFound (404), notOffice (409) */
+async function officePerson({ db, actor }: Call, id: string): Promise<Row<'person'>> {
+  const person = await db.person.one({ id, organisationId: actor.organisationId });
+  if (!person) throw notFound();
+  const grants = await db.roleGrant.count({ personId: id, role: [...OFFICE_ROLES] });
+  if (grants === 0 && !rolesIn(person.formerRoles).some((role) => OFFICE_ROLES.includes(role)))
+    throw new Problem(409, 'notOffice');
+  return person;
+}
+
+async function refuseLastManager(db: Db, organisationId: string, id: string): Promise<void> {
+  const managers = await db.roleGrant.all({ organisationId, role: 'manager' });
+  if (managers.length > 0 && managers.every(({ personId }) => personId === id)) throw new Problem(409, 'lastManager');
+}
