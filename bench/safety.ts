@@ -28,7 +28,8 @@ async function started(): Promise<{ url: string; child: ChildProcess; end(): Pro
   const folder = mkdtempSync(join(tmpdir(), 'dewline-'));
   const child = spawn(process.execPath, ['--import', 'tsx', join(root, 'bin/start.ts'), '--data', folder], {
     cwd: root,
-    env: { ...process.env, PORT: String(PORT), LOG_LEVEL: 'silent' },
+    // As `bin/setup.sh` has it.
+    env: { ...process.env, MALLOC_ARENA_MAX: '2', PORT: String(PORT), LOG_LEVEL: 'silent' },
     stdio: 'ignore',
   });
   const url = `http://127.0.0.1:${PORT}`;

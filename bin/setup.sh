@@ -17,6 +17,9 @@ need_debian() { # need_debian COMMAND PACKAGE...
   as_root env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "$@" >/dev/null
 }
 
+# Each thread that unpacks a picture would keep a heap of its own.
+export MALLOC_ARENA_MAX=2
+
 install_packages() {
   command -v node >/dev/null || fail 'Dewline needs Node.js 20 or newer.'
   [ "$(node -p 'process.versions.node.split(".")[0]')" -ge 20 ] || fail "Dewline needs Node.js 20 or newer; this is $(node -v)."

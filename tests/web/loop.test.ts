@@ -123,12 +123,25 @@ describe('The whole loop in a browser', function loop() {
   it('hires staff', async () => {
     await manager.getByRole('link', { name: 'People' }).click();
     await manager.getByRole('button', { name: 'Add somebody' }).click();
-    await manager.getByLabel('Name').fill('T. Hollis');
-    await manager.getByLabel('Email').fill('hollis@saltmarsh.example');
-    await manager.getByLabel('First password').fill(PASSWORD);
-    await manager.getByRole('button', { name: 'Add', exact: true }).click();
-    await manager.getByText('T. Hollis').waitFor();
+    await manager.getByLabel('Name', { exact: true }).fill('T. Hollis');
+    await manager.getByLabel('Email', { exact: true }).fill('hollis@saltmarsh.example');
+    await manager.getByRole('button', { name: 'Add and make the link' }).click();
+    const link = await manager
+      .getByText(/Give this link to T\. Hollis/)
+      .locator('code')
+      .innerText();
     await expectFit(manager, 'people');
+    const newcomer = await stage.page(PHONE);
+    await newcomer.goto(link);
+    await newcomer.getByLabel('New password').fill('short');
+    await newcomer.getByRole('button', { name: 'Keep it and sign in' }).click();
+    await newcomer.getByText('Use at least ten characters.').waitFor();
+    expect(newcomer.url()).not.to.contain('#');
+    await expectFit(newcomer, 'choosing a password');
+    await newcomer.getByLabel('New password').fill(PASSWORD);
+    await newcomer.getByRole('button', { name: 'Keep it and sign in' }).click();
+    await newcomer.getByRole('heading', { name: 'Today' }).waitFor();
+    await newcomer.context().close();
   });
 
   it('shows what has no record in its own place, and logs finished work with its true date', async () => {

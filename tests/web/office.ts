@@ -59,7 +59,11 @@ export const menuShut = (page: Page) => page.getByRole('listbox').waitFor({ stat
 /** Types into a field and picks what is then first: an option pressed while the list is still being narrowed is lost. */
 export async function chooseTyped(page: Page, field: string, typed: string, option: string): Promise<void> {
   await page.getByRole('combobox', { name: field }).first().fill(typed);
-  await page.getByRole('option').first().and(page.getByRole('option', { name: option })).click();
+  await page
+    .getByRole('option')
+    .first()
+    .and(page.getByRole('option', { name: option }))
+    .click();
   await menuShut(page);
 }
 

@@ -16,11 +16,19 @@ import { deskVoice } from '../../web/desk/voice.ts';
 import { dueDeskText } from '../../web/due/en.ts';
 import { measureDeskText } from '../../web/measure/en.ts';
 import { namesBy } from '../../web/register/useTemplates.ts';
+import { peopleText } from '../../web/people/en.ts';
 import { registerDeskText } from '../../web/register/en.ts';
 import { doingText } from '../../web/tenant/en.ts';
 
 /** The desk's words, with those of the core's measurements and tables that it says too. */
-const DESK = { ...deskText, ...dueDeskText, ...catalogueDeskText, ...registerDeskText, ...measureDeskText };
+const DESK = {
+  ...peopleText,
+  ...deskText,
+  ...dueDeskText,
+  ...catalogueDeskText,
+  ...registerDeskText,
+  ...measureDeskText,
+};
 
 const WEB = resolve(import.meta.dirname, '../../web');
 

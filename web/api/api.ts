@@ -10,10 +10,13 @@ import { ROUTES } from '../../contract/routes.ts';
 export class Problem extends Error {
   readonly status: number;
   readonly fields: Readonly<Record<string, string>>;
-  constructor(status: number, detail: string, fields: Record<string, string> = {}) {
+  /** What kind of problem it is; empty where nobody said. */
+  readonly key: string;
+  constructor(status: number, detail: string, fields: Record<string, string> = {}, key = '') {
     super(detail);
     this.status = status;
     this.fields = fields;
+    this.key = key;
   }
 }
 
@@ -140,8 +143,13 @@ async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
     offline.value = true;
     throw new Problem(0, 'offline');
   }
-  const body = (await response.json().catch(() => ({}))) as { detail?: string; fields?: Record<string, string> };
-  if (!response.ok) throw new Problem(response.status, body.detail ?? 'unknown', body.fields);
+  const body = (await response.json().catch(() => ({}))) as {
+    type?: string;
+    detail?: string;
+    fields?: Record<string, string>;
+  };
+  if (!response.ok)
+    throw new Problem(response.status, body.detail ?? 'unknown', body.fields, body.type?.split(':').at(-1));
   return body as T;
 }
 

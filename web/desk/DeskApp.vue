@@ -94,12 +94,20 @@ useKeys({
           </li>
         </ul>
         <div class="me small">
-          <p>{{ desk.me.name }}</p>
+          <p>
+            <RouterLink v-if="desk.isManager || desk.isStaff" to="/account">{{ desk.me.name }}</RouterLink><template
+              v-else
+              >{{ desk.me.name }}</template
+            >
+          </p>
           <p class="quiet office">{{ desk.me.organisation }}</p>
           <p class="switches">
             <button type="button" class="plain" @click="desk.setTheme(desk.theme === 'light' ? 'night' : 'light')">
               {{ say(desk.theme === 'light' ? 'nav.night' : 'nav.day') }}
             </button>
+            <RouterLink v-if="desk.isManager || desk.isStaff" to="/account" class="narrow">{{
+              say('nav.account')
+            }}</RouterLink>
             <button type="button" class="plain keys" @click="keys = true">{{ say('nav.help') }}</button>
             <button type="button" class="plain" @click="signOut">{{ say('nav.signOut') }}</button>
           </p>
@@ -168,11 +176,16 @@ useKeys({
   gap: 2px 12px;
   margin-top: 6px;
 }
-.switches button {
+.switches button,
+.me a {
+  padding: 0;
   color: var(--dew-deep);
   text-decoration: underline;
   text-underline-offset: 3px;
   min-height: 26px;
+}
+.narrow {
+  display: none !important;
 }
 main {
   flex: 1;
@@ -233,7 +246,12 @@ main {
     margin: 0;
     flex-wrap: nowrap;
   }
-  .switches button {
+  .switches .narrow {
+    display: inline-flex !important;
+    align-items: center;
+  }
+  .switches button,
+  .switches .narrow {
     min-height: 44px;
     white-space: nowrap;
   }

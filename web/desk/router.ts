@@ -26,6 +26,8 @@ export const router = createRouter({
     { path: '/', redirect: firstScreen },
     { path: '/alarm', component: () => import('../notices/AlarmScreen.vue'), meta: { letter: true } },
     { path: '/owner', component: () => import('../people/OwnerScreen.vue'), meta: { letter: true } },
+    { path: '/access', component: () => import('../people/AccessScreen.vue'), meta: { letter: true } },
+    { path: '/account', component: () => import('../people/AccountScreen.vue') },
     { path: '/sign-in', component: () => import('../people/SignInScreen.vue'), meta: { open: true } },
     { path: '/first-run', component: () => import('../people/FirstRunScreen.vue'), meta: { open: true } },
     { path: '/line/:number(\\d+)?', component: () => import('../pages/LineScreen.vue'), meta: { manager: true } },

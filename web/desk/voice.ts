@@ -11,6 +11,7 @@ import { noticesDeskText } from '../notices/en.ts';
 import { registerDeskText } from '../register/en.ts';
 import { standingText } from '../standing/en.ts';
 import { doingText } from '../tenant/en.ts';
+import { peopleText } from '../people/en.ts';
 import { deskText } from './en.ts';
 
 export const deskVoice = {
@@ -25,6 +26,7 @@ export const deskVoice = {
   ...standingText,
   ...faultsDeskText,
   ...noticesDeskText,
+  ...peopleText,
   ...deskText,
   ...dueDeskText,
 };

@@ -14,6 +14,8 @@ const router = useRouter();
 const failure = ref('');
 onMounted(async () => {
   const token = location.hash.slice(1);
+  // Whoever looks over the shoulder, or at the history later, finds no key there.
+  history.replaceState(history.state, '', location.pathname);
   try {
     await openSession('link.exchange', { form: { token } });
     await desk.recognise();

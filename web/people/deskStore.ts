@@ -22,8 +22,9 @@ export const useDesk = defineStore('desk', () => {
   async function signOut(): Promise<void> {
     const leaving = me.value?.id;
     await api('session.close');
-    if (leaving) await forgetAnswers(leaving).catch(() => undefined);
+    // Nobody is in any more, so that what is still being read is not kept again.
     await recognise();
+    if (leaving) await forgetAnswers(leaving).catch(() => undefined);
   }
   function setTheme(next: 'light' | 'night'): void {
     theme.value = next;

@@ -3,6 +3,8 @@ import { defineAsyncComponent } from 'vue';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
+/** For a phone that is not theirs alone: what was read is forgotten, what waits to be sent stays. */
+const SignOut = defineAsyncComponent(() => import('./SignOut.vue'));
 const WaitingBar = defineAsyncComponent(() => import('../outbox/WaitingBar.vue'));
 defineProps<{ problem: string }>();
 </script>
@@ -15,7 +17,8 @@ defineProps<{ problem: string }>();
     </main>
     <template v-else
       ><WaitingBar />
-      <main><RouterView /></main
-    ></template>
+      <main><RouterView /></main>
+      <SignOut
+    /></template>
   </VApp>
 </template>

@@ -1,0 +1,133 @@
+import { expect } from 'chai';
+import { TOTP } from 'otpauth';
+import type { Page } from 'playwright-core';
+import { PASSWORD, type Flat, type House } from '../server/house.ts';
+import { story } from '../story.ts';
+import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
+import { MANAGER_EMAIL, openOffice, signIn } from './office.ts';
+
+/** Who comes in, who works here, and one's own account: through the screens. */
+describe('People and accounts, in a browser', function people() {
+  story(this);
+  let stage: Stage;
+  let house: House;
+  let flat: Flat;
+  let manager: Page;
+  before(async () => {
+    stage = await openStage();
+    ({ house, flat } = await openOffice(stage));
+    manager = await stage.page(DESK);
+    await signIn(manager, MANAGER_EMAIL);
+  });
+  after(() => stage.close());
+  const row = (name: string) => manager.getByRole('listitem').filter({ hasText: name });
+
+  it('adds, changes and finds somebody, by the keyboard where one likes', async () => {
+    await manager.goto('/people');
+    await manager.getByRole('button', { name: 'Add somebody' }).click();
+    await manager.getByLabel('Name', { exact: true }).fill('T. Hollis');
+    await manager.keyboard.press('Escape');
+    await manager.getByRole('button', { name: 'Add and make the link' }).waitFor({ state: 'detached' });
+    await manager.getByRole('button', { name: 'Add somebody' }).click();
+    await manager.getByLabel('Name', { exact: true }).fill('T. Hollis');
+    await manager.getByLabel('Email').first().fill(MANAGER_EMAIL);
+    await manager.getByRole('button', { name: 'Add and make the link' }).click();
+    await manager.getByText('already').or(manager.getByText('another')).first().waitFor();
+    await manager.getByLabel('Email').first().fill('hollis@saltmarsh.example');
+    await manager.getByRole('button', { name: 'Add and make the link' }).click();
+    await manager.getByText(/Give this link to T\. Hollis/).waitFor();
+    await manager.getByText('This address opens on this computer alone.').waitFor();
+    await row('T. Hollis').getByText('has not chosen a password yet').waitFor();
+    await row('T. Hollis').getByRole('button', { name: 'Change' }).click();
+    await manager.getByLabel('Name', { exact: true }).fill('T. Hollis-Reed');
+    await manager.getByRole('button', { name: 'Save', exact: true }).click();
+    await row('T. Hollis-Reed').waitFor();
+    await manager.getByRole('textbox', { name: 'Find by name or email' }).fill('reed');
+    await row('Okonjo').waitFor({ state: 'detached' });
+    await manager.getByRole('textbox', { name: 'Find by name or email' }).fill('');
+    await expectFit(manager, 'people');
+  });
+
+  it('lets somebody go, with a way back at once and later', async () => {
+    await row('T. Hollis-Reed').getByRole('button', { name: 'Let go' }).click();
+    await manager.getByText('T. Hollis-Reed is out and cannot sign in. Nothing was in their hands.').waitFor();
+    await manager.getByRole('button', { name: 'Undo' }).click();
+    await row('T. Hollis-Reed').getByRole('button', { name: 'Let go' }).click();
+    await manager.getByText('One former person').click();
+    await manager.getByRole('button', { name: 'Take back' }).click();
+    await manager.getByText('One former person').waitFor({ state: 'detached' });
+    await row('T. Hollis-Reed').getByRole('button', { name: 'Let go' }).waitFor();
+  });
+
+  it('turns a second factor on, and asks for it at the door', async () => {
+    await manager.getByRole('link', { name: 'R. Okonjo-Vane' }).click();
+    await manager.getByRole('heading', { name: 'Your account' }).waitFor();
+    await manager.getByRole('button', { name: 'Turn it on' }).click();
+    const secret = await manager
+      .getByText(/Scan this with your authenticator/)
+      .locator('code')
+      .innerText();
+    await expectFit(manager, 'the account, while the second factor is turned on');
+    await manager.getByLabel('The code it shows now').fill(new TOTP({ secret }).generate());
+    await manager.locator('form', { hasText: 'The code it shows now' }).getByLabel('Your password now').fill(PASSWORD);
+    await manager.getByRole('button', { name: 'Turn it on' }).click();
+    const told = manager.getByRole('status').filter({ hasText: 'Keep these codes' });
+    await told.waitFor();
+    const codes = await told.locator('code').allInnerTexts();
+    expect(codes).to.have.length(8);
+    const phone = await stage.page(PHONE);
+    await phone.goto('/sign-in');
+    await phone.getByRole('button', { name: 'Forgotten it? Fill in your email first.' }).waitFor();
+    await phone.getByLabel('Email').fill(MANAGER_EMAIL);
+    await phone.getByRole('button', { name: 'Send me a way to a new password' }).waitFor();
+    await phone.getByLabel('Password').fill(PASSWORD);
+    await phone.getByRole('button', { name: 'Sign in' }).click();
+    await phone.getByText('Now the code of your authenticator').waitFor();
+    await expectFit(phone, 'signing in with a second factor');
+    await phone.getByLabel('Code of your authenticator').fill(codes[0]!);
+    await phone.getByRole('button', { name: 'Sign in' }).click();
+    await phone.getByRole('button', { name: 'Sign out' }).waitFor();
+    await phone.getByRole('link', { name: 'Account' }).click();
+    await phone.getByText('7 recovery codes are left').waitFor();
+    await phone.getByRole('button', { name: 'Sign out everywhere else' }).click();
+    await phone.getByRole('button', { name: 'Sign out everywhere else' }).waitFor({ state: 'detached' });
+    await expectFit(phone, 'the account, on a phone');
+    await phone.getByRole('button', { name: 'Turn it off' }).click();
+    const form = phone.locator('form', { has: phone.getByRole('button', { name: 'Turn it off' }) });
+    await form.getByLabel('Your password now').fill(PASSWORD);
+    await form.getByRole('button', { name: 'Turn it off' }).click();
+    await phone.getByRole('button', { name: 'Turn it on' }).waitFor();
+    await manager.reload();
+    await manager.getByRole('heading', { name: 'Sign in' }).waitFor();
+  });
+
+  it('lets a tenant leave a phone that others use: nothing of the home stays on it', async () => {
+    const phone = await stage.page(PHONE);
+    const { body } = await house.manager.post(`/tenancies/${flat.tenancyId}/links`).expect(401);
+    expect(body.detail).to.be.a('string');
+    await house.manager.open('/session', { email: MANAGER_EMAIL, password: PASSWORD });
+    const { path } = (await house.manager.post(`/tenancies/${flat.tenancyId}/links`).expect(200)).body;
+    await phone.goto(path);
+    await phone.getByRole('heading', { name: 'Flat 1A' }).waitFor();
+    expect(phone.url()).not.to.contain('#');
+    const kept = () =>
+      phone.evaluate(
+        () =>
+          new Promise<number>((done) => {
+            const opening = indexedDB.open('dewline');
+            opening.onsuccess = () => {
+              const counting = opening.result.transaction('answers').objectStore('answers').count();
+              counting.onsuccess = () => done(counting.result);
+            };
+          }),
+      );
+    expect(await kept()).to.be.greaterThan(0);
+    await phone.getByRole('button', { name: 'Not your own phone? Sign out' }).click();
+    await expectFit(phone, 'leaving');
+    await expectThumbs(phone, 'leaving');
+    await phone.getByRole('button', { name: 'Sign out', exact: true }).click();
+    await phone.getByLabel('Or type the code from your card').waitFor();
+    expect(await kept()).to.equal(0);
+    await phone.getByText('Flat 1A').waitFor({ state: 'detached' });
+  });
+});

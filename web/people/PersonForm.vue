@@ -1,0 +1,50 @@
+<script setup lang="ts">
+/** Somebody of the office: added or changed. */
+import { reactive } from 'vue';
+import { newPerson, personChange, type Person } from '../../contract/people/people.ts';
+import { api, newId } from '../api/api.ts';
+import { useForm } from '../api/form.ts';
+import Notice from '../kit/Notice.vue';
+import { say } from '../language/say.ts';
+
+const props = defineProps<{ person?: Person }>();
+/** Who was saved, and whether they are new. */
+const emit = defineEmits<{ saved: [id: string, fresh: boolean]; cancelled: [] }>();
+const id = props.person?.id ?? newId();
+const entry = reactive({
+  name: props.person?.name ?? '',
+  email: props.person?.email ?? '',
+  roles: [...(props.person?.roles ?? ['staff'])].filter((role) => role === 'manager' || role === 'staff'),
+});
+const form = useForm(props.person ? personChange : newPerson);
+
+async function save(): Promise<void> {
+  const { person } = props;
+  const saved = await form.submit({ ...entry, id }, (it) =>
+    person
+      ? api('people.change', { id, form: { name: it.name, email: it.email, roles: it.roles } })
+      : api('people.create', { form: { ...it, id, password: null }, once: id }),
+  );
+  if (saved) emit('saved', id, !person);
+}
+const ROLES = (['manager', 'staff'] as const).map((value) => ({ value, title: say(`people.role.${value}`) }));
+</script>
+
+<template>
+  <form class="panel card fields" @submit.prevent="save" @keydown.esc.stop="emit('cancelled')">
+    <VTextField v-model="entry.name" :label="say('people.name')" :error-messages="form.errors.name" />
+    <VTextField v-model="entry.email" type="email" :label="say('people.email')" :error-messages="form.errors.email" />
+    <VSelect
+      v-model="entry.roles"
+      multiple
+      :items="ROLES"
+      :label="say('people.roles')"
+      :error-messages="form.errors.roles"
+    />
+    <Notice :says="form.problem.value" />
+    <p class="row middle">
+      <VBtn type="submit" color="primary" :loading="form.busy.value">{{ say(person ? 'save' : 'people.save') }}</VBtn>
+      <button type="button" class="plain link" @click="emit('cancelled')">{{ say('cancel') }}</button>
+    </p>
+  </form>
+</template>
