@@ -157,6 +157,8 @@ export interface StoryEntry {
   readonly says: string;
   readonly by: string;
   readonly recordId: string | null;
+  /** It was logged afterwards and can be corrected. */
+  readonly correctable?: boolean;
   readonly evidence: EvidenceLevel | null;
 }
 

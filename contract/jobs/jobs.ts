@@ -155,6 +155,15 @@ export type GiveContracted = InferType<typeof giveContracted>;
 export type MoveJob = InferType<typeof moveJob>;
 export type Submission = InferType<typeof submission>;
 export type SubmittedRecord = Submission['records'][number];
+/** A logged record was wrong: the day and condition that are right, or no day where it was not done at all. */
+export const correctRecord = object({
+  id: id().required(),
+  done: isoDay().nullable().defined(),
+  grade: grade(),
+  note: observed.note,
+  reason: line(200).required(),
+});
+export type CorrectRecord = InferType<typeof correctRecord>;
 export type LogRecord = InferType<typeof logRecord>;
 
 export interface JobSummary {

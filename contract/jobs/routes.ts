@@ -15,6 +15,7 @@ import {
 import type { HandBackSummary } from './handBacks.ts';
 import type {
   Begin,
+  CorrectRecord,
   GiveContracted,
   GiveJob,
   HomeAnswer,
@@ -54,6 +55,9 @@ export const jobsRoutes = {
     refusing(write('POST', '/jobs/:id/withdrawal', DOERS, 1, 60), 'withdrawOver'),
   ),
   'home.read': passing<{ answer: HomeAnswer }>()(read('/home', ['tenant', 'contractor'])),
+  'record.correct': passing<{ form: CorrectRecord; answer: { id: string | null } }>()(
+    refusing(write('POST', '/records/:id/corrections', OFFICE), 'notLogged', 'corrected', 'doneEarlier'),
+  ),
   'record.log': passing<{ form: LogRecord; answer: Made }>()(
     refusing(write('POST', '/records', OFFICE), 'doneEarlier'),
   ),

@@ -15,6 +15,8 @@ export interface PlaceAnswer {
   readonly buildingId: string | null;
   readonly property: { id: string; name: string; zone: string; today: number };
   readonly tenancy: TenancySummary | null;
+  /** Whoever lived there last, where nobody does now. */
+  readonly former: { readonly id: string; readonly name: string; readonly to: string } | null;
   /** One that begins later. */
   readonly coming: TenancySummary | null;
   readonly machines: readonly MachineSummary[];

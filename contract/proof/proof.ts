@@ -56,7 +56,7 @@ export interface ProofFinding {
 export interface ProofAnswer extends ProofSummary {
   readonly zone: string;
   readonly point: { id: string; number: number; name: string; kind: string; procedure: string };
-  readonly state: 'waiting' | 'accepted' | 'sentBack' | 'registerWrong';
+  readonly state: 'waiting' | 'accepted' | 'sentBack' | 'registerWrong' | 'corrected';
   /** The verdict and whose it is, in words. */
   readonly judged: string | null;
   /** The caller did it: accepting it certifies oneself. */

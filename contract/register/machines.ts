@@ -46,6 +46,9 @@ export const machineChange = object({
   label: line(60),
   maker: line(80),
   model: line(80),
+  installed: isoDay().nullable().default(undefined),
+  fuel: string().oneOf(FUELS),
+  owner: string().oneOf(OWNERS),
   hardWired: yes(),
   shutoffPhotoId: id().nullable(),
   platePhotoId: id().nullable(),
@@ -131,6 +134,9 @@ export const manyMachines = object({
 
 export const newTemplate = object({ id: id().required(), name: line(80).required(), machines: machineSketches.min(1) });
 
+/** A template as it is from now on. */
+export const templateChange = object({ name: line(80).required(), machines: machineSketches.min(1) });
+
 export const specify = object({
   specification: specification.required(),
   /** The fact that the form was opened on; null where there was none. Another one by now is a conflict. */
@@ -163,6 +169,8 @@ export type RemoveUnits = InferType<typeof removeUnits>;
 export type ManyMachines = { readonly placeIds: readonly string[]; readonly machine: MachineSketch };
 
 export type NewTemplate = { readonly id: string; readonly name: string; readonly machines: readonly MachineSketch[] };
+
+export type TemplateChange = Omit<NewTemplate, 'id'>;
 
 export type MoveMachine = InferType<typeof moveMachine>;
 
@@ -200,6 +208,8 @@ export interface MachineSummary {
   readonly id: string;
   readonly type: string;
   readonly name: string;
+  /** What it is called here beside its kind; empty where nothing. */
+  readonly label: string;
   readonly maker: string;
   readonly model: string;
   readonly installed: string | null;

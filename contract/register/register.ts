@@ -63,7 +63,7 @@ export const newTenancy = object({
   household: household.required(),
 });
 
-/** Of a tenancy that has not begun. */
+/** Who has it, and since when or from when. */
 export const tenancyChange = object({ name: line().required(), from: isoDay().required() });
 
 export const householdChange = object({ household: household.required(), from: isoDay().required() });
@@ -77,6 +77,13 @@ export type EndTenancy = InferType<typeof endTenancy>;
 
 export type HoldPlace = InferType<typeof holdPlace>;
 
+/** What a property is called, where it is, by which clock. */
+export const propertyEdit = object({ name: line().required(), address: line(300).required(), zone: zone().required() });
+export const buildingEdit = object({ name: line().required() });
+export const placeEdit = object({ name: line().required(), buildingId: id().nullable().default(null) });
+export type PropertyEdit = InferType<typeof propertyEdit>;
+export type BuildingEdit = InferType<typeof buildingEdit>;
+export type PlaceEdit = InferType<typeof placeEdit>;
 export type NewProperty = InferType<typeof newProperty>;
 
 export type PropertyChange = InferType<typeof propertyChange>;

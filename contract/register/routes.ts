@@ -12,8 +12,10 @@ import type {
   NewUnits,
   RemoveUnits,
   RetireMachine,
+  TemplateChange,
 } from './machines.ts';
 import type {
+  BuildingEdit,
   EndTenancy,
   HoldPlace,
   HouseholdChange,
@@ -21,7 +23,9 @@ import type {
   NewPlace,
   NewProperty,
   NewTenancy,
+  PlaceEdit,
   PropertyChange,
+  PropertyEdit,
   PropertySummary,
   TenancyChange,
 } from './register.ts';
@@ -32,13 +36,23 @@ export const registerRoutes = {
   'property.change': passing<{ form: PropertyChange; answer: object }>()(
     write('POST', '/properties/:id/changes', MANAGER),
   ),
+  'property.edit': passing<{ form: PropertyEdit; answer: object }>()(write('PUT', '/properties/:id', MANAGER)),
+  'property.remove': passing<{ answer: object }>()(refusing(write('DELETE', '/properties/:id', MANAGER, 0), 'inUse')),
+  'building.edit': passing<{ form: BuildingEdit; answer: object }>()(write('PUT', '/buildings/:id', MANAGER)),
+  'building.remove': passing<{ answer: object }>()(write('DELETE', '/buildings/:id', MANAGER, 0)),
+  'place.edit': passing<{ form: PlaceEdit; answer: object }>()(write('PUT', '/places/:id', MANAGER)),
+  'tenancy.reopen': passing<{ answer: object }>()(
+    refusing(write('POST', '/tenancies/:id/reopening', MANAGER, 1), 'occupied'),
+  ),
+  'machine.restore': passing<{ answer: object }>()(write('POST', '/machines/:id/return', MANAGER, 1)),
+  'template.change': passing<{ form: TemplateChange; answer: object }>()(write('PUT', '/templates/:id', MANAGER, 64)),
   'building.create': passing<{ form: NewBuilding; answer: Made }>()(write('POST', '/buildings', MANAGER)),
   'place.create': passing<{ form: NewPlace; answer: Made }>()(write('POST', '/places', MANAGER)),
   'tenancy.create': passing<{ form: NewTenancy; answer: Made }>()(
     refusing(write('POST', '/tenancies', MANAGER), 'occupied'),
   ),
   'tenancy.change': passing<{ form: TenancyChange; answer: object }>()(
-    refusing(write('PUT', '/tenancies/:id', MANAGER), 'occupied', 'tenancyBegun'),
+    refusing(write('PUT', '/tenancies/:id', MANAGER), 'occupied'),
   ),
   'tenancy.withdraw': passing<{ answer: object }>()(
     refusing(write('DELETE', '/tenancies/:id', MANAGER, 0), 'tenancyBegun'),

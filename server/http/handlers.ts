@@ -42,6 +42,7 @@ import * as ownerLinks from '../people/ownerLinks.ts';
 import * as account from '../people/account.ts';
 import * as office from '../people/office.ts';
 import { newSecret } from '../people/secondFactor.ts';
+import { correctRecord } from '../proof/corrections.ts';
 import { logRecord } from '../proof/records.ts';
 import { judgeProof, undoVerdict } from '../proof/verdicts.ts';
 import { readHome } from '../pages/home.ts';
@@ -53,6 +54,7 @@ import {
   contractMachine,
   createMachine,
   moveMachine,
+  restoreMachine,
   retireMachine,
   specifyPoint,
 } from '../register/machines.ts';
@@ -60,6 +62,7 @@ import { readHomes } from '../pages/homes.ts';
 import { readPlace } from '../pages/place.ts';
 import { readTape } from '../pages/tape.ts';
 import { readTurnover } from '../pages/turnover.ts';
+import * as changes from '../register/changes.ts';
 import * as places from '../register/places.ts';
 import { removeMachine, removeUnits } from '../register/removal.ts';
 import { readKnown } from '../register/table.ts';
@@ -114,6 +117,15 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'property.change': formed(registerForms.propertyChange, (call, form, { id }) =>
     places.changeProperty(call, id, form),
   ),
+  'property.edit': formed(registerForms.propertyEdit, (call, form, { id }) => changes.editProperty(call, id, form)),
+  'property.remove': bare((call, { id }) => changes.removeProperty(call, id)),
+  'building.edit': formed(registerForms.buildingEdit, (call, form, { id }) => changes.editBuilding(call, id, form)),
+  'building.remove': bare((call, { id }) => changes.removeBuilding(call, id)),
+  'place.edit': formed(registerForms.placeEdit, (call, form, { id }) => changes.editPlace(call, id, form)),
+  'tenancy.reopen': bare((call, { id }) => changes.reopenTenancy(call, id)),
+  'machine.restore': bare((call, { id }) => restoreMachine(call, id)),
+  'template.change': formed(machines.templateChange, (call, form, { id }) => units.changeTemplate(call, id, form)),
+  'record.correct': formed(jobForms.correctRecord, (call, form, { id }) => correctRecord(call, id, form)),
   'building.create': formed(registerForms.newBuilding, places.createBuilding),
   'place.create': formed(registerForms.newPlace, places.createPlace),
   'place.read': bare((call, { id }) => readPlace(call, id)),
@@ -194,7 +206,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'jobs.send': formed(jobForms.submission, (call, form, { id }) => sendJob(call, id, form)),
   'jobs.withdraw': bare((call, { id }) => withdrawJob(call, id)),
   'home.read': bare((call) => readHome(call)),
-  'record.log': formed(jobForms.logRecord, logRecord),
+  'record.log': formed(jobForms.logRecord, (call, form) => logRecord(call, form)),
   'proof.queue': bare((call) => proofQueue(call)),
   'proof.read': bare((call, { id }) => readProof(call, id)),
   'proof.judge': formed(proofForms.judge, (call, form, { id }) => judgeProof(call, id, form)),

@@ -160,6 +160,12 @@ export const serverText = {
   'import.row': 'Row {row, number}: {says}',
   'problem.fields': 'Some fields want another look.',
   'problem.tooMany': 'Too many requests. Wait a minute and try again.',
+  'problem.notLogged':
+    'Only what was logged afterwards is corrected here. Send this proof back instead, or log what was done.',
+  'problem.corrected': 'This was corrected already.',
+  'field.begun': 'This tenancy has begun; its first day cannot lie ahead.',
+  'story.corrected': 'Logged by mistake{judge, select, none {} other {, says {judge}}}: {reason}',
+  'verdict.corrected': 'corrected',
   'problem.codeNeeded': 'Now the code of your authenticator, or one of your recovery codes.',
   'problem.wrongCode': 'That code does not fit, or was used already. Wait for the next one.',
   'problem.lastManager': 'Somebody has to manage. Make somebody else a manager first.',

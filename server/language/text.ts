@@ -48,6 +48,7 @@ export interface ServerText extends CoreText, FieldsText {
   'expect.filterSize': { size: string | number };
   'fault.notGone': None;
   'field.beforeStart': None;
+  'field.begun': None;
   'field.fuel': None;
   'field.future': None;
   'field.holdLong': None;
@@ -154,6 +155,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.busy': None;
   'problem.changed': { what: string | number };
   'problem.codeNeeded': None;
+  'problem.corrected': None;
   'problem.csrf': None;
   'problem.deficiencyClosed': { done: string | number };
   'problem.doneEarlier': { day: string | number };
@@ -194,6 +196,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.notFindable': None;
   'problem.notFound': None;
   'problem.notImage': None;
+  'problem.notLogged': None;
   'problem.notOffice': None;
   'problem.notYours': None;
   'problem.occupied': None;
@@ -296,6 +299,7 @@ export interface ServerText extends CoreText, FieldsText {
   'still.tap.shut': None;
   'still.water.drained': None;
   'story.certified': { judge: string | number; grade: string | number };
+  'story.corrected': { judge: string | number; reason: string | number };
   'story.fault': { symptom: string | number };
   'story.faultClosed': { found: string | number };
   'story.look': { grade: string | number; confirmed: Choice };
@@ -331,6 +335,7 @@ export interface ServerText extends CoreText, FieldsText {
   'turnover.taken': None;
   'verdict.accept': None;
   'verdict.accepted': None;
+  'verdict.corrected': None;
   'verdict.registerWrong': None;
   'verdict.sendBack': None;
   'verdict.sentBack': None;

@@ -36,9 +36,9 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
   const property = await findProperty(call, place.propertyId);
   const today = dayOfInstant(now, property.zone);
   const tenancy = await tenancyOn(db, id, now);
-  const coming = (await db.tenancy.all({ placeId: id }, { order: [['fromDay', 'ASC']] })).find(
-    ({ fromDay }) => fromDay > today,
-  );
+  const tenancies = await db.tenancy.all({ placeId: id }, { order: [['fromDay', 'ASC']] });
+  const coming = tenancies.find(({ fromDay }) => fromDay > today);
+  const last = tenancy ? undefined : tenancies.findLast(({ toDay }) => toDay !== null && toDay < today);
   const marks = await db.mark.all({ placeId: id });
   const hold = await holdOf(db, id, today);
   const alarms = await openAlarms(call, call.actor.organisationId, { placeId: id });
@@ -54,6 +54,9 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
     buildingId: place.buildingId,
     property: { id: property.id, name: property.name, zone: property.zone, today },
     tenancy: tenancy ? await describeTenancy(db, tenancy, today) : null,
+    former: last
+      ? { id: last.id, name: (await db.person.one({ id: last.personId }))!.name, to: isoFromDay(last.toDay!) }
+      : null,
     coming: coming ? await describeTenancy(db, coming, today) : null,
     machines,
     hold: hold && { until: isoFromDay(hold.until), reason: hold.reason },
@@ -127,6 +130,7 @@ export async function machinesOf({ db, env: { say } }: Call, placeId: string): P
     id: machine.id,
     type: machineTypeOf(machine.type).key,
     name: machineName(say, machine),
+    label: machine.label,
     maker: machine.maker,
     model: machine.model,
     installed: machine.installedDay === null ? null : isoFromDay(machine.installedDay),

@@ -184,6 +184,7 @@ async function storyOf(call: Call, pointId: string, zone: string): Promise<Story
       day: isoFromDay(record.doneDay),
       by: name(record.personId),
       recordId: record.id,
+      correctable: record.jobId === null && proof.state === 'accepted',
       evidence: proof.state === 'sentBack' ? null : proof.evidence,
       says: say(`story.${key}`, {
         grade: gradeSays,

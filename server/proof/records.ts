@@ -62,6 +62,8 @@ export interface NewRecord {
   /** The sitting as it was gone through; null where it was logged afterwards. */
   readonly gone: GoneSitting | null;
   readonly findings: readonly CheckFinding[];
+  /** The wrong record that it stands in for. */
+  readonly corrects: string | null;
 }
 
 /** Writes one record, its proof and its log entry. */
@@ -106,7 +108,7 @@ export async function writeRecord({ env, db, actor, now }: Call, written: NewRec
     by: commit('by', actor.personId),
     note: note ? commit('note', note) : null,
     selfCertified,
-    corrects: null,
+    corrects: written.corrects,
   };
   const canonical = canonicalText(record);
   await db.record.insert({
@@ -172,8 +174,8 @@ export async function countService(call: Call, recordId: string, evidence: Evide
   await followTuning(call, recordId);
 }
 
-/** Logs finished work with its true day, self-certified. */
-export async function logRecord(call: Call, form: LogRecord): Promise<{ id: string }> {
+/** Logs finished work with its true day, self-certified; in place of a wrong record where it corrects one. */
+export async function logRecord(call: Call, form: LogRecord, corrects: string | null = null): Promise<{ id: string }> {
   const { db, now } = call;
   const point = await findPoint(call, form.pointId);
   const machine = (await db.machine.one({ id: point.machineId }))!;
@@ -215,6 +217,7 @@ export async function logRecord(call: Call, form: LogRecord): Promise<{ id: stri
     selfCertified: true,
     gone: null,
     findings: [],
+    corrects,
   });
   await countService(call, form.id, 'selfCertified');
   await recompute(db, [point.id], now);

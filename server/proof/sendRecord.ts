@@ -131,6 +131,7 @@ export async function sendRecord(
     selfCertified: false,
     gone: sitting.kept,
     findings,
+    corrects: null,
   });
   await keepWhereabouts(call, point.id, record.where, dayOfInstant(call.now, zone));
   if (!offered) await db.task.update({ id: task.id }, { state: 'sent' });

@@ -20,6 +20,7 @@ import { factsOf, recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { addMachines } from './addMachines.ts';
 import { addPoints } from './points.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
 import { findPlace, findProperty } from '../lookup/places.ts';
 import { writeSpecification } from '../due/specification.ts';
 
@@ -54,23 +55,30 @@ export async function createMachine(
 export async function changeMachine(
   call: Call,
   id: string,
-  { leftOut, hardWired, ...form }: MachineChange,
+  { leftOut, hardWired, installed, ...form }: MachineChange,
 ): Promise<object> {
   const { db } = call;
   const machine = await findMachine(call, id);
+  if (form.fuel && !machineTypeOf(machine.type).fuels.includes(form.fuel)) throw fieldProblem('fuel', 'field.fuel');
+  const installedDay = installed && dayFromIso(installed);
+  if (installedDay && installedDay > dayOfInstant(call.now, await zoneOfPlace(db, machine.placeId)))
+    throw fieldProblem('installed', 'field.future');
   if (form.shutoffPhotoId && form.shutoffPhotoId !== machine.shutoffPhotoId)
     await claimPhoto(call, form.shutoffPhotoId, id, 'shutoff');
   if (form.platePhotoId && form.platePhotoId !== machine.platePhotoId)
     await claimPhoto(call, form.platePhotoId, id, 'plate');
   const changes = Object.fromEntries(
-    Object.entries({ ...form, hardWired: hardWired === undefined ? undefined : Number(hardWired) }).filter(
-      ([, value]) => value !== undefined,
-    ),
+    Object.entries({
+      ...form,
+      installedDay,
+      hardWired: hardWired === undefined ? undefined : Number(hardWired),
+    }).filter(([, value]) => value !== undefined),
   );
   if (Object.keys(changes).length > 0) await db.machine.update({ id }, changes);
   if (leftOut) await leaveOut(call, machine, leftOut);
   // Who may do what follows from it.
-  else if (hardWired !== undefined) await recompute(db, await pointsOf(call, id), call.now);
+  else if (hardWired !== undefined || installed !== undefined || form.fuel)
+    await recompute(db, await pointsOf(call, id), call.now);
   return {};
 }
 
@@ -162,6 +170,16 @@ export async function retireMachine(call: Call, id: string, { day }: RetireMachi
   const points = await pointsOf(call, id);
   for (const pointId of points) await dropTask(call, pointId);
   await recompute(db, points, now);
+  return {};
+}
+
+/** Takes a machine into service again: its parts come back with their history; what signed for it stays out. */
+export async function restoreMachine(call: Call, id: string): Promise<object> {
+  const { db, now } = call;
+  const { retiredDay } = await findMachine(call, id);
+  if (retiredDay === null) return {};
+  await db.machine.update({ id }, { retiredDay: null });
+  await recompute(db, await pointsOf(call, id), now);
   return {};
 }
 

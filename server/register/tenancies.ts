@@ -14,6 +14,7 @@ import type { Row } from '../store/tables.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import { pointsOfPlace, findTenancy } from '../lookup/tenancies.ts';
 import { findPlace } from '../lookup/places.ts';
+import { mendTenancy } from './changes.ts';
 import { personRow } from '../store/person.ts';
 
 /** @throws Problem 409 where another tenancy of the place runs on the first day of this one, or later */
@@ -70,10 +71,15 @@ const endOfHold = ({ placeId, fromDay }: Row<'tenancy'>) => ({
   value: 'null',
 });
 
-/** Mends the name or the first day of a tenancy that has not begun. */
+/**
+ * Changes the name or the first day of a tenancy, running or to come.
+ * @throws Problem: what is not there or not theirs (404), occupied (409)
+ */
 export async function changeTenancy(call: Call, id: string, form: TenancyChange): Promise<object> {
   const { db } = call;
-  const { tenancy } = await comingTenancy(call, id);
+  const tenancy = await findTenancy(call, id);
+  if (tenancy.fromDay <= dayOfInstant(call.now, await zoneOfPlace(db, tenancy.placeId)))
+    return mendTenancy(call, tenancy, form);
   const fromDay = dayFromIso(form.from);
   await refuseOverlap(db, { id, placeId: tenancy.placeId, fromDay });
   await db.person.update({ id: tenancy.personId }, { name: form.name });

@@ -6,6 +6,7 @@ import type {
   MachineSketch,
   ManyMachines,
   NewTemplate,
+  TemplateChange,
   NewUnits,
   Specification,
 } from '../../contract/register/machines.ts';
@@ -118,12 +119,7 @@ export async function createTemplate(call: Call, { id, name, machines }: NewTemp
     actor: { organisationId },
     now,
   } = call;
-  for (const { type, leftOut } of machines) {
-    const points = machineTypes.get(type)?.points;
-    if (!points) throw fieldProblem('machines', 'field.machineType');
-    if (leftOut.some((it) => !points.includes(it)))
-      throw new Problem(422, 'fields', {}, { machines: { key: 'field.leftOut', values: {} } });
-  }
+  refuseUnknownParts(machines);
   await db.template.insert({
     id,
     organisationId,
@@ -133,6 +129,29 @@ export async function createTemplate(call: Call, { id, name, machines }: NewTemp
     removedAt: null,
   });
   return { id };
+}
+
+/** Gives a template another name or other machines; what was made from it stays as it is. */
+export async function changeTemplate(
+  { db, actor: { organisationId } }: Call,
+  id: string,
+  { name, machines }: TemplateChange,
+): Promise<object> {
+  refuseUnknownParts(machines);
+  const changed = await db.template.update(
+    { id, organisationId, removedAt: null },
+    { name, content: JSON.stringify(machines) },
+  );
+  if (changed === 0) throw notFound();
+  return {};
+}
+
+function refuseUnknownParts(machines: NewTemplate['machines']): void {
+  for (const { type, leftOut } of machines) {
+    const points = machineTypes.get(type)?.points;
+    if (!points) throw fieldProblem('machines', 'field.machineType');
+    if (leftOut.some((it) => !points.includes(it))) throw fieldProblem('machines', 'field.leftOut');
+  }
 }
 
 /**

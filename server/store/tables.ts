@@ -288,7 +288,8 @@ export const TABLES = {
     recordId: key(),
     organisationId,
     pointId: text(),
-    state: text<'waiting' | 'accepted' | 'sentBack' | 'registerWrong'>(),
+    /** `corrected`: logged by mistake; it counts no more. */
+    state: text<'waiting' | 'accepted' | 'sentBack' | 'registerWrong' | 'corrected'>(),
     evidence: text<EvidenceLevel>(),
     onTime: flag(),
     findings: text(),

@@ -55,7 +55,7 @@ describe('Whose it is', () => {
     await house.manager.put(`/tenancies/${id}`, { name: 'P. Quillfeather', from: '2026-12-05' }).expect(409);
     await house.manager.put(`/tenancies/${id}`, { name: 'P. Quillfeather', from: '2026-12-12' }).expect(200);
     expect((await place()).coming).to.include({ name: 'P. Quillfeather', from: '2026-12-12' });
-    await house.manager.put(`/tenancies/${flat.tenancyId}`, { name: 'I. Marrable', from: '2026-12-12' }).expect(409);
+    await house.manager.put(`/tenancies/${flat.tenancyId}`, { name: 'I. Marrable', from: '2026-12-12' }).expect(422);
     await letDaysPass(house, 18);
     const home = (await next.get('/home').expect(200)).body;
     expect(home).to.include({ opens: null });

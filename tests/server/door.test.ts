@@ -177,6 +177,8 @@ describe('The door', () => {
       }),
     );
     const { id: staffId } = await hire(house, 'staff', 'marrow@saltmarsh.example');
+    const buildingId = v7();
+    await house.manager.post('/buildings', { id: buildingId, propertyId: flat.propertyId, name: 'Front' }).expect(200);
     const approvalId = v7();
     await house.manager
       .post(`/faults/${faultId}/approvals`, { id: approvalId, amount: 10, note: 'A seal' })
@@ -212,6 +214,15 @@ describe('The door', () => {
       'people.restore': [staffId, {}],
       'people.link': [staffId, {}],
       'people.secondFactorOff': [staffId, {}],
+      'property.edit': [flat.propertyId, { name: 'X', address: 'X', zone: 'Europe/Dublin' }],
+      'property.remove': [flat.propertyId, {}],
+      'building.edit': [buildingId, { name: 'X' }],
+      'building.remove': [buildingId, {}],
+      'place.edit': [flat.placeId, { name: 'X' }],
+      'tenancy.reopen': [flat.tenancyId, {}],
+      'machine.restore': [flat.machineId, {}],
+      'template.change': [templateId, { name: 'X', machines: [{ type: 'washer' }] }],
+      'record.correct': [submission.records[0]!.id, { id: v7(), done: null, reason: 'X' }],
       'ownerLink.revoke': [ownerId, {}],
       'property.change': [flat.propertyId, { practice: 'light', from: '2026-11-01' }],
       'place.read': [flat.placeId, {}],

@@ -112,6 +112,15 @@ function textLike(random: Random, name: string, ids: readonly string[]): string 
   return pick(random, ['Flat 1', '2026-11-20', 'a@saltmarsh.example', 'washer', 'Europe/Dublin', '16 x 25 x 1', 'x']);
 }
 
+const SCOPES = ['place', 'machine', 'property', 'organisation', 'point'];
+const STRANGE = ['x', '0', '-1', '__proto__', '%', 'a'.repeat(3000), "' OR 1=1", '\0', '../..'];
+
+function paramLike(random: Random, param: string, ids: readonly string[]): string {
+  if (random() < 0.2) return pick(random, STRANGE);
+  if (param === 'number') return String(1 + Math.floor(random() * 40));
+  return pick(random, param === 'scope' ? SCOPES : ids);
+}
+
 /** An endless row of requests, the same for the same seed but for the ids that they make. */
 export function* hostileRequests(seed: number, ids: readonly string[], callers: number): Generator<HostileRequest> {
   const random = seeded(seed);
@@ -120,17 +129,7 @@ export function* hostileRequests(seed: number, ids: readonly string[], callers: 
     const route: Route = ROUTES[name];
     const form = formOf(name);
     const value = form ? formLike(random, form, ids) : random() < 0.3 ? pick(random, POISON)() : {};
-    const path = route.path.replace(/:(\w+)/g, (_, param: string) =>
-      encodeURIComponent(
-        random() < 0.8
-          ? param === 'number'
-            ? String(1 + Math.floor(random() * 40))
-            : param === 'scope'
-              ? pick(random, ['place', 'machine', 'property', 'organisation', 'point'])
-              : pick(random, ids)
-          : pick(random, ['x', '0', '-1', '__proto__', '%', 'a'.repeat(3000), "' OR 1=1", '\0', '../..']),
-      ),
-    );
+    const path = route.path.replace(/:(\w+)/g, (_, param: string) => encodeURIComponent(paramLike(random, param, ids)));
     const text =
       random() < 0.04 ? pick(random, ['{', '[1,', '"x"', 'null', '\u0000', '{"a":}']) : JSON.stringify(value);
     const reads = route.method === 'GET';

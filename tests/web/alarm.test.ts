@@ -69,7 +69,7 @@ describe('An alarm, in a browser', function alarm() {
     await manager.getByText('A try from Dewline').waitFor();
     await manager.goto('/homes');
     await manager
-      .getByRole('button', { name: 'Water and practice' })
+      .getByRole('button', { name: 'Change: name, water, practice' })
       .or(manager.getByRole('button', { name: 'Change' }))
       .first()
       .click();

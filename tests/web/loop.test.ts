@@ -531,7 +531,7 @@ describe('The whole loop in a browser', function loop() {
 
   it('changes a property’s practice from a day on, and the board says so', async () => {
     await manager.goto(`${stage.url}/homes`);
-    await manager.getByRole('button', { name: 'Water and practice' }).click();
+    await manager.getByRole('button', { name: 'Change: name, water, practice' }).click();
     await choose(manager, 'Practice', 'Watchful');
     await expectFit(manager, 'water and practice');
     await manager.getByRole('button', { name: 'Save', exact: true }).click();

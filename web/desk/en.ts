@@ -219,7 +219,7 @@ export const deskText = {
   'homes.vacant': 'no tenancy',
   'homes.machines': '{count, plural, =0 {no machines} one {1 machine} other {# machines}}',
   'homes.find': 'Find a home',
-  'homes.facts': 'Water and practice',
+  'homes.facts': 'Change: name, water, practice',
   'property.name': 'Name',
   'property.address': 'Address',
   'property.zone': 'Time zone',

@@ -214,7 +214,6 @@ export const dueDeskText = {
   'machine.emitter.once': 'Shown once. The machine signs its messages with this key:',
   'machine.emitter.end': 'Disconnect',
   'machine.retire': 'Take out of service',
-  'machine.retire.sure': 'Really? Its points leave the board; its history stays.',
   'machine.retired': 'out of service since {day}',
   'hardness.unit': 'Unit',
   'hardness.unit.mgL': 'mg/L',

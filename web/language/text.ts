@@ -140,6 +140,8 @@ export interface WebText extends SharedText, FieldsText {
   'budget.title': None;
   'building.name': None;
   'building.none': None;
+  'building.remove': None;
+  'building.rename': None;
   'building.save': None;
   'calendar.date': None;
   'calendar.export': None;
@@ -189,6 +191,12 @@ export interface WebText extends SharedText, FieldsText {
   'code.go': None;
   'code.label': None;
   'code.wrong': None;
+  'correct.how': None;
+  'correct.none': None;
+  'correct.open': None;
+  'correct.other': None;
+  'correct.reason': None;
+  'correct.save': None;
   'decision.assignee': None;
   'decision.coaching': None;
   'decision.interval': None;
@@ -706,6 +714,7 @@ export interface WebText extends SharedText, FieldsText {
   'machine.branch': None;
   'machine.branch.change': None;
   'machine.branch.hint': None;
+  'machine.change': None;
   'machine.contract': None;
   'machine.contract.last': None;
   'machine.contract.months': None;
@@ -732,6 +741,7 @@ export interface WebText extends SharedText, FieldsText {
   'machine.move': None;
   'machine.move.save': None;
   'machine.number': { number: string | number };
+  'machine.otherShutoff': None;
   'machine.owner': None;
   'machine.owner.contractor': None;
   'machine.owner.landlord': None;
@@ -742,8 +752,9 @@ export interface WebText extends SharedText, FieldsText {
   'machine.plate': None;
   'machine.plate.alt': None;
   'machine.points': None;
+  'machine.remove': None;
+  'machine.restore': None;
   'machine.retire': None;
-  'machine.retire.sure': None;
   'machine.retired': { day: string | number };
   'machine.save': None;
   'machine.serves': None;
@@ -924,8 +935,10 @@ export interface WebText extends SharedText, FieldsText {
   'place.labels': None;
   'place.machines': None;
   'place.name': None;
+  'place.noBuilding': None;
   'place.noMachines': None;
   'place.noTenancy': None;
+  'place.remove': None;
   'place.save': None;
   'place.since': { day: string | number };
   'place.standing': None;
@@ -1107,6 +1120,8 @@ export interface WebText extends SharedText, FieldsText {
   'property.hardness.hint': None;
   'property.name': None;
   'property.practice': None;
+  'property.remove': None;
+  'property.remove.why': None;
   'property.save': None;
   'property.source': None;
   'property.source.public': None;
@@ -1345,6 +1360,7 @@ export interface WebText extends SharedText, FieldsText {
   'tenancy.detergent.pods': None;
   'tenancy.detergent.powder': None;
   'tenancy.dust': None;
+  'tenancy.former': { name: string | number; day: string | number };
   'tenancy.from': None;
   'tenancy.link': None;
   'tenancy.link.again': None;
@@ -1354,9 +1370,11 @@ export interface WebText extends SharedText, FieldsText {
   'tenancy.loads': None;
   'tenancy.loads.hint': None;
   'tenancy.loads.says': { loads: number };
+  'tenancy.mend': None;
   'tenancy.name': None;
   'tenancy.people': None;
   'tenancy.pets': None;
+  'tenancy.reopen': None;
   'tenancy.revoke': None;
   'tenancy.revoked': None;
   'tenancy.save': None;

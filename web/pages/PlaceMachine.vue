@@ -4,6 +4,8 @@ import { ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import type { MachineSummary, PointSummary } from '../../contract/register/machines.ts';
 import { api, photoUrl } from '../api/api.ts';
+import { useSending } from '../api/sending.ts';
+import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 import { useDesk } from '../people/deskStore.ts';
 import MachineMore from '../register/MachineMore.vue';
@@ -19,6 +21,7 @@ const emit = defineEmits<{ saved: [] }>();
 const desk = useDesk();
 const specifying = ref<string | null>(null);
 const more = ref(false);
+const returning = useSending();
 
 function words({ mark }: PointSummary): string {
   const { share, daysLeft, state } = standOn(mark, props.today);
@@ -49,6 +52,9 @@ async function setShutoff(machine: MachineSummary, shutoffPhotoId: string | null
   await api('machine.change', { id: machine.id, form: { shutoffPhotoId } });
   emit('saved');
 }
+async function restore(): Promise<void> {
+  if (await returning.run(async () => void (await api('machine.restore', { id: props.machine.id })))) emit('saved');
+}
 function saved(): void {
   specifying.value = null;
   emit('saved');
@@ -70,8 +76,12 @@ function saved(): void {
         >
           {{ say('machine.more') }}
         </button>
+        <button v-if="desk.isManager && machine.retired" type="button" class="plain link" @click="restore">
+          {{ say('machine.restore') }}
+        </button>
       </p>
     </div>
+    <Notice :says="returning.failure.value" />
     <MachineMore v-if="more" :machine="machine" :place-id="placeId" :today="today" @saved="saved" />
     <ul class="ruled tight ink-link">
       <li v-for="point in machine.points" :key="point.id" class="point">
@@ -100,7 +110,7 @@ function saved(): void {
         />
       </li>
     </ul>
-    <div v-if="desk.isManager || machine.shutoffPhotoId" class="small">
+    <div v-if="machine.shutoffPhotoId || !machine.retired" class="small">
       <img
         class="thumb"
         v-if="machine.shutoffPhotoId"
@@ -110,9 +120,9 @@ function saved(): void {
         loading="lazy"
       />
       <PhotoField
-        v-if="desk.isManager && !machine.shutoffPhotoId"
+        v-if="!machine.retired && (desk.isManager || !machine.shutoffPhotoId)"
         quiet
-        :label="say('machine.addShutoff')"
+        :label="say(machine.shutoffPhotoId ? 'machine.otherShutoff' : 'machine.addShutoff')"
         :model-value="null"
         @update:model-value="setShutoff(machine, $event)"
       />

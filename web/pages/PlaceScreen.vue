@@ -17,6 +17,7 @@ import { say } from '../language/say.ts';
 import { gaugeOf } from './gauge.ts';
 import PlaceMachine from './PlaceMachine.vue';
 import MachineForm from '../register/MachineForm.vue';
+import PlaceEdit from '../register/PlaceEdit.vue';
 import TenancyPanel from '../register/TenancyPanel.vue';
 import UnitsForm from '../register/UnitsForm.vue';
 import PageFrame from '../kit/PageFrame.vue';
@@ -68,6 +69,11 @@ async function saveTemplate(): Promise<void> {
   naming.value = false;
   told.value = say('template.saved');
 }
+const editing = ref(false);
+async function edited(): Promise<void> {
+  editing.value = false;
+  await reload();
+}
 async function saved(): Promise<void> {
   addingMachine.value = false;
   await reload();
@@ -78,7 +84,12 @@ onMounted(reload);
 <template>
   <PageFrame :title="place?.name" :of="home">
     <template v-if="place" #lead
-      ><p class="quiet">{{ place.property.name }}</p></template
+      ><p class="quiet">
+        {{ place.property.name }}{{ ' ' }}
+        <button v-if="desk.isManager" type="button" class="plain link small no-print" @click="editing = !editing">
+          {{ say('change') }}
+        </button>
+      </p></template
     >
     <template v-if="place" #actions
       ><p class="verdict" :class="place.standing.verdict">
@@ -94,6 +105,7 @@ onMounted(reload);
       </p></template
     >
     <template v-if="place">
+      <PlaceEdit v-if="editing" :place="place" @saved="edited" @cancelled="editing = false" />
       <AlarmList :alarms="place.alarms.map((it) => ({ ...it, at: say.time(it.at, it.zone) }))" @changed="reload" />
       <StripGauge
         v-if="place.machines.length"

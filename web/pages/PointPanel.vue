@@ -9,6 +9,7 @@ import { sentenceOf } from '../api/sentence.ts';
 import { useLoading } from '../api/load.ts';
 import { workingFacts } from '../due/workingFacts.ts';
 import GiveJob from '../jobs/GiveJob.vue';
+import CorrectRecord from '../proof/CorrectRecord.vue';
 import LogRecord from '../proof/LogRecord.vue';
 import PointSpecification from '../register/PointSpecification.vue';
 import { say } from '../language/say.ts';
@@ -31,6 +32,7 @@ const signals = useLoading(async () =>
 );
 const open = ref<'give' | 'log' | 'specify' | null>(null);
 const sure = ref(false);
+const correcting = ref<string | null>(null);
 const problem = ref('');
 
 const stand = computed(() => (point.value ? standOn(point.value.mark, point.value.place.today) : null));
@@ -49,6 +51,7 @@ const lineDay = computed(() => point.value!.mark.servedDay + point.value!.mark.i
 
 async function changed(): Promise<void> {
   open.value = null;
+  correcting.value = null;
   await load();
   emit('changed');
 }
@@ -181,7 +184,23 @@ const dayWords = (day: string) =>
         <ul class="story ruled apart tight small">
           <li v-for="(entry, i) in point.story" :key="i">
             <span
-              ><b>{{ dayWords(entry.day) }}</b> {{ entry.says }}</span
+              ><b>{{ dayWords(entry.day) }}</b> {{ entry.says }}
+              <button
+                v-if="entry.correctable"
+                type="button"
+                class="plain link"
+                @click="correcting = correcting === entry.recordId ? null : entry.recordId"
+              >
+                {{ say('correct.open') }}
+              </button>
+              <CorrectRecord
+                v-if="entry.recordId && correcting === entry.recordId"
+                :record-id="entry.recordId"
+                :day="entry.day"
+                :procedure="point.procedure"
+                :today="point.place.today"
+                @saved="changed"
+                @cancelled="correcting = null" /></span
             ><span class="quiet last">{{ entry.by }}</span>
           </li>
         </ul>

@@ -1,24 +1,21 @@
 <script setup lang="ts">
 /** A tenancy that begins later: mended or taken back while it has not begun. */
-import { reactive, ref } from 'vue';
+import { ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { tenancyChange, type TenancySummary } from '../../contract/register/register.ts';
+import type { TenancySummary } from '../../contract/register/register.ts';
 import { api } from '../api/api.ts';
-import { useForm } from '../api/form.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
+import TenancyEdit from './TenancyEdit.vue';
 
 const props = defineProps<{ tenancy: TenancySummary }>();
 const emit = defineEmits<{ saved: [] }>();
 const open = ref(false);
 const sure = ref(false);
-const entry = reactive({ name: props.tenancy.name, from: props.tenancy.from });
-const { errors, problem, busy, submit } = useForm(tenancyChange);
 const { failure, run } = useSending();
 
-async function save(): Promise<void> {
-  if (!(await submit({ ...entry }, (form) => api('tenancy.change', { id: props.tenancy.id, form })))) return;
+function saved(): void {
   open.value = false;
   emit('saved');
 }
@@ -48,16 +45,7 @@ async function withdraw(): Promise<void> {
         {{ say(sure ? 'tenancy.coming.sure' : 'tenancy.coming.withdraw') }}
       </button>
     </p>
-    <form v-else class="stack close start" @submit.prevent="save">
-      <VTextField v-model="entry.name" :label="say('tenancy.name')" :error-messages="errors.name" /><VTextField
-        v-model="entry.from"
-        type="date"
-        :label="say('tenancy.from')"
-        :error-messages="errors.from"
-      />
-      <Notice class="small" :says="problem" />
-      <VBtn type="submit" color="primary" :loading="busy">{{ say('tenancy.coming.save') }}</VBtn>
-    </form>
+    <TenancyEdit v-else :tenancy="tenancy" @saved="saved" @cancelled="open = false" />
     <Notice class="small" :says="failure" />
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What is seldom wanted of a machine: its contractor, its signals, its end. */
+/** What is seldom wanted of a machine: what it is, its contractor, its signals, its end. */
 import { computed, onMounted, reactive, ref } from 'vue';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import { contractOf, type MachineSummary } from '../../contract/register/machines.ts';
@@ -9,6 +9,7 @@ import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
+import MachineEdit from './MachineEdit.vue';
 
 const props = defineProps<{ machine: MachineSummary; placeId: string; today: number }>();
 const emit = defineEmits<{ saved: [] }>();
@@ -19,12 +20,10 @@ const entry = reactive({
 const { errors, problem, busy, submit } = useForm(contractOf);
 const sending = useSending();
 const secret = ref<{ id: string; privateKey: string } | null>(null);
-const sure = ref(false);
 const catalogue = useLoading(() => api('catalogue.read'));
 const homes = useLoading(() => api('homes.read'));
-const parts = computed(
-  () => catalogue.value.value?.machines.find(({ key }) => key === props.machine.type)?.points ?? [],
-);
+const kind = computed(() => catalogue.value.value?.machines.find(({ key }) => key === props.machine.type));
+const parts = computed(() => kind.value?.points ?? []);
 const leftOut = ref<string[]>([...props.machine.leftOut]);
 const target = ref<string | null>(null);
 const targets = computed(() =>
@@ -77,10 +76,6 @@ async function disconnect(id: string): Promise<void> {
     emit('saved');
 }
 async function retire(): Promise<void> {
-  if (!sure.value) {
-    sure.value = true;
-    return;
-  }
   if (
     await sending.run(async () => {
       await api('machine.retire', { id: props.machine.id, form: { day: isoFromDay(props.today) } });
@@ -92,6 +87,7 @@ async function retire(): Promise<void> {
 
 <template>
   <div class="panel card stack close small">
+    <MachineEdit :machine="machine" :fuels="kind?.fuels ?? [machine.fuel]" @saved="emit('saved')" />
     <form class="fields inline" @submit.prevent="saveContract(entry)">
       <VTextField
         v-model.number="entry.everyMonths"
@@ -151,9 +147,7 @@ async function retire(): Promise<void> {
           </button></span
         ></template
       >
-      <button type="button" class="plain link push" :class="{ alarm: sure }" @click="retire">
-        {{ say(sure ? 'machine.retire.sure' : 'machine.retire') }}
-      </button>
+      <button type="button" class="plain link push" @click="retire">{{ say('machine.retire') }}</button>
     </p>
     <div v-if="secret" class="stack tight" role="status">
       <p>{{ say('machine.emitter.once') }}</p>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-/** Changing a property's water or practice from a day on. */
+/** What is changed about a property: what it is called, its buildings, its water and practice from a day on, its numbers. */
 import { reactive } from 'vue';
 import { propertyChange, type PropertySummary } from '../../contract/register/register.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import NumbersForm from '../notices/NumbersForm.vue';
+import PropertyEdit from './PropertyEdit.vue';
 import WaterAndPractice from './WaterAndPractice.vue';
 import Notice from '../kit/Notice.vue';
 
@@ -26,6 +27,7 @@ async function save(): Promise<void> {
 
 <template>
   <div class="stack close">
+    <PropertyEdit :property="property" @saved="emit('saved')" />
     <form class="panel card fields wide-ones" @submit.prevent="save">
       <WaterAndPractice v-model:water="entry.water" v-model:practice="entry.practice" :errors="errors" />
       <VTextField v-model="entry.from" type="date" :label="say('property.from')" :error-messages="errors.from" />

@@ -14,6 +14,7 @@ import ComingTenancy from './ComingTenancy.vue';
 import HomeCard from './HomeCard.vue';
 import HoldForm from './HoldForm.vue';
 import Notice from '../kit/Notice.vue';
+import TenancyEdit from './TenancyEdit.vue';
 
 const props = defineProps<{ place: PlaceAnswer }>();
 const emit = defineEmits<{ saved: [] }>();
@@ -74,6 +75,14 @@ async function endIt(): Promise<void> {
   ending.value = false;
   emit('saved');
 }
+const mending = ref(false);
+function mended(): void {
+  mending.value = false;
+  emit('saved');
+}
+async function reopen(id: string): Promise<void> {
+  if (await run(async () => void (await api('tenancy.reopen', { id })))) emit('saved');
+}
 async function makeLink(): Promise<void> {
   await run(async () => {
     const { path, code: made } = await api('tenancy.link', { id: props.place.tenancy!.id });
@@ -81,6 +90,7 @@ async function makeLink(): Promise<void> {
     code.value = made;
     copied.value = false;
     told.value = '';
+    emit('saved');
   });
 }
 async function revoke(): Promise<void> {
@@ -118,10 +128,19 @@ const setLoads = (text: string) => {
       <p class="small">{{ household }}</p>
       <p v-if="place.tenancy.to" class="small strong">
         {{ say('turnover.ended', { name: place.tenancy.name, day: say.day(dayFromIso(place.tenancy.to)) }) }}
+        <button
+          v-if="desk.isManager && !place.coming"
+          type="button"
+          class="plain link"
+          @click="reopen(place.tenancy.id)"
+        >
+          {{ say('tenancy.reopen') }}
+        </button>
       </p>
       <p v-if="place.budget" class="small quiet">{{ say('budget.of', { ...place.budget }) }}</p>
       <div v-if="desk.isManager" class="row">
         <button type="button" class="plain link" @click="open = !open">{{ say('tenancy.change') }}</button>
+        <button type="button" class="plain link" @click="mending = !mending">{{ say('tenancy.mend') }}</button>
         <button type="button" class="plain link" @click="makeLink">
           {{ say(place.tenancy.hasLink ? 'tenancy.link.again' : 'tenancy.link') }}
         </button>
@@ -132,6 +151,7 @@ const setLoads = (text: string) => {
           {{ say('turnover.end') }}…
         </button>
       </div>
+      <TenancyEdit v-if="mending" :tenancy="place.tenancy" @saved="mended" @cancelled="mending = false" />
       <div v-if="link" class="panel card stack close small wide" role="status">
         <p>{{ say('tenancy.link.once') }}</p>
         <code>{{ link }}</code>
@@ -159,17 +179,28 @@ const setLoads = (text: string) => {
         <Notice class="small" :says="ends.problem.value" />
         <VBtn type="submit" color="primary" :loading="ends.busy.value">{{ say('turnover.endNow') }}</VBtn>
       </form>
-      <Notice class="small" :says="failure" />
       <p v-if="told" class="small" role="status">{{ told }}</p>
     </template>
     <template v-else>
       <p class="quiet">{{ say('place.noTenancy') }}</p>
+      <p v-if="place.former" class="small">
+        {{ say('tenancy.former', { name: place.former.name, day: say.day(dayFromIso(place.former.to)) }) }}
+        <button
+          v-if="desk.isManager && !place.coming"
+          type="button"
+          class="plain link"
+          @click="reopen(place.former.id)"
+        >
+          {{ say('tenancy.reopen') }}
+        </button>
+      </p>
       <VBtn v-if="desk.isManager && !open && !place.coming" variant="outlined" @click="open = true">{{
         say('place.addTenancy')
       }}</VBtn>
     </template>
+    <Notice class="small" :says="failure" />
     <ComingTenancy v-if="place.coming" :key="place.coming.from" :tenancy="place.coming" @saved="emit('saved')" />
-    <HoldForm v-if="desk.isManager && (place.hold || !place.tenancy)" :place="place" @saved="emit('saved')" />
+    <HoldForm v-if="desk.isManager" :place="place" @saved="emit('saved')" />
     <RouterLink
       v-if="desk.isManager && (place.tenancy?.to || !place.tenancy || place.hold)"
       class="small"

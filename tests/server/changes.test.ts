@@ -1,0 +1,151 @@
+import { expect } from 'chai';
+import { v7 } from 'uuid';
+import { HOUSEHOLD, letDaysPass, openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
+
+/** What one makes one can change and take back; what history hangs on stays. */
+describe('What stands in the register', () => {
+  let house: House;
+  let flat: Flat;
+  beforeEach(async () => {
+    house = await openHouse();
+    flat = await registerFlat(house);
+  });
+  afterEach(() => house.close());
+  const place = async () => (await house.manager.get(`/places/${flat.placeId}`).expect(200)).body;
+  const homes = async () => (await house.manager.get('/homes').expect(200)).body.properties;
+
+  it('is renamed: property, building, home; a zone on the other side of the day line moves today', async () => {
+    const { manager } = house;
+    const buildingId = v7();
+    await manager.post('/buildings', { id: buildingId, propertyId: flat.propertyId, name: 'Frnt' }).expect(200);
+    await manager.put(`/buildings/${buildingId}`, { name: 'Front' }).expect(200);
+    await manager.put(`/places/${flat.placeId}`, { name: 'Flat 1', buildingId }).expect(200);
+    await manager.put(`/places/${flat.placeId}`, { name: 'Flat 1', buildingId: v7() }).expect(422);
+    house.clock.now += 11 * 3_600_000;
+    const edit = { name: 'Ropewalk House', address: '3 Hawser Lane', zone: 'Pacific/Auckland' };
+    await manager.put(`/properties/${flat.propertyId}`, { ...edit, zone: 'Nowhere/None' }).expect(422);
+    await manager.put(`/properties/${flat.propertyId}`, edit).expect(200);
+    const [property] = await homes();
+    expect(property).to.include({ name: 'Ropewalk House', address: '3 Hawser Lane', zone: 'Pacific/Auckland' });
+    expect(property.buildings).to.deep.equal([{ id: buildingId, name: 'Front' }]);
+    expect(property.places[0]).to.include({ name: 'Flat 1', buildingId });
+    expect((await place()).property.today).to.equal(TODAY + 1);
+    await manager.delete(`/buildings/${buildingId}`).expect(200);
+    expect((await homes())[0].places[0].buildingId).to.equal(null);
+  });
+
+  it('is removed while nothing hangs on it, else refused with the reason', async () => {
+    const { manager } = house;
+    expect((await manager.delete(`/properties/${flat.propertyId}`).expect(409)).body.detail).to.contain('The Ropewalk');
+    const second = v7();
+    await manager
+      .post('/properties', {
+        id: second,
+        name: 'By mistake',
+        address: 'x',
+        zone: 'Europe/Dublin',
+        water: { source: 'public' },
+        practice: null,
+      })
+      .expect(200);
+    await manager.delete(`/properties/${second}`).expect(200);
+    expect((await homes()).map(({ name }: { name: string }) => name)).to.deep.equal(['The Ropewalk']);
+  });
+
+  it('takes another name, another day and the end of a tenancy back', async () => {
+    const { manager } = house;
+    const tenancy = `/tenancies/${flat.tenancyId}`;
+    await manager.put(tenancy, { name: 'I. Marrable-Ness', from: '2025-03-01' }).expect(200);
+    expect((await place()).tenancy).to.include({ name: 'I. Marrable-Ness', from: '2025-03-01' });
+    await manager.put(tenancy, { name: 'X', from: '2027-01-01' }).expect(422);
+    await manager.post(`${tenancy}/end`, { last: '2026-11-20', holdUntil: '2027-01-10' }).expect(200);
+    await flat.tenant.get('/home').expect(401);
+    const empty = await place();
+    expect(empty.tenancy).to.equal(null);
+    expect(empty.former).to.include({ name: 'I. Marrable-Ness', to: '2026-11-20' });
+    expect(empty.hold).not.to.equal(null);
+    await manager.post(`${tenancy}/reopening`).expect(200);
+    const again = await place();
+    expect(again.tenancy).to.include({ name: 'I. Marrable-Ness', to: null });
+    expect(again.hold).to.equal(null);
+    // Not over somebody who comes after.
+    await manager.post(`${tenancy}/end`, { last: '2026-11-30' }).expect(200);
+    const next = { id: v7(), personId: v7(), placeId: flat.placeId, name: 'A. Next', from: '2026-12-24' };
+    await manager.post('/tenancies', { ...next, household: HOUSEHOLD }).expect(200);
+    await manager.post(`${tenancy}/reopening`).expect(409);
+    await manager.put(`/tenancies/${next.id}`, { name: 'A. Next', from: '2026-11-30' }).expect(409);
+  });
+
+  it('says of a machine what it is, and takes it into service again with its history', async () => {
+    const { manager } = house;
+    const machine = `/machines/${flat.machineId}`;
+    const edit = { maker: 'Tidesse', model: 'W2', label: 'Old washer', installed: '2024-05-01', owner: 'tenant' };
+    await manager.put(machine, { ...edit, fuel: 'gas' }).expect(422);
+    await manager.put(machine, { ...edit, installed: '2027-01-01' }).expect(422);
+    await manager.put(machine, { ...edit, fuel: 'electric' }).expect(200);
+    expect((await place()).machines[0]).to.include({ ...edit, name: 'Old washer' });
+    await manager.put(machine, { installed: null }).expect(200);
+    expect((await place()).machines[0].installed).to.equal(null);
+    await manager
+      .post('/records', { id: v7(), pointId: flat.points['washer.doorBoot'], done: '2026-11-20' })
+      .expect(200);
+    await manager.delete(machine).expect(409);
+    await manager.post(`${machine}/retirement`, { day: '2026-11-24' }).expect(200);
+    expect((await place()).machines[0].points).to.deep.equal([]);
+    await manager.post(`${machine}/return`).expect(200);
+    const back = (await place()).machines[0];
+    expect(back.retired).to.equal(null);
+    expect(back.points.find((it: { procedure: string }) => it.procedure === 'washer.doorBoot').mark.servedDay).to.equal(
+      TODAY - 4,
+    );
+  });
+
+  it('keeps a template that is changed, for what is made from then on', async () => {
+    const { manager } = house;
+    const id = v7();
+    await manager.post('/templates', { id, name: 'Bare', machines: [{ type: 'washer' }] }).expect(200);
+    const two = { name: 'Bare flat', machines: [{ type: 'washer' }, { type: 'dryer' }] };
+    await manager.put(`/templates/${id}`, { ...two, machines: [{ type: 'nothing' }] }).expect(422);
+    await manager.put(`/templates/${id}`, two).expect(200);
+    const { templates } = (await manager.get('/templates').expect(200)).body;
+    const changed = templates.find((it: { id: string }) => it.id === id);
+    expect(changed.name).to.equal('Bare flat');
+    expect(changed.machines).to.have.length(2);
+  });
+});
+
+describe('What was logged by mistake', () => {
+  it('is corrected by another record or by none; the wrong one is still read and does not count', async () => {
+    const house = await openHouse();
+    const flat = await registerFlat(house);
+    const pointId = flat.points['washer.doorBoot']!;
+    const point = async () => (await house.manager.get(`/points/${pointId}`).expect(200)).body;
+    const log = async (done: string) => {
+      const id = v7();
+      await house.manager.post('/records', { id, pointId, done, grade: 'heavy' }).expect(200);
+      return id;
+    };
+    await log('2026-08-01');
+    const wrong = await log('2026-11-20');
+    const correct = (id: string, form: object) =>
+      house.manager.post(`/records/${id}/corrections`, { id: v7(), grade: null, reason: 'Other flat', ...form });
+    await correct(wrong, { done: '2026-11-10', reason: '' }).expect(422);
+    const replaced = (await correct(wrong, { done: '2026-11-10', grade: 'light' }).expect(200)).body.id;
+    await correct(wrong, { done: null }).expect(409);
+    const after = await point();
+    expect(after.mark.servedDay).to.equal(TODAY - 14);
+    expect(after.story.find((it: { recordId: string }) => it.recordId === wrong).says).to.contain('Logged by mistake');
+    const record = JSON.parse((await house.env.store.db.record.one({ id: replaced }))!.canonical);
+    expect(record).to.include({ corrects: wrong, grade: 'light', selfCertified: true });
+    expect((await correct(replaced, { done: null }).expect(200)).body.id).to.equal(null);
+    // What was served before it holds again.
+    expect((await point()).mark.servedDay).to.equal(TODAY - 115);
+    await letDaysPass(house, 1);
+    expect((await point()).mark.servedDay).to.equal(TODAY - 115);
+    // It stands in the log, beside its record, for good.
+    const entries = await house.env.store.db.logEntry.all({ subjectId: wrong });
+    expect(entries.map(({ kind }) => kind)).to.deep.equal(['record', 'verdict']);
+    expect(JSON.parse(entries[1]!.canonical)).to.include({ kind: 'correction', replacedBy: replaced });
+    await house.close();
+  });
+});
