@@ -59,6 +59,8 @@ import {
   specifyPoint,
 } from '../register/machines.ts';
 import { readHomes } from '../pages/homes.ts';
+import { search as searchForm, type Search } from '../../contract/pages/search.ts';
+import { findAll } from '../pages/search.ts';
 import { readPlace } from '../pages/place.ts';
 import { readTape } from '../pages/tape.ts';
 import { readTurnover } from '../pages/turnover.ts';
@@ -128,6 +130,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'record.correct': formed(jobForms.correctRecord, (call, form, { id }) => correctRecord(call, id, form)),
   'building.create': formed(registerForms.newBuilding, places.createBuilding),
   'place.create': formed(registerForms.newPlace, places.createPlace),
+  'search.find': formed(searchForm, (call, form: Search) => findAll(call, form)),
   'place.read': bare((call, { id }) => readPlace(call, id)),
   'tenancy.create': formed(registerForms.newTenancy, tenancies.createTenancy),
   'tenancy.change': formed(registerForms.tenancyChange, (call, form, { id }) =>

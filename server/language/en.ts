@@ -160,6 +160,10 @@ export const serverText = {
   'import.row': 'Row {row, number}: {says}',
   'problem.fields': 'Some fields want another look.',
   'problem.tooMany': 'Too many requests. Wait a minute and try again.',
+  'found.office': 'of the office',
+  'found.label': 'label {number}',
+  'found.closed': 'closed',
+  'found.procedure': 'procedure',
   'problem.notLogged':
     'Only what was logged afterwards is corrected here. Send this proof back instead, or log what was done.',
   'problem.corrected': 'This was corrected already.',

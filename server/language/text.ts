@@ -65,6 +65,10 @@ export interface ServerText extends CoreText, FieldsText {
   'field.symptom': None;
   'field.tooLongAgo': None;
   'field.windowEnds': None;
+  'found.closed': None;
+  'found.label': { number: string | number };
+  'found.office': None;
+  'found.procedure': None;
   'habits.kept': None;
   'habits.lapsed': None;
   'handBack.away': None;

@@ -128,7 +128,8 @@ export function* hostileRequests(seed: number, ids: readonly string[], callers: 
     const name = pick(random, NAMES);
     const route: Route = ROUTES[name];
     const form = formOf(name);
-    const value = form ? formLike(random, form, ids) : random() < 0.3 ? pick(random, POISON)() : {};
+    const bare = random() < 0.3 ? pick(random, POISON)() : {};
+    const value = form ? formLike(random, form, ids) : bare;
     const path = route.path.replace(/:(\w+)/g, (_, param: string) => encodeURIComponent(paramLike(random, param, ids)));
     const text =
       random() < 0.04 ? pick(random, ['{', '[1,', '"x"', 'null', '\u0000', '{"a":}']) : JSON.stringify(value);

@@ -59,6 +59,35 @@ describe('People and accounts, in a browser', function people() {
     await row('T. Hollis-Reed').getByRole('button', { name: 'Let go' }).waitFor();
   });
 
+  it('finds anything by the keyboard from anywhere, and jumps back to where one was', async () => {
+    await manager.goto(`/homes/${flat.placeId}`);
+    await manager.getByRole('heading', { name: 'Flat 1A' }).waitFor();
+    await manager.waitForFunction(() => localStorage.getItem('dewline.recent')?.includes('Flat 1A'));
+    await manager.goto('/procedures');
+    await manager.getByRole('heading', { name: 'Procedures' }).waitFor();
+    await manager.keyboard.press('k');
+    const field = manager.getByRole('combobox', { name: 'Find anything' });
+    await field.waitFor();
+    await manager.getByRole('option', { name: /Flat 1A/ }).waitFor();
+    await field.fill('prices');
+    await manager.getByRole('option', { name: /Practice: Prices and budget/ }).waitFor();
+    await field.fill('boot');
+    await manager.getByRole('option', { name: /Door boot.*part/ }).waitFor();
+    await expectFit(manager, 'finding anything');
+    await field.fill('zzzz');
+    await manager.getByText('Nothing here is called “zzzz”.').waitFor();
+    await field.fill('flat 1');
+    await manager.getByRole('option', { name: /Flat 1A The Ropewalk/ }).waitFor();
+    await manager.keyboard.press('ArrowDown');
+    await manager.keyboard.press('ArrowUp');
+    await manager.keyboard.press('Enter');
+    await manager.waitForURL(/\/homes\/.+/);
+    await manager.keyboard.press('Control+k');
+    await field.waitFor();
+    await manager.keyboard.press('Escape');
+    await field.waitFor({ state: 'detached' });
+  });
+
   it('turns a second factor on, and asks for it at the door', async () => {
     await manager.getByRole('link', { name: 'R. Okonjo-Vane' }).click();
     await manager.getByRole('heading', { name: 'Your account' }).waitFor();

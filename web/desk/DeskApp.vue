@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The desk's frame: where one can go, and who one is. */
-import { computed, ref, watch } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useTheme } from 'vuetify';
 import { say } from '../language/say.ts';
@@ -9,13 +9,18 @@ import { useDesk } from '../people/deskStore.ts';
 import { useKeys } from '../kit/keys.ts';
 import WaitingBar from '../outbox/WaitingBar.vue';
 import KeysDialog from './KeysDialog.vue';
+import { forgetRecent, noteRecent } from './recent.ts';
+import SearchDialog from './SearchDialog.vue';
 
+const NOTED_AFTER_MS = 1500;
 const desk = useDesk();
 const board = useBoard();
 const route = useRoute();
 const router = useRouter();
 const vuetify = useTheme();
 const keys = ref(false);
+const searching = ref(false);
+const canSearch = computed(() => desk.isManager || desk.isStaff);
 
 const places = computed(() => [
   ...(desk.isManager
@@ -57,7 +62,41 @@ watch(
   { immediate: true },
 );
 
+/** Pages of settings that have an address of their own. */
+const SETTINGS = ['methods', 'assumptions', 'calendar', 'prices', 'repairs'] as const;
+const pages = computed(() => [
+  ...places.value,
+  { to: '/account', name: say('nav.account') },
+  ...(desk.isManager
+    ? [
+        ...SETTINGS.map((part) => ({
+          to: `/practice/${part}`,
+          name: `${say('nav.practice')}: ${say(`practice.part.${part}`)}`,
+        })),
+        { to: '/homes/import', name: say('homes.import') },
+        { to: '/homes/baseline', name: say('homes.baseline') },
+        { to: '/homes/labels', name: say('homes.labels') },
+        { to: '/inspections', name: say('inspections.title') },
+      ]
+    : []),
+]);
+// A page is noted once its title is known.
+router.afterEach((to) => {
+  setTimeout(() => {
+    const name = document.title.split(' · ')[0];
+    if (desk.me && name && route.fullPath === to.fullPath) noteRecent(desk.me.id, { path: to.fullPath, name });
+  }, NOTED_AFTER_MS);
+});
+const onKey = (event: KeyboardEvent) => {
+  if (event.key !== 'k' || !(event.ctrlKey || event.metaKey) || !canSearch.value) return;
+  event.preventDefault();
+  searching.value = true;
+};
+onMounted(() => document.addEventListener('keydown', onKey));
+onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
+
 async function signOut(): Promise<void> {
+  forgetRecent();
   await desk.signOut();
   await router.push('/sign-in');
 }
@@ -73,6 +112,10 @@ const GO: Readonly<Record<string, string>> = {
   m: '/measure',
 };
 useKeys({
+  k: () => {
+    searching.value = canSearch.value;
+    return canSearch.value;
+  },
   '?': () => {
     keys.value = true;
   },
@@ -86,10 +129,13 @@ useKeys({
     <div class="desk" :class="{ bare: !desk.me }">
       <nav v-if="desk.me" class="nav no-print" :aria-label="say('nav.main')">
         <p class="brand">{{ say('app.name') }}</p>
+        <button v-if="canSearch" type="button" class="plain find-all" @click="searching = true">
+          {{ say('nav.search') }} <kbd>k</kbd>
+        </button>
         <ul>
           <li v-for="place in places" :key="place.to">
             <RouterLink :to="place.to" :class="{ here: route.path.startsWith(place.to) }"
-              >{{ place.name }}<b v-if="place.count"> {{ place.count }}</b></RouterLink
+              >{{ place.name }}{{ ' ' }}<b v-if="place.count">{{ place.count }}</b></RouterLink
             >
           </li>
         </ul>
@@ -116,6 +162,7 @@ useKeys({
       <main id="main"><WaitingBar v-if="desk.me" /><RouterView /></main>
     </div>
     <KeysDialog v-model="keys" />
+    <SearchDialog v-if="canSearch" v-model="searching" :pages="pages" />
   </VApp>
 </template>
 
@@ -165,6 +212,11 @@ useKeys({
 .nav b {
   margin-left: 6px;
   color: var(--dew-deep);
+}
+.find-all {
+  text-align: left;
+  padding: 7px 0;
+  color: var(--ink-2);
 }
 .me {
   margin-top: auto;
@@ -239,6 +291,7 @@ main {
     padding: 0;
   }
   .me > p:not(.switches),
+  .find-all kbd,
   .keys {
     display: none;
   }

@@ -3,6 +3,7 @@ import { say } from '../language/say.ts';
 
 const shown = defineModel<boolean>({ required: true });
 const KEYS = [
+  ['k or Ctrl K', 'search'],
   ['/', 'find'],
   ['↑ ↓ ← →', 'arrows'],
   ['Enter', 'open'],

@@ -595,6 +595,7 @@ export interface WebText extends SharedText, FieldsText {
   'keys.help': None;
   'keys.open': None;
   'keys.register': None;
+  'keys.search': None;
   'keys.sendBack': None;
   'keys.skip': None;
   'keys.title': None;
@@ -855,6 +856,7 @@ export interface WebText extends SharedText, FieldsText {
   'nav.practice': None;
   'nav.procedures': None;
   'nav.proof': None;
+  'nav.search': None;
   'nav.signOut': None;
   'nav.standing': None;
   'nav.today': None;
@@ -1163,6 +1165,20 @@ export interface WebText extends SharedText, FieldsText {
   'replacement.price': None;
   'save': None;
   'saved': None;
+  'search.fault': None;
+  'search.found': None;
+  'search.hint': None;
+  'search.job': None;
+  'search.machine': None;
+  'search.more': { kinds: string | number };
+  'search.none': { words: string | number };
+  'search.page': None;
+  'search.part': None;
+  'search.person': None;
+  'search.place': None;
+  'search.procedure': None;
+  'search.recent': None;
+  'search.title': None;
   'shared.homes': None;
   'shared.lead': None;
   'shared.none': { compared: number; months: number };
