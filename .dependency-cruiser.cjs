@@ -51,6 +51,7 @@ const ROOMS = {
     'measure',
     'standing',
     'pages',
+    'exchange',
     'clock',
     'http',
   ],

@@ -14,6 +14,20 @@ import { jobsRoutes } from './jobs/routes.ts';
 import { standingRoutes } from './standing/routes.ts';
 import { pageRoutes } from './pages/routes.ts';
 
+/** The parts of the contract, by which a token is limited. */
+export const AREAS = {
+  people: peopleRoutes,
+  faults: faultsRoutes,
+  register: registerRoutes,
+  catalogue: catalogueRoutes,
+  measure: measureRoutes,
+  due: dueRoutes,
+  proof: proofRoutes,
+  jobs: jobsRoutes,
+  standing: standingRoutes,
+  pages: pageRoutes,
+} as const satisfies Record<string, Record<string, Route>>;
+
 export const ROUTES = {
   ...peopleRoutes,
   ...faultsRoutes,
@@ -28,3 +42,7 @@ export const ROUTES = {
 } as const satisfies Record<string, Route>;
 
 export type RouteName = keyof typeof ROUTES;
+
+/** Which part of the contract a route is of. */
+export const areaOf = (name: RouteName): keyof typeof AREAS =>
+  (Object.keys(AREAS) as (keyof typeof AREAS)[]).find((area) => name in AREAS[area])!;

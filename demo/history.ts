@@ -173,8 +173,17 @@ async function doJob(
   }
   await sendJob(call, jobId, { startedAt, doneAt, deviceAt: doneAt, plan: null, left: [], records });
   for (const { id: recordId } of records) {
-    world.waiting.push({ recordId, judgeOn: day + 1 + Math.floor(world.random() * 3), cheat, pending });
+    if ((await db.proof.one({ recordId }))!.state === 'accepted') await served(world, db, recordId, day);
+    else world.waiting.push({ recordId, judgeOn: day + 1 + Math.floor(world.random() * 3), cheat, pending });
   }
+}
+
+/** It was fresh on the day it was done and has fouled since. */
+async function served(world: World, db: Db, recordId: string, day: Day): Promise<void> {
+  const record = (await db.record.one({ id: recordId }))!;
+  const point = world.lived.find(({ id }) => id === record.pointId)!;
+  point.busy = false;
+  point.load = drawLoad(world.random, point.speed, point.perDay * Math.max(0, day - record.doneDay));
 }
 
 async function judge(world: World, db: Db, day: Day, now: number): Promise<void> {
@@ -194,14 +203,10 @@ async function judge(world: World, db: Db, day: Day, now: number): Promise<void>
             reason: contradicted ? 'Rinsed and aired; a day stays between the two from now on.' : '',
           }),
     });
-    const record = (await db.record.one({ id: waiting.recordId }))!;
-    const point = world.lived.find(({ id }) => id === record.pointId)!;
     if (blurred) {
+      const { pointId } = (await db.record.one({ id: waiting.recordId }))!;
+      const point = world.lived.find(({ id }) => id === pointId)!;
       world.pending.push({ ...waiting.pending, points: [point], doOn: day + 2 });
-    } else {
-      point.busy = false;
-      // It was fresh on the day it was done and has fouled since.
-      point.load = drawLoad(world.random, point.speed, point.perDay * Math.max(0, day - record.doneDay));
-    }
+    } else await served(world, db, waiting.recordId, day);
   }
 }

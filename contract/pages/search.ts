@@ -9,7 +9,7 @@ export type Search = InferType<typeof search>;
 export const FOUND_KINDS = ['place', 'person', 'machine', 'part', 'job', 'fault', 'procedure'] as const;
 export type FoundKind = (typeof FOUND_KINDS)[number];
 
-export interface Found {
+export interface FoundThing {
   readonly kind: FoundKind;
   readonly name: string;
   /** Where it is, or what is known of it. */
@@ -19,7 +19,7 @@ export interface Found {
 }
 
 export interface SearchAnswer {
-  readonly found: readonly Found[];
+  readonly found: readonly FoundThing[];
   /** Kinds of which there is more than is shown. */
   readonly more: readonly FoundKind[];
 }

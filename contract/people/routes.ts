@@ -15,6 +15,7 @@ import type {
   SignIn,
   ToldLink,
 } from './people.ts';
+import type { NewToken, TokenSummary } from './tokens.ts';
 
 export const peopleRoutes = {
   'session.read': passing<{ answer: SessionAnswer }>()(read('/session', 'anyone')),
@@ -53,6 +54,12 @@ export const peopleRoutes = {
   'access.ask': passing<{ form: { readonly email: string }; answer: object }>()(
     write('POST', '/access/letters', 'anyone', 1, 4),
   ),
+  'tokens.list': passing<{ answer: { tokens: readonly TokenSummary[] } }>()(read('/tokens', MANAGER)),
+  'token.create': passing<{ form: NewToken; answer: { readonly token: string } }>()(
+    write('POST', '/tokens', MANAGER, 2, 30),
+  ),
+  'token.revoke': passing<{ answer: object }>()(write('DELETE', '/tokens/:id', MANAGER, 0, 60)),
+  'openapi.read': read('/openapi.json', 'anyone'),
   'me.read': passing<{ answer: AccountAnswer }>()(read('/me', OFFICE)),
   'me.password': passing<{ form: ChangePassword; answer: object }>()(
     refusing(write('PUT', '/me/password', OFFICE, 4, 10), 'wrongPassword', 'waitFirst'),

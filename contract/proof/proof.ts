@@ -1,5 +1,5 @@
 /** The proof queue and its verdicts. */
-import { mixed, object, string, type InferType } from 'yup';
+import { mixed, number, object, string, type InferType } from 'yup';
 import type { Check, Weight } from '../../core/proof/checks.ts';
 import { id, note } from '../form/fields.ts';
 import { specification, type Specification } from '../register/machines.ts';
@@ -22,6 +22,20 @@ export const judge = object({
 /** A specification goes with `registerWrong` alone. */
 export type Judge = Omit<InferType<typeof judge>, 'specification'> & { readonly specification?: Specification };
 
+/** The first proofs of a person are looked at, then one in so many; 1 looks at all. */
+export const changeLookRule = object({
+  first: number().integer().min(0).max(100).required(),
+  oneIn: number().integer().min(1).max(100).required(),
+});
+export type ChangeLookRule = InferType<typeof changeLookRule>;
+
+export interface ProofQueue {
+  readonly waiting: readonly ProofSummary[];
+  /** Accepted by rule lately, the latest first; each may still be looked at. */
+  readonly byRule: readonly ProofSummary[];
+  readonly rule: ChangeLookRule;
+}
+
 export const PHOTO_SOURCES = ['camera', 'gallery', 'unknown'] as const;
 export const photoFields = object({
   id: id().required(),
@@ -37,6 +51,9 @@ export interface ProofSummary {
   readonly id: string;
   readonly title: string;
   readonly place: string;
+  readonly property: string;
+  readonly machine: string;
+  readonly machineId: string;
   readonly by: string;
   readonly sentAt: number;
   readonly worst: string | null;

@@ -1,7 +1,7 @@
 /** Routes of photos and verdicts. */
 import { MAX_PHOTO_MB } from '../form/limits.ts';
 import { DOERS, MANAGER, passing, read, refusing, write } from '../route.ts';
-import type { Judge, ProofAnswer, ProofSummary } from './proof.ts';
+import type { ChangeLookRule, Judge, ProofAnswer, ProofQueue } from './proof.ts';
 
 export const proofRoutes = {
   'photo.create': refusing(
@@ -13,7 +13,8 @@ export const proofRoutes = {
     'busy',
   ),
   'photo.read': read('/photos/:id', DOERS),
-  'proof.queue': passing<{ answer: { waiting: readonly ProofSummary[] } }>()(read('/proof', MANAGER)),
+  'proof.queue': passing<{ answer: ProofQueue }>()(read('/proof', MANAGER)),
+  'proof.rule': passing<{ form: ChangeLookRule; answer: object }>()(write('PUT', '/proof-rule', MANAGER, 1)),
   'proof.read': passing<{ answer: ProofAnswer }>()(read('/proof/:id', MANAGER)),
   'proof.judge': passing<{ form: Judge; answer: { state: string } }>()(
     refusing(write('POST', '/proof/:id/verdict', MANAGER), 'judged'),

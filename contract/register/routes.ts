@@ -95,6 +95,7 @@ export const registerRoutes = {
     write('POST', '/machines/many', MANAGER, 64, 60),
   ),
   'register.known': passing<{ answer: KnownAnswer }>()(read('/register/known', MANAGER)),
+  'register.exportAll': { ...read('/export', MANAGER), perMinute: 4 },
   'register.export': read('/register/table', MANAGER),
   'register.import': passing<{ form: ImportForm; answer: ImportAnswer }>()(
     refusing(

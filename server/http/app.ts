@@ -8,9 +8,10 @@ import compression from 'compression';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { ANY_ROUTE_REFUSES, type Route } from '../../contract/route.ts';
-import { ROUTES, type RouteName } from '../../contract/routes.ts';
+import { areaOf, ROUTES, type RouteName } from '../../contract/routes.ts';
 import type { Actor, Call, Env } from '../context/context.ts';
 import { sessionReader } from '../people/sessions.ts';
+import { bearerOf } from '../people/tokens.ts';
 import type { AnyHandler } from './handler.ts';
 import { HANDLERS } from './handlers.ts';
 import { answerBefore, writeOnce } from './once.ts';
@@ -78,8 +79,10 @@ export function createApp(
     const route: Route = ROUTES[name];
     const method = route.method.toLowerCase() as 'get' | 'post' | 'put' | 'delete';
     const authorise: RequestHandler = async (request, _response, next) => {
+      const bearer = await bearerIn(env, request, name, route);
       const token = parseCookie(request.headers.cookie ?? '')[COOKIE];
-      const actor = token ? await recognise(token) : null;
+      const session = token && !bearer ? await recognise(token) : null;
+      const actor = bearer ?? session;
       Object.assign(request, { actor });
       if (route.roles !== 'anyone') {
         if (!actor) throw new Problem(401, 'signIn');
@@ -87,7 +90,8 @@ export function createApp(
           throw new Problem(403, 'notAllowed');
       }
       refuseStrangeIds(request.params as Record<string, string>);
-      if (route.method !== 'GET') refuseForeign(request, route.roles === 'anyone' ? null : actor);
+      // A browser sends no token by itself, so that there is no foreign page behind one.
+      if (route.method !== 'GET' && !bearer) refuseForeign(request, route.roles === 'anyone' ? null : actor);
       next();
     };
     api[method](
@@ -116,6 +120,20 @@ export function createApp(
 const mayRefuse = ({ problems = [] }: Route, { key }: Problem) =>
   problems.includes(key) || ANY_ROUTE_REFUSES.includes(key);
 const unnamed = (name: RouteName, { key }: Problem) => new Error(`${name} refuses ${key}, which its row does not name`);
+
+/**
+ * Who comes by a token, within what it was made for; null where nobody does.
+ * @throws Problem: signIn (401), notAllowed (403)
+ */
+async function bearerIn(env: Env, request: Request, name: RouteName, route: Route): Promise<Actor | null> {
+  const [scheme, token] = (request.headers.authorization ?? '').split(' ');
+  if (scheme?.toLowerCase() !== 'bearer' || !token || route.roles === 'anyone') return null;
+  const bearer = await bearerOf(env, token);
+  if (!bearer) throw new Problem(401, 'signIn');
+  if (!bearer.areas.includes(areaOf(name)) || (route.method !== 'GET' && !bearer.writes))
+    throw new Problem(403, 'notAllowed');
+  return bearer.actor;
+}
 
 /** What no id, number or kind looks like is nowhere. @throws Problem: notFound (404) */
 function refuseStrangeIds(params: Readonly<Record<string, string>>): void {

@@ -4,6 +4,7 @@ import * as editionForms from '../../contract/catalogue/editions.ts';
 import * as measureForms from '../../contract/measure/measure.ts';
 import * as jobForms from '../../contract/jobs/jobs.ts';
 import * as listForms from '../../contract/jobs/lists.ts';
+import { newToken } from '../../contract/people/tokens.ts';
 import * as peopleForms from '../../contract/people/people.ts';
 import * as proofForms from '../../contract/proof/proof.ts';
 import * as rehearsalForms from '../../contract/catalogue/rehearsals.ts';
@@ -41,7 +42,9 @@ import { keepMeasurement } from '../measure/measurements.ts';
 import * as ownerLinks from '../people/ownerLinks.ts';
 import * as account from '../people/account.ts';
 import * as office from '../people/office.ts';
+import * as tokens from '../people/tokens.ts';
 import { newSecret } from '../people/secondFactor.ts';
+import { changeLookRule } from '../proof/byRule.ts';
 import { correctRecord } from '../proof/corrections.ts';
 import { logRecord } from '../proof/records.ts';
 import { judgeProof, undoVerdict } from '../proof/verdicts.ts';
@@ -95,6 +98,9 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'people.restore': bare((call, { id }) => office.restorePerson(call, id)),
   'people.link': secret(bare((call, { id }: { id: string }) => office.linkPerson(call, id))),
   'people.secondFactorOff': bare((call, { id }) => office.secondFactorOff(call, id)),
+  'tokens.list': bare(async (call) => ({ tokens: await tokens.listTokens(call) })),
+  'token.create': secret(formed(newToken, tokens.createToken)),
+  'token.revoke': bare((call, { id }) => tokens.revokeToken(call, id)),
   'me.read': bare(account.readAccount),
   'me.endSession': formed(peopleForms.endSession, account.endOwnSessions),
   'me.password': {
@@ -212,6 +218,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'record.log': formed(jobForms.logRecord, (call, form) => logRecord(call, form)),
   'proof.queue': bare((call) => proofQueue(call)),
   'proof.read': bare((call, { id }) => readProof(call, id)),
+  'proof.rule': formed(proofForms.changeLookRule, changeLookRule),
   'proof.judge': formed(proofForms.judge, (call, form, { id }) => judgeProof(call, id, form)),
   'proof.undo': bare((call, { id }) => undoVerdict(call, id)),
   'tape.read': formed(tapeOf, (call, form, { scope, id }) => readTape(call, scope, id, form)),

@@ -20,6 +20,7 @@ import { hashPassword } from '../people/passwords.ts';
 import * as people from '../people/people.ts';
 import { sendAccess } from '../notices/accessLetter.ts';
 import { sessionReader, type NewSession } from '../people/sessions.ts';
+import { exportAll } from '../exchange/exportAll.ts';
 import { createPhoto, photoFile, refuseOverQuota, storeUpload, type PhotoForm } from '../photos/photos.ts';
 import { labelForm } from '../../contract/register/labels.ts';
 import { printLabels } from '../register/labels.ts';
@@ -29,6 +30,7 @@ import { printReport } from '../standing/report.ts';
 import { printInspection } from '../faults/inspectionPaper.ts';
 import { historyOf, type HistoryForm } from '../../contract/pages/tape.ts';
 import { printHistory } from '../pages/historyPaper.ts';
+import { openApi } from './openapi.ts';
 import { answerBefore, writeOnce } from './once.ts';
 import { hashOfFile } from './upload.ts';
 import { Problem, problemDocument } from '../context/problem.ts';
@@ -100,6 +102,9 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       await store.write((db) => people.closeSession({ env, db, actor: actor!, now: env.clock() }));
       response.clearCookie(COOKIE, { path: '/' }).set('clear-site-data', '"cache"').json({});
     },
+    'openapi.read': async (request: Request, response: Response) => {
+      response.json(openApi(originOf(env, request)));
+    },
     'alarm.answer': async (request: Request, response: Response) => {
       const { token } = formOf(acknowledgeAlarm, request.body) as { token: string };
       response.json(await store.write((db) => acknowledgeByLink(env, db, token, env.clock())));
@@ -135,6 +140,16 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
         .set('cache-control', 'no-store')
         .set('content-disposition', 'attachment; filename="register.csv"')
         .send(text);
+    },
+    'register.exportAll': async (_request: Request, response: Response, actor: Actor | null) => {
+      const zip = await exportAll({ env, db: store.db, actor: actor!, now: env.clock() });
+      response
+        .set('content-type', 'application/zip')
+        .set('cache-control', 'no-store')
+        .set('content-disposition', 'attachment; filename="dewline.zip"');
+      // Cut off where it cannot go on, so that nobody takes half of it for the whole.
+      zip.once('error', (error) => response.destroy(error));
+      zip.pipe(response);
     },
     'labels.read': async (request: Request, response: Response, actor: Actor | null) => {
       const { scope, id } = request.params as { scope: string; id: string };

@@ -168,6 +168,8 @@ export const serverText = {
     'Only what was logged afterwards is corrected here. Send this proof back instead, or log what was done.',
   'problem.corrected': 'This was corrected already.',
   'field.begun': 'This tenancy has begun; its first day cannot lie ahead.',
+  'proof.byRule': 'Accepted by rule: it was clean, and whoever did it has been looked at before.',
+  'story.byRule': 'Checked and accepted by rule, found {grade}',
   'story.corrected': 'Logged by mistake{judge, select, none {} other {, says {judge}}}: {reason}',
   'verdict.corrected': 'corrected',
   'problem.codeNeeded': 'Now the code of your authenticator, or one of your recovery codes.',

@@ -227,6 +227,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.withdrawOver': None;
   'problem.wrongCode': None;
   'problem.wrongPassword': None;
+  'proof.byRule': None;
   'proof.judgedBy': { by: string | number; verdict: string | number; reason: string | number };
   'raised.gas': None;
   'raised.ladder': None;
@@ -302,6 +303,7 @@ export interface ServerText extends CoreText, FieldsText {
   'still.tap.open': None;
   'still.tap.shut': None;
   'still.water.drained': None;
+  'story.byRule': { grade: string | number };
   'story.certified': { judge: string | number; grade: string | number };
   'story.corrected': { judge: string | number; reason: string | number };
   'story.fault': { symptom: string | number };

@@ -144,8 +144,9 @@ async function faultsAbout(db: Call['db'], pointId: string): Promise<Row<'fault'
 }
 
 /** By what an accepted proof counts. */
-function acceptedAs(selfCertified: boolean, evidence: string): 'selfCertified' | 'certified' | 'proven' {
+function acceptedAs(selfCertified: boolean, evidence: string): 'selfCertified' | 'certified' | 'proven' | 'byRule' {
   if (selfCertified) return 'selfCertified';
+  if (evidence === 'checked') return 'byRule';
   return evidence === 'selfCertified' ? 'certified' : 'proven';
 }
 

@@ -2,21 +2,38 @@
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { passes } from '../../core/proof/readings.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
-import type { ProofAnswer, ProofSummary } from '../../contract/proof/proof.ts';
+import { MS_PER_DAY } from '../../core/calendar/day.ts';
+import type { ProofAnswer, ProofQueue } from '../../contract/proof/proof.ts';
 import type { Call } from '../context/context.ts';
 import { needLabel } from '../words/steps.ts';
+import { lookRuleOf } from '../proof/byRule.ts';
 import { factsOf } from '../store/facts.ts';
+import { above } from '../store/where.ts';
 import { tellFindings } from '../words/findings.ts';
 import { summarise, findProof, effectOf, judgedWords } from '../proof/verdicts.ts';
 
-/** What waits to be judged, the oldest first. */
-export async function proofQueue(call: Call): Promise<{ waiting: ProofSummary[] }> {
+const LATELY_MS = 30 * MS_PER_DAY;
+const LATELY = 60;
+
+/** What waits to be judged, the oldest first, and what was accepted by rule lately. */
+export async function proofQueue(call: Call): Promise<ProofQueue> {
   const {
     db,
     actor: { organisationId },
+    now,
   } = call;
-  const proofs = await db.proof.all({ organisationId, state: 'waiting' }, { order: [['sentAt', 'ASC']], limit: 500 });
-  return { waiting: await summarise(call, proofs) };
+  const [waiting, byRule] = await Promise.all([
+    db.proof.all({ organisationId, state: 'waiting' }, { order: [['sentAt', 'ASC']], limit: 500 }),
+    db.proof.all(
+      { organisationId, state: 'accepted', evidence: 'checked', sentAt: above(now - LATELY_MS) },
+      { order: [['sentAt', 'DESC']], limit: LATELY },
+    ),
+  ]);
+  return {
+    waiting: await summarise(call, waiting),
+    byRule: await summarise(call, byRule),
+    rule: await lookRuleOf(db, organisationId),
+  };
 }
 
 /**

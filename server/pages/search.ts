@@ -2,7 +2,7 @@
 import { machineTypes } from '../../core/catalogue/machines.ts';
 import { procedures } from '../../core/catalogue/catalogue.ts';
 import { SYMPTOMS } from '../../core/faults/symptoms.ts';
-import type { Found, FoundKind, Search, SearchAnswer } from '../../contract/pages/search.ts';
+import type { FoundKind, FoundThing, Search, SearchAnswer } from '../../contract/pages/search.ts';
 import type { Call } from '../context/context.ts';
 import { isManager } from '../context/context.ts';
 import { machineName } from '../lookup/names.ts';
@@ -37,7 +37,7 @@ export async function findAll(call: Call, { words }: Search): Promise<SearchAnsw
     sql.findJobs(db, sought),
     sql.findFaults(db, sought, symptoms),
   ]);
-  const all: Record<FoundKind, Omit<Found, 'kind'>[]> = {
+  const all: Record<FoundKind, Omit<FoundThing, 'kind'>[]> = {
     place: places.map(({ id, name, property }) => ({ name, about: property, path: `/homes/${id}` })),
     person: people.map(({ name, placeId, place }) => ({
       name,

@@ -149,8 +149,16 @@ async function isDoubtful(db: Call['db'], recordId: string): Promise<boolean> {
   return (JSON.parse(proof?.findings ?? '[]') as CheckFinding[]).some(({ weight }) => weight === 'fail');
 }
 
-/** What a record that counts has found: it teaches, resets the part, and answers what was reported. */
-export async function countService(call: Call, recordId: string, evidence: EvidenceLevel): Promise<void> {
+/**
+ * What a record that counts has found: it teaches, resets the part, and answers what was reported.
+ * @param confirmed whether somebody, or somebody's record of truth, stands behind what was found
+ */
+export async function countService(
+  call: Call,
+  recordId: string,
+  evidence: EvidenceLevel,
+  confirmed = true,
+): Promise<void> {
   const { db, now } = call;
   const record = (await db.record.one({ id: recordId }))!;
   const { grade, agent, agents, after } = JSON.parse(record.canonical) as ServiceRecord;
@@ -162,7 +170,7 @@ export async function countService(call: Call, recordId: string, evidence: Evide
     day: record.doneDay,
     at: record.doneAt,
     grade,
-    confirmed: 1,
+    confirmed: confirmed ? 1 : 0,
     agent,
     agents: JSON.stringify(agents ?? (agent ? [agent] : [])),
     afterGrade: after ?? null,

@@ -3,7 +3,7 @@ import { stateAfter } from '../../core/jobs/transitions.ts';
 import { trueTimes } from '../../core/proof/claim.ts';
 import type { Submission } from '../../contract/jobs/jobs.ts';
 import { readHistories } from '../due/history.ts';
-import { recomputeWork } from '../due/recompute.ts';
+import { recompute } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';
 import { isOffice } from '../context/context.ts';
 import { fieldProblem, notFound } from '../context/problem.ts';
@@ -16,6 +16,7 @@ import { handBack } from '../jobs/handBacks.ts';
 import { personPace } from '../jobs/pace.ts';
 import { runMinutesOf } from '../jobs/runMinutes.ts';
 import { applyMove, jobMoved } from '../jobs/jobs.ts';
+import { acceptByRule } from './byRule.ts';
 import { goneThrough } from './goneThrough.ts';
 import { type PhotoClaims } from './sentPhotos.ts';
 import { sendRecord } from './sendRecord.ts';
@@ -120,7 +121,14 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
     form,
   );
   if (theirs) await applyMove(call, job, 'send', null);
-  await recomputeWork(
+  const critical = new Map(
+    tasks.map((task) => [task.id, histories.get(task.pointId)?.procedure.safetyCritical ?? false]),
+  );
+  await acceptByRule(
+    call,
+    form.records.map(({ id: recordId, taskId }) => ({ id: recordId, safetyCritical: critical.get(taskId)! })),
+  );
+  await recompute(
     db,
     tasks.map(({ pointId }) => pointId),
     now,

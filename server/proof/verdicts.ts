@@ -1,5 +1,5 @@
 /** The proof queue, a proof, and the verdict on it. */
-import { isoFromDay } from '../../core/calendar/day.ts';
+import { isoFromDay, MS_PER_DAY } from '../../core/calendar/day.ts';
 import { windowOf } from '../../core/due/line.ts';
 import { canonicalText, type EvidenceLevel, type ServiceRecord } from '../../core/proof/record.ts';
 import type { Judge, ProofSummary, Verdict } from '../../contract/proof/proof.ts';
@@ -8,18 +8,19 @@ import { computeLine } from '../../core/due/compute.ts';
 import { readHistory } from '../due/history.ts';
 import { lineOfMark } from '../../contract/due/due.ts';
 import { namesOf } from '../lookup/find.ts';
+import { machineName } from '../lookup/names.ts';
 import { recompute } from '../due/recompute.ts';
 import { TUNING_SIGNALS } from '../due/tuning.ts';
 import type { Check, CheckFinding } from '../../core/proof/checks.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { noteEvent } from '../jobs/events.ts';
-import { dropTask } from '../jobs/jobs.ts';
 import { liveJobOf } from '../lookup/liveJob.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { tellFindings } from '../words/findings.ts';
 import { countService } from './records.ts';
+import { isOffered, settleJob } from './settle.ts';
 import { appendToLog, commitment } from '../log/log.ts';
 import { writeSpecification } from '../due/specification.ts';
 
@@ -41,13 +42,23 @@ export async function summarise({ db, env: { say } }: Call, proofs: readonly Row
     db,
     [...records.values()].map(({ personId }) => personId),
   );
+  const properties = new Map(
+    (await db.property.all({ id: [...new Set([...places.values()].map(({ propertyId }) => propertyId))] })).map(
+      (it) => [it.id, it],
+    ),
+  );
+  const machineOf = ({ pointId }: Row<'proof'>) => machines.get(points.get(pointId)!.machineId)!;
+  const placeOf = (proof: Row<'proof'>) => places.get(machineOf(proof).placeId)!;
   return proofs.map((proof) => {
     const record = records.get(proof.recordId)!;
     const worst = tellFindings(say, record, proof)[0];
     return {
       id: proof.recordId,
       title: say(`point.${points.get(proof.pointId)!.procedure}`),
-      place: places.get(machines.get(points.get(proof.pointId)!.machineId)!.placeId)!.name,
+      place: placeOf(proof).name,
+      property: properties.get(placeOf(proof).propertyId)!.name,
+      machine: machineName(say, machineOf(proof)),
+      machineId: machineOf(proof).id,
       by: (record.personId && names.get(record.personId)) ?? say('story.someone'),
       sentAt: proof.sentAt,
       worst: worst && worst.weight !== 'fine' ? worst.says : null,
@@ -115,9 +126,6 @@ export async function judgeProof(call: Call, id: string, form: Judge): Promise<{
   return { state };
 }
 
-const isOffered = ({ findings }: Row<'proof'>): boolean =>
-  (JSON.parse(findings) as CheckFinding[]).some(({ check }) => check === 'offered');
-
 /** Contradictions that a wrong register explains. */
 const OF_REGISTER: readonly string[] = ['wrongSize', 'forbiddenAgent'] satisfies Check[];
 
@@ -131,6 +139,7 @@ export async function judgedWords(
   { db, env: { say } }: Call,
   { judgedAt, judgedBy, state, reason }: Row<'proof'>,
 ): Promise<string | null> {
+  if (judgedAt !== null && judgedBy === null) return say('proof.byRule');
   if (judgedAt === null || judgedBy === null) return null;
   return say('proof.judgedBy', {
     verdict: say(`verdict.${state}`),
@@ -142,9 +151,15 @@ export async function judgedWords(
 /** A verdict may be taken back for so long. */
 export const UNDO_MS = 10 * 60_000;
 
+/** What was accepted by rule may still be looked at for so long. */
+const LOOK_AFTER_MS = 30 * MS_PER_DAY;
+
+const isByRule = ({ state, evidence, judgedBy }: Row<'proof'>) =>
+  state === 'accepted' && evidence === 'checked' && judgedBy === null;
+
 /**
- * Takes one's own verdict back, within ten minutes: the proof waits again, and what it did is undone. A mended register
- * stays mended.
+ * Takes one's own verdict back within ten minutes, or looks after all at what was accepted by rule: the proof waits
+ * again, and what it did is undone. A mended register stays mended.
  * @throws Problem 409 where it is too late, somebody else's, or the doer has begun again
  */
 export async function undoVerdict(call: Call, id: string): Promise<{ state: string }> {
@@ -152,8 +167,8 @@ export async function undoVerdict(call: Call, id: string): Promise<{ state: stri
   const { proof, record } = await findProof(call, id);
   if (
     proof.judgedAt === null ||
-    proof.judgedBy !== actor.personId ||
-    now - proof.judgedAt > UNDO_MS ||
+    !(isByRule(proof) || proof.judgedBy === actor.personId) ||
+    now - proof.judgedAt > (isByRule(proof) ? LOOK_AFTER_MS : UNDO_MS) ||
     proof.state === 'registerWrong' ||
     isOffered(proof) ||
     !record.jobId
@@ -212,26 +227,4 @@ async function logVerdict(
     reason: reason === null ? null : await commit('reason', reason),
   });
   await appendToLog(db, { organisationId, kind: 'verdict', subjectId: record.id, canonical, at: now });
-}
-
-/** The job follows its tasks: back to its doer when one was sent back, accepted when all are. */
-async function settleJob(call: Call, record: Row<'record'>, sentBack: string | null): Promise<void> {
-  const { db } = call;
-  if (!record.jobId || !record.taskId) return;
-  // Offered work changes nothing of the job but that nobody else need do the part any more.
-  if (isOffered((await db.proof.one({ recordId: record.id }))!)) {
-    if (sentBack === null) await dropTask(call, record.pointId);
-    return;
-  }
-  await db.task.update(
-    { id: record.taskId },
-    sentBack === null ? { state: 'accepted', sentBack: null } : { state: 'outstanding', sentBack },
-  );
-  const job = (await db.job.one({ id: record.jobId }))!;
-  const tasks = await db.task.all({ jobId: job.id, state: ['outstanding', 'sent'] });
-  const settled = tasks.length > 0 ? 'sent' : 'accepted';
-  const state = tasks.some((task) => task.state === 'outstanding') ? 'given' : settled;
-  if (state === job.state) return;
-  await db.job.update({ id: job.id }, { state, revision: job.revision + 1, reason: sentBack });
-  await noteEvent(call, job.id, state === 'given' ? 'sendBack' : 'accept', state, sentBack);
 }

@@ -5,6 +5,7 @@ import type { Contract, UpkeepDay } from '../../core/due/anchor.ts';
 import type { AnchorChoice } from '../../core/catalogue/anchorChoice.ts';
 import type { Changes } from '../../core/due/assumptions.ts';
 import type { Budget, Prices } from '../../core/due/burden.ts';
+import type { LookRule } from '../../core/proof/trust.ts';
 import type { Practice } from '../../core/catalogue/practice.ts';
 import type { LocalHours } from '../../core/faults/clock.ts';
 import type { EmergencyNumbers } from '../../contract/faults/alarms.ts';
@@ -45,6 +46,8 @@ export interface FactValues {
     readonly materials: Readonly<Record<string, number>>;
   };
   budget: Budget | null;
+  /** How proofs are looked at. */
+  lookRule: LookRule;
   hold: Hold | null;
   scheduled: boolean;
   /** When it was last served, as claimed by whoever handed it over; it counts until a service is recorded. */

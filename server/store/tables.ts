@@ -65,6 +65,8 @@ export const TABLES = {
     name: text(),
     /** 0 reads only. */
     writes: flag(),
+    /** Parts of the contract that it may call, parted by commas. */
+    areas: text(),
     createdAt,
     expiresAt: integer(),
     revokedAt: integerOrNull(),

@@ -214,6 +214,7 @@ describe('The door', () => {
       'people.restore': [staffId, {}],
       'people.link': [staffId, {}],
       'people.secondFactorOff': [staffId, {}],
+      'token.revoke': ['0'.repeat(64), {}],
       'property.edit': [flat.propertyId, { name: 'X', address: 'X', zone: 'Europe/Dublin' }],
       'property.remove': [flat.propertyId, {}],
       'building.edit': [buildingId, { name: 'X' }],

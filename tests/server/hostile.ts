@@ -2,8 +2,7 @@
 import { ROUTES, type RouteName } from '../../contract/routes.ts';
 import type { Route } from '../../contract/route.ts';
 import { seeded, type Random } from '../../core/statistics/random.ts';
-import { HANDLERS } from '../../server/http/handlers.ts';
-import * as people from '../../contract/people/people.ts';
+import { formOfRoute } from '../../server/http/openapi.ts';
 import { v7 } from 'uuid';
 import type { AnySchema } from 'yup';
 
@@ -20,17 +19,6 @@ export interface HostileRequest {
 /** What would end the run or the callers themselves. */
 const LEFT_OUT: readonly RouteName[] = ['session.close', 'people.disable', 'tenancy.revoke', 'jobs.withdraw'];
 const NAMES = (Object.keys(ROUTES) as RouteName[]).filter((name) => !LEFT_OUT.includes(name));
-
-/** Forms of the routes that the door mounts by itself. */
-const OWN_FORMS: Partial<Record<RouteName, AnySchema>> = {
-  'session.open': people.signIn,
-  'install.create': people.firstRun,
-  'link.exchange': people.exchangeLink,
-  'access.open': people.openAccess,
-  'access.ask': people.askAccess,
-};
-const formOf = (name: RouteName): AnySchema | undefined =>
-  OWN_FORMS[name] ?? (HANDLERS as Readonly<Record<string, { form?: AnySchema }>>)[name]?.form;
 
 const pick = <T>(random: Random, of: readonly T[]): T => of[Math.floor(random() * of.length)]!;
 
@@ -127,7 +115,7 @@ export function* hostileRequests(seed: number, ids: readonly string[], callers: 
   for (;;) {
     const name = pick(random, NAMES);
     const route: Route = ROUTES[name];
-    const form = formOf(name);
+    const form = formOfRoute(name);
     const bare = random() < 0.3 ? pick(random, POISON)() : {};
     const value = form ? formLike(random, form, ids) : bare;
     const path = route.path.replace(/:(\w+)/g, (_, param: string) => encodeURIComponent(paramLike(random, param, ids)));

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import type { Found } from '../../contract/pages/search.ts';
+import type { FoundThing } from '../../contract/pages/search.ts';
 import { give, hire, openHouse, registerFlat, type Caller, type Flat, type House } from './house.ts';
 
 describe('Finding anything', () => {
@@ -14,10 +14,10 @@ describe('Finding anything', () => {
   after(() => house.close());
   const find = async (words: string, who: Caller = house.manager) =>
     (await who.get(`/search?with=${encodeURIComponent(JSON.stringify({ words }))}`).expect(200)).body as {
-      found: Found[];
+      found: FoundThing[];
       more: string[];
     };
-  const kinds = (found: readonly Found[]) => [...new Set(found.map(({ kind }) => kind))];
+  const kinds = (found: readonly FoundThing[]) => [...new Set(found.map(({ kind }) => kind))];
 
   it('looks through homes, people, machines, parts, jobs, faults and procedures', async () => {
     await give(house, flat.tenant, flat.tenantId, [flat.points['washer.drawer']!]);

@@ -534,7 +534,7 @@ describe('The whole loop in a browser', function loop() {
     await manager.getByRole('button', { name: 'Change: name, water, practice' }).click();
     await choose(manager, 'Practice', 'Watchful');
     await expectFit(manager, 'water and practice');
-    await manager.getByRole('button', { name: 'Save', exact: true }).click();
+    await manager.locator('form', { hasText: 'From' }).getByRole('button', { name: 'Save', exact: true }).click();
     await manager.getByText('2 Hawser Lane, Port Ellery · Watchful').waitFor();
     await manager.goto(`${stage.url}/line/5`);
     await manager.getByText('Watchful practice').waitFor();

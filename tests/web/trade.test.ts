@@ -189,7 +189,7 @@ describe('The trade, in a browser', function trade() {
     await desk.goto(`${stage.url}/homes/${empty}`);
     await desk.getByText('P. Quill').waitFor();
     await expectFit(desk, 'a tenancy that begins later');
-    await desk.getByRole('button', { name: 'Change', exact: true }).click();
+    await desk.getByRole('complementary').getByRole('button', { name: 'Change', exact: true }).click();
     await desk.getByLabel('Tenant').fill('P. Quillfeather');
     await desk.getByRole('button', { name: 'Save', exact: true }).click();
     await desk.getByText('P. Quillfeather').waitFor();

@@ -33,11 +33,12 @@ const today = computed(() => place.value!.property.today);
 const standing = computed(() => {
   const it = place.value!.standing;
   if (it.inOrder.of === 0) return [];
-  const { proven, selfCertified } = it.evidence;
+  const { proven, selfCertified, checked } = it.evidence;
   return [
     say('standing.inOrder', { ...it.inOrder }),
     say('standing.onTime', { ...it.onTime }),
     say('standing.proven', { ...proven }),
+    ...(checked.count ? [say('standing.checked', { ...checked })] : []),
     ...(selfCertified.count ? [say('standing.selfCertified', { ...selfCertified })] : []),
     ...(it.safetyCritical.of ? [say('standing.critical', { ...it.safetyCritical })] : []),
   ];

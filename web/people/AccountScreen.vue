@@ -11,6 +11,7 @@ import PageFrame from '../kit/PageFrame.vue';
 import { say } from '../language/say.ts';
 import { useDesk } from './deskStore.ts';
 import SecondFactor from './SecondFactor.vue';
+import TokensPart from './TokensPart.vue';
 
 const desk = useDesk();
 const account = useLoading(() => api('me.read'));
@@ -81,6 +82,7 @@ onMounted(reload);
         </p>
         <Notice :says="ending.failure.value" />
       </section>
+      <TokensPart v-if="desk.isManager" />
       <p v-if="!desk.isManager" class="quiet small">{{ say('account.lost') }}</p>
     </template>
   </PageFrame>

@@ -99,6 +99,7 @@ onMounted(() => Promise.all([reload(), board.load()]));
       <RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink><a href="/api/register/table" download>{{
         say('homes.export')
       }}</a
+      ><a href="/api/export" download>{{ say('homes.exportAll') }}</a
       ><RouterLink to="/homes/baseline">{{ say('homes.baseline') }}</RouterLink
       ><RouterLink to="/homes/labels">{{ say('homes.labels') }}</RouterLink>
     </p>

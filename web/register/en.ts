@@ -12,6 +12,7 @@ export const registerDeskText = {
   'homes.export': 'Export the table',
   'homes.baseline': 'Baseline',
   'homes.labels': 'Labels',
+  'homes.exportAll': 'Everything as a zip',
   'units.title': 'Units that are alike',
   'units.template': 'What stands in each',
   'units.names': 'Names, one a line',

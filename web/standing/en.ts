@@ -19,6 +19,7 @@ export const standingText = {
   'standing.inOrder': '{count} of {of} points in order',
   'standing.onTime': '{count, number} of {of, number} services on time in a year',
   'standing.proven': '{count} of {of} proven',
+  'standing.checked': '{count} of {of} checked by rule',
   'standing.selfCertified': '{count} of {of} self-certified',
   'standing.critical': 'safety-critical: {count} of {of} in order',
   'standing.none': 'No points yet',

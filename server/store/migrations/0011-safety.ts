@@ -31,6 +31,7 @@ CREATE TABLE access_token (
   person_id TEXT NOT NULL REFERENCES person (id),
   name TEXT NOT NULL,
   writes INTEGER NOT NULL,
+  areas TEXT NOT NULL,
   created_at INTEGER NOT NULL,
   expires_at INTEGER NOT NULL,
   revoked_at INTEGER

@@ -1,0 +1,36 @@
+/** Tokens by which programs come, as the manager who made them, within what they were made for. */
+import { array, boolean, object, string, type InferType } from 'yup';
+import { count, id, line } from '../form/fields.ts';
+
+/** Parts of the contract that a token may be for. Who may sign in is for people alone. */
+export const TOKEN_AREAS = [
+  'pages',
+  'register',
+  'due',
+  'jobs',
+  'proof',
+  'faults',
+  'standing',
+  'catalogue',
+  'measure',
+] as const;
+export type TokenArea = (typeof TOKEN_AREAS)[number];
+
+export const newToken = object({
+  id: id().required(),
+  name: line(80).required(),
+  writes: boolean().default(false),
+  areas: array().of(string().oneOf(TOKEN_AREAS).required()).min(1).max(TOKEN_AREAS.length).required(),
+  days: count(730).min(1).default(90),
+});
+export type NewToken = InferType<typeof newToken>;
+
+export interface TokenSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly by: string;
+  readonly writes: boolean;
+  readonly areas: readonly TokenArea[];
+  readonly createdAt: number;
+  readonly expiresAt: number;
+}

@@ -1,0 +1,78 @@
+/** Accepting clean work by rule: who is looked at, by which draw, and what counts without a look. */
+import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
+import {
+  drawLook,
+  isTrusted,
+  LOOK_RULE,
+  truthOf,
+  TEACHES_ABOVE,
+  type DrawnLook,
+  type LookRule,
+} from '../../core/proof/trust.ts';
+import type { CheckFinding } from '../../core/proof/checks.ts';
+import type { Call } from '../context/context.ts';
+import { factsOf, recordFact } from '../store/facts.ts';
+import type { Db } from '../store/db.ts';
+import { countService } from './records.ts';
+import { settleJob } from './settle.ts';
+
+/** How proofs are looked at in an organisation. */
+export const lookRuleOf = async (db: Db, organisationId: string): Promise<LookRule> =>
+  (await factsOf(db, [organisationId], 'lookRule')).at(-1)?.value ?? LOOK_RULE;
+
+/** Changes how proofs are looked at, from now on. */
+export async function changeLookRule(call: Call, rule: LookRule): Promise<object> {
+  await recordFact(call, call.actor.organisationId, 'lookRule', rule, dayOfInstant(call.now, 'UTC'));
+  return {};
+}
+
+/** Looks at a person's clean work that chance, or being among the first, chose, and how each ended. */
+export async function drawnLooks(db: Db, personId: string): Promise<DrawnLook[]> {
+  const draws = await db.draw.all({ personId, drawn: 1 });
+  const proofs = new Map(
+    (await db.proof.all({ recordId: draws.map(({ recordId }) => recordId) }, { columns: ['recordId', 'state'] })).map(
+      ({ recordId, state }) => [recordId, state],
+    ),
+  );
+  return draws.flatMap(({ recordId, at }) => {
+    const state = proofs.get(recordId);
+    if (state !== 'accepted' && state !== 'registerWrong' && state !== 'sentBack') return [];
+    return [{ day: dayOfInstant(at, 'UTC'), held: state !== 'sentBack' }];
+  });
+}
+
+const isClean = (findings: string): boolean =>
+  (JSON.parse(findings) as CheckFinding[]).every(({ weight }) => weight === 'fine');
+
+/**
+ * Draws for what was just sent, and accepts by rule what is clean, not safety-critical, of somebody trusted and not
+ * drawn: level *checked*. What it teaches counts as confirmed only while the draws show that this person's work is true.
+ * @param sent records with whether their part is safety-critical
+ * @returns those that were accepted
+ */
+export async function acceptByRule(
+  call: Call,
+  sent: readonly { readonly id: string; readonly safetyCritical: boolean }[],
+): Promise<string[]> {
+  const { env, db, actor, now } = call;
+  const { organisationId, personId } = actor;
+  const rule = await lookRuleOf(db, organisationId);
+  const today: Day = dayOfInstant(now, 'UTC');
+  const looks = await drawnLooks(db, personId);
+  const trusted = isTrusted(looks, rule);
+  const teaches = truthOf(looks, today).low > TEACHES_ABOVE;
+  const accepted: string[] = [];
+  for (const { id: recordId, safetyCritical } of sent) {
+    const proof = (await db.proof.one({ recordId }))!;
+    if (safetyCritical || proof.state !== 'waiting' || !isClean(proof.findings)) continue;
+    const seed = env.secret();
+    const { probability, drawn } = drawLook(seed, trusted, rule);
+    await db.draw.insert({ recordId, organisationId, personId, seed, probability, drawn: drawn ? 1 : 0, at: now });
+    if (drawn) continue;
+    await db.proof.update({ recordId }, { state: 'accepted', evidence: 'checked', judgedAt: now });
+    await countService(call, recordId, 'checked', teaches);
+    await settleJob(call, (await db.record.one({ id: recordId }))!, null);
+    accepted.push(recordId);
+  }
+  return accepted;
+}
