@@ -79,6 +79,7 @@ export interface FaultSummary {
   readonly id: string;
   readonly placeId: string;
   readonly place: string;
+  readonly property: string;
   readonly machineId: string;
   readonly machine: string;
   readonly machineType: string;

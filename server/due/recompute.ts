@@ -16,6 +16,7 @@ import {
   type NewMark,
   type SiblingRow,
 } from '../sql/lines.ts';
+import { breather } from '../context/breathe.ts';
 import type { Db } from '../store/db.ts';
 import { readPointRows, readWaitingRows, readWorkRows } from '../sql/history.ts';
 import { readHistories } from './history.ts';
@@ -28,7 +29,7 @@ const TYPES = [...procedures.keys()];
 export const typeNumber = (procedure: string) => TYPES.indexOf(procedure);
 
 /** Points read, computed and written together. */
-const CHUNK = 2000;
+const CHUNK = 300;
 
 /** Computes the lines of these points and stores those that changed, with their inputs. */
 export async function recompute(db: Db, pointIds: readonly string[], now: number): Promise<void> {
@@ -43,7 +44,9 @@ async function recomputeChunk(db: Db, pointIds: readonly string[], now: number):
   /** Marks, once the key of the first line that was appended is known. */
   const marks: ((firstLine: number) => NewMark)[] = [];
   const retired: string[] = [];
+  const breathe = breather();
   for (const history of histories) {
+    await breathe();
     const { point, placeId, today, inputs, hold } = history;
     if (history.retired) {
       retired.push(point.id);

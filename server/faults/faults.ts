@@ -197,6 +197,7 @@ async function describeFaults(call: Call, faults: readonly Row<'fault'>[]): Prom
     id: fault.id,
     placeId: fault.placeId,
     place: placeOf(fault).name,
+    property: properties.find(({ id }) => id === placeOf(fault).propertyId)!.name,
     machineId: fault.machineId,
     zone: properties.find(({ id }) => id === placeOf(fault).propertyId)!.zone,
     machine: machineName(say, machineOf(fault)),

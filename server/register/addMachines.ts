@@ -3,6 +3,7 @@ import { dayFromIso, dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { machineTypes } from '../../core/catalogue/catalogue.ts';
 import type { MachineSketch, Specification } from '../../contract/register/machines.ts';
 import { recompute } from '../due/recompute.ts';
+import { breather } from '../context/breathe.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem } from '../context/problem.ts';
 import type { Row } from '../store/tables.ts';
@@ -15,7 +16,7 @@ export type PlacedMachine = MachineSketch & {
 };
 
 /** Rows of one insert. */
-const PART = 500;
+const PART = 150;
 
 /** The least number above those in use. */
 export async function nextNumber(call: Call, table: 'machine' | 'point'): Promise<number> {
@@ -32,7 +33,11 @@ export async function nextNumber(call: Call, table: 'machine' | 'point'): Promis
 
 /** Inserts many rows a part at a time, so that others come in between. */
 export async function inParts<T>(rows: readonly T[], insert: (part: readonly T[]) => Promise<void>): Promise<void> {
-  for (let i = 0; i < rows.length; i += PART) await insert(rows.slice(i, i + PART));
+  const breathe = breather();
+  for (let i = 0; i < rows.length; i += PART) {
+    await insert(rows.slice(i, i + PART));
+    await breathe();
+  }
 }
 
 /** That something was last served on a day, as claimed. @throws Problem where the day has not come */
@@ -62,7 +67,9 @@ export async function addMachines(call: Call, machines: readonly PlacedMachine[]
   const rows: Row<'machine'>[] = [];
   const points: Row<'point'>[] = [];
   const facts: Row<'fact'>[] = [];
+  const breathe = breather();
   for (const { place, specifications, installed, leftOut, lastDone, ...machine } of machines) {
+    await breathe();
     const type = machineTypes.get(machine.type);
     if (!type) throw fieldProblem('type', 'field.machineType');
     if (!type.fuels.includes(machine.fuel as 'gas')) throw fieldProblem('fuel', 'field.fuel');

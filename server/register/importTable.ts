@@ -1,4 +1,5 @@
 /** Writing an imported table: every row is checked first, then all is written, or nothing. */
+import { Readable } from 'node:stream';
 import Papa from 'papaparse';
 import { delimiterOf } from '../../core/register/delimiter.ts';
 import { object, string } from 'yup';
@@ -18,6 +19,7 @@ import { MAX_IMPORT_MB, MAX_IMPORT_ROWS } from '../../contract/form/limits.ts';
 import { zone } from '../../contract/form/fields.ts';
 import type { Specification } from '../../contract/register/machines.ts';
 import { recompute } from '../due/recompute.ts';
+import { breather } from '../context/breathe.ts';
 import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
 import { personRow } from '../store/person.ts';
@@ -41,27 +43,34 @@ export const importForm = object({
 /** Problems that are told; a longer list helps nobody. */
 const TOLD = 20;
 
-/** Reads a file's rows one by one; the head line is skipped, empty lines too. */
-export function eachRow(
+/** How much of a file is parsed at once. */
+const PIECE = 64 * 1024;
+
+function* piecesOf(csv: string): Generator<string> {
+  for (let at = 0; at < csv.length; at += PIECE) yield csv.slice(at, at + PIECE);
+}
+
+/** Reads a file's rows one by one, others being answered in between; the head line is skipped, empty lines too. */
+export async function* eachRow(
   csv: string,
   columns: readonly (Column | null)[],
-  take: (cells: Cells, rowNumber: number) => void,
-): void {
+): AsyncGenerator<{ readonly cells: Cells; readonly rowNumber: number }> {
+  const rows = Readable.from(piecesOf(csv)).pipe(
+    Papa.parse(Papa.NODE_STREAM_INPUT, { delimiter: delimiterOf(csv), skipEmptyLines: 'greedy' }),
+  );
+  const breathe = breather();
   let rowNumber = 0;
-  Papa.parse<string[]>(csv, {
-    delimiter: delimiterOf(csv),
-    skipEmptyLines: 'greedy',
-    step: ({ data }, parser) => {
-      rowNumber += 1;
-      // One more than is allowed is enough to refuse the file.
-      if (rowNumber > MAX_IMPORT_ROWS + 2) {
-        parser.abort();
-        return;
-      }
-      if (rowNumber > 1)
-        take(Object.fromEntries(columns.flatMap((column, i) => (column ? [[column, data[i] ?? '']] : []))), rowNumber);
-    },
-  });
+  for await (const data of rows as AsyncIterable<string[]>) {
+    rowNumber += 1;
+    // One more than is allowed is enough to refuse the file.
+    if (rowNumber > MAX_IMPORT_ROWS + 2) return;
+    if (rowNumber > 1)
+      yield {
+        rowNumber,
+        cells: Object.fromEntries(columns.flatMap((column, i) => (column ? [[column, data[i] ?? '']] : []))),
+      };
+    await breathe();
+  }
 }
 
 /**
@@ -77,11 +86,11 @@ export async function importTable(call: Call, form: ImportForm): Promise<ImportA
   const read = rowReader(await knownRegister(call), wordingOf(say, form.zone, today));
   const rows: RegisterRow[] = [];
   const problems: { rowNumber: number; problem: RowProblem }[] = [];
-  eachRow(form.csv, columns, (cells, rowNumber) => {
+  for await (const { cells, rowNumber } of eachRow(form.csv, columns)) {
     const { row, problems: found } = read(cells, rowNumber);
     rows.push(row);
     for (const problem of found) if (problems.length < TOLD) problems.push({ rowNumber, problem });
-  });
+  }
   if (rows.length > MAX_IMPORT_ROWS) throw new Problem(422, 'tooManyRows', { most: MAX_IMPORT_ROWS });
   if (rows.length === 0) throw new Problem(422, 'noRows');
   if (problems.length > 0) {
@@ -119,7 +128,9 @@ async function writeRows(call: Call, rows: readonly RegisterRow[]): Promise<Impo
   const tenants: { placeId: string; row: RegisterRow }[] = [];
   const machines: PlacedMachine[] = [];
   const withTenancy = new Set<string>();
+  const breathe = breather();
   for (const row of rows) {
+    await breathe();
     let property = properties.get(row.property);
     if (!property) {
       property = { id: env.newId(), zone: row.zone };

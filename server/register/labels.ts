@@ -2,6 +2,7 @@
 import QRCode from 'qrcode';
 import { SHEETS, type LabelForm } from '../../contract/register/labels.ts';
 import { findAddressed } from '../lookup/scope.ts';
+import { breather } from '../context/breathe.ts';
 import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
 import { BOLD, pdfOf, PLAIN } from '../words/pdf.ts';
@@ -55,7 +56,9 @@ export async function printLabels(
   const perPage = sheet.columns * sheet.rows;
   const first = Math.min(skip, perPage - 1);
   return pdfOf({ size: sheet.page, margin: 0, info: { Title: say('label.title') } }, async (document) => {
+    const breathe = breather();
     for (const [i, machine] of machines.entries()) {
+      await breathe();
       const at = (first + i) % perPage;
       if (i > 0 && at === 0) document.addPage();
       const x = mm(sheet.leftMm + (at % sheet.columns) * (sheet.widthMm + sheet.gapXMm) + MARGIN_MM);

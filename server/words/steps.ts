@@ -1,5 +1,6 @@
 /** Steps and what they ask for, in the words of whoever does them. */
-import { FINDS } from '../../core/catalogue/catalogue.ts';
+import { procedureOf } from '../../core/catalogue/catalogue.ts';
+import { findsOf } from '../../core/catalogue/finds.ts';
 import { ownStepKey } from '../../core/catalogue/edition.ts';
 import { illustrationOf } from '../../core/catalogue/illustrated.ts';
 import type { Change } from '../../core/catalogue/systems.ts';
@@ -158,12 +159,12 @@ function describeReading(
   };
 }
 
-function choicesOf(say: Translator, need: Need): StepNeed['choices'] {
+function choicesOf(say: Translator, need: Need, procedure: string): StepNeed['choices'] {
   switch (need.kind) {
     case 'grade':
       return GRADES.map((value) => ({ value, label: say(`grade.${value}`) }));
     case 'finds':
-      return FINDS.map((value) => ({ value, label: say(`find.${value}`) }));
+      return findsOf(procedure, procedureOf(procedure).kind).map((value) => ({ value, label: say(`find.${value}`) }));
     case 'agent':
       return need.choices.map((value) => ({ value, label: say(`agent.${value}`) }));
     default:
@@ -178,7 +179,7 @@ function describeNeed(
   units: UnitSystem,
   taskIds: readonly string[],
 ): StepNeed {
-  const choices = choicesOf(say, need);
+  const choices = choicesOf(say, need, procedure);
   const reading = need.kind === 'reading' ? need : null;
   return {
     need,

@@ -363,7 +363,6 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await manager.getByRole('button', { name: 'Save the contract' }).click();
     await manager.getByText('contractor every 12 months').waitFor();
     await manager.getByRole('button', { name: 'Take out of service' }).click();
-    await manager.getByRole('button', { name: /Really\?/ }).click();
     await manager.getByText('out of service since').waitFor();
   });
 

@@ -497,6 +497,7 @@ describe('The whole loop in a browser', function loop() {
     await tenant.getByLabel('I have read this').check();
     await tenant.getByRole('button', { name: 'Start' }).click();
     await next(tenant, 'It is unplugged');
+    await tenant.getByRole('button', { name: 'Something is in the way' }).click();
     await tenant.getByRole('button', { name: 'Part missing' }).click();
     await tenant.getByText('Still unplugged. Leave it so').waitFor();
     await expectFit(tenant, 'stopping');

@@ -458,6 +458,7 @@ describe('Work without a connection, on a phone', function offline() {
       await page.waitForFunction((was) => document.querySelector('h1')?.textContent !== was, heading);
     }
     await page.getByRole('button', { name: /Start the timer/ }).click();
+    await page.getByRole('button', { name: 'Something is in the way' }).click();
     await page
       .getByRole('button', { name: 'Finish later' })
       .or(page.getByRole('link', { name: 'Finish later' }))

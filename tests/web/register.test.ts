@@ -9,7 +9,7 @@ import { story } from '../story.ts';
 import { choose, chooseTyped, MANAGER_EMAIL, menuShut, signIn } from './office.ts';
 
 const PASSWORD = 'a long password';
-const FIFTEEN_CLICKS = 15;
+const TWELVE_CLICKS = 12;
 
 /** Counts every click of a person, from the first page on. */
 function counted(page: Page) {
@@ -46,7 +46,7 @@ describe('An empty install, in a browser', function register() {
   });
   afterEach(() => stage.close());
 
-  it('comes to its first assigned job in at most fifteen clicks', async () => {
+  it('comes to its first assigned job in at most twelve clicks', async () => {
     const me = counted(page);
     await firstRun(page);
     await me.click('Create and sign in');
@@ -73,7 +73,7 @@ describe('An empty install, in a browser', function register() {
     await page.getByText(/jobs? given/).waitFor();
     await me.click('Today', 'link');
     await page.getByRole('link', { name: 'Start' }).first().waitFor();
-    expect(me.clicks).to.be.at.most(FIFTEEN_CLICKS);
+    expect(me.clicks).to.be.at.most(TWELVE_CLICKS);
   });
 
   it('registers a property of forty flats with nine machines each', async () => {

@@ -329,6 +329,7 @@ export const deskText = {
   'machine.addShutoff': 'Add photo of shut-offs',
   'machine.specMissing': 'specification to fill in',
   'today.title': 'Today',
+  'today.mine': 'Given to you',
   'today.none': 'Nothing is given to you.',
   'today.none.why': 'When a manager gives you a job it stands here, the most pressing first.',
   'today.report': 'Report a fault',

@@ -79,6 +79,11 @@ onBeforeUnmount(() => observer?.disconnect());
 /** Moves the choice: up and down through homes, left and right through the marks of one. */
 function onKey(event: KeyboardEvent): void {
   const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
+  const marked = walk.value.filter(({ marks }) => marks.length > 0);
+  if (event.target === frame.value && (event.key === 'Home' || event.key === 'End')) {
+    event.preventDefault();
+    return choose(event.key === 'Home' ? marked[0] : marked.at(-1), Infinity);
+  }
   if (!step || walk.value.length === 0) return;
   event.preventDefault();
   const rowAt = walk.value.findIndex(({ id }) => id === pickedRow.value);

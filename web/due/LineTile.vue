@@ -82,12 +82,19 @@ const isUnknown = ({ marks }: BoardRow) => marks.length > 1 && marks.every(({ st
       :class="{ picked: row.id === pickedRow }"
       :style="{ height: `${rowHeight}px` }"
     >
-      <a class="name" :href="`/homes/${row.id}`" @click.exact.prevent="router.push(`/homes/${row.id}`)">{{
+      <a class="name" tabindex="-1" :href="`/homes/${row.id}`" @click.exact.prevent="router.push(`/homes/${row.id}`)">{{
         row.name
       }}</a>
       <span class="gap" />
       <template v-for="first in [foremost(row.marks)]" :key="first?.number ?? 0">
-        <button v-if="first" type="button" class="plain words" @click="emit('pick', first.number, row.id)">
+        <!-- By keyboard the board is one stop: its arrows go through homes and marks. -->
+        <button
+          v-if="first"
+          type="button"
+          tabindex="-1"
+          class="plain words"
+          @click="emit('pick', first.number, row.id)"
+        >
           <span v-if="isUnknown(row)" class="quiet">{{ say('words.unknown', { count: row.marks.length }) }}</span>
           <template v-else>
             <span :class="{ strong: isLate(first) }">{{ first.type.name }}</span>

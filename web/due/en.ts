@@ -5,6 +5,13 @@ export const dueDeskText = {
     'The clock of this server is {days, plural, one {one day} other {# days}} behind the newest record. Set it right: until then no date here is to be trusted.',
   'point.baseline': 'The baseline plans it for the week of {day}.',
   'practice.title': 'Practice',
+  'waits.title': 'Waits for you',
+  'waits.nothing': 'Nothing waits for you.',
+  'waits.nobody':
+    '{count, plural, one {One part is past the line with nobody on it} other {# parts are past the line with nobody on them}}.',
+  'waits.next': 'Next: {part}, {home}, {days, plural, =0 {today} one {in a day} other {in # days}}.',
+  'waits.baseline': '{count, plural, one {One part has no record} other {# parts have no record}}: plan a baseline.',
+  'waits.register': 'Begin with a property and its homes.',
   'practice.part.practice': 'Practice',
   'practice.part.methods': 'Methods',
   'practice.part.calendar': 'Calendar',

@@ -33,7 +33,10 @@ function closed(): void {
     <li v-for="fault in faults" :key="fault.id" class="stack tight" :class="{ quiet: fault.closedAt !== null }">
       <p>
         <b>{{ fault.says }}</b>{{ ' ' }}
-        <RouterLink v-if="withPlace" :to="`/homes/${fault.placeId}`">{{ fault.place }}</RouterLink>{{ ' ' }}
+        <RouterLink v-if="withPlace" :to="`/homes/${fault.placeId}`">{{ fault.place }}</RouterLink><template
+          v-if="withPlace"
+          >, {{ fault.property }}</template
+        >{{ ' ' }}
         <span class="quiet small">{{ fault.machine }}</span>
       </p>
       <p v-if="fault.note" class="small">“{{ fault.note }}”</p>

@@ -115,6 +115,9 @@ async function next(): Promise<void> {
   if (asks.value.button) confirm(draft.value!, [asks.value.button], true);
   if (open.value.length > 0) {
     tried.value = true;
+    await nextTick();
+    // Said where one looks, not below the fold.
+    frame.value?.querySelector('.body [role="alert"]')?.scrollIntoView({ block: 'center' });
     return;
   }
   if (isLast.value) {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What is given to this person, the most pressing first. */
+/** What waits for this person: of a manager what nobody else decides, then what is given to them, the most pressing first. */
 import { onBeforeUnmount, onMounted, ref } from 'vue';
 import { onTaken } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
@@ -7,10 +7,13 @@ import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
 import { getKept } from '../outbox/kept.ts';
 import { takeAlong } from '../outbox/takeAlong.ts';
+import WaitsForMe from '../due/WaitsForMe.vue';
+import { useDesk } from '../people/deskStore.ts';
 import JobGroups from './JobGroups.vue';
 import PageFrame from '../kit/PageFrame.vue';
 import EmptyState from '../kit/EmptyState.vue';
 
+const desk = useDesk();
 const keptAt = ref<number | null>(null);
 const mine = useLoading(async () => {
   const kept = await getKept('jobs.mine');
@@ -34,7 +37,9 @@ onBeforeUnmount(onTaken(reload));
     <template #actions
       ><VBtn variant="outlined" to="/faults/report">{{ say('today.report') }}</VBtn></template
     >
+    <WaitsForMe v-if="desk.isManager" />
     <template v-if="answer">
+      <h2 v-if="desk.isManager">{{ say('today.mine') }}</h2>
       <p v-if="keptAt !== null" class="quiet small">{{ say('kept.asOf', { at: say.time(keptAt, ZONE) }) }}</p>
       <p v-if="answer.jobs.length" class="quiet">{{ say('today.jobs', { count: answer.jobs.length }) }}</p>
       <EmptyState v-else :title="say('today.none')" :why="say('today.none.why')" />

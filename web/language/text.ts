@@ -514,6 +514,7 @@ export interface WebText extends SharedText, FieldsText {
   'job.gallery': None;
   'job.grade.pick': None;
   'job.home': None;
+  'job.inTheWay': None;
   'job.kept': None;
   'job.kept.lost': None;
   'job.kept.offer': None;
@@ -1421,6 +1422,7 @@ export interface WebText extends SharedText, FieldsText {
   'tenancy.says': { people: number; pets: number; cooking: string | number };
   'tenancy.smoking': None;
   'today.jobs': { count: number };
+  'today.mine': None;
   'today.none': None;
   'today.none.why': None;
   'today.report': None;
@@ -1471,6 +1473,12 @@ export interface WebText extends SharedText, FieldsText {
   'units.undone': None;
   'verdict.percent': None;
   'verdict.save': None;
+  'waits.baseline': { count: number };
+  'waits.next': { part: string | number; home: string | number; days: number };
+  'waits.nobody': { count: number };
+  'waits.nothing': None;
+  'waits.register': None;
+  'waits.title': None;
   'walk.added': { names: string | number };
   'walk.details': None;
   'walk.done': None;

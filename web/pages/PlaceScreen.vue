@@ -13,6 +13,7 @@ import FaultList from '../faults/FaultList.vue';
 import HabitPanel from '../due/HabitPanel.vue';
 import SignalList from '../due/SignalList.vue';
 import StripGauge from '../strip/StripGauge.vue';
+import { useKeys } from '../kit/keys.ts';
 import { say } from '../language/say.ts';
 import { gaugeOf } from './gauge.ts';
 import PlaceMachine from './PlaceMachine.vue';
@@ -79,6 +80,14 @@ async function saved(): Promise<void> {
   addingMachine.value = false;
   await reload();
 }
+useKeys({
+  Escape: () => {
+    const forms = [addingMachine, copying, naming, listing, editing];
+    const shut = forms.some((it) => it.value);
+    for (const form of forms) form.value = false;
+    return shut;
+  },
+});
 onMounted(reload);
 </script>
 

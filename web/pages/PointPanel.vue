@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A point's story and the working of its date, with what can be done about it. */
-import { computed, onMounted, ref } from 'vue';
+import { computed, nextTick, onMounted, ref } from 'vue';
 import { doneDayOf } from '../../contract/due/due.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { MEASURES } from '../../core/measure/measures.ts';
@@ -31,6 +31,7 @@ const signals = useLoading(async () =>
     : [],
 );
 const open = ref<'give' | 'log' | 'specify' | null>(null);
+const heading = ref<HTMLElement>();
 const sure = ref(false);
 const correcting = ref<string | null>(null);
 const problem = ref('');
@@ -54,6 +55,9 @@ async function changed(): Promise<void> {
   correcting.value = null;
   await load();
   emit('changed');
+  // The form is gone: whoever works by keyboard goes on from the part, not from the top of the page.
+  await nextTick();
+  heading.value?.focus({ preventScroll: true });
 }
 
 async function schedule(scheduled: 'yes' | 'no'): Promise<void> {
@@ -86,6 +90,15 @@ async function load(): Promise<void> {
   await reload();
   await signals.reload();
 }
+/** Escape closes what is open, the innermost first. */
+function shut(event: KeyboardEvent): void {
+  if (open.value === null && correcting.value === null) return;
+  event.stopPropagation();
+  event.preventDefault();
+  open.value = null;
+  correcting.value = null;
+  heading.value?.focus({ preventScroll: true });
+}
 onMounted(load);
 const terms = computed(() => {
   const { terms: all, band, mark } = point.value!;
@@ -99,11 +112,11 @@ const dayWords = (day: string) =>
 </script>
 
 <template>
-  <aside class="side" :aria-label="point?.name ?? say('loading')">
+  <aside class="side" @keydown.esc="shut" :aria-label="point?.name ?? say('loading')">
     <button type="button" class="plain shut" :aria-label="say('close')" @click="emit('close')">×</button>
     <LoadState :of="read" />
     <template v-if="point && stand">
-      <h2><KindGlyph :kind="point.kind" :size="16" /> {{ point.name }}</h2>
+      <h2 ref="heading" tabindex="-1"><KindGlyph :kind="point.kind" :size="16" /> {{ point.name }}</h2>
       <p class="quiet small">
         <RouterLink :to="`/homes/${point.place.id}`">{{ point.place.name }}</RouterLink>, {{ point.place.property }} ·
         {{ point.machine.name

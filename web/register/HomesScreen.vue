@@ -4,6 +4,7 @@ import { computed, onMounted, ref } from 'vue';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
+import { useKeys } from '../kit/keys.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from '../due/boardStore.ts';
 import ChoiceList from '../kit/ChoiceList.vue';
@@ -74,6 +75,14 @@ async function saved(says = '', ids: readonly string[] = []): Promise<void> {
 const toggle = (property: string, what: What) => {
   open.value = open.value?.property === property && open.value.what === what ? null : { property, what };
 };
+useKeys({
+  Escape: () => {
+    const shut = adding.value || open.value !== null;
+    adding.value = false;
+    open.value = null;
+    return shut;
+  },
+});
 onMounted(() => Promise.all([reload(), board.load()]));
 </script>
 

@@ -58,6 +58,7 @@ export const doingText = {
   'job.timer.done': 'Time is up',
   'job.timer.already': 'I waited already',
   'job.optional': 'optional',
+  'job.inTheWay': 'Something is in the way',
   'job.wontMove': 'It will not move',
   'job.notSafe': 'Not safe',
   'job.partMissing': 'Part missing',

@@ -1,0 +1,160 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { v7 } from 'uuid';
+import { drawLook } from '../../core/proof/trust.ts';
+import { give, honestWork, type Flat, type House } from '../server/house.ts';
+import { story } from '../story.ts';
+import { DESK, expectFit, openStage, PHONE, type Stage } from './browser.ts';
+import { MANAGER_EMAIL, openOffice, signIn } from './office.ts';
+
+const HOUR_MS = 3_600_000;
+const BOOT = 'washer.doorBoot';
+
+/** A phone enlarged to 200 %: half as many pixels each way. */
+const ENLARGED = { width: 180, height: 370 };
+
+/** Whoever cannot use a mouse, enlarges the page, or has a queue of proofs before them. */
+describe('Reach, in a browser', function reach() {
+  story(this);
+  let stage: Stage;
+  let house: House;
+  let flat: Flat;
+  let manager: Page;
+  let phone: Page;
+  before(async () => {
+    stage = await openStage();
+    ({ house, flat } = await openOffice(stage));
+    manager = await stage.page(DESK);
+    await signIn(manager, MANAGER_EMAIL);
+    phone = await stage.page(PHONE);
+    const { body } = await house.manager.post(`/tenancies/${flat.tenancyId}/links`).expect(200);
+    await phone.goto(body.path);
+    await phone.getByRole('link', { name: 'Something is wrong' }).waitFor();
+  });
+  after(() => stage.close());
+  const focused = (page: Page) => page.evaluate(() => document.activeElement?.textContent?.trim().slice(0, 60) ?? '');
+
+  it('gets from the board to the part that was picked in a few tabs, however many homes there are', async () => {
+    await house.manager
+      .post('/units', {
+        propertyId: flat.propertyId,
+        names: Array.from({ length: 60 }, (_, i) => `Flat ${i + 10}`),
+        machines: [{ type: 'washer' }],
+      })
+      .expect(200);
+    await manager.goto('/line');
+    const board = manager.getByRole('application', { name: /Line board/ });
+    await board.focus();
+    await manager.keyboard.press('End');
+    await manager.getByRole('complementary').getByRole('heading', { level: 2 }).waitFor();
+    expect(await board.evaluate((it) => it === document.activeElement), 'End keeps the focus').to.equal(true);
+    let tabs = 0;
+    while (!(await manager.evaluate(() => document.activeElement?.closest('aside') !== null)) && tabs < 40) {
+      await manager.keyboard.press('Tab');
+      tabs += 1;
+    }
+    expect(tabs).to.be.at.most(12);
+  });
+
+  it('closes a form by Escape, and goes on from the part after a job is given', async () => {
+    const { number } = (await house.manager.get(`/points/${flat.points[BOOT]}`).expect(200)).body;
+    await manager.goto(`/line/${number}`);
+    await manager.getByRole('button', { name: 'Log as done' }).click();
+    await manager.getByLabel('Done on').press('Escape');
+    await manager.getByLabel('Done on').waitFor({ state: 'detached' });
+    expect(await focused(manager)).to.contain('Door boot');
+    await manager.getByRole('button', { name: 'Give', exact: false }).first().click();
+    await manager.getByRole('button', { name: 'Give the job' }).click();
+    await manager.getByRole('button', { name: 'Give the job' }).waitFor({ state: 'detached' });
+    await manager.waitForFunction(() => document.activeElement?.tagName === 'H2');
+  });
+
+  it('reads a step at 200 %: the foot lies under it, what is missing is shown, one loud button', async () => {
+    await phone.reload();
+    await phone.getByRole('link', { name: /Start/ }).first().click();
+    await phone.getByRole('button', { name: 'Something is in the way' }).waitFor();
+    await phone.setViewportSize(ENLARGED);
+    const foot = await phone.locator('.foot').evaluate((it) => getComputedStyle(it).position);
+    expect(foot).to.equal('static');
+    await phone.locator('.foot .v-btn').first().click();
+    await phone.waitForFunction(() => {
+      const told = document.querySelector('[role="alert"]');
+      const box = told?.getBoundingClientRect();
+      return box !== undefined && box.top >= 0 && box.top < innerHeight;
+    });
+    await phone.setViewportSize(PHONE);
+    await phone.getByRole('button', { name: 'Something is in the way' }).click();
+    await phone
+      .getByRole('link', { name: 'Finish later' })
+      .or(phone.getByRole('button', { name: 'Finish later' }))
+      .waitFor();
+    expect(await phone.locator('.foot .v-btn--variant-flat, .foot .v-btn--variant-elevated').count()).to.equal(1);
+    // Whoever is in danger finds it at once.
+    await phone.getByRole('button', { name: 'Not safe' }).waitFor();
+    await expectFit(phone, 'a step, with what is in the way');
+  });
+
+  it('offers for a part only what can be found in it', async () => {
+    const job = (await house.manager.get(`/points/${flat.points[BOOT]}`)).body.job;
+    const tenant = await stage.page(PHONE);
+    await tenant.close();
+    const steps = (await flat.tenant.get(`/jobs/${job.id}`).expect(200)).body.steps as {
+      needs: { need: { kind: string }; choices: { value: string }[] }[];
+    }[];
+    const finds = steps.flatMap(({ needs }) => needs).filter(({ need }) => need.kind === 'finds');
+    for (const { choices } of finds) expect(choices.map(({ value }) => value)).not.to.include('seed');
+  });
+
+  it('looks through proofs by person, by what is worst, and after all at what was accepted by rule', async () => {
+    await house.manager.put('/proof-rule', { first: 1, oneIn: 100 }).expect(200);
+    const point = (await house.manager.get(`/points/${flat.points[BOOT]}`).expect(200)).body;
+    const send = async (part: string, given?: { id: string }) => {
+      const job = given
+        ? (await flat.tenant.get(`/jobs/${given.id}`).expect(200)).body
+        : await give(house, flat.tenant, flat.tenantId, [flat.points[part]!]);
+      await stage.running.env.store.write((db) => db.job.update({ id: job.id }, { givenAt: Date.now() - 4 * HOUR_MS }));
+      const form = await honestWork({ ...house, clock: { now: Date.now() } }, flat.tenant, job);
+      await flat.tenant.post(`/jobs/${job.id}/submission`, form).expect(200);
+      return form.records[0]!.id;
+    };
+    const first = await send(BOOT, point.job);
+    await manager.goto('/proof');
+    await manager.getByRole('heading', { name: 'Proof' }).waitFor();
+    await manager.getByText('Flat 1A, The Ropewalk').first().waitFor();
+    await manager.getByRole('button', { name: 'How proofs are looked at' }).click();
+    await manager.getByLabel('Then one in').fill('50');
+    await manager.getByRole('button', { name: 'Save', exact: true }).click();
+    await manager.getByText('Saved. It holds for what is sent from now on.').waitFor();
+    await expectFit(manager, 'how proofs are looked at');
+    await house.manager.post(`/proof/${first}/verdict`, { verdict: 'accept' }).expect(200);
+    // Drawn by a seed that leaves it to the rule.
+    const { env } = stage.running;
+    const { secret } = env;
+    Object.assign(env, { secret: () => 'left to the rule' });
+    expect(drawLook(env.secret(), true, { first: 1, oneIn: 50 }).drawn).to.equal(false);
+    const second = await send('washer.drawer');
+    Object.assign(env, { secret });
+    expect((await env.store.db.proof.one({ recordId: second }))!.state).to.equal('accepted');
+    await manager.goto('/proof');
+    await manager.getByRole('button', { name: 'One was accepted by rule' }).click();
+    await manager.getByText('Accepted by rule: it was clean').waitFor();
+    await expectFit(manager, 'what was accepted by rule');
+    await manager.getByRole('button', { name: 'Look at it after all' }).click();
+    await manager.getByText('It waits for your verdict now.').waitFor();
+    await manager.keyboard.press('a');
+    await manager.getByText('No proof waits for you.').waitFor();
+  });
+
+  it('tells a manager what waits for them, and what is next when nothing does', async () => {
+    await manager.goto('/today');
+    await manager.getByRole('heading', { name: 'Waits for you' }).waitFor();
+    await manager.getByText('Nothing waits for you.').waitFor();
+    await expectFit(manager, 'today, of a manager');
+    const fault = { id: v7(), machineId: flat.machineId, symptom: 'washer.smell' };
+    await flat.tenant.post('/faults', fault).expect(200);
+    await stage.running.env.store.write((db) => db.fault.update({ id: fault.id }, { correctBy: Date.now() - 1000 }));
+    await manager.reload();
+    await manager.getByRole('link', { name: /past its time/ }).click();
+    await manager.getByRole('heading', { name: 'Faults', exact: true }).waitFor();
+  });
+});

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+/** What waits for a manager and for nobody else; when nothing does, what is next. */
+import { computed, onMounted } from 'vue';
+import { say } from '../language/say.ts';
+import { foremost, isIdle, urgency } from '../strip/marks.ts';
+import { useBoard } from './boardStore.ts';
+
+const board = useBoard();
+const waits = computed(() => {
+  const { proofs, repairsOver, repairsSoon, nobody } = board.counts;
+  const handBacks = board.answer?.waiting.handBacks ?? 0;
+  return [
+    {
+      count: repairsOver + repairsSoon,
+      to: '/faults',
+      says: say('line.repairs', { over: repairsOver, soon: repairsSoon }),
+    },
+    { count: handBacks, to: '/faults', says: say('line.handBacks', { count: handBacks }) },
+    { count: proofs, to: '/proof', says: say('line.proofs', { count: proofs }) },
+    { count: nobody, to: '/line', says: say('waits.nobody', { count: nobody }) },
+  ].filter(({ count }) => count > 0);
+});
+/** The part that comes next of those that nobody has. */
+const next = computed(() => {
+  const firsts = board.rows.flatMap((row) => {
+    const mark = foremost(row.marks.filter(isIdle));
+    return mark && mark.state !== 'noRecord' ? [{ row, mark }] : [];
+  });
+  return firsts.sort((a, b) => urgency(b.mark) - urgency(a.mark))[0];
+});
+const unknown = computed(() => board.counts.noRecord);
+onMounted(() => board.load());
+</script>
+
+<template>
+  <section v-if="board.answer" class="stack close" aria-labelledby="waits">
+    <h2 id="waits">{{ say('waits.title') }}</h2>
+    <ul v-if="waits.length" class="ruled">
+      <li v-for="it in waits" :key="it.says">
+        <RouterLink :to="it.to">{{ it.says }}</RouterLink>
+      </li>
+    </ul>
+    <p v-else class="quiet">
+      {{ say('waits.nothing') }}
+      <RouterLink v-if="next" :to="`/line/${next.mark.number}`">{{
+        say('waits.next', { part: next.mark.type.name, home: next.row.name, days: next.mark.daysLeft })
+      }}</RouterLink>
+      <RouterLink v-else-if="unknown" to="/homes/baseline">{{ say('waits.baseline', { count: unknown }) }}</RouterLink>
+      <RouterLink v-else-if="!board.rows.length" to="/homes">{{ say('waits.register') }}</RouterLink>
+    </p>
+  </section>
+</template>
