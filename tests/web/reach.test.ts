@@ -107,17 +107,19 @@ describe('Reach, in a browser', function reach() {
 
   it('looks through proofs by person, by what is worst, and after all at what was accepted by rule', async () => {
     await house.manager.put('/proof-rule', { first: 1, oneIn: 100 }).expect(200);
+    const budget = { scope: 'organisation', subjectId: null, jobs: 20, minutes: 1000 };
+    await house.manager.post('/budgets', budget).expect(200);
     const point = (await house.manager.get(`/points/${flat.points[BOOT]}`).expect(200)).body;
-    const send = async (part: string, given?: { id: string }) => {
+    const send = async (pointId: string, given?: { id: string }) => {
       const job = given
         ? (await flat.tenant.get(`/jobs/${given.id}`).expect(200)).body
-        : await give(house, flat.tenant, flat.tenantId, [flat.points[part]!]);
+        : await give(house, flat.tenant, flat.tenantId, [pointId]);
       await stage.running.env.store.write((db) => db.job.update({ id: job.id }, { givenAt: Date.now() - 4 * HOUR_MS }));
-      const form = await honestWork({ ...house, clock: { now: Date.now() } }, flat.tenant, job);
+      const form = await honestWork({ ...house, clock: { now: Date.now() - 3 * HOUR_MS } }, flat.tenant, job);
       await flat.tenant.post(`/jobs/${job.id}/submission`, form).expect(200);
-      return form.records[0]!.id;
+      return form.records.map(({ id }) => id);
     };
-    const first = await send(BOOT, point.job);
+    const sent = await send(flat.points[BOOT]!, point.job);
     await manager.goto('/proof');
     await manager.getByRole('heading', { name: 'Proof' }).waitFor();
     await manager.getByText('Flat 1A, The Ropewalk').first().waitFor();
@@ -126,15 +128,20 @@ describe('Reach, in a browser', function reach() {
     await manager.getByRole('button', { name: 'Save', exact: true }).click();
     await manager.getByText('Saved. It holds for what is sent from now on.').waitFor();
     await expectFit(manager, 'how proofs are looked at');
-    await house.manager.post(`/proof/${first}/verdict`, { verdict: 'accept' }).expect(200);
+    for (const id of sent)
+      await house.manager.post(`/proof/${id}/verdict`, { verdict: 'accept', reason: 'Seen.' }).expect(200);
+    const machineId = v7();
+    const washer = { id: machineId, placeId: flat.placeId, type: 'washer', fuel: 'electric', owner: 'landlord' };
+    await house.manager.post('/machines', washer).expect(200);
+    const [boot] = await stage.running.env.store.db.point.all({ machineId, procedure: BOOT });
     // Drawn by a seed that leaves it to the rule.
     const { env } = stage.running;
     const { secret } = env;
     Object.assign(env, { secret: () => 'left to the rule' });
     expect(drawLook(env.secret(), true, { first: 1, oneIn: 50 }).drawn).to.equal(false);
-    const second = await send('washer.drawer');
+    const [second] = await send(boot!.id);
     Object.assign(env, { secret });
-    expect((await env.store.db.proof.one({ recordId: second }))!.state).to.equal('accepted');
+    expect((await env.store.db.proof.one({ recordId: second! }))!.state).to.equal('accepted');
     await manager.goto('/proof');
     await manager.getByRole('button', { name: 'One was accepted by rule' }).click();
     await manager.getByText('Accepted by rule: it was clean').waitFor();
