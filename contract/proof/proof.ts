@@ -31,8 +31,10 @@ export type ChangeLookRule = InferType<typeof changeLookRule>;
 
 export interface ProofQueue {
   readonly waiting: readonly ProofSummary[];
-  /** Accepted by rule lately, the latest first; each may still be looked at. */
+  /** Accepted by rule in the last thirty days, the latest first, not all of them; each may still be looked at. */
   readonly byRule: readonly ProofSummary[];
+  /** How many they are in all. */
+  readonly byRuleCount: number;
   readonly rule: ChangeLookRule;
 }
 

@@ -22,16 +22,16 @@ export async function proofQueue(call: Call): Promise<ProofQueue> {
     actor: { organisationId },
     now,
   } = call;
-  const [waiting, byRule] = await Promise.all([
+  const lately = { organisationId, state: 'accepted', evidence: 'checked', sentAt: above(now - LATELY_MS) } as const;
+  const [waiting, byRule, byRuleCount] = await Promise.all([
     db.proof.all({ organisationId, state: 'waiting' }, { order: [['sentAt', 'ASC']], limit: 500 }),
-    db.proof.all(
-      { organisationId, state: 'accepted', evidence: 'checked', sentAt: above(now - LATELY_MS) },
-      { order: [['sentAt', 'DESC']], limit: LATELY },
-    ),
+    db.proof.all(lately, { order: [['sentAt', 'DESC']], limit: LATELY }),
+    db.proof.count(lately),
   ]);
   return {
     waiting: await summarise(call, waiting),
     byRule: await summarise(call, byRule),
+    byRuleCount,
     rule: await lookRuleOf(db, organisationId),
   };
 }

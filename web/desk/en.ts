@@ -182,6 +182,7 @@ export const deskText = {
   'point.measure': 'Measure',
   'proof.title': 'Proof',
   'proof.byRule': '{count, plural, one {One was} other {# were}} accepted by rule',
+  'proof.byRule.older': '{count, plural, one {An older one is} other {# older ones are}} read at their parts.',
   'proof.back': 'What waits',
   'proof.only': 'Only',
   'proof.all': 'All',

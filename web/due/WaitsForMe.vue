@@ -9,7 +9,9 @@ const board = useBoard();
 const waits = computed(() => {
   const { proofs, repairsOver, repairsSoon, nobody } = board.counts;
   const handBacks = board.answer?.waiting.handBacks ?? 0;
+  const alarms = board.answer?.waiting.alarms.length ?? 0;
   return [
+    { count: alarms, to: '/faults', says: say('waits.alarms', { count: alarms }) },
     {
       count: repairsOver + repairsSoon,
       to: '/faults',

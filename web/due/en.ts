@@ -6,6 +6,7 @@ export const dueDeskText = {
   'point.baseline': 'The baseline plans it for the week of {day}.',
   'practice.title': 'Practice',
   'waits.title': 'Waits for you',
+  'waits.alarms': '{count, plural, one {One thing is called unsafe} other {# things are called unsafe}}.',
   'waits.nothing': 'Nothing waits for you.',
   'waits.nobody':
     '{count, plural, one {One part is past the line with nobody on it} other {# parts are past the line with nobody on them}}.',

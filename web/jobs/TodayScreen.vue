@@ -39,7 +39,7 @@ onBeforeUnmount(onTaken(reload));
     >
     <WaitsForMe v-if="desk.isManager" />
     <template v-if="answer">
-      <h2 v-if="desk.isManager">{{ say('today.mine') }}</h2>
+      <h2 v-if="desk.isManager && answer.jobs.length">{{ say('today.mine') }}</h2>
       <p v-if="keptAt !== null" class="quiet small">{{ say('kept.asOf', { at: say.time(keptAt, ZONE) }) }}</p>
       <p v-if="answer.jobs.length" class="quiet">{{ say('today.jobs', { count: answer.jobs.length }) }}</p>
       <EmptyState v-else :title="say('today.none')" :why="say('today.none.why')" />

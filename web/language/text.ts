@@ -1093,6 +1093,7 @@ export interface WebText extends SharedText, FieldsText {
   'proof.back': None;
   'proof.behind': None;
   'proof.byRule': { count: number };
+  'proof.byRule.older': { count: number };
   'proof.captured': { at: string | number };
   'proof.compare': None;
   'proof.done.accept': { what: string | number };
@@ -1473,6 +1474,7 @@ export interface WebText extends SharedText, FieldsText {
   'units.undone': None;
   'verdict.percent': None;
   'verdict.save': None;
+  'waits.alarms': { count: number };
   'waits.baseline': { count: number };
   'waits.next': { part: string | number; home: string | number; days: number };
   'waits.nobody': { count: number };

@@ -53,6 +53,8 @@ const choices = computed(() => {
     ...[...machines].map(([value, title]) => ({ value, title })),
   ];
 });
+/** Accepted by rule longer ago than what is listed. */
+const byRuleHidden = computed(() => (queue.value.value?.byRuleCount ?? 0) - (queue.value.value?.byRule.length ?? 0));
 /** The next proof is read before it is asked for, so that a verdict shows it at once. */
 let ahead: { readonly id: string; readonly answer: Promise<ProofAnswer> } | null = null;
 function readAhead(): void {
@@ -142,9 +144,7 @@ onMounted(async () => {
           @click="showOther(list === 'waiting' ? 'byRule' : 'waiting')"
         >
           {{
-            list === 'waiting'
-              ? say('proof.byRule', { count: queue.value.value?.byRule.length ?? 0 })
-              : say('proof.back')
+            list === 'waiting' ? say('proof.byRule', { count: queue.value.value?.byRuleCount ?? 0 }) : say('proof.back')
           }}
         </button>
         <button type="button" class="plain link" :aria-expanded="rules" @click="rules = !rules">
@@ -166,6 +166,9 @@ onMounted(async () => {
         </button>
       </p>
       <Notice class="small" :says="queue.failure.value" />
+      <p v-if="list === 'byRule' && byRuleHidden > 0" class="quiet small">
+        {{ say('proof.byRule.older', { count: byRuleHidden }) }}
+      </p>
       <ol>
         <li v-for="it in waiting" :key="it.id">
           <RouterLink
