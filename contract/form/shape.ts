@@ -63,7 +63,7 @@ function ofText(max: number, value: unknown): FieldError | null {
 
 /** A schema that is made for its value, made; any other as it stands, since its conditions hang on other fields. */
 function described(schema: AnySchema, value: unknown): Described {
-  const known = schema as unknown as Described;
+  const known = schema as AnySchema & Described;
   return known.type === 'lazy' ? described(known.resolve({ value: plainObject(value) ? value : {} }), value) : known;
 }
 

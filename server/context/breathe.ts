@@ -2,7 +2,10 @@
 
 /** Nobody waits longer than this for one piece of it, milliseconds. */
 const PIECE_MS = 10;
-/** An answer takes some turns of the event loop: its head, its session, its rows, its body. With nobody there they cost nothing. */
+/**
+ * An answer takes some turns of the event loop: its head, its session, its rows, its body. With nobody there they cost
+ * nothing.
+ */
 const TURNS = 10;
 
 /**

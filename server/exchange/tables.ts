@@ -1,4 +1,4 @@
-/** What goes into a whole export: every table but those that hold keys, in an order in which each row's elders come first. */
+/** What goes into a whole export: every table but those that hold keys. */
 import { TABLES, type TableName } from '../store/tables.ts';
 import { tableNameOf } from '../store/db.ts';
 

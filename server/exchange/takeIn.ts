@@ -116,7 +116,8 @@ export async function takeIn(env: Env, bytes: Buffer): Promise<TakenIn> {
 async function writeAll(db: Db, tables: ReadonlyMap<TableName, object[]>): Promise<void> {
   // A row may stand before the one it hangs on; at the end each has to be there.
   await db.sequelize.query('PRAGMA defer_foreign_keys = ON', { transaction: db.transaction ?? null });
-  for (const [table, rows] of tables)
-    for (let i = 0; i < rows.length; i += PART)
-      await (db[table] as unknown as Table<object>).insertMany(rows.slice(i, i + PART));
+  for (const [table, rows] of tables) {
+    const into: Pick<Table<object>, 'insertMany'> = db[table];
+    for (let i = 0; i < rows.length; i += PART) await into.insertMany(rows.slice(i, i + PART));
+  }
 }

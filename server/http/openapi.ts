@@ -78,7 +78,7 @@ export function jsonSchemaOf(described: Described): JsonSchema {
   };
 }
 
-const schemaOf = (form: AnySchema): JsonSchema => jsonSchemaOf(form.describe() as unknown as Described);
+const schemaOf = (form: AnySchema): JsonSchema => jsonSchemaOf(form.describe() as object as Described);
 const problem = {
   description: 'A problem document (RFC 9457) with a sentence for the person who asked.',
   content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
@@ -134,8 +134,10 @@ export function openApi(address: string): JsonSchema {
     info: {
       title: 'Dewline',
       version: '1',
-      description:
-        'Every route of the door. Programs come with a token that a manager makes under their account; a write carries a key of its own and acts once, however often it is sent.',
+      description: [
+        'Every route of the door. Programs come with a token that a manager makes under their account;',
+        'a write carries a key of its own and acts once, however often it is sent.',
+      ].join(' '),
     },
     servers: [{ url: `${address}/api` }],
     security: [{ token: [] }, { session: [] }],

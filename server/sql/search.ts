@@ -62,7 +62,8 @@ export const findPlaces = (db: Db, { organisationId, like, most }: Sought) =>
   ask<FoundPlace>(
     db,
     `SELECT place.id, place.name, property.name AS property FROM place JOIN property ON property.id = place.property_id
-     WHERE place.organisation_id = ?1 AND (place.name ${LIKE} OR property.name || ' ' || place.name ${LIKE} OR property.address ${LIKE})
+     WHERE place.organisation_id = ?1
+       AND (place.name ${LIKE} OR property.name || ' ' || place.name ${LIKE} OR property.address ${LIKE})
      ORDER BY property.sort, place.sort LIMIT ?3`,
     [organisationId, like, most],
   );
@@ -70,7 +71,8 @@ export const findPlaces = (db: Db, { organisationId, like, most }: Sought) =>
 export const findMachines = (db: Db, { organisationId, like, number, types, most }: Sought) =>
   ask<FoundMachine>(
     db,
-    `SELECT machine.number, machine.type, machine.label, machine.maker, machine.model, place.name AS place, place.id AS placeId
+    `SELECT machine.number, machine.type, machine.label, machine.maker, machine.model,
+       place.name AS place, place.id AS placeId
      FROM machine JOIN place ON place.id = machine.place_id
      WHERE machine.organisation_id = ?1 AND (machine.number = ?4 OR machine.label ${LIKE}
        OR machine.maker || ' ' || machine.model ${LIKE} OR machine.type IN (SELECT value FROM json_each(?5)))
@@ -118,11 +120,13 @@ export const findJobs = (db: Db, { organisationId, like, types, most }: Sought) 
   ask<FoundJob>(
     db,
     `SELECT job.id, machine.type, machine.label, place.name AS place, person.name AS who,
-       (SELECT point.number FROM task JOIN point ON point.id = task.point_id WHERE task.job_id = job.id LIMIT 1) AS point
+       (SELECT point.number FROM task JOIN point ON point.id = task.point_id
+         WHERE task.job_id = job.id LIMIT 1) AS point
      FROM job JOIN machine ON machine.id = job.machine_id JOIN place ON place.id = job.place_id
      LEFT JOIN person ON person.id = job.assignee_id
      WHERE job.organisation_id = ?1 AND job.state IN ('given', 'started', 'awaitingTest', 'sent')
-       AND (person.name ${LIKE} OR place.name ${LIKE} OR machine.label ${LIKE} OR machine.type IN (SELECT value FROM json_each(?4)))
+       AND (person.name ${LIKE} OR place.name ${LIKE} OR machine.label ${LIKE}
+         OR machine.type IN (SELECT value FROM json_each(?4)))
      ORDER BY job.given_at DESC LIMIT ?3`,
     [organisationId, like, most, JSON.stringify(types)],
   );

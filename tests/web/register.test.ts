@@ -5,6 +5,8 @@ import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import { drawn } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
+import { dayFromIso } from '../../core/calendar/day.ts';
+import { workbook } from './workbook.ts';
 import { story } from '../story.ts';
 import { choose, chooseTyped, MANAGER_EMAIL, menuShut, signIn } from './office.ts';
 
@@ -74,6 +76,29 @@ describe('An empty install, in a browser', function register() {
     await me.click('Today', 'link');
     await page.getByRole('link', { name: 'Start' }).first().waitFor();
     expect(me.clicks).to.be.at.most(TWELVE_CLICKS);
+  });
+
+  it('takes a spreadsheet like any table, its days as days', async () => {
+    await firstRun(page);
+    await page.getByRole('button', { name: 'Create and sign in' }).click();
+    await page.getByRole('link', { name: 'Register a property' }).waitFor();
+    await page.goto(`${stage.url}/homes/import`);
+    const rows = [
+      ['Property', 'Unit', 'Machine', 'Tenant', 'Since', 'People'],
+      ['Sheet Court', 'Flat 1', 'Washer, front load', 'R. Holloway', new Date('2025-03-01'), '2'],
+    ];
+    const mimeType = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
+    const buffer = await workbook(rows);
+    await page.locator('input[type=file]').setInputFiles({ name: 'homes.xlsx', mimeType, buffer });
+    await page.getByRole('button', { name: 'Import', exact: true }).click();
+    await page.getByText(/^Imported: /).waitFor();
+    const store = stage.running.env.store.db;
+    const place = (await store.place.all({ name: 'Flat 1' })).at(-1)!;
+    expect((await store.tenancy.one({ placeId: place.id }))!.fromDay).to.equal(dayFromIso('2025-03-01'));
+    await page.goto(`${stage.url}/homes/import`);
+    await page.locator('input[type=file]').setInputFiles({ name: 'bad.xlsx', mimeType, buffer: Buffer.from('none') });
+    await page.getByText('The file is empty, or has no head line.').waitFor();
+    expect((await store.property.all({ name: 'Sheet Court' })).length).to.equal(1);
   });
 
   it('registers a property of forty flats with nine machines each', async () => {

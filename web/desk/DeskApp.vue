@@ -9,10 +9,10 @@ import { useDesk } from '../people/deskStore.ts';
 import { useKeys } from '../kit/keys.ts';
 import WaitingBar from '../outbox/WaitingBar.vue';
 import KeysDialog from './KeysDialog.vue';
-import { forgetRecent, noteRecent } from './recent.ts';
+import { pagesOf } from './findablePages.ts';
+import { forgetRecent, noteVisits } from './recent.ts';
 import SearchDialog from './SearchDialog.vue';
 
-const NOTED_AFTER_MS = 1500;
 const desk = useDesk();
 const board = useBoard();
 const route = useRoute();
@@ -62,31 +62,9 @@ watch(
   { immediate: true },
 );
 
-/** Pages of settings that have an address of their own. */
-const SETTINGS = ['methods', 'assumptions', 'calendar', 'prices', 'repairs'] as const;
-const pages = computed(() => [
-  ...places.value,
-  { to: '/account', name: say('nav.account') },
-  ...(desk.isManager
-    ? [
-        ...SETTINGS.map((part) => ({
-          to: `/practice/${part}`,
-          name: `${say('nav.practice')}: ${say(`practice.part.${part}`)}`,
-        })),
-        { to: '/homes/import', name: say('homes.import') },
-        { to: '/homes/baseline', name: say('homes.baseline') },
-        { to: '/homes/labels', name: say('homes.labels') },
-        { to: '/inspections', name: say('inspections.title') },
-      ]
-    : []),
-]);
+const pages = computed(() => pagesOf(places.value, desk.isManager));
 // A page is noted once its title is known.
-router.afterEach((to) => {
-  setTimeout(() => {
-    const name = document.title.split(' · ')[0];
-    if (desk.me && name && route.fullPath === to.fullPath) noteRecent(desk.me.id, { path: to.fullPath, name });
-  }, NOTED_AFTER_MS);
-});
+noteVisits(router, () => desk.me?.id);
 const onKey = (event: KeyboardEvent) => {
   if (event.key !== 'k' || !(event.ctrlKey || event.metaKey) || !canSearch.value) return;
   event.preventDefault();

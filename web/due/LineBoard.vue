@@ -87,19 +87,13 @@ function onKey(event: KeyboardEvent): void {
   if (!step || walk.value.length === 0) return;
   event.preventDefault();
   const rowAt = walk.value.findIndex(({ id }) => id === pickedRow.value);
-  if (rowAt === -1)
-    return choose(
-      walk.value.find(({ marks }) => marks.length > 0),
-      Infinity,
-    );
+  if (rowAt === -1) return choose(marked[0], Infinity);
   const row = walk.value[rowAt]!;
   if (step[1] !== 0) {
     const at = row.marks.findIndex(({ number }) => number === props.picked);
     return choose(row, Math.min(row.marks.length - 1, Math.max(0, at + step[1]!)));
   }
-  for (let i = rowAt + step[0]!; i >= 0 && i < walk.value.length; i += step[0]!) {
-    if (walk.value[i]!.marks.length > 0) return choose(walk.value[i], Infinity);
-  }
+  choose(marked[marked.indexOf(row) + step[0]!], Infinity);
 }
 
 function choose(row: BoardRow | undefined, at: number): void {

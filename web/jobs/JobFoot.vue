@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** One large button to go on by; beside it quietly the way back, the alarm, and the ways out, none of them a failure. */
+/** One large button to go on by; beside it quietly the way back, the alarm, and ways out that are no failure. */
 import { ref } from 'vue';
 import { say } from '../language/say.ts';
 import type { StuckReason } from './stuck.ts';

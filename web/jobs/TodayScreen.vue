@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What waits for this person: of a manager what nobody else decides, then what is given to them, the most pressing first. */
+/** What waits for this person: what only a manager decides, then what is given to them, the most pressing first. */
 import { onBeforeUnmount, onMounted, ref } from 'vue';
 import { onTaken } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Correcting what was logged by mistake: another day or condition, or that it was not done. The wrong one stays to read. */
+/** Correcting what was logged by mistake: another day or condition, or not done at all. The wrong one stays to read. */
 import { reactive, ref } from 'vue';
 import { GRADES } from '../../core/catalogue/grades.ts';
 import { isoFromDay } from '../../core/calendar/day.ts';

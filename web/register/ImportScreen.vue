@@ -9,6 +9,7 @@ import { api, newId } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
+import { asTable } from './spreadsheet.ts';
 import type { Ask, TableMessage } from './tableWorker.ts';
 import PageFrame from '../kit/PageFrame.vue';
 import Notice from '../kit/Notice.vue';
@@ -59,7 +60,8 @@ function ask(question: Ask): void {
   };
   worker.postMessage(question);
 }
-function pick(picked: File): void {
+async function pick(chosen: File): Promise<void> {
+  const picked = await asTable(chosen).catch(() => new File([], chosen.name));
   Object.assign(imported, { value: null });
   heads.value = null;
   done.value = null;
@@ -129,7 +131,7 @@ onBeforeUnmount(() => worker?.terminate());
         {{ say('import.lead') }} <a href="/api/register/table" download>{{ say('import.example') }}</a>
       </p>
       <p>
-        <FileButton again accept=".csv,.txt,.tsv,text/csv,text/plain" @picked="pick">{{
+        <FileButton again accept=".csv,.txt,.tsv,text/csv,text/plain,.xlsx" @picked="pick">{{
           say(file ? 'import.again' : 'import.pick')
         }}</FileButton>
       </p>

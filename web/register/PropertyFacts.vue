@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What is changed about a property: what it is called, its buildings, its water and practice from a day on, its numbers. */
+/** What is changed about a property: its name and buildings, its water and practice from a day on, its numbers. */
 import { reactive } from 'vue';
 import { propertyChange, type PropertySummary } from '../../contract/register/register.ts';
 import { api, newId } from '../api/api.ts';
