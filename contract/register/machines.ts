@@ -57,6 +57,9 @@ export const machineChange = object({
   leftOut: array().of(line(60).required()).max(20).default(undefined),
 });
 
+/** The photo of what shuts a machine off; whoever stands before it may take it. */
+export const shutoffPhoto = object({ photoId: id().required() });
+
 export const moveMachine = object({ placeId: id().required() });
 
 const limitDays = () =>
@@ -171,6 +174,8 @@ export type ManyMachines = { readonly placeIds: readonly string[]; readonly mach
 export type NewTemplate = { readonly id: string; readonly name: string; readonly machines: readonly MachineSketch[] };
 
 export type TemplateChange = Omit<NewTemplate, 'id'>;
+
+export type ShutoffPhoto = InferType<typeof shutoffPhoto>;
 
 export type MoveMachine = InferType<typeof moveMachine>;
 

@@ -12,6 +12,7 @@ import type {
   NewUnits,
   RemoveUnits,
   RetireMachine,
+  ShutoffPhoto,
   TemplateChange,
 } from './machines.ts';
 import type {
@@ -43,6 +44,9 @@ export const registerRoutes = {
   'place.edit': passing<{ form: PlaceEdit; answer: object }>()(write('PUT', '/places/:id', MANAGER)),
   'tenancy.reopen': passing<{ answer: object }>()(
     refusing(write('POST', '/tenancies/:id/reopening', MANAGER, 1), 'occupied'),
+  ),
+  'machine.shutoff': passing<{ form: ShutoffPhoto; answer: object }>()(
+    write('PUT', '/machines/:id/shutoff', OFFICE, 1),
   ),
   'machine.restore': passing<{ answer: object }>()(write('POST', '/machines/:id/return', MANAGER, 1)),
   'template.change': passing<{ form: TemplateChange; answer: object }>()(write('PUT', '/templates/:id', MANAGER, 64)),

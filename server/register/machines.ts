@@ -8,6 +8,7 @@ import type {
   MoveMachine,
   NewMachine,
   RetireMachine,
+  ShutoffPhoto,
   Specification,
 } from '../../contract/register/machines.ts';
 import { recompute } from '../due/recompute.ts';
@@ -172,6 +173,10 @@ export async function retireMachine(call: Call, id: string, { day }: RetireMachi
   await recompute(db, points, now);
   return {};
 }
+
+/** Keeps the photo of what shuts a machine off. */
+export const photographShutoff = (call: Call, id: string, { photoId }: ShutoffPhoto): Promise<object> =>
+  changeMachine(call, id, { shutoffPhotoId: photoId });
 
 /** Takes a machine into service again: its parts come back with their history; what signed for it stays out. */
 export async function restoreMachine(call: Call, id: string): Promise<object> {

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import { HOUSEHOLD, letDaysPass, openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
+import { hire, HOUSEHOLD, letDaysPass, openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
 
 /** What one makes one can change and take back; what history hangs on stays. */
 describe('What stands in the register', () => {
@@ -98,6 +98,15 @@ describe('What stands in the register', () => {
     expect(back.points.find((it: { procedure: string }) => it.procedure === 'washer.doorBoot').mark.servedDay).to.equal(
       TODAY - 4,
     );
+  });
+
+  it('lets staff who stand before a machine keep the photo of its shut-offs, and change nothing else', async () => {
+    const { caller: staff } = await hire(house);
+    const photoId = await staff.take('washer.doorBoot', 3);
+    await staff.put(`/machines/${flat.machineId}/shutoff`, { photoId }).expect(200);
+    expect((await place()).machines[0].shutoffPhotoId).to.equal(photoId);
+    await staff.put(`/machines/${flat.machineId}`, { label: 'Mine' }).expect(403);
+    await flat.tenant.put(`/machines/${flat.machineId}/shutoff`, { photoId }).expect(403);
   });
 
   it('keeps a template that is changed, for what is made from then on', async () => {

@@ -221,6 +221,7 @@ describe('The door', () => {
       'building.remove': [buildingId, {}],
       'place.edit': [flat.placeId, { name: 'X' }],
       'tenancy.reopen': [flat.tenancyId, {}],
+      'machine.shutoff': [flat.machineId, { photoId }],
       'machine.restore': [flat.machineId, {}],
       'template.change': [templateId, { name: 'X', machines: [{ type: 'washer' }] }],
       'record.correct': [submission.records[0]!.id, { id: v7(), done: null, reason: 'X' }],

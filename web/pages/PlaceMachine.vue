@@ -49,7 +49,7 @@ const detail = (machine: MachineSummary) =>
 
 async function setShutoff(machine: MachineSummary, shutoffPhotoId: string | null): Promise<void> {
   if (!shutoffPhotoId) return;
-  await api('machine.change', { id: machine.id, form: { shutoffPhotoId } });
+  await api('machine.shutoff', { id: machine.id, form: { photoId: shutoffPhotoId } });
   emit('saved');
 }
 async function restore(): Promise<void> {
