@@ -7,6 +7,7 @@ import Papa from 'papaparse';
 import { ZipFile } from 'yazl';
 import type { Call } from '../context/context.ts';
 import { logHead } from '../log/head.ts';
+import { photoPath } from '../photos/photos.ts';
 import { openSnapshot, type Row, type Snapshot } from '../sql/snapshot.ts';
 import { tableNameOf } from '../store/db.ts';
 import type { TableName } from '../store/tables.ts';
@@ -101,11 +102,9 @@ export async function exportAll({ env, db, actor, now }: Call): Promise<NodeJS.R
         (await db.photo.all({ organisationId, purgedAt: null }, { columns: ['hash'] })).map(({ hash }) => hash),
       ),
     ];
-    const there = hashes.filter((hash) => existsSync(join(env.photos, hash.slice(0, 2), `${hash}.jpg`)));
+    const there = hashes.filter((hash) => existsSync(join(env.photos, photoPath(hash))));
     for (const hash of there)
-      zip.addFile(join(env.photos, hash.slice(0, 2), `${hash}.jpg`), `photos/${hash.slice(0, 2)}/${hash}.jpg`, {
-        compress: false,
-      });
+      zip.addFile(join(env.photos, photoPath(hash)), `photos/${photoPath(hash)}`, { compress: false });
     const manifest: Manifest = {
       format: FORMAT,
       madeAt: new Date(now).toISOString(),

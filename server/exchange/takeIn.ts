@@ -1,11 +1,10 @@
 /** Reading a whole export into an empty install: all of it, held against what it says of itself, or nothing. */
-import { createHash } from 'node:crypto';
-import { mkdir, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { buffer } from 'node:stream/consumers';
 import Papa from 'papaparse';
 import { fromBuffer, type Entry, type ZipFile } from 'yauzl';
-import type { Env } from '../context/context.ts';
+import { sha256, type Env } from '../context/context.ts';
 import { logHead } from '../log/head.ts';
+import { keepFile } from '../photos/photos.ts';
 import type { Db, Table } from '../store/db.ts';
 import type { TableName } from '../store/tables.ts';
 import { valueOf } from './cells.ts';
@@ -17,8 +16,6 @@ const PART = 500;
 /** An export that cannot be read, said in a sentence for the person at the terminal. */
 export class UnreadableExport extends Error {}
 
-const sha256 = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex');
-
 /** The files of a zip by their names. */
 async function filesOf(bytes: Buffer): Promise<Map<string, () => Promise<Buffer>>> {
   const zip = await new Promise<ZipFile>((done, fail) => {
@@ -26,13 +23,7 @@ async function filesOf(bytes: Buffer): Promise<Map<string, () => Promise<Buffer>
   });
   const read = (entry: Entry) =>
     new Promise<Buffer>((done, fail) => {
-      zip.openReadStream(entry, (error, stream) => {
-        if (error) return fail(error);
-        const parts: Buffer[] = [];
-        stream.on('data', (part: Buffer) => parts.push(part));
-        stream.once('end', () => done(Buffer.concat(parts)));
-        stream.once('error', fail);
-      });
+      zip.openReadStream(entry, (error, stream) => (error ? fail(error) : done(buffer(stream))));
     });
   return new Promise((done, fail) => {
     const files = new Map<string, () => Promise<Buffer>>();
@@ -99,8 +90,7 @@ export async function takeIn(env: Env, bytes: Buffer): Promise<TakenIn> {
     const picture = await file(name);
     const hash = name.slice(-68, -4);
     if (sha256(picture) !== hash) throw new UnreadableExport(`${name} is not the picture of its name.`);
-    await mkdir(join(env.photos, hash.slice(0, 2)), { recursive: true });
-    await writeFile(join(env.photos, hash.slice(0, 2), `${hash}.jpg`), picture);
+    await keepFile(env.photos, hash, picture);
   }
   await store.write((db) => writeAll(db, tables));
   const [organisation] = await store.db.organisation.all({});

@@ -68,7 +68,7 @@ export async function storePhoto(env: Env, upload: Buffer): Promise<StoredPhoto>
       throw new Problem(415, 'notImage');
     });
   const hash = sha256(data);
-  await writeOnce(env.photos, hash, data);
+  await keepFile(env.photos, hash, data);
   return { hash, width: info.width, height: info.height, takenAt: takenAt(metadata.exif), ...(await measure(data)) };
 }
 
@@ -141,9 +141,12 @@ function takenAt(exif: Buffer | undefined): StoredPhoto['takenAt'] {
   }
 }
 
-const pathOf = (folder: string, hash: string) => join(folder, hash.slice(0, 2), `${hash}.jpg`);
+/** Where a photo stands below the photos' folder, by the hash of its bytes. */
+export const photoPath = (hash: string): string => join(hash.slice(0, 2), `${hash}.jpg`);
+const pathOf = (folder: string, hash: string) => join(folder, photoPath(hash));
 
-async function writeOnce(folder: string, hash: string, data: Buffer): Promise<void> {
+/** Writes a photo to its place, synced; one that is there already stays. */
+export async function keepFile(folder: string, hash: string, data: Buffer): Promise<void> {
   const path = pathOf(folder, hash);
   if (await stat(path).catch(() => null)) return;
   await mkdir(join(folder, hash.slice(0, 2)), { recursive: true });

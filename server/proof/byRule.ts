@@ -9,10 +9,11 @@ import {
   type DrawnLook,
   type LookRule,
 } from '../../core/proof/trust.ts';
-import type { CheckFinding } from '../../core/proof/checks.ts';
 import type { Call } from '../context/context.ts';
 import { factsOf, recordFact } from '../store/facts.ts';
 import type { Db } from '../store/db.ts';
+import type { Row } from '../store/tables.ts';
+import { findingsOf } from '../words/findings.ts';
 import { countService } from './records.ts';
 import { settleJob } from './settle.ts';
 
@@ -41,8 +42,7 @@ export async function drawnLooks(db: Db, personId: string): Promise<DrawnLook[]>
   });
 }
 
-const isClean = (findings: string): boolean =>
-  (JSON.parse(findings) as CheckFinding[]).every(({ weight }) => weight === 'fine');
+const isClean = (proof: Row<'proof'>): boolean => findingsOf(proof).every(({ weight }) => weight === 'fine');
 
 /**
  * Draws for what was just sent, and accepts by rule what is clean, not safety-critical, of somebody trusted and not
@@ -64,7 +64,7 @@ export async function acceptByRule(
   const accepted: string[] = [];
   for (const { id: recordId, safetyCritical } of sent) {
     const proof = (await db.proof.one({ recordId }))!;
-    if (safetyCritical || proof.state !== 'waiting' || !isClean(proof.findings)) continue;
+    if (safetyCritical || proof.state !== 'waiting' || !isClean(proof)) continue;
     const seed = env.secret();
     const { probability, drawn } = drawLook(seed, trusted, rule);
     await db.draw.insert({ recordId, organisationId, personId, seed, probability, drawn: drawn ? 1 : 0, at: now });

@@ -4,7 +4,7 @@ import type { CorrectRecord } from '../../contract/jobs/jobs.ts';
 import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
 import { recompute } from '../due/recompute.ts';
-import { appendToLog, commitment } from '../log/log.ts';
+import { appendToLog, commitPersonal } from '../log/log.ts';
 import { logRecord } from './records.ts';
 import { findProof } from './verdicts.ts';
 
@@ -13,16 +13,11 @@ import { findProof } from './verdicts.ts';
  * @throws Problem: what is not there or not theirs (404), notLogged, corrected, doneEarlier (409)
  */
 export async function correctRecord(call: Call, id: string, form: CorrectRecord): Promise<{ id: string | null }> {
-  const { env, db, actor, now } = call;
+  const { db, actor, now } = call;
   const { organisationId, personId } = actor;
   const { proof, record } = await findProof(call, id);
   if (record.jobId !== null) throw new Problem(409, 'notLogged');
   if (proof.state === 'corrected') throw new Problem(409, 'corrected');
-  const personal = async (field: string, value: string) => {
-    const salt = env.secret();
-    await db.personal.insert({ id: env.newId(), organisationId, recordId: id, field, salt, value });
-    return commitment(salt, value);
-  };
   await db.proof.update(
     { recordId: id },
     { state: 'corrected', judgedAt: now, judgedBy: personId, reason: form.reason },
@@ -33,8 +28,8 @@ export async function correctRecord(call: Call, id: string, form: CorrectRecord)
     kind: 'correction',
     record: id,
     recordHash: record.hash,
-    by: await personal('correctedBy', personId),
-    reason: await personal('correctedFor', form.reason),
+    by: await commitPersonal(call, id, 'correctedBy', personId),
+    reason: await commitPersonal(call, id, 'correctedFor', form.reason),
     replacedBy: form.done === null ? null : form.id,
     at: now,
   });

@@ -27,6 +27,7 @@ import { fieldProblem, Problem } from '../context/problem.ts';
 import { dropTask } from '../jobs/jobs.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Row } from '../store/tables.ts';
+import { findingsOf } from '../words/findings.ts';
 import { appendToLog, commitment } from '../log/log.ts';
 
 const NOON = 12 * 60;
@@ -146,7 +147,7 @@ export async function writeRecord({ env, db, actor, now }: Call, written: NewRec
 /** Whether something contradicts it, whoever accepted it. */
 async function isDoubtful(db: Call['db'], recordId: string): Promise<boolean> {
   const proof = await db.proof.one({ recordId });
-  return (JSON.parse(proof?.findings ?? '[]') as CheckFinding[]).some(({ weight }) => weight === 'fail');
+  return proof !== undefined && findingsOf(proof).some(({ weight }) => weight === 'fail');
 }
 
 /**

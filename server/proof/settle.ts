@@ -1,13 +1,12 @@
 /** What a verdict does to the job. */
-import type { CheckFinding } from '../../core/proof/checks.ts';
 import type { Call } from '../context/context.ts';
 import { noteEvent } from '../jobs/events.ts';
 import { dropTask } from '../jobs/jobs.ts';
 import type { Row } from '../store/tables.ts';
+import { findingsOf } from '../words/findings.ts';
 
 /** Whether it was work that somebody else had in hand by then. */
-export const isOffered = ({ findings }: Row<'proof'>): boolean =>
-  (JSON.parse(findings) as CheckFinding[]).some(({ check }) => check === 'offered');
+export const isOffered = (proof: Row<'proof'>): boolean => findingsOf(proof).some(({ check }) => check === 'offered');
 
 /** The job follows its tasks: back to its doer when one was sent back, accepted when all are. */
 export async function settleJob(call: Call, record: Row<'record'>, sentBack: string | null): Promise<void> {

@@ -11,17 +11,17 @@ import { namesOf } from '../lookup/find.ts';
 import { machineName } from '../lookup/names.ts';
 import { recompute } from '../due/recompute.ts';
 import { TUNING_SIGNALS } from '../due/tuning.ts';
-import type { Check, CheckFinding } from '../../core/proof/checks.ts';
+import type { Check } from '../../core/proof/checks.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { noteEvent } from '../jobs/events.ts';
 import { liveJobOf } from '../lookup/liveJob.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
-import { tellFindings } from '../words/findings.ts';
+import { findingsOf, tellFindings } from '../words/findings.ts';
 import { countService } from './records.ts';
 import { isOffered, settleJob } from './settle.ts';
-import { appendToLog, commitment } from '../log/log.ts';
+import { appendToLog, commitPersonal } from '../log/log.ts';
 import { writeSpecification } from '../due/specification.ts';
 
 /** Proofs as the queue shows them. */
@@ -129,8 +129,8 @@ export async function judgeProof(call: Call, id: string, form: Judge): Promise<{
 /** Contradictions that a wrong register explains. */
 const OF_REGISTER: readonly string[] = ['wrongSize', 'forbiddenAgent'] satisfies Check[];
 
-const isContradicted = ({ findings }: Row<'proof'>, verdict: Verdict): boolean =>
-  (JSON.parse(findings) as CheckFinding[]).some(
+const isContradicted = (proof: Row<'proof'>, verdict: Verdict): boolean =>
+  findingsOf(proof).some(
     ({ weight, check }) => weight === 'fail' && !(verdict === 'registerWrong' && OF_REGISTER.includes(check)),
   );
 
@@ -204,17 +204,12 @@ export async function undoVerdict(call: Call, id: string): Promise<{ state: stri
 }
 
 /** Verdicts stand in the log beside their records; who and why are personal. */
-async function logVerdict(
-  { env, db, actor: { organisationId, personId }, now }: Call,
-  record: Row<'record'>,
-  verdict: string,
-  reason: string | null,
-): Promise<void> {
-  const commit = async (field: string, value: string) => {
-    const salt = env.secret();
-    await db.personal.insert({ id: env.newId(), organisationId, recordId: record.id, field, salt, value });
-    return commitment(salt, value);
-  };
+async function logVerdict(call: Call, record: Row<'record'>, verdict: string, reason: string | null): Promise<void> {
+  const {
+    db,
+    actor: { organisationId, personId },
+    now,
+  } = call;
   const canonical = canonicalText({
     schema: 1,
     kind: 'verdict',
@@ -223,8 +218,8 @@ async function logVerdict(
     verdict,
     at: now,
     day: isoFromDay(record.doneDay),
-    by: await commit('judgedBy', personId),
-    reason: reason === null ? null : await commit('reason', reason),
+    by: await commitPersonal(call, record.id, 'judgedBy', personId),
+    reason: reason === null ? null : await commitPersonal(call, record.id, 'reason', reason),
   });
   await appendToLog(db, { organisationId, kind: 'verdict', subjectId: record.id, canonical, at: now });
 }

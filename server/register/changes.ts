@@ -5,6 +5,7 @@ import type { Call } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { recompute } from '../due/recompute.ts';
 import { findPlace, findProperty } from '../lookup/places.ts';
+import { pointsBelow } from '../lookup/scope.ts';
 import { findTenancy, pointsOfPlace } from '../lookup/tenancies.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import { recordFact } from '../store/facts.ts';
@@ -17,8 +18,7 @@ export async function editProperty(call: Call, id: string, { name, address, zone
   const before = await findProperty(call, id);
   await db.property.update({ id }, { name, address, zone });
   if (zone === before.zone) return {};
-  const places = await db.place.all({ propertyId: id }, { columns: ['id'] });
-  for (const place of places) await recompute(db, await pointsOfPlace(db, place.id), now);
+  await recompute(db, await pointsBelow(call, { scope: 'property', subjectId: id }), now);
   return {};
 }
 

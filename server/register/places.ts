@@ -6,6 +6,7 @@ import type { Call } from '../context/context.ts';
 import { fieldProblem } from '../context/problem.ts';
 import { recordFact } from '../store/facts.ts';
 import { findProperty } from '../lookup/places.ts';
+import { pointsBelow } from '../lookup/scope.ts';
 
 /** Adds a property, with its first units where some are named. */
 export async function createProperty(call: Call, form: NewProperty): Promise<{ id: string }> {
@@ -33,13 +34,7 @@ export async function changeProperty(call: Call, id: string, form: PropertyChang
   const from = dayFromIso(form.from);
   if (form.water) await recordFact(call, id, 'water', form.water, from);
   if (form.practice !== undefined) await recordFact(call, id, 'practice', form.practice, from);
-  const places = await db.place.all({ propertyId: id }, { columns: ['id'] });
-  const marks = await db.mark.all({ placeId: places.map((place) => place.id) }, { columns: ['pointId'] });
-  await recompute(
-    db,
-    marks.map(({ pointId }) => pointId),
-    now,
-  );
+  await recompute(db, await pointsBelow(call, { scope: 'property', subjectId: id }), now);
   return {};
 }
 

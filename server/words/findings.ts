@@ -7,10 +7,13 @@ import type { ProofFinding } from '../../contract/proof/proof.ts';
 import { needLabel } from './steps.ts';
 import type { Row } from '../store/tables.ts';
 
+/** The findings that are stored with a proof. */
+export const findingsOf = ({ findings }: Pick<Row<'proof'>, 'findings'>) => JSON.parse(findings) as CheckFinding[];
+
 /** The stored findings of a proof, said to its reviewer and told to its sender. */
 export function tellFindings(say: Translator, record: Row<'record'>, proof: Row<'proof'>): ProofFinding[] {
   const { procedure } = JSON.parse(record.canonical) as ServiceRecord;
-  return (JSON.parse(proof.findings) as CheckFinding[]).map((finding) => {
+  return findingsOf(proof).map((finding) => {
     const values = wordsFor(say, finding, procedure);
     return {
       check: finding.check,

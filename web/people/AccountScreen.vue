@@ -2,6 +2,7 @@
 /** One's own account: the password, the second factor, and where one is signed in. */
 import { onMounted, reactive, ref } from 'vue';
 import { changePassword } from '../../contract/people/people.ts';
+import { MS_PER_DAY } from '../../core/calendar/day.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';
@@ -31,7 +32,6 @@ async function end(id: string | null): Promise<void> {
   await ending.run(async () => void (await api('me.endSession', { form: { id } })));
   await reload();
 }
-const MS_PER_DAY = 86_400_000;
 const day = (at: number) => say.day(Math.floor(at / MS_PER_DAY));
 onMounted(reload);
 </script>

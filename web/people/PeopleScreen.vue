@@ -2,6 +2,7 @@
 /** Who works here: found, added, invited, changed, let go and taken back; former ones apart. */
 import { computed, onMounted, ref } from 'vue';
 import type { Person } from '../../contract/people/people.ts';
+import { MS_PER_DAY } from '../../core/calendar/day.ts';
 import { api, opensHereOnly, publicAddress } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
@@ -36,7 +37,6 @@ const found = computed(() => {
 const here = computed(() => found.value.filter(({ disabledAt }) => disabledAt === null));
 const former = computed(() => found.value.filter(({ disabledAt }) => disabledAt !== null));
 const others = computed(() => (answer.value?.people.length ?? 0) - found.value.length);
-const MS_PER_DAY = 86_400_000;
 const says = (it: Person) =>
   [
     it.roles.map((role) => say(`people.role.${role}`)).join(', '),

@@ -2,6 +2,7 @@
 /** Tokens of programs: made here, told once, revoked here. */
 import { onMounted, reactive, ref } from 'vue';
 import { newToken, TOKEN_AREAS, type TokenArea } from '../../contract/people/tokens.ts';
+import { MS_PER_DAY } from '../../core/calendar/day.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';
@@ -9,7 +10,6 @@ import { useSending } from '../api/sending.ts';
 import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 
-const MS_PER_DAY = 86_400_000;
 const list = useLoading(() => api('tokens.list'));
 const blank = () => ({ name: '', writes: false, areas: ['pages', 'register'] as TokenArea[], days: 90 });
 const entry = reactive(blank());

@@ -1,7 +1,6 @@
 /** A spreadsheet's first sheet as a CSV file, so that it goes the same way as any table. */
-import { isoFromDay } from '../../core/calendar/day.ts';
+import { isoFromDay, MS_PER_DAY } from '../../core/calendar/day.ts';
 
-const MS_PER_DAY = 86_400_000;
 type Cell = string | number | boolean | Date | null;
 
 const isSpreadsheet = ({ name }: File): boolean => /\.xlsx$/i.test(name);

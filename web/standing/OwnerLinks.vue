@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Links for owners: who reads the standing of what, until when; made here, told once, revoked here. */
 import { onMounted, reactive, ref } from 'vue';
+import { MS_PER_DAY } from '../../core/calendar/day.ts';
 import { newOwnerLink, type StandingAnswer } from '../../contract/standing/standing.ts';
 import { api, newId, publicAddress } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
@@ -68,7 +69,7 @@ onMounted(list.reload);
           ><b>{{ it.name }}</b
           >: {{ it.property ?? say('standing.group.whole') }}
           <span class="quiet small">{{
-            say('owner.until', { day: say.day(Math.floor(it.expiresAt / 86_400_000)) })
+            say('owner.until', { day: say.day(Math.floor(it.expiresAt / MS_PER_DAY)) })
           }}</span></span
         >
         <button type="button" class="plain link" @click="revoke(it.id)">{{ say('owner.revoke') }}</button>
