@@ -48,12 +48,12 @@ const isClean = (proof: Row<'proof'>): boolean => findingsOf(proof).every(({ wei
  * Draws for what was just sent, and accepts by rule what is clean, not safety-critical, of somebody trusted and not
  * drawn: level *checked*. What it teaches counts as confirmed only while the draws show that this person's work is true.
  * @param sent records with whether their part is safety-critical
- * @returns those that were accepted
+ * @returns whether any was accepted
  */
 export async function acceptByRule(
   call: Call,
   sent: readonly { readonly id: string; readonly safetyCritical: boolean }[],
-): Promise<string[]> {
+): Promise<boolean> {
   const { env, db, actor, now } = call;
   const { organisationId, personId } = actor;
   const rule = await lookRuleOf(db, organisationId);
@@ -61,7 +61,7 @@ export async function acceptByRule(
   const looks = await drawnLooks(db, personId);
   const trusted = isTrusted(looks, rule);
   const teaches = truthOf(looks, today).low > TEACHES_ABOVE;
-  const accepted: string[] = [];
+  let accepted = false;
   for (const { id: recordId, safetyCritical } of sent) {
     const proof = (await db.proof.one({ recordId }))!;
     if (safetyCritical || proof.state !== 'waiting' || !isClean(proof)) continue;
@@ -72,7 +72,7 @@ export async function acceptByRule(
     await db.proof.update({ recordId }, { state: 'accepted', evidence: 'checked', judgedAt: now });
     await countService(call, recordId, 'checked', teaches);
     await settleJob(call, (await db.record.one({ id: recordId }))!, null);
-    accepted.push(recordId);
+    accepted = true;
   }
   return accepted;
 }

@@ -3,7 +3,7 @@ import { stateAfter } from '../../core/jobs/transitions.ts';
 import { trueTimes } from '../../core/proof/claim.ts';
 import type { Submission } from '../../contract/jobs/jobs.ts';
 import { readHistories } from '../due/history.ts';
-import { recompute } from '../due/recompute.ts';
+import { recompute, recomputeWork } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';
 import { isOffice } from '../context/context.ts';
 import { fieldProblem, notFound } from '../context/problem.ts';
@@ -124,11 +124,12 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
   const critical = new Map(
     tasks.map((task) => [task.id, histories.get(task.pointId)?.procedure.safetyCritical ?? false]),
   );
-  await acceptByRule(
+  const accepted = await acceptByRule(
     call,
     form.records.map(({ id: recordId, taskId }) => ({ id: recordId, safetyCritical: critical.get(taskId)! })),
   );
-  await recompute(
+  // Only what counts already moves a line.
+  await (accepted ? recompute : recomputeWork)(
     db,
     tasks.map(({ pointId }) => pointId),
     now,
