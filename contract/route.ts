@@ -12,8 +12,6 @@ export interface Route<M extends Method = Method, P extends string = string, Exc
   readonly perMinute: number;
   /** Largest body in kB; 0 takes none. */
   readonly bodyKb: number;
-  /** Values that its body may hold; absent, what any form does. */
-  readonly mostValues?: number;
   /** What its service may refuse, by the key of the problem, beside what any route may (`ANY_ROUTE_REFUSES`). */
   readonly problems?: readonly string[];
   /** The form taken and the answer given: a type alone, with nothing there when it runs. */

@@ -35,7 +35,7 @@ function look(schema: AnySchema, value: unknown, path: string, errors: Record<st
   const refuse = (key: string, values: FieldError['values'] = {}) => {
     errors[path] = { key, values };
   };
-  const most = () => limitOf(tests, 'max');
+  const most = limitOf(tests);
   if (type === 'object') {
     if (!plainObject(value)) return refuse('field.type');
     for (const [name, field] of Object.entries(fields ?? {}))
@@ -44,12 +44,12 @@ function look(schema: AnySchema, value: unknown, path: string, errors: Record<st
   }
   if (type === 'array') {
     if (!Array.isArray(value)) return refuse('field.type');
-    const max = most() ?? MOST_ITEMS;
+    const max = most ?? MOST_ITEMS;
     if (value.length > max) return refuse('field.maxItems', { max });
     if (innerType) value.forEach((item, index) => look(innerType, item, `${path}[${index}]`, errors));
     return;
   }
-  const wrong = ofText(type === 'string' ? (most() ?? LONGEST) : LONGEST, value);
+  const wrong = ofText(type === 'string' ? (most ?? LONGEST) : LONGEST, value);
   if (wrong) errors[path] = wrong;
 }
 
@@ -70,7 +70,7 @@ function described(schema: AnySchema, value: unknown): Described {
 const plainObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-function limitOf(tests: Described['tests'], name: string): number | undefined {
-  const limit = tests.find(({ OPTIONS }) => OPTIONS?.name === name)?.OPTIONS?.params?.[name];
+function limitOf(tests: Described['tests']): number | undefined {
+  const limit = tests.find(({ OPTIONS }) => OPTIONS?.name === 'max')?.OPTIONS?.params?.max;
   return typeof limit === 'number' ? limit : undefined;
 }

@@ -148,12 +148,12 @@ function refuseForeign(request: Request, actor: Actor | null): void {
   if (actor && request.get('x-csrf-token') !== actor.csrf) throw new Problem(403, 'csrf');
 }
 
-function bodyOf(name: RouteName, { bodyKb, method, mostValues }: Route, photos: string): RequestHandler[] {
+function bodyOf(name: RouteName, { bodyKb, method }: Route, photos: string): RequestHandler[] {
   if (name === 'photo.create') return uploads(photos);
   // The bytes as they came: a signature is over them.
   if (name === 'inbox.signal') return [express.raw({ type: () => true, limit: `${bodyKb}kb` })];
   const weighed: RequestHandler = (request, _response, next) => {
-    weigh(request.body, mostValues);
+    weigh(request.body);
     next();
   };
   return method === 'GET' || bodyKb === 0 ? [] : [express.json({ limit: `${bodyKb}kb` }), weighed];

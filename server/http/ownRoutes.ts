@@ -14,7 +14,7 @@ import { tryMail } from '../notices/duty.ts';
 import { boardReader } from '../pages/board.ts';
 import { readCalendar } from '../pages/calendar.ts';
 import { recogniseMessage, takeMessage } from '../due/inbox.ts';
-import type { Actor, Env } from '../context/context.ts';
+import type { Actor, Call, Env } from '../context/context.ts';
 import * as access from '../people/access.ts';
 import { hashPassword } from '../people/passwords.ts';
 import * as people from '../people/people.ts';
@@ -55,6 +55,8 @@ function deviceOf(request: Request): string {
 /** Routes that open sessions or answer with bytes. */
 export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>, logger: Logger) {
   const { store } = env;
+  /** Of routes that somebody must be in for; it reads, outside a transaction. */
+  const callOf = (actor: Actor | null): Call => ({ env, db: store.db, actor: actor!, now: env.clock() });
   const opens =
     (work: (request: Request) => Promise<{ session: NewSession }>): Respond =>
     async (request, response) => {
@@ -99,7 +101,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       response.json({});
     },
     'session.close': async (_request: Request, response: Response, actor: Actor | null) => {
-      await store.write((db) => people.closeSession({ env, db, actor: actor!, now: env.clock() }));
+      await store.write((db) => people.closeSession({ ...callOf(actor), db }));
       response.clearCookie(COOKIE, { path: '/' }).set('clear-site-data', '"cache"').json({});
     },
     'openapi.read': async (request: Request, response: Response) => {
@@ -110,7 +112,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       response.json(await store.write((db) => acknowledgeByLink(env, db, token, env.clock())));
     },
     'duty.try': async (_request: Request, response: Response, actor: Actor | null) => {
-      response.json(await tryMail({ env, db: store.db, actor: actor!, now: env.clock() }));
+      response.json(await tryMail(callOf(actor)));
     },
     'board.read': async (request: Request, response: Response, actor: Actor | null) => {
       const board = await readBoard(actor!.organisationId);
@@ -126,7 +128,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
     },
     'calendar.read': async (request: Request, response: Response, actor: Actor | null) => {
       const { scope, id } = request.params as { scope: string; id: string };
-      const { name, text } = await readCalendar({ env, db: store.db, actor: actor!, now: env.clock() }, scope, id);
+      const { name, text } = await readCalendar(callOf(actor), scope, id);
       response
         .set('content-type', 'text/calendar; charset=utf-8')
         .set('cache-control', 'no-store')
@@ -134,7 +136,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
         .send(text);
     },
     'register.export': async (_request: Request, response: Response, actor: Actor | null) => {
-      const text = await exportRegister({ env, db: store.db, actor: actor!, now: env.clock() });
+      const text = await exportRegister(callOf(actor));
       response
         .set('content-type', 'text/csv; charset=utf-8')
         .set('cache-control', 'no-store')
@@ -142,7 +144,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
         .send(text);
     },
     'register.exportAll': async (_request: Request, response: Response, actor: Actor | null) => {
-      const zip = await exportAll({ env, db: store.db, actor: actor!, now: env.clock() });
+      const zip = await exportAll(callOf(actor));
       response
         .set('content-type', 'application/zip')
         .set('cache-control', 'no-store')
@@ -154,7 +156,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
     'labels.read': async (request: Request, response: Response, actor: Actor | null) => {
       const { scope, id } = request.params as { scope: string; id: string };
       const pdf = await printLabels(
-        { env, db: store.db, actor: actor!, now: env.clock(), origin: originOf(env, request) },
+        { ...callOf(actor), origin: originOf(env, request) },
         scope,
         id,
         formOf(labelForm, supposedIn(request)),
@@ -163,18 +165,18 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
     },
     'standing.report': async (request: Request, response: Response, actor: Actor | null) => {
       const kind = String(request.params.kind);
-      const call = { env, db: store.db, actor: actor!, now: env.clock() };
+      const call = callOf(actor);
       const pdf = await printReport(call, kind, formOf(standingOn, supposedIn(request)) as StandingOn);
       sendPaper(response, pdf, `standing-${kind}`);
     },
     'history.paper': async (request: Request, response: Response, actor: Actor | null) => {
       const { scope, id } = request.params as { scope: string; id: string };
-      const call = { env, db: store.db, actor: actor!, now: env.clock() };
+      const call = callOf(actor);
       const form = formOf(historyOf, supposedIn(request)) as HistoryForm;
       sendPaper(response, await printHistory(call, scope, id, form), 'history');
     },
     'inspection.paper': async (request: Request, response: Response, actor: Actor | null) => {
-      const call = { env, db: store.db, actor: actor!, now: env.clock() };
+      const call = callOf(actor);
       sendPaper(response, await printInspection(call, String(request.params.id)), 'inspection');
     },
     'photo.create': async (request: Request, response: Response, actor: Actor | null) => {
@@ -182,28 +184,26 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       try {
         const form = formOf(photoFields, request.body) as PhotoForm;
         if (!file) throw new Problem(415, 'notImage');
-        const call = { env, db: store.db, actor: actor!, now: env.clock() };
+        const call = callOf(actor);
         const identity = identityOf(request, actor!, `${JSON.stringify(form)} ${await hashOfFile(file.path)}`);
-        // Whatever would be refused in the end is refused before the picture is unpacked.
-        const before = await answerBefore(store.db, identity);
-        if (!before) {
+        const take = async () => {
+          // Whatever would be refused in the end is refused before the picture is unpacked.
           await refuseTakenIds(store.db, [form.id]);
           await refuseOverQuota(call);
-        }
-        const stored = before ? null : await storeUpload(env, file.path);
-        const answer =
-          before ??
-          (await writeOnce(env, identity, async (db) => {
+          const stored = await storeUpload(env, file.path);
+          return writeOnce(env, identity, async (db) => {
             await refuseTakenIds(db, [form.id]);
-            return createPhoto({ ...call, db }, form, stored!);
-          }));
+            return createPhoto({ ...call, db }, form, stored);
+          });
+        };
+        const answer = (await answerBefore(store.db, identity)) ?? (await take());
         response.status(answer.status).json(answer.body);
       } finally {
         if (file) await rm(file.path, { force: true });
       }
     },
     'photo.read': async (request: Request, response: Response, actor: Actor | null) => {
-      const path = await photoFile({ env, db: store.db, actor: actor!, now: env.clock() }, String(request.params.id));
+      const path = await photoFile(callOf(actor), String(request.params.id));
       response.set('content-type', 'image/jpeg').set('cache-control', 'no-store');
       response.sendFile(path, { dotfiles: 'allow' }, (error) => {
         if (error && !response.headersSent)

@@ -1,8 +1,8 @@
 /** What a body may hold at most, counted before anything reads it: values, depth, and names that no form has. */
 import { fieldProblem, Problem } from '../context/problem.ts';
 
-/** Values in one body where its row says nothing: a job of twelve records has some hundreds. */
-export const MOST_VALUES = 5000;
+/** Values in one body: a job of twelve records has some hundreds. */
+const MOST_VALUES = 5000;
 const DEEPEST = 12;
 const LONGEST_NAME = 100;
 
@@ -10,7 +10,7 @@ const LONGEST_NAME = 100;
  * Counts what a body holds, without recursion.
  * @throws Problem: fields (422) for a name or a sign that no form has, tooMuch (422) beyond the limits
  */
-export function weigh(body: unknown, most = MOST_VALUES): void {
+export function weigh(body: unknown): void {
   let values = 0;
   let level: unknown[] = [body];
   for (let depth = 0; level.length > 0; depth += 1) {
@@ -24,7 +24,7 @@ export function weigh(body: unknown, most = MOST_VALUES): void {
         throw fieldProblem('', 'field.unknown');
       const inside: unknown[] = Object.values(value);
       values += inside.length;
-      if (values > most) throw new Problem(422, 'tooMuch');
+      if (values > MOST_VALUES) throw new Problem(422, 'tooMuch');
       for (const item of inside) below.push(item);
     }
     level = below;
