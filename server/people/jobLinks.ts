@@ -35,12 +35,15 @@ export async function revokeJobLink({ db, now }: Pick<Call, 'db' | 'now'>, jobId
 }
 
 /** Whose job a token still opens; undefined where it opens none. */
-export async function contractorOf(
+export const contractorOf = (db: Db, token: string, now: number) => contractorBy(db, { id: sha256(token) }, now);
+
+/** Who is let in by a link to a job that is still theirs, and until when; by the link's id or by whose it is. */
+export async function contractorBy(
   db: Db,
-  token: string,
+  by: { readonly id: string } | { readonly personId: string },
   now: number,
 ): Promise<{ id: string; organisationId: string; until: number } | undefined> {
-  const link = await db.jobLink.one({ id: sha256(token) });
+  const link = await db.jobLink.one(by);
   if (!link || link.revokedAt !== null || link.expiresAt <= now) return undefined;
   const job = await db.job.one({ id: link.jobId });
   return job && job.assigneeId === link.personId && LIVE_STATES.includes(job.state)

@@ -68,12 +68,15 @@ const opens = (link: Row<'ownerLink'> | undefined, now: number): link is Row<'ow
   link !== undefined && link.revokedAt === null && link.expiresAt > now;
 
 /** Whom a token lets in as an owner; undefined where it opens nothing. */
-export async function ownerOf(
+export const ownerOf = (db: Db, token: string, now: number) => ownerBy(db, { id: sha256(token) }, now);
+
+/** Who is let in as an owner by a link that is good, and until when; by the link's id or by whose it is. */
+export async function ownerBy(
   db: Db,
-  token: string,
+  by: { readonly id: string } | { readonly personId: string },
   now: number,
 ): Promise<{ id: string; organisationId: string; until: number } | undefined> {
-  const link = await db.ownerLink.one({ id: sha256(token) });
+  const link = await db.ownerLink.one(by);
   return opens(link, now)
     ? { id: link.personId, organisationId: link.organisationId, until: link.expiresAt }
     : undefined;

@@ -1,12 +1,14 @@
 /** Sessions: in the database, by the hash of their token; kept in memory until the next write. */
 import type { Role } from '../../contract/people/people.ts';
 import { MS_PER_DAY } from '../../core/calendar/day.ts';
-import { LIVE_STATES } from '../../core/jobs/transitions.ts';
 import type { Actor, Env } from '../context/context.ts';
 import { sha256 } from '../context/context.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
-import { above, not, upTo } from '../store/where.ts';
+import { not, upTo } from '../store/where.ts';
+import { contractorBy } from './jobLinks.ts';
+import { memberOf } from './members.ts';
+import { ownerBy } from './ownerLinks.ts';
 
 export const SESSION_DAYS = 14;
 export const LINK_DAYS = 400;
@@ -92,25 +94,12 @@ export function sessionReader(env: Env) {
 async function readSession(db: Db, id: string, now: number): Promise<Known | null> {
   const session = await db.session.one({ id });
   if (!session) return null;
-  const [person, organisation, grants] = await Promise.all([
-    db.person.one({ id: session.personId }),
-    db.organisation.one({ id: session.organisationId }),
-    db.roleGrant.all({ personId: session.personId }),
-  ]);
-  if (!person || !organisation || person.disabledAt !== null) return null;
-  const roles: Role[] = session.linkId ? ['tenant'] : grants.map(({ role }) => role);
+  const member = await memberOf(db, session);
+  if (!member) return null;
+  const roles: readonly Role[] = session.linkId ? ['tenant'] : member.roles;
   const linked = roles.length > 0 && roles.every((role) => role === 'contractor' || role === 'owner');
-  const until = linked ? await linkedUntil(db, person.id, now) : await tenantUntil(db, session);
-  const actor: Actor = {
-    personId: person.id,
-    name: person.name,
-    organisationId: organisation.id,
-    organisation: organisation.name,
-    roles,
-    sessionId: id,
-    linkId: session.linkId,
-    csrf: session.csrf,
-  };
+  const until = linked ? await linkedUntil(db, member.personId, now) : await tenantUntil(db, session);
+  const actor: Actor = { ...member, roles, sessionId: id, linkId: session.linkId, csrf: session.csrf };
   return { actor, until: Math.min(session.expiresAt, until), linked };
 }
 
@@ -123,11 +112,8 @@ async function tenantUntil(db: Db, { linkId }: Row<'session'>): Promise<number> 
 
 /** Nor an owner's link, nor the job that a contractor came for. */
 async function linkedUntil(db: Db, personId: string, now: number): Promise<number> {
-  const good = { personId, revokedAt: null, expiresAt: above(now) };
-  const [owner, contracted] = await Promise.all([db.ownerLink.one(good), db.jobLink.one(good)]);
-  if (owner) return owner.expiresAt;
-  const job = contracted && (await db.job.one({ id: contracted.jobId, assigneeId: personId, state: LIVE_STATES }));
-  return job ? contracted.expiresAt : 0;
+  const [owner, contractor] = await Promise.all([ownerBy(db, { personId }, now), contractorBy(db, { personId }, now)]);
+  return (owner ?? contractor)?.until ?? 0;
 }
 
 /** Ends every session of a person; all but one where it is named. @returns how many */

@@ -5,6 +5,7 @@ import type { Actor, Call, Env } from '../context/context.ts';
 import { sha256 } from '../context/context.ts';
 import { notFound } from '../context/problem.ts';
 import { namesOf } from '../lookup/find.ts';
+import { memberOf } from './members.ts';
 
 /** What tells one of ours from others in somebody's settings. */
 const MARK = 'dewline_';
@@ -70,21 +71,8 @@ export async function bearerOf(
   const { db } = env.store;
   const row = await db.accessToken.one({ id: sha256(token), revokedAt: null });
   if (!row || row.expiresAt <= env.clock()) return null;
-  const [person, organisation, grants] = await Promise.all([
-    db.person.one({ id: row.personId, disabledAt: null }),
-    db.organisation.one({ id: row.organisationId }),
-    db.roleGrant.all({ personId: row.personId }),
-  ]);
-  if (!person || !organisation) return null;
-  const actor: Actor = {
-    personId: person.id,
-    name: person.name,
-    organisationId: organisation.id,
-    organisation: organisation.name,
-    roles: grants.map(({ role }) => role),
-    sessionId: row.id,
-    linkId: null,
-    csrf: '',
-  };
+  const member = await memberOf(db, row);
+  if (!member) return null;
+  const actor: Actor = { ...member, sessionId: row.id, linkId: null, csrf: '' };
   return { actor, writes: row.writes === 1, areas: row.areas.split(',') };
 }
