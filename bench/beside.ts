@@ -95,7 +95,7 @@ rmSync(folder, { recursive: true, force: true });
 const says = (times: readonly number[]) =>
   times.length === 0
     ? 'none asked'
-    : `${Math.round(median(times))}, ${Math.round(quantile(times, 0.99))}, ${Math.round(Math.max(...times))} ms (${times.length})`;
+    : `${[median(times), quantile(times, 0.99), Math.max(...times)].map(Math.round).join(', ')} ms (${times.length})`;
 writePage(
   'beside-figures.md',
   [

@@ -1,4 +1,4 @@
-/** `npm run fuzz -- SEED COUNT`: hostile requests against a house; ends with 1 where one is answered as it should not. */
+/** `npm run fuzz -- SEED COUNT`: hostile requests against a house; ends with 1 where one is not refused well. */
 import { openHouse } from '../tests/server/house.ts';
 import { storm } from '../tests/server/storm.ts';
 

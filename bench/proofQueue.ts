@@ -1,5 +1,6 @@
 /**
- * `npm run bench:proofQueue`: how soon the queue of 96 proofs opens, and the next one is there after a verdict; written to docs/proof-figures.md. Needs the built web.
+ * `npm run bench:proofQueue`: how soon the queue of 96 proofs opens, and the next one is there after a
+ * verdict; written to docs/proof-figures.md. Needs the built web.
  */
 import { v7 } from 'uuid';
 import { give, honestWork } from '../tests/server/house.ts';

@@ -23,7 +23,8 @@ const env = createEnv(store, join(data, 'photos'));
 try {
   const { rows, photos, logHead } = await takeIn(env, readFileSync(file));
   console.log(
-    `Took in ${rows} rows and ${photos} photos. The log has ${logHead.entries} entries and ends with ${logHead.hash}, as it did.`,
+    `Took in ${rows} rows and ${photos} photos.`,
+    `The log has ${logHead.entries} entries and ends with ${logHead.hash}, as it did.`,
   );
   const [grant] = await store.db.roleGrant.all({ role: 'manager' });
   const manager = grant && (await store.db.person.one({ id: grant.personId }));

@@ -31,7 +31,8 @@ const EXPLAINS = [
   'One file a table under tables/: CSV (RFC 4180), UTF-8, names of columns in the first line.',
   '\\N stands for nothing. A text that begins with = + - @ or \\ has a backslash in front, so that no program runs it.',
   'Days count from 1970-01-01; instants are milliseconds since then, UTC. JSON stands in text columns as it is.',
-  'Photos under photos/ are named by the SHA-256 of their bytes. Passwords, links, sessions and tokens are not in here.',
+  'Photos under photos/ are named by the SHA-256 of their bytes.',
+  'Passwords, links, sessions and tokens are not in here.',
   'bin/takein reads it into an empty folder; hashes of records and the head of the log come out the same.',
 ];
 

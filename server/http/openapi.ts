@@ -2,25 +2,15 @@
 import type { AnySchema } from 'yup';
 import { ANY_ROUTE_REFUSES, type Route } from '../../contract/route.ts';
 import { areaOf, ROUTES, type RouteName } from '../../contract/routes.ts';
-import * as people from '../../contract/people/people.ts';
-import { acknowledgeAlarm } from '../../contract/faults/alarms.ts';
-import { photoFields } from '../../contract/proof/proof.ts';
 import { HANDLERS } from './handlers.ts';
+import { OWN_FORMS } from './ownForms.ts';
 
 type JsonSchema = Readonly<Record<string, unknown>>;
 
-/** Forms of the routes that the door mounts by itself. */
-const OWN_FORMS: Partial<Record<RouteName, AnySchema>> = {
-  'session.open': people.signIn,
-  'install.create': people.firstRun,
-  'link.exchange': people.exchangeLink,
-  'access.open': people.openAccess,
-  'access.ask': people.askAccess,
-  'alarm.answer': acknowledgeAlarm,
-  'photo.create': photoFields,
-};
+/** The form of a route, of a write its body, of a read what stands in its query; undefined where it takes none. */
 export const formOfRoute = (name: RouteName): AnySchema | undefined =>
-  OWN_FORMS[name] ?? (HANDLERS as Readonly<Record<string, { readonly form?: AnySchema }>>)[name]?.form;
+  (OWN_FORMS as Partial<Record<RouteName, AnySchema>>)[name] ??
+  (HANDLERS as Readonly<Record<string, { readonly form?: AnySchema }>>)[name]?.form;
 
 /** Answers that are no JSON, by their media type. */
 const BYTES: Partial<Record<RouteName, string>> = {

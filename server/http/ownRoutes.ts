@@ -4,11 +4,8 @@ import type { Logger } from 'pino';
 import bowser from 'bowser';
 import { type Request } from 'express';
 import { type Response } from 'express';
-import { askAccess, exchangeLink, firstRun, openAccess, signIn } from '../../contract/people/people.ts';
-import { photoFields } from '../../contract/proof/proof.ts';
 import type { RouteName } from '../../contract/routes.ts';
 import { SIGNATURE_HEADER } from '../../contract/due/signals.ts';
-import { acknowledgeAlarm } from '../../contract/faults/alarms.ts';
 import { acknowledgeByLink } from '../faults/alarms.ts';
 import { tryMail } from '../notices/duty.ts';
 import { boardReader } from '../pages/board.ts';
@@ -22,15 +19,15 @@ import { sendAccess } from '../notices/accessLetter.ts';
 import { sessionReader, type NewSession } from '../people/sessions.ts';
 import { exportAll } from '../exchange/exportAll.ts';
 import { createPhoto, photoFile, refuseOverQuota, storeUpload, type PhotoForm } from '../photos/photos.ts';
-import { labelForm } from '../../contract/register/labels.ts';
 import { printLabels } from '../register/labels.ts';
 import { exportRegister } from '../register/table.ts';
-import { standingOn, type StandingOn } from '../../contract/standing/standing.ts';
+import type { StandingOn } from '../../contract/standing/standing.ts';
 import { printReport } from '../standing/report.ts';
 import { printInspection } from '../faults/inspectionPaper.ts';
-import { historyOf, type HistoryForm } from '../../contract/pages/tape.ts';
+import type { HistoryForm } from '../../contract/pages/tape.ts';
 import { printHistory } from '../pages/historyPaper.ts';
 import { openApi } from './openapi.ts';
+import { OWN_FORMS } from './ownForms.ts';
 import { answerBefore, writeOnce } from './once.ts';
 import { hashOfFile } from './upload.ts';
 import { Problem, problemDocument } from '../context/problem.ts';
@@ -77,25 +74,25 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       response.set('cache-control', 'no-store').json(await people.describeSession(env, actor));
     },
     'session.open': opens(async (request) => {
-      const form = formOf(signIn, request.body);
+      const form = formOf(OWN_FORMS['session.open'], request.body);
       const person = await people.recognise(env, form);
       return store.write((db) => people.signIn(env, db, person, form, deviceOf(request), env.clock()));
     }),
     'install.create': opens(async (request) => {
-      const form = await people.prepareFirstRun(formOf(firstRun, request.body));
+      const form = await people.prepareFirstRun(formOf(OWN_FORMS['install.create'], request.body));
       return store.write((db) => people.install(env, db, form, env.clock()));
     }),
     'link.exchange': opens((request) => {
-      const { token } = formOf(exchangeLink, request.body) as { token: string };
+      const { token } = formOf(OWN_FORMS['link.exchange'], request.body) as { token: string };
       return store.write((db) => people.exchangeLink(env, db, token, env.clock()));
     }),
     'access.open': opens(async (request) => {
-      const form = formOf(openAccess, request.body);
+      const form = formOf(OWN_FORMS['access.open'], request.body);
       const passwordHash = await hashPassword(form.password);
       return store.write((db) => access.openAccess(env, db, { ...form, passwordHash }, deviceOf(request), env.clock()));
     }),
     'access.ask': async (request: Request, response: Response) => {
-      const { email } = formOf(askAccess, request.body);
+      const { email } = formOf(OWN_FORMS['access.ask'], request.body);
       // Whether there is such an account is not told, nor by how long the answer takes.
       void sendAccess(env, email).catch((error: unknown) => logger.warn({ err: error }, 'letter not sent'));
       response.json({});
@@ -108,7 +105,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       response.json(openApi(originOf(env, request)));
     },
     'alarm.answer': async (request: Request, response: Response) => {
-      const { token } = formOf(acknowledgeAlarm, request.body) as { token: string };
+      const { token } = formOf(OWN_FORMS['alarm.answer'], request.body) as { token: string };
       response.json(await store.write((db) => acknowledgeByLink(env, db, token, env.clock())));
     },
     'duty.try': async (_request: Request, response: Response, actor: Actor | null) => {
@@ -159,20 +156,24 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
         { ...callOf(actor), origin: originOf(env, request) },
         scope,
         id,
-        formOf(labelForm, supposedIn(request)),
+        formOf(OWN_FORMS['labels.read'], supposedIn(request)),
       );
       sendPaper(response, pdf, 'labels');
     },
     'standing.report': async (request: Request, response: Response, actor: Actor | null) => {
       const kind = String(request.params.kind);
       const call = callOf(actor);
-      const pdf = await printReport(call, kind, formOf(standingOn, supposedIn(request)) as StandingOn);
+      const pdf = await printReport(
+        call,
+        kind,
+        formOf(OWN_FORMS['standing.report'], supposedIn(request)) as StandingOn,
+      );
       sendPaper(response, pdf, `standing-${kind}`);
     },
     'history.paper': async (request: Request, response: Response, actor: Actor | null) => {
       const { scope, id } = request.params as { scope: string; id: string };
       const call = callOf(actor);
-      const form = formOf(historyOf, supposedIn(request)) as HistoryForm;
+      const form = formOf(OWN_FORMS['history.paper'], supposedIn(request)) as HistoryForm;
       sendPaper(response, await printHistory(call, scope, id, form), 'history');
     },
     'inspection.paper': async (request: Request, response: Response, actor: Actor | null) => {
@@ -182,7 +183,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
     'photo.create': async (request: Request, response: Response, actor: Actor | null) => {
       const { file } = request;
       try {
-        const form = formOf(photoFields, request.body) as PhotoForm;
+        const form = formOf(OWN_FORMS['photo.create'], request.body) as PhotoForm;
         if (!file) throw new Problem(415, 'notImage');
         const call = callOf(actor);
         const identity = identityOf(request, actor!, `${JSON.stringify(form)} ${await hashOfFile(file.path)}`);

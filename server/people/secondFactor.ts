@@ -17,7 +17,7 @@ const RECOVERY_CODES = 8;
 const totpOf = (secret: string, label = '', issuer = '') =>
   new TOTP({ secret: Secret.fromBase32(secret), period: PERIOD_S, digits: 6, label, issuer });
 
-/** A secret for an authenticator, with the address that its code is scanned from; kept nowhere until it is confirmed. */
+/** A secret for an authenticator, with the address that its code is made of; kept nowhere until it is confirmed. */
 export function newSecret({ actor }: Call): { secret: string; uri: string } {
   const secret = new Secret({ size: 20 }).base32;
   return { secret, uri: totpOf(secret, actor.name, 'Dewline').toString() };

@@ -46,7 +46,7 @@ const isClean = (proof: Row<'proof'>): boolean => findingsOf(proof).every(({ wei
 
 /**
  * Draws for what was just sent, and accepts by rule what is clean, not safety-critical, of somebody trusted and not
- * drawn: level *checked*. What it teaches counts as confirmed only while the draws show that this person's work is true.
+ * drawn: level *checked*. What it teaches counts as confirmed only while the draws show this person's work to be true.
  * @param sent records with whether their part is safety-critical
  * @returns whether any was accepted
  */

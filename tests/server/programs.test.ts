@@ -44,6 +44,9 @@ describe('Programs', () => {
       required: ['id', 'propertyId', 'name'],
     });
     expect(made.description).to.contain('For manager.');
+    // What the door answers with a file takes its question as well.
+    const labels = body.paths['/labels/{scope}/{id}'].get.parameters as { name: string }[];
+    expect(labels.map(({ name }) => name)).to.deep.equal(['scope', 'id', 'with']);
   });
 
   it('read with a token within what it was made for, and write only where it may', async () => {

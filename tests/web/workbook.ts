@@ -9,40 +9,49 @@ const PACKAGE = 'http://schemas.openxmlformats.org/package/2006';
 /** Day 0 of a workbook is 30 December 1899, counted from 1 January 1970. */
 const EPOCH_DAYS = 25_569;
 
-const cell = (value: string | Date) =>
+const COLUMNS = 'ABCDEFGHIJ';
+
+const cell = (value: string | Date, at: string) =>
   value instanceof Date
-    ? `<c s="1"><v>${value.getTime() / 86_400_000 + EPOCH_DAYS}</v></c>`
-    : `<c t="inlineStr"><is><t>${value.replace(/&/g, '&amp;').replace(/</g, '&lt;')}</t></is></c>`;
+    ? `<c r="${at}" s="1"><v>${value.getTime() / 86_400_000 + EPOCH_DAYS}</v></c>`
+    : `<c r="${at}" t="inlineStr"><is><t>${value.replace(/&/g, '&amp;').replace(/</g, '&lt;')}</t></is></c>`;
 
 /** The bytes of a workbook with these rows. */
 export async function workbook(rows: readonly (readonly (string | Date)[])[]): Promise<Buffer> {
   const zip = new ZipFile();
   const add = (name: string, text: string) => zip.addBuffer(Buffer.from(`${HEAD}${text}`), name);
   const sheet = 'application/vnd.openxmlformats-officedocument.spreadsheetml';
-  add(
-    '[Content_Types].xml',
-    `<Types xmlns="${PACKAGE}/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="${sheet}.sheet.main+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="${sheet}.worksheet+xml"/><Override PartName="/xl/styles.xml" ContentType="${sheet}.styles+xml"/></Types>`,
-  );
-  add(
-    '_rels/.rels',
-    `<Relationships xmlns="${PACKAGE}/relationships"><Relationship Id="r1" Type="${OFFICE}/officeDocument" Target="xl/workbook.xml"/></Relationships>`,
-  );
+  const part = (name: string, type: string) =>
+    `<Override PartName="/xl/${name}.xml" ContentType="${sheet}.${type}+xml"/>`;
+  const link = (id: string, type: string, target: string) =>
+    `<Relationship Id="${id}" Type="${OFFICE}/${type}" Target="${target}"/>`;
+  const links = (...all: readonly string[]) =>
+    `<Relationships xmlns="${PACKAGE}/relationships">${all.join('')}</Relationships>`;
+  const kinds = [
+    '<Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/>',
+    '<Default Extension="xml" ContentType="application/xml"/>',
+    part('workbook', 'sheet.main'),
+    part('worksheets/sheet1', 'worksheet'),
+    part('styles', 'styles'),
+  ];
+  add('[Content_Types].xml', `<Types xmlns="${PACKAGE}/content-types">${kinds.join('')}</Types>`);
+  add('_rels/.rels', links(link('r1', 'officeDocument', 'xl/workbook.xml')));
   add(
     'xl/_rels/workbook.xml.rels',
-    `<Relationships xmlns="${PACKAGE}/relationships"><Relationship Id="r1" Type="${OFFICE}/worksheet" Target="worksheets/sheet1.xml"/><Relationship Id="r2" Type="${OFFICE}/styles" Target="styles.xml"/></Relationships>`,
+    links(link('r1', 'worksheet', 'worksheets/sheet1.xml'), link('r2', 'styles', 'styles.xml')),
   );
-  add(
-    'xl/workbook.xml',
-    `<workbook xmlns="${MAIN}" xmlns:r="${OFFICE}"><sheets><sheet name="Homes" sheetId="1" r:id="r1"/></sheets></workbook>`,
+  const sheets = '<sheets><sheet name="Homes" sheetId="1" r:id="r1"/></sheets>';
+  add('xl/workbook.xml', `<workbook xmlns="${MAIN}" xmlns:r="${OFFICE}">${sheets}</workbook>`);
+  const styles = [
+    '<fonts count="1"><font/></fonts><fills count="1"><fill/></fills><borders count="1"><border/></borders>',
+    '<cellStyleXfs count="1"><xf/></cellStyleXfs>',
+    '<cellXfs count="2"><xf numFmtId="0"/><xf numFmtId="14" applyNumberFormat="1"/></cellXfs>',
+  ];
+  add('xl/styles.xml', `<styleSheet xmlns="${MAIN}">${styles.join('')}</styleSheet>`);
+  const lines = rows.map(
+    (row, r) => `<row r="${r + 1}">${row.map((value, c) => cell(value, `${COLUMNS[c]}${r + 1}`)).join('')}</row>`,
   );
-  add(
-    'xl/styles.xml',
-    `<styleSheet xmlns="${MAIN}"><fonts count="1"><font/></fonts><fills count="1"><fill/></fills><borders count="1"><border/></borders><cellStyleXfs count="1"><xf/></cellStyleXfs><cellXfs count="2"><xf numFmtId="0"/><xf numFmtId="14" applyNumberFormat="1"/></cellXfs></styleSheet>`,
-  );
-  add(
-    'xl/worksheets/sheet1.xml',
-    `<worksheet xmlns="${MAIN}"><sheetData>${rows.map((row, r) => `<row r="${r + 1}">${row.map((value, c) => cell(value).replace('<c ', `<c r="${String.fromCharCode(65 + c)}${r + 1}" `)).join('')}</row>`).join('')}</sheetData></worksheet>`,
-  );
+  add('xl/worksheets/sheet1.xml', `<worksheet xmlns="${MAIN}"><sheetData>${lines.join('')}</sheetData></worksheet>`);
   zip.end();
   return buffer(zip.outputStream);
 }
