@@ -53,7 +53,12 @@ export const secondFactor = object({
 });
 /** A session by its id; all others but this one where it is null. */
 export const endSession = object({ id: string().max(64).nullable().default(null) });
-export const openAccess = object({ token: string().max(100).required(), password: newPassword().required() });
+/** `code`: the second factor's, of whoever has one; a link alone does not stand in for it. */
+export const openAccess = object({
+  token: string().max(100).required(),
+  password: newPassword().required(),
+  code: line(20).default(''),
+});
 export const askAccess = object({ email: email().required() });
 export type SignIn = InferType<typeof signIn>;
 export type FirstRun = InferType<typeof firstRun>;

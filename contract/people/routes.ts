@@ -49,7 +49,7 @@ export const peopleRoutes = {
     refusing(write('POST', '/people/:id/second-factor/off', MANAGER, 1, 30), 'notOffice'),
   ),
   'access.open': passing<{ form: OpenAccess; answer: SessionAnswer }>()(
-    refusing(write('POST', '/access', 'anyone', 4, 10), 'linkOver'),
+    refusing(write('POST', '/access', 'anyone', 4, 10), 'linkOver', 'waitFirst', 'codeNeeded', 'wrongCode'),
   ),
   'access.ask': passing<{ form: { readonly email: string }; answer: object }>()(
     write('POST', '/access/letters', 'anyone', 1, 4),

@@ -3,6 +3,7 @@ import { Secret, TOTP } from 'otpauth';
 import { v7 } from 'uuid';
 import { expectedDays, guessedWrong, waitFor, type Guesses } from '../../core/people/guessing.ts';
 import { PATIENCE } from '../../server/context/guesses.ts';
+import { LETTER_MS, makeAccess } from '../../server/people/access.ts';
 import { sweepSessions } from '../../server/people/sessions.ts';
 import { DAY_MS, give, hire, openHouse, PASSWORD, registerFlat, type Flat, type House } from './house.ts';
 import { storm } from './storm.ts';
@@ -209,6 +210,10 @@ describe('People of the office', () => {
     await newcomer.get('/jobs').expect(200);
     await house.caller().post('/access', { token, password: PASSWORD }).expect(401);
     const late = (await house.manager.post(`/people/${id}/link`).expect(200)).body.path.split('#')[1];
+    // Whoever asks for a letter to somebody's address does not take their invitation away.
+    const invited = await house.env.store.db.person.one({ id });
+    await house.env.store.write((db) => makeAccess(house.env, db, invited!, house.clock.now, LETTER_MS));
+    expect(await house.env.store.db.accessLink.count({ personId: id })).to.equal(2);
     house.clock.now += 8 * DAY_MS;
     await house.caller().post('/access', { token: late, password: PASSWORD }).expect(401);
     house.clock.now -= 8 * DAY_MS;
@@ -298,6 +303,15 @@ describe('A second factor', () => {
     await enter(code()).expect(401);
     await enter(codes[0].toLowerCase()).expect(200);
     await enter(codes[0]).expect(401);
+    // A way to a new password is no way around it.
+    const { personId } = (await house.env.store.db.recoveryCode.one({}))!;
+    const { path } = (await house.manager.post(`/people/${personId}/link`).expect(200)).body;
+    const come = (code: string) =>
+      house.caller().post('/access', { token: path.split('#')[1], password: PASSWORD, code });
+    expect((await come('').expect(401)).body.type).to.equal('urn:dewline:problem:codeNeeded');
+    expect((await come('000000').expect(401)).body.type).to.equal('urn:dewline:problem:wrongCode');
+    await come(codes[1]).expect(200);
+    await house.manager.open('/session', { email: VANE, password: PASSWORD, code: codes[2] });
     house.clock.now += DAY_MS;
     for (let i = 0; i < 6; i += 1) await enter('123456').expect(401);
     await enter('123456').expect(429);

@@ -2,13 +2,15 @@
 /** Where a link to a first or a new password leads: choose one, and be in. */
 import { reactive } from 'vue';
 import { useRouter } from 'vue-router';
-import { openAccess } from '../../contract/people/people.ts';
+import { openAccess, type OpenAccess } from '../../contract/people/people.ts';
 import { openSession } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import Notice from '../kit/Notice.vue';
 import { vFocusFirst } from '../kit/focusFirst.ts';
 import { say } from '../language/say.ts';
 import { useDesk } from './deskStore.ts';
+import CodeField from './CodeField.vue';
+import { useSecondStep } from './secondStep.ts';
 import FrontPage from './FrontPage.vue';
 
 const desk = useDesk();
@@ -16,11 +18,13 @@ const router = useRouter();
 const token = location.hash.slice(1);
 // Whoever looks over the shoulder, or at the history later, finds no key there.
 history.replaceState(history.state, '', location.pathname);
-const entry = reactive({ password: '' });
+const entry = reactive({ password: '', code: '' });
+const second = useSecondStep();
 const { errors, problem, busy, submit } = useForm(openAccess);
 
 async function go(): Promise<void> {
-  if (!(await submit({ ...entry, token }, (form) => openSession('access.open', { form })))) return;
+  const come = (form: OpenAccess) => second.enter(() => openSession('access.open', { form }));
+  if (!(await submit({ ...entry, token }, come))) return;
   await desk.recognise();
   await router.replace('/');
 }
@@ -39,6 +43,7 @@ async function go(): Promise<void> {
         autocomplete="new-password"
         :error-messages="errors.password"
       />
+      <CodeField v-if="second.asked.value" v-model="entry.code" :errors="errors.code" />
       <Notice :says="problem" />
       <VBtn type="submit" color="primary" size="large" block :loading="busy">{{ say('access.go') }}</VBtn>
     </form>

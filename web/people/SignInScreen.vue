@@ -3,11 +3,13 @@ import { computed, reactive, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { signIn } from '../../contract/people/people.ts';
 import { useDesk } from './deskStore.ts';
-import { api, openSession, Problem } from '../api/api.ts';
+import { api, openSession } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useSending } from '../api/sending.ts';
 import { vFocusFirst } from '../kit/focusFirst.ts';
 import { say } from '../language/say.ts';
+import CodeField from './CodeField.vue';
+import { useSecondStep } from './secondStep.ts';
 import FrontPage from './FrontPage.vue';
 import Notice from '../kit/Notice.vue';
 
@@ -18,19 +20,10 @@ const entry = reactive({ email: '', password: '', code: '' });
 const { errors, problem, busy, submit } = useForm(signIn);
 const letter = useSending();
 const sent = ref(false);
-/** Somebody with a second factor is asked for it once the password was right. */
-const second = ref(false);
+const second = useSecondStep();
 
 async function go(): Promise<void> {
-  const opened = await submit(entry, async (form) => {
-    try {
-      await openSession('session.open', { form });
-    } catch (error) {
-      second.value ||= error instanceof Problem && error.key === 'codeNeeded';
-      throw error;
-    }
-  });
-  if (!opened) return;
+  if (!(await submit(entry, (form) => second.enter(() => openSession('session.open', { form }))))) return;
   await desk.recognise();
   const wanted = String(route.query.to ?? '/');
   await router.push(wanted.startsWith('/') && !wanted.startsWith('//') ? wanted : '/');
@@ -59,14 +52,7 @@ async function ask(): Promise<void> {
         autocomplete="current-password"
         :error-messages="errors.password"
       />
-      <VTextField
-        v-if="second"
-        v-model="entry.code"
-        v-focus-first
-        :label="say('signIn.code')"
-        autocomplete="one-time-code"
-        :error-messages="errors.code"
-      />
+      <CodeField v-if="second.asked.value" v-model="entry.code" :errors="errors.code" />
       <Notice :says="problem" />
       <VBtn type="submit" color="primary" size="large" block :loading="busy">{{ say('signIn.go') }}</VBtn>
       <button v-if="!sent" type="button" class="plain link small" :disabled="!canAsk || letter.busy.value" @click="ask">
