@@ -86,6 +86,7 @@ async function measure(points: number): Promise<Measured> {
     organisationId,
     organisation: '',
     roles: ['manager'] as const,
+    properties: null,
     sessionId: '',
     linkId: null,
     csrf: '',

@@ -12,6 +12,8 @@ export interface Route<M extends Method = Method, P extends string = string, Exc
   readonly perMinute: number;
   /** Largest body in kB; 0 takes none. */
   readonly bodyKb: number;
+  /** It is about the whole office: nobody may call it who is limited to some properties. */
+  readonly wholeOffice?: boolean;
   /** What its service may refuse, by the key of the problem, beside what any route may (`ANY_ROUTE_REFUSES`). */
   readonly problems?: readonly string[];
   /** The form taken and the answer given: a type alone, with nothing there when it runs. */
@@ -53,11 +55,15 @@ export const write = <M extends 'POST' | 'PUT' | 'DELETE', P extends string>(
   perMinute = 240,
 ): Route<M, P> => ({ method, path, roles, perMinute, bodyKb });
 
+/** A row about the whole office, and not about one property or another. */
+export const wholeOffice = <R extends Route>(row: R): R => ({ ...row, wholeOffice: true });
+
 /** What any route may refuse before its service is asked, or because of what it is asked for. */
 export const ANY_ROUTE_REFUSES: readonly string[] = [
   // Who asks, how often, and from where.
   'signIn',
   'notAllowed',
+  'limited',
   'csrf',
   'tooMany',
   // What is sent, and what it is about.

@@ -90,6 +90,7 @@ function actorOf(personId: string, name: string, organisationId: string, roles: 
     organisationId,
     organisation: ORGANISATION,
     roles,
+    properties: null,
     sessionId: 'demo',
     linkId: null,
     csrf: '',

@@ -1,5 +1,5 @@
 /** Routes of machines, procedures, editions, rehearsals. */
-import { DOERS, MANAGER, OFFICE, passing, read, refusing, write } from '../route.ts';
+import { DOERS, MANAGER, OFFICE, passing, read, refusing, write, wholeOffice } from '../route.ts';
 import type { CatalogueAnswer } from './catalogue.ts';
 import type { ProcedureAnswer, SaveEdition, TakeOurs } from './editions.ts';
 import type { RehearsalAnswer, RehearsalOf, RehearsalsAnswer, RehearsedForm } from './rehearsals.ts';
@@ -14,10 +14,14 @@ export const catalogueRoutes = {
   'rehearsal.keep': passing<{ form: RehearsedForm; answer: { asked: number; correct: number } }>()(
     write('POST', '/rehearsals', OFFICE, 8, 60),
   ),
-  'edition.save': passing<{ form: SaveEdition; answer: { number: number } }>()(
-    refusing(write('POST', '/procedures/:key/editions', MANAGER, 64), 'edition', 'editionChanged'),
+  'edition.save': wholeOffice(
+    passing<{ form: SaveEdition; answer: { number: number } }>()(
+      refusing(write('POST', '/procedures/:key/editions', MANAGER, 64), 'edition', 'editionChanged'),
+    ),
   ),
-  'edition.takeOurs': passing<{ form: TakeOurs; answer: { number: number } }>()(
-    refusing(write('POST', '/procedures/:key/ours', MANAGER), 'editionChanged', 'oursAlready'),
+  'edition.takeOurs': wholeOffice(
+    passing<{ form: TakeOurs; answer: { number: number } }>()(
+      refusing(write('POST', '/procedures/:key/ours', MANAGER), 'editionChanged', 'oursAlready'),
+    ),
   ),
 } as const;

@@ -1,5 +1,5 @@
 /** Routes of faults, deficiencies, alarms and who is told. */
-import { DOERS, MANAGER, OFFICE, RESIDENTS, passing, read, refusing, write, type Made } from '../route.ts';
+import { DOERS, MANAGER, OFFICE, RESIDENTS, passing, read, refusing, write, type Made, wholeOffice } from '../route.ts';
 import type { AlarmAnswer, ChangeDuty, ChangeNumbers, DutyAnswer, RaiseAlarm } from './alarms.ts';
 import type { ChangeClock, ChangeRepairTimes, ClocksAnswer } from './clocks.ts';
 import type { CloseDeficiency, DeficienciesAnswer, ReportDeficiency } from './deficiencies.ts';
@@ -51,8 +51,8 @@ export const faultsRoutes = {
   'fault.change': passing<{ form: ChangeClock; answer: object }>()(
     refusing(write('PUT', '/faults/:id', MANAGER, 4), 'faultClosed'),
   ),
-  'approvalLimit.change': passing<{ form: ChangeApprovalLimit; answer: object }>()(
-    write('POST', '/approval-limit', MANAGER, 1, 30),
+  'approvalLimit.change': wholeOffice(
+    passing<{ form: ChangeApprovalLimit; answer: object }>()(write('POST', '/approval-limit', MANAGER, 1, 30)),
   ),
   'approval.ask': passing<{ form: AskApproval; answer: object }>()(
     refusing(write('POST', '/faults/:id/approvals', OFFICE, 8, 60), 'faultClosed'),
@@ -90,9 +90,9 @@ export const faultsRoutes = {
   'alarm.answer': passing<{ form: { readonly token: string }; answer: AlarmAnswer }>()(
     refusing(write('POST', '/alarms/answer', 'anyone', 4, 20), 'linkOver'),
   ),
-  'duty.read': passing<{ answer: DutyAnswer }>()(read('/duty', MANAGER)),
-  'duty.change': passing<{ form: ChangeDuty; answer: object }>()(write('POST', '/duty', MANAGER, 8)),
-  'duty.try': passing<{ answer: { readonly says: string } }>()(write('POST', '/duty/try', MANAGER, 1, 10)),
+  'duty.read': wholeOffice(passing<{ answer: DutyAnswer }>()(read('/duty', MANAGER))),
+  'duty.change': wholeOffice(passing<{ form: ChangeDuty; answer: object }>()(write('POST', '/duty', MANAGER, 8))),
+  'duty.try': wholeOffice(passing<{ answer: { readonly says: string } }>()(write('POST', '/duty/try', MANAGER, 1, 10))),
   'property.numbers': passing<{ form: ChangeNumbers; answer: object }>()(
     write('POST', '/properties/:id/numbers', MANAGER, 4),
   ),

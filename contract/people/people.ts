@@ -31,6 +31,10 @@ const officeRoles = () =>
     .min(1)
     .max(2)
     .required();
+/** More than one person looks after. */
+export const MOST_PROPERTIES = 200;
+/** The properties that somebody is limited to; null: all. */
+const limits = () => array().of(id().required()).max(MOST_PROPERTIES).nullable().default(null);
 /** Without a password they choose it themselves, by a link. */
 export const newPerson = object({
   id: id().required(),
@@ -38,8 +42,14 @@ export const newPerson = object({
   email: email().required(),
   password: newPassword().nullable().default(null),
   roles: officeRoles(),
+  properties: limits(),
 });
-export const personChange = object({ name: line().required(), email: email().required(), roles: officeRoles() });
+export const personChange = object({
+  name: line().required(),
+  email: email().required(),
+  roles: officeRoles(),
+  properties: limits(),
+});
 export const changePassword = object({ current: string().max(200).required(), password: newPassword().required() });
 /** One's own password once more, where something grave is changed. */
 export const confirmed = object({ password: string().max(200).required() });
@@ -76,6 +86,8 @@ export interface Me {
   readonly name: string;
   readonly roles: readonly Role[];
   readonly organisation: string;
+  /** Looks after some of the properties only. */
+  readonly limited: boolean;
 }
 
 export interface SessionAnswer {
@@ -93,6 +105,8 @@ export interface Person {
   readonly name: string;
   readonly email: string | null;
   readonly roles: readonly Role[];
+  /** The properties that they are limited to; null where they look after all. */
+  readonly properties: readonly NamedProperty[] | null;
   /** Since when they are here no longer, milliseconds; null while they are. */
   readonly disabledAt: number | null;
   /** Whether they can sign in: a password was chosen. */
@@ -100,6 +114,17 @@ export interface Person {
   readonly secondFactor: boolean;
   /** Jobs in their hands. */
   readonly openJobs: number;
+}
+
+export interface NamedProperty {
+  readonly id: string;
+  readonly name: string;
+}
+
+export interface PeopleAnswer {
+  readonly people: readonly Person[];
+  /** What somebody may be limited to. */
+  readonly properties: readonly NamedProperty[];
 }
 
 /** A way in, told once: the path that opens it. */

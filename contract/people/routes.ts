@@ -1,5 +1,5 @@
 /** Routes of who signs in, and who works here. */
-import { ANYBODY, MANAGER, OFFICE, passing, read, refusing, write, type Made } from '../route.ts';
+import { ANYBODY, MANAGER, OFFICE, passing, read, refusing, write, type Made, wholeOffice } from '../route.ts';
 import type {
   AccountAnswer,
   ChangePassword,
@@ -8,14 +8,14 @@ import type {
   FirstRun,
   NewPerson,
   OpenAccess,
-  Person,
+  PeopleAnswer,
   PersonChange,
   SecondFactor,
   SessionAnswer,
   SignIn,
   ToldLink,
 } from './people.ts';
-import type { NewToken, TokenSummary } from './tokens.ts';
+import type { NewToken, TokensAnswer } from './tokens.ts';
 
 export const peopleRoutes = {
   'session.read': passing<{ answer: SessionAnswer }>()(read('/session', 'anyone')),
@@ -29,24 +29,30 @@ export const peopleRoutes = {
   'link.exchange': passing<{ form: { readonly token: string }; answer: SessionAnswer }>()(
     refusing(write('POST', '/link', 'anyone', 4, 20), 'linkOver', 'waitFirst'),
   ),
-  'people.read': passing<{ answer: { people: readonly Person[] } }>()(read('/people', MANAGER)),
-  'people.create': passing<{ form: NewPerson; answer: Made }>()(
-    refusing(write('POST', '/people', MANAGER, 4, 30), 'emailTaken'),
+  'people.read': wholeOffice(passing<{ answer: PeopleAnswer }>()(read('/people', MANAGER))),
+  'people.create': wholeOffice(
+    passing<{ form: NewPerson; answer: Made }>()(refusing(write('POST', '/people', MANAGER, 4, 30), 'emailTaken')),
   ),
-  'people.change': passing<{ form: PersonChange; answer: object }>()(
-    refusing(write('PUT', '/people/:id', MANAGER, 4, 60), 'emailTaken', 'lastManager', 'notOffice'),
+  'people.change': wholeOffice(
+    passing<{ form: PersonChange; answer: object }>()(
+      refusing(write('PUT', '/people/:id', MANAGER, 4, 60), 'emailTaken', 'lastManager', 'notOffice'),
+    ),
   ),
-  'people.disable': passing<{ answer: object }>()(
-    refusing(write('POST', '/people/:id/disable', MANAGER, 1, 60), 'lastManager', 'notOffice'),
+  'people.disable': wholeOffice(
+    passing<{ answer: object }>()(
+      refusing(write('POST', '/people/:id/disable', MANAGER, 1, 60), 'lastManager', 'notOffice'),
+    ),
   ),
-  'people.restore': passing<{ answer: object }>()(
-    refusing(write('POST', '/people/:id/restore', MANAGER, 1, 60), 'notOffice'),
+  'people.restore': wholeOffice(
+    passing<{ answer: object }>()(refusing(write('POST', '/people/:id/restore', MANAGER, 1, 60), 'notOffice')),
   ),
-  'people.link': passing<{ answer: ToldLink }>()(
-    refusing(write('POST', '/people/:id/link', MANAGER, 1, 30), 'notOffice'),
+  'people.link': wholeOffice(
+    passing<{ answer: ToldLink }>()(refusing(write('POST', '/people/:id/link', MANAGER, 1, 30), 'notOffice')),
   ),
-  'people.secondFactorOff': passing<{ answer: object }>()(
-    refusing(write('POST', '/people/:id/second-factor/off', MANAGER, 1, 30), 'notOffice'),
+  'people.secondFactorOff': wholeOffice(
+    passing<{ answer: object }>()(
+      refusing(write('POST', '/people/:id/second-factor/off', MANAGER, 1, 30), 'notOffice'),
+    ),
   ),
   'access.open': passing<{ form: OpenAccess; answer: SessionAnswer }>()(
     refusing(write('POST', '/access', 'anyone', 4, 10), 'linkOver', 'waitFirst', 'codeNeeded', 'wrongCode'),
@@ -54,11 +60,11 @@ export const peopleRoutes = {
   'access.ask': passing<{ form: { readonly email: string }; answer: object }>()(
     write('POST', '/access/letters', 'anyone', 1, 4),
   ),
-  'tokens.list': passing<{ answer: { tokens: readonly TokenSummary[] } }>()(read('/tokens', MANAGER)),
-  'token.create': passing<{ form: NewToken; answer: { readonly token: string } }>()(
-    write('POST', '/tokens', MANAGER, 2, 30),
+  'tokens.list': wholeOffice(passing<{ answer: TokensAnswer }>()(read('/tokens', MANAGER))),
+  'token.create': wholeOffice(
+    passing<{ form: NewToken; answer: { readonly token: string } }>()(write('POST', '/tokens', MANAGER, 2, 30)),
   ),
-  'token.revoke': passing<{ answer: object }>()(write('DELETE', '/tokens/:id', MANAGER, 0, 60)),
+  'token.revoke': wholeOffice(passing<{ answer: object }>()(write('DELETE', '/tokens/:id', MANAGER, 0, 60))),
   'openapi.read': read('/openapi.json', 'anyone'),
   'me.read': passing<{ answer: AccountAnswer }>()(read('/me', OFFICE)),
   'me.password': passing<{ form: ChangePassword; answer: object }>()(

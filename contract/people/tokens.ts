@@ -1,6 +1,7 @@
 /** Tokens by which programs come, as the manager who made them, within what they were made for. */
 import { array, boolean, object, string, type InferType } from 'yup';
 import { count, id, line } from '../form/fields.ts';
+import { MOST_PROPERTIES, type NamedProperty } from './people.ts';
 
 /** Parts of the contract that a token may be for. Who may sign in is for people alone. */
 export const TOKEN_AREAS = [
@@ -21,6 +22,8 @@ export const newToken = object({
   name: line(80).required(),
   writes: boolean().default(false),
   areas: array().of(string().oneOf(TOKEN_AREAS).required()).min(1).max(TOKEN_AREAS.length).required(),
+  /** The properties that it is limited to; none: all of whoever makes it. */
+  properties: array().of(id().required()).max(MOST_PROPERTIES).default([]),
   days: count(730).min(1).default(90),
 });
 export type NewToken = InferType<typeof newToken>;
@@ -31,6 +34,14 @@ export interface TokenSummary {
   readonly by: string;
   readonly writes: boolean;
   readonly areas: readonly TokenArea[];
+  /** Names of the properties that it is limited to; null where it is not. */
+  readonly properties: readonly string[] | null;
   readonly createdAt: number;
   readonly expiresAt: number;
+}
+
+export interface TokensAnswer {
+  readonly tokens: readonly TokenSummary[];
+  /** What a token may be limited to. */
+  readonly properties: readonly NamedProperty[];
 }

@@ -1,6 +1,6 @@
 /** Routes of photos and verdicts. */
 import { MAX_PHOTO_MB } from '../form/limits.ts';
-import { DOERS, MANAGER, passing, read, refusing, write } from '../route.ts';
+import { DOERS, MANAGER, passing, read, refusing, write, wholeOffice } from '../route.ts';
 import type { ChangeLookRule, Judge, ProofAnswer, ProofQueue } from './proof.ts';
 
 export const proofRoutes = {
@@ -14,7 +14,9 @@ export const proofRoutes = {
   ),
   'photo.read': read('/photos/:id', DOERS),
   'proof.queue': passing<{ answer: ProofQueue }>()(read('/proof', MANAGER)),
-  'proof.rule': passing<{ form: ChangeLookRule; answer: object }>()(write('PUT', '/proof-rule', MANAGER, 1)),
+  'proof.rule': wholeOffice(
+    passing<{ form: ChangeLookRule; answer: object }>()(write('PUT', '/proof-rule', MANAGER, 1)),
+  ),
   'proof.read': passing<{ answer: ProofAnswer }>()(read('/proof/:id', MANAGER)),
   'proof.judge': passing<{ form: Judge; answer: { state: string } }>()(
     refusing(write('POST', '/proof/:id/verdict', MANAGER), 'judged'),

@@ -1,6 +1,6 @@
 /** Routes of homes, tenancies, machines, labels, tables. */
 import { MAX_IMPORT_MB } from '../form/limits.ts';
-import { MANAGER, OFFICE, passing, read, refusing, write, type Made } from '../route.ts';
+import { MANAGER, OFFICE, passing, read, refusing, write, type Made, wholeOffice } from '../route.ts';
 import type { ImportAnswer, ImportForm, KnownAnswer, TemplateSummary } from './bulk.ts';
 import type {
   ContractForm,
@@ -33,7 +33,7 @@ import type {
 
 export const registerRoutes = {
   'homes.read': passing<{ answer: { properties: readonly PropertySummary[] } }>()(read('/homes', OFFICE)),
-  'property.create': passing<{ form: NewProperty; answer: Made }>()(write('POST', '/properties', MANAGER)),
+  'property.create': wholeOffice(passing<{ form: NewProperty; answer: Made }>()(write('POST', '/properties', MANAGER))),
   'property.change': passing<{ form: PropertyChange; answer: object }>()(
     write('POST', '/properties/:id/changes', MANAGER),
   ),
@@ -49,7 +49,9 @@ export const registerRoutes = {
     write('PUT', '/machines/:id/shutoff', OFFICE, 1),
   ),
   'machine.restore': passing<{ answer: object }>()(write('POST', '/machines/:id/return', MANAGER, 1)),
-  'template.change': passing<{ form: TemplateChange; answer: object }>()(write('PUT', '/templates/:id', MANAGER, 64)),
+  'template.change': wholeOffice(
+    passing<{ form: TemplateChange; answer: object }>()(write('PUT', '/templates/:id', MANAGER, 64)),
+  ),
   'building.create': passing<{ form: NewBuilding; answer: Made }>()(write('POST', '/buildings', MANAGER)),
   'place.create': passing<{ form: NewPlace; answer: Made }>()(write('POST', '/places', MANAGER)),
   'tenancy.create': passing<{ form: NewTenancy; answer: Made }>()(
@@ -86,8 +88,10 @@ export const registerRoutes = {
   'machine.move': passing<{ form: MoveMachine; answer: object }>()(write('PUT', '/machines/:id/place', MANAGER)),
   'labels.read': { ...refusing(read('/labels/:scope/:id', MANAGER), 'noLabels'), perMinute: 60 },
   'templates.list': passing<{ answer: { templates: readonly TemplateSummary[] } }>()(read('/templates', MANAGER)),
-  'template.create': passing<{ form: NewTemplate; answer: Made }>()(write('POST', '/templates', MANAGER, 64)),
-  'template.remove': passing<{ answer: object }>()(write('DELETE', '/templates/:id', MANAGER, 0)),
+  'template.create': wholeOffice(
+    passing<{ form: NewTemplate; answer: Made }>()(write('POST', '/templates', MANAGER, 64)),
+  ),
+  'template.remove': wholeOffice(passing<{ answer: object }>()(write('DELETE', '/templates/:id', MANAGER, 0))),
   'template.ofPlace': passing<{ answer: TemplateSummary }>()(read('/places/:id/template', MANAGER)),
   'units.create': passing<{ form: NewUnits; answer: { ids: readonly string[]; points: number } }>()(
     write('POST', '/units', MANAGER, 128, 60),
@@ -99,14 +103,16 @@ export const registerRoutes = {
     write('POST', '/machines/many', MANAGER, 64, 60),
   ),
   'register.known': passing<{ answer: KnownAnswer }>()(read('/register/known', MANAGER)),
-  'register.exportAll': { ...read('/export', MANAGER), perMinute: 4 },
+  'register.exportAll': wholeOffice({ ...read('/export', MANAGER), perMinute: 4 }),
   'register.export': read('/register/table', MANAGER),
-  'register.import': passing<{ form: ImportForm; answer: ImportAnswer }>()(
-    refusing(
-      write('POST', '/register/table', MANAGER, (MAX_IMPORT_MB + 1) * 1024, 12),
-      'noRows',
-      'rows',
-      'tooManyRows',
+  'register.import': wholeOffice(
+    passing<{ form: ImportForm; answer: ImportAnswer }>()(
+      refusing(
+        write('POST', '/register/table', MANAGER, (MAX_IMPORT_MB + 1) * 1024, 12),
+        'noRows',
+        'rows',
+        'tooManyRows',
+      ),
     ),
   ),
 } as const;

@@ -1,5 +1,5 @@
 /** Routes of standing. */
-import { MANAGER, OFFICE, READERS, passing, read, refusing, write } from '../route.ts';
+import { MANAGER, OFFICE, READERS, passing, read, refusing, write, wholeOffice } from '../route.ts';
 import type { AgentEffectsAnswer } from './agentEffects.ts';
 import type { ChangeVerdict, NewOwnerLink, OwnerLinkSummary, StandingAnswer, StandingOn } from './standing.ts';
 
@@ -10,7 +10,9 @@ export const standingRoutes = {
   'standing.read': passing<{ form: StandingOn; answer: StandingAnswer }>()(
     refusing({ ...read('/standing', READERS), perMinute: PER_MINUTE }, 'linkOver'),
   ),
-  'verdict.change': passing<{ form: ChangeVerdict; answer: object }>()(write('POST', '/verdict', MANAGER, 1, 30)),
+  'verdict.change': wholeOffice(
+    passing<{ form: ChangeVerdict; answer: object }>()(write('POST', '/verdict', MANAGER, 1, 30)),
+  ),
   'standing.report': refusing({ ...read('/standing/report/:kind', READERS), perMinute: PER_MINUTE }, 'linkOver'),
   'agentEffects.list': passing<{ answer: AgentEffectsAnswer }>()({
     ...read('/agent-effects', OFFICE),

@@ -104,6 +104,7 @@ async function takeBackFromGone(
     organisationId: property.organisationId,
     organisation: '',
     roles: ['manager'],
+    properties: null,
     sessionId: '',
     linkId: null,
     csrf: '',

@@ -43,6 +43,8 @@ export interface Actor {
   readonly organisationId: string;
   readonly organisation: string;
   readonly roles: readonly Role[];
+  /** The properties that they are limited to; null where they look after all. */
+  readonly properties: readonly string[] | null;
   readonly sessionId: string;
   readonly linkId: string | null;
   readonly csrf: string;

@@ -5,6 +5,8 @@ import type { ChangeClock, ChangeRepairTimes, ClockItem, ClocksAnswer } from '..
 import type { Call } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { namesOf, officeOf } from '../lookup/find.ts';
+import { lookingAfter } from '../lookup/looksAfter.ts';
+import { findPlace } from '../lookup/places.ts';
 import { machineName } from '../lookup/names.ts';
 import { findScope } from '../lookup/scope.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
@@ -33,12 +35,18 @@ export const endOfDay = (iso: string, zone: string): number => instantOfDay(dayF
 
 /** What a manager decides of a clock, as rows keep it. */
 async function decided(call: Call, placeId: string, form: ChangeClock) {
-  if (form.responsibleId !== null && !(await officeOf(call)).some(({ id }) => id === form.responsibleId))
-    throw fieldProblem('responsibleId', 'field.oneOf');
+  const { responsibleId } = form;
+  if (responsibleId !== null) {
+    if (!(await officeOf(call)).some(({ id }) => id === responsibleId))
+      throw fieldProblem('responsibleId', 'field.oneOf');
+    const { propertyId } = await findPlace(call, placeId);
+    if ((await lookingAfter(call.db, propertyId, [responsibleId])).length === 0)
+      throw fieldProblem('responsibleId', 'field.looksElsewhere');
+  }
   return {
     severity: form.severity,
     correctBy: endOfDay(form.correctBy, await zoneOfPlace(call.db, placeId)),
-    responsibleId: form.responsibleId,
+    responsibleId,
   };
 }
 

@@ -10,7 +10,7 @@ import {
   type FaultHistoryRow,
   type PortfolioMachine,
 } from '../sql/faultHistory.ts';
-import type { Store } from '../store/store.ts';
+import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 
 export interface Portfolio {
@@ -32,7 +32,8 @@ interface KeptPortfolio {
   readonly portfolio: Promise<Portfolio>;
 }
 
-const kept = new WeakMap<Store, Map<string, KeptPortfolio>>();
+/** By the store as it is read: whoever is limited to some properties has one of their own. */
+const kept = new WeakMap<Db, Map<string, KeptPortfolio>>();
 
 /**
  * All faults of the caller's organisation and what recurs in them. What was found is kept until something that it comes
@@ -41,8 +42,8 @@ const kept = new WeakMap<Store, Map<string, KeptPortfolio>>();
 export function readPortfolio(call: Call): Promise<Portfolio> {
   if (call.db.transaction) return findPortfolio(call);
   const { store } = call.env;
-  const known = kept.get(store) ?? new Map<string, KeptPortfolio>();
-  kept.set(store, known);
+  const known = kept.get(call.db) ?? new Map<string, KeptPortfolio>();
+  kept.set(call.db, known);
   const key = `${store.revisionOf(TABLES)} ${Math.floor(call.now / QUARTER_HOUR_MS)}`;
   const before = known.get(call.actor.organisationId);
   if (before?.key === key) return before.portfolio;

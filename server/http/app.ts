@@ -30,6 +30,7 @@ import {
 } from './request.ts';
 import { ownRoutes } from './ownRoutes.ts';
 import { answerProblems } from './problems.ts';
+import { readable, refuseOutside } from './limits.ts';
 import { limit } from './throttle.ts';
 import { uploads } from './upload.ts';
 import { weigh } from './weigh.ts';
@@ -88,6 +89,7 @@ export function createApp(
         if (!actor) throw new Problem(401, 'signIn');
         if (!actor.roles.some((role) => (route.roles as readonly string[]).includes(role)))
           throw new Problem(403, 'notAllowed');
+        if (route.wholeOffice && actor.properties) throw new Problem(403, 'limited');
       }
       refuseStrangeIds(request.params as Record<string, string>);
       // A browser sends no token by itself, so that there is no foreign page behind one.
@@ -184,10 +186,11 @@ function served(env: Env, handler: AnyHandler, route: Route): Respond {
     if (route.method === 'GET') {
       response
         .set('cache-control', 'no-store')
-        .json(await handler.run(callOn(env.store.db), form && formOf(form, supposedIn(request)), params));
+        .json(await handler.run(callOn(await readable(env, actor)), form && formOf(form, supposedIn(request)), params));
       return;
     }
     const read: unknown = form ? formOf(form, request.body) : {};
+    await refuseOutside(env, actor!, route.path, params, read);
     const identity = { ...identityOf(request, actor!, contentOf(request.body)), secret };
     // What was answered before is not prepared again: a password that was changed is not the current one any more.
     const before = handler.prepare && (await answerBefore(env.store.db, identity));

@@ -90,7 +90,7 @@ async function withOwnPassword<F extends { password: string }>(form: F, { env, a
 
 export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   ...FAULT_HANDLERS,
-  'people.read': bare(async (call) => ({ people: await office.listPeople(call) })),
+  'people.read': bare(office.listPeople),
   'people.create': { form: peopleForms.newPerson, prepare: office.preparePerson, run: office.createPerson },
   'people.change': formed(peopleForms.personChange, (call, form: PersonChange, { id }) =>
     office.changePerson(call, id, form),
@@ -99,7 +99,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'people.restore': bare((call, { id }) => office.restorePerson(call, id)),
   'people.link': secret(bare((call, { id }: { id: string }) => office.linkPerson(call, id))),
   'people.secondFactorOff': bare((call, { id }) => office.secondFactorOff(call, id)),
-  'tokens.list': bare(async (call) => ({ tokens: await tokens.listTokens(call) })),
+  'tokens.list': bare(tokens.listTokens),
   'token.create': secret(formed(newToken, tokens.createToken)),
   'token.revoke': bare((call, { id }) => tokens.revokeToken(call, id)),
   'me.read': bare(account.readAccount),

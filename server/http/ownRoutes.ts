@@ -27,6 +27,7 @@ import { printInspection } from '../faults/inspectionPaper.ts';
 import type { HistoryForm } from '../../contract/pages/tape.ts';
 import { printHistory } from '../pages/historyPaper.ts';
 import { openApi } from './openapi.ts';
+import { readable } from './limits.ts';
 import { OWN_FORMS } from './ownForms.ts';
 import { answerBefore, writeOnce } from './once.ts';
 import { hashOfFile } from './upload.ts';
@@ -53,7 +54,12 @@ function deviceOf(request: Request): string {
 export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>, logger: Logger) {
   const { store } = env;
   /** Of routes that somebody must be in for; it reads, outside a transaction. */
-  const callOf = (actor: Actor | null): Call => ({ env, db: store.db, actor: actor!, now: env.clock() });
+  const callOf = async (actor: Actor | null): Promise<Call> => ({
+    env,
+    db: await readable(env, actor),
+    actor: actor!,
+    now: env.clock(),
+  });
   const opens =
     (work: (request: Request) => Promise<{ session: NewSession }>): Respond =>
     async (request, response) => {
@@ -98,7 +104,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       response.json({});
     },
     'session.close': async (_request: Request, response: Response, actor: Actor | null) => {
-      await store.write((db) => people.closeSession({ ...callOf(actor), db }));
+      await store.write(async (db) => people.closeSession({ ...(await callOf(actor)), db }));
       response.clearCookie(COOKIE, { path: '/' }).set('clear-site-data', '"cache"').json({});
     },
     'openapi.read': async (request: Request, response: Response) => {
@@ -109,10 +115,10 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       response.json(await store.write((db) => acknowledgeByLink(env, db, token, env.clock())));
     },
     'duty.try': async (_request: Request, response: Response, actor: Actor | null) => {
-      response.json(await tryMail(callOf(actor)));
+      response.json(await tryMail(await callOf(actor)));
     },
     'board.read': async (request: Request, response: Response, actor: Actor | null) => {
-      const board = await readBoard(actor!.organisationId);
+      const board = await readBoard(await readable(env, actor), actor!.organisationId);
       const packed = /\bgzip\b/.test(request.get('accept-encoding') ?? '');
       response.set('content-type', 'application/json').set('cache-control', 'no-store').set('vary', 'accept-encoding');
       if (packed) response.set('content-encoding', 'gzip');
@@ -125,7 +131,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
     },
     'calendar.read': async (request: Request, response: Response, actor: Actor | null) => {
       const { scope, id } = request.params as { scope: string; id: string };
-      const { name, text } = await readCalendar(callOf(actor), scope, id);
+      const { name, text } = await readCalendar(await callOf(actor), scope, id);
       response
         .set('content-type', 'text/calendar; charset=utf-8')
         .set('cache-control', 'no-store')
@@ -133,7 +139,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
         .send(text);
     },
     'register.export': async (_request: Request, response: Response, actor: Actor | null) => {
-      const text = await exportRegister(callOf(actor));
+      const text = await exportRegister(await callOf(actor));
       response
         .set('content-type', 'text/csv; charset=utf-8')
         .set('cache-control', 'no-store')
@@ -141,7 +147,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
         .send(text);
     },
     'register.exportAll': async (_request: Request, response: Response, actor: Actor | null) => {
-      const zip = await exportAll(callOf(actor));
+      const zip = await exportAll(await callOf(actor));
       response
         .set('content-type', 'application/zip')
         .set('cache-control', 'no-store')
@@ -153,7 +159,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
     'labels.read': async (request: Request, response: Response, actor: Actor | null) => {
       const { scope, id } = request.params as { scope: string; id: string };
       const pdf = await printLabels(
-        { ...callOf(actor), origin: originOf(env, request) },
+        { ...(await callOf(actor)), origin: originOf(env, request) },
         scope,
         id,
         formOf(OWN_FORMS['labels.read'], supposedIn(request)),
@@ -162,7 +168,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
     },
     'standing.report': async (request: Request, response: Response, actor: Actor | null) => {
       const kind = String(request.params.kind);
-      const call = callOf(actor);
+      const call = await callOf(actor);
       const pdf = await printReport(
         call,
         kind,
@@ -172,12 +178,12 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
     },
     'history.paper': async (request: Request, response: Response, actor: Actor | null) => {
       const { scope, id } = request.params as { scope: string; id: string };
-      const call = callOf(actor);
+      const call = await callOf(actor);
       const form = formOf(OWN_FORMS['history.paper'], supposedIn(request)) as HistoryForm;
       sendPaper(response, await printHistory(call, scope, id, form), 'history');
     },
     'inspection.paper': async (request: Request, response: Response, actor: Actor | null) => {
-      const call = callOf(actor);
+      const call = await callOf(actor);
       sendPaper(response, await printInspection(call, String(request.params.id)), 'inspection');
     },
     'photo.create': async (request: Request, response: Response, actor: Actor | null) => {
@@ -185,7 +191,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       try {
         const form = formOf(OWN_FORMS['photo.create'], request.body) as PhotoForm;
         if (!file) throw new Problem(415, 'notImage');
-        const call = callOf(actor);
+        const call = await callOf(actor);
         const identity = identityOf(request, actor!, `${JSON.stringify(form)} ${await hashOfFile(file.path)}`);
         const take = async () => {
           // Whatever would be refused in the end is refused before the picture is unpacked.
@@ -204,7 +210,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       }
     },
     'photo.read': async (request: Request, response: Response, actor: Actor | null) => {
-      const path = await photoFile(callOf(actor), String(request.params.id));
+      const path = await photoFile(await callOf(actor), String(request.params.id));
       response.set('content-type', 'image/jpeg').set('cache-control', 'no-store');
       response.sendFile(path, { dotfiles: 'allow' }, (error) => {
         if (error && !response.headersSent)

@@ -10,6 +10,8 @@ import { holdOf } from '../lookup/hold.ts';
 import type { Call } from '../context/context.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import { budgetUse, fitsBudget } from './budget.ts';
+import { lookingAfter } from '../lookup/looksAfter.ts';
+import { findPlace } from '../lookup/places.ts';
 import { tenancyOn } from '../lookup/tenancies.ts';
 
 /** Who may be given work here, each with what of their month is left. */
@@ -20,11 +22,10 @@ export async function assigneesFor(
 ): Promise<PointAnswer['assignees']> {
   const { db, actor } = call;
   const forStaff = procedures.every(({ level }) => level !== 'licensed');
+  const { propertyId } = await findPlace(call, placeId);
   const grants = await db.roleGrant.all({ organisationId: actor.organisationId, role: ['staff', 'manager'] });
-  const staff = await db.person.all(
-    { id: [...new Set(grants.map(({ personId }) => personId))] },
-    { order: [['name', 'ASC']] },
-  );
+  const here = await lookingAfter(db, propertyId, [...new Set(grants.map(({ personId }) => personId))]);
+  const staff = await db.person.all({ id: [...here] }, { order: [['name', 'ASC']] });
   const mine = staff.filter(({ id }) => id === actor.personId);
   const others = staff.filter(
     ({ id }) => id !== actor.personId && grants.some(({ personId, role }) => personId === id && role === 'staff'),

@@ -88,6 +88,8 @@ export const serverText = {
   'problem.wrongPassword': 'That email and password do not match. Check both, or ask your manager for a new password.',
   'problem.linkOver': 'This link no longer works. Ask your letting office for a new one.',
   'problem.notAllowed': 'Your account may not do this. Ask a manager.',
+  'problem.limited':
+    'You look after some of the properties, and this is about all of them. Ask a manager who looks after everything.',
   'problem.csrf': 'This page is out of date. Reload it and try again.',
   'problem.notFound': 'There is nothing here, or it is not yours to see.',
   'problem.installed': 'This installation already has its manager. Sign in instead.',
@@ -374,6 +376,7 @@ export const serverText = {
   'fault.notGone': 'Not gone after the last time.',
   'standing.others': '{count, plural, one {one more} other {# more}}, together',
   'standing.part': '{part} of {machine}',
+  'field.looksElsewhere': 'They look after other properties. Pick somebody else, or change what they look after.',
   'field.past': 'Pick a day after today.',
   'field.holdLong': 'At most 400 days; a home that stands empty longer wants a fresh look.',
   'hold.vacant': 'empty between two tenancies',

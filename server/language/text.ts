@@ -52,6 +52,7 @@ export interface ServerText extends CoreText, FieldsText {
   'field.fuel': None;
   'field.future': None;
   'field.holdLong': None;
+  'field.looksElsewhere': None;
   'field.machineType': None;
   'field.measure': None;
   'field.measurePoint': None;
@@ -182,6 +183,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.labelElsewhere': None;
   'problem.lastManager': None;
   'problem.level': { task: string | number; level: string | number };
+  'problem.limited': None;
   'problem.linkOver': None;
   'problem.lookBefore': { day: string | number };
   'problem.machineRetired': { day: string | number };

@@ -2,7 +2,7 @@
 import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { SCOPES, type Scope } from '../../contract/due/practice.ts';
 import type { Call } from '../context/context.ts';
-import { notFound } from '../context/problem.ts';
+import { notFound, Problem } from '../context/problem.ts';
 import { machineName } from './names.ts';
 import { readPointsBelow } from '../sql/scope.ts';
 
@@ -13,7 +13,11 @@ export interface ScopedSubject {
   readonly today: Day;
 }
 
-/** Finds what a choice is about; another organisation's is not there. */
+/**
+ * Finds what a choice is about; another organisation's is not there. Whoever is limited to some properties may read
+ * what holds for all, and changes nothing of it.
+ * @throws Problem: notFound (404), limited (403)
+ */
 export async function findScope(call: Call, scope: Scope, subjectId: string | null): Promise<ScopedSubject> {
   const {
     db,
@@ -22,6 +26,7 @@ export async function findScope(call: Call, scope: Scope, subjectId: string | nu
     now,
   } = call;
   if (scope === 'organisation') {
+    if (call.actor.properties && db.transaction) throw new Problem(403, 'limited');
     // Days differ by zone; what holds for all begins with the first property's day.
     const [first] = await db.property.all({ organisationId }, { order: [['sort', 'ASC']], limit: 1 });
     return {

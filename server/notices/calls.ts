@@ -5,7 +5,8 @@ import { sha256 } from '../context/context.ts';
 import { machineName } from '../lookup/names.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
-import { canCall, dutyOf } from './duty.ts';
+import { canCall, dutyOf, type OnDuty } from './duty.ts';
+import { lookingAfter } from '../lookup/looksAfter.ts';
 
 const MINUTE_MS = 60_000;
 /** Nobody has answered in so many rounds: whoever was to answer will not by another letter. */
@@ -18,14 +19,17 @@ export async function planCalls(call: Call, alarmId: string): Promise<void> {
   await planRound(call.env, call.db, (await call.db.alarm.one({ id: alarmId }))!, 0, call.now);
 }
 
-async function planRound(
-  env: Env,
-  db: Db,
-  { id: alarmId, organisationId }: Row<'alarm'>,
-  round: number,
-  from: number,
-): Promise<void> {
+/** Who is called about an alarm: of those on duty who look after its property; all of them where none does. */
+async function onDutyFor(db: Db, { organisationId, placeId }: Row<'alarm'>): Promise<OnDuty> {
   const onDuty = await dutyOf(db, organisationId);
+  const { propertyId } = (await db.place.one({ id: placeId }))!;
+  const people = await lookingAfter(db, propertyId, onDuty.duty.people);
+  return people.length === 0 ? onDuty : { ...onDuty, duty: { ...onDuty.duty, people } };
+}
+
+async function planRound(env: Env, db: Db, alarm: Row<'alarm'>, round: number, from: number): Promise<void> {
+  const { id: alarmId, organisationId } = alarm;
+  const onDuty = await onDutyFor(db, alarm);
   if (!canCall(onDuty)) return;
   const { duty } = onDuty;
   const times = callTimes(duty.people.length, round, duty.minutes);
@@ -68,7 +72,7 @@ export async function callOnDuty(env: Env): Promise<number> {
 
 async function nextRound(env: Env, alarm: Row<'alarm'>, calls: readonly Row<'alarmCall'>[]): Promise<void> {
   const last = calls.at(-1);
-  const { duty } = await dutyOf(env.store.db, alarm.organisationId);
+  const { duty } = await onDutyFor(env.store.db, alarm);
   const now = env.clock();
   if (!last) {
     // Nobody was on duty when it was raised; somebody may be by now.

@@ -9,6 +9,7 @@ import type { BoardType } from '../../contract/due/due.ts';
 import type { Env } from '../context/context.ts';
 import { openAlarms } from '../faults/alarms.ts';
 import { readBaselinePlan, readBoardRows, readOpenClocks, readWaiting } from '../sql/board.ts';
+import type { Db } from '../store/db.ts';
 import { factsOf, inForce } from '../store/facts.ts';
 
 const compress = promisify(gzip);
@@ -39,15 +40,20 @@ interface Head {
 const HEAD_TABLES = ['property', 'place', 'fact'] as const;
 const BOARD_TABLES = [...HEAD_TABLES, 'mark', 'proof', 'fault', 'signal', 'alarm', 'handBack', 'deficiency'] as const;
 
-/** A reader of boards that remembers one per organisation, until its tables are written or a day begins. */
+/**
+ * A reader of boards that remembers one for each store it reads, and whoever is limited reads one of their own; until
+ * its tables are written or a day begins.
+ */
 export function boardReader(env: Env) {
-  const kept = new Map<string, BoardCache>();
-  return async (organisationId: string): Promise<BoardBytes> => {
+  const boards = new WeakMap<Db, Map<string, BoardCache>>();
+  return async (db: Db, organisationId: string): Promise<BoardBytes> => {
+    const kept = boards.get(db) ?? new Map<string, BoardCache>();
+    boards.set(db, kept);
     const known = kept.get(organisationId);
     const revision = env.store.revisionOf(BOARD_TABLES);
     if (known && known.revision === revision && known.days === daysIn(env, known.head.zones)) return known.bytes;
-    const head = await headOf(env, organisationId, known?.head);
-    const plain = Buffer.from(await composeBoard(env, organisationId, head));
+    const head = await headOf(env, db, organisationId, known?.head);
+    const plain = Buffer.from(await composeBoard(env, db, organisationId, head));
     let packed: Promise<Buffer> | undefined;
     const bytes: BoardBytes = { plain, gzipped: () => (packed ??= compress(plain, { level: 5 })) };
     kept.set(organisationId, { revision, days: head.days, head, bytes });
@@ -58,11 +64,8 @@ export function boardReader(env: Env) {
 const daysIn = ({ clock }: Env, zones: readonly string[]) => zones.map((zone) => dayOfInstant(clock(), zone)).join();
 
 /** The board's JSON (`BoardAnswer`). The marks come out of the database as text and go in as they are. */
-async function composeBoard(env: Env, organisationId: string, head: Head): Promise<string> {
-  const {
-    store: { db },
-    clock,
-  } = env;
+async function composeBoard(env: Env, db: Db, organisationId: string, head: Head): Promise<string> {
+  const { clock } = env;
   const [rows, waiting] = await Promise.all([readBoardRows(db, organisationId), readWaiting(db, organisationId)]);
   const rowTexts = rows.map(
     ({ id, name, property_id, marks }) =>
@@ -91,12 +94,8 @@ async function composeBoard(env: Env, organisationId: string, head: Head): Promi
   return `${head.text},"waiting":${asks},"rows":[${rowTexts.join()}]}`;
 }
 
-async function headOf(env: Env, organisationId: string, known: Head | undefined): Promise<Head> {
-  const {
-    store: { db },
-    clock,
-    say,
-  } = env;
+async function headOf(env: Env, db: Db, organisationId: string, known: Head | undefined): Promise<Head> {
+  const { clock, say } = env;
   const revision = env.store.revisionOf(HEAD_TABLES);
   if (known && known.revision === revision && known.days === daysIn(env, known.zones)) return known;
   const [properties, places] = await Promise.all([

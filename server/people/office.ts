@@ -1,5 +1,5 @@
 /** People of the office: added, changed, let go, taken back. What they did stays theirs. */
-import type { NewPerson, Person, PersonChange, Role, ToldLink } from '../../contract/people/people.ts';
+import type { NewPerson, PeopleAnswer, PersonChange, Role, ToldLink } from '../../contract/people/people.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { Call, Env } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';
@@ -8,6 +8,7 @@ import { personRow } from '../store/person.ts';
 import type { Row } from '../store/tables.ts';
 import { INVITED_MS, makeAccess } from './access.ts';
 import { hashPassword } from './passwords.ts';
+import { namedProperties, refuseUnknownProperties } from './properties.ts';
 import { turnOff } from './secondFactor.ts';
 import { endSessions } from './sessions.ts';
 
@@ -18,13 +19,14 @@ export async function addPerson(
   env: Env,
   db: Db,
   organisationId: string,
-  { id, name, email, roles }: Pick<NewPerson, 'id' | 'name' | 'email' | 'roles'>,
+  { id, name, email, roles, properties }: Pick<NewPerson, 'id' | 'name' | 'email' | 'roles' | 'properties'>,
   passwordHash: string | null,
   now: number,
 ): Promise<string> {
   await refuseTakenEmail(db, email);
   await db.person.insert(personRow({ id, organisationId, name, email, passwordHash, createdAt: now }));
   await grant(env, db, { id, organisationId }, roles);
+  await limitTo(env, db, { id, organisationId }, properties ?? null);
   return id;
 }
 
@@ -35,6 +37,25 @@ async function refuseTakenEmail(db: Db, email: string, but?: string): Promise<vo
 
 const grant = (env: Env, db: Db, { id, organisationId }: Pick<Row<'person'>, 'id' | 'organisationId'>, roles: Role[]) =>
   db.roleGrant.insertMany([...new Set(roles)].map((role) => ({ id: env.newId(), organisationId, personId: id, role })));
+
+/**
+ * Limits somebody to some properties; null takes the limit off.
+ * @throws Problem: fields (422) where a property is not there
+ */
+async function limitTo(
+  env: Env,
+  db: Db,
+  { id: personId, organisationId }: Pick<Row<'person'>, 'id' | 'organisationId'>,
+  properties: readonly string[] | null,
+): Promise<void> {
+  const wanted = [...new Set(properties ?? [])];
+  await refuseUnknownProperties(db, organisationId, wanted);
+  await db.person.update({ id: personId }, { limited: properties === null ? 0 : 1 });
+  await db.personProperty.remove({ personId });
+  await db.personProperty.insertMany(
+    wanted.map((propertyId) => ({ id: env.newId(), organisationId, personId, propertyId })),
+  );
+}
 
 /** The password's hash beside the form, where there is a password. */
 export const preparePerson = async (form: NewPerson) => ({
@@ -51,46 +72,52 @@ export async function createPerson(
 }
 
 /** Everybody of the office by name, those who are here no longer too. */
-export async function listPeople({ db, actor }: Call): Promise<Person[]> {
+export async function listPeople({ db, actor }: Call): Promise<PeopleAnswer> {
   const { organisationId } = actor;
-  const [people, grants, jobs] = await Promise.all([
+  const [people, grants, jobs, limits, properties] = await Promise.all([
     db.person.all({ organisationId }, { order: [['name', 'ASC']] }),
     db.roleGrant.all({ organisationId }),
     db.job.all({ organisationId, state: DOING_STATES }, { columns: ['assigneeId'] }),
+    db.personProperty.all({ organisationId }),
+    namedProperties(db, organisationId),
   ]);
+  const limitsOf = (id: string) => {
+    const theirs = new Set(limits.filter(({ personId }) => personId === id).map(({ propertyId }) => propertyId));
+    return properties.filter((it) => theirs.has(it.id));
+  };
   const rolesOf = new Map<string, Role[]>();
   for (const { personId, role } of grants) rolesOf.set(personId, [...(rolesOf.get(personId) ?? []), role]);
   const jobsOf = new Map<string, number>();
   for (const { assigneeId } of jobs) if (assigneeId) jobsOf.set(assigneeId, (jobsOf.get(assigneeId) ?? 0) + 1);
-  return (
-    people
-      .map(({ id, name, email, disabledAt, formerRoles, passwordHash, totpSecret }) => ({
-        id,
-        name,
-        email,
-        roles: disabledAt === null ? (rolesOf.get(id) ?? []) : rolesIn(formerRoles),
-        disabledAt,
-        opened: passwordHash !== null,
-        secondFactor: totpSecret !== null,
-        openJobs: jobsOf.get(id) ?? 0,
-      }))
-      // Whoever has no role is nobody to give anything to: the clock, or a tenant whose tenancy was taken back.
-      .filter(({ roles }) => roles.length > 0)
-  );
+  const known = people.map(({ id, name, email, disabledAt, formerRoles, passwordHash, totpSecret, limited }) => ({
+    id,
+    name,
+    email,
+    properties: limited === 1 ? limitsOf(id) : null,
+    roles: disabledAt === null ? (rolesOf.get(id) ?? []) : rolesIn(formerRoles),
+    disabledAt,
+    opened: passwordHash !== null,
+    secondFactor: totpSecret !== null,
+    openJobs: jobsOf.get(id) ?? 0,
+  }));
+  // Whoever has no role is nobody to give anything to: the clock, or a tenant whose tenancy was taken back.
+  return { people: known.filter(({ roles }) => roles.length > 0), properties };
 }
 
 const rolesIn = (text: string) => text.split(',').filter(Boolean) as Role[];
 
 /**
- * Changes name, email or roles; a role that is lost is lost at once.
- * @throws Problem: what is not there or not theirs (404), emailTaken, lastManager, notOffice (409)
+ * Changes name, email, roles or what they look after; what is lost is lost at once.
+ * @throws Problem: what is not there or not theirs (404), emailTaken, lastManager, notOffice (409), fields (422)
  */
 export async function changePerson(call: Call, id: string, form: PersonChange): Promise<object> {
   const { env, db, actor } = call;
   const person = await officePerson(call, id);
   await refuseTakenEmail(db, form.email, id);
-  if (!form.roles.includes('manager')) await refuseLastManager(db, actor.organisationId, id);
+  const { properties = null } = form;
+  if (!form.roles.includes('manager') || properties !== null) await refuseLastManager(db, actor.organisationId, id);
   await db.person.update({ id }, { name: form.name, email: form.email });
+  await limitTo(env, db, person, properties);
   if (person.disabledAt !== null) {
     await db.person.update({ id }, { formerRoles: form.roles.join() });
     return {};
@@ -154,7 +181,9 @@ async function officePerson({ db, actor }: Call, id: string): Promise<Row<'perso
   return person;
 }
 
+/** Somebody looks after everything. @throws Problem: lastManager (409) */
 async function refuseLastManager(db: Db, organisationId: string, id: string): Promise<void> {
-  const managers = await db.roleGrant.all({ organisationId, role: 'manager' });
-  if (managers.length > 0 && managers.every(({ personId }) => personId === id)) throw new Problem(409, 'lastManager');
+  const grants = await db.roleGrant.all({ organisationId, role: 'manager' });
+  const whole = await db.person.all({ id: grants.map(({ personId }) => personId), limited: 0 }, { columns: ['id'] });
+  if (whole.length > 0 && whole.every((it) => it.id === id)) throw new Problem(409, 'lastManager');
 }

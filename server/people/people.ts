@@ -17,8 +17,8 @@ import { openSession } from './sessions.ts';
 export async function describeSession(env: Env, actor: Actor | null): Promise<SessionAnswer> {
   const { publicAddress: address } = env;
   if (!actor) return { me: null, csrf: null, address, firstRun: (await env.store.db.organisation.count({})) === 0 };
-  const { personId: id, name, roles, organisation, csrf } = actor;
-  return { me: { id, name, roles, organisation }, csrf, address, firstRun: false };
+  const { personId: id, name, roles, organisation, properties, csrf } = actor;
+  return { me: { id, name, roles, organisation, limited: properties !== null }, csrf, address, firstRun: false };
 }
 
 /**
@@ -71,7 +71,7 @@ export async function install(
     env,
     db,
     organisationId,
-    { id: env.newId(), name: form.name, email: form.email, roles: ['manager', 'staff'] },
+    { id: env.newId(), name: form.name, email: form.email, roles: ['manager', 'staff'], properties: null },
     form.passwordHash,
     now,
   );

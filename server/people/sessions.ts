@@ -1,5 +1,6 @@
 /** Sessions: in the database, by the hash of their token; kept in memory until the next write. */
 import type { Role } from '../../contract/people/people.ts';
+import { OFFICE } from '../../contract/route.ts';
 import { MS_PER_DAY } from '../../core/calendar/day.ts';
 import type { Actor, Env } from '../context/context.ts';
 import { sha256 } from '../context/context.ts';
@@ -51,7 +52,7 @@ export async function openSession(
 }
 
 /** What any session depends on; one that a link opened, on more. */
-const TABLES = ['session', 'person', 'roleGrant', 'organisation', 'link'] as const;
+const TABLES = ['session', 'person', 'roleGrant', 'personProperty', 'organisation', 'link'] as const;
 const LINKED_TABLES = ['jobLink', 'ownerLink', 'job'] as const;
 
 /** Who a session is, until when, and whether it hangs on a job or on an owner's link. */
@@ -99,7 +100,9 @@ async function readSession(db: Db, id: string, now: number): Promise<Known | nul
   const roles: readonly Role[] = session.linkId ? ['tenant'] : member.roles;
   const linked = roles.length > 0 && roles.every((role) => role === 'contractor' || role === 'owner');
   const until = linked ? await linkedUntil(db, member.personId, now) : await tenantUntil(db, session);
-  const actor: Actor = { ...member, roles, sessionId: id, linkId: session.linkId, csrf: session.csrf };
+  // What somebody sees by a link is bounded by the link.
+  const properties = roles.some((role) => OFFICE.includes(role)) ? member.properties : null;
+  const actor: Actor = { ...member, roles, properties, sessionId: id, linkId: session.linkId, csrf: session.csrf };
   return { actor, until: Math.min(session.expiresAt, until), linked };
 }
 

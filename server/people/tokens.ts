@@ -1,20 +1,25 @@
 /** Tokens of programs: made and revoked by managers, told once, kept as a hash. */
 import { MS_PER_DAY } from '../../core/calendar/day.ts';
-import type { NewToken, TokenArea, TokenSummary } from '../../contract/people/tokens.ts';
+import type { NewToken, TokenArea, TokensAnswer } from '../../contract/people/tokens.ts';
 import type { Actor, Call, Env } from '../context/context.ts';
 import { sha256 } from '../context/context.ts';
 import { notFound } from '../context/problem.ts';
 import { namesOf } from '../lookup/find.ts';
 import { memberOf } from './members.ts';
+import { namedProperties, refuseUnknownProperties } from './properties.ts';
 
 /** What tells one of ours from others in somebody's settings. */
 const MARK = 'dewline_';
 
-/** Makes a token for the caller's own rights, less what it is limited to. */
+/**
+ * Makes a token for the caller's own rights, less what it is limited to.
+ * @throws Problem: fields (422) where a property is not there
+ */
 export async function createToken(
   { env, db, actor, now }: Call,
-  { name, writes, areas, days }: NewToken,
+  { name, writes, areas, properties, days }: NewToken,
 ): Promise<{ token: string }> {
+  await refuseUnknownProperties(db, actor.organisationId, properties);
   const token = `${MARK}${env.secret()}`;
   await db.accessToken.insert({
     id: sha256(token),
@@ -23,6 +28,7 @@ export async function createToken(
     name,
     writes: writes ? 1 : 0,
     areas: areas.join(),
+    properties: properties.join(),
     createdAt: now,
     expiresAt: now + days * MS_PER_DAY,
     revokedAt: null,
@@ -31,26 +37,32 @@ export async function createToken(
 }
 
 /** Tokens that still open, the latest first. */
-export async function listTokens({ db, actor, now }: Call): Promise<TokenSummary[]> {
+export async function listTokens({ db, actor, now }: Call): Promise<TokensAnswer> {
   const tokens = await db.accessToken.all(
     { organisationId: actor.organisationId, revokedAt: null },
     { order: [['createdAt', 'DESC']], limit: 200 },
   );
-  const names = await namesOf(
-    db,
-    tokens.map(({ personId }) => personId),
-  );
-  return tokens
+  const [names, properties] = await Promise.all([
+    namesOf(
+      db,
+      tokens.map(({ personId }) => personId),
+    ),
+    namedProperties(db, actor.organisationId),
+  ]);
+  const propertyNames = (ids: string) => properties.filter(({ id }) => ids.includes(id)).map(({ name }) => name);
+  const open = tokens
     .filter(({ expiresAt }) => expiresAt > now)
-    .map(({ id, name, personId, writes, areas, createdAt, expiresAt }) => ({
+    .map(({ id, name, personId, writes, areas, properties: limits, createdAt, expiresAt }) => ({
       id,
       name,
       by: names.get(personId) ?? '',
       writes: writes === 1,
       areas: areas.split(',') as TokenArea[],
+      properties: limits === '' ? null : propertyNames(limits),
       createdAt,
       expiresAt,
     }));
+  return { tokens: open, properties };
 }
 
 /**
@@ -73,6 +85,9 @@ export async function bearerOf(
   if (!row || row.expiresAt <= env.clock()) return null;
   const member = await memberOf(db, row);
   if (!member) return null;
-  const actor: Actor = { ...member, sessionId: row.id, linkId: null, csrf: '' };
+  const limits = row.properties === '' ? null : row.properties.split(',');
+  const { properties: own } = member;
+  const properties = limits && own ? limits.filter((id) => own.includes(id)) : (limits ?? own);
+  const actor: Actor = { ...member, properties, sessionId: row.id, linkId: null, csrf: '' };
   return { actor, writes: row.writes === 1, areas: row.areas.split(',') };
 }

@@ -36,6 +36,8 @@ export async function removeProperty(call: Call, id: string): Promise<object> {
   ]);
   if (hangs.some((count) => count > 0)) throw new Problem(409, 'inUse', { names: name });
   await db.building.remove({ propertyId: id });
+  // Whoever was limited to it stays limited, to what is left.
+  await db.personProperty.remove({ propertyId: id });
   await db.fact.remove({ subjectId: id });
   await db.property.remove({ id });
   return {};

@@ -12,5 +12,6 @@ export const personRow = (known: Known): Row<'person'> => ({
   formerRoles: '',
   totpSecret: null,
   totpStep: 0,
+  limited: 0,
   ...known,
 });

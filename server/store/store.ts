@@ -12,6 +12,7 @@ import sqlite3 from 'sqlite3';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { dbOf, defineModels, type Db } from './db.ts';
 import type { TableName } from './tables.ts';
+import { limitedStores } from './limited.ts';
 import { due } from './migrations/0002-due.ts';
 import { register } from './migrations/0003-register.ts';
 import { doing } from './migrations/0004-doing.ts';
@@ -22,11 +23,14 @@ import { causes } from './migrations/0008-causes.ts';
 import { standing } from './migrations/0009-standing.ts';
 import { clocks } from './migrations/0010-clocks.ts';
 import { safety } from './migrations/0011-safety.ts';
+import { scopes } from './migrations/0012-scopes.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
   /** For reading. */
   readonly db: Db;
+  /** For reading what belongs to these properties, as if there were nothing else. */
+  within(properties: readonly string[]): Promise<Db>;
   /** A number that grows whenever a commit has touched one of these tables. */
   revisionOf(tables: readonly TableName[]): number;
   /** Runs `work` alone, commits it whole or not at all. */
@@ -49,6 +53,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0009-standing', sql: standing },
   { name: '0010-clocks', sql: clocks },
   { name: '0011-safety', sql: safety },
+  { name: '0012-scopes', sql: scopes },
 ];
 
 /**
@@ -58,17 +63,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
 export async function openStore(file: string): Promise<Store> {
   mkdirSync(dirname(file), { recursive: true });
   if (existsSync(file)) await refuseUnusable(file);
-  const sequelize = new Sequelize({
-    dialect: 'sqlite',
-    storage: file,
-    logging: false,
-    dialectModule: sqlite3,
-    transactionType: Transaction.TYPES.IMMEDIATE,
-  });
-  // Our columns hold plain numbers, text and bytes, so Sequelize need not ask for their types before every read.
-  sequelize.addHook('beforeQuery', (_options, query) => {
-    if ('options' in query) Object.assign(query.options as object, { tableNames: [] });
-  });
+  const sequelize = connect(file);
   await sequelize.query('PRAGMA journal_mode = WAL');
   const models = defineModels(sequelize);
   await migrate(sequelize);
@@ -76,8 +71,10 @@ export async function openStore(file: string): Promise<Store> {
 
   const revisions = new Map<TableName, number>();
   let last: Promise<unknown> = Promise.resolve();
+  const limited = limitedStores(() => connect(file));
   return {
     db,
+    within: limited.within,
     revisionOf: (tables) => tables.reduce((sum, table) => sum + (revisions.get(table) ?? 0), 0),
     write(work) {
       const turn = last.then(async () => {
@@ -93,9 +90,25 @@ export async function openStore(file: string): Promise<Store> {
     },
     async close() {
       await last;
+      await limited.close();
       await sequelize.close();
     },
   };
+}
+
+function connect(storage: string): Sequelize {
+  const sequelize = new Sequelize({
+    dialect: 'sqlite',
+    storage,
+    logging: false,
+    dialectModule: sqlite3,
+    transactionType: Transaction.TYPES.IMMEDIATE,
+  });
+  // Our columns hold plain numbers, text and bytes, so Sequelize need not ask for their types before every read.
+  sequelize.addHook('beforeQuery', (_options, query) => {
+    if ('options' in query) Object.assign(query.options as object, { tableNames: [] });
+  });
+  return sequelize;
 }
 
 async function migrate(sequelize: Sequelize): Promise<void> {

@@ -12,7 +12,6 @@ import {
   textOrNull,
   type RowOf,
 } from './columns.ts';
-import type { Role } from '../../contract/people/people.ts';
 import type { JobState } from '../../core/jobs/transitions.ts';
 import type { EvidenceLevel } from '../../core/proof/record.ts';
 import type { Agent } from '../../core/catalogue/types.ts';
@@ -20,57 +19,12 @@ import type { Grade } from '../../core/catalogue/grades.ts';
 import type { SignalState } from '../../core/due/signals.ts';
 import type { FactName } from './factValues.ts';
 import { FAULT_TABLES } from './faultTables.ts';
+import { PEOPLE_TABLES } from './peopleTables.ts';
 
 const createdAt = integer();
 
 export const TABLES = {
-  organisation: { id: key(), name: text(), createdAt },
-  person: {
-    id: key(),
-    organisationId,
-    name: text(),
-    email: textOrNull(),
-    passwordHash: textOrNull(),
-    createdAt,
-    disabledAt: integerOrNull(),
-    /** What somebody was who is here no longer, parted by commas; given back when they return. */
-    formerRoles: text(),
-    /** Base32; null without a second factor. */
-    totpSecret: textOrNull(),
-    /** The last time step whose code was taken: a code counts once. */
-    totpStep: integer(),
-  },
-  roleGrant: { id: key(), organisationId, personId: text(), role: text<Role>() },
-  /** `id` is the SHA-256 of the cookie's token. */
-  session: {
-    id: key(),
-    organisationId,
-    personId: text(),
-    linkId: textOrNull(),
-    csrf: text(),
-    createdAt,
-    expiresAt: integer(),
-    /** The browser and system that it was opened on, as they call themselves. */
-    device: text(),
-  },
-  /** A way to a first or a new password, for one use; `id` is the SHA-256 of its token. */
-  accessLink: { id: key(), organisationId, personId: text(), createdAt, expiresAt: integer() },
-  /** In place of a lost second factor, for one use each; `id` is the SHA-256 of the code. */
-  recoveryCode: { id: key(), organisationId, personId: text() },
-  /** A program's way in, as the person who made it; `id` is the SHA-256 of the token. */
-  accessToken: {
-    id: key(),
-    organisationId,
-    personId: text(),
-    name: text(),
-    /** 0 reads only. */
-    writes: flag(),
-    /** Parts of the contract that it may call, parted by commas. */
-    areas: text(),
-    createdAt,
-    expiresAt: integer(),
-    revokedAt: integerOrNull(),
-  },
+  ...PEOPLE_TABLES,
   /** Whether a proof was drawn to be looked at, with what the draw was made from. */
   draw: {
     recordId: key(),
@@ -80,36 +34,6 @@ export const TABLES = {
     probability: real(),
     drawn: flag(),
     at: integer(),
-  },
-  /** A tenancy's personal link; `id` is the SHA-256 of its token. */
-  link: {
-    id: key(),
-    organisationId,
-    tenancyId: text(),
-    personId: text(),
-    createdAt,
-    expiresAt: integer(),
-    revokedAt: integerOrNull(),
-  },
-  /** A contractor's link to one job; `id` is the SHA-256 of its token. */
-  jobLink: {
-    id: key(),
-    organisationId,
-    jobId: text(),
-    personId: text(),
-    createdAt,
-    expiresAt: integer(),
-    revokedAt: integerOrNull(),
-  },
-  /** An owner's link to the standing of a property, or of all; `id` is the SHA-256 of its token. */
-  ownerLink: {
-    id: key(),
-    organisationId,
-    propertyId: textOrNull(),
-    personId: text(),
-    createdAt,
-    expiresAt: integer(),
-    revokedAt: integerOrNull(),
   },
   property: { id: key(), organisationId, name: text(), address: text(), zone: text(), sort: integer(), createdAt },
   building: { id: key(), organisationId, propertyId: text(), name: text(), createdAt },

@@ -146,6 +146,11 @@ describe('The door', () => {
 
   it('answers 404 for other people’s ids, on every route that takes one', async () => {
     const other = await neighbour(house);
+    const limited = house.caller();
+    const email = 'corran@saltmarsh.example';
+    const corran = { id: v7(), name: 'P. Corran', email, password: PASSWORD, roles: ['manager', 'staff'] };
+    await house.manager.post('/people', { ...corran, properties: [] }).expect(200);
+    await limited.open('/session', { email, password: PASSWORD });
     const job = await give(house, flat.tenant, flat.tenantId, [flat.points[BOOT]!]);
     const submission = await honestWork(house, flat.tenant, job);
     await flat.tenant.post(`/jobs/${job.id}/submission`, submission).expect(200);
@@ -293,6 +298,9 @@ describe('The door', () => {
       const path = route.path.replace(':id', id).replace(':scope', 'place');
       const { status } = await send(other, route.method, path, form);
       expect(status, name).to.equal(404);
+      // Nor is it there for somebody of this house who looks after another property.
+      const elsewhere = await send(limited, route.method, path, form);
+      expect(elsewhere.status, `${name}, limited`).to.equal(route.wholeOffice ? 403 : 404);
     }
     for (const [path, form] of [
       ['/jobs', { id: v7(), pointIds: [flat.points[BOOT]], assigneeId: flat.tenantId }],

@@ -150,7 +150,7 @@ describe('A whole export', () => {
     const { openAccess } = await import('../../server/people/access.ts');
     const passwordHash = 'x';
     const opened = await store.write((db) =>
-      openAccess(env, db, { token: token!, password: PASSWORD, passwordHash }, '', Date.now()),
+      openAccess(env, db, { token: token!, password: PASSWORD, code: '', passwordHash }, '', Date.now()),
     );
     expect(opened.session.token).to.be.a('string');
     await store.close();

@@ -221,6 +221,7 @@ describe('Standing as of a day', () => {
       organisationId: manager.organisationId,
       organisation: '',
       roles: ['manager'] as const,
+      properties: null,
       sessionId: '',
       linkId: null,
       csrf: '',

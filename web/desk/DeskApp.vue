@@ -41,12 +41,8 @@ const places = computed(() => [
         { to: '/measure', name: say('nav.measure'), count: 0 },
       ]
     : []),
-  ...(desk.isManager
-    ? [
-        { to: '/practice', name: say('nav.practice'), count: 0 },
-        { to: '/people', name: say('nav.people'), count: 0 },
-      ]
-    : []),
+  ...(desk.isManager ? [{ to: '/practice', name: say('nav.practice'), count: 0 }] : []),
+  ...(desk.managesAll ? [{ to: '/people', name: say('nav.people'), count: 0 }] : []),
 ]);
 
 watch(
@@ -62,7 +58,7 @@ watch(
   { immediate: true },
 );
 
-const pages = computed(() => pagesOf(places.value, desk.isManager));
+const pages = computed(() => pagesOf(places.value, desk));
 // A page is noted once its title is known.
 noteVisits(router, () => desk.me?.id);
 const onKey = (event: KeyboardEvent) => {

@@ -246,6 +246,7 @@ export const deskText = {
   'homes.title': 'Homes',
   'homes.none': 'No homes yet.',
   'homes.none.why': 'Begin with a property; then its units, who lives there, and the machines.',
+  'homes.none.limited': 'You look after no property yet. A manager who looks after everything can change that.',
   'homes.addProperty': 'Add a property',
   'homes.addPlace': 'Add a unit or shared space',
   'homes.addBuilding': 'Add a building',

@@ -8,8 +8,11 @@ export interface NamedPage {
 
 const SETTINGS = ['methods', 'assumptions', 'calendar', 'prices', 'repairs'] as const;
 
-/** All pages that somebody may open by name. @param menu those of the menu */
-export function pagesOf(menu: readonly NamedPage[], isManager: boolean): NamedPage[] {
+/** All pages that somebody may open by name. @param menu those of the menu @param who what they manage */
+export function pagesOf(
+  menu: readonly NamedPage[],
+  { isManager, managesAll }: { readonly isManager: boolean; readonly managesAll: boolean },
+): NamedPage[] {
   const account = { to: '/account', name: say('nav.account') };
   if (!isManager) return [...menu, account];
   return [
@@ -19,7 +22,7 @@ export function pagesOf(menu: readonly NamedPage[], isManager: boolean): NamedPa
       to: `/practice/${part}`,
       name: `${say('nav.practice')}: ${say(`practice.part.${part}`)}`,
     })),
-    { to: '/homes/import', name: say('homes.import') },
+    ...(managesAll ? [{ to: '/homes/import', name: say('homes.import') }] : []),
     { to: '/homes/baseline', name: say('homes.baseline') },
     { to: '/homes/labels', name: say('homes.labels') },
     { to: '/inspections', name: say('inspections.title') },

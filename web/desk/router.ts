@@ -8,6 +8,8 @@ declare module 'vue-router' {
     /** Where a letter leads: open to whoever holds it, signed in or not. */
     readonly letter?: boolean;
     readonly manager?: boolean;
+    /** About the whole office: for managers who are not limited to some properties. */
+    readonly wholeOffice?: boolean;
     /** For owners too, who have no other. */
     readonly owner?: boolean;
   }
@@ -56,7 +58,7 @@ export const router = createRouter({
       meta: { manager: true, owner: true },
     },
     { path: '/homes', component: () => import('../register/HomesScreen.vue'), meta: { manager: true } },
-    { path: '/homes/import', component: () => import('../register/ImportScreen.vue'), meta: { manager: true } },
+    { path: '/homes/import', component: () => import('../register/ImportScreen.vue'), meta: { wholeOffice: true } },
     { path: '/homes/baseline', component: () => import('../register/BaselineScreen.vue'), meta: { manager: true } },
     { path: '/homes/labels', component: () => import('../register/LabelsScreen.vue'), meta: { manager: true } },
     { path: '/homes/:id', component: () => import('../pages/PlaceScreen.vue'), props: true },
@@ -87,7 +89,7 @@ export const router = createRouter({
     { path: '/procedures/:id/rehearsal', component: () => import('../catalogue/RehearsalScreen.vue'), props: true },
     { path: '/measure', component: () => import('../measure/MeasureScreen.vue') },
     { path: '/m/:number(\\d+)', component: () => import('../pages/MachineScreen.vue'), props: true },
-    { path: '/people', component: () => import('../people/PeopleScreen.vue'), meta: { manager: true } },
+    { path: '/people', component: () => import('../people/PeopleScreen.vue'), meta: { wholeOffice: true } },
     { path: '/today', component: () => import('../jobs/TodayScreen.vue') },
     { path: '/jobs/:id', component: () => import('../jobs/StaffJobScreen.vue'), props: true },
     { path: '/kept', component: () => import('../outbox/KeptScreen.vue') },
@@ -107,5 +109,6 @@ router.beforeEach(async (to) => {
     return false;
   }
   if (desk.isOwner) return to.meta.owner ? true : firstScreen();
+  if (to.meta.wholeOffice && !desk.managesAll) return firstScreen();
   return to.meta.manager && !desk.isManager ? firstScreen() : true;
 });

@@ -11,7 +11,9 @@ import PracticePart from './PracticePart.vue';
 import PricesPart from './PricesPart.vue';
 import RepairsPart from '../faults/RepairsPart.vue';
 import PageFrame from '../kit/PageFrame.vue';
+import { useDesk } from '../people/deskStore.ts';
 
+const desk = useDesk();
 const props = defineProps<{ part: string }>();
 const PARTS = {
   practice: PracticePart,
@@ -41,6 +43,7 @@ onMounted(reload);
         >
       </nav>
     </template>
+    <p v-if="!desk.managesAll" class="quiet small">{{ say('practice.limited') }}</p>
     <component :is="shown" v-if="answer" :answer="answer" @changed="reload" />
   </PageFrame>
 </template>

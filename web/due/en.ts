@@ -5,6 +5,8 @@ export const dueDeskText = {
     'The clock of this server is {days, plural, one {one day} other {# days}} behind the newest record. Set it right: until then no date here is to be trusted.',
   'point.baseline': 'The baseline plans it for the week of {day}.',
   'practice.title': 'Practice',
+  'practice.limited':
+    'You look after some of the properties. What holds for all of them is here to read; choose one of yours to change what holds there.',
   'waits.title': 'Waits for you',
   'waits.alarms': '{count, plural, one {One thing is called unsafe} other {# things are called unsafe}}.',
   'waits.nothing': 'Nothing waits for you.',

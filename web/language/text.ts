@@ -442,6 +442,7 @@ export interface WebText extends SharedText, FieldsText {
   'homes.labels': None;
   'homes.machines': { count: number };
   'homes.none': None;
+  'homes.none.limited': None;
   'homes.none.why': None;
   'homes.nothingCounts': None;
   'homes.title': None;
@@ -921,7 +922,11 @@ export interface WebText extends SharedText, FieldsText {
   'people.isGone': { name: string | number; jobs: number };
   'people.jobs': { count: number };
   'people.letGo': None;
+  'people.limited': None;
+  'people.limited.hint': None;
+  'people.limitedTo': None;
   'people.link': { name: string | number };
+  'people.looksAfter': { names: string | number };
   'people.name': None;
   'people.newPassword': None;
   'people.none': { find: string | number };
@@ -1021,6 +1026,7 @@ export interface WebText extends SharedText, FieldsText {
   'practice.how.2': None;
   'practice.how.3': None;
   'practice.lead': None;
+  'practice.limited': None;
   'practice.now': None;
   'practice.of': { count: number };
   'practice.part.assumptions': None;
@@ -1434,8 +1440,10 @@ export interface WebText extends SharedText, FieldsText {
   'tokens.made': None;
   'tokens.make': None;
   'tokens.name': None;
+  'tokens.properties': None;
+  'tokens.properties.hint': None;
   'tokens.revoke': None;
-  'tokens.says': { areas: string | number; writes: Choice; day: string | number; by: string | number };
+  'tokens.says': { areas: string | number; where: string | number; writes: Choice; day: string | number; by: string | number };
   'tokens.title': None;
   'tokens.why': None;
   'tokens.writes': None;

@@ -82,7 +82,7 @@ onMounted(reload);
         </p>
         <Notice :says="ending.failure.value" />
       </section>
-      <TokensPart v-if="desk.isManager" />
+      <TokensPart v-if="desk.managesAll" />
       <p v-if="!desk.isManager" class="quiet small">{{ say('account.lost') }}</p>
     </template>
   </PageFrame>

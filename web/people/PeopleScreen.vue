@@ -41,6 +41,7 @@ const says = (it: Person) =>
   [
     it.roles.map((role) => say(`people.role.${role}`)).join(', '),
     it.email ?? '',
+    it.properties ? say('people.looksAfter', { names: say.list(it.properties.map(({ name }) => name)) || 'none' }) : '',
     say('people.jobs', { count: it.openJobs }),
     it.secondFactor ? say('people.factor') : '',
     it.opened || it.disabledAt !== null ? '' : say('people.notYet'),
@@ -83,7 +84,12 @@ onMounted(reload);
     <template #actions
       ><VBtn color="primary" @click="editing = 'new'">{{ say('people.add') }}</VBtn></template
     >
-    <PersonForm v-if="editing === 'new'" @saved="saved" @cancelled="editing = null" />
+    <PersonForm
+      v-if="editing === 'new'"
+      :properties="answer?.properties ?? []"
+      @saved="saved"
+      @cancelled="editing = null"
+    />
     <Notice v-if="link" done
       >{{ say('people.link', { name: link.name }) }} <code class="break">{{ link.address }}</code>
       <span v-if="opensHereOnly(link.address)" class="quiet small">{{ say('address.here') }}</span></Notice
@@ -113,7 +119,13 @@ onMounted(reload);
             </span>
           </div>
           <span class="quiet small">{{ says(person) }}</span>
-          <PersonForm v-if="editing === person.id" :person="person" @saved="saved" @cancelled="editing = null" />
+          <PersonForm
+            v-if="editing === person.id"
+            :person="person"
+            :properties="answer.properties"
+            @saved="saved"
+            @cancelled="editing = null"
+          />
         </li>
       </ul>
       <p v-if="find && !found.length" class="quiet">{{ say('people.none', { find }) }}</p>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** Somebody of the office: added or changed. */
-import { reactive } from 'vue';
-import { newPerson, personChange, type Person } from '../../contract/people/people.ts';
+import { reactive, ref } from 'vue';
+import { newPerson, personChange, type NamedProperty, type Person } from '../../contract/people/people.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 
-const props = defineProps<{ person?: Person }>();
+const props = defineProps<{ person?: Person; properties: readonly NamedProperty[] }>();
 /** Who was saved, and whether they are new. */
 const emit = defineEmits<{ saved: [id: string, fresh: boolean]; cancelled: [] }>();
 const id = props.person?.id ?? newId();
@@ -16,13 +16,16 @@ const entry = reactive({
   email: props.person?.email ?? '',
   roles: [...(props.person?.roles ?? ['staff'])].filter((role) => role === 'manager' || role === 'staff'),
 });
+const limited = ref(Boolean(props.person?.properties));
+const chosen = ref(props.person?.properties?.map((it) => it.id) ?? []);
 const form = useForm(props.person ? personChange : newPerson);
 
 async function save(): Promise<void> {
   const { person } = props;
-  const saved = await form.submit({ ...entry, id }, (it) =>
+  const properties = limited.value ? chosen.value : null;
+  const saved = await form.submit({ ...entry, properties, id }, (it) =>
     person
-      ? api('people.change', { id, form: { name: it.name, email: it.email, roles: it.roles } })
+      ? api('people.change', { id, form: { name: it.name, email: it.email, roles: it.roles, properties } })
       : api('people.create', { form: { ...it, id, password: null }, once: id }),
   );
   if (saved) emit('saved', id, !person);
@@ -40,6 +43,19 @@ const ROLES = (['manager', 'staff'] as const).map((value) => ({ value, title: sa
       :items="ROLES"
       :label="say('people.roles')"
       :error-messages="form.errors.roles"
+    />
+    <VCheckbox v-model="limited" :label="say('people.limited')" density="compact" hide-details />
+    <VSelect
+      v-if="limited"
+      v-model="chosen"
+      multiple
+      :items="properties"
+      item-value="id"
+      item-title="name"
+      :label="say('people.limitedTo')"
+      :hint="say('people.limited.hint')"
+      persistent-hint
+      :error-messages="form.errors.properties"
     />
     <Notice :says="form.problem.value" />
     <p class="row middle">

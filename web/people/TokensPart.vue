@@ -11,7 +11,13 @@ import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 
 const list = useLoading(() => api('tokens.list'));
-const blank = () => ({ name: '', writes: false, areas: ['pages', 'register'] as TokenArea[], days: 90 });
+const blank = () => ({
+  name: '',
+  writes: false,
+  areas: ['pages', 'register'] as TokenArea[],
+  properties: [] as string[],
+  days: 90,
+});
 const entry = reactive(blank());
 const { errors, problem, busy, submit } = useForm(newToken);
 const revoking = useSending();
@@ -59,6 +65,18 @@ onMounted(list.reload);
         :label="say('tokens.areas')"
         :error-messages="errors.areas"
       />
+      <VSelect
+        v-model="entry.properties"
+        multiple
+        chips
+        :items="list.value.value?.properties ?? []"
+        item-value="id"
+        item-title="name"
+        :label="say('tokens.properties')"
+        :hint="say('tokens.properties.hint')"
+        persistent-hint
+        :error-messages="errors.properties"
+      />
       <VCheckbox v-model="entry.writes" :label="say('tokens.writes')" density="compact" hide-details />
       <Notice :says="problem || revoking.failure.value" />
       <VBtn type="submit" variant="outlined" :loading="busy">{{ say('tokens.make') }}</VBtn>
@@ -75,6 +93,7 @@ onMounted(list.reload);
             say('tokens.says', {
               by: it.by,
               areas: say.list(it.areas.map((area) => say(`area.${area}`))),
+              where: it.properties ? say.list(it.properties) || 'nowhere' : 'all',
               writes: it.writes ? 'yes' : 'no',
               day: say.day(Math.floor(it.expiresAt / MS_PER_DAY)),
             })

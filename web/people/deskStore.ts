@@ -32,7 +32,9 @@ export const useDesk = defineStore('desk', () => {
   }
   const isManager = computed(() => me.value?.roles.includes('manager') ?? false);
   const isStaff = computed(() => me.value?.roles.includes('staff') ?? false);
+  /** Manages everything, and not some of the properties only. */
+  const managesAll = computed(() => isManager.value && !me.value?.limited);
   /** Reads how homes stand, by a link, and nothing else. */
   const isOwner = computed(() => me.value?.roles.every((role) => role === 'owner') ?? false);
-  return { me, firstRun, known, theme, isManager, isStaff, isOwner, recognise, signOut, setTheme };
+  return { me, firstRun, known, theme, isManager, managesAll, isStaff, isOwner, recognise, signOut, setTheme };
 });

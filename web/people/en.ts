@@ -50,7 +50,10 @@ export const peopleText = {
   'tokens.writes': 'May change things, not only read them',
   'tokens.make': 'Make a token',
   'tokens.made': 'Copy it now; it is not shown again:',
-  'tokens.says': '{areas}; {writes, select, yes {reads and writes} other {reads}}, until {day}; made by {by}',
+  'tokens.properties': 'Limited to',
+  'tokens.properties.hint': 'None chosen: everything that you look after.',
+  'tokens.says':
+    '{areas}{where, select, all {} nowhere { of no property that is left} other { of {where}}}; {writes, select, yes {reads and writes} other {reads}}, until {day}; made by {by}',
   'tokens.revoke': 'Revoke',
   'area.pages': 'homes and machines',
   'area.register': 'the register',
@@ -71,6 +74,11 @@ export const peopleText = {
   'people.role.owner': 'owner, by a link',
   'people.role.staff': 'staff',
   'people.role.tenant': 'tenant',
+  'people.limited': 'Looks after some of the properties only',
+  'people.limitedTo': 'Properties',
+  'people.limited.hint':
+    'They see and change nothing of the others, and nothing that holds for all. None chosen: they see no home.',
+  'people.looksAfter': 'looks after {names, select, none {nothing} other {{names}}}',
   'people.save': 'Add and make the link',
   'people.find': 'Find by name or email',
   'people.none': 'Nobody of the office matches “{find}”.',

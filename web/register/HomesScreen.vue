@@ -7,6 +7,7 @@ import { useSending } from '../api/sending.ts';
 import { useKeys } from '../kit/keys.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from '../due/boardStore.ts';
+import { useDesk } from '../people/deskStore.ts';
 import ChoiceList from '../kit/ChoiceList.vue';
 import HomesOfProperty from './HomesOfProperty.vue';
 import { standingsOf, verdictChoices, type HomeStanding, type KeptVerdict } from './homeStanding.ts';
@@ -25,6 +26,7 @@ const { value: answer, reload } = homes;
 type What = 'place' | 'facts' | 'units' | 'many';
 const find = ref('');
 const told = ref('');
+const desk = useDesk();
 const adding = ref(false);
 const open = ref<{ property: string; what: What } | null>(null);
 
@@ -97,7 +99,7 @@ onMounted(() => Promise.all([reload(), board.load()]));
         hide-details
         density="compact"
       />
-      <VBtn color="primary" :variant="adding ? 'outlined' : 'flat'" @click="adding = !adding">{{
+      <VBtn v-if="desk.managesAll" color="primary" :variant="adding ? 'outlined' : 'flat'" @click="adding = !adding">{{
         say(adding ? 'cancel' : 'homes.addProperty')
       }}</VBtn>
     </template>
@@ -105,10 +107,11 @@ onMounted(() => Promise.all([reload(), board.load()]));
     <UndoBar :says="told" :undoable="undoable.length > 0" :label="say('practice.undo')" @undo="undo" />
     <Notice :says="sending.failure.value" />
     <p v-if="answer?.properties.length" class="row small no-print">
-      <RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink><a href="/api/register/table" download>{{
-        say('homes.export')
-      }}</a
-      ><a href="/api/export" download>{{ say('homes.exportAll') }}</a
+      <RouterLink v-if="desk.managesAll" to="/homes/import">{{ say('homes.import') }}</RouterLink><a
+        href="/api/register/table"
+        download
+        >{{ say('homes.export') }}</a
+      ><a v-if="desk.managesAll" href="/api/export" download>{{ say('homes.exportAll') }}</a
       ><RouterLink to="/homes/baseline">{{ say('homes.baseline') }}</RouterLink
       ><RouterLink to="/homes/labels">{{ say('homes.labels') }}</RouterLink>
     </p>
@@ -124,9 +127,9 @@ onMounted(() => Promise.all([reload(), board.load()]));
     <EmptyState
       v-if="answer && answer.properties.length === 0 && !adding"
       :title="say('homes.none')"
-      :why="say('homes.none.why')"
+      :why="say(desk.managesAll ? 'homes.none.why' : 'homes.none.limited')"
     >
-      <RouterLink to="/homes/import">{{ say('homes.import') }}</RouterLink>
+      <RouterLink v-if="desk.managesAll" to="/homes/import">{{ say('homes.import') }}</RouterLink>
     </EmptyState>
     <section v-for="property in shown" :key="property.id" class="property stack close">
       <div class="row underlined">

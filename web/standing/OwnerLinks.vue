@@ -7,12 +7,18 @@ import { api, newId, publicAddress } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
+import { useDesk } from '../people/deskStore.ts';
 import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 
 const props = defineProps<{ properties: StandingAnswer['properties'] }>();
+const desk = useDesk();
 const DEFAULT_DAYS = 30;
-const entry = reactive({ name: '', propertyId: null as string | null, days: DEFAULT_DAYS });
+const entry = reactive({
+  name: '',
+  propertyId: desk.managesAll ? null : (props.properties[0]?.id ?? null),
+  days: DEFAULT_DAYS,
+});
 const { errors, problem, busy, submit } = useForm(newOwnerLink);
 const revoking = useSending();
 const list = useLoading(() => api('ownerLinks.list'));
@@ -35,7 +41,7 @@ async function revoke(id: string): Promise<void> {
   await list.reload();
 }
 const choices = [
-  { value: null, title: say('standing.group.whole') },
+  ...(desk.managesAll ? [{ value: null, title: say('standing.group.whole') }] : []),
   ...props.properties.map(({ id, name }) => ({ value: id, title: name })),
 ];
 onMounted(list.reload);

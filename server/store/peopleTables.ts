@@ -1,0 +1,91 @@
+/** Tables of who there is, how they come in, and what they look after. */
+import type { Role } from '../../contract/people/people.ts';
+import { flag, integer, integerOrNull, key, organisationId, text, textOrNull } from './columns.ts';
+
+const createdAt = integer();
+
+export const PEOPLE_TABLES = {
+  organisation: { id: key(), name: text(), createdAt },
+  person: {
+    id: key(),
+    organisationId,
+    name: text(),
+    email: textOrNull(),
+    passwordHash: textOrNull(),
+    createdAt,
+    disabledAt: integerOrNull(),
+    /** What somebody was who is here no longer, parted by commas; given back when they return. */
+    formerRoles: text(),
+    /** Base32; null without a second factor. */
+    totpSecret: textOrNull(),
+    /** The last time step whose code was taken: a code counts once. */
+    totpStep: integer(),
+    /** 1 sees only the properties of `personProperty`, were it none. */
+    limited: flag(),
+  },
+  roleGrant: { id: key(), organisationId, personId: text(), role: text<Role>() },
+  /** A property that somebody of the office is limited to, where they are. */
+  personProperty: { id: key(), organisationId, personId: text(), propertyId: text() },
+  /** `id` is the SHA-256 of the cookie's token. */
+  session: {
+    id: key(),
+    organisationId,
+    personId: text(),
+    linkId: textOrNull(),
+    csrf: text(),
+    createdAt,
+    expiresAt: integer(),
+    /** The browser and system that it was opened on, as they call themselves. */
+    device: text(),
+  },
+  /** A way to a first or a new password, for one use; `id` is the SHA-256 of its token. */
+  accessLink: { id: key(), organisationId, personId: text(), createdAt, expiresAt: integer() },
+  /** In place of a lost second factor, for one use each; `id` is the SHA-256 of the code. */
+  recoveryCode: { id: key(), organisationId, personId: text() },
+  /** A program's way in, as the person who made it; `id` is the SHA-256 of the token. */
+  accessToken: {
+    id: key(),
+    organisationId,
+    personId: text(),
+    name: text(),
+    /** 0 reads only. */
+    writes: flag(),
+    /** Parts of the contract that it may call, parted by commas. */
+    areas: text(),
+    /** Properties that it is limited to, parted by commas; empty: those of its person. */
+    properties: text(),
+    createdAt,
+    expiresAt: integer(),
+    revokedAt: integerOrNull(),
+  },
+  /** A tenancy's personal link; `id` is the SHA-256 of its token. */
+  link: {
+    id: key(),
+    organisationId,
+    tenancyId: text(),
+    personId: text(),
+    createdAt,
+    expiresAt: integer(),
+    revokedAt: integerOrNull(),
+  },
+  /** A contractor's link to one job; `id` is the SHA-256 of its token. */
+  jobLink: {
+    id: key(),
+    organisationId,
+    jobId: text(),
+    personId: text(),
+    createdAt,
+    expiresAt: integer(),
+    revokedAt: integerOrNull(),
+  },
+  /** An owner's link to the standing of a property, or of all; `id` is the SHA-256 of its token. */
+  ownerLink: {
+    id: key(),
+    organisationId,
+    propertyId: textOrNull(),
+    personId: text(),
+    createdAt,
+    expiresAt: integer(),
+    revokedAt: integerOrNull(),
+  },
+} as const;
