@@ -14,7 +14,7 @@ import { expand } from '../core/calendar/recurrence.ts';
 import { parseRule } from '../core/calendar/rule.ts';
 import { judgeLearning, METHODS_JUDGED, RATIOS } from '../core/lab/learning.ts';
 import { dayOfInstant } from '../core/calendar/day.ts';
-import { recompute } from '../server/due/recompute.ts';
+import { recomputeNow } from '../server/due/recompute.ts';
 import { median, met, quantile, spread } from './figures.ts';
 import { RATIOS_IN_TURNS, measuredOn, sized, writePage, writePart } from './page.ts';
 import { ZONE, type Large, largeRegister } from './dueRegister.ts';
@@ -42,7 +42,7 @@ async function ours({ store, organisationId, personId, ids }: Large, round: numb
   });
   const before = await store.db.line.count({});
   const start = performance.now();
-  await store.write((db) => recompute(db, ids, now));
+  await store.write((db) => recomputeNow(db, ids, now));
   const took = performance.now() - start;
   const changed = (await store.db.line.count({})) - before;
   if (changed !== ids.length) throw new Error(`${changed} of ${ids.length} lines changed`);

@@ -7,7 +7,7 @@ import { procedures } from '../core/catalogue/catalogue.ts';
 import { GRADES } from '../core/catalogue/grades.ts';
 import { seeded } from '../core/statistics/random.ts';
 import { dayOfInstant } from '../core/calendar/day.ts';
-import { recompute } from '../server/due/recompute.ts';
+import { recomputeNow } from '../server/due/recompute.ts';
 import { openStore, type Store } from '../server/store/store.ts';
 import { run } from '../server/sql/connection.ts';
 import { personRow } from '../server/store/person.ts';
@@ -130,7 +130,7 @@ FROM json_each(?1)`,
         ];
       }),
     );
-    await recompute(db, ids, now);
+    await recomputeNow(db, ids, now);
   });
   return { folder, store, organisationId, personId, ids };
 }

@@ -57,6 +57,7 @@ export async function buildDemo(
     await chooseOtherwise({ env, db, actor: people.manager, now: start });
     return people;
   });
+  await env.redrawing.run();
   await liveForward(env, { manager, staff }, points, ZONE, days, progress);
   const emitter = await tellStories(env, manager, staff);
   await turnDay(env);

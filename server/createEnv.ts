@@ -7,6 +7,7 @@ import { serverVoice } from './language/voice.ts';
 import type { Store } from './store/store.ts';
 import { standInWeather } from './ports/weather.ts';
 import { waysOut } from './ports/mail.ts';
+import { redrawing } from './due/redraw.ts';
 import { guessBook } from './context/guesses.ts';
 import type { Env, Outside } from './context/context.ts';
 
@@ -25,5 +26,6 @@ export function createEnv(store: Store, photos: string, clock: () => number = Da
     newId: v7,
     weather: standInWeather,
     guesses: guessBook(clock),
+    redrawing: redrawing({ store }),
   };
 }

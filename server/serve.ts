@@ -120,7 +120,7 @@ export async function serve({
       clearInterval(timer);
       clearInterval(callTimer);
       clearInterval(remindTimer);
-      await Promise.all([calling, reminding]);
+      await Promise.all([calling, reminding, env.redrawing.stop()]);
       await standIn?.close();
       await new Promise((resolve) => {
         server.close(resolve);

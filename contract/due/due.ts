@@ -217,3 +217,11 @@ export interface PointAnswer {
   readonly level: string;
   readonly levelSays: string;
 }
+
+/** The header of a write's answer that says how many lines are drawn after it; absent where none is. */
+export const LINES_LEFT = 'x-lines-left';
+
+/** Lines that are being drawn anew. */
+export interface LinesLeft {
+  readonly left: number;
+}

@@ -37,6 +37,7 @@ export async function turnDay(env: Env): Promise<void> {
       if (points.size > 0) await recompute(db, [...points], now);
     }
   });
+  await env.redrawing.run();
 }
 
 /**

@@ -16,7 +16,7 @@ export async function bringUpToDate(env: Env): Promise<number> {
   const outdated = async (db: Db) =>
     (await ask<{ id: string }>(db, OUTDATED_SQL, [CATALOGUE_VERSION, ENGINE_VERSION])).map(({ id }) => id);
   if ((await outdated(env.store.db)).length === 0) return 0;
-  return env.store.write(async (db) => {
+  const redrawn = await env.store.write(async (db) => {
     const points = await db.point.all({}, { columns: ['machineId', 'procedure'] });
     const known = new Set(points.map(({ machineId, procedure }) => `${machineId} ${procedure}`));
     for (const machine of await db.machine.all({ retiredDay: null })) {
@@ -30,4 +30,6 @@ export async function bringUpToDate(env: Env): Promise<number> {
     await recompute(db, ids, env.clock());
     return ids.length;
   });
+  await env.redrawing.run();
+  return redrawn;
 }

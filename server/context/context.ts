@@ -10,6 +10,14 @@ import type { WaysOut } from '../ports/mail.ts';
 import type { TakenLetter } from '../ports/standIn.ts';
 import type { GuessBook } from './guesses.ts';
 
+/** Work on the lines that were put off (`server/due/redraw.ts`). */
+export interface Redrawing {
+  /** Draws all of them; ends when none is left. */
+  run(): Promise<void>;
+  /** Ends after the piece at hand; the rest waits for the next start. */
+  stop(): Promise<void>;
+}
+
 export interface Env {
   readonly store: Store;
   /** Milliseconds since the epoch. */
@@ -21,6 +29,7 @@ export interface Env {
   readonly secret: () => string;
   readonly newId: () => string;
   readonly weather: Weather;
+  readonly redrawing: Redrawing;
   /** Wrong guesses at passwords and codes. */
   readonly guesses: GuessBook;
   /** How the house reaches others. */

@@ -16,6 +16,7 @@ import {
   type NewMark,
   type SiblingRow,
 } from '../sql/lines.ts';
+import { putOff } from '../sql/redraw.ts';
 import { breather } from '../context/breathe.ts';
 import type { Db } from '../store/db.ts';
 import { readPointRows, readWaitingRows, readWorkRows } from '../sql/history.ts';
@@ -31,9 +32,24 @@ export const typeNumber = (procedure: string) => TYPES.indexOf(procedure);
 /** Points read, computed and written together. */
 const CHUNK = 300;
 
-/** Computes the lines of these points and stores those that changed, with their inputs. */
+/** Points whose lines are drawn within the write that moves them; some 250 ms. */
+export const AT_ONCE = 200;
+
+/**
+ * Brings the lines of these points up to date: at once where they are few, else they are put off, and drawn as soon as
+ * the write is done (`redrawing`).
+ */
 export async function recompute(db: Db, pointIds: readonly string[], now: number): Promise<void> {
   const unique = [...new Set(pointIds)];
+  if (unique.length > AT_ONCE) await putOff(db, unique, now, TYPES);
+  else await recomputeNow(db, unique, now);
+}
+
+/** Computes the lines of these points and stores those that changed, with their inputs. */
+export async function recomputeNow(db: Db, pointIds: readonly string[], now: number): Promise<void> {
+  const unique = [...new Set(pointIds)];
+  // What was put off before is drawn with this.
+  if ((await db.redraw.count({})) > 0) await db.redraw.remove({ pointId: unique });
   for (let i = 0; i < unique.length; i += CHUNK) await recomputeChunk(db, unique.slice(i, i + CHUNK), now);
 }
 

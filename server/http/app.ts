@@ -3,10 +3,11 @@
  * recognised, authorised, checked against its form, and answered by one service.
  */
 import { parseCookie } from 'cookie';
-import express, { type Express, type Request, type RequestHandler } from 'express';
+import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
 import compression from 'compression';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
+import { LINES_LEFT } from '../../contract/due/due.ts';
 import { ANY_ROUTE_REFUSES, type Route } from '../../contract/route.ts';
 import { areaOf, ROUTES, type RouteName } from '../../contract/routes.ts';
 import type { Actor, Call, Env } from '../context/context.ts';
@@ -74,7 +75,7 @@ export function createApp(
   );
 
   const recognise = sessionReader(env);
-  const respond: Record<RouteName, Respond> = { ...ownRoutes(env, recognise, logger), ...servedRoutes(env) };
+  const respond: Record<RouteName, Respond> = { ...ownRoutes(env, recognise, logger), ...servedRoutes(env, logger) };
   const api = express.Router();
   for (const name of Object.keys(ROUTES) as RouteName[]) {
     const route: Route = ROUTES[name];
@@ -162,17 +163,28 @@ function bodyOf(name: RouteName, { bodyKb, method }: Route, photos: string): Req
 }
 
 /** Routes answered by one service each. */
-function servedRoutes(env: Env): Record<keyof typeof HANDLERS, Respond> {
+function servedRoutes(env: Env, logger: Logger): Record<keyof typeof HANDLERS, Respond> {
   const handlers: Readonly<Record<string, AnyHandler>> = HANDLERS;
   const mounted = Object.entries(handlers).map(([name, handler]) => [
     name,
-    served(env, handler, ROUTES[name as RouteName]),
+    served(env, handler, ROUTES[name as RouteName], logger),
   ]);
   return Object.fromEntries(mounted) as Record<keyof typeof HANDLERS, Respond>;
 }
 
-function served(env: Env, handler: AnyHandler, route: Route): Respond {
+function served(env: Env, handler: AnyHandler, route: Route, logger: Logger): Respond {
   const { form, secret = false } = handler;
+  let seen = 0;
+  /** Where a write has put lines off, they are drawn now, and the answer says how many there are. */
+  async function tellPutOff(response: Response): Promise<void> {
+    const revision = env.store.revisionOf(['redraw']);
+    if (revision === seen) return;
+    seen = revision;
+    const left = await env.store.db.redraw.count({});
+    if (left === 0) return;
+    response.set(LINES_LEFT, String(left));
+    env.redrawing.run().catch((error: unknown) => logger.error({ err: error }, 'lines could not be drawn'));
+  }
   return async (request, response, actor) => {
     const params = request.params as Record<string, string>;
     const callOn = (db: Call['db']): Call => ({
@@ -201,6 +213,7 @@ function served(env: Env, handler: AnyHandler, route: Route): Respond {
         await refuseTakenIds(db, idsMadeBy(read));
         return handler.run(callOn(db), prepared, params);
       }));
+    if (!before) await tellPutOff(response);
     response.status(answer.status).json(answer.body);
   };
 }

@@ -187,6 +187,9 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'point.suppose': formed(practiceForms.suppose, (call, form, { id }) => supposeWorking(call, id, form)),
   'point.anchor': formed(practiceForms.anchorPoint, (call, form, { id }) => settings.anchorPoint(call, id, form)),
   'point.schedule': formed(practiceForms.schedulePoint, (call, form, { id }) => settings.schedulePoint(call, id, form)),
+  'lines.left': bare(async ({ db, actor: { organisationId } }) => ({
+    left: await db.redraw.count({ organisationId }),
+  })),
   'practice.read': bare((call) => readPractice(call)),
   'practice.preview': bare((call, { scope, id }) => previewPractice(call, scope, id)),
   'practice.choose': formed(practiceForms.choosePractice, settings.choosePractice),

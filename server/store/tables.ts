@@ -161,6 +161,8 @@ export const TABLES = {
     /** 0 rides: it is served when its machine is opened anyway. */
     scheduled: flag(),
   },
+  /** A part whose line is to be drawn anew. */
+  redraw: { pointId: key(), organisationId, askedAt: integer() },
   job: {
     id: key(),
     organisationId,

@@ -162,6 +162,7 @@ export async function openHouse(options: { rateFactor?: number } = {}): Promise<
     manager,
     caller: () => new Caller(app),
     async close() {
+      await env.redrawing.stop();
       await store.close();
       rmSync(folder, { recursive: true, force: true });
     },

@@ -4,6 +4,7 @@ import { ref } from 'vue';
 import { chosenUnits } from './units.ts';
 import { pathOf, type AnswerOf, type CallName, type InputOf, type ParamsOf } from '../../contract/calls.ts';
 import type { SessionAnswer } from '../../contract/people/people.ts';
+import { LINES_LEFT } from '../../contract/due/due.ts';
 import { ROUTES } from '../../contract/routes.ts';
 
 /** A problem as the server tells it: a sentence, and what is wrong with which field. */
@@ -24,6 +25,9 @@ export const newId = (): string => v7();
 
 /** Whether the last question had no answer at all. */
 export const offline = ref(false);
+
+/** Lines that the server draws anew after the last write, as far as is known. */
+export const linesLeft = ref(0);
 
 let csrf: string | null = null;
 let named: string | null = null;
@@ -143,6 +147,8 @@ async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
     offline.value = true;
     throw new Problem(0, 'offline');
   }
+  const drawn = Number(response.headers.get(LINES_LEFT) ?? 0);
+  if (drawn > 0) linesLeft.value = drawn;
   const body = (await response.json().catch(() => ({}))) as {
     type?: string;
     detail?: string;

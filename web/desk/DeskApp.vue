@@ -7,6 +7,7 @@ import { say } from '../language/say.ts';
 import { useBoard } from '../due/boardStore.ts';
 import { useDesk } from '../people/deskStore.ts';
 import { useKeys } from '../kit/keys.ts';
+import RedrawBar from '../due/RedrawBar.vue';
 import WaitingBar from '../outbox/WaitingBar.vue';
 import KeysDialog from './KeysDialog.vue';
 import { pagesOf } from './findablePages.ts';
@@ -133,7 +134,7 @@ useKeys({
           </p>
         </div>
       </nav>
-      <main id="main"><WaitingBar v-if="desk.me" /><RouterView /></main>
+      <main id="main"><WaitingBar v-if="desk.me" /><RedrawBar v-if="canSearch" /><RouterView /></main>
     </div>
     <KeysDialog v-model="keys" />
     <SearchDialog v-if="canSearch" v-model="searching" :pages="pages" />

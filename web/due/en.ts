@@ -4,6 +4,8 @@ export const dueDeskText = {
   'line.clock':
     'The clock of this server is {days, plural, one {one day} other {# days}} behind the newest record. Set it right: until then no date here is to be trusted.',
   'point.baseline': 'The baseline plans it for the week of {day}.',
+  'redraw.left': 'Lines are being drawn anew: {left} of {of} left. Others can work on meanwhile.',
+  'redraw.label': 'Lines drawn anew',
   'practice.title': 'Practice',
   'practice.limited':
     'You look after some of the properties. What holds for all of them is here to read; choose one of yours to change what holds there.',

@@ -1160,6 +1160,8 @@ export interface WebText extends SharedText, FieldsText {
   'property.source.public': None;
   'property.source.well': None;
   'property.zone': None;
+  'redraw.label': None;
+  'redraw.left': { left: string | number; of: string | number };
   'rehearsal.again': None;
   'rehearsal.done': { day: string | number; correct: number; asked: number; older: Choice };
   'rehearsal.finish': None;
