@@ -47,7 +47,7 @@ describe('Lines that a write moves by the hundred', () => {
     const marks = (await house.manager.get('/board').expect(200)).body.rows.flatMap(
       ({ marks: its }: { marks: unknown[] }) => its,
     );
-    expect(marks).to.have.length(PARTS * MARK_FIELDS.length);
+    expect(marks).to.have.length(PARTS * MARK_FIELDS);
     await house.env.redrawing.run();
     expect(await left()).to.equal(0);
     const known = await house.env.store.db.mark.all({});
