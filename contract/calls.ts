@@ -28,10 +28,15 @@ export type CallName = keyof Exchanges;
 export type AnswerOf<N extends CallName> = Exchanges[N]['answer'];
 export type FormOf<N extends CallName> = Exchanges[N] extends { form: infer F } ? F : undefined;
 
-/** What a call is given: the parameters of its path, its form, and the key under which a repeated write acts once. */
+/**
+ * What a call is given: the parameters of its path, its form, the key under which a repeated write acts once, and what
+ * stops it.
+ */
 export type InputOf<N extends CallName> = ParamsOf<N> &
   (Exchanges[N] extends { form: infer F } ? { readonly form: ReadonlyDeep<F> } : { readonly form?: undefined }) & {
     readonly once?: string;
+    /** Given to a call that can be stopped on its way. */
+    readonly stop?: AbortSignal;
   };
 
 /** The address of a route, below `/api`. */

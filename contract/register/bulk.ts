@@ -22,13 +22,25 @@ export interface TemplateSummary {
   readonly points: number;
 }
 
-/** What an import would do, or has done. */
+/** What an import has done. */
 export interface ImportAnswer {
+  readonly id: string;
   readonly rows: number;
   readonly properties: number;
   readonly units: number;
   readonly machines: number;
   readonly points: number;
+}
+
+/** An import that was taken in. */
+export interface ImportSummary {
+  readonly id: string;
+  readonly by: string;
+  /** Milliseconds. */
+  readonly at: number;
+  readonly units: number;
+  readonly machines: number;
+  readonly undone: boolean;
 }
 
 /** What a preview of a file needs of the register. */

@@ -1,7 +1,7 @@
 /** Routes of homes, tenancies, machines, labels, tables. */
 import { MAX_IMPORT_MB } from '../form/limits.ts';
 import { MANAGER, OFFICE, passing, read, refusing, write, type Made, wholeOffice } from '../route.ts';
-import type { ImportAnswer, ImportForm, KnownAnswer, TemplateSummary } from './bulk.ts';
+import type { ImportAnswer, ImportSummary, ImportForm, KnownAnswer, TemplateSummary } from './bulk.ts';
 import type {
   ContractForm,
   MachineChange,
@@ -112,7 +112,16 @@ export const registerRoutes = {
         'noRows',
         'rows',
         'tooManyRows',
+        'stopped',
       ),
+    ),
+  ),
+  'imports.list': wholeOffice(
+    passing<{ answer: { imports: readonly ImportSummary[] } }>()(read('/register/imports', MANAGER)),
+  ),
+  'import.undo': wholeOffice(
+    passing<{ answer: object }>()(
+      refusing(write('POST', '/register/imports/:id/undo', MANAGER, 1, 30), 'importUndone', 'inUse'),
     ),
   ),
 } as const;

@@ -206,7 +206,8 @@ function served(env: Env, handler: AnyHandler, route: Route, logger: Logger): Re
     const identity = { ...identityOf(request, actor!, contentOf(request.body)), secret };
     // What was answered before is not prepared again: a password that was changed is not the current one any more.
     const before = handler.prepare && (await answerBefore(env.store.db, identity));
-    const prepared = handler.prepare && !before ? await handler.prepare(read, { env, actor: actor! }) : read;
+    const prepared =
+      handler.prepare && !before ? await handler.prepare(read, { env, actor: actor!, gone: goneWith(response) }) : read;
     const answer =
       before ??
       (await writeOnce(env, identity, async (db) => {
@@ -216,6 +217,15 @@ function served(env: Env, handler: AnyHandler, route: Route, logger: Logger): Re
     if (!before) await tellPutOff(response);
     response.status(answer.status).json(answer.body);
   };
+}
+
+/** A signal that is given when whoever asked goes away before the answer. */
+function goneWith(response: Response): AbortSignal {
+  const gone = new AbortController();
+  response.on('close', () => {
+    if (!response.writableEnded) gone.abort();
+  });
+  return gone.signal;
 }
 
 function mountWeb(app: Express, web: string): void {

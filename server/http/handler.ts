@@ -32,7 +32,10 @@ export type OwnRoute =
 export type ServedRoute = Exclude<RouteName, OwnRoute>;
 
 /** Who asks, for work that needs no transaction. */
-export type Preparing = Pick<Call, 'env' | 'actor'>;
+export interface Preparing extends Pick<Call, 'env' | 'actor'> {
+  /** Aborted when whoever asked has gone. */
+  readonly gone: AbortSignal;
+}
 
 /** A route's service, held to what passes at that route. */
 export interface Handler<N extends ServedRoute> {

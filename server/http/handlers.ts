@@ -50,7 +50,8 @@ import { logRecord } from '../proof/records.ts';
 import { judgeProof, undoVerdict } from '../proof/verdicts.ts';
 import { readHome } from '../pages/home.ts';
 import { claimDone, giveWeek, planBaseline, readBaseline } from '../register/baseline.ts';
-import { importForm, importTable } from '../register/importTable.ts';
+import { listImports, undoImport } from '../register/imports.ts';
+import { importForm, importTable, prepareImport } from '../register/importTable.ts';
 import { readMachine } from '../pages/machine.ts';
 import {
   changeMachine,
@@ -168,7 +169,9 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'units.remove': formed(machines.removeUnits, removeUnits),
   'machines.createMany': formed(machines.manyMachines, units.addToMany),
   'register.known': bare((call) => readKnown(call)),
-  'register.import': formed(importForm, importTable),
+  'register.import': { form: importForm, prepare: prepareImport, run: importTable },
+  'imports.list': bare(async (call) => ({ imports: await listImports(call) })),
+  'import.undo': bare((call, { id }) => undoImport(call, id)),
   'baseline.read': formed(baselineForms.previewBaseline, readBaseline),
   'baseline.plan': formed(baselineForms.planBaseline, planBaseline),
   'baseline.give': formed(baselineForms.giveWeek, giveWeek),

@@ -90,6 +90,8 @@ export const serverText = {
   'problem.notAllowed': 'Your account may not do this. Ask a manager.',
   'problem.limited':
     'You look after some of the properties, and this is about all of them. Ask a manager who looks after everything.',
+  'problem.stopped': 'It was stopped. Nothing was written.',
+  'problem.importUndone': 'This import was taken back already.',
   'problem.csrf': 'This page is out of date. Reload it and try again.',
   'problem.notFound': 'There is nothing here, or it is not yours to see.',
   'problem.installed': 'This installation already has its manager. Sign in instead.',

@@ -173,6 +173,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.fields': None;
   'problem.formTooLarge': { kb: number };
   'problem.idTaken': None;
+  'problem.importUndone': None;
   'problem.inUse': { names: string | number };
   'problem.inspectionInUse': None;
   'problem.installed': None;
@@ -217,6 +218,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.rows': { first: string | number };
   'problem.signIn': None;
   'problem.signalAnswered': { day: string | number };
+  'problem.stopped': None;
   'problem.tenancyBegun': { day: string | number };
   'problem.tenancyEnded': { day: string | number };
   'problem.toldOnce': None;

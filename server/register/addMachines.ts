@@ -16,7 +16,7 @@ export type PlacedMachine = MachineSketch & {
 };
 
 /** Rows of one insert. */
-const PART = 150;
+const PART = 2000;
 
 /** The least number above those in use. */
 export async function nextNumber(call: Call, table: 'machine' | 'point'): Promise<number> {
@@ -55,9 +55,23 @@ export function claimOf({ env, actor, now }: Call, subjectId: string, day: Day, 
   };
 }
 
+/** Machines as rows, with all that hangs on them. */
+export interface MachineRows {
+  readonly machines: readonly Row<'machine'>[];
+  readonly points: readonly Row<'point'>[];
+  readonly facts: readonly Row<'fact'>[];
+}
+
 /** Writes machines with their points, specifications and lines. Gives the numbers of their points. */
 export async function addMachines(call: Call, machines: readonly PlacedMachine[]): Promise<number[]> {
-  const { env, db, actor, now } = call;
+  const rows = await machineRows(call, machines);
+  await writeMachines(call, rows);
+  return rows.points.map(({ number }) => number);
+}
+
+/** Machines checked and made into rows, their numbers following those in use; nothing is written. */
+export async function machineRows(call: Call, machines: readonly PlacedMachine[]): Promise<MachineRows> {
+  const { env, actor, now } = call;
   const { organisationId } = actor;
   const today = new Map(
     [...new Set(machines.map(({ place }) => place.zone))].map((zone) => [zone, dayOfInstant(now, zone)]),
@@ -116,7 +130,12 @@ export async function addMachines(call: Call, machines: readonly PlacedMachine[]
         });
     }
   }
-  await inParts(rows, (part) => db.machine.insertMany(part));
+  return { machines: rows, points, facts };
+}
+
+/** Writes machines that were made into rows, and draws their lines. */
+export async function writeMachines({ db, now }: Call, { machines, points, facts }: MachineRows): Promise<void> {
+  await inParts(machines, (part) => db.machine.insertMany(part));
   await inParts(points, (part) => db.point.insertMany(part));
   await inParts(facts, (part) => db.fact.insertMany(part));
   await recompute(
@@ -124,5 +143,4 @@ export async function addMachines(call: Call, machines: readonly PlacedMachine[]
     points.map(({ id }) => id),
     now,
   );
-  return points.map(({ number }) => number);
 }

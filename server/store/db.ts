@@ -1,5 +1,5 @@
 /** Typed access to the tables, inside or outside a transaction. */
-import type { Sequelize, Transaction, WhereOptions } from 'sequelize';
+import { DataTypes, type Sequelize, type Transaction, type WhereOptions } from 'sequelize';
 import { attributesOf } from './columns.ts';
 import { TABLES, type Row, type TableName } from './tables.ts';
 
@@ -38,6 +38,7 @@ type Where = Within & { readonly where: object };
 
 /** What of Sequelize's models is used here. Its own types know a class for each table; ours are rows. */
 interface RowModel {
+  readonly name: string;
   readonly primaryKeyAttribute: string;
   create(row: object, options: Within): Promise<{ get(key: string): unknown }>;
   bulkCreate(rows: object[], options: Within): Promise<object[]>;
@@ -71,12 +72,43 @@ export function dbOf(
   touch: (table: TableName) => void = () => undefined,
 ): Db {
   const tables = Object.fromEntries(
-    Object.entries(models).map(([name, model]) => [name, tableOf(model, transaction, () => touch(name as TableName))]),
+    Object.entries(models).map(([name, model]) => [
+      name,
+      tableOf(sequelize, model, transaction, () => touch(name as TableName)),
+    ]),
   );
   return { ...tables, sequelize, transaction, touch } as unknown as Db;
 }
 
-function tableOf<R extends object>(model: RowModel, transaction: Transaction | undefined, touch: () => void): Table<R> {
+/**
+ * Many rows passed as one text, which is several times quicker than a statement with all their values; null where a
+ * column holds bytes, which no such text carries.
+ */
+function gathering(name: TableName) {
+  const columns = Object.entries<{ readonly type: unknown }>(TABLES[name]);
+  if (columns.some(([, { type }]) => type === DataTypes.BLOB)) return null;
+  const names = columns.map(([column]) => column);
+  const listed = names.map((column) => tableNameOf(column)).join();
+  const values = names.map((_, i) => `value ->> ${i}`).join();
+  return {
+    sql: `INSERT INTO ${tableNameOf(name)} (${listed}) SELECT ${values} FROM json_each($1)`,
+    text: (rows: readonly object[]) =>
+      JSON.stringify(
+        rows.map((row) => names.map((column) => (row as Readonly<Record<string, unknown>>)[column] ?? null)),
+      ),
+  };
+}
+
+const GATHERINGS = Object.fromEntries(
+  (Object.keys(TABLES) as TableName[]).map((name) => [name, gathering(name)]),
+) as Readonly<Record<TableName, ReturnType<typeof gathering>>>;
+
+function tableOf<R extends object>(
+  sequelize: Sequelize,
+  model: RowModel,
+  transaction: Transaction | undefined,
+  touch: () => void,
+): Table<R> {
   const within = { transaction: transaction ?? null };
   const options = ({ order, limit, columns }: Find<R> = {}) => ({
     ...within,
@@ -92,7 +124,10 @@ function tableOf<R extends object>(model: RowModel, transaction: Transaction | u
     },
     insertMany: async (rows) => {
       touch();
-      if (rows.length > 0) await model.bulkCreate([...rows], within);
+      if (rows.length === 0) return;
+      const gather = GATHERINGS[model.name as TableName];
+      if (gather) await sequelize.query(gather.sql, { ...within, bind: [gather.text(rows)] });
+      else await model.bulkCreate([...rows], within);
     },
     append: async (row) => {
       touch();

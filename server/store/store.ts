@@ -24,7 +24,7 @@ import { standing } from './migrations/0009-standing.ts';
 import { clocks } from './migrations/0010-clocks.ts';
 import { safety } from './migrations/0011-safety.ts';
 import { scopes } from './migrations/0012-scopes.ts';
-import { redraw } from './migrations/0013-redraw.ts';
+import { slices } from './migrations/0013-slices.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -55,7 +55,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0010-clocks', sql: clocks },
   { name: '0011-safety', sql: safety },
   { name: '0012-scopes', sql: scopes },
-  { name: '0013-redraw', sql: redraw },
+  { name: '0013-slices', sql: slices },
 ];
 
 /**

@@ -161,6 +161,17 @@ export const TABLES = {
     /** 0 rides: it is served when its machine is opened anyway. */
     scheduled: flag(),
   },
+  /** A table that was taken in; `made` has the ids of what it made, JSON, until it is taken back. */
+  registerImport: {
+    id: key(),
+    organisationId,
+    personId: text(),
+    at: integer(),
+    units: integer(),
+    machines: integer(),
+    made: text(),
+    undoneAt: integerOrNull(),
+  },
   /** A part whose line is to be drawn anew. */
   redraw: { pointId: key(), organisationId, askedAt: integer() },
   job: {

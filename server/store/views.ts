@@ -40,6 +40,7 @@ function conditionsOf(properties: string): Readonly<Record<TableName, string | n
     recoveryCode: null,
     accessToken: null,
     template: null,
+    registerImport: null,
     edition: null,
     rehearsal: null,
     receipt: null,

@@ -7,6 +7,8 @@ import { coreText } from '../../core/en.ts';
 import { translator } from '../../core/language/message.ts';
 import type { BaselineAnswer } from '../../contract/due/baseline.ts';
 import { MARK_FIELDS } from '../../contract/due/due.ts';
+import { Problem } from '../../server/context/problem.ts';
+import { prepareImport } from '../../server/register/importTable.ts';
 import { type Caller, openHouse, registerFlat, ZONE, type Flat, type House } from './house.ts';
 
 const say = translator('en-GB', coreText);
@@ -187,7 +189,7 @@ describe('A table', () => {
 
   it('is taken whole: properties, buildings, units, tenancies, machines, their parts and what must match', async () => {
     const { body } = await send(FILE).expect(200);
-    expect(body).to.deep.equal({ rows: 4, properties: 2, units: 3, machines: 3, points: 3 + 6 + 1 });
+    expect(body).to.include({ rows: 4, properties: 2, units: 3, machines: 3, points: 3 + 6 + 1 });
     const { properties } = (await house.manager.get('/homes').expect(200)).body;
     expect(properties[0].address).to.equal('2 Hawser Lane, Port Ellery');
     expect(
@@ -226,6 +228,73 @@ describe('A table', () => {
     expect((await send('Property,Unit,Machine\nThe Ropewalk,Flat 1B,Bathroom fan').expect(422)).body.detail).to.contain(
       'already has this machine',
     );
+  });
+  it('sent twice at once is refused the second time: it is held against what the first has made', async () => {
+    const both = await Promise.all([send(FILE), send(FILE)]);
+    expect(both.map(({ status }) => status).sort()).to.deep.equal([200, 422]);
+    expect(await house.env.store.db.machine.count({})).to.equal(3);
+  });
+  it('is taken back whole while nothing has happened to what it made', async () => {
+    const tables = async ({ store: { db } } = house.env) =>
+      Promise.all([
+        db.property.count({}),
+        db.place.count({}),
+        db.person.count({}),
+        db.roleGrant.count({}),
+        db.tenancy.count({}),
+        db.machine.count({}),
+        db.point.count({}),
+        db.mark.count({}),
+        db.line.count({}),
+        db.fact.count({}),
+      ]);
+    const empty = await tables();
+    const first = (await send(FILE).expect(200)).body.id;
+    const after = await tables();
+    const second = (await send('Property,Unit,Machine\nThe Ropewalk,Flat 1B,Bathroom fan').expect(200)).body.id;
+    // The first can not go while the second stands in its homes.
+    const refused = await house.manager.post(`/register/imports/${first}/undo`).expect(409);
+    expect(refused.body.detail).to.contain('Flat 1B');
+    await house.manager.post(`/register/imports/${second}/undo`).expect(200);
+    expect(await tables()).to.deep.equal(after);
+    await house.manager.post(`/register/imports/${second}/undo`).expect(409);
+    const { machineId, id: pointId } = (await house.env.store.db.point.all({ procedure: 'washer.doorBoot' }))[0]!;
+    const fault = { id: v7(), machineId, symptom: 'washer.smell' };
+    await house.manager.post('/faults', fault).expect(200);
+    expect((await house.manager.post(`/register/imports/${first}/undo`).expect(409)).body.detail).to.contain('Flat 1A');
+    await house.env.store.write((db) => db.fault.remove({ id: fault.id }));
+    await house.manager.post('/records', { id: v7(), pointId, done: '2026-11-20' }).expect(200);
+    expect((await house.manager.post(`/register/imports/${first}/undo`).expect(409)).body.detail).to.contain('Flat 1A');
+    const third = (await send('Property,Unit,Machine\nTidemill Court,No. 1,Bathroom fan').expect(200)).body.id;
+    const { imports } = (await house.manager.get('/register/imports').expect(200)).body;
+    expect(imports.map(({ id, undone }: { id: string; undone: boolean }) => [id, undone])).to.have.deep.members([
+      [third, false],
+      [second, true],
+      [first, false],
+    ]);
+    const other = await openHouse();
+    const { id } = (await send(FILE, other.manager).expect(200)).body;
+    await other.manager.post(`/register/imports/${id}/undo`).expect(200);
+    expect(await tables(other.env)).to.deep.equal(empty);
+    await other.close();
+  });
+  it('can be stopped while it is looked through: then nothing of it is there', async () => {
+    const [person] = await house.env.store.db.person.all({});
+    const actor = {
+      ...person!,
+      personId: person!.id,
+      organisation: '',
+      roles: ['manager' as const],
+      properties: null,
+      sessionId: '',
+      linkId: null,
+      csrf: '',
+    };
+    const stopped = await prepareImport(
+      { csv: FILE, columns: columnsOf(FILE), zone: ZONE },
+      { env: house.env, actor, gone: AbortSignal.abort() },
+    ).catch((error: unknown) => error);
+    expect(stopped).to.be.instanceOf(Problem).and.have.property('key', 'stopped');
   });
   it('reads semicolons, quotes and blank lines as well', async () => {
     const { body } = await send('Property;Unit;Machine\n\n"The ""Old"" Ropewalk";"Flat; 1";Dishwasher\n;;\n').expect(

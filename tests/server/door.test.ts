@@ -197,6 +197,8 @@ describe('The door', () => {
     const photoId = submission.records[0]!.photos[0]!.photoId;
     const signalId = v7();
     await flat.tenant.post('/signals', { id: signalId, machineId: flat.machineId, type: 'washer.code' }).expect(200);
+    const imported = { csv: 'Property,Unit\nNew Court,Flat 1', columns: ['property', 'unit'], zone: 'Europe/Dublin' };
+    const importId = (await house.manager.post('/register/table', imported).expect(200)).body.id as string;
     const templateId = v7();
     await house.manager
       .post('/templates', { id: templateId, name: 'Bare', machines: [{ type: 'washer' }] })
@@ -225,6 +227,7 @@ describe('The door', () => {
       'building.edit': [buildingId, { name: 'X' }],
       'building.remove': [buildingId, {}],
       'place.edit': [flat.placeId, { name: 'X' }],
+      'import.undo': [importId, {}],
       'tenancy.reopen': [flat.tenancyId, {}],
       'machine.shutoff': [flat.machineId, { photoId }],
       'machine.restore': [flat.machineId, {}],

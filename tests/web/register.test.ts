@@ -180,6 +180,13 @@ describe('A register, in a browser', function register() {
     await page.getByRole('button', { name: 'Import', exact: true }).click();
     await page.getByText('Imported: 2 units, 3 machines').waitFor();
     await expectFit(page, 'import, done');
+    await page.getByRole('button', { name: 'Take this import back' }).click();
+    await page.getByText('Taken back. Nothing of it is here any more.').waitFor();
+    await page.getByRole('button', { name: 'Look through the rows' }).click();
+    await page.getByRole('button', { name: 'Import', exact: true }).click();
+    await page.getByText('Imported: 2 units, 3 machines').waitFor();
+    await page.getByText('One earlier import').click();
+    await page.getByText('taken back', { exact: true }).waitFor();
     await page.getByRole('link', { name: 'See the homes' }).click();
     await page.getByText('R. Holloway').waitFor();
   });

@@ -85,12 +85,13 @@ type CallArguments<N extends CallName> =
  * @throws Problem
  */
 export function api<N extends CallName>(name: N, ...[input]: CallArguments<N>): Promise<AnswerOf<N>> {
-  const { form, once }: { readonly form?: unknown; readonly once?: string } = input ?? {};
+  const { form, once, stop }: { readonly form?: unknown; readonly once?: string; readonly stop?: AbortSignal } =
+    input ?? {};
   const path = pathOf(name, (input ?? {}) as ParamsOf<N>);
   const { method } = ROUTES[name];
   if (method === 'GET')
     return ask(form === undefined ? path : `${path}?with=${encodeURIComponent(JSON.stringify(form))}`);
-  return send(method, path, method === 'DELETE' ? undefined : JSON.stringify(form ?? {}), once);
+  return send(method, path, method === 'DELETE' ? undefined : JSON.stringify(form ?? {}), once, stop);
 }
 
 /** Reads at an address that was made of a route's name. */
@@ -120,10 +121,17 @@ export async function sendPhoto(
 
 export const photoUrl = (id: string): string => `/api/photos/${id}`;
 
-function send<T>(method: string, path: string, body: string | FormData | undefined, key = newId()): Promise<T> {
+function send<T>(
+  method: string,
+  path: string,
+  body: string | FormData | undefined,
+  key = newId(),
+  stop?: AbortSignal,
+): Promise<T> {
   return ask<T>(path, {
     method,
     ...(body !== undefined && { body }),
+    ...(stop && { signal: stop }),
     headers: {
       ...(typeof body === 'string' && { 'content-type': 'application/json' }),
       ...(csrf && { 'x-csrf-token': csrf }),
@@ -144,6 +152,7 @@ async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
     });
     offline.value = false;
   } catch {
+    if (init.signal?.aborted) throw new Problem(0, 'stopped', {}, 'stopped');
     offline.value = true;
     throw new Problem(0, 'offline');
   }

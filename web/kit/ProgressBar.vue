@@ -1,6 +1,6 @@
 <script setup lang="ts">
-/** How far something is, in parts of the whole, and the way to stop it where it can be stopped. */
-defineProps<{ done: number; of: number; label: string; stop?: string }>();
+/** How far something is, in parts of the whole where that is known, and the way to stop it where it can be stopped. */
+defineProps<{ done?: number; of: number; label: string; stop?: string }>();
 const emit = defineEmits<{ stop: [] }>();
 </script>
 

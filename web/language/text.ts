@@ -452,12 +452,14 @@ export interface WebText extends SharedText, FieldsText {
   'import.again': None;
   'import.baseline': None;
   'import.big': { mb: string | number };
+  'import.by': { day: string | number; by: string | number };
   'import.cancel': None;
   'import.columns': None;
   'import.columns.count': { taken: number; left: number };
   'import.columns.why': None;
   'import.counts': { rows: number; properties: number; units: number; machines: number };
   'import.done': { units: number; machines: number; points: number };
+  'import.earlier': { count: number };
   'import.empty': None;
   'import.encoding.utf-16be': None;
   'import.encoding.utf-16le': None;
@@ -467,7 +469,9 @@ export interface WebText extends SharedText, FieldsText {
   'import.go': None;
   'import.going': None;
   'import.homes': None;
+  'import.isUndone': None;
   'import.lead': None;
+  'import.made': { units: number; machines: number };
   'import.missing': { columns: string | number };
   'import.more': { count: number };
   'import.pick': None;
@@ -479,6 +483,8 @@ export interface WebText extends SharedText, FieldsText {
   'import.skip': None;
   'import.stopped': None;
   'import.title': None;
+  'import.undo': None;
+  'import.undone': None;
   'import.what': None;
   'import.wrong': { count: number };
   'inspection.answer': None;

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** Importing a table: its columns, its rows looked through beside the page, and then all of it or nothing. */
-import { computed, onBeforeUnmount, ref, shallowRef } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
 import type { ImportAnswer, KnownAnswer } from '../../contract/register/bulk.ts';
 import { MAX_IMPORT_MB } from '../../contract/form/limits.ts';
 import { COLUMNS, WANTED, type Column } from '../../core/register/columns.ts';
 import { decoded } from '../../core/register/decode.ts';
 import { api, newId } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
@@ -13,6 +14,7 @@ import { asTable } from './spreadsheet.ts';
 import type { Ask, TableMessage } from './tableWorker.ts';
 import PageFrame from '../kit/PageFrame.vue';
 import Notice from '../kit/Notice.vue';
+import EarlierImports from './EarlierImports.vue';
 import FileButton from '../kit/FileButton.vue';
 import ProgressBar from '../kit/ProgressBar.vue';
 
@@ -26,6 +28,9 @@ const progress = shallowRef<{ share: number; rows: number } | null>(null);
 const done = shallowRef<TableResult | null>(null);
 const imported = shallowRef<ImportAnswer | null>(null);
 const trouble = ref('');
+const earlier = useLoading(() => api('imports.list'));
+/** An import was just taken back. */
+const undone = ref(false);
 /** Whether a head of the file is known for nothing, so that the person is asked. */
 const unsure = ref(true);
 const { busy, failure, run } = useSending();
@@ -97,19 +102,41 @@ function stop(): void {
   progress.value = null;
   trouble.value = say('import.stopped');
 }
+let sending: AbortController | null = null;
 async function send(): Promise<void> {
+  undone.value = false;
+  sending = new AbortController();
+  const stop = sending.signal;
   await run(async () => {
     const { text } = decoded(new Uint8Array(await file.value!.arrayBuffer()));
     imported.value = await api('register.import', {
       form: { csv: text, columns: columns.value, zone: zoneOf(known!) },
       once: key,
+      stop,
     });
   });
+  if (stop.aborted) {
+    failure.value = '';
+    trouble.value = say('import.stopped');
+    done.value = null;
+    key = newId();
+  }
+  await earlier.reload();
+}
+async function takeBack(id: string): Promise<void> {
+  const gone = await run(async () => void (await api('import.undo', { id })));
+  await earlier.reload();
+  if (!gone) return;
+  undone.value = true;
+  imported.value = null;
+  done.value = null;
+  key = newId();
 }
 function change(): void {
   done.value = null;
   key = newId();
 }
+onMounted(earlier.reload);
 onBeforeUnmount(() => worker?.terminate());
 </script>
 
@@ -124,9 +151,14 @@ onBeforeUnmount(() => worker?.terminate());
         <RouterLink to="/homes">{{ say('import.homes') }}</RouterLink><RouterLink to="/homes/baseline">{{
           say('import.baseline')
         }}</RouterLink>
+        <button type="button" class="plain link" :disabled="busy" @click="takeBack(imported.id)">
+          {{ say('import.undo') }}
+        </button>
       </p>
     </div>
-    <template v-else>
+    <Notice v-if="imported" :says="failure" />
+    <Notice v-if="undone" done :says="say('import.undone')" />
+    <template v-if="!imported">
       <p class="quiet lead">
         {{ say('import.lead') }} <a href="/api/register/table" download>{{ say('import.example') }}</a>
       </p>
@@ -240,9 +272,20 @@ onBeforeUnmount(() => worker?.terminate());
           </table>
           <p class="dew">{{ say('import.right') }}</p>
           <VBtn color="primary" :loading="busy" @click="send">{{ say('import.go') }}</VBtn>
-          <p v-if="busy" role="status" class="small quiet">{{ say('import.going') }}</p>
+          <ProgressBar
+            v-if="busy"
+            :of="1"
+            :label="say('import.going')"
+            :stop="say('import.cancel')"
+            @stop="sending?.abort()"
+          />
         </template>
       </section>
     </template>
+    <EarlierImports
+      v-if="earlier.value.value"
+      :imports="earlier.value.value.imports.filter(({ id }) => id !== imported?.id)"
+      @undo="takeBack"
+    />
   </PageFrame>
 </template>

@@ -110,7 +110,14 @@ export const registerDeskText = {
   'import.what': 'What is wrong',
   'import.more': 'and {count, number} more',
   'import.go': 'Import',
-  'import.going': 'Writing. A large table takes a minute or two.',
+  'import.going': 'Looking through it once more, then writing all of it in one moment.',
+  'import.undo': 'Take this import back',
+  'import.undone': 'Taken back. Nothing of it is here any more.',
+  'import.earlier': '{count, plural, one {One earlier import} other {# earlier imports}}',
+  'import.made':
+    '{units, plural, =0 {no new unit} one {one unit} other {{units, number} units}}, {machines, plural, =0 {no machine} one {one machine} other {{machines, number} machines}}',
+  'import.by': '{day}, by {by}',
+  'import.isUndone': 'taken back',
   'import.done':
     'Imported: {units, plural, one {one unit} other {# units}}, {machines, plural, one {one machine} other {# machines}}, {points, plural, one {one service point} other {# service points}}.',
   'import.encoding.windows-1252':
