@@ -122,6 +122,7 @@ export async function buildLarge(): Promise<{ data: string; organisationId: stri
               evidence: 'proven',
               lineId: null,
               scheduled: 1,
+              redrawAt: null,
             });
           }
         }

@@ -48,8 +48,6 @@ export async function recompute(db: Db, pointIds: readonly string[], now: number
 /** Computes the lines of these points and stores those that changed, with their inputs. */
 export async function recomputeNow(db: Db, pointIds: readonly string[], now: number): Promise<void> {
   const unique = [...new Set(pointIds)];
-  // What was put off before is drawn with this.
-  if ((await db.redraw.count({})) > 0) await db.redraw.remove({ pointId: unique });
   for (let i = 0; i < unique.length; i += CHUNK) await recomputeChunk(db, unique.slice(i, i + CHUNK), now);
 }
 

@@ -3,7 +3,7 @@
  * for that. They are drawn in pieces, each a write of its own, and taken up again after a restart.
  */
 import type { Env, Redrawing } from '../context/context.ts';
-import { readPutOff } from '../sql/redraw.ts';
+import { countPutOff, readPutOff } from '../sql/redraw.ts';
 import { recomputeNow } from './recompute.ts';
 
 /** Points of one piece: some 40 ms, so that whoever writes meanwhile waits no longer. */
@@ -21,7 +21,7 @@ export function redrawing({ store }: Pick<Env, 'store'>): Redrawing {
       return ids.length > 0;
     });
   async function drawAll(): Promise<void> {
-    let more = (await store.db.redraw.count({})) > 0;
+    let more = (await countPutOff(store.db)) > 0;
     while (more && !stopped) more = await drawPiece();
   }
   return {

@@ -16,6 +16,7 @@ import { bearerOf } from '../people/tokens.ts';
 import type { AnyHandler } from './handler.ts';
 import { HANDLERS } from './handlers.ts';
 import { answerBefore, writeOnce } from './once.ts';
+import { countPutOff } from '../sql/redraw.ts';
 import { notFound, Problem } from '../context/problem.ts';
 import { idsMadeBy, refuseTakenIds } from '../lookup/ids.ts';
 import {
@@ -165,26 +166,16 @@ function bodyOf(name: RouteName, { bodyKb, method }: Route, photos: string): Req
 /** Routes answered by one service each. */
 function servedRoutes(env: Env, logger: Logger): Record<keyof typeof HANDLERS, Respond> {
   const handlers: Readonly<Record<string, AnyHandler>> = HANDLERS;
+  const draw = drawer(env, logger);
   const mounted = Object.entries(handlers).map(([name, handler]) => [
     name,
-    served(env, handler, ROUTES[name as RouteName], logger),
+    served(env, handler, ROUTES[name as RouteName], draw),
   ]);
   return Object.fromEntries(mounted) as Record<keyof typeof HANDLERS, Respond>;
 }
 
-function served(env: Env, handler: AnyHandler, route: Route, logger: Logger): Respond {
+function served(env: Env, handler: AnyHandler, route: Route, draw: (told: Response) => Promise<void>): Respond {
   const { form, secret = false } = handler;
-  let seen = 0;
-  /** Where a write has put lines off, they are drawn now, and the answer says how many there are. */
-  async function tellPutOff(response: Response): Promise<void> {
-    const revision = env.store.revisionOf(['redraw']);
-    if (revision === seen) return;
-    seen = revision;
-    const left = await env.store.db.redraw.count({});
-    if (left === 0) return;
-    response.set(LINES_LEFT, String(left));
-    env.redrawing.run().catch((error: unknown) => logger.error({ err: error }, 'lines could not be drawn'));
-  }
   return async (request, response, actor) => {
     const params = request.params as Record<string, string>;
     const callOn = (db: Call['db']): Call => ({
@@ -214,8 +205,22 @@ function served(env: Env, handler: AnyHandler, route: Route, logger: Logger): Re
         await refuseTakenIds(db, idsMadeBy(read));
         return handler.run(callOn(db), prepared, params);
       }));
-    if (!before) await tellPutOff(response);
+    if (!before) await draw(response);
     response.status(answer.status).json(answer.body);
+  };
+}
+
+/** Where a write has put lines off, they are drawn now, and its answer says how many there are. */
+function drawer(env: Env, logger: Logger): (told: Response) => Promise<void> {
+  let seen = 0;
+  return async (told) => {
+    const revision = env.store.revisionOf(['mark']);
+    if (revision === seen) return;
+    seen = revision;
+    const left = await countPutOff(env.store.db);
+    if (left === 0) return;
+    told.set(LINES_LEFT, String(left));
+    env.redrawing.run().catch((error: unknown) => logger.error({ err: error }, 'lines could not be drawn'));
   };
 }
 

@@ -50,6 +50,7 @@ import { logRecord } from '../proof/records.ts';
 import { judgeProof, undoVerdict } from '../proof/verdicts.ts';
 import { readHome } from '../pages/home.ts';
 import { claimDone, giveWeek, planBaseline, readBaseline } from '../register/baseline.ts';
+import { countPutOff } from '../sql/redraw.ts';
 import { listImports, undoImport } from '../register/imports.ts';
 import { importForm, importTable, prepareImport } from '../register/importTable.ts';
 import { readMachine } from '../pages/machine.ts';
@@ -190,9 +191,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'point.suppose': formed(practiceForms.suppose, (call, form, { id }) => supposeWorking(call, id, form)),
   'point.anchor': formed(practiceForms.anchorPoint, (call, form, { id }) => settings.anchorPoint(call, id, form)),
   'point.schedule': formed(practiceForms.schedulePoint, (call, form, { id }) => settings.schedulePoint(call, id, form)),
-  'lines.left': bare(async ({ db, actor: { organisationId } }) => ({
-    left: await db.redraw.count({ organisationId }),
-  })),
+  'lines.left': bare(async ({ db, actor }) => ({ left: await countPutOff(db, actor.organisationId) })),
   'practice.read': bare((call) => readPractice(call)),
   'practice.preview': bare((call, { scope, id }) => previewPractice(call, scope, id)),
   'practice.choose': formed(practiceForms.choosePractice, settings.choosePractice),

@@ -38,6 +38,7 @@ const NO_MARK: Row<'mark'> = {
   evidence: null,
   lineId: null,
   scheduled: 0,
+  redrawAt: null,
 };
 
 /** What a task is to be done again looks like the first time: only those not yet accepted or waiting. */

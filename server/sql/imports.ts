@@ -87,7 +87,6 @@ export async function firstThatHappened(db: Db, made: MadeByImport): Promise<str
 
 /** Rows that go, in this order: each before what it hangs on. */
 const REMOVED: readonly (readonly [TableName, keyof MadeByImport, string])[] = [
-  ['redraw', 'machines', `DELETE FROM redraw WHERE point_id IN ${POINTS}`],
   ['mark', 'machines', `DELETE FROM mark WHERE point_id IN ${POINTS}`],
   ['line', 'machines', `DELETE FROM line WHERE point_id IN ${POINTS}`],
   ['fact', 'machines', `DELETE FROM fact WHERE subject_id IN ${POINTS}`],

@@ -98,7 +98,7 @@ FROM json_each(?1) WHERE true
 ON CONFLICT (point_id) DO UPDATE SET place_id = excluded.place_id, number = excluded.number, type = excluded.type,
   served_day = excluded.served_day, interval_days = excluded.interval_days, cap_slack = excluded.cap_slack,
   work = excluded.work, evidence = excluded.evidence,
-  line_id = excluded.line_id, scheduled = excluded.scheduled`,
+  line_id = excluded.line_id, scheduled = excluded.scheduled, redraw_at = NULL`,
     [JSON.stringify(marks.map(markCells)), organisationId],
   );
 }

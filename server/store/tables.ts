@@ -160,6 +160,8 @@ export const TABLES = {
     lineId: integerOrNull(),
     /** 0 rides: it is served when its machine is opened anyway. */
     scheduled: flag(),
+    /** Since when its line is to be drawn anew; null where it stands. */
+    redrawAt: integerOrNull(),
   },
   /** A table that was taken in; `made` has the ids of what it made, JSON, until it is taken back. */
   registerImport: {
@@ -172,8 +174,6 @@ export const TABLES = {
     made: text(),
     undoneAt: integerOrNull(),
   },
-  /** A part whose line is to be drawn anew. */
-  redraw: { pointId: key(), organisationId, askedAt: integer() },
   job: {
     id: key(),
     organisationId,

@@ -69,7 +69,6 @@ function conditionsOf(properties: string): Readonly<Record<TableName, string | n
     reading: ofMachine,
     remedy: ofMachine,
     line: ofPoint,
-    redraw: ofPoint,
     record: ofPoint,
     proof: ofPoint,
     condition: ofPoint,

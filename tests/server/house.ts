@@ -185,9 +185,10 @@ export async function hire(
   house: House,
   role: 'manager' | 'staff' = 'staff',
   email = 'hollis@saltmarsh.example',
+  name = 'T. Hollis',
 ): Promise<{ readonly caller: Caller; readonly id: string }> {
   const id = v7();
-  await house.manager.post('/people', { id, name: 'T. Hollis', email, password: PASSWORD, roles: [role] }).expect(200);
+  await house.manager.post('/people', { id, name, email, password: PASSWORD, roles: [role] }).expect(200);
   const caller = house.caller();
   await caller.open('/session', { email, password: PASSWORD });
   return { caller, id };

@@ -3,12 +3,8 @@
  * taken back. Never edited once landed.
  */
 export const slices = `
-CREATE TABLE redraw (
-  point_id TEXT PRIMARY KEY REFERENCES point (id) ON DELETE CASCADE,
-  organisation_id TEXT NOT NULL REFERENCES organisation (id),
-  asked_at INTEGER NOT NULL
-);
-CREATE INDEX redraw_by_organisation ON redraw (organisation_id);
+ALTER TABLE mark ADD COLUMN redraw_at INTEGER;
+CREATE INDEX mark_to_redraw ON mark (redraw_at) WHERE redraw_at IS NOT NULL;
 CREATE TABLE register_import (
   id TEXT PRIMARY KEY,
   organisation_id TEXT NOT NULL REFERENCES organisation (id),
