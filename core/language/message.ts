@@ -54,12 +54,24 @@ export function translator<Of extends Voice = Translator>(locale: string, messag
   const either = new Intl.ListFormat(locale, { type: 'disjunction' });
   const clocks = new Map<string, Intl.DateTimeFormat>();
 
+  const plain = new Intl.NumberFormat(locale);
+  const formatters = {
+    getNumberFormat: (locales?: string | string[], options?: Intl.NumberFormatOptions) =>
+      options?.unit === DURATION.unit
+        ? ({ format: (minutes: number) => durationWords(minutes, plain) } as Intl.NumberFormat)
+        : new Intl.NumberFormat(locales, options),
+    getDateTimeFormat: (locales?: string | string[], options?: Intl.DateTimeFormatOptions) =>
+      new Intl.DateTimeFormat(locales, options),
+    getPluralRules: (locales?: string | string[], options?: Intl.PluralRulesOptions) =>
+      new Intl.PluralRules(locales, options),
+  };
+
   const text = (key: string, values?: Values): string => {
     let message = compiled.get(key);
     if (!message) {
       const text = messages[key];
       if (text === undefined) throw new RangeError(`no text for ${key}`);
-      message = new IntlMessageFormat(text, locale);
+      message = new IntlMessageFormat(text, locale, { number: { duration: DURATION } }, { formatters });
       compiled.set(key, message);
     }
     return String(message.format(values as Record<string, string | number>));
@@ -92,4 +104,19 @@ export function translator<Of extends Voice = Translator>(locale: string, messag
     time,
   };
   return Object.assign((key: string, values?: Values) => text(key, values), voice) as Voice as Of;
+}
+
+/** The style of `{minutes, number, duration}`: the platform's own says `150 min`. */
+const DURATION = { style: 'unit', unit: 'minute' } as const;
+
+/**
+ * Minutes as people say them.
+ * @param minutes rounded to whole ones
+ * @example durationWords(150, new Intl.NumberFormat('en-GB')) === '2 h 30'
+ */
+export function durationWords(minutes: number, plain: Intl.NumberFormat): string {
+  const whole = Math.round(minutes);
+  if (whole < 60) return `${plain.format(whole)} min`;
+  const rest = whole % 60;
+  return `${plain.format(Math.floor(whole / 60))} h${rest === 0 ? '' : ` ${String(rest).padStart(2, '0')}`}`;
 }

@@ -14,16 +14,18 @@ export const proofText = {
     '{name} was {value, number} {unit}{judged, select, drop {, a drop of {figure, number} K} rate {, {figure, number} L a minute} other {}}. {fails}',
   'finding.readingImplausible.reviewer': '{name}: {value, number} {unit} is hardly possible.',
   'finding.readingImplausible.assignee': '{name}: is {value, number} {unit} a slip?',
-  'finding.waitSkipped.reviewer': 'Done in {minutes, number} min; its waits and runs alone take {waits, number}.',
-  'finding.waitSkipped.assignee': 'A wait or a run was cut short: they take {waits, number} min.',
+  'finding.waitSkipped.reviewer':
+    'Done in {minutes, number, duration}; its waits and runs alone take {waits, number, duration}.',
+  'finding.waitSkipped.assignee': 'A wait or a run was cut short: they take {waits, number, duration}.',
   'finding.tooFast.reviewer':
-    'Done in {minutes, number} min; for this person the work takes about {quickest, number} at the least, waits included.',
+    'Done in {minutes, number, duration}; for this person the work takes about {quickest, number, duration} at the least, waits included.',
   'finding.tooFast.assignee': 'The times we got are shorter than the work takes, waits included.',
   'finding.claimedOutside.reviewer':
     'Said to have been done on {day}, before anybody could have ({from}). It counts from when it was received.',
   'finding.claimedOutside.assignee':
     'Your device says {day}, before the job was given ({from}). It counts from today; check the date on your device.',
-  'finding.timeFits.reviewer': 'The time fits the work: {minutes, number} min, shortest plausible {quickest, number}.',
+  'finding.timeFits.reviewer':
+    'The time fits the work: {minutes, number, duration}, shortest plausible {quickest, number, duration}.',
   'finding.timeFits.assignee': 'The time fits the work.',
   'finding.samePicture.reviewer': '“{slot}” is nearly identical to a photo of {day} ({percent, number} % alike).',
   'finding.samePicture.assignee': 'The photo “{slot}” looks like one sent earlier. Please take a new one.',

@@ -21,7 +21,7 @@ export const serverText = {
   'pattern.cause':
     'Found in {count, number} of {coded, number} with a cause: {cause}.{words, plural, =0 {} one { One closing names none.} other { # closings name none.}}',
   'pattern.untilCured':
-    'About {minutes, number} min{cost, select, none {} other { and {cost}}} a year until it is cured.',
+    'About {minutes, number, duration}{cost, select, none {} other { and {cost}}} a year until it is cured.',
   'pattern.minutes':
     '{minutes, plural, one {One minute} other {# minutes}} so far, as {count, plural, one {one closing says} other {# closings say}}.',
   'pattern.cost': '{cost, number} so far, as {count, plural, one {one closing says} other {# closings say}}.',
@@ -149,7 +149,7 @@ export const serverText = {
   'label.rides': 'looked after when it is opened next',
   'label.scan': 'Scan: what is due, a look, a fault',
   'item.finds': 'what was found',
-  'item.timer': 'a wait of {minutes, number} min',
+  'item.timer': 'a wait of {minutes, number, duration}',
   'item.reading': '{name}: right from {low, number} to {high, number} {unit}',
   'story.measured': 'Measured: {says}{note, select, none {} other {. {note}}}',
   'field.measurePoint': 'This measurement does not belong to that part.',
@@ -384,7 +384,7 @@ export const serverText = {
   'hold.vacant': 'empty between two tenancies',
   'hold.says': 'On hold until {until}{reason, select, other {: {reason}}}',
   'budget.use':
-    '{usedJobs, number} of {jobs, number} requests, {usedMinutes, number} of {minutes, number} min this month',
+    '{usedJobs, number} of {jobs, number} requests, {usedMinutes, number, duration} of {minutes, number, duration} this month',
   'look.done':
     '{direction, select, same {Noted; the date stays, {next}.} other {Noted; next about {next}, {far, plural, one {a day} other {# days}} {direction, select, later {later} other {sooner}} than before.}}',
   'look.noRecord': 'Noted. Nobody has logged a service here yet.',

@@ -15,6 +15,15 @@ import { neutralised, plainCell } from '../../core/register/columns.ts';
 import { DAY, plain } from './plainLine.ts';
 
 describe('Edges', () => {
+  it('say minutes as people do: hours from the sixtieth on', () => {
+    const say = translator('en-GB', { ...coreText, took: 'It took {minutes, number, duration}.' });
+    const words = (minutes: number) => say.text('took', { minutes });
+    expect([0, 59, 59.4, 59.6, 60, 61, 150, 2400, 90_001].map(words)).to.deep.equal(
+      ['0 min', '59 min', '59 min', '1 h', '1 h', '1 h 01', '2 h 30', '40 h', '1,500 h 01'].map(
+        (it) => `It took ${it}.`,
+      ),
+    );
+  });
   it('say which step an edition has put into another part of the work', () => {
     const ours = procedureOf('dishwasher.filter');
     const begin = editionOf(ours);

@@ -132,7 +132,11 @@ describe('A budget', () => {
   it('lets a tenancy be asked for two jobs and forty minutes a month; staff get the rest', async () => {
     await give(house, flat.tenant, flat.tenantId, [flat.points['washer.drainPumpFilter']!]);
     const { assignees } = await point();
-    expect(assignees[0]).to.include({ role: 'tenant', may: true, budget: '1 of 2 requests, 25 of 40 min this month' });
+    expect(assignees[0]).to.include({
+      role: 'tenant',
+      may: true,
+      budget: '1 of 2 requests, 25 min of 40 min this month',
+    });
     const refused = await giveAgain([flat.points[BOOT]!, flat.points['washer.tub']!]).expect(409);
     expect(refused.body.detail).to.contain('has had this month’s share');
     await giveAgain([flat.points[BOOT]!]).expect(200);

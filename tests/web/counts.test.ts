@@ -86,7 +86,7 @@ describe('Counts that hide nothing, in a browser', function counts() {
     await manager.getByText(/2 sittings in one request, about 35 min of theirs/).waitFor();
     await manager.getByRole('button', { name: 'Give the list' }).click();
     await manager.getByText(/2 sittings given to .* in one request/).waitFor();
-    await manager.getByText('Asked this month: 1 of 2 requests, 35 of 40 min').waitFor();
+    await manager.getByText('Asked this month: 1 of 2 requests, 35 min of 40 min').waitFor();
   });
 
   it('show the tenant one list of two jobs, each with its own flow', async () => {

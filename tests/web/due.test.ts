@@ -338,7 +338,7 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await manager.goto(`${stage.url}/line/${await numberOf('No. 5', 'dishwasher.filter')}`);
     const give = manager.getByRole('button', { name: 'Give to…' });
     await give.click();
-    await manager.getByText(/\d of 2 requests, \d+ of 40 min this month/).waitFor();
+    await manager.getByText(/\d of 2 requests, \d+ min of 40 min this month/).waitFor();
     await expectFit(manager, 'giving within a budget');
   });
 

@@ -202,7 +202,7 @@ export const deskText = {
   'proof.none': 'No proof waits for you.',
   'proof.none.why': 'What tenants and staff send comes in here, oldest first.',
   'proof.sentBy': 'sent by {by}, {at}',
-  'proof.took': '{minutes} min',
+  'proof.took': '{minutes, number, duration}',
   'proof.found': 'found',
   'proof.behind': 'behind it',
   'proof.captured': 'taken {at}',
@@ -348,7 +348,7 @@ export const deskText = {
   'list.none': 'Nothing here is near its line.',
   'list.used': '{percent} % used',
   'list.sum':
-    '{count, plural, =0 {Nothing chosen} one {One sitting} other {# sittings}} in one request, about {minutes} min of theirs',
+    '{count, plural, =0 {Nothing chosen} one {One sitting} other {# sittings}} in one request, about {minutes, number, duration} of theirs',
   'list.give': 'Give the list',
   'list.given': '{count, plural, one {One sitting} other {# sittings}} given to {name} in one request.',
   'keys.title': 'Keys',

@@ -214,7 +214,7 @@ export const dueDeskText = {
   'hold.reason': 'Why (optional)',
   'hold.save': 'Put on hold',
   'budget.of':
-    'Asked this month: {usedJobs, number} of {jobs, number} requests, {usedMinutes, number} of {minutes, number} min',
+    'Asked this month: {usedJobs, number} of {jobs, number} requests, {usedMinutes, number, duration} of {minutes, number, duration}',
   'machine.more': 'Contract, signals, retire…',
   'machine.contract': 'A contractor comes every',
   'machine.contract.months': 'months',

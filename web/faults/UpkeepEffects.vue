@@ -35,7 +35,7 @@ const tidy = (value: number) => Number(value.toPrecision(2));
             faults: tidy(it.faultsPer100Days.middle),
             low: tidy(it.faultsPer100Days.low),
             high: tidy(it.faultsPer100Days.high),
-            minutes: it.minutesAFault === null ? 'none' : String(Math.round(it.minutesAFault)),
+            minutes: Math.round(it.minutesAFault ?? 0),
             cost: it.costAFault === null ? 'none' : String(tidy(it.costAFault)),
           })
         }}</template>

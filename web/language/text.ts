@@ -260,7 +260,7 @@ export interface WebText extends SharedText, FieldsText {
   'edit.step.title': None;
   'edit.step.up': None;
   'edit.title': None;
-  'effect.cost': { faults: number; low: number; high: number; minutes: string | number; cost: string | number };
+  'effect.cost': { faults: number; low: number; high: number; minutes: number; cost: string | number };
   'effect.fewer': None;
   'effect.lead': None;
   'effect.more': None;
@@ -529,7 +529,7 @@ export interface WebText extends SharedText, FieldsText {
   'job.later': None;
   'job.left': { points: string | number };
   'job.mend': None;
-  'job.minutes': { minutes: string | number };
+  'job.minutes': { minutes: number };
   'job.missing': { what: string | number };
   'job.mistakes': None;
   'job.need': None;
@@ -572,10 +572,10 @@ export interface WebText extends SharedText, FieldsText {
   'job.timer.already': None;
   'job.timer.done': None;
   'job.timer.left': { minutes: string | number; seconds: string | number };
-  'job.timer.start': { minutes: string | number };
+  'job.timer.start': { minutes: number };
   'job.today': None;
   'job.tookOut': { points: string | number };
-  'job.wait': { minutes: string | number };
+  'job.wait': { minutes: number };
   'job.wait.over': None;
   'job.wait.until': { at: string | number };
   'job.where': None;
@@ -709,12 +709,12 @@ export interface WebText extends SharedText, FieldsText {
   'list.given': { count: number; name: string | number };
   'list.home': None;
   'list.none': None;
-  'list.one': { count: string | number; minutes: string | number };
+  'list.one': { count: string | number; minutes: number };
   'list.overlap': None;
   'list.point': None;
   'list.share': None;
   'list.state': None;
-  'list.sum': { count: number; minutes: string | number };
+  'list.sum': { count: number; minutes: number };
   'list.title': None;
   'list.used': { percent: string | number };
   'list.work': None;
@@ -1147,7 +1147,7 @@ export interface WebText extends SharedText, FieldsText {
   'proof.source.gallery': None;
   'proof.source.unknown': None;
   'proof.title': None;
-  'proof.took': { minutes: string | number };
+  'proof.took': { minutes: number };
   'proof.undo': None;
   'proof.undone': None;
   'proof.waiting': { count: number };

@@ -158,7 +158,7 @@ export const standingText = {
   'effect.ratio':
     '{ratio, number} times as many past the line as in order (95 % sure: {low, number} to {high, number}). {past, plural, one {One fault} other {# faults}} in {pastYears, number} part-years past, {inOrder, number} in {inOrderYears, number} in order.',
   'effect.cost':
-    'A hundred past-line days bring {faults, number} faults beside those that come anyway ({low, number} to {high, number}){minutes, select, none {} other {, {minutes} min of repair each}}{cost, select, none {} other {, {cost} each}}.',
+    'A hundred past-line days bring {faults, number} faults beside those that come anyway ({low, number} to {high, number}){minutes, plural, =0 {} other {, {minutes, number, duration} of repair each}}{cost, select, none {} other {, {cost} each}}.',
   'effect.untold': 'Too few faults, or too little time past the line, to say anything of: {kinds}.',
   'standing.log': 'Log: {entries, number} entries, head {head}',
 } as const;

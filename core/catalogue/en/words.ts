@@ -185,7 +185,7 @@ export const catalogueWords = {
   'edition.levelLowered': 'Who may do it can be raised, never lowered.',
   'edition.agentsMeet': '{one} and {other} must not meet: {reason}',
   'edition.phase': '“{title}” stays in its own part of the work.',
-  'changed.minutes': '{from, number} → {to, number} min',
+  'changed.minutes': '{from, number, duration} → {to, number, duration}',
   'changed.level': '{from} → {to}',
   'changed.kit': 'Kit: {to}',
   'changed.cautions': 'Cautions: {to}',
