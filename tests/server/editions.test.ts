@@ -44,7 +44,7 @@ describe('A procedure of one’s own', () => {
       note: 'Grease here.',
       by: 'R. Okonjo-Vane',
     });
-    expect(now.editions.at(-1)!.changes.join()).to.contain('20 → 26').and.to.contain('Rinse it twice');
+    expect(now.editions.at(-1)!.changes.join()).to.contain('20 min → 26 min').and.to.contain('Rinse it twice');
     expect(now.ourSteps).to.have.length(now.steps.length - 1);
     const job = await give(house, flat.tenant, flat.tenantId, [flat.points[FILTER]!]);
     expect(job.minutes).to.equal(26);
@@ -75,7 +75,7 @@ describe('A procedure of one’s own', () => {
     const before = await read();
     await save(edited(before), 0).expect(200);
     const late = await save({ ...before.content, minutes: 21 }, 0).expect(409);
-    expect(late.body.detail).to.contain('R. Okonjo-Vane').and.to.contain('20 → 26');
+    expect(late.body.detail).to.contain('R. Okonjo-Vane').and.to.contain('20 min → 26 min');
     expect((await read()).minutes).to.equal(26);
   });
   it('that would be unsafe is refused with the reason', async () => {
