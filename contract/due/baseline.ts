@@ -15,7 +15,8 @@ export const planBaseline = object({
 export const giveWeek = object({
   week: isoDay().required(),
   propertyId: id().nullable().default(null),
-  assigneeId: id().required(),
+  /** Null: each home's tenant. */
+  assigneeId: id().nullable().default(null),
 });
 export const previewBaseline = object({
   propertyId: id().nullable().default(null),

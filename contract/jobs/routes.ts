@@ -25,12 +25,16 @@ import type {
   Submission,
   TodayAnswer,
 } from './jobs.ts';
-import type { GiveList, HomeListAnswer } from './lists.ts';
+import type { GiveList, GiveMany, HomeListAnswer, ManyGiven, TakeListsBack } from './lists.ts';
 
 export const jobsRoutes = {
   'list.read': passing<{ answer: HomeListAnswer }>()(read('/places/:id/list', MANAGER)),
   'list.give': passing<{ form: GiveList; answer: { id: string; jobs: number } }>()(
     refusing(write('POST', '/lists', MANAGER, 16), ...GIVING, 'budget', 'level', 'otherHome', 'otherMachine'),
+  ),
+  'lists.giveMany': passing<{ form: GiveMany; answer: ManyGiven }>()(write('POST', '/lists/many', MANAGER, 4, 60)),
+  'lists.takeBack': passing<{ form: TakeListsBack; answer: { taken: number; kept: number } }>()(
+    refusing(write('POST', '/lists/back', MANAGER, 4, 60), 'jobMoved', 'moveNotAllowed'),
   ),
   'handBacks.read': passing<{ answer: { open: readonly HandBackSummary[] } }>()(read('/hand-backs', MANAGER)),
   'handBack.settle': passing<{ answer: Made }>()(write('POST', '/hand-backs/:id/settle', MANAGER, 1)),

@@ -50,6 +50,7 @@ import { logRecord } from '../proof/records.ts';
 import { judgeProof, undoVerdict } from '../proof/verdicts.ts';
 import { readHome } from '../pages/home.ts';
 import { claimDone, giveWeek, planBaseline, readBaseline } from '../register/baseline.ts';
+import { giveMany, takeListsBack } from '../jobs/giveMany.ts';
 import { countPutOff } from '../sql/redraw.ts';
 import { listImports, undoImport } from '../register/imports.ts';
 import { importForm, importTable, prepareImport } from '../register/importTable.ts';
@@ -214,6 +215,8 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'lastDone.claim': formed(baselineForms.claimDone, claimDone),
   'list.read': bare((call, { id }) => lists.readHomeList(call, id)),
   'list.give': formed(listForms.giveList, lists.giveList),
+  'lists.giveMany': formed(listForms.giveMany, giveMany),
+  'lists.takeBack': formed(listForms.takeListsBack, takeListsBack),
   'handBacks.read': bare(async (call) => ({ open: await openHandBacks(call) })),
   'handBack.settle': bare((call, { id }) => settleHandBack(call, id)),
   'jobs.give': formed(jobForms.giveJob, giveJob),

@@ -131,6 +131,11 @@ export interface ServerText extends CoreText, FieldsText {
   'look.contradicts': None;
   'look.done': { direction: Choice; next: string | number; far: number };
   'look.noRecord': None;
+  'many.budget': None;
+  'many.forStaff': { count: number };
+  'many.later': { count: number };
+  'many.noTenant': None;
+  'many.nobody': None;
   'notAble.away': None;
   'notAble.noSwitch': None;
   'notAble.noTime': None;

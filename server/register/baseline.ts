@@ -19,6 +19,7 @@ import { giveJob } from '../jobs/jobs.ts';
 import { readBaselineRows, type BaselineRow } from '../sql/baseline.ts';
 import { recompute } from '../due/recompute.ts';
 import { claimOf, inParts } from './addMachines.ts';
+import { tenancyOn } from '../lookup/tenancies.ts';
 import { firstZone } from '../lookup/zone.ts';
 
 const unlogged = (row: BaselineRow): PointWithoutRecord => {
@@ -163,7 +164,16 @@ export async function giveWeek(
   let jobs = 0;
   for (const rows of machines.values()) {
     try {
-      await giveJob(call, { id: env.newId(), pointIds: rows.slice(0, 12).map(({ id }) => id), assigneeId });
+      const to = assigneeId ?? (await tenancyOn(call.db, rows[0]!.placeId, call.now))?.personId;
+      if (!to) {
+        refused.add(`${rows[0]!.place}: ${env.say('many.noTenant')}`);
+        continue;
+      }
+      const parts = assigneeId ? rows : rows.filter(({ procedure }) => procedureOf(procedure).level === 'tenant');
+      if (parts.length < rows.length)
+        refused.add(`${rows[0]!.place}: ${env.say('many.forStaff', { count: rows.length - parts.length })}`);
+      if (parts.length === 0) continue;
+      await giveJob(call, { id: env.newId(), pointIds: parts.slice(0, 12).map(({ id }) => id), assigneeId: to });
       jobs += 1;
     } catch (error) {
       if (!(error instanceof Problem)) throw error;

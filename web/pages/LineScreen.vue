@@ -11,6 +11,7 @@ import AlarmList from '../faults/AlarmList.vue';
 import KindGlyph from '../strip/KindGlyph.vue';
 import LineBoard from '../due/LineBoard.vue';
 import LineList from '../due/LineList.vue';
+import GiveMany from '../jobs/GiveMany.vue';
 import PointPanel from './PointPanel.vue';
 import WaitingHead from '../due/WaitingHead.vue';
 import Notice from '../kit/Notice.vue';
@@ -22,6 +23,9 @@ const router = useRouter();
 
 const LEGEND = 'dewline.legend';
 const asList = ref(false);
+/** Work is being given in the homes that the filters leave. */
+const giving = ref(false);
+const homes = computed(() => board.shown.map(({ id, name }) => ({ id, name })));
 const legend = ref(localStorage.getItem(LEGEND) !== 'hidden');
 const search = ref<HTMLInputElement>();
 const picked = computed(() => (route.params.number ? Number(route.params.number) : null));
@@ -105,8 +109,12 @@ onBeforeUnmount(() => {
           <button type="button" class="plain link" @click="asList = !asList">
             {{ say(asList ? 'line.asBoard' : 'line.asList') }}
           </button>
+          <button v-if="board.shown.length" type="button" class="plain link" @click="giving = !giving">
+            {{ say('many.open') }}
+          </button>
           <span v-if="today" class="push quiet">{{ say.day(today) }}</span>
         </div>
+        <GiveMany v-if="giving" :homes="homes" @given="board.load()" @close="giving = false" />
         <div v-if="board.shown.length === 0" class="empty">
           <p>{{ say('line.nothing') }}</p>
           <button type="button" class="plain link" @click="clear">{{ say('line.clear') }}</button>

@@ -30,6 +30,7 @@ const sending = useSending();
 const told = ref('');
 const refused = ref<readonly string[]>([]);
 const open = ref<string | null>(null);
+const TENANTS = 'tenants';
 const who = ref<string | null>(null);
 
 const planned = computed(() => answer.value?.planned ?? []);
@@ -73,7 +74,7 @@ async function claim(): Promise<void> {
 }
 async function give(week: string): Promise<void> {
   if (!who.value) return;
-  const form = { week, propertyId: entry.propertyId, assigneeId: who.value };
+  const form = { week, propertyId: entry.propertyId, assigneeId: who.value === TENANTS ? null : who.value };
   await sending.run(async () => {
     const gave = await api('baseline.give', { form });
     told.value = say('baseline.gave', { count: gave.jobs });
@@ -212,7 +213,10 @@ onMounted(async () => {
               >
                 <VSelect
                   v-model="who"
-                  :items="answer.assignees.map(({ id, name }) => ({ value: id, title: name }))"
+                  :items="[
+                    { value: TENANTS, title: say('many.tenants') },
+                    ...answer.assignees.map(({ id, name }) => ({ value: id, title: name })),
+                  ]"
                   :label="say('baseline.give')"
                   hide-details
                   density="compact"

@@ -9,6 +9,7 @@ import { say } from '../language/say.ts';
 import { useBoard } from '../due/boardStore.ts';
 import { useDesk } from '../people/deskStore.ts';
 import ChoiceList from '../kit/ChoiceList.vue';
+import GiveMany from '../jobs/GiveMany.vue';
 import HomesOfProperty from './HomesOfProperty.vue';
 import { standingsOf, verdictChoices, type HomeStanding, type KeptVerdict } from './homeStanding.ts';
 import ManyForm from './ManyForm.vue';
@@ -53,6 +54,10 @@ const shown = computed(() => {
     }))
     .filter(({ places }) => (wanted === '' && verdict.value === 'all') || places.length > 0);
 });
+
+/** Work is being given in the homes that are shown. */
+const giving = ref(false);
+const homesShown = computed(() => shown.value.flatMap(({ places }) => places.map(({ id, name }) => ({ id, name }))));
 
 const undoable = ref<readonly string[]>([]);
 const sending = useSending();
@@ -124,6 +129,10 @@ onMounted(() => Promise.all([reload(), board.load()]));
       look="chips"
       :choices="choices"
     />
+    <p v-if="homesShown.length && standings.size" class="no-print">
+      <button type="button" class="plain link" @click="giving = !giving">{{ say('many.open') }}</button>
+    </p>
+    <GiveMany v-if="giving && homesShown.length" :homes="homesShown" @given="board.load()" @close="giving = false" />
     <EmptyState
       v-if="answer && answer.properties.length === 0 && !adding"
       :title="say('homes.none')"
