@@ -74,7 +74,7 @@ async function giveInHome(call: Call, { placeId, assignee, sittings, listId, lea
       leave(sitting, say('many.budget'));
       continue;
     }
-    const refused = await refusal(call, () =>
+    const refused = await problemOf(call, () =>
       whoMay(
         call,
         placeId,
@@ -89,7 +89,7 @@ async function giveInHome(call: Call, { placeId, assignee, sittings, listId, lea
   }
   let jobs = 0;
   for (const { sitting, read } of chosen) {
-    const refused = await refusal(call, () =>
+    const refused = await problemOf(call, () =>
       createJob(call, { id: call.env.newId(), ...read, assigneeId: assignee.id, listId }),
     );
     if (refused === null) jobs += 1;
@@ -106,7 +106,7 @@ async function minutesLeft({ db, now }: Call, placeId: string): Promise<number> 
 }
 
 /** Why something is refused, in words; null where it was done. */
-async function refusal(call: Call, work: () => Promise<unknown>): Promise<string | null> {
+async function problemOf(call: Call, work: () => Promise<unknown>): Promise<string | null> {
   try {
     await work();
     return null;

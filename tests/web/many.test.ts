@@ -24,7 +24,7 @@ describe('Work given in many homes, in a browser', function many() {
 
   it('gives what is past its line to each home’s tenant, names the rest, and takes it back', async () => {
     await manager.goto('/line');
-    await manager.getByRole('button', { name: 'Give work in these homes' }).click();
+    await manager.getByRole('button', { name: 'Give work here' }).click();
     await manager.getByText('within their month; the rest is named').waitFor();
     await manager.getByText('2 of 2 homes').click();
     await manager.getByRole('checkbox', { name: 'Flat 2B' }).uncheck();
@@ -52,7 +52,7 @@ describe('Work given in many homes, in a browser', function many() {
 
   it('is given from the homes, and for a week of the baseline, too', async () => {
     await manager.goto('/homes');
-    await manager.getByRole('button', { name: 'Give work in these homes' }).click();
+    await manager.getByRole('button', { name: 'Give work here' }).click();
     await manager.getByRole('radio', { name: /past its line or near it/ }).check();
     await manager.keyboard.press('Escape');
     await manager.getByRole('button', { name: 'Give', exact: true }).waitFor({ state: 'detached' });

@@ -5,6 +5,7 @@ import { dayFromIso } from '../../core/calendar/day.ts';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import KindGlyph from '../strip/KindGlyph.vue';
+import { keepInAddress, textChoice } from '../kit/inAddress.ts';
 import { say } from '../language/say.ts';
 import PageFrame from '../kit/PageFrame.vue';
 
@@ -22,6 +23,7 @@ const rehearsed = computed(
     ),
 );
 const find = ref('');
+keepInAddress({ find: textChoice(find, '') });
 const shown = computed(() => {
   const wanted = find.value.trim().toLowerCase();
   return (catalogue.value?.machines ?? [])

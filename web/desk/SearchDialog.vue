@@ -82,7 +82,7 @@ async function open(line: Line | undefined): Promise<void> {
       <input
         ref="field"
         v-model="words"
-        class="search"
+        class="seek"
         type="search"
         role="combobox"
         aria-autocomplete="list"

@@ -21,7 +21,8 @@ export function recentPlaces(personId: string): readonly Recent[] {
 
 /** Notes a page that was opened. Others of the device are forgotten. */
 function noteRecent(personId: string, place: Recent): void {
-  const others = recentPlaces(personId).filter(({ path }) => path !== place.path);
+  const bare = (path: string) => path.split('?')[0];
+  const others = recentPlaces(personId).filter(({ path }) => bare(path) !== bare(place.path));
   localStorage.setItem(KEY, JSON.stringify({ [personId]: [place, ...others].slice(0, MOST) }));
 }
 

@@ -84,21 +84,23 @@ onMounted(office.reload);
       <button type="button" class="plain link" @click="emit('close')">{{ say(given ? 'close' : 'cancel') }}</button>
     </div>
     <template v-if="!given">
-      <ChoiceList
-        v-model="entry.which"
-        look="options"
-        :legend="say('many.which')"
-        :choices="(['past', 'near'] as const).map((value) => ({ value, says: say(`many.which.${value}`) }))"
-      />
-      <ChoiceList
-        v-model="entry.who"
-        look="options"
-        :legend="say('point.who')"
-        :choices="[
-          { value: TENANTS, says: say('many.tenants'), note: say('many.tenants.note') },
-          ...people.map(({ id: value, name: says, role }) => ({ value, says, note: say(`point.role.${role}`) })),
-        ]"
-      />
+      <div class="columns">
+        <ChoiceList
+          v-model="entry.which"
+          look="options"
+          :legend="say('many.which')"
+          :choices="(['past', 'near'] as const).map((value) => ({ value, says: say(`many.which.${value}`) }))"
+        />
+        <ChoiceList
+          v-model="entry.who"
+          look="options"
+          :legend="say('point.who')"
+          :choices="[
+            { value: TENANTS, says: say('many.tenants'), note: say('many.tenants.note') },
+            ...people.map(({ id: value, name: says, role }) => ({ value, says, note: say(`point.role.${role}`) })),
+          ]"
+        />
+      </div>
       <details>
         <summary>{{ say('many.homes', { count: chosen.length, of: homes.length }) }}</summary>
         <CheckList

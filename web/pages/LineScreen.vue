@@ -1,11 +1,13 @@
 <script setup lang="ts">
 /** The manager's home page: a sentence, the board, and the chosen point beside it. */
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
+import { storeToRefs } from 'pinia';
 import { useRoute, useRouter } from 'vue-router';
 import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
 import { say } from '../language/say.ts';
 import { useDesk } from '../people/deskStore.ts';
-import { useBoard } from '../due/boardStore.ts';
+import { FOCUS, useBoard, type Focus } from '../due/boardStore.ts';
+import { flagChoice, keepInAddress, oneChoice, textChoice } from '../kit/inAddress.ts';
 import { useKeys } from '../kit/keys.ts';
 import AlarmList from '../faults/AlarmList.vue';
 import KindGlyph from '../strip/KindGlyph.vue';
@@ -29,14 +31,23 @@ const homes = computed(() => board.shown.map(({ id, name }) => ({ id, name })));
 const legend = ref(localStorage.getItem(LEGEND) !== 'hidden');
 const search = ref<HTMLInputElement>();
 const picked = computed(() => (route.params.number ? Number(route.params.number) : null));
+const filters = storeToRefs(board);
+keepInAddress({
+  find: textChoice(filters.find, ''),
+  property: textChoice(filters.property, null),
+  kind: textChoice(filters.kind, null),
+  focus: oneChoice(filters.focus, Object.keys(FOCUS) as Focus[]),
+  order: oneChoice(filters.order, ['property', 'worst']),
+  list: flagChoice(asList),
+});
 const kinds = computed(() => POINT_KINDS.filter((kind) => board.answer?.types.some((type) => type.kind === kind)));
 const today = computed(() => board.answer?.properties[0]?.today);
 
 function pick(number: number): void {
-  void router.replace(`/line/${number}`);
+  void router.replace({ path: `/line/${number}`, query: route.query });
 }
 function leave(): void {
-  void router.replace('/line');
+  void router.replace({ path: '/line', query: route.query });
 }
 function setLegend(shown: boolean): void {
   legend.value = shown;

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** The history of a machine or a home: the tape, its story as a list, and as a table to take away. */
-import { computed, nextTick, onMounted, ref, watch } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
+import { computed, nextTick, onMounted, ref } from 'vue';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import { STORY_KINDS, type StoryKind, type TapeEvent } from '../../contract/pages/tape.ts';
 import { api } from '../api/api.ts';
@@ -13,12 +12,11 @@ import EmptyState from '../kit/EmptyState.vue';
 import PageFrame from '../kit/PageFrame.vue';
 import { handDown } from '../kit/handDown.ts';
 import { useKeys } from '../kit/keys.ts';
+import { keepInAddress, oneChoice } from '../kit/inAddress.ts';
 import { say } from '../language/say.ts';
 import TapeStrip from '../strip/TapeStrip.vue';
 
 const props = defineProps<{ scope: 'machine' | 'place'; id: string }>();
-const route = useRoute();
-const router = useRouter();
 const loading = useLoading(() => api('tape.read', { scope: props.scope, id: props.id, form: { story: true } }));
 const { value: tape } = loading;
 
@@ -26,15 +24,14 @@ const { value: tape } = loading;
 const ZOOMS = { all: null, year: 2.4, month: 7, week: 24 } as const;
 type Zoom = keyof typeof ZOOMS;
 const LEVELS = Object.keys(ZOOMS) as Zoom[];
-const asked = String(route.query.zoom ?? 'all');
-const zoom = ref<Zoom>(asked in ZOOMS ? (asked as Zoom) : 'all');
-watch(zoom, (level) => router.replace({ query: { ...route.query, zoom: level === 'all' ? undefined : level } }));
+const zoom = ref<Zoom>('all');
 const step = (by: number) => {
   zoom.value = LEVELS[Math.min(LEVELS.length - 1, Math.max(0, LEVELS.indexOf(zoom.value) + by))]!;
 };
 useKeys({ '+': () => step(1), '-': () => step(-1) });
 
 const kind = ref<StoryKind | 'all'>('all');
+keepInAddress({ kind: oneChoice(kind, ['all', ...STORY_KINDS]), zoom: oneChoice(zoom, LEVELS) });
 const story = computed(() => (tape.value?.story ?? []).filter((it) => kind.value === 'all' || it.kind === kind.value));
 const kinds = computed(() =>
   (['all', ...STORY_KINDS] as const).map((value) => {

@@ -6,6 +6,7 @@ import { MS_PER_DAY } from '../../core/calendar/day.ts';
 import { api, opensHereOnly, publicAddress } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
+import { keepInAddress, textChoice } from '../kit/inAddress.ts';
 import { say } from '../language/say.ts';
 import DutyPart from '../notices/DutyPart.vue';
 import PageFrame from '../kit/PageFrame.vue';
@@ -17,6 +18,7 @@ const desk = useDesk();
 const people = useLoading(() => api('people.read'));
 const { value: answer, reload } = people;
 const find = ref('');
+keepInAddress({ find: textChoice(find, '') });
 /** Whose form is open; `new` for somebody new. */
 const editing = ref<string | null>(null);
 const acting = useSending();

@@ -4,6 +4,7 @@ import { computed, onMounted, ref } from 'vue';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
+import { keepInAddress, oneChoice, textChoice } from '../kit/inAddress.ts';
 import { useKeys } from '../kit/keys.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from '../due/boardStore.ts';
@@ -11,7 +12,7 @@ import { useDesk } from '../people/deskStore.ts';
 import ChoiceList from '../kit/ChoiceList.vue';
 import GiveMany from '../jobs/GiveMany.vue';
 import HomesOfProperty from './HomesOfProperty.vue';
-import { standingsOf, verdictChoices, type HomeStanding, type KeptVerdict } from './homeStanding.ts';
+import { KEPT_VERDICTS, standingsOf, verdictChoices, type HomeStanding, type KeptVerdict } from './homeStanding.ts';
 import ManyForm from './ManyForm.vue';
 import PlaceForm from './PlaceForm.vue';
 import PropertyFacts from './PropertyFacts.vue';
@@ -54,6 +55,8 @@ const shown = computed(() => {
     }))
     .filter(({ places }) => (wanted === '' && verdict.value === 'all') || places.length > 0);
 });
+
+keepInAddress({ find: textChoice(find, ''), verdict: oneChoice(verdict, KEPT_VERDICTS) });
 
 /** Work is being given in the homes that are shown. */
 const giving = ref(false);
@@ -118,7 +121,10 @@ onMounted(() => Promise.all([reload(), board.load()]));
         >{{ say('homes.export') }}</a
       ><a v-if="desk.managesAll" href="/api/export" download>{{ say('homes.exportAll') }}</a
       ><RouterLink to="/homes/baseline">{{ say('homes.baseline') }}</RouterLink
-      ><RouterLink to="/homes/labels">{{ say('homes.labels') }}</RouterLink>
+      ><RouterLink to="/homes/labels">{{ say('homes.labels') }}</RouterLink
+      ><button v-if="homesShown.length" type="button" class="plain link" @click="giving = !giving">
+        {{ say('many.open') }}
+      </button>
     </p>
     <ChoiceList
       v-if="answer?.properties.length && standings.size"
@@ -129,9 +135,6 @@ onMounted(() => Promise.all([reload(), board.load()]));
       look="chips"
       :choices="choices"
     />
-    <p v-if="homesShown.length && standings.size" class="no-print">
-      <button type="button" class="plain link" @click="giving = !giving">{{ say('many.open') }}</button>
-    </p>
     <GiveMany v-if="giving && homesShown.length" :homes="homesShown" @given="board.load()" @close="giving = false" />
     <EmptyState
       v-if="answer && answer.properties.length === 0 && !adding"

@@ -8,9 +8,11 @@ import type { GaugeMark } from '../strip/StripGauge.vue';
 /** What homes are kept by. */
 export type KeptVerdict = StandingVerdict | 'all';
 
+export const KEPT_VERDICTS: readonly KeptVerdict[] = ['all', ...WORST_FIRST];
+
 /** The choices to keep homes by, with how many there are of each. */
 export const verdictChoices = (countOf: (kept: KeptVerdict) => number) =>
-  (['all', ...WORST_FIRST] as const).map((value) => {
+  KEPT_VERDICTS.map((value) => {
     const count = countOf(value);
     return { value, says: `${say(`standing.${value}`)} ${count}`, disabled: count === 0 };
   });

@@ -5,9 +5,10 @@ import { dayFromIso } from '../../core/calendar/day.ts';
 import { worstFirst } from '../../core/standing/figures.ts';
 import { WORST_FIRST } from '../../core/standing/standing.ts';
 import type { PlaceStanding, ShortfallAnswer, StandingAnswer } from '../../contract/standing/standing.ts';
-import { verdictChoices, type KeptVerdict } from '../register/homeStanding.ts';
+import { KEPT_VERDICTS, verdictChoices, type KeptVerdict } from '../register/homeStanding.ts';
 import ChoiceList from '../kit/ChoiceList.vue';
 import DataTable, { type Column } from '../kit/DataTable.vue';
+import { keepInAddress, oneChoice, textChoice } from '../kit/inAddress.ts';
 import { say } from '../language/say.ts';
 
 const props = defineProps<{ answer: StandingAnswer; linked: boolean }>();
@@ -16,6 +17,7 @@ const NAMED = 2;
 
 const verdict = ref<KeptVerdict>('all');
 const find = ref('');
+keepInAddress({ find: textChoice(find, ''), verdict: oneChoice(verdict, KEPT_VERDICTS) });
 const properties = computed(() => new Map(props.answer.properties.map(({ id, name }) => [id, name])));
 const nameOf = ({ name, propertyId }: PlaceStanding) => `${name}, ${properties.value.get(propertyId)!}`;
 const verdictOf = ({ figures }: PlaceStanding) => figures.standing.verdict;
