@@ -1,6 +1,7 @@
 /** Taking back what was added by mistake: only while nothing has happened there. */
 import type { RemoveUnits } from '../../contract/register/machines.ts';
-import type { Call } from '../context/context.ts';
+import { MS_PER_DAY } from '../../core/calendar/day.ts';
+import { isManager, type Call } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';
 import { machineName } from '../lookup/names.ts';
 import { findPlace } from '../lookup/places.ts';
@@ -32,18 +33,23 @@ async function removeMachines({ db }: Call, ids: readonly string[], refused: () 
   await db.machine.remove({ id: machineId });
 }
 
+/** So long staff may take back what was written down by a slip. */
+const SLIP_MS = MS_PER_DAY / 24;
+
 /**
- * Takes a machine out again that nothing was done on yet.
- * @throws Problem: inUse (409), what is not there or not theirs (404)
+ * Takes a machine out again that nothing was done on yet; staff, while it is new.
+ * @throws Problem: inUse (409), notAllowed (403), what is not there or not theirs (404)
  */
 export async function removeMachine(call: Call, id: string): Promise<object> {
   const {
     db,
-    actor: { organisationId },
+    actor,
     env: { say },
+    now,
   } = call;
-  const machine = await db.machine.one({ id, organisationId });
+  const machine = await db.machine.one({ id, organisationId: actor.organisationId });
   if (!machine) throw notFound();
+  if (!isManager(actor) && machine.createdAt < now - SLIP_MS) throw new Problem(403, 'notAllowed');
   await removeMachines(call, [id], () => new Problem(409, 'inUse', { names: machineName(say, machine) }));
   return {};
 }

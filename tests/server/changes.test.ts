@@ -109,6 +109,22 @@ describe('What stands in the register', () => {
     await flat.tenant.put(`/machines/${flat.machineId}/shutoff`, { photoId }).expect(403);
   });
 
+  it('is written down by staff who walk a home, who take back a slip while it is new', async () => {
+    const { caller: staff } = await hire(house, 'staff');
+    const add = async () => {
+      const id = v7();
+      const machine = { placeId: flat.placeId, type: 'dishwasher', fuel: 'electric', owner: 'landlord' };
+      await staff.post('/machines', { id, ...machine }).expect(200);
+      return id;
+    };
+    const slip = await add();
+    await staff.delete(`/machines/${slip}`).expect(200);
+    const kept = await add();
+    house.clock.now += 2 * 3_600_000;
+    await staff.delete(`/machines/${kept}`).expect(403);
+    await house.manager.delete(`/machines/${kept}`).expect(200);
+  });
+
   it('keeps a template that is changed, for what is made from then on', async () => {
     const { manager } = house;
     const id = v7();

@@ -3,6 +3,8 @@ import jsQR from 'jsqr';
 import { createRequire } from 'node:module';
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
+import { addPerson } from '../../server/people/office.ts';
+import { hashPassword } from '../../server/people/passwords.ts';
 import { drawn } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
@@ -264,6 +266,23 @@ describe('A register, in a browser', function register() {
     await phone.getByText('Taken back.').waitFor();
     await page.reload();
     await page.getByRole('heading', { name: 'Freezer' }).waitFor();
+    // Whoever works in the house finds the home and walks it as well.
+    const email = 'walker@saltmarsh.example';
+    const { env } = stage.running;
+    const [{ id: organisationId } = { id: '' }] = await env.store.db.organisation.all({});
+    const passwordHash = await hashPassword(PASSWORD);
+    const walker = { id: env.newId(), name: 'T. Hollis', email, roles: ['staff' as const], properties: null };
+    await env.store.write((db) => addPerson(env, db, organisationId, walker, passwordHash, env.clock()));
+    const staff = await stage.page(PHONE);
+    await signIn(staff, email);
+    await staff.goto(new URL(page.url()).pathname);
+    await staff.getByRole('link', { name: 'Walk it on site' }).click();
+    await staff.getByRole('button', { name: 'Bathroom fan' }).click();
+    await staff.getByRole('button', { name: 'Add, next machine' }).click();
+    await staff.getByText('Added: Bathroom fan').waitFor();
+    await staff.getByRole('button', { name: 'Take the last one back' }).click();
+    await staff.getByText('Taken back.').waitFor();
+    await staff.context().close();
   });
 
   it('shows what follows from what is entered: a dense filter in a small frame, a run that is too long', async () => {

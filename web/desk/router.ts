@@ -78,12 +78,7 @@ export const router = createRouter({
       meta: { manager: true },
       props: true,
     },
-    {
-      path: '/homes/:id/walk',
-      component: () => import('../register/WalkScreen.vue'),
-      meta: { manager: true },
-      props: true,
-    },
+    { path: '/homes/:id/walk', component: () => import('../register/WalkScreen.vue'), props: true },
     { path: '/procedures', component: () => import('../catalogue/ProceduresScreen.vue') },
     { path: '/procedures/:id', component: () => import('../catalogue/ProcedureScreen.vue'), props: true },
     { path: '/procedures/:id/rehearsal', component: () => import('../catalogue/RehearsalScreen.vue'), props: true },

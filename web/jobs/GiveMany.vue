@@ -80,7 +80,7 @@ onMounted(office.reload);
 <template>
   <form class="panel card stack close no-print" @submit.prevent="give" @keydown.esc.stop="emit('close')">
     <div class="row apart">
-      <h2>{{ say('many.title', { count: chosen.length }) }}</h2>
+      <h2>{{ say('giveMany.title', { count: chosen.length }) }}</h2>
       <button type="button" class="plain link" @click="emit('close')">{{ say(given ? 'close' : 'cancel') }}</button>
     </div>
     <template v-if="!given">
@@ -88,46 +88,46 @@ onMounted(office.reload);
         <ChoiceList
           v-model="entry.which"
           look="options"
-          :legend="say('many.which')"
-          :choices="(['past', 'near'] as const).map((value) => ({ value, says: say(`many.which.${value}`) }))"
+          :legend="say('giveMany.which')"
+          :choices="(['past', 'near'] as const).map((value) => ({ value, says: say(`giveMany.which.${value}`) }))"
         />
         <ChoiceList
           v-model="entry.who"
           look="options"
           :legend="say('point.who')"
           :choices="[
-            { value: TENANTS, says: say('many.tenants'), note: say('many.tenants.note') },
+            { value: TENANTS, says: say('giveMany.tenants'), note: say('giveMany.tenants.note') },
             ...people.map(({ id: value, name: says, role }) => ({ value, says, note: say(`point.role.${role}`) })),
           ]"
         />
       </div>
       <details>
-        <summary>{{ say('many.homes', { count: chosen.length, of: homes.length }) }}</summary>
+        <summary>{{ say('giveMany.homes', { count: chosen.length, of: homes.length }) }}</summary>
         <CheckList
           v-model="chosen"
           look="chips"
-          :legend="say('many.homes.legend')"
+          :legend="say('giveMany.homes.legend')"
           :choices="homes.map(({ id: value, name: says }) => ({ value, says }))"
         />
       </details>
     </template>
     <Notice :says="failure" />
-    <Notice v-if="back" done :says="say('many.back', { ...back })" />
+    <Notice v-if="back" done :says="say('giveMany.back', { ...back })" />
     <ProgressBar
       v-if="busy && !back"
       :done="done"
       :of="Math.max(1, chosen.length)"
-      :label="say('many.going', { done, of: chosen.length })"
-      :stop="say('many.stop')"
+      :label="say('giveMany.going', { done, of: chosen.length })"
+      :stop="say('giveMany.stop')"
       @stop="stopped = true"
     />
     <template v-else-if="given">
       <Notice done
-        >{{ say('many.given', { jobs: given.jobs, homes: given.homes }) }}
+        >{{ say('giveMany.given', { jobs: given.jobs, homes: given.homes }) }}
         <button v-if="given.jobs" type="button" class="plain link" @click="takeBack">{{ say('undo') }}</button></Notice
       >
       <template v-if="given.left.length">
-        <p>{{ say('many.left', { count: given.left.length }) }}</p>
+        <p>{{ say('giveMany.left', { count: given.left.length }) }}</p>
         <ul class="ruled small">
           <li v-for="(it, i) in given.left.slice(0, SHOWN)" :key="i">
             <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink> · {{ it.machine }}:
@@ -140,7 +140,7 @@ onMounted(office.reload);
       </template>
     </template>
     <p v-else>
-      <VBtn type="submit" color="primary" :disabled="chosen.length === 0">{{ say('many.give') }}</VBtn>
+      <VBtn type="submit" color="primary" :disabled="chosen.length === 0">{{ say('giveMany.give') }}</VBtn>
     </p>
   </form>
 </template>

@@ -121,7 +121,7 @@ onBeforeUnmount(() => {
             {{ say(asList ? 'line.asBoard' : 'line.asList') }}
           </button>
           <button v-if="board.shown.length" type="button" class="plain link" @click="giving = !giving">
-            {{ say('many.open') }}
+            {{ say('giveMany.open') }}
           </button>
           <span v-if="today" class="push quiet">{{ say.day(today) }}</span>
         </div>

@@ -154,6 +154,12 @@ onMounted(reload);
               >{{ say('place.labels') }}</RouterLink
             >
           </p>
+          <p v-else class="row small no-print">
+            <RouterLink :to="`/homes/${place.id}/tape`">{{ say('tape.open') }}</RouterLink><RouterLink
+              :to="`/homes/${place.id}/walk`"
+              >{{ say('place.walk') }}</RouterLink
+            >
+          </p>
           <Notice done :says="told" />
           <HomeList v-if="listing" :place-id="place.id" @given="listed" @close="listing = false" />
           <UnitsForm

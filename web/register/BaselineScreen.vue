@@ -214,7 +214,7 @@ onMounted(async () => {
                 <VSelect
                   v-model="who"
                   :items="[
-                    { value: TENANTS, title: say('many.tenants') },
+                    { value: TENANTS, title: say('giveMany.tenants') },
                     ...answer.assignees.map(({ id, name }) => ({ value: id, title: name })),
                   ]"
                   :label="say('baseline.give')"

@@ -123,7 +123,7 @@ onMounted(() => Promise.all([reload(), board.load()]));
       ><RouterLink to="/homes/baseline">{{ say('homes.baseline') }}</RouterLink
       ><RouterLink to="/homes/labels">{{ say('homes.labels') }}</RouterLink
       ><button v-if="homesShown.length" type="button" class="plain link" @click="giving = !giving">
-        {{ say('many.open') }}
+        {{ say('giveMany.open') }}
       </button>
     </p>
     <ChoiceList
