@@ -17,6 +17,13 @@ export interface PlaceAnswer {
   readonly tenancy: TenancySummary | null;
   /** Whoever lived there last, where nobody does now. */
   readonly former: { readonly id: string; readonly name: string; readonly to: string } | null;
+  /** Whoever lived there before that, the latest first. */
+  readonly earlier: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly from: string;
+    readonly to: string;
+  }[];
   /** One that begins later. */
   readonly coming: TenancySummary | null;
   readonly machines: readonly MachineSummary[];

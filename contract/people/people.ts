@@ -112,6 +112,10 @@ export interface Person {
   /** Whether they can sign in: a password was chosen. */
   readonly opened: boolean;
   readonly secondFactor: boolean;
+  /** Services of the last twelve months that count, how many were on time, and between what their share lies (95 %). */
+  readonly onTime: { readonly of: number; readonly on: number; readonly low: number; readonly high: number } | null;
+  /** Procedures walked through without a machine. */
+  readonly rehearsed: number;
   /** Jobs in their hands. */
   readonly openJobs: number;
 }

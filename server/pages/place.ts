@@ -21,6 +21,7 @@ import type { Db } from '../store/db.ts';
 import { factsOf, inForce } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { machineName } from '../lookup/names.ts';
+import { namesOf } from '../lookup/find.ts';
 import { tenancyOn } from '../lookup/tenancies.ts';
 import { findProperty, findPlace } from '../lookup/places.ts';
 import { markDates } from '../lookup/markDates.ts';
@@ -38,7 +39,8 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
   const tenancy = await tenancyOn(db, id, now);
   const tenancies = await db.tenancy.all({ placeId: id }, { order: [['fromDay', 'ASC']] });
   const coming = tenancies.find(({ fromDay }) => fromDay > today);
-  const last = tenancy ? undefined : tenancies.findLast(({ toDay }) => toDay !== null && toDay < today);
+  const gone = tenancies.filter(({ toDay }) => toDay !== null && toDay < today);
+  const last = tenancy ? undefined : gone.at(-1);
   const marks = await db.mark.all({ placeId: id });
   const hold = await holdOf(db, id, today);
   const alarms = await openAlarms(call, call.actor.organisationId, { placeId: id });
@@ -57,6 +59,7 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
     former: last
       ? { id: last.id, name: (await db.person.one({ id: last.personId }))!.name, to: isoFromDay(last.toDay!) }
       : null,
+    earlier: await earlierOf(db, last ? gone.slice(0, -1) : gone),
     coming: coming ? await describeTenancy(db, coming, today) : null,
     machines,
     hold: hold && { until: isoFromDay(hold.until), reason: hold.reason },
@@ -77,6 +80,22 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
     alarms,
     handBacks: await openHandBacks(call, id),
   };
+}
+
+/** Tenancies that are over, the latest first. */
+async function earlierOf(db: Db, gone: readonly Row<'tenancy'>[]): Promise<PlaceAnswer['earlier']> {
+  const names = await namesOf(
+    db,
+    gone.map(({ personId }) => personId),
+  );
+  return gone
+    .map(({ id, personId, fromDay, toDay }) => ({
+      id,
+      name: names.get(personId)!,
+      from: isoFromDay(fromDay),
+      to: isoFromDay(toDay!),
+    }))
+    .reverse();
 }
 
 /** A tenancy with the household of a day. */

@@ -3,6 +3,9 @@ import type { NewPerson, PeopleAnswer, PersonChange, Role, ToldLink } from '../.
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { Call, Env } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';
+import { MS_PER_DAY } from '../../core/calendar/day.ts';
+import { wilsonInterval } from '../../core/statistics/proportion.ts';
+import { readDoneByPerson, readRehearsedBy, type DoneByPerson } from '../sql/people.ts';
 import type { Db } from '../store/db.ts';
 import { personRow } from '../store/person.ts';
 import type { Row } from '../store/tables.ts';
@@ -72,15 +75,19 @@ export async function createPerson(
 }
 
 /** Everybody of the office by name, those who are here no longer too. */
-export async function listPeople({ db, actor }: Call): Promise<PeopleAnswer> {
+export async function listPeople({ db, actor, now }: Call): Promise<PeopleAnswer> {
   const { organisationId } = actor;
-  const [people, grants, jobs, limits, properties] = await Promise.all([
+  const [people, grants, jobs, limits, properties, done, rehearsed] = await Promise.all([
     db.person.all({ organisationId }, { order: [['name', 'ASC']] }),
     db.roleGrant.all({ organisationId }),
     db.job.all({ organisationId, state: DOING_STATES }, { columns: ['assigneeId'] }),
     db.personProperty.all({ organisationId }),
     namedProperties(db, organisationId),
+    readDoneByPerson(db, organisationId, now - YEAR_MS),
+    readRehearsedBy(db, organisationId),
   ]);
+  const doneBy = new Map(done.map((it) => [it.personId, it]));
+  const rehearsedBy = new Map(rehearsed.map(({ personId, count }) => [personId, count]));
   const limitsOf = (id: string) => {
     const theirs = new Set(limits.filter(({ personId }) => personId === id).map(({ propertyId }) => propertyId));
     return properties.filter((it) => theirs.has(it.id));
@@ -98,10 +105,20 @@ export async function listPeople({ db, actor }: Call): Promise<PeopleAnswer> {
     disabledAt,
     opened: passwordHash !== null,
     secondFactor: totpSecret !== null,
+    onTime: onTimeOf(doneBy.get(id)),
+    rehearsed: rehearsedBy.get(id) ?? 0,
     openJobs: jobsOf.get(id) ?? 0,
   }));
   // Whoever has no role is nobody to give anything to: the clock, or a tenant whose tenancy was taken back.
   return { people: known.filter(({ roles }) => roles.length > 0), properties };
+}
+
+const YEAR_MS = 365 * MS_PER_DAY;
+
+function onTimeOf(done: DoneByPerson | undefined): PeopleAnswer['people'][number]['onTime'] {
+  if (!done) return null;
+  const { low, high } = wilsonInterval(done.onTime, done.services);
+  return { of: done.services, on: done.onTime, low, high };
 }
 
 const rolesIn = (text: string) => text.split(',').filter(Boolean) as Role[];

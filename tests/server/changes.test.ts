@@ -1,6 +1,17 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import { hire, HOUSEHOLD, letDaysPass, openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
+import {
+  give,
+  hire,
+  honestWork,
+  HOUSEHOLD,
+  letDaysPass,
+  openHouse,
+  registerFlat,
+  TODAY,
+  type Flat,
+  type House,
+} from './house.ts';
 
 /** What one makes one can change and take back; what history hangs on stays. */
 describe('What stands in the register', () => {
@@ -123,6 +134,31 @@ describe('What stands in the register', () => {
     house.clock.now += 2 * 3_600_000;
     await staff.delete(`/machines/${kept}`).expect(403);
     await house.manager.delete(`/machines/${kept}`).expect(200);
+  });
+
+  it('tells who lived here before, and how the work of each is on time', async () => {
+    const { manager } = house;
+    await manager.post(`/tenancies/${flat.tenancyId}/end`, { last: '2026-11-20' }).expect(200);
+    expect((await place()).former.name).to.equal('I. Marrable');
+    expect((await place()).earlier).to.deep.equal([]);
+    const tenancy = { id: v7(), placeId: flat.placeId, personId: v7(), name: 'O. Tull', from: '2026-11-22' };
+    await manager.post('/tenancies', { ...tenancy, household: HOUSEHOLD }).expect(200);
+    expect((await place()).earlier).to.deep.equal([
+      { id: flat.tenancyId, name: 'I. Marrable', from: '2025-01-01', to: '2026-11-20' },
+    ]);
+  });
+
+  it('has people with what they did on time, and between what that share lies', async () => {
+    const of = async (id: string) =>
+      (await house.manager.get('/people').expect(200)).body.people.find((it: { id: string }) => it.id === id);
+    expect((await of(flat.tenantId)).onTime).to.equal(null);
+    const job = await give(house, flat.tenant, flat.tenantId, [flat.points['washer.doorBoot']!]);
+    await flat.tenant.post(`/jobs/${job.id}/submission`, await honestWork(house, flat.tenant, job)).expect(200);
+    const { onTime, rehearsed } = await of(flat.tenantId);
+    expect(onTime).to.include({ of: 1, on: 1, high: 1 });
+    // One of one: Wilson's interval begins at 1 / (1 + z²), z = 1.96 (Wilson 1927).
+    expect(onTime.low).to.be.closeTo(1 / (1 + 1.959964 ** 2), 1e-6);
+    expect(rehearsed).to.equal(0);
   });
 
   it('keeps a template that is changed, for what is made from then on', async () => {

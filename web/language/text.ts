@@ -952,7 +952,9 @@ export interface WebText extends SharedText, FieldsText {
   'people.newPassword': None;
   'people.none': { find: string | number };
   'people.notYet': None;
+  'people.onTime': { percent: number; of: number; low: number; high: number };
   'people.others': { count: number };
+  'people.rehearsed': { count: number };
   'people.role.contractor': None;
   'people.role.manager': None;
   'people.role.owner': None;
@@ -1431,6 +1433,7 @@ export interface WebText extends SharedText, FieldsText {
   'tenancy.detergent.pods': None;
   'tenancy.detergent.powder': None;
   'tenancy.dust': None;
+  'tenancy.earlier': { count: number };
   'tenancy.former': { name: string | number; day: string | number };
   'tenancy.from': None;
   'tenancy.link': None;
@@ -1438,6 +1441,7 @@ export interface WebText extends SharedText, FieldsText {
   'tenancy.link.copied': None;
   'tenancy.link.copy': None;
   'tenancy.link.once': None;
+  'tenancy.lived': { name: string | number; from: string | number; to: string | number };
   'tenancy.loads': None;
   'tenancy.loads.hint': None;
   'tenancy.loads.says': { loads: number };

@@ -45,6 +45,15 @@ const says = (it: Person) =>
     it.email ?? '',
     it.properties ? say('people.looksAfter', { names: say.list(it.properties.map(({ name }) => name)) || 'none' }) : '',
     say('people.jobs', { count: it.openJobs }),
+    it.onTime
+      ? say('people.onTime', {
+          percent: it.onTime.on / it.onTime.of,
+          of: it.onTime.of,
+          low: it.onTime.low,
+          high: it.onTime.high,
+        })
+      : '',
+    it.rehearsed ? say('people.rehearsed', { count: it.rehearsed }) : '',
     it.secondFactor ? say('people.factor') : '',
     it.opened || it.disabledAt !== null ? '' : say('people.notYet'),
     it.disabledAt === null ? '' : say('people.gone', { day: say.day(Math.floor(it.disabledAt / MS_PER_DAY)) }),

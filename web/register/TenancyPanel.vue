@@ -200,6 +200,16 @@ const setLoads = (text: string) => {
     </template>
     <Notice class="small" :says="failure" />
     <ComingTenancy v-if="place.coming" :key="place.coming.from" :tenancy="place.coming" @saved="emit('saved')" />
+    <details v-if="place.earlier.length" class="small">
+      <summary>{{ say('tenancy.earlier', { count: place.earlier.length }) }}</summary>
+      <ul>
+        <li v-for="it in place.earlier" :key="it.id">
+          {{
+            say('tenancy.lived', { name: it.name, from: say.day(dayFromIso(it.from)), to: say.day(dayFromIso(it.to)) })
+          }}
+        </li>
+      </ul>
+    </details>
     <HoldForm v-if="desk.isManager" :place="place" @saved="emit('saved')" />
     <RouterLink
       v-if="desk.isManager && (place.tenancy?.to || !place.tenancy || place.hold)"

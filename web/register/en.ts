@@ -62,6 +62,8 @@ export const registerDeskText = {
   'machine.otherShutoff': 'Another photo of shut-offs',
   'tenancy.mend': 'Name or first day',
   'tenancy.reopen': 'Take the end back',
+  'tenancy.earlier': '{count, plural, one {One tenancy before} other {# tenancies before}}',
+  'tenancy.lived': '{name}, {from} to {to}',
   'tenancy.former': '{name} lived here until {day}.',
   'correct.open': 'Correct',
   'correct.how': 'What is wrong with it?',
