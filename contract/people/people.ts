@@ -131,6 +131,11 @@ export interface PeopleAnswer {
   readonly properties: readonly NamedProperty[];
 }
 
+export interface PersonChanged {
+  /** Jobs in their hands in homes that they do not look after any more. */
+  readonly elsewhere: number;
+}
+
 /** A way in, told once: the path that opens it. */
 export interface ToldLink {
   readonly path: string;

@@ -10,6 +10,7 @@ import type {
   OpenAccess,
   PeopleAnswer,
   PersonChange,
+  PersonChanged,
   SecondFactor,
   SessionAnswer,
   SignIn,
@@ -34,7 +35,7 @@ export const peopleRoutes = {
     passing<{ form: NewPerson; answer: Made }>()(refusing(write('POST', '/people', MANAGER, 4, 30), 'emailTaken')),
   ),
   'people.change': wholeOffice(
-    passing<{ form: PersonChange; answer: object }>()(
+    passing<{ form: PersonChange; answer: PersonChanged }>()(
       refusing(write('PUT', '/people/:id', MANAGER, 4, 60), 'emailTaken', 'lastManager', 'notOffice'),
     ),
   ),

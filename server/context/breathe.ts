@@ -2,11 +2,23 @@
 
 /** Nobody waits longer than this for one piece of it, milliseconds. */
 const PIECE_MS = 10;
-/**
- * An answer takes some turns of the event loop: its head, its session, its rows, its body. With nobody there they cost
- * nothing.
- */
+/** A request is answered in steps, between which it waits for its rows; so long, at most, work stands aside for them. */
+const ASIDE_MS = 20;
+/** Turns of the event loop that it stands aside at least. With nobody there they cost nothing. */
 const TURNS = 10;
+
+/** Requests that are being answered, long ones too. */
+let answering = 0;
+
+/** Says that a request is being answered. @returns what says that it was */
+export function beginAnswer(): () => void {
+  answering += 1;
+  let over = false;
+  return () => {
+    if (!over) answering -= 1;
+    over = true;
+  };
+}
 
 /**
  * Work's own breath: called again and again, it gives way to whoever waits once a piece of time is used up.
@@ -23,5 +35,8 @@ export function breather(): () => Promise<void> | undefined {
 }
 
 async function giveWay(): Promise<void> {
-  for (let turn = 0; turn < TURNS; turn += 1) await new Promise<void>((done) => setImmediate(done));
+  const since = performance.now();
+  // One of them is the work itself.
+  for (let turn = 0; turn < TURNS || (answering > 1 && performance.now() - since < ASIDE_MS); turn += 1)
+    await new Promise<void>((done) => setImmediate(done));
 }

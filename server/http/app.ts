@@ -17,6 +17,7 @@ import type { AnyHandler } from './handler.ts';
 import { HANDLERS } from './handlers.ts';
 import { answerBefore, writeOnce } from './once.ts';
 import { countPutOff } from '../sql/redraw.ts';
+import { beginAnswer } from '../context/breathe.ts';
 import { notFound, Problem } from '../context/problem.ts';
 import { idsMadeBy, refuseTakenIds } from '../lookup/ids.ts';
 import {
@@ -75,6 +76,10 @@ export function createApp(
     }),
   );
 
+  app.use((_request, response, next) => {
+    response.on('close', beginAnswer());
+    next();
+  });
   const recognise = sessionReader(env);
   const respond: Record<RouteName, Respond> = { ...ownRoutes(env, recognise, logger), ...servedRoutes(env, logger) };
   const api = express.Router();

@@ -1,5 +1,12 @@
 /** People of the office: added, changed, let go, taken back. What they did stays theirs. */
-import type { NewPerson, PeopleAnswer, PersonChange, Role, ToldLink } from '../../contract/people/people.ts';
+import type {
+  NewPerson,
+  PeopleAnswer,
+  PersonChange,
+  PersonChanged,
+  Role,
+  ToldLink,
+} from '../../contract/people/people.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { Call, Env } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';
@@ -127,7 +134,7 @@ const rolesIn = (text: string) => text.split(',').filter(Boolean) as Role[];
  * Changes name, email, roles or what they look after; what is lost is lost at once.
  * @throws Problem: what is not there or not theirs (404), emailTaken, lastManager, notOffice (409), fields (422)
  */
-export async function changePerson(call: Call, id: string, form: PersonChange): Promise<object> {
+export async function changePerson(call: Call, id: string, form: PersonChange): Promise<PersonChanged> {
   const { env, db, actor } = call;
   const person = await officePerson(call, id);
   await refuseTakenEmail(db, form.email, id);
@@ -137,11 +144,21 @@ export async function changePerson(call: Call, id: string, form: PersonChange): 
   await limitTo(env, db, person, properties);
   if (person.disabledAt !== null) {
     await db.person.update({ id }, { formerRoles: form.roles.join() });
-    return {};
+    return { elsewhere: 0 };
   }
   await db.roleGrant.remove({ personId: id });
   await grant(env, db, person, form.roles);
-  return {};
+  return { elsewhere: properties === null ? 0 : await jobsOutside(db, id, properties) };
+}
+
+/** Jobs in somebody's hands in homes that they do not look after: they do not see them any more. */
+async function jobsOutside(db: Db, assigneeId: string, properties: readonly string[]): Promise<number> {
+  const [jobs, places] = await Promise.all([
+    db.job.all({ assigneeId, state: DOING_STATES }, { columns: ['placeId'] }),
+    db.place.all({ propertyId: [...properties] }, { columns: ['id'] }),
+  ]);
+  const theirs = new Set(places.map(({ id }) => id));
+  return jobs.filter(({ placeId }) => !theirs.has(placeId)).length;
 }
 
 /**

@@ -155,6 +155,22 @@ describe('Somebody who looks after some of the properties', () => {
     expect(clock.body.fields.responsibleId).to.contain('other properties');
   });
 
+  it('is told of, where work in their hands lies where they do not look any more', async () => {
+    const { caller, id } = await hire(house, 'staff', 'ferreday@saltmarsh.example', 'M. Ferreday');
+    const machineId = v7();
+    const machine = { placeId: theirs.placeId, type: 'dishwasher', fuel: 'electric', owner: 'landlord' };
+    await house.manager.post('/machines', { id: machineId, ...machine }).expect(200);
+    const part = (await house.env.store.db.point.all({ machineId }))[0]!;
+    await house.manager.post('/jobs', { id: v7(), pointIds: [part.id], assigneeId: id }).expect(200);
+    expect((await caller.get('/jobs').expect(200)).body.jobs).to.have.length(1);
+    const form = { name: 'M. Ferreday', email: 'ferreday@saltmarsh.example', roles: ['staff'] };
+    const limit = (properties: string[] | null) =>
+      house.manager.put(`/people/${id}`, { ...form, properties }).expect(200);
+    expect((await limit([ours.propertyId])).body).to.deep.equal({ elsewhere: 1 });
+    expect((await limit([theirs.propertyId])).body).to.deep.equal({ elsewhere: 0 });
+    expect((await caller.get('/jobs').expect(200)).body.jobs).to.have.length(1);
+  });
+
   it('sees more, or less, from the next request on; somebody always looks after everything', async () => {
     await change({ properties: [ours.propertyId, theirs.propertyId] }).expect(200);
     expect((await limited.get('/homes')).text).to.contain('Loft 77');

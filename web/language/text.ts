@@ -933,6 +933,7 @@ export interface WebText extends SharedText, FieldsText {
   'patterns.upkeep.unknown': None;
   'patterns.watched': None;
   'people.add': None;
+  'people.elsewhere': { jobs: number };
   'people.email': None;
   'people.factor': None;
   'people.factorOff': None;

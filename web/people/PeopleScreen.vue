@@ -24,6 +24,8 @@ const editing = ref<string | null>(null);
 const acting = useSending();
 /** Told once. */
 const link = ref<{ name: string; address: string } | null>(null);
+/** Jobs of somebody who was just limited, in homes that they do not look after any more. */
+const elsewhere = ref(0);
 /** Who was just let go, while it can be taken back by one press. */
 const gone = ref<Person | null>(null);
 
@@ -61,8 +63,9 @@ const says = (it: Person) =>
     .filter(Boolean)
     .join(' · ');
 
-async function saved(id: string, fresh: boolean): Promise<void> {
+async function saved(id: string, fresh: boolean, jobs: number): Promise<void> {
   editing.value = null;
+  elsewhere.value = jobs;
   await reload();
   const person = answer.value?.people.find((it) => it.id === id);
   if (fresh && person) await invite(person);
@@ -109,6 +112,7 @@ onMounted(reload);
       >{{ say('people.isGone', { name: gone.name, jobs: gone.openJobs }) }}
       <button type="button" class="plain link" @click="takeBack(gone)">{{ say('undo') }}</button></Notice
     >
+    <Notice v-if="elsewhere" :says="say('people.elsewhere', { jobs: elsewhere })" />
     <Notice :says="acting.failure.value" />
     <template v-if="answer">
       <VTextField v-model="find" class="find" density="compact" hide-details clearable :label="say('people.find')" />

@@ -8,8 +8,8 @@ import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 
 const props = defineProps<{ person?: Person; properties: readonly NamedProperty[] }>();
-/** Who was saved, and whether they are new. */
-const emit = defineEmits<{ saved: [id: string, fresh: boolean]; cancelled: [] }>();
+/** Who was saved, whether they are new, and how many jobs of theirs are where they do not look any more. */
+const emit = defineEmits<{ saved: [id: string, fresh: boolean, elsewhere: number]; cancelled: [] }>();
 const id = props.person?.id ?? newId();
 const entry = reactive({
   name: props.person?.name ?? '',
@@ -23,12 +23,15 @@ const form = useForm(props.person ? personChange : newPerson);
 async function save(): Promise<void> {
   const { person } = props;
   const properties = limited.value ? chosen.value : null;
-  const saved = await form.submit({ ...entry, properties, id }, (it) =>
-    person
-      ? api('people.change', { id, form: { name: it.name, email: it.email, roles: it.roles, properties } })
-      : api('people.create', { form: { ...it, id, password: null }, once: id }),
-  );
-  if (saved) emit('saved', id, !person);
+  let elsewhere = 0;
+  const saved = await form.submit({ ...entry, properties, id }, async (it) => {
+    if (!person) await api('people.create', { form: { ...it, id, password: null }, once: id });
+    else {
+      const change = { name: it.name, email: it.email, roles: it.roles, properties };
+      ({ elsewhere } = await api('people.change', { id, form: change }));
+    }
+  });
+  if (saved) emit('saved', id, !person, elsewhere);
 }
 const ROLES = (['manager', 'staff'] as const).map((value) => ({ value, title: say(`people.role.${value}`) }));
 </script>

@@ -78,6 +78,8 @@ export const peopleText = {
   'people.limitedTo': 'Properties',
   'people.limited.hint':
     'They see and change nothing of the others, and nothing that holds for all. None chosen: they see no home.',
+  'people.elsewhere':
+    '{jobs, plural, one {One job in their hands is in a home that they do not see any more: give it to somebody else.} other {# jobs in their hands are in homes that they do not see any more: give them to somebody else.}}',
   'people.looksAfter': 'looks after {names, select, none {nothing} other {{names}}}',
   'people.save': 'Add and make the link',
   'people.find': 'Find by name or email',
