@@ -953,7 +953,7 @@ export interface WebText extends SharedText, FieldsText {
   'people.newPassword': None;
   'people.none': { find: string | number };
   'people.notYet': None;
-  'people.onTime': { percent: number; of: number; low: number; high: number };
+  'people.onTime': { on: number; of: number; low: number; high: number };
   'people.others': { count: number };
   'people.rehearsed': { count: number };
   'people.role.contractor': None;

@@ -48,12 +48,7 @@ const says = (it: Person) =>
     it.properties ? say('people.looksAfter', { names: say.list(it.properties.map(({ name }) => name)) || 'none' }) : '',
     say('people.jobs', { count: it.openJobs }),
     it.onTime
-      ? say('people.onTime', {
-          percent: it.onTime.on / it.onTime.of,
-          of: it.onTime.of,
-          low: it.onTime.low,
-          high: it.onTime.high,
-        })
+      ? say('people.onTime', { on: it.onTime.on, of: it.onTime.of, low: it.onTime.low, high: it.onTime.high })
       : '',
     it.rehearsed ? say('people.rehearsed', { count: it.rehearsed }) : '',
     it.secondFactor ? say('people.factor') : '',

@@ -86,7 +86,7 @@ export const peopleText = {
   'people.none': 'Nobody of the office matches “{find}”.',
   'people.jobs': '{count, plural, =0 {no open job} one {one open job} other {# open jobs}}',
   'people.onTime':
-    '{percent, number, percent} of {of, number} services on time in twelve months ({low, number, percent} to {high, number, percent})',
+    '{on, number} of {of, number} services on time in twelve months ({low, number, percent} to {high, number, percent})',
   'people.rehearsed': '{count, plural, one {one rehearsal} other {# rehearsals}}',
   'people.factor': 'second factor',
   'people.notYet': 'has not chosen a password yet',
