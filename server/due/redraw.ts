@@ -6,7 +6,7 @@ import type { Env, Redrawing } from '../context/context.ts';
 import { countPutOff, readPutOff } from '../sql/redraw.ts';
 import { recomputeNow } from './recompute.ts';
 
-/** Points of one piece: some 40 ms, so that whoever writes meanwhile waits no longer. */
+/** Points of one piece: some 20 ms, so that whoever writes meanwhile waits no longer. */
 const PIECE = 30;
 
 /** Draws what was put off, one piece after the other, until nothing is left or it is stopped. */

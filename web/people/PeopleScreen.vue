@@ -25,7 +25,7 @@ const acting = useSending();
 /** Told once. */
 const link = ref<{ name: string; address: string } | null>(null);
 /** Jobs of somebody who was just limited, in homes that they do not look after any more. */
-const elsewhere = ref(0);
+const elsewhere = ref<{ id: string; jobs: number } | null>(null);
 /** Who was just let go, while it can be taken back by one press. */
 const gone = ref<Person | null>(null);
 
@@ -60,7 +60,7 @@ const says = (it: Person) =>
 
 async function saved(id: string, fresh: boolean, jobs: number): Promise<void> {
   editing.value = null;
-  elsewhere.value = jobs;
+  elsewhere.value = jobs > 0 ? { id, jobs } : null;
   await reload();
   const person = answer.value?.people.find((it) => it.id === id);
   if (fresh && person) await invite(person);
@@ -107,7 +107,6 @@ onMounted(reload);
       >{{ say('people.isGone', { name: gone.name, jobs: gone.openJobs }) }}
       <button type="button" class="plain link" @click="takeBack(gone)">{{ say('undo') }}</button></Notice
     >
-    <Notice v-if="elsewhere" :says="say('people.elsewhere', { jobs: elsewhere })" />
     <Notice :says="acting.failure.value" />
     <template v-if="answer">
       <VTextField v-model="find" class="find" density="compact" hide-details clearable :label="say('people.find')" />
@@ -129,6 +128,7 @@ onMounted(reload);
             </span>
           </div>
           <span class="quiet small">{{ says(person) }}</span>
+          <Notice v-if="elsewhere?.id === person.id" :says="say('people.elsewhere', { jobs: elsewhere.jobs })" />
           <PersonForm
             v-if="editing === person.id"
             :person="person"
