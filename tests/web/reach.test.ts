@@ -63,7 +63,7 @@ describe('Reach, in a browser', function reach() {
     await manager.getByLabel('Done on').press('Escape');
     await manager.getByLabel('Done on').waitFor({ state: 'detached' });
     expect(await focused(manager)).to.contain('Door boot');
-    await manager.getByRole('button', { name: 'Give', exact: false }).first().click();
+    await manager.getByRole('complementary').getByRole('button', { name: 'Give' }).first().click();
     await manager.getByRole('button', { name: 'Give the job' }).click();
     await manager.getByRole('button', { name: 'Give the job' }).waitFor({ state: 'detached' });
     await manager.waitForFunction(() => document.activeElement?.tagName === 'H2');

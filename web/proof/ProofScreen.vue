@@ -7,7 +7,6 @@ import type { ProofAnswer } from '../../contract/proof/proof.ts';
 import { api, photoUrl } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
 import { useLoading } from '../api/load.ts';
-import { keepInAddress, oneChoice, textChoice } from '../kit/inAddress.ts';
 import { say } from '../language/say.ts';
 import { useKeys } from '../kit/keys.ts';
 import { usePageTitle } from '../kit/pageTitle.ts';
@@ -36,11 +35,6 @@ const rules = ref(false);
 const list = ref<'waiting' | 'byRule'>('waiting');
 const only = ref<string | null>(null);
 const order = ref<'oldest' | 'worst'>('oldest');
-keepInAddress({
-  list: oneChoice(list, ['waiting', 'byRule']),
-  of: textChoice(only, null),
-  order: oneChoice(order, ['oldest', 'worst']),
-});
 const WORST = ['fail', 'look', 'fine'];
 const waiting = computed(() => {
   const all = queue.value.value?.[list.value] ?? [];
