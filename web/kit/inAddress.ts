@@ -1,5 +1,5 @@
 /** Choices of a screen that stand in its address: sent on, kept or gone back to, the screen is as it was. */
-import { onScopeDispose, watch, type Ref } from 'vue';
+import { watch, type Ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 
 /** A choice as an address has it: its text, and what takes a text from there. */
@@ -58,34 +58,14 @@ export function keepInAddress(choices: Readonly<Record<string, InAddress>>): voi
   function take(): void {
     for (const [name, choice] of named) choice.take(said(name));
   }
-  // An address that somebody is on their way to is not overtaken: it is written into once they are there.
-  let moving = false;
-  const unhook = [
-    router.beforeEach(() => {
-      moving = true;
-    }),
-    router.afterEach(() => {
-      moving = false;
-      if (stands() === nothing) write();
-    }),
-  ];
-  let later: ReturnType<typeof setTimeout> | undefined;
-  onScopeDispose(() => {
-    clearTimeout(later);
-    unhook.forEach((end) => end());
-  });
-
   function write(): void {
-    if (moving || route.matched[0]?.path !== screen || stands() === chosen()) return;
+    if (route.matched[0]?.path !== screen || stands() === chosen()) return;
     const own = Object.fromEntries(named.map(([name, choice]) => [name, choice.tell() ?? undefined]));
     void router.replace({ query: { ...route.query, ...own }, hash: route.hash });
   }
   if (stands() !== nothing) take();
   write();
-  watch(chosen, () => {
-    clearTimeout(later);
-    later = setTimeout(write);
-  });
+  watch(chosen, write);
   watch(stands, (now) => {
     if (route.matched[0]?.path !== screen || now === chosen()) return;
     if (now !== nothing) take();
