@@ -79,4 +79,4 @@ export function sha256(text: string | Buffer): string {
 export const isManager = ({ roles }: Actor) => roles.includes('manager');
 
 /** Manager or staff: whose word needs nobody to confirm it. */
-export const isOffice = ({ roles }: Actor) => roles.includes('manager') || roles.includes('staff');
+export const isOffice = ({ roles }: Pick<Actor, 'roles'>) => roles.includes('manager') || roles.includes('staff');

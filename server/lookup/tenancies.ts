@@ -20,8 +20,11 @@ export async function tenancyOn(db: Db, placeId: string, now: number): Promise<R
 }
 
 /** Points that a place's household fouls. */
-export async function pointsOfPlace(db: Db, placeId: string): Promise<string[]> {
-  return (await db.mark.all({ placeId }, { columns: ['pointId'] })).map(({ pointId }) => pointId);
+export const pointsOfPlace = (db: Db, placeId: string): Promise<string[]> => pointsOfPlaces(db, [placeId]);
+
+/** Points that the households of these places foul. */
+export async function pointsOfPlaces(db: Db, placeIds: readonly string[]): Promise<string[]> {
+  return (await db.mark.all({ placeId: [...placeIds] }, { columns: ['pointId'] })).map(({ pointId }) => pointId);
 }
 
 /**

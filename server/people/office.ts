@@ -7,6 +7,7 @@ import type {
   Role,
   ToldLink,
 } from '../../contract/people/people.ts';
+import { OFFICE } from '../../contract/route.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { Call, Env } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';
@@ -21,8 +22,6 @@ import { hashPassword } from './passwords.ts';
 import { namedProperties, refuseUnknownProperties } from './properties.ts';
 import { turnOff } from './secondFactor.ts';
 import { endSessions } from './sessions.ts';
-
-const OFFICE_ROLES: readonly Role[] = ['manager', 'staff'];
 
 /** Writes somebody of the office with their roles. @throws Problem: emailTaken (409) */
 export async function addPerson(
@@ -209,8 +208,8 @@ export async function secondFactorOff(call: Call, id: string): Promise<object> {
 async function officePerson({ db, actor }: Call, id: string): Promise<Row<'person'>> {
   const person = await db.person.one({ id, organisationId: actor.organisationId });
   if (!person) throw notFound();
-  const grants = await db.roleGrant.count({ personId: id, role: [...OFFICE_ROLES] });
-  if (grants === 0 && !rolesIn(person.formerRoles).some((role) => OFFICE_ROLES.includes(role)))
+  const grants = await db.roleGrant.count({ personId: id, role: [...OFFICE] });
+  if (grants === 0 && !rolesIn(person.formerRoles).some((role) => OFFICE.includes(role)))
     throw new Problem(409, 'notOffice');
   return person;
 }

@@ -1,9 +1,8 @@
 /** Sessions: in the database, by the hash of their token; kept in memory until the next write. */
 import type { Role } from '../../contract/people/people.ts';
-import { OFFICE } from '../../contract/route.ts';
 import { MS_PER_DAY } from '../../core/calendar/day.ts';
 import type { Actor, Env } from '../context/context.ts';
-import { sha256 } from '../context/context.ts';
+import { isOffice, sha256 } from '../context/context.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 import { not, upTo } from '../store/where.ts';
@@ -101,7 +100,7 @@ async function readSession(db: Db, id: string, now: number): Promise<Known | nul
   const linked = roles.length > 0 && roles.every((role) => role === 'contractor' || role === 'owner');
   const until = linked ? await linkedUntil(db, member.personId, now) : await tenantUntil(db, session);
   // What somebody sees by a link is bounded by the link.
-  const properties = roles.some((role) => OFFICE.includes(role)) ? member.properties : null;
+  const properties = isOffice({ roles }) ? member.properties : null;
   const actor: Actor = { ...member, roles, properties, sessionId: id, linkId: session.linkId, csrf: session.csrf };
   return { actor, until: Math.min(session.expiresAt, until), linked };
 }

@@ -19,6 +19,7 @@ import { giveJob } from '../jobs/jobs.ts';
 import { readBaselineRows, type BaselineRow } from '../sql/baseline.ts';
 import { recompute } from '../due/recompute.ts';
 import { claimOf, inParts } from './addMachines.ts';
+import { officeOf } from '../lookup/find.ts';
 import { tenancyOn } from '../lookup/tenancies.ts';
 import { firstZone } from '../lookup/zone.ts';
 
@@ -94,11 +95,7 @@ export async function readBaseline(call: Call, { propertyId, weeks, start }: Pre
   const rows = await readBaselineRows(call.db, call.actor.organisationId, propertyId ?? null);
   const proposed = spread(rows, weeks ?? BASELINE_WEEKS.usual, start ? dayFromIso(start) : today);
   const properties = await db.property.all({ organisationId }, { order: [['sort', 'ASC']] });
-  const grants = await db.roleGrant.all({ organisationId, role: ['staff', 'manager'] });
-  const staff = await db.person.all(
-    { id: [...new Set(grants.map(({ personId }) => personId))] },
-    { order: [['name', 'ASC']] },
-  );
+  const staff = await officeOf(call);
   return {
     noRecord: rows.filter(({ servedDay: served }) => served === 0).length,
     planned: weeksOf(call, rows, plannedDay),

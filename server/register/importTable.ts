@@ -16,12 +16,12 @@ import { recompute } from '../due/recompute.ts';
 import { breather } from '../context/breathe.ts';
 import type { Actor, Call, Env } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
-import type { Db } from '../store/db.ts';
 import { inParts, writeMachines } from './addMachines.ts';
 import { PLANNED_FROM, planRows, type ImportPlan } from './importPlan.ts';
 import { keepImport } from './imports.ts';
 import { createProperty } from './places.ts';
 import { knownRegister } from './table.ts';
+import { pointsOfPlaces } from '../lookup/tenancies.ts';
 import { firstZone } from '../lookup/zone.ts';
 
 export const importForm = object({
@@ -147,8 +147,3 @@ async function letUnits({ db, now }: Call, { tenancies, letAnew }: ImportPlan): 
   await inParts(tenancies.households, (part) => db.fact.insertMany(part));
   await recompute(db, await pointsOfPlaces(db, letAnew), now);
 }
-
-const pointsOfPlaces = async (db: Db, placeIds: readonly string[]): Promise<string[]> =>
-  placeIds.length === 0
-    ? []
-    : (await db.mark.all({ placeId: [...placeIds] }, { columns: ['pointId'] })).map(({ pointId }) => pointId);
