@@ -52,6 +52,8 @@ const columns = matchColumns(
   names,
 );
 const today = dayOfInstant(Date.now(), 'Europe/Dublin');
+const EMPTY = { properties: {}, units: {}, named: {} };
+const WORDS = wordingOf(say, { zone: 'Europe/Dublin', today, named: {} });
 
 function parseAlone(csv: string): number {
   let rows = 0;
@@ -65,7 +67,7 @@ function parseAlone(csv: string): number {
 }
 
 function lookThrough(csv: string): number {
-  const read = rowReader({ properties: {}, units: {} }, wordingOf(say, 'Europe/Dublin', today));
+  const read = rowReader(EMPTY, WORDS);
   let [rows, wrong] = [0, 0];
   Papa.parse<string[]>(csv, {
     skipEmptyLines: 'greedy',
@@ -88,7 +90,7 @@ async function peakHeap(count: number): Promise<number> {
   globalThis.gc?.();
   const before = process.memoryUsage().heapUsed;
   let peak = 0;
-  const read = rowReader({ properties: {}, units: {} }, wordingOf(say, 'Europe/Dublin', today));
+  const read = rowReader(EMPTY, WORDS);
   await new Promise<void>((done) => {
     const parsing = Readable.from(lines(count)).pipe(Papa.parse(Papa.NODE_STREAM_INPUT, { skipEmptyLines: 'greedy' }));
     let rows = 0;

@@ -8,6 +8,7 @@ import type { Store } from './store/store.ts';
 import { standInWeather } from './ports/weather.ts';
 import { waysOut } from './ports/mail.ts';
 import { redrawing } from './due/redraw.ts';
+import { progressBook } from './context/progress.ts';
 import { guessBook } from './context/guesses.ts';
 import type { Env, Outside } from './context/context.ts';
 
@@ -26,6 +27,7 @@ export function createEnv(store: Store, photos: string, clock: () => number = Da
     newId: v7,
     weather: standInWeather,
     guesses: guessBook(clock),
+    progress: progressBook(),
     redrawing: redrawing({ store }),
   };
 }

@@ -1,5 +1,6 @@
 /** Forms and answers about machines, their points and what must match; units are made with them. */
 import { array, lazy, number, object, string, type InferType } from 'yup';
+import type { Grade } from '../../core/catalogue/grades.ts';
 import { ELBOW_RADII, type DuctRun } from '../../core/measure/ductRun.ts';
 import { parseFilterSize } from '../../core/quantities/filterSize.ts';
 import { ACCESSES, AGENTS, SURFACES, type PointKind, type SpecificationField } from '../../core/catalogue/types.ts';
@@ -223,6 +224,8 @@ export interface MachineSummary {
   readonly drainBranch: string;
   readonly hardWired: boolean;
   readonly contract: { readonly lastVisit: string; readonly everyMonths: number } | null;
+  /** When it was last served, as somebody says; it counts until a service is recorded. */
+  readonly claim: { readonly day: string; readonly by: string; readonly grade: Grade | null } | null;
   readonly emitters: readonly { readonly id: string; readonly retired: boolean }[];
   readonly retired: string | null;
   readonly serves: readonly { id: string; name: string }[];

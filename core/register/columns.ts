@@ -11,6 +11,7 @@ export const COLUMNS = [
   'kind',
   'tenant',
   'since',
+  'until',
   'people',
   'pets',
   'cooking',
@@ -28,6 +29,8 @@ export const COLUMNS = [
   'drains',
   'leftOut',
   'lastDone',
+  'condition',
+  'by',
 ] as const;
 export type Column = (typeof COLUMNS)[number];
 
@@ -46,6 +49,7 @@ const ALSO: Readonly<Partial<Record<Column, readonly string[]>>> = {
   kind: ['unitkind'],
   tenant: ['resident', 'occupant', 'tenantname'],
   since: ['from', 'movein', 'moveindate', 'tenancystart'],
+  until: ['to', 'moveout', 'moveoutdate', 'tenancyend', 'lefton', 'lastday'],
   people: ['persons', 'occupants', 'householdsize'],
   loads: ['loads', 'washloads'],
   machine: ['appliance', 'type', 'equipment', 'machinetype'],
@@ -59,6 +63,8 @@ const ALSO: Readonly<Partial<Record<Column, readonly string[]>>> = {
   drains: ['draincount'],
   leftOut: ['without', 'lacks', 'leftout'],
   lastDone: ['lastserviced', 'lastservice', 'lastcleaned', 'served'],
+  condition: ['found', 'foundin', 'state', 'grade'],
+  by: ['bywhom', 'servedby', 'doneby', 'technician'],
 };
 
 const plain = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '');

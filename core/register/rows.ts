@@ -8,85 +8,18 @@ import { machineTypes } from '../catalogue/machines.ts';
 import { COOKING } from '../due/drivers.ts';
 import type { Values } from '../language/values.ts';
 import { formatFilterSize, parseFilterSize } from '../quantities/filterSize.ts';
+import { GRADES } from '../catalogue/grades.ts';
+import type { MachineCells, RegisterRow, RowProblem, TenancyCells } from './row.ts';
+import { changesOf, type RowChanges } from './changes.ts';
 import { plainCell, type Column } from './columns.ts';
 import { fingerprintOf } from './fingerprint.ts';
+import { keyOfMachine, keyOfUnit, type KnownRegister } from './known.ts';
 
 export type Cells = Readonly<Partial<Record<Column, string>>>;
 
-export interface MachineCells {
-  readonly type: string;
-  readonly label: string;
-  readonly maker: string;
-  readonly model: string;
-  readonly installed: string | null;
-  readonly fuel: 'electric' | 'gas';
-  /** Wired in, without a plug. */
-  readonly hardWired: boolean;
-  readonly owner: 'landlord' | 'tenant' | 'contractor';
-  readonly drainBranch: string;
-  readonly filterSize: string | null;
-  readonly drains: number | null;
-  readonly leftOut: readonly string[];
-  /** When its parts were last served, as claimed. */
-  readonly lastDone: string | null;
-}
-
-export interface TenancyCells {
-  readonly name: string;
-  readonly since: string;
-  readonly people: number;
-  readonly pets: number;
-  readonly cooking: (typeof COOKING)[number];
-  readonly loads: number | null;
-}
-
-export interface RegisterRow {
-  readonly property: string;
-  readonly address: string;
-  readonly zone: string;
-  readonly waterSource: 'public' | 'well';
-  readonly hardness: number | null;
-  readonly building: string;
-  readonly unit: string;
-  readonly kind: 'unit' | 'shared';
-  readonly tenancy: TenancyCells | null;
-  readonly machine: MachineCells | null;
-}
-
-/** What is wrong with a cell; words at `row.<key>`. */
-export interface RowProblem {
-  readonly column: Column;
-  readonly key: string;
-  readonly values: Values;
-}
-
-export interface KnownUnit {
-  readonly kind: 'unit' | 'shared';
-  readonly building: string;
-  readonly tenant: string | null;
-  /** `type`, a line break, `label`. */
-  readonly machines: readonly string[];
-}
-
-/** The register as it stands, by property and by `property`, a line break, `unit`. */
-export interface KnownRegister {
-  readonly properties: Readonly<
-    Record<
-      string,
-      {
-        readonly address: string;
-        readonly zone: string;
-        readonly waterSource: string;
-        readonly hardness: number | null;
-      }
-    >
-  >;
-  readonly units: Readonly<Record<string, KnownUnit>>;
-}
-
 export interface Wording {
-  /** Key of the machine that goes by a name. */
-  readonly machineOf: (name: string) => string | undefined;
+  /** Key of the machine that goes by a name; null where such a machine is not taken. */
+  readonly machineOf: (name: string) => string | null | undefined;
   /** Key of the part of a machine that goes by a name. */
   readonly partOf: (type: string, name: string) => string | undefined;
   readonly exampleMachine: string;
@@ -97,11 +30,12 @@ export interface Wording {
 
 export interface ReadRow {
   readonly row: RegisterRow;
+  /** What it changes in the register as it stands. */
+  readonly changes: RowChanges;
   readonly problems: readonly RowProblem[];
+  /** A name that no machine goes by. */
+  readonly unknown: string | null;
 }
-
-export const keyOfUnit = (property: string, unit: string): string => `${property}\n${unit}`;
-export const keyOfMachine = (type: string, label: string): string => `${type}\n${label}`;
 
 const LONGEST: Readonly<Partial<Record<Column, number>>> = {
   property: 120,
@@ -114,9 +48,11 @@ const LONGEST: Readonly<Partial<Record<Column, number>>> = {
   model: 80,
   branch: 60,
   filterSize: 40,
+  by: 120,
 };
 const OF_PROPERTIES: readonly Column[] = ['address', 'zone', 'waterSource', 'hardness'];
-const OF_UNITS: readonly Column[] = ['building', 'kind', 'tenant', 'since', 'people', 'pets', 'cooking', 'loads'];
+const OF_TENANCIES: readonly Column[] = ['since', 'until', 'people', 'pets', 'cooking', 'loads'];
+const OF_UNITS: readonly Column[] = ['building', 'kind', 'tenant', ...OF_TENANCIES];
 const OF_MACHINES: readonly Column[] = [
   'label',
   'maker',
@@ -130,6 +66,8 @@ const OF_MACHINES: readonly Column[] = [
   'drains',
   'leftOut',
   'lastDone',
+  'condition',
+  'by',
 ];
 
 /**
@@ -183,6 +121,9 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
     const unit = cell('unit');
     for (const column of ['property', 'unit'] as const) if (cell(column) === '') wrong(column, 'missing');
     const standing = Object.hasOwn(known.properties, property) ? known.properties[property] : undefined;
+    const unitKey = keyOfUnit(property, unit);
+    const unitKnown = Object.hasOwn(known.units, unitKey) ? known.units[unitKey] : undefined;
+    let unknown: string | null = null;
     const zone = cell('zone') || standing?.zone || wording.zone;
     if (!isZone(zone)) wrong('zone', 'zone', { value: zone });
     const hardness = number('hardness', 0, 1000);
@@ -190,29 +131,33 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
       property,
       unit,
       zone,
-      hardness: hardness ?? standing?.hardness ?? null,
+      hardness: hardness ?? (standing?.hardness ? Number(standing.hardness) : null),
       address: cell('address') || standing?.address || '',
       building: cell('building'),
       waterSource: oneOf('waterSource', ['public', 'well'], (standing?.waterSource ?? 'public') as 'public'),
-      kind: oneOf('kind', ['unit', 'shared'], known.units[keyOfUnit(property, unit)]?.kind ?? 'unit'),
+      kind: oneOf('kind', ['unit', 'shared'], unitKnown?.kind ?? 'unit'),
       tenancy: tenancyIn(),
       machine: machineIn(),
+      said: new Set((Object.keys(raw) as Column[]).filter((column) => cell(column) !== '')),
     };
     againstBefore();
-    againstRegister();
-    return { row, problems };
+    const changes = changesOf(row, known, wording.today);
+    problems.push(...changes.problems);
+    return { row, changes, problems, unknown };
 
     function tenancyIn(): TenancyCells | null {
       const name = cell('tenant');
       if (name === '') return null;
       const since = day('since', true);
-      const people = number('people', 1, 20);
-      if (since === null) wrong('since', 'tenantDate');
-      if (people === null) wrong('people', 'people');
+      const until = day('until', true);
+      // In a unit that is there already, the register may know it.
+      if (since === null && !unitKnown) wrong('since', 'tenantDate');
+      if (since !== null && until !== null && until < since) wrong('until', 'untilBefore', { until, since });
       return {
         name,
-        since: since ?? '',
-        people: people ?? 1,
+        since,
+        until,
+        people: number('people', 1, 20),
         pets: number('pets', 0, 20) ?? 0,
         cooking: oneOf('cooking', COOKING, 'average'),
         loads: number('loads', 0, 60),
@@ -226,8 +171,13 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
         if (alone) wrong(alone, 'alone');
         return null;
       }
-      const type = machineTypes.get(wording.machineOf(name) ?? '');
-      if (!type) wrong('machine', 'machine', { value: name, example: wording.exampleMachine });
+      const called = wording.machineOf(name);
+      if (called === null) return null;
+      const type = machineTypes.get(called ?? '');
+      if (!type) {
+        unknown = name;
+        wrong('machine', 'machine', { value: name, example: wording.exampleMachine });
+      }
       const fuel = oneOf('fuel', ['electric', 'gas'], 'electric');
       if (type && !type.fuels.includes(fuel)) wrong('fuel', 'fuel', { machine: name });
       const sizeText = cell('filterSize');
@@ -242,6 +192,8 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
           if (type && !key) wrong('leftOut', 'part', { value: part });
           return key ?? '';
         });
+      for (const column of ['condition', 'by'] as const)
+        if (cell(column) !== '' && cell('lastDone') === '') wrong(column, 'claimDay');
       return {
         type: type?.key ?? '',
         label: cell('label'),
@@ -256,6 +208,8 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
         drains: number('drains', 1, 60),
         leftOut,
         lastDone: day('lastDone', false),
+        condition: cell('condition') === '' ? null : oneOf('condition', GRADES, 'due'),
+        by: cell('by'),
       };
     }
 
@@ -272,7 +226,6 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
           else if (first[2 * i] !== print) wrong(column, 'differs', { name, value, row: first[2 * i + 1]! });
         });
       };
-      const unitKey = keyOfUnit(property, unit);
       same(property, property, OF_PROPERTIES);
       same(unitKey, unit, OF_UNITS);
       if (!row.machine?.type) return;
@@ -280,17 +233,6 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
       const before = machines.get(machine);
       if (before !== undefined) wrong('machine', 'twice', { name: unit, row: before });
       else machines.set(machine, rowNumber);
-    }
-
-    function againstRegister(): void {
-      const unitKnown = known.units[keyOfUnit(property, unit)];
-      if (!unitKnown) return;
-      if (row.machine && unitKnown.machines.includes(keyOfMachine(row.machine.type, row.machine.label)))
-        wrong('machine', 'registered', { name: unit });
-      if (row.tenancy && unitKnown.tenant !== null && unitKnown.tenant !== row.tenancy.name)
-        wrong('tenant', 'tenancy', { name: unit });
-      if (row.building !== '' && unitKnown.building !== row.building)
-        wrong('building', 'registeredAs', { name: unit, value: row.building, first: unitKnown.building || '–' });
     }
   };
 }

@@ -3,9 +3,8 @@ import { machineTypes } from '../catalogue/machines.ts';
 import type { Day } from '../calendar/day.ts';
 import type { Translator } from '../language/message.ts';
 import type { Wording } from './rows.ts';
+import { plainName, type KnownRegister } from './known.ts';
 import { COLUMNS, type Column } from './columns.ts';
-
-const plain = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
 
 /** The columns' own names. */
 export const columnNames = (say: Translator): Record<Column, string> =>
@@ -13,21 +12,29 @@ export const columnNames = (say: Translator): Record<Column, string> =>
 
 /**
  * How rows are to be understood in a language. A name is taken with or without its punctuation; so is the catalogue's
- * own key.
+ * own key, and what this office calls it.
  */
-export function wordingOf(say: Translator, zone: string, today: Day): Wording {
+export function wordingOf(
+  say: Translator,
+  { zone, today, named }: { readonly zone: string; readonly today: Day; readonly named: KnownRegister['named'] },
+): Wording {
   const machines = new Map(
     [...machineTypes.keys()].flatMap((key) => [
-      [plain(say(`machine.${key}`)), key],
-      [plain(key), key],
+      [plainName(say(`machine.${key}`)), key],
+      [plainName(key), key],
     ]),
   );
   return {
     zone,
     today,
     exampleMachine: say('machine.washer'),
-    machineOf: (name) => machines.get(plain(name)),
+    machineOf: (name) => {
+      const plain = plainName(name);
+      return machines.get(plain) ?? (Object.hasOwn(named, plain) ? named[plain] : undefined);
+    },
     partOf: (type, name) =>
-      machineTypes.get(type)?.points.find((point) => plain(say(`point.${point}`)) === plain(name) || point === name),
+      machineTypes
+        .get(type)
+        ?.points.find((point) => plainName(say(`point.${point}`)) === plainName(name) || point === name),
   };
 }

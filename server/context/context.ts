@@ -9,6 +9,7 @@ import type { Weather } from '../ports/weather.ts';
 import type { WaysOut } from '../ports/mail.ts';
 import type { TakenLetter } from '../ports/standIn.ts';
 import type { GuessBook } from './guesses.ts';
+import type { ProgressBook } from './progress.ts';
 
 /** Work on the lines that were put off (`server/due/redraw.ts`). */
 export interface Redrawing {
@@ -32,6 +33,8 @@ export interface Env {
   readonly redrawing: Redrawing;
   /** Wrong guesses at passwords and codes. */
   readonly guesses: GuessBook;
+  /** How far long work is. */
+  readonly progress: ProgressBook;
   /** How the house reaches others. */
   readonly waysOut: WaysOut;
   /** Where people reach this server, for links in letters. */

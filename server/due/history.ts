@@ -236,7 +236,7 @@ function conditionsAt(
 ): sql.ConditionRow[] {
   const found = conditions.get(id) ?? [];
   if (found.some(({ kind }) => kind === 'service')) return found;
-  const claimed = facts.nearest([id, machineId], 'lastDone', today)?.value;
+  const claimed = facts.nearest([id, machineId], 'lastDone', today)?.value.day;
   if (claimed === undefined) return found;
   return [{ ...CLAIMED, pointId: id, day: claimed }, ...found.filter(({ day }) => day >= claimed)];
 }

@@ -40,9 +40,31 @@ export const AT_ONCE = 200;
  * the write is done (`redrawing`).
  */
 export async function recompute(db: Db, pointIds: readonly string[], now: number): Promise<void> {
+  const gathered = gathering.get(db);
+  if (gathered) {
+    for (const id of pointIds) gathered.add(id);
+    return;
+  }
   const unique = [...new Set(pointIds)];
   if (unique.length > AT_ONCE) await putOff(db, unique, now, TYPES);
   else await recomputeNow(db, unique, now);
+}
+
+/** Points that work of many steps has moved so far, by the tables that it writes to. */
+const gathering = new WeakMap<Db, Set<string>>();
+
+/** Does work of many steps and draws all the lines that it moved together, once. */
+export async function drawTogether<T>(db: Db, now: number, work: () => Promise<T>): Promise<T> {
+  const gathered = new Set<string>();
+  gathering.set(db, gathered);
+  let done: T;
+  try {
+    done = await work();
+  } finally {
+    gathering.delete(db);
+  }
+  await recompute(db, [...gathered], now);
+  return done;
 }
 
 /** Computes the lines of these points and stores those that changed, with their inputs. */

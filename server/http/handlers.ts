@@ -172,6 +172,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'machines.createMany': formed(machines.manyMachines, units.addToMany),
   'register.known': bare((call) => readKnown(call)),
   'register.import': { form: importForm, prepare: prepareImport, run: importTable },
+  'import.progress': bare(async ({ env, actor }) => ({ share: env.progress.of(actor.personId) })),
   'imports.list': bare(async (call) => ({ imports: await listImports(call) })),
   'import.undo': bare((call, { id }) => undoImport(call, id)),
   'baseline.read': formed(baselineForms.previewBaseline, readBaseline),

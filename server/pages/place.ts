@@ -118,6 +118,9 @@ export async function describeTenancy(db: Db, tenancy: Row<'tenancy'>, today: nu
 export const contractWords = (contract: FactValues['contract']) =>
   contract && { lastVisit: isoFromDay(contract.lastVisit), everyMonths: contract.everyMonths };
 
+const claimWords = (claim: FactValues['lastDone'] | undefined) =>
+  claim ? { ...claim, day: isoFromDay(claim.day) } : null;
+
 /** The machines of a place with their points. */
 export async function machinesOf({ db, env: { say } }: Call, placeId: string): Promise<MachineSummary[]> {
   const machines = await db.machine.all(
@@ -130,11 +133,12 @@ export async function machinesOf({ db, env: { say } }: Call, placeId: string): P
     },
   );
   const ids = machines.map(({ id }) => id);
-  const [points, serves, emitters, contracts] = await Promise.all([
+  const [points, serves, emitters, contracts, claims] = await Promise.all([
     db.point.all({ machineId: ids }, { order: [['number', 'ASC']] }),
     db.machineServes.all({ machineId: ids }),
     db.emitter.all({ machineId: ids }),
     factsOf(db, ids, 'contract'),
+    factsOf(db, ids, 'lastDone'),
   ]);
   const [marks, specifications, places] = await Promise.all([
     db.mark.all({ pointId: points.map(({ id }) => id) }),
@@ -163,6 +167,7 @@ export async function machinesOf({ db, env: { say } }: Call, placeId: string): P
     leftOut: JSON.parse(machine.leftOut) as string[],
     retired: machine.retiredDay === null ? null : isoFromDay(machine.retiredDay),
     contract: contractWords(contracts.findLast(({ subjectId }) => subjectId === machine.id)?.value ?? null),
+    claim: claimWords(claims.findLast(({ subjectId }) => subjectId === machine.id)?.value),
     emitters: emitters
       .filter(({ machineId }) => machineId === machine.id)
       .map(({ id, retiredAt }) => ({ id, retired: retiredAt !== null })),

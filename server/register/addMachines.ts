@@ -6,6 +6,8 @@ import { recompute } from '../due/recompute.ts';
 import { breather } from '../context/breathe.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem } from '../context/problem.ts';
+import type { Grade } from '../../core/catalogue/grades.ts';
+import type { LastDone } from '../store/factValues.ts';
 import type { Row } from '../store/tables.ts';
 
 export type PlacedMachine = MachineSketch & {
@@ -13,6 +15,9 @@ export type PlacedMachine = MachineSketch & {
   readonly place: { readonly id: string; readonly zone: string };
   readonly shutoffPhotoId?: string | null;
   readonly platePhotoId?: string | null;
+  /** In which condition it was found when it was last done, and by whom, where a table says so. */
+  readonly found?: Grade | null;
+  readonly by?: string;
 };
 
 /** Rows of one insert. */
@@ -41,14 +46,14 @@ export async function inParts<T>(rows: readonly T[], insert: (part: readonly T[]
 }
 
 /** That something was last served on a day, as claimed. @throws Problem where the day has not come */
-export function claimOf({ env, actor, now }: Call, subjectId: string, day: Day, today: Day): Row<'fact'> {
-  if (day > today) throw fieldProblem('lastDone', 'field.future');
+export function claimOf({ env, actor, now }: Call, subjectId: string, claim: LastDone, today: Day): Row<'fact'> {
+  if (claim.day > today) throw fieldProblem('lastDone', 'field.future');
   return {
     id: env.newId(),
     organisationId: actor.organisationId,
     subjectId,
     name: 'lastDone',
-    value: JSON.stringify(day),
+    value: JSON.stringify(claim),
     fromDay: today,
     recordedAt: now,
     recordedBy: actor.personId,
@@ -82,7 +87,7 @@ export async function machineRows(call: Call, machines: readonly PlacedMachine[]
   const points: Row<'point'>[] = [];
   const facts: Row<'fact'>[] = [];
   const breathe = breather();
-  for (const { place, specifications, installed, leftOut, lastDone, ...machine } of machines) {
+  for (const { place, specifications, installed, leftOut, lastDone, found, by, ...machine } of machines) {
     await breathe();
     const type = machineTypes.get(machine.type);
     if (!type) throw fieldProblem('type', 'field.machineType');
@@ -91,7 +96,10 @@ export async function machineRows(call: Call, machines: readonly PlacedMachine[]
       throw fieldProblem('leftOut', 'field.leftOut');
     const installedDay = installed ? dayFromIso(installed) : null;
     if (installedDay !== null && installedDay > today.get(place.zone)!) throw fieldProblem('installed', 'field.future');
-    if (lastDone) facts.push(claimOf(call, machine.id, dayFromIso(lastDone), today.get(place.zone)!));
+    if (lastDone) {
+      const claim = { day: dayFromIso(lastDone), grade: found ?? null, by: by ?? '' };
+      facts.push(claimOf(call, machine.id, claim, today.get(place.zone)!));
+    }
     rows.push({
       id: machine.id,
       organisationId,

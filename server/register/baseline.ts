@@ -137,7 +137,7 @@ export async function claimDone(call: Call, { propertyId, kind, day }: ClaimDone
   const rows = (await readBaselineRows(call.db, call.actor.organisationId, propertyId ?? null)).filter(
     (row) => row.servedDay === 0 && row.work === 0 && (kind === null || procedureOf(row.procedure).kind === kind),
   );
-  const facts = rows.map(({ id }) => claimOf(call, id, dayFromIso(day), today));
+  const facts = rows.map(({ id }) => claimOf(call, id, { day: dayFromIso(day), by: '', grade: null }, today));
   await inParts(facts, (part) => db.fact.insertMany(part));
   await recompute(
     db,

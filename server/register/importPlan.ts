@@ -1,12 +1,16 @@
 /** What an import will write, worked out beside everybody else's work; writing it is then a matter of moments. */
-import { dayFromIso } from '../../core/calendar/day.ts';
-import { keyOfUnit, type MachineCells, type RegisterRow } from '../../core/register/rows.ts';
+import { dayFromIso, dayOfInstant } from '../../core/calendar/day.ts';
+import { keyOfUnit } from '../../core/register/known.ts';
+import type { MachineCells, TenancyCells } from '../../core/register/row.ts';
+import type { ReadRow } from '../../core/register/rows.ts';
 import type { Specification } from '../../contract/register/machines.ts';
 import type { NewProperty } from '../../contract/register/register.ts';
 import { breather } from '../context/breathe.ts';
 import type { Call } from '../context/context.ts';
 import { personRow } from '../store/person.ts';
 import type { Row } from '../store/tables.ts';
+import { changePlanner, filterPartOf, householdOf, type PlannedChange } from './changePlan.ts';
+import type { RegisterContents } from './contents.ts';
 import { machineRows, type MachineRows, type PlacedMachine } from './addMachines.ts';
 
 /** Rows to be written, table by table. */
@@ -15,9 +19,9 @@ export interface ImportPlan {
   readonly buildings: readonly Row<'building'>[];
   readonly places: readonly Row<'place'>[];
   readonly tenancies: TenancyRows;
-  /** Places that were there and get a tenant: their lines move. */
-  readonly letAnew: readonly string[];
   readonly machines: MachineRows;
+  /** What is changed of what stands, in order. */
+  readonly changes: readonly PlannedChange[];
 }
 
 export interface TenancyRows {
@@ -28,42 +32,55 @@ export interface TenancyRows {
 }
 
 /** Tables that a plan is made from: once they are written, it is made anew. */
-export const PLANNED_FROM = ['property', 'building', 'place', 'tenancy', 'machine', 'point'] as const;
+export const PLANNED_FROM = [
+  'property',
+  'building',
+  'place',
+  'tenancy',
+  'person',
+  'machine',
+  'point',
+  'fact',
+  'machineName',
+] as const;
 
-/** Works out what these rows add to the register; nothing is written. */
-export async function planRows(call: Call, rows: readonly RegisterRow[]): Promise<ImportPlan> {
+/** A row that was read, and the table as a whole. */
+export interface Wanted {
+  readonly rows: readonly Pick<ReadRow, 'row' | 'changes'>[];
+  /** Where the file names nobody, nobody lives there any more. */
+  readonly emptyIsVacant: boolean;
+}
+
+/** Works out what these rows add to the register, and what they change in it; nothing is written. */
+export async function planRows(call: Call, contents: RegisterContents, wanted: Wanted): Promise<ImportPlan> {
   const {
     env,
-    db,
     actor: { organisationId },
     now: createdAt,
   } = call;
-  const [knownProperties, knownBuildings, knownPlaces] = await Promise.all([
-    db.property.all({ organisationId }),
-    db.building.all({ organisationId }),
-    db.place.all({ organisationId }),
-  ]);
-  const properties = new Map(knownProperties.map(({ id, name, zone }) => [name, { id, zone }]));
-  const nameOf = new Map(knownProperties.map(({ id, name }) => [id, name]));
+  const properties = new Map(
+    [...contents.properties].map(([name, { id, zone, today }]) => [name, { id, zone, today }] as const),
+  );
   const buildings = new Map(
-    knownBuildings.map(({ id, propertyId, name }) => [keyOfUnit(propertyId, name), id] as const),
+    contents.buildings.map(({ id, propertyId, name }) => [keyOfUnit(propertyId, name), id] as const),
   );
   const places = new Map<string, { id: string; zone: string }>();
   const sorts = new Map<string, number>();
-  for (const { id, propertyId, name, sort } of knownPlaces) {
-    const property = nameOf.get(propertyId)!;
-    places.set(keyOfUnit(property, name), { id, zone: properties.get(property)!.zone });
-    sorts.set(propertyId, Math.max(sorts.get(propertyId) ?? 0, sort + 1));
+  for (const [key, { place }] of contents.units) {
+    places.set(key, { id: place.id, zone: properties.get(key.split('\n')[0]!)!.zone });
+    sorts.set(place.propertyId, Math.max(sorts.get(place.propertyId) ?? 0, place.sort + 1));
   }
   const planned = { properties: [] as NewProperty[], buildings: [] as Row<'building'>[], places: [] as Row<'place'>[] };
-  const tenants = new Map<string, RegisterRow>();
+  const tenants = new Map<string, TenancyCells>();
   const machines: PlacedMachine[] = [];
+  const changes = changePlanner(call, contents);
   const breathe = breather();
-  for (const row of rows) {
+  for (const read of wanted.rows) {
+    const { row } = read;
     await breathe();
     let property = properties.get(row.property);
     if (!property) {
-      property = { id: env.newId(), zone: row.zone };
+      property = { id: env.newId(), zone: row.zone, today: dayOfInstant(createdAt, row.zone) };
       properties.set(row.property, property);
       planned.properties.push({
         id: property.id,
@@ -81,6 +98,7 @@ export async function planRows(call: Call, rows: readonly RegisterRow[]): Promis
       planned.buildings.push({ id, organisationId, propertyId: property.id, name: row.building, createdAt });
     }
     const unitKey = keyOfUnit(row.property, row.unit);
+    const standing = contents.units.get(unitKey);
     let place = places.get(unitKey);
     if (!place) {
       place = { id: env.newId(), zone: property.zone };
@@ -98,51 +116,45 @@ export async function planRows(call: Call, rows: readonly RegisterRow[]): Promis
         createdAt,
       });
     }
-    if (row.tenancy && !tenants.has(place.id)) tenants.set(place.id, row);
-    if (row.machine) machines.push({ ...sketchOf(row.machine), id: env.newId(), place });
+    if (row.tenancy && !standing && !tenants.has(place.id)) tenants.set(place.id, row.tenancy);
+    changes.take(read, buildings.get(buildingKey));
+    if (row.machine && read.changes.machine === null)
+      machines.push({ ...sketchOf(row.machine), id: env.newId(), place });
   }
-  const tenancies = await tenancyRows(call, tenants);
-  const were = new Set(knownPlaces.map(({ id }) => id));
+  if (wanted.emptyIsVacant) changes.vacate(wanted.rows.map(({ row }) => row));
   return {
     ...planned,
-    tenancies,
-    letAnew: tenancies.tenancies.map(({ placeId }) => placeId).filter((id) => were.has(id)),
+    tenancies: await tenancyRows(call, tenants),
     machines: await machineRows(call, machines),
+    changes: changes.all(),
   };
 }
 
-function sketchOf({ filterSize, drains, ...machine }: MachineCells) {
+function sketchOf({ filterSize, drains, condition: found, ...machine }: MachineCells) {
   const specifications: Record<string, Specification> = {};
-  if (filterSize)
-    specifications[machine.type === 'mediaAirHandler' ? 'airHandler.mediaFilter' : 'airHandler.returnFilter'] = {
-      filterSize,
-    };
+  if (filterSize) specifications[filterPartOf(machine.type)] = { filterSize };
   if (drains) specifications['drains.dose'] = { drainCount: drains };
-  return { ...machine, leftOut: [...machine.leftOut], specifications };
+  return { ...machine, found, leftOut: [...machine.leftOut], specifications };
 }
 
-/** Tenancies of units that had none; those that were registered already stay as they are. */
+/** Tenancies of units that the table brings with it. */
 async function tenancyRows(
-  { env, db, actor, now }: Call,
-  tenants: ReadonlyMap<string, RegisterRow>,
+  { env, actor, now }: Call,
+  tenants: ReadonlyMap<string, TenancyCells>,
 ): Promise<TenancyRows> {
   const { organisationId, personId: recordedBy } = actor;
-  const taken = new Set(
-    (await db.tenancy.all({ organisationId, toDay: null }, { columns: ['placeId'] })).map(({ placeId }) => placeId),
-  );
   const made = { people: [], grants: [], tenancies: [], households: [] } as {
     -readonly [K in keyof TenancyRows]: TenancyRows[K][number][];
   };
   const breathe = breather();
-  for (const [placeId, { tenancy }] of tenants) {
-    if (taken.has(placeId)) continue;
+  for (const [placeId, tenancy] of tenants) {
     await breathe();
-    const { name, since, people, pets, cooking, loads } = tenancy!;
     const [id, personId] = [env.newId(), env.newId()];
-    const fromDay = dayFromIso(since);
-    made.people.push(personRow({ id: personId, organisationId, name, createdAt: now }));
+    const fromDay = dayFromIso(tenancy.since!);
+    const toDay = tenancy.until === null ? null : dayFromIso(tenancy.until);
+    made.people.push(personRow({ id: personId, organisationId, name: tenancy.name, createdAt: now }));
     made.grants.push({ id: env.newId(), organisationId, personId, role: 'tenant' });
-    made.tenancies.push({ id, organisationId, placeId, personId, fromDay, toDay: null, createdAt: now });
+    made.tenancies.push({ id, organisationId, placeId, personId, fromDay, toDay, createdAt: now });
     made.households.push({
       id: env.newId(),
       organisationId,
@@ -151,16 +163,7 @@ async function tenancyRows(
       fromDay,
       recordedAt: now,
       recordedBy,
-      value: JSON.stringify({
-        people,
-        pets,
-        cooking,
-        loadsAWeek: loads,
-        coolWashes: false,
-        smoking: false,
-        dust: false,
-        detergent: null,
-      }),
+      value: JSON.stringify(householdOf(tenancy)),
     });
   }
   return made;

@@ -6,22 +6,32 @@ import { Readable } from 'node:stream';
 import Papa from 'papaparse';
 import { delimiterOf } from '../../core/register/delimiter.ts';
 import { object, string } from 'yup';
+import { machineTypes } from '../../core/catalogue/machines.ts';
 import { COLUMNS, type Column } from '../../core/register/columns.ts';
-import { rowReader, type Cells, type RegisterRow, type RowProblem } from '../../core/register/rows.ts';
+import { plainName } from '../../core/register/known.ts';
+import type { RowProblem } from '../../core/register/row.ts';
+import { rowReader, type Cells, type ReadRow } from '../../core/register/rows.ts';
 import { columnNames, wordingOf } from '../../core/register/wording.ts';
-import { fileColumns, type ImportAnswer, type ImportForm } from '../../contract/register/bulk.ts';
+import {
+  emptyIsVacant,
+  fileColumns,
+  namedMachines,
+  rowsWithout,
+  type ImportAnswer,
+  type ImportForm,
+} from '../../contract/register/bulk.ts';
 import { MAX_IMPORT_MB, MAX_IMPORT_ROWS } from '../../contract/form/limits.ts';
 import { zone } from '../../contract/form/fields.ts';
-import { recompute } from '../due/recompute.ts';
+import { drawTogether } from '../due/recompute.ts';
 import { breather } from '../context/breathe.ts';
 import type { Actor, Call, Env } from '../context/context.ts';
-import { Problem } from '../context/problem.ts';
+import { fieldProblem, Problem } from '../context/problem.ts';
 import { inParts, writeMachines } from './addMachines.ts';
+import { applyChanges } from './applyChanges.ts';
 import { PLANNED_FROM, planRows, type ImportPlan } from './importPlan.ts';
 import { keepImport } from './imports.ts';
 import { createProperty } from './places.ts';
-import { knownRegister } from './table.ts';
-import { pointsOfPlaces } from '../lookup/tenancies.ts';
+import { readContents } from './contents.ts';
 import { firstZone } from '../lookup/zone.ts';
 
 export const importForm = object({
@@ -33,7 +43,13 @@ export const importForm = object({
   columns: fileColumns,
   /** Where properties without a time zone lie. */
   zone: zone().required(),
+  named: namedMachines,
+  without: rowsWithout,
+  emptyIsVacant,
 });
+
+/** How far an import is, 0 to 1: once its rows are read, and once it is worked out what they do. */
+const SHARES = { reading: 0.5, planned: 0.8 };
 
 /** Problems that are told; a longer list helps nobody. */
 const TOLD = 20;
@@ -50,20 +66,26 @@ export async function* eachRow(
   csv: string,
   columns: readonly (Column | null)[],
   gone?: AbortSignal,
-): AsyncGenerator<{ readonly cells: Cells; readonly rowNumber: number }> {
+): AsyncGenerator<{
+  readonly cells: Cells;
+  readonly rowNumber: number;
+  /** Of the file, 0 to 1. */ readonly share: number;
+}> {
   const rows = Readable.from(piecesOf(csv)).pipe(
     Papa.parse(Papa.NODE_STREAM_INPUT, { delimiter: delimiterOf(csv), skipEmptyLines: 'greedy' }),
   );
   const breathe = breather();
-  let rowNumber = 0;
+  let [rowNumber, read] = [0, 0];
   for await (const data of rows as AsyncIterable<string[]>) {
     rowNumber += 1;
+    for (const cell of data) read += cell.length + 1;
     refuseStopped(gone);
     // One more than is allowed is enough to refuse the file.
     if (rowNumber > MAX_IMPORT_ROWS + 2) return;
     if (rowNumber > 1)
       yield {
         rowNumber,
+        share: Math.min(1, read / csv.length),
         cells: Object.fromEntries(columns.flatMap((column, i) => (column ? [[column, data[i] ?? '']] : []))),
       };
     await breathe();
@@ -75,16 +97,17 @@ function refuseStopped(gone?: AbortSignal): void {
   if (gone?.aborted) throw new Problem(409, 'stopped');
 }
 
-/** Rows of a table that were read and found right, with what they add as long as the register is as it was. */
+/** Rows of a table that were read and found right, with what they do as long as the register is as it was. */
 export interface PreparedImport extends ImportForm {
   readonly rows: number;
+  readonly left: number;
   readonly plan: ImportPlan;
   readonly revision: number;
 }
 
 /**
- * Reads a table's rows and works out what they add; nothing is written. It can be stopped.
- * @throws Problem: tooManyRows (422), noRows (422), rows (422), stopped (409)
+ * Reads a table's rows and works out what they add and change; nothing is written. It can be stopped.
+ * @throws Problem: tooManyRows (422), noRows (422), rows (422), fields (422), stopped (409)
  */
 export async function prepareImport(
   form: ImportForm,
@@ -93,17 +116,29 @@ export async function prepareImport(
   const { say, store } = env;
   const revision = store.revisionOf(PLANNED_FROM);
   const call: Call = { env, db: store.db, actor, now: env.clock() };
+  const progress = env.progress.begin(actor.personId);
   const columns = form.columns.map((column) => (column !== null && COLUMNS.includes(column) ? column : null));
   const { today } = await firstZone(call);
-  const read = rowReader(await knownRegister(call), wordingOf(say, form.zone, today));
-  const rows: RegisterRow[] = [];
+  const contents = await readContents(call);
+  const named = { ...contents.known.named, ...namesIn(form) };
+  const read = rowReader(contents.known, wordingOf(say, { zone: form.zone, today, named }));
+  const without = new Set(form.without);
+  const rows: ReadRow[] = [];
+  let [left, count] = [0, 0];
   const problems: { rowNumber: number; problem: RowProblem }[] = [];
-  for await (const { cells, rowNumber } of eachRow(form.csv, columns, gone)) {
-    const { row, problems: found } = read(cells, rowNumber);
+  for await (const { cells, rowNumber, share } of eachRow(form.csv, columns, gone)) {
+    progress.tell(share * SHARES.reading);
+    count += 1;
+    if (without.has(rowNumber)) {
+      left += 1;
+      continue;
+    }
+    const row = read(cells, rowNumber);
     rows.push(row);
-    for (const problem of found) if (problems.length < TOLD) problems.push({ rowNumber, problem });
+    if (row.row.said.has('machine') && !row.row.machine) left += 1;
+    for (const problem of row.problems) if (problems.length < TOLD) problems.push({ rowNumber, problem });
   }
-  if (rows.length > MAX_IMPORT_ROWS) throw new Problem(422, 'tooManyRows', { most: MAX_IMPORT_ROWS });
+  if (count > MAX_IMPORT_ROWS) throw new Problem(422, 'tooManyRows', { most: MAX_IMPORT_ROWS });
   if (rows.length === 0) throw new Problem(422, 'noRows');
   if (problems.length > 0) {
     const names = columnNames(say);
@@ -112,9 +147,21 @@ export async function prepareImport(
     );
     throw new Problem(422, 'rows', { first: told.slice(0, 3).join(' ') });
   }
-  const plan = await planRows(call, rows);
+  const emptyIsVacant = form.emptyIsVacant === true && columns.includes('tenant');
+  const plan = await planRows(call, contents, { rows, emptyIsVacant });
+  progress.tell(SHARES.planned);
   refuseStopped(gone);
-  return { ...form, rows: rows.length, plan, revision };
+  return { ...form, rows: rows.length, left, plan, revision };
+}
+
+/**
+ * What the file's machines are, as whoever sends it says.
+ * @throws Problem: fields (422) for no machine of the catalogue
+ */
+function namesIn({ named = [] }: ImportForm): Record<string, string | null> {
+  if (named.some(({ type }) => type !== null && !machineTypes.has(type)))
+    throw fieldProblem('named', 'field.machineType');
+  return Object.fromEntries(named.map(({ name, type }) => [plainName(name), type]));
 }
 
 /**
@@ -122,28 +169,41 @@ export async function prepareImport(
  * @throws Problem: rows (422)
  */
 export async function importTable(call: Call, prepared: PreparedImport): Promise<ImportAnswer> {
-  const { db, env } = call;
+  const { db, env, now } = call;
   const stands = env.store.revisionOf(PLANNED_FROM) === prepared.revision;
-  const { rows, plan } = stands ? prepared : await prepareImport(prepared, call);
-  for (const property of plan.properties) await createProperty(call, property);
-  await inParts(plan.buildings, (part) => db.building.insertMany(part));
-  await inParts(plan.places, (part) => db.place.insertMany(part));
-  await letUnits(call, plan);
-  await writeMachines(call, plan.machines);
-  return {
-    id: await keepImport(call, plan),
-    rows,
-    properties: plan.properties.length,
-    units: plan.places.length,
-    machines: plan.machines.machines.length,
-    points: plan.machines.points.length,
-  };
+  const { rows, left, plan } = stands ? prepared : await prepareImport(prepared, call);
+  return drawTogether(db, now, async () => {
+    for (const property of plan.properties) await createProperty(call, property);
+    await inParts(plan.buildings, (part) => db.building.insertMany(part));
+    await inParts(plan.places, (part) => db.place.insertMany(part));
+    await letUnits(call, plan);
+    await writeMachines(call, plan.machines);
+    await keepNames(call, prepared);
+    const changed = await applyChanges(call, plan.changes);
+    return {
+      id: await keepImport(call, plan, changed),
+      rows,
+      properties: plan.properties.length,
+      units: plan.places.length,
+      machines: plan.machines.machines.length,
+      points: plan.machines.points.length,
+      changes: plan.changes.length,
+      left,
+    };
+  });
 }
 
-async function letUnits({ db, now }: Call, { tenancies, letAnew }: ImportPlan): Promise<void> {
+/** Keeps what the file's machines are for the next file. */
+async function keepNames({ env, db, actor: { organisationId } }: Call, form: ImportForm): Promise<void> {
+  for (const [name, type] of Object.entries(namesIn(form))) {
+    await db.machineName.remove({ organisationId, name });
+    await db.machineName.insert({ id: env.newId(), organisationId, name, type });
+  }
+}
+
+async function letUnits({ db }: Call, { tenancies }: ImportPlan): Promise<void> {
   await inParts(tenancies.people, (part) => db.person.insertMany(part));
   await inParts(tenancies.grants, (part) => db.roleGrant.insertMany(part));
   await inParts(tenancies.tenancies, (part) => db.tenancy.insertMany(part));
   await inParts(tenancies.households, (part) => db.fact.insertMany(part));
-  await recompute(db, await pointsOfPlaces(db, letAnew), now);
 }

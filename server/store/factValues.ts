@@ -1,5 +1,6 @@
 /** What is known of things from a day on: each fact by its name, with the shape of its value. */
 import type { Day } from '../../core/calendar/day.ts';
+import type { Grade } from '../../core/catalogue/grades.ts';
 import type { Choices } from '../../core/catalogue/types.ts';
 import type { Contract, UpkeepDay } from '../../core/due/anchor.ts';
 import type { AnchorChoice } from '../../core/catalogue/anchorChoice.ts';
@@ -27,6 +28,13 @@ export interface Hold {
   readonly reason: string;
 }
 
+/** A service that somebody claims: when, by whom, in which condition it was found. It teaches nothing. */
+export interface LastDone {
+  readonly day: Day;
+  readonly by: string;
+  readonly grade: Grade | null;
+}
+
 /** What may be known of something from a day on. Null takes it back: what stands around it holds again. */
 export interface FactValues {
   water: WaterFacts;
@@ -51,7 +59,7 @@ export interface FactValues {
   hold: Hold | null;
   scheduled: boolean;
   /** When it was last served, as claimed by whoever handed it over; it counts until a service is recorded. */
-  lastDone: Day;
+  lastDone: LastDone;
   /** Who is called about an alarm, in order; minutes until the next is. */
   duty: { readonly people: readonly string[]; readonly minutes: number; readonly webhook: string | null };
   mail: {

@@ -25,6 +25,7 @@ import { clocks } from './migrations/0010-clocks.ts';
 import { safety } from './migrations/0011-safety.ts';
 import { scopes } from './migrations/0012-scopes.ts';
 import { slices } from './migrations/0013-slices.ts';
+import { weekly } from './migrations/0014-weekly.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -56,6 +57,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0011-safety', sql: safety },
   { name: '0012-scopes', sql: scopes },
   { name: '0013-slices', sql: slices },
+  { name: '0014-weekly', sql: weekly },
 ];
 
 /**

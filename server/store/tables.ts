@@ -173,6 +173,17 @@ export const TABLES = {
     machines: integer(),
     made: text(),
     undoneAt: integerOrNull(),
+    /** What it changed of what stood, JSON. */
+    changed: text(),
+    changes: integer(),
+  },
+  /** What an office's tables call a machine of the catalogue; null where such machines are not taken. */
+  machineName: {
+    id: key(),
+    organisationId,
+    /** In plain letters. */
+    name: text(),
+    type: textOrNull(),
   },
   job: {
     id: key(),

@@ -41,6 +41,7 @@ function conditionsOf(properties: string): Readonly<Record<TableName, string | n
     accessToken: null,
     template: null,
     registerImport: null,
+    machineName: null,
     edition: null,
     rehearsal: null,
     receipt: null,

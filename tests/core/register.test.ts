@@ -9,14 +9,16 @@ import { translator } from '../../core/language/message.ts';
 import { COLUMNS, matchColumns, neutralised, plainCell } from '../../core/register/columns.ts';
 import { fingerprintOf } from '../../core/register/fingerprint.ts';
 import { decoded, encodingOf } from '../../core/register/decode.ts';
-import { keyOfMachine, keyOfUnit, rowReader, type Cells, type KnownRegister } from '../../core/register/rows.ts';
+import { keyOfMachine, keyOfUnit, type KnownRegister } from '../../core/register/known.ts';
+import { rowReader, type Cells } from '../../core/register/rows.ts';
 import { STARTERS } from '../../core/register/starters.ts';
 import { columnNames, wordingOf } from '../../core/register/wording.ts';
 
 const say = translator('en-GB', coreText);
 const names = columnNames(say);
-const EMPTY: KnownRegister = { properties: {}, units: {} };
-const reader = (known = EMPTY) => rowReader(known, wordingOf(say, 'Europe/Dublin', dayFromIso('2026-11-24')));
+const EMPTY: KnownRegister = { properties: {}, units: {}, named: {} };
+const reader = (known = EMPTY) =>
+  rowReader(known, wordingOf(say, { zone: 'Europe/Dublin', today: dayFromIso('2026-11-24'), named: known.named }));
 const home: Cells = { property: 'The Ropewalk', unit: 'Flat 1A', machine: 'Dishwasher' };
 const wrongOf = (cells: Cells, known = EMPTY) =>
   reader(known)(cells, 2).problems.map(
@@ -99,6 +101,7 @@ describe('A row of a table', () => {
     expect(row.tenancy).to.deep.equal({
       name: 'I. Marrable',
       since: '2025-02-01',
+      until: null,
       people: 4,
       pets: 0,
       cooking: 'average',
@@ -129,7 +132,9 @@ describe('A row of a table', () => {
     expect(wrongOf({ property: 'P', unit: '1', maker: 'Tidesse' })[0]).to.contain('the machine is empty');
     expect(wrongOf({ ...home, leftOut: 'Wings' })[0]).to.contain('no part');
     expect(wrongOf({ ...home, label: 'x'.repeat(61) })[0]).to.contain('60 characters');
-    expect(wrongOf({ ...home, tenant: 'X' })).to.have.length(2);
+    expect(wrongOf({ ...home, tenant: 'X' })).to.deep.equal(['since: Since is empty. A tenancy has a first day.']);
+    expect(wrongOf({ ...home, tenant: 'X', since: '2025-02-01', until: '2025-01-01' })[0]).to.contain('before Since');
+    expect(wrongOf({ ...home, by: 'J. Moss' })[0]).to.contain('Last done is empty');
     expect(wrongOf({ ...home, drains: '1.5' })[0]).to.contain('whole number');
   });
   it('is held against the rows before it: a unit is one thing, a machine stands once', () => {
@@ -146,21 +151,50 @@ describe('A row of a table', () => {
   });
   it('is held against the register as it stands', () => {
     const known: KnownRegister = {
+      named: {},
       properties: {
-        'The Ropewalk': { address: '2 Hawser Lane', zone: 'Europe/Lisbon', waterSource: 'well', hardness: 90 },
+        'The Ropewalk': { address: '2 Hawser Lane', zone: 'Europe/Lisbon', waterSource: 'well', hardness: '90' },
       },
       units: {
         [keyOfUnit('The Ropewalk', 'Flat 1A')]: {
           kind: 'shared',
           building: 'Long House',
-          tenant: 'E. Pellow',
-          machines: [keyOfMachine('dishwasher', '')],
+          tenancy: { tenant: 'E. Pellow', since: '2024-03-01', until: '', people: '2', pets: '0', cooking: 'average' },
+          next: null,
+          last: null,
+          machines: {
+            [keyOfMachine('dishwasher', '')]: { maker: 'Tidesse', model: '', fuel: 'electric', wired: 'no' },
+          },
         },
       },
     };
-    expect(wrongOf({ ...home, building: 'Hut', tenant: 'X', since: '2025-01-01', people: '1' }, known)).to.have.length(
-      3,
-    );
+    const changes = (cells: Cells) => reader(known)({ ...home, ...cells }, 2).changes;
+    // What it says alike, or not at all, changes nothing.
+    expect(changes({ building: 'Long House', tenant: 'e. pellow', maker: 'Tidesse' })).to.deep.equal({
+      property: [],
+      unit: [],
+      tenancy: null,
+      machine: [],
+      problems: [],
+    });
+    expect(changes({ building: 'Hut', hardness: '120', model: 'T4', people: '3', tenant: 'E. Pellow' })).to.deep.equal({
+      property: [{ column: 'hardness', was: '90', becomes: '120' }],
+      unit: [{ column: 'building', was: 'Long House', becomes: 'Hut' }],
+      tenancy: { step: 'changes', which: 'tenancy', cells: [{ column: 'people', was: '2', becomes: '3' }] },
+      machine: [{ column: 'model', was: '', becomes: 'T4' }],
+      problems: [],
+    });
+    expect(changes({ tenant: 'X', since: '2026-12-01' }).tenancy).to.deep.include({
+      step: 'begins',
+      ends: 'E. Pellow',
+    });
+    expect(wrongOf({ ...home, tenant: 'X', since: '2024-03-01' }, known)[0]).to.contain('Since must be later');
+    expect(wrongOf({ ...home, tenant: 'E. Pellow', since: '2026-12-30' }, known)[0]).to.contain('can not lie ahead');
+    expect(wrongOf({ ...home, kind: 'unit' }, known)[0]).to.contain('does not change');
+    expect(wrongOf({ ...home, machine: 'Crock Pot' }, { ...known, named: { crockpot: null } })).to.deep.equal([]);
+    expect(
+      reader({ ...known, named: { dishes: 'dishwasher' } })({ ...home, machine: 'Dishes' }, 2).row.machine!.type,
+    ).to.equal('dishwasher');
     const { row } = reader(known)({ ...home, machine: 'washer' }, 2);
     expect(row).to.include({ zone: 'Europe/Lisbon', waterSource: 'well', hardness: 90, kind: 'shared' });
   });

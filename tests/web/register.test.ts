@@ -172,7 +172,7 @@ describe('A register, in a browser', function register() {
         ),
       );
     await page.getByText('Every row is right.').waitFor();
-    await page.getByText('3 rows: one new property, 2 new units, 3 machines.').waitFor();
+    await page.getByText('3 rows: one new property, 2 new units, 3 new machines.').waitFor();
     await page
       .getByRole('row', {
         name: /Flat 1.*R\. Holloway Washer, front load · Air handler, 1-inch filter, 15\.5 × 24\.5 × 1 in/,
@@ -191,6 +191,41 @@ describe('A register, in a browser', function register() {
     await page.getByText('taken back', { exact: true }).waitFor();
     await page.getByRole('link', { name: 'See the homes' }).click();
     await page.getByText('R. Holloway').waitFor();
+  });
+
+  it('takes the table of the next week: what is called otherwise, what is left out, what changes, and back', async () => {
+    await page.goto(`${stage.url}/homes/import`);
+    await pick(
+      'Property,Unit,Tenant,Since,Machine,Model\nQuay House,Flat 1,O. Sorrel,2026-06-01,"Washer, front load",W9\nQuay House,Flat 2,,,Crock pot,\n,Flat 7,,,,\n',
+    );
+    await page.getByText('2 rows want another look.').waitFor();
+    await page.getByLabel('What Crock pot is').selectOption('not taken');
+    await page.getByText('One row wants another look.').waitFor();
+    await page.getByLabel('Leave out row 4').check();
+    await page.getByRole('button', { name: 'Leave out one row' }).click();
+    await page.getByRole('heading', { name: 'What it changes' }).waitFor();
+    await page.getByText('One tenancy begins. One ends. One machine changes.').waitFor();
+    await page.getByText('One new tenancy has no number of people').waitFor();
+    await page.getByRole('row', { name: 'Flat 1 Quay House Tenant R. Holloway O. Sorrel' }).waitFor();
+    await page.getByRole('row', { name: 'Flat 1 Quay House Model Washer, front load – W9' }).waitFor();
+    await expectFit(page, 'import, what it changes');
+    await page.getByRole('button', { name: 'Import', exact: true }).click();
+    await page.getByText('3 changes, 2 rows left out.').waitFor();
+    await page.getByRole('link', { name: 'See the homes' }).click();
+    await page.getByText('O. Sorrel').waitFor();
+    await page.goto(`${stage.url}/homes/import`);
+    await page.getByText(/earlier imports/).click();
+    await page.getByRole('button', { name: 'Take this import back' }).first().click();
+    await page.getByText('Taken back. Nothing of it is here any more.').waitFor();
+    await page.goto(`${stage.url}/homes`);
+    await page.getByText('R. Holloway').waitFor();
+    // A file that names nobody empties no home before somebody says so.
+    await page.goto(`${stage.url}/homes/import`);
+    await pick('Property,Unit,Tenant\nQuay House,Flat 1,\nQuay House,Flat 2,\n');
+    await page.getByText('Every row is right.').waitFor();
+    expect(await page.getByRole('heading', { name: 'What it changes' }).count()).to.equal(0);
+    await page.getByLabel(/nobody lives there any more/).check();
+    await page.getByRole('row', { name: 'Flat 1 Quay House Tenant R. Holloway –' }).waitFor();
   });
 
   it('looks through twenty thousand rows with progress, and can be stopped', async () => {

@@ -81,6 +81,15 @@ function saved(): void {
         </button>
       </p>
     </div>
+    <p v-if="machine.claim" class="quiet small">
+      {{
+        say('machine.claim', {
+          day: say.day(dayFromIso(machine.claim.day)),
+          who: machine.claim.by ? say('machine.claim.by', { name: machine.claim.by }) : '',
+          found: machine.claim.grade ? say('machine.claim.found', { grade: say(`grade.${machine.claim.grade}`) }) : '',
+        })
+      }}
+    </p>
     <Notice :says="returning.failure.value" />
     <MachineMore v-if="more" :machine="machine" :place-id="placeId" :today="today" @saved="saved" />
     <ul class="ruled tight ink-link">

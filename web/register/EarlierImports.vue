@@ -16,7 +16,7 @@ const dayOf = (at: number) => say.day(dayOfInstant(at, deviceZone()));
     <ul class="ruled">
       <li v-for="it in imports" :key="it.id" class="row apart">
         <span
-          >{{ say('import.made', { units: it.units, machines: it.machines }) }}
+          >{{ say('import.made', { units: it.units, machines: it.machines, changes: it.changes }) }}
           <span class="quiet small">{{ say('import.by', { day: dayOf(it.at), by: it.by }) }}</span></span
         >
         <span v-if="it.undone" class="quiet small">{{ say('import.isUndone') }}</span>

@@ -3,7 +3,8 @@
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
 import type { ImportAnswer, KnownAnswer } from '../../contract/register/bulk.ts';
 import { MAX_IMPORT_MB } from '../../contract/form/limits.ts';
-import { COLUMNS, WANTED, type Column } from '../../core/register/columns.ts';
+import { WANTED, type Column } from '../../core/register/columns.ts';
+import { plainName } from '../../core/register/known.ts';
 import { decoded } from '../../core/register/decode.ts';
 import { api, newId } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
@@ -11,18 +12,19 @@ import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
 import { asTable } from './spreadsheet.ts';
-import type { Ask, TableMessage } from './tableWorker.ts';
+import type { Ask, TableHeads, TableMessage, TableResult } from './tableWorker.ts';
 import PageFrame from '../kit/PageFrame.vue';
 import Notice from '../kit/Notice.vue';
+import ImportColumns from './ImportColumns.vue';
+import ImportLook from './ImportLook.vue';
+import UnknownMachines from './UnknownMachines.vue';
+import WrongRows from './WrongRows.vue';
 import EarlierImports from './EarlierImports.vue';
 import FileButton from '../kit/FileButton.vue';
 import ProgressBar from '../kit/ProgressBar.vue';
 
-type Heads = Extract<TableMessage, { told: 'heads' }>;
-type TableResult = Extract<TableMessage, { told: 'done' }>;
-
 const file = shallowRef<File | null>(null);
-const heads = shallowRef<Heads | null>(null);
+const heads = shallowRef<TableHeads | null>(null);
 const columns = ref<(Column | null)[]>([]);
 const progress = shallowRef<{ share: number; rows: number } | null>(null);
 const done = shallowRef<TableResult | null>(null);
@@ -31,17 +33,19 @@ const trouble = ref('');
 const earlier = useLoading(() => api('imports.list'));
 /** An import was just taken back. */
 const undone = ref(false);
-/** Whether a head of the file is known for nothing, so that the person is asked. */
-const unsure = ref(true);
+/** What the file's machines are, where no machine goes by their name; null: not taken. */
+const named = ref<Record<string, { name: string; type: string | null }>>({});
+/** Rows that are left out. */
+const without = ref<number[]>([]);
+/** Where the file names nobody, nobody lives there any more. */
+const emptyIsVacant = ref(false);
+/** How far the server is with it, 0 to 1. */
+const share = ref<number | undefined>();
 const { busy, failure, run } = useSending();
 let worker: Worker | null = null;
 let key = newId();
 
 const missing = computed(() => WANTED.filter((column) => !columns.value.includes(column)));
-const choices = computed(() => [
-  { value: null, title: say('import.skip') },
-  ...COLUMNS.map((column) => ({ value: column, title: say(`column.${column}`) })),
-]);
 
 function ask(question: Ask): void {
   worker?.terminate();
@@ -51,7 +55,6 @@ function ask(question: Ask): void {
     else if (data.told === 'heads') {
       heads.value = data;
       columns.value = [...data.columns];
-      unsure.value = data.columns.includes(null);
       if (data.heads.every((head) => head === '')) trouble.value = say('import.empty');
       else if (missing.value.length === 0) void look();
     } else {
@@ -73,6 +76,9 @@ async function pick(chosen: File): Promise<void> {
   const empty = picked.size === 0 ? say('import.empty') : '';
   trouble.value = picked.size > MAX_IMPORT_MB * 1024 * 1024 ? say('import.big', { mb: MAX_IMPORT_MB }) : empty;
   file.value = picked;
+  Object.assign(named, { value: {} });
+  without.value = [];
+  emptyIsVacant.value = false;
   key = newId();
   if (!trouble.value) ask({ ask: 'heads', file: picked });
 }
@@ -95,7 +101,20 @@ async function look(): Promise<void> {
     columns: [...columns.value],
     encoding: heads.value!.encoding,
     known: { ...known, zone: zoneOf(known) },
+    named: Object.fromEntries(Object.entries(named.value).map(([plain, { type }]) => [plain, type])),
+    without: [...without.value],
+    emptyIsVacant: emptyIsVacant.value,
   });
+}
+async function name(called: string, type: string | null): Promise<void> {
+  named.value[plainName(called)] = { name: called, type };
+  change();
+  await look();
+}
+async function leaveOut(rows: readonly number[]): Promise<void> {
+  without.value.push(...rows);
+  change();
+  await look();
 }
 function stop(): void {
   worker?.terminate();
@@ -107,14 +126,24 @@ async function send(): Promise<void> {
   undone.value = false;
   sending = new AbortController();
   const stop = sending.signal;
+  share.value = undefined;
+  const asking = setInterval(() => void askShare(), SHARE_MS);
   await run(async () => {
     const { text } = decoded(new Uint8Array(await file.value!.arrayBuffer()));
     imported.value = await api('register.import', {
-      form: { csv: text, columns: columns.value, zone: zoneOf(known!) },
+      form: {
+        csv: text,
+        columns: columns.value,
+        zone: zoneOf(known!),
+        named: Object.values(named.value),
+        without: without.value,
+        emptyIsVacant: emptyIsVacant.value,
+      },
       once: key,
       stop,
     });
   });
+  clearInterval(asking);
   if (stop.aborted) {
     failure.value = '';
     trouble.value = say('import.stopped');
@@ -122,6 +151,11 @@ async function send(): Promise<void> {
     key = newId();
   }
   await earlier.reload();
+}
+/** How often the page asks how far it is, milliseconds. */
+const SHARE_MS = 700;
+async function askShare(): Promise<void> {
+  share.value = (await api('import.progress').catch(() => null))?.share ?? undefined;
 }
 async function takeBack(id: string): Promise<void> {
   const gone = await run(async () => void (await api('import.undo', { id })));
@@ -172,33 +206,7 @@ onBeforeUnmount(() => worker?.terminate());
       <p v-if="heads && heads.encoding !== 'utf-8'" class="caution small">
         {{ say(`import.encoding.${heads.encoding}`) }}
       </p>
-      <details v-if="heads && !trouble" class="heads" :open="unsure">
-        <summary class="row">
-          <h2>{{ say('import.columns') }}</h2>
-          {{ ' ' }}
-          <span class="quiet small">{{
-            say('import.columns.count', {
-              taken: columns.filter(Boolean).length,
-              left: columns.filter((it) => !it).length,
-            })
-          }}</span>
-        </summary>
-        <p class="quiet small">{{ say('import.columns.why') }}</p>
-        <ul class="columns small-ones ruled apart">
-          <li v-for="(head, i) in heads.heads" :key="i">
-            <span class="stack tight"
-              ><b>{{ head || '–' }}</b
-              ><small class="quiet">{{ heads.sample[i] || ' ' }}</small></span
-            >
-            <label
-              ><span class="unseen">{{ say('import.example.none') }} {{ head }}</span
-              ><select class="small-field" v-model="columns[i]" @change="change">
-                <option v-for="it in choices" :key="String(it.value)" :value="it.value">{{ it.title }}</option>
-              </select></label
-            >
-          </li>
-        </ul>
-      </details>
+      <ImportColumns v-if="heads && !trouble" v-model="columns" :heads="heads" @change="change" />
       <template v-if="heads && !trouble">
         <p v-if="missing.length" class="alarm" role="alert">
           {{ say('import.missing', { columns: missing.map((column) => say(`column.${column}`)).join(', ') }) }}
@@ -215,6 +223,12 @@ onBeforeUnmount(() => worker?.terminate());
         :stop="say('import.cancel')"
         @stop="stop"
       />
+      <p v-if="done && columns.includes('tenant') && done.running">
+        <label
+          ><input v-model="emptyIsVacant" type="checkbox" @change="(change(), look())" />
+          {{ say('import.emptyIsVacant') }}</label
+        >
+      </p>
       <section class="stack close start" v-if="done" aria-live="polite">
         <p class="strong">
           {{
@@ -225,29 +239,12 @@ onBeforeUnmount(() => worker?.terminate());
               machines: done.machines,
             })
           }}
+          <span v-if="done.left" class="quiet">{{ say('import.left', { count: done.left }) }}</span>
         </p>
-        <template v-if="done.wrong">
-          <p class="alarm strong">{{ say('import.wrong', { count: done.wrong }) }}</p>
-          <table class="table">
-            <thead>
-              <tr>
-                <th scope="col">{{ say('import.row') }}</th>
-                <th scope="col">{{ say('import.what') }}</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="it in done.first" :key="it.row">
-                <th scope="row">{{ it.row }}</th>
-                <td>{{ it.says.join(' ') }}</td>
-              </tr>
-            </tbody>
-          </table>
-          <p v-if="done.wrong > done.first.length" class="quiet small">
-            {{ say('import.more', { count: done.wrong - done.first.length }) }}
-          </p>
-        </template>
+        <UnknownMachines :unknown="done.unknown" :types="done.types" @named="name" />
+        <WrongRows v-if="done.wrong" :done="done" @without="leaveOut" />
         <template v-else-if="done.rows">
-          <table class="table">
+          <table v-if="done.units || !done.changes.length" class="table">
             <caption class="quiet small">
               {{
                 say('import.sample', { shown: done.sample.length })
@@ -270,11 +267,13 @@ onBeforeUnmount(() => worker?.terminate());
               </tr>
             </tbody>
           </table>
-          <p class="dew">{{ say('import.right') }}</p>
+          <ImportLook :changes="done.changes" :counts="done.counts" :running="done.running" />
+          <p class="dew">{{ say(done.changes.length ? 'import.right.changes' : 'import.right') }}</p>
           <VBtn color="primary" :loading="busy" @click="send">{{ say('import.go') }}</VBtn>
           <ProgressBar
             v-if="busy"
             :of="1"
+            :done="share"
             :label="say('import.going')"
             :stop="say('import.cancel')"
             @stop="sending?.abort()"

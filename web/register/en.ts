@@ -89,7 +89,7 @@ export const registerDeskText = {
   'walk.undone': 'Taken back.',
   'import.title': 'Import a table',
   'import.lead':
-    'A CSV file, a machine a row: property, unit, machine, and what else you know. Nothing is written until every row is right.',
+    'A CSV file, a machine a row: property, unit, machine, and what else you know. A table of tenancies will do, too, week after week: what differs from the register is shown before anything is written.',
   'import.pick': 'Pick a CSV file',
   'import.example': 'Export the table to see the columns.',
   'import.columns': 'Columns',
@@ -103,11 +103,36 @@ export const registerDeskText = {
   'import.cancel': 'Stop',
   'import.stopped': 'Stopped. Nothing was written.',
   'import.counts':
-    '{rows, plural, one {One row} other {# rows}}: {properties, plural, =0 {} one {one new property, } other {# new properties, }}{units, plural, =0 {no new unit} one {one new unit} other {# new units}}, {machines, plural, =0 {no machine} one {one machine} other {# machines}}.',
+    '{rows, plural, one {One row} other {# rows}}: {properties, plural, =0 {} one {one new property, } other {# new properties, }}{units, plural, =0 {no new unit} one {one new unit} other {# new units}}, {machines, plural, =0 {no new machine} one {one new machine} other {# new machines}}.',
   'import.sample': '{shown, plural, one {The unit as it was read} other {The first # units as they were read}}',
   'import.right': 'Every row is right.',
+  'import.right.changes': 'Every row is right. Nothing is changed until you press Import.',
+  'import.left': '{count, plural, one {One row} other {# rows}} left out.',
+  'import.emptyIsVacant': 'Where the file names no tenant, nobody lives there any more: the tenancy ended yesterday',
+  'import.changes': 'What it changes',
+  'import.changes.counts':
+    '{begin, plural, =0 {} one {One tenancy begins. } other {# tenancies begin. }}{end, plural, =0 {} one {One ends. } other {# end. }}{tenancies, plural, =0 {} one {One tenancy changes. } other {# tenancies change. }}{machines, plural, =0 {} one {One machine changes. } other {# machines change. }}{homes, plural, =0 {} one {One home is in another building. } other {# homes are in another building. }}{properties, plural, =0 {} one {One property changes.} other {# properties change.}}',
+  'import.changes.manyEnd':
+    '{count} of {of, number} tenancies would end. Is this the whole table, and is the right column taken for the tenant?',
+  'import.changes.unsaid':
+    '{count, plural, one {One new tenancy has} other {# new tenancies have}} no number of people: taken as two until somebody says.',
+  'import.changes.what': 'What',
+  'import.changes.was': 'In the register',
+  'import.changes.becomes': 'Becomes',
+  'import.unknown': 'Machines that are not in the catalogue',
+  'import.unknown.why':
+    'Say once what each is; the next table is read by it. What is not taken is left out, its unit stays.',
+  'import.unknown.rows': 'on {rows, plural, one {one row} other {# rows}}',
+  'import.unknown.is': 'What {name} is',
+  'import.unknown.choose': 'choose',
+  'import.unknown.out': 'not taken',
+  'import.leaveOut': 'Leave out',
+  'import.leaveOut.row': 'Leave out row {row}',
+  'import.leaveOut.chosen':
+    '{count, plural, =0 {Leave out the ticked} one {Leave out one row} other {Leave out # rows}}',
+  'import.leaveOut.all': '{count, plural, one {leave out the one wrong row} other {leave out all # wrong rows}}',
   'import.wrong':
-    '{count, plural, one {One row wants another look} other {# rows want another look}}. Nothing can be imported until they are right in the file.',
+    '{count, plural, one {One row wants another look} other {# rows want another look}}. Mend them in the file, or leave them out.',
   'import.row': 'Row',
   'import.what': 'What is wrong',
   'import.more': 'and {count, number} more',
@@ -117,11 +142,11 @@ export const registerDeskText = {
   'import.undone': 'Taken back. Nothing of it is here any more.',
   'import.earlier': '{count, plural, one {One earlier import} other {# earlier imports}}',
   'import.made':
-    '{units, plural, =0 {no new unit} one {one unit} other {{units, number} units}}, {machines, plural, =0 {no machine} one {one machine} other {{machines, number} machines}}',
+    '{units, plural, =0 {no new unit} one {one unit} other {{units, number} units}}, {machines, plural, =0 {no machine} one {one machine} other {{machines, number} machines}}{changes, plural, =0 {} one {, one change} other {, {changes, number} changes}}',
   'import.by': '{day}, by {by}',
   'import.isUndone': 'taken back',
   'import.done':
-    'Imported: {units, plural, one {one unit} other {# units}}, {machines, plural, one {one machine} other {# machines}}, {points, plural, one {one service point} other {# service points}}.',
+    'Imported: {units, plural, one {one unit} other {# units}}, {machines, plural, one {one machine} other {# machines}}, {points, plural, one {one service point} other {# service points}}{changes, plural, =0 {} one {, one change} other {, # changes}}{left, plural, =0 {} one {, one row left out} other {, # rows left out}}.',
   'import.encoding.windows-1252':
     'The file is not in UTF-8; it was read as Western European (Windows-1252). Look whether the names are right.',
   'import.encoding.utf-16le': 'The file was read as UTF-16.',
@@ -142,6 +167,9 @@ export const registerDeskText = {
   'baseline.claimed':
     '{count, plural, =0 {No part was without a record.} one {One part counts from that day.} other {# parts count from that day.}}',
   'machine.lastDone': 'Last done (optional)',
+  'machine.claim': 'Last done {day}{who}{found}, as claimed: it counts until a service is recorded.',
+  'machine.claim.by': ' by {name}',
+  'machine.claim.found': ', found {grade}',
   'machine.lastDone.hint': 'all its parts, as far as is known; counts as claimed',
   'baseline.title': 'Baseline',
   'baseline.lead': 'Parts that nobody has logged yet, spread over weeks: the worst risk first, evenly.',

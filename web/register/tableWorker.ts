@@ -3,13 +3,17 @@
  */
 import Papa from 'papaparse';
 import { delimiterOf } from '../../core/register/delimiter.ts';
+import { machineTypes } from '../../core/catalogue/machines.ts';
 import { matchColumns, type Column } from '../../core/register/columns.ts';
 import { encodingOf, type Encoding } from '../../core/register/decode.ts';
-import { keyOfUnit, rowReader, type Cells, type RowProblem } from '../../core/register/rows.ts';
+import { keyOfUnit, plainName, type KnownRegister } from '../../core/register/known.ts';
+import type { RegisterRow, RowProblem } from '../../core/register/row.ts';
+import { rowReader, type Cells } from '../../core/register/rows.ts';
 import { columnNames, wordingOf } from '../../core/register/wording.ts';
 import { coreText } from '../../core/en.ts';
 import { translator } from '../../core/language/message.ts';
-import type { KnownAnswer } from '../../contract/register/bulk.ts';
+import { changeLooker, type ChangeCounts, type ChangeLine } from './changeLooker.ts';
+import { MAX_LEFT_OUT, type KnownAnswer } from '../../contract/register/bulk.ts';
 
 export type Ask =
   | { readonly ask: 'heads'; readonly file: File }
@@ -19,6 +23,10 @@ export type Ask =
       readonly columns: readonly (Column | null)[];
       readonly encoding: Encoding;
       readonly known: KnownAnswer;
+      /** What the file's machines are, by their plain name. */
+      readonly named: KnownRegister['named'];
+      readonly without: readonly number[];
+      readonly emptyIsVacant: boolean;
     };
 
 export interface WrongRow {
@@ -52,7 +60,23 @@ export type TableMessage =
       readonly wrong: number;
       readonly first: readonly WrongRow[];
       readonly sample: readonly SampleUnit[];
+      readonly left: number;
+      /** Rows that want another look, as many as may be left out. */
+      readonly wrongRows: readonly number[];
+      /** Names that no machine goes by, and on how many rows. */
+      readonly unknown: readonly { readonly name: string; readonly rows: number }[];
+      /** What they may be: machines of the catalogue, by their names. */
+      readonly types: readonly { readonly type: string; readonly name: string }[];
+      readonly changes: readonly ChangeLine[];
+      readonly counts: ChangeCounts;
+      /** Tenancies that run today. */
+      readonly running: number;
     };
+
+/** The heads of a file. */
+export type TableHeads = Extract<TableMessage, { told: 'heads' }>;
+/** A file whose rows were looked through. */
+export type TableResult = Extract<TableMessage, { told: 'done' }>;
 
 const say = translator('en-GB', coreText);
 /** As many wrong rows are listed. */
@@ -105,8 +129,15 @@ async function readHeads(file: File): Promise<TableMessage> {
   return { told: 'heads', heads, sample: lines[1] ?? [], encoding, columns: matchColumns(heads, columnNames(say)) };
 }
 
-async function readRows({ file, columns, encoding, known }: Extract<Ask, { ask: 'rows' }>): Promise<TableMessage> {
-  const read = rowReader(known.known, wordingOf(say, known.zone, known.today));
+async function readRows(ask: Extract<Ask, { ask: 'rows' }>): Promise<TableMessage> {
+  const { file, columns, encoding, known } = ask;
+  const named = { ...known.known.named, ...ask.named };
+  const read = rowReader(known.known, wordingOf(say, { zone: known.zone, today: known.today, named }));
+  const without = new Set(ask.without);
+  const unknown = new Map<string, { name: string; rows: number }>();
+  const wrongRows: number[] = [];
+  const looked = changeLooker(say, known);
+  let left = 0;
   const names = columnNames(say);
   const first: WrongRow[] = [];
   const properties = new Set(Object.keys(known.known.properties));
@@ -116,17 +147,7 @@ async function readRows({ file, columns, encoding, known }: Extract<Ask, { ask: 
   let wrong = 0;
   let machines = 0;
   const sample = new Map<string, SampleUnit>();
-  const words = ({ column, key, values }: RowProblem) => say(`row.${key}`, { column: names[column], ...values });
-  await parse(file, encoding, (cells, cursor) => {
-    rowNumber += 1;
-    if (rowNumber === 1) return;
-    const byColumn: Cells = Object.fromEntries(
-      columns.flatMap((column, i) => (column ? [[column, cells[i] ?? '']] : [])),
-    );
-    const { row, problems } = read(byColumn, rowNumber);
-    properties.add(row.property);
-    units.add(keyOfUnit(row.property, row.unit));
-    if (row.machine) machines += 1;
+  const takeSample = (row: RegisterRow) => {
     const key = keyOfUnit(row.property, row.unit);
     if (!sample.has(key) && sample.size < SHOWN)
       sample.set(key, { property: row.property, unit: row.unit, tenant: row.tenancy?.name ?? '', machines: [] });
@@ -136,8 +157,32 @@ async function readRows({ file, columns, encoding, known }: Extract<Ask, { ask: 
         ?.machines.push(
           [row.machine.label || say(`machine.${row.machine.type}`), row.machine.filterSize].filter(Boolean).join(', '),
         );
+  };
+  const words = ({ column, key, values }: RowProblem) => say(`row.${key}`, { column: names[column], ...values });
+  await parse(file, encoding, (cells, cursor) => {
+    rowNumber += 1;
+    if (rowNumber === 1) return;
+    if (without.has(rowNumber)) {
+      left += 1;
+      return;
+    }
+    const byColumn: Cells = Object.fromEntries(
+      columns.flatMap((column, i) => (column ? [[column, cells[i] ?? '']] : [])),
+    );
+    const { row, changes, problems, unknown: name } = read(byColumn, rowNumber);
+    looked.take(row, changes);
+    if (row.said.has('machine') && !row.machine) left += 1;
+    if (name !== null) {
+      const there = unknown.get(plainName(name)) ?? { name, rows: 0 };
+      unknown.set(plainName(name), { name: there.name, rows: there.rows + 1 });
+    }
+    properties.add(row.property);
+    units.add(keyOfUnit(row.property, row.unit));
+    if (row.machine && changes.machine === null) machines += 1;
+    takeSample(row);
     if (problems.length > 0) {
       wrong += 1;
+      if (wrongRows.length < MAX_LEFT_OUT) wrongRows.push(rowNumber);
       if (first.length < LISTED) first.push({ row: rowNumber, says: problems.map(words) });
     }
     if (rowNumber % 500 === 0)
@@ -147,6 +192,7 @@ async function readRows({ file, columns, encoding, known }: Extract<Ask, { ask: 
         rows: rowNumber - 1,
       } satisfies TableMessage);
   });
+  if (ask.emptyIsVacant && columns.includes('tenant')) looked.vacate();
   return {
     told: 'done',
     rows: Math.max(0, rowNumber - 1),
@@ -156,6 +202,14 @@ async function readRows({ file, columns, encoding, known }: Extract<Ask, { ask: 
     wrong,
     first,
     sample: [...sample.values()],
+    left,
+    wrongRows,
+    unknown: [...unknown.values()],
+    types: [...machineTypes.keys()]
+      .map((type) => ({ type, name: say(`machine.${type}`) }))
+      .sort((a, b) => a.name.localeCompare(b.name)),
+    ...looked.all(),
+    running: Object.values(known.known.units).filter(({ tenancy }) => tenancy).length,
   };
 }
 
