@@ -12,6 +12,7 @@ import { dayOfInstant } from '../core/calendar/day.ts';
 import { coreText } from '../core/en.ts';
 import { translator } from '../core/language/message.ts';
 import { COLUMNS, matchColumns, type Column } from '../core/register/columns.ts';
+import { machineTypes } from '../core/catalogue/machines.ts';
 import { rowReader } from '../core/register/rows.ts';
 import { columnNames, wordingOf } from '../core/register/wording.ts';
 import { serve } from '../server/serve.ts';
@@ -53,7 +54,7 @@ const columns = matchColumns(
 );
 const today = dayOfInstant(Date.now(), 'Europe/Dublin');
 const EMPTY = { properties: {}, units: {}, named: {} };
-const WORDS = wordingOf(say, { zone: 'Europe/Dublin', today, named: {} });
+const WORDS = wordingOf(say, { zone: 'Europe/Dublin', today, named: {}, types: [...machineTypes.keys()] });
 
 function parseAlone(csv: string): number {
   let rows = 0;

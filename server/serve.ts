@@ -5,6 +5,7 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
 import { type Env } from './context/context.ts';
+import { teachDefined } from './register/defined.ts';
 import { turnDay } from './clock/daily.ts';
 import { createApp } from './http/app.ts';
 import { sweepReceipts } from './http/once.ts';
@@ -81,6 +82,7 @@ export async function serve({
     publicAddress: address ?? null,
     ...(standIn && { letters: standIn.letters }),
   });
+  await teachDefined(store.db);
   const redrawn = await bringUpToDate(env);
   if (redrawn > 0) logger.info({ redrawn }, 'lines of an older version were drawn anew');
   const app = createApp(env, { logger, rateFactor, strict, web, ...(proxies && { proxies }) });

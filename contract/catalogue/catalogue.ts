@@ -8,6 +8,8 @@ export interface CatalogueMachine extends Reportable {
   readonly name: string;
   readonly fuels: readonly string[];
   readonly drains: boolean;
+  /** The office defined it. */
+  readonly own: boolean;
   readonly points: readonly {
     readonly key: string;
     readonly name: string;

@@ -1,6 +1,7 @@
 /** Routes of machines, procedures, editions, rehearsals. */
 import { DOERS, MANAGER, OFFICE, passing, read, refusing, write, wholeOffice } from '../route.ts';
 import type { CatalogueAnswer } from './catalogue.ts';
+import type { DefinedAnswer, DefinitionFile, SaveDefined, TakeDefined } from './defined.ts';
 import type { ProcedureAnswer, SaveEdition, TakeOurs } from './editions.ts';
 import type { RehearsalAnswer, RehearsalOf, RehearsalsAnswer, RehearsedForm } from './rehearsals.ts';
 
@@ -13,6 +14,33 @@ export const catalogueRoutes = {
   'rehearsals.list': passing<{ answer: RehearsalsAnswer }>()(read('/rehearsals', OFFICE)),
   'rehearsal.keep': passing<{ form: RehearsedForm; answer: { asked: number; correct: number } }>()(
     write('POST', '/rehearsals', OFFICE, 8, 60),
+  ),
+  'defined.list': passing<{ answer: DefinedAnswer }>()(read('/machine-definitions', MANAGER)),
+  'defined.save': wholeOffice(
+    passing<{ form: SaveDefined; answer: { id: string; key: string } }>()(
+      refusing(
+        write('POST', '/machine-definitions', MANAGER, 128, 60),
+        'definition',
+        'definitionChanged',
+        'machineInWork',
+        'nameTaken',
+      ),
+    ),
+  ),
+  'defined.take': wholeOffice(
+    passing<{ form: TakeDefined; answer: { id: string; key: string } }>()(
+      refusing(
+        write('POST', '/machine-definitions/taken', MANAGER, 128, 60),
+        'definition',
+        'definitionChanged',
+        'machineInWork',
+        'nameTaken',
+      ),
+    ),
+  ),
+  'defined.file': wholeOffice(passing<{ answer: DefinitionFile }>()(read('/machine-definitions/:id/file', MANAGER))),
+  'defined.remove': wholeOffice(
+    passing<{ answer: object }>()(refusing(write('DELETE', '/machine-definitions/:id', MANAGER, 0), 'inUse')),
   ),
   'edition.save': wholeOffice(
     passing<{ form: SaveEdition; answer: { number: number } }>()(

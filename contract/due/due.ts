@@ -38,6 +38,8 @@ export const MARK_FIELDS = 7;
 
 export interface BoardType {
   readonly key: string;
+  /** By which marks name it; of ours its place in the list. */
+  readonly number: number;
   readonly name: string;
   readonly kind: PointKind;
   readonly safetyCritical: boolean;

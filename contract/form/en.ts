@@ -36,6 +36,7 @@ export const fieldsText = {
   'field.peopleMany': 'At most 20. A larger household is several units, or a shared space.',
   'field.wholeDays': 'Whole days, from 1 to 3,650 (ten years).',
   'field.rating': 'A rating is a number from 1 to 20.',
+  'field.partsStay': 'Machines stand in homes: their parts stay, in their order. New ones go to the end.',
   'field.leftOut': 'A machine keeps at least one of its own parts.',
   'field.airflow': 'Between 50 and 10,000 CFM. 400 CFM go with a ton of cooling.',
   'field.runMinutes': 'From 5 minutes to 6 hours.',

@@ -32,6 +32,7 @@ export interface FieldsText {
   'field.noticed': None;
   'field.oneOf': None;
   'field.order': None;
+  'field.partsStay': None;
   'field.password': None;
   'field.peopleMany': None;
   'field.peopleNone': None;

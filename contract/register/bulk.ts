@@ -1,6 +1,7 @@
 /** Filling a register fast: templates and import. */
 import { array, boolean, number, object, string } from 'yup';
 import type { KnownRegister } from '../../core/register/known.ts';
+import type { DefinedMachine } from '../../core/catalogue/defined.ts';
 import { line } from '../form/fields.ts';
 import type { Column } from '../../core/register/columns.ts';
 import type { MachineSketch } from './machines.ts';
@@ -68,6 +69,8 @@ export interface ImportSummary {
 /** What a preview of a file needs of the register. */
 export interface KnownAnswer {
   readonly known: KnownRegister;
+  /** Machines that the office has defined. */
+  readonly defined: readonly DefinedMachine[];
   readonly zone: string;
   readonly today: number;
 }

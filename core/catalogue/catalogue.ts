@@ -1,4 +1,5 @@
 /** The catalogue: what machines there are, what is served on them, and how. Data, checked when it is loaded. */
+import { definedProcedure } from './defined.ts';
 import { GRADES } from './grades.ts';
 import { SCHOOLS } from './practice.ts';
 import { methods, optionOf } from './methods.ts';
@@ -119,16 +120,19 @@ export const procedures: ReadonlyMap<string, Procedure> = new Map(
   BUILDS.map((it) => build(it, {})).map((it) => [it.key, it]),
 );
 
-export { machineTypes, machineTypeOf } from './machines.ts';
+export { findMachineType, machineTypes, machineTypeOf, machineTypesOf, registrable } from './machines.ts';
 
 const variants = new Map<string, Procedure>();
+
+/** A procedure of ours or of an office, with our own methods; undefined for a key that nobody knows. */
+export const findProcedure = (key: string): Procedure | undefined => procedures.get(key) ?? definedProcedure(key);
 
 /**
  * A procedure, as the chosen methods make it.
  * @throws RangeError for a key that the catalogue does not know
  */
 export function procedureOf(key: string, choices: Choices = {}): Procedure {
-  const standard = procedures.get(key);
+  const standard = findProcedure(key);
   if (!standard) throw new RangeError(`no such procedure: ${key}`);
   const chosen = standard.follows.map((method) => optionOf(method, choices).key);
   if (standard.follows.every((method, i) => methods.get(method)!.options[0]!.key === chosen[i])) return standard;
@@ -153,18 +157,24 @@ export const waitsOf = (needs: readonly Need[]): number =>
   needs.reduce((sum, need) => (need.kind === 'timer' ? sum + need.minutes : sum), 0);
 
 function checked(procedure: Procedure): Procedure {
-  const { key, days, steps } = procedure;
-  const wrong = (what: string) => new Error(`catalogue: ${key}: ${what}`);
-  if (SCHOOLS.some((school) => !(days[school] > 0))) throw wrong('an interval must be above zero');
-  if (days.watchful > days.steady || days.steady > days.light) throw wrong('watchful ≤ steady ≤ light');
+  const problem = procedureProblem(procedure);
+  if (problem !== null) throw new Error(`catalogue: ${procedure.key}: ${problem}`);
+  return procedure;
+}
+
+/** What is wrong with a procedure by itself; null where nothing is. */
+export function procedureProblem(procedure: Procedure): string | null {
+  const { days, steps } = procedure;
+  if (SCHOOLS.some((school) => !(days[school] > 0))) return 'an interval must be above zero';
+  if (days.watchful > days.steady || days.steady > days.light) return 'watchful ≤ steady ≤ light';
   const needs = steps.flatMap((step) => step.needs);
   const names = needs.map((need) => `${need.kind} ${need.key}`);
-  if (new Set(names).size !== names.length) throw wrong('a need is asked twice');
+  if (new Set(names).size !== names.length) return 'a need is asked twice';
   if (procedure.kind !== 'sensor' && !needs.some((need) => need.kind === 'grade'))
-    throw wrong(`no grade (${GRADES.join(', ')})`);
+    return `no grade (${GRADES.join(', ')})`;
   const removable = procedure.kind === 'filter' || procedure.kind === 'screen';
   if (removable && !needs.some((need) => need.kind === 'photo' && need.key === 'out')) {
-    throw wrong('a filter or screen is proven out of the machine');
+    return 'a filter or screen is proven out of the machine';
   }
-  return procedure;
+  return null;
 }

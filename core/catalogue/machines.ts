@@ -1,4 +1,5 @@
 /** The machines that a register may hold, and which service points each has. Order of points: that of the catalogue. */
+import { definedMachine, machinesDefinedBy } from './defined.ts';
 import type { MachineType } from './types.ts';
 
 const type = (key: string, points: readonly string[], more: Partial<MachineType> = {}): MachineType => ({
@@ -53,15 +54,29 @@ const TYPES: readonly MachineType[] = [
 
 export const machineTypes: ReadonlyMap<string, MachineType> = new Map(TYPES.map((it) => [it.key, it]));
 
+/** A machine of ours or of an office; undefined for a key that nobody knows. */
+export const findMachineType = (key: string): MachineType | undefined =>
+  machineTypes.get(key) ?? definedMachine(key)?.type;
+
+/** A machine that an office may register: one of ours, or of its own. */
+export const registrable = (key: string, owner: string): MachineType | undefined =>
+  machineTypes.get(key) ?? (definedMachine(key)?.owner === owner ? definedMachine(key)!.type : undefined);
+
+/** Ours, and those that an office has defined. */
+export const machineTypesOf = (owner: string): MachineType[] => [
+  ...machineTypes.values(),
+  ...machinesDefinedBy(owner).map(({ type: it }) => it),
+];
+
 /** @throws RangeError for a key that the catalogue does not know */
 export function machineTypeOf(key: string): MachineType {
-  const found = machineTypes.get(key);
+  const found = findMachineType(key);
   if (!found) throw new RangeError(`no such machine type: ${key}`);
   return found;
 }
 
 /** The family of a type; an unknown one is its own. */
-export const familyOf = (key: string): string => machineTypes.get(key)?.family ?? key;
+export const familyOf = (key: string): string => findMachineType(key)?.family ?? key;
 
 /** Points that do another's work on other types of its family. */
 const IN_PLACE_OF: Readonly<Record<string, readonly string[]>> = {
@@ -72,6 +87,6 @@ const IN_PLACE_OF: Readonly<Record<string, readonly string[]>> = {
 
 /** The point of a type that a symptom or signal of its family means: itself, or what does its work there. */
 export function pointLike(machineType: string, point: string): string | undefined {
-  const points = machineTypes.get(machineType)?.points ?? [];
+  const points = findMachineType(machineType)?.points ?? [];
   return [point, ...(IN_PLACE_OF[point] ?? [])].find((it) => points.includes(it));
 }

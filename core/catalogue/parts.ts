@@ -1,4 +1,6 @@
 /** The parts as they are drawn, clean, and where dirt settles on each. */
+import { isDefined, kindOfPart } from './definition.ts';
+import type { PointKind } from './types.ts';
 import { BODY, box, fine, FINE, grid, INK, line, ring, SHADE } from './pen.ts';
 
 export interface Drawing {
@@ -346,9 +348,23 @@ const LOOKS_LIKE: Readonly<Record<string, string>> = {
   'freezer.temperature': 'refrigerator.temperatures',
 };
 
+/** Parts of machines that an office has defined are drawn as one of their kind. */
+const OF_KIND: Readonly<Record<PointKind, string>> = {
+  filter: 'airHandler.returnFilter',
+  screen: 'airCleaner.preFilter',
+  seal: 'refrigerator.doorSeals',
+  drain: 'airHandler.condensateDrain',
+  coil: 'outdoorUnit.coil',
+  duct: 'dryer.duct',
+  fan: 'bathFan.motor',
+  tub: 'washer.tub',
+  sensor: 'airCleaner.sensorInlet',
+};
+
 /** @throws RangeError for a procedure whose part nobody has drawn */
 export function drawingOf(procedure: string): Drawing {
-  const drawing = DRAWINGS[LOOKS_LIKE[procedure] ?? procedure];
+  const kind = isDefined(procedure) ? kindOfPart(procedure) : null;
+  const drawing = DRAWINGS[kind ? OF_KIND[kind] : (LOOKS_LIKE[procedure] ?? procedure)];
   if (!drawing) throw new RangeError(`no picture for ${procedure}`);
   return drawing;
 }

@@ -3,6 +3,8 @@
  * a sitting the planner switches by steps of its own; their words are at `<words>.title` and so on, what they are
  * confirmed by at `confirm.<words>`, and the value in a line at `state.<variable>.<value>`.
  */
+import { definedMachine } from './defined.ts';
+import type { Isolation } from './definition.ts';
 import type { State } from './types.ts';
 
 /** Variables that are switched by steps of their own; the others only by the work itself. */
@@ -117,6 +119,21 @@ const SYSTEMS: readonly System[] = [
   system('drains', ['drains'], { power: 'on' }, []),
 ];
 
+/** Machines that an office has defined: each a system of its own, made dead as it says. */
+const definedPower = (machine: string): Change[] => [
+  change('power', 'on', 'own.again', { from: 'idle' }),
+  ...power(machine),
+  change('power', 'idle', 'own.idle'),
+];
+const DEFINED: Readonly<Record<Isolation, System>> = {
+  plug: system('plug', [], { power: 'on' }, definedPower('ownPlug')),
+  circuit: system('circuit', [], { power: 'on' }, definedPower('ownCircuit')),
+  none: system('none', [], { power: 'on' }, []),
+};
+
+/** The system of a machine that an office has defined. Gas stays as it is: no step of theirs touches it. */
+export const systemFor = (isolation: Isolation): System => DEFINED[isolation];
+
 const BY_TYPE = new Map(SYSTEMS.flatMap((it) => it.types.map((type) => [type, it] as const)));
 
 /**
@@ -124,6 +141,8 @@ const BY_TYPE = new Map(SYSTEMS.flatMap((it) => it.types.map((type) => [type, it
  * @throws RangeError for a type that the catalogue does not know
  */
 export function systemOf(type: string, fuel = 'electric'): System {
+  const defined = definedMachine(type);
+  if (defined) return { ...systemFor(defined.definition.isolation), key: type };
   const found = BY_TYPE.get(type);
   if (!found) throw new RangeError(`no such machine type: ${type}`);
   return fuel === 'gas' || found.usual.gas === undefined ? found : electric(found);

@@ -2,6 +2,8 @@
  * Symptoms: what people notice, in plain words. Each names the service points it makes due, the one that the trade
  * would look at first, first, and the severity that sets the clock on its repair.
  */
+import { definedMachine, type BuiltMachine } from '../catalogue/defined.ts';
+import type { PointKind } from '../catalogue/types.ts';
 import { familyOf, pointLike } from '../catalogue/machines.ts';
 import type { Severity } from './clock.ts';
 
@@ -75,6 +77,30 @@ export const SYMPTOMS: readonly Symptom[] = [
 ];
 
 /**
+ * What may be said of any machine that an office has defined, with the kinds of its parts that it makes due, likeliest
+ * first. Our judgement.
+ */
+const OF_DEFINED: readonly (readonly [Symptom, readonly PointKind[]])[] = [
+  [symptom('own.burning', [], 'lifeThreatening', true), []],
+  [symptom('own.leak', [], 'moderate', true), ['drain']],
+  [symptom('own.weak', []), ['filter', 'screen', 'fan', 'coil', 'duct']],
+  [symptom('own.smell', []), ['drain', 'filter', 'screen', 'coil', 'tub']],
+  [symptom('own.noise', []), ['fan']],
+  [symptom('own.alert', [], 'moderate'), ['sensor']],
+  [symptom('own.dead', [], 'moderate'), []],
+];
+
+/** Every symptom that there is, ours and those of machines that offices have defined. */
+export const ALL_SYMPTOMS: readonly Symptom[] = [...SYMPTOMS, ...OF_DEFINED.map(([it]) => it)];
+
+function symptomsOfDefined({ procedures }: BuiltMachine): Symptom[] {
+  return OF_DEFINED.map(([it, kinds]) => ({
+    ...it,
+    points: kinds.flatMap((kind) => procedures.filter((part) => part.kind === kind).map(({ key }) => key)),
+  }));
+}
+
+/**
  * Points that a symptom means on a type that has none of its own for it: a top-load washer has no boot that could
  * smell.
  */
@@ -82,6 +108,8 @@ const INSTEAD: Readonly<Record<string, string>> = { 'topWasher washer.smell': 'w
 
 /** The symptoms of a machine type, each with the points that it makes due there. */
 export function symptomsOf(machineType: string): Symptom[] {
+  const defined = definedMachine(machineType);
+  if (defined) return symptomsOfDefined(defined);
   return SYMPTOMS.filter((it) => it.machineType === familyOf(machineType)).map((it) => {
     const points = it.points.flatMap((point) => pointLike(machineType, point) ?? []);
     const instead = INSTEAD[`${machineType} ${it.key}`];
@@ -95,7 +123,7 @@ export const pointsOfSymptom = (machineType: string, key: string): readonly stri
 
 /** @throws RangeError for a key that is not on the list */
 export function symptomOf(key: string): Symptom {
-  const found = SYMPTOMS.find((it) => it.key === key);
+  const found = ALL_SYMPTOMS.find((it) => it.key === key);
   if (!found) throw new RangeError(`no such symptom: ${key}`);
   return found;
 }

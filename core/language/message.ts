@@ -3,6 +3,7 @@
  * follow the locale. English ships; another language is another set of files.
  */
 import { IntlMessageFormat } from 'intl-messageformat';
+import { written } from './written.ts';
 import { MS_PER_DAY, type Day } from '../calendar/day.ts';
 import type { CoreText } from './text.ts';
 import type { KeyOf, Values, ValuesOf } from './values.ts';
@@ -69,6 +70,8 @@ export function translator<Of extends Voice = Translator>(locale: string, messag
   const text = (key: string, values?: Values): string => {
     let message = compiled.get(key);
     if (!message) {
+      const own = written(key);
+      if (own !== undefined) return own;
       const text = messages[key];
       if (text === undefined) throw new RangeError(`no text for ${key}`);
       message = new IntlMessageFormat(text, locale, { number: { duration: DURATION } }, { formatters });
@@ -93,7 +96,7 @@ export function translator<Of extends Voice = Translator>(locale: string, messag
   };
   const voice: Voice = {
     text,
-    has: (key) => Object.hasOwn(messages, key),
+    has: (key) => Object.hasOwn(messages, key) || written(key) !== undefined,
     day: (day) => long.format(day * MS_PER_DAY),
     shortDay: (day) => short.format(day * MS_PER_DAY),
     weekday: (day) => weekday.format(day * MS_PER_DAY),

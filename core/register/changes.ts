@@ -1,6 +1,6 @@
 /** What a row of a table changes in the register as it stands, to be looked at before any of it is written. */
 import { dayFromIso, isoFromDay, type Day } from '../calendar/day.ts';
-import { machineTypes } from '../catalogue/machines.ts';
+import { findMachineType } from '../catalogue/machines.ts';
 import { keyOfMachine, keyOfUnit, type KnownRegister, type Said } from './known.ts';
 import { differing, type CellChange } from './differing.ts';
 import type { MachineCells, RegisterRow, RowProblem } from './row.ts';
@@ -20,7 +20,7 @@ const NOTHING: RowChanges = { property: [], unit: [], tenancy: null, machine: nu
 
 /** The machine of a row as the register would say it; a size stands only where it has such a part. */
 export function saidOfMachine(machine: MachineCells): Said {
-  const has = (part: string) => machineTypes.get(machine.type)?.points.some((point) => point.startsWith(part));
+  const has = (part: string) => findMachineType(machine.type)?.points.some((point) => point.startsWith(part));
   return {
     maker: machine.maker,
     model: machine.model,

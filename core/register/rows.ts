@@ -4,7 +4,7 @@
  * what is said later, and against the register as it stands.
  */
 import { dayFromIso, isZone, type Day } from '../calendar/day.ts';
-import { machineTypes } from '../catalogue/machines.ts';
+import { findMachineType } from '../catalogue/machines.ts';
 import { COOKING } from '../due/drivers.ts';
 import type { Values } from '../language/values.ts';
 import { formatFilterSize, parseFilterSize } from '../quantities/filterSize.ts';
@@ -173,7 +173,7 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
       }
       const called = wording.machineOf(name);
       if (called === null) return null;
-      const type = machineTypes.get(called ?? '');
+      const type = findMachineType(called ?? '');
       if (!type) {
         unknown = name;
         wrong('machine', 'machine', { value: name, example: wording.exampleMachine });

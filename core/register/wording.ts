@@ -1,5 +1,5 @@
 /** Names of machines and parts as a language says them, and back. */
-import { machineTypes } from '../catalogue/machines.ts';
+import { findMachineType } from '../catalogue/machines.ts';
 import type { Day } from '../calendar/day.ts';
 import type { Translator } from '../language/message.ts';
 import type { Wording } from './rows.ts';
@@ -10,17 +10,23 @@ import { COLUMNS, type Column } from './columns.ts';
 export const columnNames = (say: Translator): Record<Column, string> =>
   Object.fromEntries(COLUMNS.map((column) => [column, say(`column.${column}`)])) as Record<Column, string>;
 
+/** Where and when a table is read, and what its machines may be. */
+export interface Circumstances {
+  readonly zone: string;
+  readonly today: Day;
+  readonly named: KnownRegister['named'];
+  /** Keys of the machines that the office may register. */
+  readonly types: readonly string[];
+}
+
 /**
  * How rows are to be understood in a language. A name is taken with or without its punctuation; so is the catalogue's
  * own key, and what this office calls it.
  */
-export function wordingOf(
-  say: Translator,
-  { zone, today, named }: { readonly zone: string; readonly today: Day; readonly named: KnownRegister['named'] },
-): Wording {
+export function wordingOf(say: Translator, { zone, today, named, types }: Circumstances): Wording {
   const machines = new Map(
-    [...machineTypes.keys()].flatMap((key) => [
-      [plainName(say(`machine.${key}`)), key],
+    types.flatMap((key) => [
+      [plainName(say.text(`machine.${key}`)), key],
       [plainName(key), key],
     ]),
   );
@@ -33,8 +39,8 @@ export function wordingOf(
       return machines.get(plain) ?? (Object.hasOwn(named, plain) ? named[plain] : undefined);
     },
     partOf: (type, name) =>
-      machineTypes
-        .get(type)
-        ?.points.find((point) => plainName(say(`point.${point}`)) === plainName(name) || point === name),
+      findMachineType(type)?.points.find(
+        (point) => plainName(say.text(`point.${point}`)) === plainName(name) || point === name,
+      ),
   };
 }

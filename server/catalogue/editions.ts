@@ -6,7 +6,8 @@ import {
   type Edition,
   type EditionChange,
 } from '../../core/catalogue/edition.ts';
-import { procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
+import { findProcedure, procedureOf } from '../../core/catalogue/catalogue.ts';
+import { definedMachine } from '../../core/catalogue/defined.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import type { Translator } from '../language/translator.ts';
 import { inForce, factsOf } from '../store/facts.ts';
@@ -19,8 +20,9 @@ import { firstZone } from '../lookup/zone.ts';
 
 /** Ours, as the methods of the organisation make it. */
 export async function oursOf(call: Call, key: string): Promise<Procedure> {
-  if (!procedures.has(key)) throw notFound();
   const { organisationId } = call.actor;
+  const owner = definedMachine(key.split('.')[0]!)?.owner;
+  if (!findProcedure(key) || (owner !== undefined && owner !== organisationId)) throw notFound();
   const { today } = await firstZone(call);
   return procedureOf(key, inForce(await factsOf(call.db, [organisationId], 'methods'), today)?.value ?? {});
 }

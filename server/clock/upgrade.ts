@@ -2,7 +2,7 @@
  * After a newer version: machines get the service points that the catalogue has gained, and every line that
  * an older engine or catalogue drew is drawn anew. Idempotent; a register that is up to date costs one query.
  */
-import { CATALOGUE_VERSION, machineTypes } from '../../core/catalogue/catalogue.ts';
+import { CATALOGUE_VERSION, findMachineType } from '../../core/catalogue/catalogue.ts';
 import { ENGINE_VERSION } from '../../core/due/inputs.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Env } from '../context/context.ts';
@@ -21,7 +21,7 @@ export async function bringUpToDate(env: Env): Promise<number> {
     const known = new Set(points.map(({ machineId, procedure }) => `${machineId} ${procedure}`));
     for (const machine of await db.machine.all({ retiredDay: null })) {
       const lacks = JSON.parse(machine.leftOut) as string[];
-      const missing = (machineTypes.get(machine.type)?.points ?? []).filter(
+      const missing = (findMachineType(machine.type)?.points ?? []).filter(
         (procedure) => !lacks.includes(procedure) && !known.has(`${machine.id} ${procedure}`),
       );
       await addPoints(env, db, machine, missing, env.clock());

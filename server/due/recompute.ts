@@ -1,6 +1,7 @@
 /** Keeping lines and marks true: after every write that touches a point, its line is computed again. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
-import { CATALOGUE_VERSION, procedures } from '../../core/catalogue/catalogue.ts';
+import { CATALOGUE_VERSION, procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
+import { definedNumber, definedNumbers } from '../../core/catalogue/defined.ts';
 import { computeLine } from '../../core/due/compute.ts';
 import { rides, type Sibling } from '../../core/due/riders.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
@@ -25,9 +26,10 @@ import { holdOf } from '../lookup/hold.ts';
 import type { PointHistory } from './pointHistory.ts';
 
 const TYPES = [...procedures.keys()];
+const NUMBERS = new Map(TYPES.map((procedure, i) => [procedure, i]));
 
 /** The number by which marks name a procedure: its place in the catalogue. */
-export const typeNumber = (procedure: string) => TYPES.indexOf(procedure);
+export const typeNumber = (procedure: string): number => NUMBERS.get(procedure) ?? definedNumber(procedure) ?? -1;
 
 /** Points read, computed and written together. */
 const CHUNK = 300;
@@ -46,7 +48,7 @@ export async function recompute(db: Db, pointIds: readonly string[], now: number
     return;
   }
   const unique = [...new Set(pointIds)];
-  if (unique.length > AT_ONCE) await putOff(db, unique, now, TYPES);
+  if (unique.length > AT_ONCE) await putOff(db, unique, now, [...NUMBERS, ...definedNumbers()]);
   else await recomputeNow(db, unique, now);
 }
 
@@ -141,12 +143,12 @@ async function settleRiders(db: Db, histories: readonly PointHistory[]): Promise
   const own = new Map(histories.map((history) => [history.point.id, history]));
   const rows = await readSiblings(db, [...new Set(histories.map(({ machineId }) => machineId))]);
   const siblingOf = ({ pointId, procedure: key, servedDay, intervalDays, chosen }: SiblingRow): Sibling => {
-    const procedure = own.get(pointId)?.procedure ?? procedures.get(key)!;
+    const procedure = own.get(pointId)?.procedure ?? procedureOf(key);
     return {
       id: pointId,
       core: chosen === null ? procedure.core : chosen === 'true',
       level: procedure.level,
-      intervalDays: Math.max(1, intervalDays || procedures.get(key)!.days.steady),
+      intervalDays: Math.max(1, intervalDays || procedureOf(key).days.steady),
       lineDay: servedDay === 0 ? null : servedDay + intervalDays,
     };
   };

@@ -9,7 +9,7 @@ import {
 } from '../../core/catalogue/edition.ts';
 import { waitMinutes, waitsOf } from '../../core/catalogue/catalogue.ts';
 import { illustrationOf } from '../../core/catalogue/illustrated.ts';
-import { machineTypes } from '../../core/catalogue/machines.ts';
+import { machineTypesOf } from '../../core/catalogue/machines.ts';
 import type { Need, Procedure, Step } from '../../core/catalogue/types.ts';
 import { stepsOfAct } from '../../core/jobs/gone.ts';
 import { planSitting } from '../../core/jobs/plan.ts';
@@ -40,7 +40,7 @@ export async function readProcedure(call: Call, key: string): Promise<ProcedureA
     why: say(`why.${key}`),
     mistakes: say(`mistakes.${key}`),
     kind: ours.kind,
-    machines: [...machineTypes.values()]
+    machines: machineTypesOf(call.actor.organisationId)
       .filter(({ points }) => points.includes(key))
       .map((type) => say(`machine.${type.key}`)),
     level: now.level,
@@ -80,7 +80,7 @@ export function flowWords(call: Call, now: Procedure, ours: Procedure, own: Edit
   const {
     env: { say },
   } = call;
-  const type = [...machineTypes.values()].find(({ points }) => points.includes(now.key))!;
+  const type = machineTypesOf(call.actor.organisationId).find(({ points }) => points.includes(now.key))!;
   const task = { id: '', steps: now.steps, minutes: now.minutes };
   const sitting = sittingOn({ type: type.key, fuel: type.fuels[0]! }, [task]);
   const { steps } = planSitting(sitting, { found: now.steps.flatMap(({ when }) => when ?? []) });

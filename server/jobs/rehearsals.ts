@@ -1,6 +1,6 @@
 /** Rehearsals: questions on a procedure as it is in force here, and who has rehearsed what. */
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
-import { CATALOGUE_VERSION, procedures } from '../../core/catalogue/catalogue.ts';
+import { CATALOGUE_VERSION, procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
 import { questionsOf, rightOf, type Question } from '../../core/jobs/rehearsal.ts';
 import type {
   RehearsalAnswer,
@@ -17,7 +17,7 @@ import { readProcedure } from './procedure.ts';
 const ALL_STOPS = [...new Set([...procedures.values()].flatMap(({ stops }) => stops))];
 
 const questionsIn = (procedure: ProcedureAnswer, seed: number): Question[] =>
-  questionsOf({ steps: procedure.steps, stops: procedures.get(procedure.key)!.stops, otherStops: ALL_STOPS }, seed);
+  questionsOf({ steps: procedure.steps, stops: procedureOf(procedure.key).stops, otherStops: ALL_STOPS }, seed);
 
 /** Questions of a rehearsal, drawn by its seed. */
 export async function readRehearsal(call: Call, key: string, { seed }: RehearsalOf): Promise<RehearsalAnswer> {

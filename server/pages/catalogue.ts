@@ -1,5 +1,6 @@
 /** The catalogue as forms need it. */
-import { machineTypes, procedureOf } from '../../core/catalogue/catalogue.ts';
+import { machineTypesOf, procedureOf } from '../../core/catalogue/catalogue.ts';
+import { isDefined } from '../../core/catalogue/definition.ts';
 import type { CatalogueAnswer } from '../../contract/catalogue/catalogue.ts';
 import type { Call } from '../context/context.ts';
 import { reportableOf } from '../words/reportable.ts';
@@ -9,11 +10,12 @@ import { editionsInForce } from '../lookup/editions.ts';
 export async function readCatalogue({ db, env: { say }, actor: { organisationId } }: Call): Promise<CatalogueAnswer> {
   const editions = await editionsInForce(db, [organisationId]);
   return {
-    machines: [...machineTypes.values()].map(({ key, fuels, points, drains }) => ({
+    machines: machineTypesOf(organisationId).map(({ key, fuels, points, drains }) => ({
       key,
       fuels,
       drains,
-      name: say(`machine.${key}`),
+      name: say.text(`machine.${key}`),
+      own: isDefined(key),
       points: points.map((point) => {
         const { kind, safetyCritical, specification, days, level } = procedureOf(point);
         const own = editions.get(`${organisationId} ${point}`);

@@ -1,7 +1,8 @@
 /** Finding homes, people, machines, parts, jobs, faults and procedures by a part of their name. */
-import { machineTypes } from '../../core/catalogue/machines.ts';
+import { machinesDefinedBy } from '../../core/catalogue/defined.ts';
+import { machineTypesOf } from '../../core/catalogue/machines.ts';
 import { procedures } from '../../core/catalogue/catalogue.ts';
-import { SYMPTOMS } from '../../core/faults/symptoms.ts';
+import { ALL_SYMPTOMS } from '../../core/faults/symptoms.ts';
 import type { FoundKind, FoundThing, Search, SearchAnswer } from '../../contract/pages/search.ts';
 import type { Call } from '../context/context.ts';
 import { isManager } from '../context/context.ts';
@@ -24,11 +25,16 @@ export async function findAll(call: Call, { words }: Search): Promise<SearchAnsw
     organisationId: actor.organisationId,
     like: `%${words.replace(/[\\%_]/g, '\\$&')}%`,
     number: /^\d{1,9}$/.test(words) ? Number(words) : -1,
-    types: [...machineTypes.keys()].filter((type) => called(say(`machine.${type}`))),
-    procedures: [...procedures.keys()].filter((key) => called(say(`point.${key}`))),
+    types: machineTypesOf(actor.organisationId)
+      .map(({ key }) => key)
+      .filter((type) => called(say.text(`machine.${type}`))),
+    procedures: [
+      ...procedures.keys(),
+      ...machinesDefinedBy(actor.organisationId).flatMap(({ type: { points } }) => points),
+    ].filter((key) => called(say.text(`point.${key}`))),
     most: SHOWN + 1,
   };
-  const symptoms = SYMPTOMS.map(({ key }) => key).filter((key) => called(say(`symptom.${key}`)));
+  const symptoms = ALL_SYMPTOMS.map(({ key }) => key).filter((key) => called(say(`symptom.${key}`)));
   const [places, people, machines, parts, jobs, faults] = await Promise.all([
     sql.findPlaces(db, sought),
     isManager(actor) ? sql.findPeople(db, sought) : [],

@@ -1,6 +1,6 @@
 /** Adding machines, one or hundreds: checked all, then written together, with one drawing of lines. */
 import { dayFromIso, dayOfInstant, type Day } from '../../core/calendar/day.ts';
-import { machineTypes } from '../../core/catalogue/catalogue.ts';
+import { registrable } from '../../core/catalogue/catalogue.ts';
 import type { MachineSketch, Specification } from '../../contract/register/machines.ts';
 import { recompute } from '../due/recompute.ts';
 import { breather } from '../context/breathe.ts';
@@ -89,7 +89,7 @@ export async function machineRows(call: Call, machines: readonly PlacedMachine[]
   const breathe = breather();
   for (const { place, specifications, installed, leftOut, lastDone, found, by, ...machine } of machines) {
     await breathe();
-    const type = machineTypes.get(machine.type);
+    const type = registrable(machine.type, organisationId);
     if (!type) throw fieldProblem('type', 'field.machineType');
     if (!type.fuels.includes(machine.fuel as 'gas')) throw fieldProblem('fuel', 'field.fuel');
     if (leftOut.some((procedure) => !type.points.includes(procedure)) || leftOut.length === type.points.length)

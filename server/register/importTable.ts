@@ -6,7 +6,7 @@ import { Readable } from 'node:stream';
 import Papa from 'papaparse';
 import { delimiterOf } from '../../core/register/delimiter.ts';
 import { object, string } from 'yup';
-import { machineTypes } from '../../core/catalogue/machines.ts';
+import { machineTypesOf, registrable } from '../../core/catalogue/machines.ts';
 import { COLUMNS, type Column } from '../../core/register/columns.ts';
 import { plainName } from '../../core/register/known.ts';
 import type { RowProblem } from '../../core/register/row.ts';
@@ -120,8 +120,9 @@ export async function prepareImport(
   const columns = form.columns.map((column) => (column !== null && COLUMNS.includes(column) ? column : null));
   const { today } = await firstZone(call);
   const contents = await readContents(call);
-  const named = { ...contents.known.named, ...namesIn(form) };
-  const read = rowReader(contents.known, wordingOf(say, { zone: form.zone, today, named }));
+  const types = machineTypesOf(actor.organisationId).map(({ key }) => key);
+  const named = { ...contents.known.named, ...namesIn(form, actor.organisationId) };
+  const read = rowReader(contents.known, wordingOf(say, { zone: form.zone, today, named, types }));
   const without = new Set(form.without);
   const rows: ReadRow[] = [];
   let [left, count] = [0, 0];
@@ -158,8 +159,8 @@ export async function prepareImport(
  * What the file's machines are, as whoever sends it says.
  * @throws Problem: fields (422) for no machine of the catalogue
  */
-function namesIn({ named = [] }: ImportForm): Record<string, string | null> {
-  if (named.some(({ type }) => type !== null && !machineTypes.has(type)))
+function namesIn({ named = [] }: ImportForm, organisationId: string): Record<string, string | null> {
+  if (named.some(({ type }) => type !== null && !registrable(type, organisationId)))
     throw fieldProblem('named', 'field.machineType');
   return Object.fromEntries(named.map(({ name, type }) => [plainName(name), type]));
 }
@@ -195,7 +196,7 @@ export async function importTable(call: Call, prepared: PreparedImport): Promise
 
 /** Keeps what the file's machines are for the next file. */
 async function keepNames({ env, db, actor: { organisationId } }: Call, form: ImportForm): Promise<void> {
-  for (const [name, type] of Object.entries(namesIn(form))) {
+  for (const [name, type] of Object.entries(namesIn(form, organisationId))) {
     await db.machineName.remove({ organisationId, name });
     await db.machineName.insert({ id: env.newId(), organisationId, name, type });
   }

@@ -1,5 +1,6 @@
 /** The register as a table: CSV in, and the same CSV out. */
 import Papa from 'papaparse';
+import { machinesDefinedBy } from '../../core/catalogue/defined.ts';
 import { COLUMNS, neutralised } from '../../core/register/columns.ts';
 import { columnNames } from '../../core/register/wording.ts';
 import type { Cells } from '../../core/register/rows.ts';
@@ -10,7 +11,8 @@ import { readContents } from './contents.ts';
 
 /** What the register knows already, so that a table can be read against it before it is sent. */
 export async function readKnown(call: Call): Promise<KnownAnswer> {
-  return { known: (await readContents(call)).known, ...(await firstZone(call)) };
+  const defined = machinesDefinedBy(call.actor.organisationId).map(({ procedures: _, type: _type, ...it }) => it);
+  return { known: (await readContents(call)).known, defined, ...(await firstZone(call)) };
 }
 
 /** The whole register as CSV (RFC 4180), a machine a row; importing it into an empty install gives it back. */

@@ -1,5 +1,5 @@
 /** Many at once: units from a template, copies of a unit, one machine in many units. */
-import { machineTypeOf, machineTypes } from '../../core/catalogue/machines.ts';
+import { machineTypeOf, registrable } from '../../core/catalogue/machines.ts';
 import { STARTERS } from '../../core/register/starters.ts';
 import type { TemplateSummary } from '../../contract/register/bulk.ts';
 import type {
@@ -119,7 +119,7 @@ export async function createTemplate(call: Call, { id, name, machines }: NewTemp
     actor: { organisationId },
     now,
   } = call;
-  refuseUnknownParts(machines);
+  refuseUnknownParts(call, machines);
   await db.template.insert({
     id,
     organisationId,
@@ -132,12 +132,12 @@ export async function createTemplate(call: Call, { id, name, machines }: NewTemp
 }
 
 /** Gives a template another name or other machines; what was made from it stays as it is. */
-export async function changeTemplate(
-  { db, actor: { organisationId } }: Call,
-  id: string,
-  { name, machines }: TemplateChange,
-): Promise<object> {
-  refuseUnknownParts(machines);
+export async function changeTemplate(call: Call, id: string, { name, machines }: TemplateChange): Promise<object> {
+  const {
+    db,
+    actor: { organisationId },
+  } = call;
+  refuseUnknownParts(call, machines);
   const changed = await db.template.update(
     { id, organisationId, removedAt: null },
     { name, content: JSON.stringify(machines) },
@@ -146,9 +146,9 @@ export async function changeTemplate(
   return {};
 }
 
-function refuseUnknownParts(machines: NewTemplate['machines']): void {
+function refuseUnknownParts({ actor }: Call, machines: NewTemplate['machines']): void {
   for (const { type, leftOut } of machines) {
-    const points = machineTypes.get(type)?.points;
+    const points = registrable(type, actor.organisationId)?.points;
     if (!points) throw fieldProblem('machines', 'field.machineType');
     if (leftOut.some((it) => !points.includes(it))) throw fieldProblem('machines', 'field.leftOut');
   }

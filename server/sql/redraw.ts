@@ -5,13 +5,13 @@ import { ask, run } from './connection.ts';
 /**
  * Puts the lines of some points off. A point without a mark gets one that says that nothing is known, so that it is
  * counted from the first.
- * @param types procedures in the order of the numbers that marks have for them
+ * @param types procedures, each with the number that marks have for it
  */
 export async function putOff(
   db: Db,
   pointIds: readonly string[],
   now: number,
-  types: readonly string[],
+  types: readonly (readonly [procedure: string, number: number])[],
 ): Promise<void> {
   db.touch('mark');
   const ids = JSON.stringify(pointIds);
@@ -20,7 +20,7 @@ export async function putOff(
     'UPDATE mark SET redraw_at = ?2 WHERE redraw_at IS NULL AND point_id IN (SELECT value FROM json_each(?1))',
     [ids, now],
   );
-  const type = types.map((procedure, i) => `WHEN '${procedure}' THEN ${i}`).join(' ');
+  const type = types.map(([procedure, number]) => `WHEN '${procedure}' THEN ${number}`).join(' ');
   await run(
     db,
     `

@@ -185,6 +185,19 @@ export const TABLES = {
     name: text(),
     type: textOrNull(),
   },
+  /** A machine that an office has defined (`core/catalogue/definition.ts`). */
+  definedMachine: {
+    id: key(),
+    organisationId,
+    key: text(),
+    /** Of its parts among all parts of this install. */
+    number: integer(),
+    version: integer(),
+    /** Its definition, JSON. */
+    content: text(),
+    changedAt: integer(),
+    changedBy: text(),
+  },
   job: {
     id: key(),
     organisationId,

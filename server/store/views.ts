@@ -42,6 +42,7 @@ function conditionsOf(properties: string): Readonly<Record<TableName, string | n
     template: null,
     registerImport: null,
     machineName: null,
+    definedMachine: null,
     edition: null,
     rehearsal: null,
     receipt: null,

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { machineTypeOf } from '../../core/catalogue/machines.ts';
+import { machineTypeOf, machineTypes } from '../../core/catalogue/machines.ts';
 import { mondayOf, spreadBaseline, type PointWithoutRecord } from '../../core/due/baseline.ts';
 import { coreText } from '../../core/en.ts';
 import { translator } from '../../core/language/message.ts';
@@ -18,7 +18,15 @@ const say = translator('en-GB', coreText);
 const names = columnNames(say);
 const EMPTY: KnownRegister = { properties: {}, units: {}, named: {} };
 const reader = (known = EMPTY) =>
-  rowReader(known, wordingOf(say, { zone: 'Europe/Dublin', today: dayFromIso('2026-11-24'), named: known.named }));
+  rowReader(
+    known,
+    wordingOf(say, {
+      zone: 'Europe/Dublin',
+      today: dayFromIso('2026-11-24'),
+      named: known.named,
+      types: [...machineTypes.keys()],
+    }),
+  );
 const home: Cells = { property: 'The Ropewalk', unit: 'Flat 1A', machine: 'Dishwasher' };
 const wrongOf = (cells: Cells, known = EMPTY) =>
   reader(known)(cells, 2).problems.map(

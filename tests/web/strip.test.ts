@@ -9,12 +9,20 @@ import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
 
 const FILTER: BoardType = {
   key: 'dishwasher.filter',
+  number: 0,
   name: 'Filter',
   kind: 'filter',
   safetyCritical: false,
   riskWeight: 2,
 };
-const DUCT: BoardType = { key: 'dryer.duct', name: 'Duct', kind: 'duct', safetyCritical: true, riskWeight: 5 };
+const DUCT: BoardType = {
+  key: 'dryer.duct',
+  number: 1,
+  name: 'Duct',
+  kind: 'duct',
+  safetyCritical: true,
+  riskWeight: 5,
+};
 const TODAY = 20_781;
 
 const countedBy = (share: number | undefined) => {

@@ -7,8 +7,10 @@ import { useLoading } from '../api/load.ts';
 import KindGlyph from '../strip/KindGlyph.vue';
 import { keepInAddress, textChoice } from '../kit/inAddress.ts';
 import { say } from '../language/say.ts';
+import { useDesk } from '../people/deskStore.ts';
 import PageFrame from '../kit/PageFrame.vue';
 
+const desk = useDesk();
 const all = useLoading(() => api('catalogue.read'));
 const { value: catalogue, reload } = all;
 const rehearsals = useLoading(() => api('rehearsals.list'));
@@ -46,10 +48,15 @@ onMounted(() => Promise.all([reload(), rehearsals.reload()]));
     <template #actions
       ><VTextField v-model="find" class="find" :label="say('procedures.find')" hide-details density="compact" clearable
     /></template>
+    <p v-if="desk.managesAll">
+      <RouterLink to="/procedures/machines">{{ say('defined.title') }}</RouterLink>
+    </p>
     <p v-if="catalogue && shown.length === 0" class="quiet">{{ say('procedures.none') }}</p>
     <div class="machines">
       <section v-for="machine in shown" :key="machine.key">
-        <h2 class="heavy">{{ machine.name }}</h2>
+        <h2 class="heavy">
+          {{ machine.name }}<small v-if="machine.own" class="dew strong"> {{ say('defined.own') }}</small>
+        </h2>
         <ul class="ruled tight links ink-link">
           <li v-for="point in machine.points" :key="point.key" class="apart">
             <RouterLink :to="`/procedures/${point.key}`"><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink

@@ -80,6 +80,17 @@ export const router = createRouter({
     },
     { path: '/homes/:id/walk', component: () => import('../register/WalkScreen.vue'), props: true },
     { path: '/procedures', component: () => import('../catalogue/ProceduresScreen.vue') },
+    {
+      path: '/procedures/machines',
+      component: () => import('../catalogue/DefinedScreen.vue'),
+      meta: { wholeOffice: true },
+    },
+    {
+      path: '/procedures/machines/:id',
+      component: () => import('../catalogue/DefineScreen.vue'),
+      props: true,
+      meta: { wholeOffice: true },
+    },
     { path: '/procedures/:id', component: () => import('../catalogue/ProcedureScreen.vue'), props: true },
     { path: '/procedures/:id/rehearsal', component: () => import('../catalogue/RehearsalScreen.vue'), props: true },
     { path: '/measure', component: () => import('../measure/MeasureScreen.vue') },

@@ -3,6 +3,7 @@
 import { computed } from 'vue';
 import type { Specification } from '../../contract/register/machines.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
+import { isDefined, kindOfPart, specificationOf } from '../../core/catalogue/definition.ts';
 import { agentsInUse } from '../../core/catalogue/methods.ts';
 import { ACCESSES, type SpecificationField } from '../../core/catalogue/types.ts';
 import { ductWorking } from '../../core/measure/ductRun.ts';
@@ -14,9 +15,9 @@ import { say } from '../language/say.ts';
 import DuctFields from './DuctFields.vue';
 
 const props = defineProps<{ procedure: string; errors: Readonly<Record<string, string>> }>();
-const served = computed(() => procedureOf(props.procedure));
+const served = computed(() => (isDefined(props.procedure) ? null : procedureOf(props.procedure)));
 const surfaces = computed(
-  () => served.value.surface?.choices.map((value) => ({ value, title: say(`surface.${value}`) })) ?? [],
+  () => served.value?.surface?.choices.map((value) => ({ value, title: say(`surface.${value}`) })) ?? [],
 );
 const value = defineModel<Specification>({ required: true });
 const TEXT: readonly SpecificationField[] = ['filterSize', 'position', 'airflow', 'note'];
@@ -51,7 +52,7 @@ const workings = computed(() => ({ airflowCfm: worked('airflowCfm'), duct: worke
 </script>
 
 <template>
-  <template v-for="field in served.specification" :key="field">
+  <template v-for="field in served?.specification ?? specificationOf(kindOfPart(procedure))" :key="field">
     <VTextField
       v-if="TEXT.includes(field)"
       v-model="value[field as 'note']"
@@ -83,7 +84,7 @@ const workings = computed(() => ({ airflowCfm: worked('airflowCfm'), duct: worke
       clearable
       :label="say('spec.surface')"
       :hint="
-        served.surface?.unknown
+        served?.surface?.unknown
           ? say('spec.surface.unknown', { surface: say(`surface.${served.surface.unknown}`) })
           : ''
       "
@@ -92,7 +93,7 @@ const workings = computed(() => ({ airflowCfm: worked('airflowCfm'), duct: worke
     <fieldset v-else class="columns two">
       <legend class="small">{{ say('spec.forbiddenAgents') }}</legend>
       <VCheckbox
-        v-for="agent in agentsInUse(served)"
+        v-for="agent in served ? agentsInUse(served) : []"
         :key="agent"
         v-model="value.forbiddenAgents"
         :value="agent"

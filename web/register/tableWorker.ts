@@ -3,6 +3,7 @@
  */
 import Papa from 'papaparse';
 import { delimiterOf } from '../../core/register/delimiter.ts';
+import { teachMachine } from '../../core/catalogue/defined.ts';
 import { machineTypes } from '../../core/catalogue/machines.ts';
 import { matchColumns, type Column } from '../../core/register/columns.ts';
 import { encodingOf, type Encoding } from '../../core/register/decode.ts';
@@ -132,7 +133,9 @@ async function readHeads(file: File): Promise<TableMessage> {
 async function readRows(ask: Extract<Ask, { ask: 'rows' }>): Promise<TableMessage> {
   const { file, columns, encoding, known } = ask;
   const named = { ...known.known.named, ...ask.named };
-  const read = rowReader(known.known, wordingOf(say, { zone: known.zone, today: known.today, named }));
+  for (const machine of known.defined) teachMachine(machine);
+  const types = [...machineTypes.keys(), ...known.defined.map(({ key }) => key)];
+  const read = rowReader(known.known, wordingOf(say, { zone: known.zone, today: known.today, named, types }));
   const without = new Set(ask.without);
   const unknown = new Map<string, { name: string; rows: number }>();
   const wrongRows: number[] = [];
@@ -205,8 +208,8 @@ async function readRows(ask: Extract<Ask, { ask: 'rows' }>): Promise<TableMessag
     left,
     wrongRows,
     unknown: [...unknown.values()],
-    types: [...machineTypes.keys()]
-      .map((type) => ({ type, name: say(`machine.${type}`) }))
+    types: types
+      .map((type) => ({ type, name: say.text(`machine.${type}`) }))
       .sort((a, b) => a.name.localeCompare(b.name)),
     ...looked.all(),
     running: Object.values(known.known.units).filter(({ tenancy }) => tenancy).length,

@@ -44,13 +44,17 @@ export function standOn(mark: MarkDates, today: number): Stand {
   };
 }
 
+/** Ours stand at their number; what an office defined comes after them. */
+const typeNumbered = (types: readonly BoardType[], number: number): BoardType =>
+  types[number] ?? types.find((it) => it.number === number)!;
+
 /** The marks of a row as the board sends them, number after number. */
 function datesIn({ types }: BoardAnswer, marks: readonly number[]) {
   return Array.from({ length: marks.length / MARK_FIELDS }, (_, at) => {
     const i = at * MARK_FIELDS;
     const [number, type, servedDay, intervalDays, capSlack, work, rides] = marks.slice(i, i + MARK_FIELDS);
     const dates: MarkDates = { servedDay: servedDay!, intervalDays: intervalDays!, capSlack: capSlack!, work: work! };
-    return { number: number!, type: types[type!]!, rides: rides === 1, dates };
+    return { number: number!, type: typeNumbered(types, type!), rides: rides === 1, dates };
   });
 }
 
