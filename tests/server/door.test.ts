@@ -199,6 +199,8 @@ describe('The door', () => {
     await flat.tenant.post('/signals', { id: signalId, machineId: flat.machineId, type: 'washer.code' }).expect(200);
     const imported = { csv: 'Property,Unit\nNew Court,Flat 1', columns: ['property', 'unit'], zone: 'Europe/Dublin' };
     const importId = (await house.manager.post('/register/table', imported).expect(200)).body.id as string;
+    const definedId = v7();
+    await house.manager.post('/machine-definitions/taken', { id: definedId, ready: 'smokeAlarm' }).expect(200);
     const templateId = v7();
     await house.manager
       .post('/templates', { id: templateId, name: 'Bare', machines: [{ type: 'washer' }] })
@@ -228,6 +230,8 @@ describe('The door', () => {
       'building.remove': [buildingId, {}],
       'place.edit': [flat.placeId, { name: 'X' }],
       'import.undo': [importId, {}],
+      'defined.file': [definedId, {}],
+      'defined.remove': [definedId, {}],
       'tenancy.reopen': [flat.tenancyId, {}],
       'machine.shutoff': [flat.machineId, { photoId }],
       'machine.restore': [flat.machineId, {}],
