@@ -39,7 +39,7 @@ interface Head {
   readonly text: string;
 }
 
-const HEAD_TABLES = ['property', 'place', 'fact'] as const;
+const HEAD_TABLES = ['definedMachine', 'property', 'place', 'fact'] as const;
 const BOARD_TABLES = [...HEAD_TABLES, 'mark', 'proof', 'fault', 'signal', 'alarm', 'handBack', 'deficiency'] as const;
 
 /**
