@@ -94,6 +94,38 @@ describe('Reach, in a browser', function reach() {
     await expectFit(phone, 'a step, with what is in the way');
   });
 
+  it('at 400 % wants scrolling one way only, on every screen (WCAG 2.2, 1.4.10: 320 pixels wide)', async () => {
+    await manager.setViewportSize({ width: 320, height: 256 });
+    const machines = (await house.manager.get(`/places/${flat.placeId}`).expect(200)).body.machines;
+    const paths = [
+      ...['today', 'line', 'proof', 'faults', 'homes', 'homes/import', 'homes/baseline', 'homes/labels', 'standing'],
+      ...['procedures', 'procedures/machines', 'procedures/machines/new', `procedures/${BOOT}`, 'measure', 'practice'],
+      ...['people', 'account', `homes/${flat.placeId}`, `homes/${flat.placeId}/tape`, `m/${machines[0].number}`],
+    ];
+    for (const path of paths) {
+      await manager.goto(`/${path}`);
+      await manager.getByRole('heading').first().waitFor();
+      await manager.waitForLoadState('networkidle');
+      const sizes = () => manager.evaluate(() => [document.documentElement.scrollWidth, innerWidth]);
+      expect(await sizes(), path).to.deep.equal([320, 320]);
+    }
+    await manager.setViewportSize(DESK);
+  });
+  it('keeps its edges, its focus and what is pressed where the system’s own colours are forced', async () => {
+    await phone.emulateMedia({ forcedColors: 'active' });
+    await phone.goto('/home/');
+    const report = phone.getByRole('link', { name: 'Something is wrong' });
+    await report.focus();
+    const seen = await report.evaluate((it) => {
+      const { outlineStyle, borderStyle, forcedColorAdjust } = getComputedStyle(it);
+      return { outline: outlineStyle !== 'none', border: borderStyle, adjusted: forcedColorAdjust };
+    });
+    expect(seen.outline).to.equal(true);
+    expect(seen.adjusted).to.equal('auto');
+    await expectFit(phone, 'my home, in forced colours');
+    await phone.emulateMedia({ forcedColors: 'none' });
+  });
+
   it('offers for a part only what can be found in it', async () => {
     const job = (await house.manager.get(`/points/${flat.points[BOOT]}`)).body.job;
     const tenant = await stage.page(PHONE);
