@@ -29,6 +29,7 @@ import { MAIL_PORT, ZONE } from './scenario.ts';
 const PRICES = {
   staffHour: 38,
   door: 9,
+  call: 95,
   currency: 'EUR',
   hoursAMonth: 10,
   materials: {

@@ -83,6 +83,8 @@ export const changePrices = object({
   /** Hours that staff have for upkeep in a month; null where nobody says. */
   hoursAMonth: number().min(0).max(100_000).nullable().default(null),
   door: number().min(0).max(100_000).required(),
+  /** One call of a licensed trade; null where nobody says. */
+  call: number().min(0).max(100_000).nullable().default(null),
   currency: string()
     .trim()
     .matches(/^[A-Z]{3}$/, 'field.currency')
@@ -131,6 +133,7 @@ export type ChangePrices = {
   readonly staffHour: number;
   readonly hoursAMonth?: number | null;
   readonly door: number;
+  readonly call?: number | null;
   readonly currency: string;
   readonly materials: Readonly<Record<string, number>>;
 };

@@ -3,7 +3,7 @@
  *
  * Every point falls due again and again by its interval. Points of one machine that fall due near each other
  * make one sitting; tenants get what is theirs up to their budget, the rest goes to staff; staff work in one
- * home within a fortnight is one door. It is a projection of the plan, without lateness or faults.
+ * home within a fortnight is one door, a licensed trade's is one call. It is a projection of the plan, without lateness or faults.
  */
 import { DAYS_A_MONTH, DAYS_A_YEAR, type Day } from '../calendar/day.ts';
 import type { Level } from '../catalogue/types.ts';
@@ -46,6 +46,19 @@ export interface BurdenPoint {
 export interface Prices {
   readonly staffHour: number;
   readonly door: number;
+  /** One call of a licensed trade; null where nobody has said, so that calls are counted and not priced. */
+  readonly call: number | null;
+}
+
+/** What a month costs, part by part. */
+export interface Cost {
+  readonly hours: number;
+  readonly doors: number;
+  /** Null where calls are made and have no price. */
+  readonly calls: number | null;
+  readonly materials: number;
+  /** Of all that has a price. */
+  readonly total: number;
 }
 
 export interface Burden {
@@ -59,9 +72,10 @@ export interface Burden {
   readonly doorsAMonth: number;
   /** Share of services, weighted by risk, at which the part is heavy or blocked by then. */
   readonly heavyShare: number;
+  /** Visits of a licensed trade. */
+  readonly callsAMonth: number;
   /** Null where no price is known. */
-  readonly costAMonth: number | null;
-  readonly materialsAMonth: number;
+  readonly cost: Cost | null;
   /** Month by month from now: what tenants are asked for and what staff need, in their own minutes. */
   readonly months: readonly BurdenMonth[];
   /** Homes that have a tenant to ask. */
@@ -96,22 +110,27 @@ export function burdenOf(
 ): Burden {
   const months = Array.from({ length: 12 }, () => ({ requests: 0, tenantMinutes: 0, staffHours: 0 }));
   const monthOf = (day: Day) => months[Math.min(11, Math.floor(day / DAYS_A_MONTH))]!;
-  const sum = { most: 0, spilled: 0, staff: 0, doors: 0, heavy: 0, weight: 0, materials: 0 };
+  const sum = { most: 0, spilled: 0, staff: 0, doors: 0, calls: 0, heavy: 0, weight: 0, materials: 0 };
   let tenancies = 0;
   for (const [placeId, here] of grouped(points, ({ placeId }) => placeId)) {
     if (tenanted(placeId)) tenancies += 1;
     const forTenant: Job[] = [];
     const forStaff: Job[] = [];
+    const forTrade: Job[] = [];
     for (const [, machine] of grouped(here, ({ machineId }) => machineId)) {
-      // What a tenant may do and what staff must do are sittings of their own.
-      for (const tenantWork of [true, false]) {
-        const group = machine.filter(({ level }) => (level === 'tenant' && tenanted(placeId)) === tenantWork);
+      // What a tenant may do, what staff must do and what a licensed trade must do are sittings of their own.
+      const doerOf = ({ level }: BurdenPoint) => {
+        if (level === 'licensed') return forTrade;
+        return level === 'tenant' && tenanted(placeId) ? forTenant : forStaff;
+      };
+      for (const theirs of [forTenant, forStaff, forTrade]) {
+        const group = machine.filter((point) => doerOf(point) === theirs);
         const jobs = sittings(group, (point) => {
           sum.heavy += point.heavy * point.riskWeight;
           sum.weight += point.riskWeight;
           sum.materials += point.materials;
         });
-        (tenantWork ? forTenant : forStaff).push(...jobs);
+        theirs.push(...jobs);
       }
     }
     const { requests, spilled, most } = withinBudget(forTenant, budgetOf(placeId), paceOf(placeId));
@@ -125,6 +144,7 @@ export function burdenOf(
     for (const { day, minutes } of staff) monthOf(day).staffHours += (minutes * PRACTISED) / 60;
     sum.staff += staff.length;
     sum.doors += visits(staff);
+    sum.calls += visits(forTrade.toSorted((a, b) => a.day - b.day));
   }
   const over = (of: (month: BurdenMonth) => number) => months.reduce((total, month) => total + of(month), 0);
   const hours = over(({ staffHours }) => staffHours);
@@ -136,11 +156,24 @@ export function burdenOf(
     staffHoursAMonth: hours / 12,
     doorsAMonth: sum.doors / 12,
     heavyShare: sum.weight > 0 ? sum.heavy / sum.weight : 0,
-    materialsAMonth: sum.materials / 12,
+    callsAMonth: sum.calls / 12,
     months,
     tenancies,
-    costAMonth: prices && (hours * prices.staffHour + sum.doors * prices.door + sum.materials) / 12,
+    cost: prices && costOf(prices, { ...sum, hours }),
   };
+}
+
+/** @param year what a year comes to */
+function costOf(
+  prices: Prices,
+  year: { readonly hours: number; readonly doors: number; readonly calls: number; readonly materials: number },
+): Cost {
+  const hours = (year.hours * prices.staffHour) / 12;
+  const doors = (year.doors * prices.door) / 12;
+  const priced = ((prices.call ?? 0) * year.calls) / 12;
+  const calls = prices.call === null && year.calls > 0 ? null : priced;
+  const materials = year.materials / 12;
+  return { hours, doors, calls, materials, total: hours + doors + priced + materials };
 }
 
 /**

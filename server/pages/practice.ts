@@ -84,7 +84,7 @@ export async function readPractice(call: Call): Promise<PracticeAnswer> {
       point: say(`point.${procedure}`),
       says: beyondWords(say, days, learned)!,
     })),
-    prices: prices ? { ...prices, hoursAMonth: prices.hoursAMonth ?? null } : null,
+    prices: prices ? { ...prices, call: prices.call ?? null, hoursAMonth: prices.hoursAMonth ?? null } : null,
     budget: await budgetOf(db, organisationId, null, today),
     assumptions: Object.entries(JUDGEMENTS).map(([name, { value: usual, low, high }]) => ({
       name,
@@ -197,7 +197,7 @@ export async function previewPractice(call: Call, scope: string, id: string): Pr
         points.get(practice)!,
         (placeId) => tenanted.has(placeId),
         (placeId) => budgets.get(tenanted.get(placeId) ?? '') ?? budget,
-        prices,
+        prices && { ...prices, call: prices.call ?? null },
         (placeId) => paces.get(placeId) ?? 1,
       ),
     })),

@@ -48,7 +48,8 @@ export interface FactValues {
   anchor: { readonly choice: AnchorChoice; readonly mode: 'sets' | 'limits' } | null;
   contract: Contract | null;
   assumptions: Changes;
-  prices: Prices & {
+  prices: Omit<Prices, 'call'> & {
+    readonly call?: number | null;
     readonly currency: string;
     readonly hoursAMonth?: number | null;
     readonly materials: Readonly<Record<string, number>>;

@@ -60,9 +60,35 @@ describe('The burden of a practice', () => {
     expect(doorsAMonth * 12).to.equal(6);
   });
   it('costs hours, doors and materials, or nothing that is known', () => {
-    const priced = burden([point({ level: 'staff', minutes: 60, materials: 3 })], true, { staffHour: 40, door: 10 });
-    expect(priced.costAMonth! * 12).to.be.closeTo(6 * PRACTISED * 40 + 6 * 10 + 6 * 3, 1e-9);
-    expect(burden([point()]).costAMonth).to.equal(null);
+    const priced = burden([point({ level: 'staff', minutes: 60, materials: 3 })], true, {
+      staffHour: 40,
+      door: 10,
+      call: null,
+    });
+    const { hours, doors, calls, materials, total } = priced.cost!;
+    expect([hours, doors, calls, materials].map((it) => Math.round(it! * 12))).to.deep.equal([
+      Math.round(6 * PRACTISED * 40),
+      6 * 10,
+      0,
+      6 * 3,
+    ]);
+    expect(total).to.be.closeTo(hours + doors + calls! + materials, 1e-9);
+    expect(burden([point()]).cost).to.equal(null);
+  });
+  it('counts what only a licensed trade may do as calls, not as hours of staff, and says where they have no price', () => {
+    const trade = (call: number | null) =>
+      burden(
+        [
+          point({ level: 'licensed', minutes: 60 }),
+          point({ level: 'licensed', minutes: 60, machineId: 'n', firstDue: 15 }),
+        ],
+        true,
+        { staffHour: 40, door: 10, call },
+      );
+    expect(trade(null)).to.include({ staffHoursAMonth: 0, doorsAMonth: 0, tenantRequestsAMonth: 0 });
+    expect(trade(null).callsAMonth * 12).to.equal(6);
+    expect(trade(null).cost).to.include({ calls: null, total: 0 });
+    expect(trade(90).cost!.calls! * 12).to.equal(6 * 90);
   });
   it('is told month by month, each service in one of them, a tenant’s in their own minutes', () => {
     const { months, tenantRequestsAMonth, staffHoursAMonth } = burdenOf(

@@ -199,7 +199,7 @@ describe('A row of a table', () => {
     expect(wrongOf({ ...home, tenant: 'X', since: '2024-03-01' }, known)[0]).to.contain('Since must be later');
     expect(wrongOf({ ...home, tenant: 'E. Pellow', since: '2026-12-30' }, known)[0]).to.contain('can not lie ahead');
     expect(wrongOf({ ...home, kind: 'unit' }, known)[0]).to.contain('does not change');
-    expect(wrongOf({ ...home, machine: 'Crock Pot' }, { ...known, named: { crockpot: null } })).to.deep.equal([]);
+    expect(wrongOf({ ...home, machine: 'Slow Cooker' }, { ...known, named: { slowcooker: null } })).to.deep.equal([]);
     expect(
       reader({ ...known, named: { dishes: 'dishwasher' } })({ ...home, machine: 'Dishes' }, 2).row.machine!.type,
     ).to.equal('dishwasher');

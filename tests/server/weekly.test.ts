@@ -124,20 +124,20 @@ describe('A table, week after week', () => {
   });
   it('is told once what a machine is that the catalogue does not know, and leaves rows out as asked', async () => {
     const csv =
-      'Property,Unit,Machine\nThe Ropewalk,Flat 2A,Crock pot\nThe Ropewalk,Flat 2A,Spin-O-Matic\n,,Dishwasher';
+      'Property,Unit,Machine\nThe Ropewalk,Flat 2A,Slow cooker\nThe Ropewalk,Flat 2A,Drum spinner\n,,Dishwasher';
     expect((await send(csv).expect(422)).body.detail)
-      .to.contain('Crock pot')
+      .to.contain('Slow cooker')
       .and.to.contain('Row 4');
-    await send(csv, { without: [4], named: [{ name: 'Crock pot', type: 'toaster' }] }).expect(422);
+    await send(csv, { without: [4], named: [{ name: 'Slow cooker', type: 'toaster' }] }).expect(422);
     const named = [
-      { name: 'Crock pot', type: null },
-      { name: 'Spin-O-Matic', type: 'washer' },
+      { name: 'Slow cooker', type: null },
+      { name: 'Drum spinner', type: 'washer' },
     ];
     const { body } = await send(csv, { without: [4], named }).expect(200);
     expect(body).to.include({ machines: 1, left: 2, rows: 2 });
     const { known } = (await house.manager.get('/register/known').expect(200)).body;
-    expect(known.named).to.deep.equal({ crockpot: null, spinomatic: 'washer' });
-    const next = await send('Property,Unit,Machine\nThe Ropewalk,Flat 1B,SPIN O MATIC').expect(200);
+    expect(known.named).to.deep.equal({ slowcooker: null, drumspinner: 'washer' });
+    const next = await send('Property,Unit,Machine\nThe Ropewalk,Flat 1B,DRUM-SPINNER').expect(200);
     expect(next.body).to.include({ machines: 1, left: 0 });
   });
   it('says how far the server is with it', async () => {

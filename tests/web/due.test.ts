@@ -63,7 +63,7 @@ describe('A due engine that practitioners would trust, in a browser', function s
           .getByRole('row', { name: /Requests to tenants/ })
           .getByRole('cell')
           .allInnerTexts()
-      ).map(Number);
+      ).map((text) => parseFloat(text));
     await manager.waitForFunction(() =>
       [...document.querySelectorAll('thead th.now b')].some((it) => it.textContent === 'Steady'),
     );

@@ -196,10 +196,10 @@ describe('A register, in a browser', function register() {
   it('takes the table of the next week: what is called otherwise, what is left out, what changes, and back', async () => {
     await page.goto(`${stage.url}/homes/import`);
     await pick(
-      'Property,Unit,Tenant,Since,Machine,Model\nQuay House,Flat 1,O. Sorrel,2026-06-01,"Washer, front load",W9\nQuay House,Flat 2,,,Crock pot,\n,Flat 7,,,,\n',
+      'Property,Unit,Tenant,Since,Machine,Model\nQuay House,Flat 1,O. Sorrel,2026-06-01,"Washer, front load",W9\nQuay House,Flat 2,,,Slow cooker,\n,Flat 7,,,,\n',
     );
     await page.getByText('2 rows want another look.').waitFor();
-    await page.getByLabel('What Crock pot is').selectOption('not taken');
+    await page.getByLabel('What Slow cooker is').selectOption('not taken');
     await page.getByText('One row wants another look.').waitFor();
     await page.getByLabel('Leave out row 4').check();
     await page.getByRole('button', { name: 'Leave out one row' }).click();

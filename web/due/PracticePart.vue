@@ -37,6 +37,8 @@ const rows = computed(() => {
   const of = (format: (burden: PracticePreview['options'][number]['burden']) => string) =>
     options.map(({ burden }) => format(burden));
   const number = (value: number, digits = 1) => value.toLocaleString('en-GB', { maximumFractionDigits: digits });
+  const counted = (unit: 'requests' | 'minutes' | 'jobs' | 'hours' | 'doors' | 'calls', value: number) =>
+    say(`practice.unit.${unit}`, { value: Math.round(value * 10) / 10 });
   const money = (value: number | null) =>
     value === null
       ? say('practice.row.noPrices')
@@ -46,28 +48,43 @@ const rows = computed(() => {
           maximumFractionDigits: 0,
         });
   return [
-    { key: 'tenant', values: of((it) => number(it.tenantRequestsAMonth)) },
-    { key: 'most', sub: true, values: of((it) => number(it.mostInAMonth)) },
+    { key: 'tenant', values: of((it) => counted('requests', it.tenantRequestsAMonth)) },
+    { key: 'most', sub: true, values: of((it) => counted('requests', it.mostInAMonth)) },
     {
       key: 'minutes',
       sub: true,
       values: of((it) =>
-        number(Math.max(...it.months.map(({ tenantMinutes }) => tenantMinutes)) / Math.max(1, it.tenancies)),
+        counted(
+          'minutes',
+          Math.max(...it.months.map(({ tenantMinutes }) => tenantMinutes)) / Math.max(1, it.tenancies),
+        ),
       ),
     },
-    { key: 'spilled', sub: true, values: of((it) => number(it.spilledAMonth)) },
-    { key: 'hours', values: of((it) => number(it.staffHoursAMonth)) },
+    { key: 'spilled', sub: true, values: of((it) => counted('jobs', it.spilledAMonth)) },
+    { key: 'hours', values: of((it) => counted('hours', it.staffHoursAMonth)) },
     { key: preview.value?.hoursAMonth === null ? 'fullest' : 'short', sub: true, values: of(shortOf) },
-    { key: 'doors', values: of((it) => number(it.doorsAMonth)) },
+    { key: 'doors', values: of((it) => counted('doors', it.doorsAMonth)) },
+    { key: 'calls', values: of((it) => counted('calls', it.callsAMonth)) },
     { key: 'heavy', values: of((it) => `${number(it.heavyShare * 100)} %`) },
-    { key: 'cost', values: of((it) => money(it.costAMonth)) },
+    { key: 'cost', values: of((it) => money(it.cost?.total ?? null)) },
+    ...(preview.value?.currency === null ? [] : costs()),
   ];
+  /** What the cost is made of. */
+  function costs() {
+    return (['hours', 'doors', 'calls', 'materials'] as const).map((part) => ({
+      key: `cost.${part}` as const,
+      sub: true,
+      values: of(({ cost }) => (cost?.[part] == null ? say('practice.row.unpriced') : money(cost[part]))),
+    }));
+  }
 });
 /** Months whose hours are more than staff have, by name; all of it named, or nobody said what they have. */
 function shortOf({ months }: PracticePreview['options'][number]['burden']): string {
   const { hoursAMonth, from } = preview.value!;
   if (hoursAMonth === null)
-    return (Math.round(Math.max(...months.map(({ staffHours }) => staffHours)) * 10) / 10).toLocaleString('en-GB');
+    return say('practice.unit.hours', {
+      value: Math.round(Math.max(...months.map(({ staffHours }) => staffHours)) * 10) / 10,
+    });
   const first = dayFromIso(from);
   const short = months.flatMap(({ staffHours }, i) =>
     staffHours > hoursAMonth

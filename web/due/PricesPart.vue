@@ -12,6 +12,7 @@ const emit = defineEmits<{ changed: [] }>();
 const prices = reactive({
   staffHour: props.answer.prices?.staffHour ?? 0,
   door: props.answer.prices?.door ?? 0,
+  call: (props.answer.prices?.call ?? '') as number | '',
   currency: props.answer.prices?.currency ?? 'EUR',
   hoursAMonth: (props.answer.prices?.hoursAMonth ?? '') as number | '',
 });
@@ -26,7 +27,12 @@ async function savePrices(): Promise<void> {
   const known = Object.fromEntries(Object.entries(materials).filter(([, value]) => value !== ''));
   if (
     await price.submit(
-      { ...prices, hoursAMonth: prices.hoursAMonth === '' ? null : prices.hoursAMonth, materials: known },
+      {
+        ...prices,
+        call: prices.call === '' ? null : prices.call,
+        hoursAMonth: prices.hoursAMonth === '' ? null : prices.hoursAMonth,
+        materials: known,
+      },
       (form) => api('prices.change', { form }),
     )
   ) {
@@ -93,6 +99,14 @@ async function saveBudget(): Promise<void> {
           step="0.01"
           :label="say('prices.door')"
           :error-messages="price.errors.door"
+        />
+        <VTextField
+          v-model.number="prices.call"
+          type="number"
+          min="0"
+          step="0.01"
+          :label="say('prices.call')"
+          :error-messages="price.errors.call"
         />
         <VTextField
           v-model="prices.currency"
