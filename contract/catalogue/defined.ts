@@ -1,26 +1,15 @@
 /** Machines that an office defines, and the file in which they are shared. */
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { ISOLATIONS, MOST_PARTS, STEP_STATES, type MachineDefinition } from '../../core/catalogue/definition.ts';
+import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
 import { AGENTS, LEVELS, type Phase, type PointKind, type Risk } from '../../core/catalogue/types.ts';
 import { id, line } from '../form/fields.ts';
 import { FUELS } from '../register/machines.ts';
 
 export const RISKS: readonly Risk[] = ['fire', 'flood', 'health', 'breakage', 'comfort'];
-/** What a part may be. */
-export const PART_KINDS: readonly PointKind[] = [
-  'filter',
-  'screen',
-  'seal',
-  'drain',
-  'coil',
-  'duct',
-  'fan',
-  'tub',
-  'sensor',
-];
 /** Phases of steps that an office writes: making dead and putting back comes by itself. */
 export const DEFINED_PHASES: readonly Phase[] = ['open', 'look', 'clean', 'refit', 'test'];
-const PART_KEY = new RegExp(`^(?:${PART_KINDS.join('|')})(?:[2-9]|1[0-2])?$`);
+const PART_KEY = new RegExp(`^(?:${POINT_KINDS.join('|')})(?:[2-9]|1[0-2])?$`);
 
 const days = () =>
   number().integer('field.wholeDays').min(1, 'field.wholeDays').max(3650, 'field.wholeDays').required();
@@ -49,7 +38,7 @@ const step = object({
 const part = object({
   key: string().matches(PART_KEY).required(),
   kind: string<PointKind>()
-    .oneOf([...PART_KINDS])
+    .oneOf([...POINT_KINDS])
     .required(),
   name: line(80).required(),
   task: line(80).required(),

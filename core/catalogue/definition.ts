@@ -2,7 +2,7 @@
 import type { PracticeDays } from './practice.ts';
 import type { Agent, Level, Phase, PointKind, Risk, SpecificationField } from './types.ts';
 
-/** How it is made dead before a hand goes in: by its plug, at its circuit, or not at all where nothing moves or heats. */
+/** How it is made dead before a hand goes in: by its plug, at its circuit, or not at all: nothing moves or heats. */
 export const ISOLATIONS = ['plug', 'circuit', 'none'] as const;
 export type Isolation = (typeof ISOLATIONS)[number];
 

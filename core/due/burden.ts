@@ -3,7 +3,8 @@
  *
  * Every point falls due again and again by its interval. Points of one machine that fall due near each other
  * make one sitting; tenants get what is theirs up to their budget, the rest goes to staff; staff work in one
- * home within a fortnight is one door, a licensed trade's is one call. It is a projection of the plan, without lateness or faults.
+ * home within a fortnight is one door, a licensed trade's is one call. It is a projection of the plan, without
+ * lateness or faults.
  */
 import { DAYS_A_MONTH, DAYS_A_YEAR, type Day } from '../calendar/day.ts';
 import type { Level } from '../catalogue/types.ts';

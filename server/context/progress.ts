@@ -7,6 +7,7 @@ export interface ProgressBook {
   of(personId: string): number | null;
 }
 
+/** A book of everybody's long work; it forgets with the process. */
 export function progressBook(): ProgressBook {
   const shares = new Map<string, number>();
   return {

@@ -3,7 +3,8 @@
 import { SCHOOLS } from '../../core/catalogue/practice.ts';
 import { LEVELS, type PointKind } from '../../core/catalogue/types.ts';
 import type { Isolation } from '../../core/catalogue/definition.ts';
-import { PART_KINDS, RISKS } from '../../contract/catalogue/defined.ts';
+import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
+import { RISKS } from '../../contract/catalogue/defined.ts';
 import { say } from '../language/say.ts';
 import LinesField from '../kit/LinesField.vue';
 import StepFields from './StepFields.vue';
@@ -32,7 +33,7 @@ function swap(i: number, j: number): void {
     <VTextField v-model="entry.name" :label="say('define.part.name')" :error-messages="errors.name" />
     <VSelect
       :model-value="entry.kind"
-      :items="PART_KINDS.map((value) => ({ value, title: say(`kind.${value}`) }))"
+      :items="POINT_KINDS.map((value) => ({ value, title: say(`kind.${value}`) }))"
       :label="say('define.part.kind')"
       :disabled="fixed"
       @update:model-value="emit('kind', $event)"

@@ -1,6 +1,7 @@
 /** A ductless indoor unit and a heat-recovery ventilation unit. Intervals and steps are from memory. */
 import type { MachineDefinition } from '../definition.ts';
-import { days, FROM_MEMORY, part, step } from './short.ts';
+import { days } from '../define.ts';
+import { FROM_MEMORY, part, step } from './short.ts';
 
 const LOOK = 'Pick the nearest picture.';
 

@@ -1,6 +1,7 @@
 /** Smoke and carbon-monoxide alarms. Intervals and steps are from memory; local code goes first. */
 import type { MachineDefinition, PartDefinition } from '../definition.ts';
-import { days, FROM_MEMORY, part, step } from './short.ts';
+import { days } from '../define.ts';
+import { FROM_MEMORY, part, step } from './short.ts';
 
 const LOCAL =
   'Local code says where alarms stand, how they are joined and who may see to them. Wired alarms are opened by a licensed trade only.';

@@ -1,6 +1,5 @@
 /** Short forms for the definitions that come with the program. */
 import type { PartDefinition, StepDefinition } from '../definition.ts';
-import type { PracticeDays } from '../practice.ts';
 
 type Own = Pick<PartDefinition, 'key' | 'kind' | 'name' | 'task' | 'days' | 'risk' | 'level' | 'minutes'>;
 
@@ -40,7 +39,5 @@ export const step = (
   wait: 0,
   ...more,
 });
-
-export const days = (watchful: number, steady: number, light: number): PracticeDays => ({ watchful, steady, light });
 
 export const FROM_MEMORY = 'From memory; look at the maker’s manual and the local code.';
