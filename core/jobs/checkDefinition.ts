@@ -38,10 +38,19 @@ export interface DefinitionProblem {
 const TRADE = /\b(breaker|fuse|wire|wiring|mains|refrigerant|gas (?:valve|pipe|line|connector)|solder|live part)/i;
 
 /** Sets of parts that are planned one by one; of more parts, each pair and all together. */
-const ALL_SETS = 6;
+const ALL_SETS = 5;
 
 /** Everything that is wrong with a definition; none where it may be used. */
 export function checkDefinition(definition: MachineDefinition): DefinitionProblem[] {
+  const problems = checkParts(definition);
+  // Only what is right by itself can be planned.
+  if (problems.length > 0) return problems;
+  for (const problem of planSets(definition)) if (problem) return [problem];
+  return [];
+}
+
+/** What is wrong with the parts of a definition, one by one and beside each other. */
+export function checkParts(definition: MachineDefinition): DefinitionProblem[] {
   const problems: DefinitionProblem[] = [];
   for (const part of definition.parts)
     for (const [key, values] of wrongWith(part, definition)) problems.push({ key, part: part.name, values });
@@ -60,8 +69,7 @@ export function checkDefinition(definition: MachineDefinition): DefinitionProble
   names.forEach((name, i) => {
     if (names.indexOf(name) < i) problems.push({ key: 'sameWords', part: definition.parts[i]!.name, values: {} });
   });
-  // Only what is right by itself can be planned.
-  return problems.length > 0 ? problems : unplanned(definition);
+  return problems;
 }
 
 type Wrong = readonly [key: DefinitionProblem['key'], values: Values];
@@ -130,11 +138,15 @@ function subsets<T>(of: readonly T[]): T[][] {
   return of.reduce<T[][]>((sets, it) => [...sets, ...sets.map((set) => [...set, it])], [[]]).slice(1);
 }
 
-function unplanned(definition: MachineDefinition): DefinitionProblem[] {
+/**
+ * Plans the sets of parts of a definition whose parts are right, one at a time, so that others can be answered between
+ * two: what is wrong with each, or null. The last is the first that is wrong.
+ */
+export function* planSets(definition: MachineDefinition): Generator<DefinitionProblem | null, void> {
   const { procedures } = buildMachine({ key: 'own00000000', owner: '', number: 1, version: 1, definition });
   for (const procedure of procedures) {
     const problem = procedureProblem(procedure);
-    if (problem !== null) return [{ key: 'noPlan', part: procedure.key, values: { why: problem } }];
+    if (problem !== null) return yield { key: 'noPlan', part: procedure.key, values: { why: problem } };
   }
   for (const set of subsets(procedures)) {
     const tasks = set.map(({ key, steps, minutes }) => ({ id: key, steps, minutes }));
@@ -142,8 +154,8 @@ function unplanned(definition: MachineDefinition): DefinitionProblem[] {
       planSitting(sittingOf(systemFor(definition.isolation), tasks));
     } catch (error) {
       const named = definition.parts.filter((part) => set.some(({ key }) => key === procedureKey('own00000000', part)));
-      return [{ key: 'noPlan', part: named.map(({ name }) => name).join(', '), values: { why: String(error) } }];
+      return yield { key: 'noPlan', part: named.map(({ name }) => name).join(', '), values: { why: String(error) } };
     }
+    yield null;
   }
-  return [];
 }

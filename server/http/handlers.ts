@@ -6,7 +6,15 @@ import * as jobForms from '../../contract/jobs/jobs.ts';
 import * as listForms from '../../contract/jobs/lists.ts';
 import { newToken } from '../../contract/people/tokens.ts';
 import * as definedForms from '../../contract/catalogue/defined.ts';
-import { listDefined, readDefinitionFile, removeDefined, saveDefined, takeDefined } from '../register/defined.ts';
+import {
+  listDefined,
+  prepareDefined,
+  prepareTaken,
+  readDefinitionFile,
+  removeDefined,
+  saveDefined,
+  takeDefined,
+} from '../register/defined.ts';
 import * as peopleForms from '../../contract/people/people.ts';
 import * as proofForms from '../../contract/proof/proof.ts';
 import * as rehearsalForms from '../../contract/catalogue/rehearsals.ts';
@@ -182,8 +190,8 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'baseline.give': formed(baselineForms.giveWeek, giveWeek),
   'procedure.read': bare((call, { key }) => readProcedure(call, key)),
   'defined.list': bare(listDefined),
-  'defined.save': formed(definedForms.saveDefined, saveDefined),
-  'defined.take': formed(definedForms.takeDefined, takeDefined),
+  'defined.save': { form: definedForms.saveDefined, prepare: prepareDefined, run: saveDefined },
+  'defined.take': { form: definedForms.takeDefined, prepare: prepareTaken, run: takeDefined },
   'defined.file': bare((call, { id }) => readDefinitionFile(call, id)),
   'defined.remove': bare((call, { id }) => removeDefined(call, id)),
   'edition.save': formed(editionForms.saveEdition, (call, form, { key }) => editions.saveEdition(call, key, form)),

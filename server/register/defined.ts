@@ -1,5 +1,5 @@
 /** Machines that the catalogue lacks: defined by a manager, checked as ours are, shared as a file. */
-import { checkDefinition, type DefinitionProblem } from '../../core/jobs/checkDefinition.ts';
+import { checkParts, planSets, type DefinitionProblem } from '../../core/jobs/checkDefinition.ts';
 import { definedMachine, forgetMachine, teachMachine, type DefinedMachine } from '../../core/catalogue/defined.ts';
 import type { MachineDefinition } from '../../core/catalogue/definition.ts';
 import { READY } from '../../core/catalogue/ready/ready.ts';
@@ -10,6 +10,7 @@ import {
   type SaveDefined,
   type TakeDefined,
 } from '../../contract/catalogue/defined.ts';
+import { breather } from '../context/breathe.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { recompute } from '../due/recompute.ts';
@@ -71,12 +72,45 @@ function sayProblem(say: Translator, { key, part, values }: DefinitionProblem): 
   return say('definition.of', { part, says: say.text(`definition.${key}`, words) });
 }
 
-/** @throws Problem: definition (422), everything that is wrong with it */
-function refuseWrong({ env: { say } }: Call, content: MachineDefinition): void {
-  const problems = checkDefinition(content);
+/**
+ * Checks a definition beside everybody else's work.
+ * @throws Problem: definition (422), everything that is wrong with it
+ */
+export async function prepareDefined(form: SaveDefined, { env: { say } }: Pick<Call, 'env'>): Promise<SaveDefined> {
+  const problems = checkParts(form.content);
+  const breathe = breather();
+  if (problems.length === 0)
+    for (const problem of planSets(form.content)) {
+      if (problem) problems.push(problem);
+      await breathe();
+    }
   if (problems.length > 0)
     throw new Problem(422, 'definition', { says: problems.map((it) => sayProblem(say, it)).join(' ') });
+  return form;
 }
+
+/** A machine to be taken, with its definition. */
+export interface Taken extends TakeDefined {
+  readonly content: MachineDefinition;
+}
+
+/**
+ * What is taken from a file, or comes with the program, checked like what somebody wrote.
+ * @throws Problem: definition, fields (422)
+ */
+export async function prepareTaken(form: TakeDefined, by: Pick<Call, 'env'>): Promise<Taken> {
+  const { id, file, ready } = form;
+  const content = file?.machine ?? (ready !== null && Object.hasOwn(READY, ready) ? READY[ready] : undefined);
+  if (!content) throw fieldProblem('file', 'field.required');
+  return { ...form, content: (await prepareDefined({ id, content, basedOn: 0 }, by)).content };
+}
+
+/**
+ * Takes a checked machine in as one of the office's own.
+ * @throws Problem: nameTaken, definitionChanged (409)
+ */
+export const takeDefined = (call: Call, { id, content }: Taken): Promise<{ id: string; key: string }> =>
+  saveDefined(call, { id, content, basedOn: 0 });
 
 /** A key for a part keeps its kind and what hangs on it. @throws Problem: fields (422) */
 function refuseLostParts(before: MachineDefinition, after: MachineDefinition): void {
@@ -88,7 +122,8 @@ function refuseLostParts(before: MachineDefinition, after: MachineDefinition): v
 
 /**
  * Defines a machine, or changes one. Of one that stands in homes parts may be added and reworded; none goes away.
- * @throws Problem: definition, fields (422), definitionChanged, machineInWork (409), nameTaken (409)
+ * What it is given was checked before (`prepareDefined`).
+ * @throws Problem: fields (422), definitionChanged, machineInWork, nameTaken (409)
  */
 export async function saveDefined(
   call: Call,
@@ -96,7 +131,6 @@ export async function saveDefined(
 ): Promise<{ id: string; key: string }> {
   const { db, actor, now } = call;
   const { organisationId } = actor;
-  refuseWrong(call, content);
   const rows = await db.definedMachine.all({ organisationId });
   if (rows.some((row) => row.id !== id && taught(row).definition.name.toLowerCase() === content.name.toLowerCase()))
     throw new Problem(409, 'nameTaken', { name: content.name });
@@ -152,16 +186,6 @@ async function bringAlong(
       now,
     );
   }
-}
-
-/**
- * Takes a machine in from a file, or one that comes with the program.
- * @throws Problem: definition, fields (422), nameTaken (409)
- */
-export async function takeDefined(call: Call, { id, file, ready }: TakeDefined): Promise<{ id: string; key: string }> {
-  const content = file?.machine ?? (ready !== null && Object.hasOwn(READY, ready) ? READY[ready] : undefined);
-  if (!content) throw fieldProblem('file', 'field.required');
-  return saveDefined(call, { id, content, basedOn: 0 });
 }
 
 async function findDefined({ db, actor: { organisationId } }: Call, id: string): Promise<Row<'definedMachine'>> {
