@@ -21,7 +21,7 @@ const wrong = (field: string) => props.errors[`steps[${props.place}].${field}`];
 const states = computed(() =>
   STEP_STATES.filter((it) => props.isolation !== 'none' || it === 'either' || it === 'runs').map((value) => ({
     value,
-    title: say(value === 'off' ? `define.step.off.${props.isolation}` : `define.step.${value}`),
+    title: value === 'off' ? say(`define.step.off.${props.isolation}`) : say(`define.step.${value}`),
   })),
 );
 const PARTS = [
