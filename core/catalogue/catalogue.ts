@@ -1,5 +1,5 @@
 /** The catalogue: what machines there are, what is served on them, and how. Data, checked when it is loaded. */
-import { definedProcedure } from './defined.ts';
+import { definedProcedure, machinesDefinedBy } from './defined.ts';
 import { GRADES } from './grades.ts';
 import { SCHOOLS } from './practice.ts';
 import { methods, optionOf } from './methods.ts';
@@ -124,6 +124,12 @@ export { findMachineType, machineTypes, machineTypeOf, machineTypesOf, registrab
 
 const variants = new Map<string, Procedure>();
 
+/** Every procedure of ours, and those of an office's own machines, with our own methods. */
+export const proceduresOf = (owner: string): Procedure[] => [
+  ...procedures.values(),
+  ...machinesDefinedBy(owner).flatMap((it) => it.procedures),
+];
+
 /** A procedure of ours or of an office, with our own methods; undefined for a key that nobody knows. */
 export const findProcedure = (key: string): Procedure | undefined => procedures.get(key) ?? definedProcedure(key);
 
@@ -162,6 +168,11 @@ function checked(procedure: Procedure): Procedure {
   return procedure;
 }
 
+/** Whether a part of a kind is taken out to be served, and proven out of the machine. */
+export function isRemovable(kind: PointKind): boolean {
+  return kind === 'filter' || kind === 'screen';
+}
+
 /** What is wrong with a procedure by itself; null where nothing is. */
 export function procedureProblem(procedure: Procedure): string | null {
   const { days, steps } = procedure;
@@ -172,8 +183,7 @@ export function procedureProblem(procedure: Procedure): string | null {
   if (new Set(names).size !== names.length) return 'a need is asked twice';
   if (procedure.kind !== 'sensor' && !needs.some((need) => need.kind === 'grade'))
     return `no grade (${GRADES.join(', ')})`;
-  const removable = procedure.kind === 'filter' || procedure.kind === 'screen';
-  if (removable && !needs.some((need) => need.kind === 'photo' && need.key === 'out')) {
+  if (isRemovable(procedure.kind) && !needs.some((need) => need.kind === 'photo' && need.key === 'out')) {
     return 'a filter or screen is proven out of the machine';
   }
   return null;

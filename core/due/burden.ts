@@ -47,8 +47,8 @@ export interface BurdenPoint {
 export interface Prices {
   readonly staffHour: number;
   readonly door: number;
-  /** One call of a licensed trade; null where nobody has said, so that calls are counted and not priced. */
-  readonly call: number | null;
+  /** One call of a licensed trade; where nobody has said, calls are counted and not priced. */
+  readonly call?: number | null;
 }
 
 /** What a month costs, part by part. */
@@ -172,7 +172,7 @@ function costOf(
   const hours = (year.hours * prices.staffHour) / 12;
   const doors = (year.doors * prices.door) / 12;
   const priced = ((prices.call ?? 0) * year.calls) / 12;
-  const calls = prices.call === null && year.calls > 0 ? null : priced;
+  const calls = prices.call == null && year.calls > 0 ? null : priced;
   const materials = year.materials / 12;
   return { hours, doors, calls, materials, total: hours + doors + priced + materials };
 }

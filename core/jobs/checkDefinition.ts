@@ -3,7 +3,7 @@
  * set of its parts must be a sitting that can be planned.
  */
 import { meetingOf } from '../catalogue/chemistry.ts';
-import { procedureProblem } from '../catalogue/catalogue.ts';
+import { isRemovable, procedureProblem } from '../catalogue/catalogue.ts';
 import { buildMachine, procedureKey } from '../catalogue/defined.ts';
 import type { MachineDefinition, PartDefinition, StepDefinition } from '../catalogue/definition.ts';
 import { systemFor } from '../catalogue/systems.ts';
@@ -40,17 +40,19 @@ const TRADE = /\b(breaker|fuse|wire|wiring|mains|refrigerant|gas (?:valve|pipe|l
 /** Sets of parts that are planned one by one; of more parts, each pair and all together. */
 const ALL_SETS = 5;
 
-/** Everything that is wrong with a definition; none where it may be used. */
-export function checkDefinition(definition: MachineDefinition): DefinitionProblem[] {
+/**
+ * Checks a definition a piece at a time, so that others can be answered between two: what is wrong, or null. First its
+ * parts; where they are right, every set of them that must be planned. None but null where it may be used.
+ */
+export function* checkDefinition(definition: MachineDefinition): Generator<DefinitionProblem | null, void> {
   const problems = checkParts(definition);
+  yield* problems;
   // Only what is right by itself can be planned.
-  if (problems.length > 0) return problems;
-  for (const problem of planSets(definition)) if (problem) return [problem];
-  return [];
+  if (problems.length === 0) yield* planSets(definition);
 }
 
 /** What is wrong with the parts of a definition, one by one and beside each other. */
-export function checkParts(definition: MachineDefinition): DefinitionProblem[] {
+function checkParts(definition: MachineDefinition): DefinitionProblem[] {
   const problems: DefinitionProblem[] = [];
   for (const part of definition.parts)
     for (const [key, values] of wrongWith(part, definition)) problems.push({ key, part: part.name, values });
@@ -104,7 +106,6 @@ const RULES: readonly (readonly [DefinitionProblem['key'], Rule])[] = [
 ];
 
 const isCleaning = ({ phase }: StepDefinition) => phase === 'clean';
-const isRemovable = (kind: PartDefinition['kind']) => kind === 'filter' || kind === 'screen';
 
 function wrongWith(part: PartDefinition, machine: MachineDefinition): Wrong[] {
   const found = RULES.filter(([, isWrong]) => isWrong(part, machine)).map(([key]): Wrong => [key, {}]);
@@ -138,11 +139,8 @@ function subsets<T>(of: readonly T[]): T[][] {
   return of.reduce<T[][]>((sets, it) => [...sets, ...sets.map((set) => [...set, it])], [[]]).slice(1);
 }
 
-/**
- * Plans the sets of parts of a definition whose parts are right, one at a time, so that others can be answered between
- * two: what is wrong with each, or null. The last is the first that is wrong.
- */
-export function* planSets(definition: MachineDefinition): Generator<DefinitionProblem | null, void> {
+/** Plans the sets of parts of a definition whose parts are right; ends with the first that can not be planned. */
+function* planSets(definition: MachineDefinition): Generator<DefinitionProblem | null, void> {
   const { procedures } = buildMachine({ key: 'own00000000', owner: '', number: 1, version: 1, definition });
   for (const procedure of procedures) {
     const problem = procedureProblem(procedure);

@@ -1,7 +1,7 @@
 /** What a row of a table changes in the register as it stands, to be looked at before any of it is written. */
 import { dayFromIso, isoFromDay, type Day } from '../calendar/day.ts';
 import { findMachineType } from '../catalogue/machines.ts';
-import { keyOfMachine, keyOfUnit, type KnownRegister, type Said } from './known.ts';
+import { keyOfMachine, type KnownRegister, type KnownUnit, type Said } from './known.ts';
 import { differing, type CellChange } from './differing.ts';
 import type { MachineCells, RegisterRow, RowProblem } from './row.ts';
 import { tenancyStep, type TenancyStep } from './tenancyStep.ts';
@@ -38,12 +38,12 @@ export function saidOfMachine(machine: MachineCells): Said {
   };
 }
 
-/** What a row changes; what it adds is not told here. */
-export function changesOf(row: RegisterRow, known: KnownRegister, today: Day): RowChanges {
-  const property = Object.hasOwn(known.properties, row.property) ? known.properties[row.property] : undefined;
-  const unit = Object.hasOwn(known.units, keyOfUnit(row.property, row.unit))
-    ? known.units[keyOfUnit(row.property, row.unit)]
-    : undefined;
+/** What a row changes of what is known of its property and unit; what it adds is not told here. */
+export function changesOf(
+  row: RegisterRow,
+  { property, unit }: { readonly property: Said | undefined; readonly unit: KnownUnit | undefined },
+  today: Day,
+): RowChanges {
   if (!property) return NOTHING;
   const ofProperty = differing(
     row.said,
@@ -72,7 +72,7 @@ export function changesOf(row: RegisterRow, known: KnownRegister, today: Day): R
 /** Units of the table in which nobody is named any more, where an empty tenant means that nobody lives there. */
 export function vacatedUnits(
   known: KnownRegister,
-  { seen, let: named }: { readonly seen: ReadonlySet<string>; readonly let: ReadonlySet<string> },
+  { seen, named }: { readonly seen: ReadonlySet<string>; readonly named: ReadonlySet<string> },
   today: Day,
 ): string[] {
   return [...seen].filter((key) => {

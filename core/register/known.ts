@@ -28,5 +28,8 @@ export interface KnownRegister {
 export const keyOfUnit = (property: string, unit: string): string => `${property}\n${unit}`;
 export const keyOfMachine = (type: string, label: string): string => `${type}\n${label}`;
 
+/** The two names that a key of a unit or a machine is made of. */
+export const namesOfKey = (key: string): [string, string] => key.split('\n') as [string, string];
+
 /** A name without case and punctuation. */
 export const plainName = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');

@@ -83,12 +83,16 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
     const wrong = (column: Column, key: string, values: Values = {}) => {
       problems.push({ column, key, values });
     };
+    const cells = new Map<Column, string>();
     const cell = (column: Column): string => {
+      const known = cells.get(column);
+      if (known !== undefined) return known;
       const text = plainCell((raw[column] ?? '').trim())
         .trim()
         .replace(/\s*[\r\n]+\s*/g, ' ');
       const most = LONGEST[column];
       if (most !== undefined && text.length > most) wrong(column, 'long', { most });
+      cells.set(column, text);
       return text;
     };
     const oneOf = <T extends string>(column: Column, choices: readonly T[], fallback: T): T => {
@@ -141,7 +145,7 @@ export function rowReader(known: KnownRegister, wording: Wording): (cells: Cells
       said: new Set((Object.keys(raw) as Column[]).filter((column) => cell(column) !== '')),
     };
     againstBefore();
-    const changes = changesOf(row, known, wording.today);
+    const changes = changesOf(row, { property: standing, unit: unitKnown }, wording.today);
     problems.push(...changes.problems);
     return { row, changes, problems, unknown };
 

@@ -10,6 +10,14 @@ import { COLUMNS, type Column } from './columns.ts';
 export const columnNames = (say: Translator): Record<Column, string> =>
   Object.fromEntries(COLUMNS.map((column) => [column, say(`column.${column}`)])) as Record<Column, string>;
 
+/** Parts that a machine lacks, by their names; as keys they stand between the same signs. */
+export const partNames = (say: Translator, keys: string): string =>
+  keys
+    .split('; ')
+    .filter(Boolean)
+    .map((part) => say.text(`point.${part}`))
+    .join('; ');
+
 /** Where and when a table is read, and what its machines may be. */
 export interface Circumstances {
   readonly zone: string;

@@ -6,8 +6,7 @@ import {
   type Edition,
   type EditionChange,
 } from '../../core/catalogue/edition.ts';
-import { findProcedure, procedureOf } from '../../core/catalogue/catalogue.ts';
-import { definedMachine } from '../../core/catalogue/defined.ts';
+import { machineTypesOf, procedureOf } from '../../core/catalogue/catalogue.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import type { Translator } from '../language/translator.ts';
 import { inForce, factsOf } from '../store/facts.ts';
@@ -21,8 +20,7 @@ import { firstZone } from '../lookup/zone.ts';
 /** Ours, as the methods of the organisation make it. */
 export async function oursOf(call: Call, key: string): Promise<Procedure> {
   const { organisationId } = call.actor;
-  const owner = definedMachine(key.split('.')[0]!)?.owner;
-  if (!findProcedure(key) || (owner !== undefined && owner !== organisationId)) throw notFound();
+  if (!machineTypesOf(organisationId).some(({ points }) => points.includes(key))) throw notFound();
   const { today } = await firstZone(call);
   return procedureOf(key, inForce(await factsOf(call.db, [organisationId], 'methods'), today)?.value ?? {});
 }

@@ -2,14 +2,15 @@
  * After a newer version: machines get the service points that the catalogue has gained, and every line that
  * an older engine or catalogue drew is drawn anew. Idempotent; a register that is up to date costs one query.
  */
-import { CATALOGUE_VERSION, findMachineType } from '../../core/catalogue/catalogue.ts';
+import { CATALOGUE_VERSION } from '../../core/catalogue/catalogue.ts';
+import { grouped } from '../../core/statistics/grouped.ts';
 import { ENGINE_VERSION } from '../../core/due/inputs.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Env } from '../context/context.ts';
 import { ask } from '../sql/connection.ts';
 import { OUTDATED_SQL } from '../sql/lines.ts';
 import type { Db } from '../store/db.ts';
-import { addPoints } from '../register/points.ts';
+import { addPoints, missingParts } from '../register/points.ts';
 
 /** Brings the register up to this version and says how many points were drawn anew. */
 export async function bringUpToDate(env: Env): Promise<number> {
@@ -18,14 +19,9 @@ export async function bringUpToDate(env: Env): Promise<number> {
   if ((await outdated(env.store.db)).length === 0) return 0;
   const redrawn = await env.store.write(async (db) => {
     const points = await db.point.all({}, { columns: ['machineId', 'procedure'] });
-    const known = new Set(points.map(({ machineId, procedure }) => `${machineId} ${procedure}`));
-    for (const machine of await db.machine.all({ retiredDay: null })) {
-      const lacks = JSON.parse(machine.leftOut) as string[];
-      const missing = (findMachineType(machine.type)?.points ?? []).filter(
-        (procedure) => !lacks.includes(procedure) && !known.has(`${machine.id} ${procedure}`),
-      );
-      await addPoints(env, db, machine, missing, env.clock());
-    }
+    const pointsOf = grouped(points, ({ machineId }) => machineId);
+    for (const machine of await db.machine.all({ retiredDay: null }))
+      await addPoints(env, db, machine, missingParts(machine, pointsOf.get(machine.id) ?? []), env.clock());
     const ids = await outdated(db);
     await recompute(db, ids, env.clock());
     return ids.length;

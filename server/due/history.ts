@@ -4,7 +4,7 @@
  */
 import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { carriedOver, withEdition } from '../../core/catalogue/edition.ts';
-import { methodsOf, procedureOf } from '../../core/catalogue/catalogue.ts';
+import { findProcedure, methodsOf, procedureOf } from '../../core/catalogue/catalogue.ts';
 import { forbiddenAt, withAllowed } from '../../core/catalogue/chemistry.ts';
 import { levelAt } from '../../core/catalogue/levels.ts';
 import { withoutAgents } from '../../core/catalogue/methods.ts';
@@ -209,7 +209,7 @@ function procedureAt(
   specification: Specification | undefined,
   today: Day,
 ): Pick<PointHistory, 'procedure' | 'edition' | 'choices' | 'forbidden' | 'raised'> {
-  const forbidden = forbiddenAt(procedureOf(key), specification ?? {});
+  const forbidden = forbiddenAt(findProcedure(key)!, specification ?? {});
   const choices = withoutAgents(supposed.choices ?? choicesOf(facts, scopes, today), forbidden);
   const saved = editions.get(`${organisationId} ${key}`) ?? null;
   const ours = procedureOf(key, choices);

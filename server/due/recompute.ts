@@ -1,6 +1,6 @@
 /** Keeping lines and marks true: after every write that touches a point, its line is computed again. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
-import { CATALOGUE_VERSION, procedureOf, procedures } from '../../core/catalogue/catalogue.ts';
+import { CATALOGUE_VERSION, findProcedure, procedures } from '../../core/catalogue/catalogue.ts';
 import { definedNumber, definedNumbers } from '../../core/catalogue/defined.ts';
 import { computeLine } from '../../core/due/compute.ts';
 import { rides, type Sibling } from '../../core/due/riders.ts';
@@ -143,12 +143,12 @@ async function settleRiders(db: Db, histories: readonly PointHistory[]): Promise
   const own = new Map(histories.map((history) => [history.point.id, history]));
   const rows = await readSiblings(db, [...new Set(histories.map(({ machineId }) => machineId))]);
   const siblingOf = ({ pointId, procedure: key, servedDay, intervalDays, chosen }: SiblingRow): Sibling => {
-    const procedure = own.get(pointId)?.procedure ?? procedureOf(key);
+    const procedure = own.get(pointId)?.procedure ?? findProcedure(key)!;
     return {
       id: pointId,
       core: chosen === null ? procedure.core : chosen === 'true',
       level: procedure.level,
-      intervalDays: Math.max(1, intervalDays || procedureOf(key).days.steady),
+      intervalDays: Math.max(1, intervalDays || findProcedure(key)!.days.steady),
       lineDay: servedDay === 0 ? null : servedDay + intervalDays,
     };
   };

@@ -2,8 +2,7 @@
 import { gzip } from 'node:zlib';
 import { promisify } from 'node:util';
 import { dayOfInstant, isoFromDay, MS_PER_DAY } from '../../core/calendar/day.ts';
-import { procedures } from '../../core/catalogue/catalogue.ts';
-import { machinesDefinedBy } from '../../core/catalogue/defined.ts';
+import { proceduresOf } from '../../core/catalogue/catalogue.ts';
 import { typeNumber } from '../due/recompute.ts';
 import { riskWeight } from '../../core/catalogue/types.ts';
 import { hardnessClass } from '../../core/quantities/hardness.ts';
@@ -117,10 +116,7 @@ async function headOf(env: Env, db: Db, organisationId: string, known: Head | un
     factsOf(db, ids, 'water'),
     factsOf(db, [organisationId, ...ids], 'practice'),
   ]);
-  const types: BoardType[] = [
-    ...procedures.values(),
-    ...machinesDefinedBy(organisationId).flatMap((it) => it.procedures),
-  ].map(({ key, kind, safetyCritical, risk }) => ({
+  const types: BoardType[] = proceduresOf(organisationId).map(({ key, kind, safetyCritical, risk }) => ({
     key,
     number: typeNumber(key),
     kind,

@@ -197,7 +197,7 @@ export async function previewPractice(call: Call, scope: string, id: string): Pr
         points.get(practice)!,
         (placeId) => tenanted.has(placeId),
         (placeId) => budgets.get(tenanted.get(placeId) ?? '') ?? budget,
-        prices && { ...prices, call: prices.call ?? null },
+        prices,
         (placeId) => paces.get(placeId) ?? 1,
       ),
     })),

@@ -1,7 +1,5 @@
 /** Finding homes, people, machines, parts, jobs, faults and procedures by a part of their name. */
-import { machinesDefinedBy } from '../../core/catalogue/defined.ts';
-import { machineTypesOf } from '../../core/catalogue/machines.ts';
-import { procedures } from '../../core/catalogue/catalogue.ts';
+import { machineTypesOf, proceduresOf } from '../../core/catalogue/catalogue.ts';
 import { ALL_SYMPTOMS } from '../../core/faults/symptoms.ts';
 import type { FoundKind, FoundThing, Search, SearchAnswer } from '../../contract/pages/search.ts';
 import type { Call } from '../context/context.ts';
@@ -28,10 +26,9 @@ export async function findAll(call: Call, { words }: Search): Promise<SearchAnsw
     types: machineTypesOf(actor.organisationId)
       .map(({ key }) => key)
       .filter((type) => called(say.text(`machine.${type}`))),
-    procedures: [
-      ...procedures.keys(),
-      ...machinesDefinedBy(actor.organisationId).flatMap(({ type: { points } }) => points),
-    ].filter((key) => called(say.text(`point.${key}`))),
+    procedures: proceduresOf(actor.organisationId)
+      .map(({ key }) => key)
+      .filter((key) => called(say.text(`point.${key}`))),
     most: SHOWN + 1,
   };
   const symptoms = ALL_SYMPTOMS.map(({ key }) => key).filter((key) => called(say(`symptom.${key}`)));

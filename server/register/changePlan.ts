@@ -3,6 +3,7 @@ import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import type { Grade } from '../../core/catalogue/grades.ts';
 import { dayBefore, vacatedUnits } from '../../core/register/changes.ts';
 import type { CellChange } from '../../core/register/differing.ts';
+import { grouped } from '../../core/statistics/grouped.ts';
 import { keyOfMachine, keyOfUnit } from '../../core/register/known.ts';
 import type { RegisterRow, TenancyCells } from '../../core/register/row.ts';
 import type { ReadRow } from '../../core/register/rows.ts';
@@ -16,22 +17,10 @@ export type PlannedChange =
   | { readonly do: 'property'; readonly id: string; readonly edit: PropertyEdit }
   | { readonly do: 'water'; readonly id: string; readonly water: WaterFacts; readonly from: string }
   | { readonly do: 'building'; readonly id: string; readonly name: string; readonly buildingId: string }
-  | { readonly do: 'end'; readonly id: string; readonly placeId: string; readonly last: string }
+  | { readonly do: 'end'; readonly id: string; readonly last: string }
   | { readonly do: 'begin'; readonly placeId: string; readonly tenancy: NewTenancy; readonly last: string | null }
-  | {
-      readonly do: 'since';
-      readonly id: string;
-      readonly placeId: string;
-      readonly name: string;
-      readonly from: string;
-    }
-  | {
-      readonly do: 'household';
-      readonly id: string;
-      readonly placeId: string;
-      readonly household: HouseholdFacts;
-      readonly from: string;
-    }
+  | { readonly do: 'since'; readonly id: string; readonly name: string; readonly from: string }
+  | { readonly do: 'household'; readonly id: string; readonly household: HouseholdFacts; readonly from: string }
   | { readonly do: 'machine'; readonly id: string; readonly change: Partial<MachineChange> }
   | { readonly do: 'specification'; readonly pointId: string; readonly specification: Specification }
   | { readonly do: 'claim'; readonly machineId: string; readonly claim: LastDone; readonly today: number };
@@ -91,14 +80,15 @@ export function changePlanner({ env }: Call, contents: RegisterContents) {
     /** Ends the tenancies of units in which the table names nobody. */
     vacate(rows: readonly RegisterRow[]): void {
       const keyOf = (row: RegisterRow) => keyOfUnit(row.property, row.unit);
-      const seen = new Set(rows.map(keyOf));
       const named = new Set(rows.filter(({ tenancy }) => tenancy).map(keyOf));
-      for (const { today, name } of contents.properties.values())
-        for (const key of vacatedUnits(contents.known, { seen, let: named }, today)) {
-          const { running } = contents.units.get(key)!;
-          if (key.startsWith(`${name}\n`))
-            plan({ do: 'end', id: running!.id, placeId: running!.placeId, last: isoFromDay(today - 1) }, running!.id);
+      for (const [name, own] of grouped(rows, ({ property }) => property)) {
+        const today = contents.properties.get(name)?.today;
+        if (today === undefined) continue;
+        for (const key of vacatedUnits(contents.known, { seen: new Set(own.map(keyOf)), named }, today)) {
+          const { id } = contents.units.get(key)!.running!;
+          plan({ do: 'end', id, last: isoFromDay(today - 1) }, id);
         }
+      }
     },
     all: (): PlannedChange[] => [...planned.values()],
   };
@@ -112,8 +102,7 @@ export function changePlanner({ env }: Call, contents: RegisterContents) {
     if (!step || !tenancy) return;
     if (step.step === 'begins') {
       const from = tenancy.since!;
-      if (running && step.ends !== null)
-        plan({ do: 'end', id: running.id, placeId: place.id, last: dayBefore(from) }, running.id);
+      if (running && step.ends !== null) plan({ do: 'end', id: running.id, last: dayBefore(from) }, running.id);
       const made = { id: env.newId(), placeId: place.id, personId: env.newId(), name: tenancy.name, from };
       plan(
         { do: 'begin', placeId: place.id, tenancy: { ...made, household: householdOf(tenancy) }, last: tenancy.until },
@@ -123,15 +112,13 @@ export function changePlanner({ env }: Call, contents: RegisterContents) {
     }
     const there = (step.which === 'tenancy' ? running : next)!;
     const said = new Map(step.cells.map(({ column, becomes }) => [column, becomes]));
-    if (said.has('since'))
-      plan({ do: 'since', id: there.id, placeId: place.id, name: tenancy.name, from: said.get('since')! }, there.id);
+    if (said.has('since')) plan({ do: 'since', id: there.id, name: tenancy.name, from: said.get('since')! }, there.id);
     if (['people', 'pets', 'cooking', 'loads'].some((column) => said.has(column as 'people'))) {
       const before = household ?? householdOf(tenancy);
       plan(
         {
           do: 'household',
           id: there.id,
-          placeId: place.id,
           household: {
             ...before,
             people: said.has('people') ? tenancy.people! : before.people,
@@ -144,7 +131,7 @@ export function changePlanner({ env }: Call, contents: RegisterContents) {
         there.id,
       );
     }
-    if (said.has('until')) plan({ do: 'end', id: there.id, placeId: place.id, last: said.get('until')! }, there.id);
+    if (said.has('until')) plan({ do: 'end', id: there.id, last: said.get('until')! }, there.id);
   }
 
   function takeMachine(row: RegisterRow, id: string, cells: readonly CellChange[], today: number): void {

@@ -1,5 +1,5 @@
 /** Machines that the catalogue lacks: defined by a manager, checked as ours are, shared as a file. */
-import { checkParts, planSets, type DefinitionProblem } from '../../core/jobs/checkDefinition.ts';
+import { checkDefinition, type DefinitionProblem } from '../../core/jobs/checkDefinition.ts';
 import { definedMachine, forgetMachine, teachMachine, type DefinedMachine } from '../../core/catalogue/defined.ts';
 import type { MachineDefinition } from '../../core/catalogue/definition.ts';
 import { READY } from '../../core/catalogue/ready/ready.ts';
@@ -16,7 +16,7 @@ import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Translator } from '../language/translator.ts';
 import { namesOf } from '../lookup/find.ts';
-import { addPoints } from './points.ts';
+import { addPoints, missingParts } from './points.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 
@@ -77,13 +77,12 @@ function sayProblem(say: Translator, { key, part, values }: DefinitionProblem): 
  * @throws Problem: definition (422), everything that is wrong with it
  */
 export async function prepareDefined(form: SaveDefined, { env: { say } }: Pick<Call, 'env'>): Promise<SaveDefined> {
-  const problems = checkParts(form.content);
+  const problems: DefinitionProblem[] = [];
   const breathe = breather();
-  if (problems.length === 0)
-    for (const problem of planSets(form.content)) {
-      if (problem) problems.push(problem);
-      await breathe();
-    }
+  for (const problem of checkDefinition(form.content)) {
+    if (problem) problems.push(problem);
+    await breathe();
+  }
   if (problems.length > 0)
     throw new Problem(422, 'definition', { says: problems.map((it) => sayProblem(say, it)).join(' ') });
   return form;
@@ -102,7 +101,8 @@ export async function prepareTaken(form: TakeDefined, by: Pick<Call, 'env'>): Pr
   const { id, file, ready } = form;
   const content = file?.machine ?? (ready !== null && Object.hasOwn(READY, ready) ? READY[ready] : undefined);
   if (!content) throw fieldProblem('file', 'field.required');
-  return { ...form, content: (await prepareDefined({ id, content, basedOn: 0 }, by)).content };
+  await prepareDefined({ id, content, basedOn: 0 }, by);
+  return { ...form, content };
 }
 
 /**
@@ -157,9 +157,9 @@ export async function saveDefined(
   if (working > 0) throw new Problem(409, 'machineInWork');
   const row = { ...before, ...changed, version: before.version + 1 };
   await db.definedMachine.update({ id }, { ...changed, version: row.version });
-  const { type } = teachMachine(taught(row));
+  teachMachine(taught(row));
   try {
-    await bringAlong(call, machines, type.points);
+    await bringAlong(call, machines);
   } catch (error) {
     // What is not written is not taught either.
     teachMachine(taught(before));
@@ -169,17 +169,10 @@ export async function saveDefined(
 }
 
 /** Gives machines the parts that their definition has gained, and draws all their lines anew. */
-async function bringAlong(
-  { env, db, now }: Call,
-  machines: readonly Row<'machine'>[],
-  points: readonly string[],
-): Promise<void> {
+async function bringAlong({ env, db, now }: Call, machines: readonly Row<'machine'>[]): Promise<void> {
   for (const machine of machines) {
-    const [known, lacks] = [await db.point.all({ machineId: machine.id }), JSON.parse(machine.leftOut) as string[]];
-    const missing = points.filter(
-      (procedure) => !lacks.includes(procedure) && !known.some((it) => it.procedure === procedure),
-    );
-    if (machine.retiredDay === null) await addPoints(env, db, machine, missing, now);
+    const known = await db.point.all({ machineId: machine.id });
+    if (machine.retiredDay === null) await addPoints(env, db, machine, missingParts(machine, known), now);
     await recompute(
       db,
       known.map((it) => it.id),

@@ -1,6 +1,6 @@
 /** What an import will write, worked out beside everybody else's work; writing it is then a matter of moments. */
-import { dayFromIso, dayOfInstant } from '../../core/calendar/day.ts';
-import { keyOfUnit } from '../../core/register/known.ts';
+import { dayFromIso } from '../../core/calendar/day.ts';
+import { keyOfUnit, namesOfKey } from '../../core/register/known.ts';
 import type { MachineCells, TenancyCells } from '../../core/register/row.ts';
 import type { ReadRow } from '../../core/register/rows.ts';
 import type { Specification } from '../../contract/register/machines.ts';
@@ -58,16 +58,14 @@ export async function planRows(call: Call, contents: RegisterContents, wanted: W
     actor: { organisationId },
     now: createdAt,
   } = call;
-  const properties = new Map(
-    [...contents.properties].map(([name, { id, zone, today }]) => [name, { id, zone, today }] as const),
-  );
+  const properties = new Map<string, { readonly id: string; readonly zone: string }>(contents.properties);
   const buildings = new Map(
     contents.buildings.map(({ id, propertyId, name }) => [keyOfUnit(propertyId, name), id] as const),
   );
   const places = new Map<string, { id: string; zone: string }>();
   const sorts = new Map<string, number>();
   for (const [key, { place }] of contents.units) {
-    places.set(key, { id: place.id, zone: properties.get(key.split('\n')[0]!)!.zone });
+    places.set(key, { id: place.id, zone: properties.get(namesOfKey(key)[0])!.zone });
     sorts.set(place.propertyId, Math.max(sorts.get(place.propertyId) ?? 0, place.sort + 1));
   }
   const planned = { properties: [] as NewProperty[], buildings: [] as Row<'building'>[], places: [] as Row<'place'>[] };
@@ -80,7 +78,7 @@ export async function planRows(call: Call, contents: RegisterContents, wanted: W
     await breathe();
     let property = properties.get(row.property);
     if (!property) {
-      property = { id: env.newId(), zone: row.zone, today: dayOfInstant(createdAt, row.zone) };
+      property = { id: env.newId(), zone: row.zone };
       properties.set(row.property, property);
       planned.properties.push({
         id: property.id,

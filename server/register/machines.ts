@@ -20,7 +20,7 @@ import { claimPhoto } from '../photos/photos.ts';
 import { factsOf, recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { addMachines } from './addMachines.ts';
-import { addPoints } from './points.ts';
+import { addPoints, missingParts } from './points.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import { findPlace, findProperty } from '../lookup/places.ts';
 import { writeSpecification } from '../due/specification.ts';
@@ -92,16 +92,11 @@ async function leaveOut(call: Call, machine: Row<'machine'>, leftOut: readonly s
   const { points } = machineTypeOf(machine.type);
   if (leftOut.some((procedure) => !points.includes(procedure)) || leftOut.length === points.length)
     throw fieldProblem('leftOut', 'field.leftOut');
-  await db.machine.update({ id: machine.id }, { leftOut: JSON.stringify(leftOut) });
+  const lacks = JSON.stringify(leftOut);
+  await db.machine.update({ id: machine.id }, { leftOut: lacks });
   const known = await db.point.all({ machineId: machine.id });
   for (const { id, procedure } of known) if (leftOut.includes(procedure)) await dropTask(call, id);
-  await addPoints(
-    env,
-    db,
-    machine,
-    points.filter((procedure) => !leftOut.includes(procedure) && !known.some((it) => it.procedure === procedure)),
-    now,
-  );
+  await addPoints(env, db, machine, missingParts({ ...machine, leftOut: lacks }, known), now);
   await recompute(
     db,
     known.map(({ id }) => id),

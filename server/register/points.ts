@@ -1,8 +1,18 @@
 /** Service points of a machine, numbered on through the organisation. */
+import { findMachineType } from '../../core/catalogue/machines.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Env } from '../context/context.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
+
+/** Procedures of the parts that a machine has by its type, and no point for. */
+export function missingParts(
+  { type, leftOut }: Pick<Row<'machine'>, 'type' | 'leftOut'>,
+  known: readonly Pick<Row<'point'>, 'procedure'>[],
+): string[] {
+  const there = new Set([...known.map(({ procedure }) => procedure), ...(JSON.parse(leftOut) as string[])]);
+  return (findMachineType(type)?.points ?? []).filter((procedure) => !there.has(procedure));
+}
 
 /** Adds points for these procedures and draws their lines. Gives their numbers. */
 export async function addPoints(

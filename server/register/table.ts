@@ -2,7 +2,8 @@
 import Papa from 'papaparse';
 import { machinesDefinedBy } from '../../core/catalogue/defined.ts';
 import { COLUMNS, neutralised } from '../../core/register/columns.ts';
-import { columnNames } from '../../core/register/wording.ts';
+import { namesOfKey } from '../../core/register/known.ts';
+import { columnNames, partNames } from '../../core/register/wording.ts';
 import type { Cells } from '../../core/register/rows.ts';
 import type { KnownAnswer } from '../../contract/register/bulk.ts';
 import type { Call } from '../context/context.ts';
@@ -20,23 +21,19 @@ export async function exportRegister(call: Call): Promise<string> {
   const { say } = call.env;
   const { known } = await readContents(call);
   const rows = Object.entries(known.units).flatMap(([key, { kind, building, tenancy, machines }]) => {
-    const [property, unit] = key.split('\n') as [string, string];
+    const [property, unit] = namesOfKey(key);
     const home: Cells = { property, ...known.properties[property], building, unit, kind, ...tenancy };
     const own = Object.entries(machines);
     if (own.length === 0) return [home];
     return own.map(([machine, { leftOut, wired, ...cells }]): Cells => {
-      const [type, label] = machine.split('\n') as [string, string];
+      const [type, label] = namesOfKey(machine);
       return {
         ...home,
         ...cells,
         machine: say.text(`machine.${type}`),
         label,
         wired: wired === 'yes' ? wired : '',
-        leftOut: leftOut!
-          .split('; ')
-          .filter(Boolean)
-          .map((part) => say.text(`point.${part}`))
-          .join('; '),
+        leftOut: partNames(say, leftOut!),
       };
     });
   });

@@ -48,8 +48,7 @@ export interface FactValues {
   anchor: { readonly choice: AnchorChoice; readonly mode: 'sets' | 'limits' } | null;
   contract: Contract | null;
   assumptions: Changes;
-  prices: Omit<Prices, 'call'> & {
-    readonly call?: number | null;
+  prices: Prices & {
     readonly currency: string;
     readonly hoursAMonth?: number | null;
     readonly materials: Readonly<Record<string, number>>;

@@ -23,7 +23,7 @@ import { part, step } from '../../core/catalogue/ready/short.ts';
 import { systemFor, systemOf } from '../../core/catalogue/systems.ts';
 import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
 import { symptomsOf } from '../../core/faults/symptoms.ts';
-import { checkDefinition } from '../../core/jobs/checkDefinition.ts';
+import { checkDefinition, type DefinitionProblem } from '../../core/jobs/checkDefinition.ts';
 import { planSitting } from '../../core/jobs/plan.ts';
 import { sittingOf } from '../../core/jobs/sitting.ts';
 import { coreText } from '../../core/en.ts';
@@ -62,8 +62,10 @@ const MACHINE: MachineDefinition = {
   source: 'a test',
   parts: [FILTER],
 };
+const problemsOf = (definition: MachineDefinition): DefinitionProblem[] =>
+  [...checkDefinition(definition)].filter((it) => it !== null);
 const wrong = (change: Partial<PartDefinition>, machine: Partial<MachineDefinition> = {}) =>
-  checkDefinition({ ...MACHINE, ...machine, parts: [{ ...FILTER, ...change }] }).map(({ key }) => key);
+  problemsOf({ ...MACHINE, ...machine, parts: [{ ...FILTER, ...change }] }).map(({ key }) => key);
 type Writable<T> = { -readonly [K in keyof T]: T[K] };
 const steps = (change: (steps: Writable<StepDefinition>[]) => unknown) => {
   const copy = FILTER.steps.map((it) => ({ ...it }));
@@ -131,17 +133,15 @@ describe('A machine that an office defines', () => {
       name: 'Second filter',
       ...steps((all) => (all[2]!.agents = ['bleach'])),
     };
-    expect(checkDefinition({ ...MACHINE, parts: [FILTER, second] }).map(({ key }) => key)).to.deep.equal([
-      'agentsMeet',
-    ]);
+    expect(problemsOf({ ...MACHINE, parts: [FILTER, second] }).map(({ key }) => key)).to.deep.equal(['agentsMeet']);
     expect(
-      checkDefinition({ ...MACHINE, parts: [FILTER, { ...FILTER, key: 'filter2' }] }).map(({ key }) => key),
+      problemsOf({ ...MACHINE, parts: [FILTER, { ...FILTER, key: 'filter2' }] }).map(({ key }) => key),
     ).to.deep.equal(['sameWords']);
   });
   it('comes ready for what the catalogue lacks, right by every check, with nothing for tenants behind a circuit', () => {
     expect(Object.keys(READY)).to.deep.equal(['ductless', 'heatRecovery', 'smokeAlarm', 'carbonMonoxideAlarm']);
     for (const [key, definition] of Object.entries(READY)) {
-      expect(checkDefinition(definition), key).to.deep.equal([]);
+      expect(problemsOf(definition), key).to.deep.equal([]);
       expect(definition.source, key).to.contain('From memory');
     }
     for (const alarm of [READY.smokeAlarm!, READY.carbonMonoxideAlarm!])
@@ -183,7 +183,7 @@ describe('A machine that an office defines', () => {
               return sound ? base : { ...base, steps: asked };
             }),
           };
-          if (checkDefinition(definition).length > 0) return;
+          if (problemsOf(definition).length > 0) return;
           passed += 1;
           const { procedures: made } = buildMachine({ key: KEY, owner: '', number: 1, version: 1, definition });
           for (const set of [...made.map((it) => [it]), made]) {

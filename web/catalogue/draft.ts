@@ -1,5 +1,6 @@
 /** A definition while it is written. */
 import type { MachineDefinition, PartDefinition, StepDefinition } from '../../core/catalogue/definition.ts';
+import { part, step } from '../../core/catalogue/ready/short.ts';
 
 type Writable<T> = T extends readonly (infer Item)[]
   ? Writable<Item>[]
@@ -9,46 +10,33 @@ type Writable<T> = T extends readonly (infer Item)[]
 export type Draft = Writable<MachineDefinition>;
 export type PartDraft = Writable<PartDefinition>;
 
-export const emptyStep = (key: string, phase: StepDefinition['phase']): Writable<StepDefinition> => ({
-  key,
-  phase,
-  title: '',
-  body: '',
-  caution: '',
-  wants: 'off',
-  part: null,
-  photo: '',
-  confirm: '',
-  grade: false,
-  finds: false,
-  agents: [],
-  wait: 0,
-});
+const blank = (phase: StepDefinition['phase'], more: Partial<StepDefinition> = {}) =>
+  step(phase, '', '', { wants: 'off', ...more });
+
+export const emptyStep = (key: string, phase: StepDefinition['phase']): PartDraft['steps'][number] =>
+  ({ key, ...blank(phase) }) as PartDraft['steps'][number];
 
 /** A part as most are: taken out, graded, cleaned, put back, tried. */
-export const emptyPart = (): PartDraft => ({
-  key: 'filter',
-  kind: 'filter',
-  name: '',
-  task: '',
-  why: '',
-  mistakes: '',
-  days: { watchful: 30, steady: 90, light: 180 },
-  risk: 'health',
-  safetyCritical: false,
-  level: 'staff',
-  minutes: 15,
-  scheduled: true,
-  kit: [],
-  cautions: [],
-  steps: [
-    { ...emptyStep('s1', 'open'), part: 'out' },
-    { ...emptyStep('s2', 'look'), grade: true },
-    emptyStep('s3', 'clean'),
-    { ...emptyStep('s4', 'refit'), part: 'in' },
-    { ...emptyStep('s5', 'test'), wants: 'runs' },
-  ],
-});
+export const emptyPart = (): PartDraft =>
+  part(
+    {
+      key: 'filter',
+      kind: 'filter',
+      name: '',
+      task: '',
+      days: { watchful: 30, steady: 90, light: 180 },
+      risk: 'health',
+      level: 'staff',
+      minutes: 15,
+    },
+    [
+      blank('open', { part: 'out' }),
+      blank('look', { grade: true }),
+      blank('clean'),
+      blank('refit', { part: 'in' }),
+      blank('test', { wants: 'runs' }),
+    ],
+  ) as PartDraft;
 
 export const emptyDefinition = (): Draft => ({
   name: '',

@@ -76,7 +76,7 @@ async function pick(chosen: File): Promise<void> {
   const empty = picked.size === 0 ? say('import.empty') : '';
   trouble.value = picked.size > MAX_IMPORT_MB * 1024 * 1024 ? say('import.big', { mb: MAX_IMPORT_MB }) : empty;
   file.value = picked;
-  Object.assign(named, { value: {} });
+  named.value = {};
   without.value = [];
   emptyIsVacant.value = false;
   key = newId();

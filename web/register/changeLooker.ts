@@ -1,9 +1,9 @@
 /** What a table changes, gathered row by row and told in words before any of it is written. */
 import type { CellChange } from '../../core/register/differing.ts';
 import { vacatedUnits, type RowChanges } from '../../core/register/changes.ts';
-import { keyOfUnit } from '../../core/register/known.ts';
+import { keyOfUnit, namesOfKey } from '../../core/register/known.ts';
 import type { RegisterRow } from '../../core/register/row.ts';
-import { columnNames } from '../../core/register/wording.ts';
+import { columnNames, partNames } from '../../core/register/wording.ts';
 import type { Translator } from '../../core/language/message.ts';
 import type { KnownAnswer } from '../../contract/register/bulk.ts';
 
@@ -48,14 +48,7 @@ export function changeLooker(say: Translator, { known, today }: KnownAnswer) {
   const names = columnNames(say);
   const told = new Set<string>();
   const [seen, named] = [new Set<string>(), new Set<string>()];
-  const words = (column: CellChange['column'], cell: string) =>
-    column === 'leftOut'
-      ? cell
-          .split('; ')
-          .filter(Boolean)
-          .map((part) => say.text(`point.${part}`))
-          .join('; ')
-      : cell;
+  const words = (column: CellChange['column'], cell: string) => (column === 'leftOut' ? partNames(say, cell) : cell);
   const list = (at: Pick<ChangeLine, 'where' | 'property' | 'what'>, cells: readonly CellChange[]) => {
     for (const { column, was, becomes } of cells)
       if (changes.length < CHANGES_LISTED)
@@ -98,8 +91,8 @@ export function changeLooker(say: Translator, { known, today }: KnownAnswer) {
       }
     },
     vacate(): void {
-      for (const key of vacatedUnits(known, { seen, let: named }, today)) {
-        const [property, unit] = key.split('\n') as [string, string];
+      for (const key of vacatedUnits(known, { seen, named }, today)) {
+        const [property, unit] = namesOfKey(key);
         counts.end += 1;
         const was = known.units[key]!.tenancy!.tenant!;
         list({ where: unit, property, what: '' }, [{ column: 'tenant', was, becomes: '' }]);
