@@ -96,7 +96,7 @@ export function changePlanner({ env }: Call, contents: RegisterContents) {
   function takeTenancy(
     { tenancy }: RegisterRow,
     step: ReadRow['changes']['tenancy'],
-    { place, running, next, household }: UnitRows,
+    { place, running, next }: UnitRows,
     today: string,
   ): void {
     if (!step || !tenancy) return;
@@ -114,7 +114,7 @@ export function changePlanner({ env }: Call, contents: RegisterContents) {
     const said = new Map(step.cells.map(({ column, becomes }) => [column, becomes]));
     if (said.has('since')) plan({ do: 'since', id: there.id, name: tenancy.name, from: said.get('since')! }, there.id);
     if (['people', 'pets', 'cooking', 'loads'].some((column) => said.has(column as 'people'))) {
-      const before = household ?? householdOf(tenancy);
+      const before = contents.households.get(there.id) ?? householdOf(tenancy);
       plan(
         {
           do: 'household',

@@ -18,8 +18,6 @@ export interface UnitRows {
   readonly place: Row<'place'>;
   readonly running: Row<'tenancy'> | undefined;
   readonly next: Row<'tenancy'> | undefined;
-  /** The household of whoever lives there. */
-  readonly household: HouseholdFacts | undefined;
   readonly machines: ReadonlyMap<string, Row<'machine'>>;
 }
 
@@ -28,6 +26,8 @@ export interface RegisterContents {
   readonly properties: ReadonlyMap<string, Row<'property'> & { readonly today: Day }>;
   readonly buildings: readonly Row<'building'>[];
   readonly units: ReadonlyMap<string, UnitRows>;
+  /** What is known last of the household of each tenancy. */
+  readonly households: ReadonlyMap<string, HouseholdFacts>;
   /** The part of a machine, and what must match there, by procedure. */
   readonly parts: ReadonlyMap<string, { readonly id: string; readonly specification: Specification | undefined }>;
 }
@@ -122,12 +122,11 @@ export async function readContents({ db, actor: { organisationId }, now }: Call)
         place,
         running,
         next,
-        household: running && householdOf.get(running.id),
         machines: new Map(standing.map((machine) => [keyOfMachine(machine.type, machine.label), machine])),
       });
     }
   }
-  return { known, ...rows, buildings, parts };
+  return { known, ...rows, buildings, households: householdOf, parts };
 }
 
 const idsOf = (rows: readonly { readonly id: string }[]) => rows.map(({ id }) => id);

@@ -83,6 +83,22 @@ describe('A table, week after week', () => {
     const other = await send(`Property,Unit,Tenant,Since\nThe Ropewalk,Flat 2A,B. Else,${inDays(25)}`).expect(422);
     expect(other.body.detail).to.contain('A. Quill is to move in');
   });
+  it('changes the household of somebody who is to move in by what is known of them, not of whoever lives there', async () => {
+    const { db } = house.env.store;
+    const running = (await db.tenancy.all({}, { order: [['fromDay', 'DESC']] }))[0]!;
+    const household = { people: 4, pets: 3, cooking: 'frequent', smoking: true, dust: true };
+    await house.manager
+      .post(`/tenancies/${running.id}/household`, { household, from: isoFromDay(running.fromDay) })
+      .expect(200);
+    const coming = (people: number) =>
+      send(`Property,Unit,Tenant,Since,People\nThe Ropewalk,Flat 1A,A. Quill,${inDays(20)},${people}`).expect(200);
+    await coming(1);
+    await coming(2);
+    const next = (await db.tenancy.all({ placeId: running.placeId }, { order: [['fromDay', 'DESC']] }))[0]!;
+    const facts = await db.fact.all({ subjectId: next.id, name: 'household' }, { order: [['recordedAt', 'ASC']] });
+    for (const { value } of facts) expect(JSON.parse(value)).to.include({ pets: 0, smoking: false, dust: false });
+    expect(facts.map(({ value }) => (JSON.parse(value) as { people: number }).people)).to.have.members([1, 2]);
+  });
   it('empties homes in which it names nobody, only where that is asked', async () => {
     const csv = 'Property,Unit,Tenant\nThe Ropewalk,Flat 1A,\nThe Ropewalk,Flat 1B,E. Pellow\nThe Ropewalk,Flat 2A,';
     expect((await send(csv).expect(200)).body.changes).to.equal(0);
