@@ -10,7 +10,7 @@ import { dayOfInstant } from '../core/calendar/day.ts';
 import { recomputeNow } from '../server/due/recompute.ts';
 import { openStore, type Store } from '../server/store/store.ts';
 import { run } from '../server/sql/connection.ts';
-import { personRow } from '../server/store/person.ts';
+import { organisationRow, personRow } from '../server/store/person.ts';
 
 export const ZONE = 'Europe/Dublin';
 
@@ -35,7 +35,7 @@ export async function largeRegister(points: number): Promise<Large> {
   const keys = [...procedures.keys()];
   const ids = Array.from({ length: points }, () => v7());
   await store.write(async (db) => {
-    await db.organisation.insert({ id: organisationId, name: 'Bench', createdAt: now });
+    await db.organisation.insert(organisationRow({ id: organisationId, name: 'Bench', createdAt: now }));
     await db.person.insert(personRow({ id: personId, organisationId, name: 'B. Ench', createdAt: now }));
     await db.property.insert({
       id: propertyId,

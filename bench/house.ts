@@ -11,7 +11,7 @@ import { hashPassword } from '../server/people/passwords.ts';
 import { openStore } from '../server/store/store.ts';
 import type { Row } from '../server/store/tables.ts';
 import { sized } from './page.ts';
-import { personRow } from '../server/store/person.ts';
+import { organisationRow, personRow } from '../server/store/person.ts';
 
 export const UNITS = sized(500, 20);
 export const POINTS_A_UNIT = 30;
@@ -30,7 +30,7 @@ export async function buildLarge(): Promise<{ data: string; organisationId: stri
   const passwordHash = await hashPassword(SIGN_IN.password);
   const types = [...machineTypes.values()];
   await store.write(async (db) => {
-    await db.organisation.insert({ id: organisationId, name: 'Bench', createdAt: now });
+    await db.organisation.insert(organisationRow({ id: organisationId, name: 'Bench', createdAt: now }));
     await db.person.insert(
       personRow({ id: personId, organisationId, name: 'B. Ench', email: SIGN_IN.email, passwordHash, createdAt: now }),
     );

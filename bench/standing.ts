@@ -9,6 +9,8 @@ import { seeded } from '../core/statistics/random.ts';
 import { createEnv } from '../server/createEnv.ts';
 import { ask, run } from '../server/sql/connection.ts';
 import { EVIDENCE_SQL, SERVICES_SQL, TRACES_SQL } from '../server/sql/standing.ts';
+import { readsIn } from '../server/people/members.ts';
+import { AT_FIRST } from '../server/store/person.ts';
 import { readStanding } from '../server/standing/standing.ts';
 import { ZONE, largeRegister, type Large } from './dueRegister.ts';
 import { median, met, spread } from './figures.ts';
@@ -90,6 +92,7 @@ async function measure(points: number): Promise<Measured> {
     sessionId: '',
     linkId: null,
     csrf: '',
+    ...readsIn(AT_FIRST),
   };
   // Read by the same connection: what differs is what is worked out.
   const all = (sql: string, values: readonly unknown[]) => ask(store.db, sql, values);

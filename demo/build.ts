@@ -19,7 +19,8 @@ import { takePhoto } from './photos.ts';
 import { chooseOtherwise, tellStories } from './stories.ts';
 import { MANAGER, ORGANISATION, PROPERTIES, STAFF, ZONE, type Home, type MachineSketch } from './scenario.ts';
 import { writeSpecification } from '../server/due/specification.ts';
-import { personRow } from '../server/store/person.ts';
+import { readsIn } from '../server/people/members.ts';
+import { AT_FIRST, organisationRow, personRow } from '../server/store/person.ts';
 
 const DRAWS_SEED = 20_250_527;
 
@@ -71,7 +72,7 @@ async function hirePeople(
   now: number,
 ): Promise<{ manager: Actor; staff: Actor[] }> {
   const organisationId = env.newId();
-  await db.organisation.insert({ id: organisationId, name: ORGANISATION, createdAt: now });
+  await db.organisation.insert(organisationRow({ id: organisationId, name: ORGANISATION, createdAt: now }));
   const hire = async ({ name, email }: { name: string; email: string }, roles: Role[]): Promise<Actor> => {
     const personId = env.newId();
     await db.person.insert(personRow({ id: personId, organisationId, name, email, passwordHash, createdAt: now }));
@@ -95,6 +96,7 @@ function actorOf(personId: string, name: string, organisationId: string, roles: 
     sessionId: 'demo',
     linkId: null,
     csrf: '',
+    ...readsIn(AT_FIRST),
   };
 }
 

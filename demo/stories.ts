@@ -30,7 +30,6 @@ const PRICES = {
   staffHour: 38,
   door: 9,
   call: 95,
-  currency: 'EUR',
   hoursAMonth: 10,
   materials: {
     airFilter: 14,

@@ -1,9 +1,7 @@
 /** What an install is made of: its store, its clock, its voice, and the stand-ins where nothing else is given. */
 import { randomBytes } from 'node:crypto';
 import { v7 } from 'uuid';
-import { translator } from '../core/language/message.ts';
-import type { Translator } from './language/translator.ts';
-import { serverVoice } from './language/voice.ts';
+import { serverTranslator } from './language/voice.ts';
 import type { Store } from './store/store.ts';
 import { standInWeather } from './ports/weather.ts';
 import { waysOut } from './ports/mail.ts';
@@ -22,7 +20,9 @@ export function createEnv(store: Store, photos: string, clock: () => number = Da
     store,
     clock,
     photos,
-    say: translator<Translator>('en-GB', serverVoice),
+    language: 'en',
+    say: serverTranslator('en'),
+    sayIn: serverTranslator,
     secret: () => randomBytes(24).toString('base64url'),
     newId: v7,
     weather: standInWeather,

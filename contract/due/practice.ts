@@ -85,10 +85,6 @@ export const changePrices = object({
   door: number().min(0).max(100_000).required(),
   /** One call of a licensed trade; null where nobody says. */
   call: number().min(0).max(100_000).nullable().default(null),
-  currency: string()
-    .trim()
-    .matches(/^[A-Z]{3}$/, 'field.currency')
-    .required(),
   materials: lazy((value: unknown) =>
     object(
       Object.fromEntries(
@@ -134,7 +130,6 @@ export type ChangePrices = {
   readonly hoursAMonth?: number | null;
   readonly door: number;
   readonly call?: number | null;
-  readonly currency: string;
   readonly materials: Readonly<Record<string, number>>;
 };
 export type ChangeBudget = InferType<typeof changeBudget>;

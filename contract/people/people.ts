@@ -1,5 +1,7 @@
 /** Signing in, the first run, people. */
 import { array, object, string, type InferType } from 'yup';
+import { LANGUAGES, type Language } from '../../core/language/languages.ts';
+import { UNIT_SYSTEMS, type UnitSystem } from '../../core/quantities/units.ts';
 import { id, line } from '../form/fields.ts';
 
 export const ROLES = ['manager', 'staff', 'tenant', 'contractor', 'owner'] as const;
@@ -14,11 +16,29 @@ export const signIn = object({
   password: string().max(200).required(),
   code: line(20).default(''),
 });
+const language = () => string().oneOf(LANGUAGES);
+const units = () => string().oneOf(UNIT_SYSTEMS);
+/** What one reads in; null: as the office does, left out: as it was. */
+export const preferences = object({
+  language: language().nullable().default(undefined),
+  units: units().nullable().default(undefined),
+});
+/** What an office reads in and reckons in. */
+export const changeOffice = object({
+  language: language().required(),
+  units: units().required(),
+  currency: string()
+    .trim()
+    .matches(/^[A-Z]{3}$/, 'field.currency')
+    .required(),
+});
 export const firstRun = object({
   organisation: line().required(),
   name: line().required(),
   email: email().required(),
   password: newPassword().required(),
+  language: language().default('en'),
+  units: units().default('metric'),
 });
 export const exchangeLink = object({ token: string().max(100).required() });
 const officeRoles = () =>
@@ -72,6 +92,8 @@ export const openAccess = object({
 export const askAccess = object({ email: email().required() });
 export type SignIn = InferType<typeof signIn>;
 export type FirstRun = InferType<typeof firstRun>;
+export type Preferences = InferType<typeof preferences>;
+export type ChangeOffice = InferType<typeof changeOffice>;
 export type NewPerson = InferType<typeof newPerson>;
 export type PersonChange = InferType<typeof personChange>;
 export type ChangePassword = InferType<typeof changePassword>;
@@ -88,6 +110,11 @@ export interface Me {
   readonly organisation: string;
   /** Looks after some of the properties only. */
   readonly limited: boolean;
+  /** What they read in. */
+  readonly language: Language;
+  readonly units: UnitSystem;
+  /** ISO 4217. */
+  readonly currency: string;
 }
 
 export interface SessionAnswer {
@@ -158,5 +185,8 @@ export interface AccountAnswer {
   readonly secondFactor: boolean;
   /** Recovery codes that were not used. */
   readonly codesLeft: number;
+  /** What they chose; null: as the office reads. */
+  readonly language: Language | null;
+  readonly units: UnitSystem | null;
   readonly sessions: readonly SessionSummary[];
 }

@@ -2,6 +2,7 @@
 import { ANYBODY, MANAGER, OFFICE, passing, read, refusing, write, type Made, wholeOffice } from '../route.ts';
 import type {
   AccountAnswer,
+  ChangeOffice,
   ChangePassword,
   Confirmed,
   EndSession,
@@ -11,6 +12,7 @@ import type {
   PeopleAnswer,
   PersonChange,
   PersonChanged,
+  Preferences,
   SecondFactor,
   SessionAnswer,
   SignIn,
@@ -70,6 +72,11 @@ export const peopleRoutes = {
   'me.read': passing<{ answer: AccountAnswer }>()(read('/me', OFFICE)),
   'me.password': passing<{ form: ChangePassword; answer: object }>()(
     refusing(write('PUT', '/me/password', OFFICE, 4, 10), 'wrongPassword', 'waitFirst'),
+  ),
+  'me.prefer': passing<{ form: Preferences; answer: object }>()(write('PUT', '/me/preferences', ANYBODY, 1, 60)),
+  'office.read': passing<{ answer: ChangeOffice }>()(read('/office', MANAGER)),
+  'office.change': wholeOffice(
+    passing<{ form: ChangeOffice; answer: object }>()(write('PUT', '/office', MANAGER, 1, 60)),
   ),
   'me.endSession': passing<{ form: EndSession; answer: { readonly ended: number } }>()(
     write('POST', '/me/sessions/end', OFFICE, 1, 60),

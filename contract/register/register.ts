@@ -3,6 +3,7 @@ import type { EmergencyNumbers } from '../faults/alarms.ts';
 import { mixed, number, object, string, type InferType } from 'yup';
 import { COOKING, DETERGENTS } from '../../core/due/drivers.ts';
 import { PRACTICES, type Practice } from '../../core/catalogue/practice.ts';
+import { LANGUAGES, type Language } from '../../core/language/languages.ts';
 import { count, id, isoDay, line, yes, zone } from '../form/fields.ts';
 
 export const WATER_SOURCES = ['public', 'well'] as const;
@@ -64,7 +65,12 @@ export const newTenancy = object({
 });
 
 /** Who has it, and since when or from when. */
-export const tenancyChange = object({ name: line().required(), from: isoDay().required() });
+/** `language`: what the household reads in; null: as the office does, left out: as it was. */
+export const tenancyChange = object({
+  name: line().required(),
+  from: isoDay().required(),
+  language: string().oneOf(LANGUAGES).nullable().default(undefined),
+});
 
 export const householdChange = object({ household: household.required(), from: isoDay().required() });
 
@@ -129,6 +135,8 @@ export interface TenancySummary {
   readonly name: string;
   readonly from: string;
   readonly to: string | null;
+  /** What the household chose, or the office for it; null: as the office reads. */
+  readonly language: Language | null;
   readonly household: HouseholdFacts;
   readonly hasLink: boolean;
 }

@@ -34,8 +34,15 @@ export interface DefinitionProblem {
   readonly values: Values;
 }
 
-/** What no tenant is asked to touch, whatever the words around it. */
-const TRADE = /\b(breaker|fuse|wire|wiring|mains|refrigerant|gas (?:valve|pipe|line|connector)|solder|live part)/i;
+/** What no tenant is asked to touch, whatever the words around it; an office writes in any language that we speak. */
+const TRADE = new RegExp(
+  [
+    '\\b(?:breaker|fuse|wire|wiring|mains|refrigerant|gas (?:valve|pipe|line|connector)|solder|live part)',
+    'sicherung(?:en|skasten)?\\b|verdrahtung|elektrik\\b|netzspannung|kältemittel|stromführend|klemmleiste|kabel(?!binder)',
+    'gas(?:hahn|ventil|rohr|leitung|anschluss|schlauch)|\\blöte',
+  ].join('|'),
+  'i',
+);
 
 /** Sets of parts that are planned one by one; of more parts, each pair and all together. */
 const ALL_SETS = 5;

@@ -1,6 +1,6 @@
 /**
  * Text that a person reads comes from message keys, in ICU message format, so that plurals and numbers
- * follow the locale. English ships; another language is another set of files.
+ * follow the locale. Each language is a set of files.
  */
 import { IntlMessageFormat } from 'intl-messageformat';
 import { written } from './written.ts';
@@ -24,6 +24,10 @@ export interface Voice {
   text(key: string, values?: Values): string;
   /** Whether the key has text. */
   has(key: string): boolean;
+  /** An amount of money, without decimals where it has none: `€40`, `€12.50`. @param currency ISO 4217 */
+  money(amount: number, currency: string): string;
+  /** A figure with at most so many decimals: `1,234.5`. */
+  figure(value: number, digits?: number): string;
   /** A day as people write it: `24 November 2026`. */
   day(day: Day): string;
   /** A day, short: `24 Nov`. */
@@ -94,8 +98,14 @@ export function translator<Of extends Voice = Translator>(locale: string, messag
     }
     return clock.format(instant);
   };
+  const money = (amount: number, currency: string) =>
+    new Intl.NumberFormat(locale, { style: 'currency', currency, trailingZeroDisplay: 'stripIfInteger' }).format(
+      amount,
+    );
   const voice: Voice = {
     text,
+    money,
+    figure: (value, digits = 1) => value.toLocaleString(locale, { maximumFractionDigits: digits }),
     has: (key) => Object.hasOwn(messages, key) || written(key) !== undefined,
     day: (day) => long.format(day * MS_PER_DAY),
     shortDay: (day) => short.format(day * MS_PER_DAY),

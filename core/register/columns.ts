@@ -71,9 +71,12 @@ const plain = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '');
 
 /**
  * The column under each head; null where none fits. Each column is found once, at its first head. @param names the
- * columns' own names
+ * columns' own names, in as many languages as are read
  */
-export function matchColumns(heads: readonly string[], names: Readonly<Record<Column, string>>): (Column | null)[] {
+export function matchColumns(
+  heads: readonly string[],
+  ...names: readonly Readonly<Record<Column, string>>[]
+): (Column | null)[] {
   const taken = new Set<Column>();
   return heads.map((head) => {
     const wanted = plain(head);
@@ -82,7 +85,8 @@ export function matchColumns(heads: readonly string[], names: Readonly<Record<Co
         ? undefined
         : COLUMNS.find(
             (column) =>
-              !taken.has(column) && [plain(names[column]), plain(column), ...(ALSO[column] ?? [])].includes(wanted),
+              !taken.has(column) &&
+              [...names.map((it) => plain(it[column])), plain(column), ...(ALSO[column] ?? [])].includes(wanted),
           );
     if (found) taken.add(found);
     return found ?? null;

@@ -25,17 +25,20 @@ export interface Circumstances {
   readonly named: KnownRegister['named'];
   /** Keys of the machines that the office may register. */
   readonly types: readonly string[];
+  /** Other languages, whose names are taken, too. */
+  readonly also?: readonly Translator[];
 }
 
 /**
  * How rows are to be understood in a language. A name is taken with or without its punctuation; so is the catalogue's
  * own key, and what this office calls it.
  */
-export function wordingOf(say: Translator, { zone, today, named, types }: Circumstances): Wording {
+export function wordingOf(say: Translator, { zone, today, named, types, also = [] }: Circumstances): Wording {
+  const said = (key: string) => [say, ...also].map((voice) => plainName(voice.text(key)));
   const machines = new Map(
     types.flatMap((key) => [
-      [plainName(say.text(`machine.${key}`)), key],
-      [plainName(key), key],
+      ...said(`machine.${key}`).map((name) => [name, key] as const),
+      [plainName(key), key] as const,
     ]),
   );
   return {
@@ -47,8 +50,6 @@ export function wordingOf(say: Translator, { zone, today, named, types }: Circum
       return machines.get(plain) ?? (Object.hasOwn(named, plain) ? named[plain] : undefined);
     },
     partOf: (type, name) =>
-      findMachineType(type)?.points.find(
-        (point) => plainName(say.text(`point.${point}`)) === plainName(name) || point === name,
-      ),
+      findMachineType(type)?.points.find((point) => said(`point.${point}`).includes(plainName(name)) || point === name),
   };
 }

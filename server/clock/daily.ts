@@ -9,6 +9,7 @@ import { procedures } from '../../core/catalogue/catalogue.ts';
 import { firstWarmSpell } from '../../core/due/warmSpell.ts';
 import { WORK } from '../../contract/due/due.ts';
 import type { Actor, Env } from '../context/context.ts';
+import { readsIn } from '../people/members.ts';
 import { takeBack } from '../register/turnover.ts';
 import type { Db } from '../store/db.ts';
 import { factsOf, nearestFact } from '../store/facts.ts';
@@ -99,25 +100,30 @@ async function takeBackFromGone(
     ({ toDay }) => toDay! >= today - CATCH_UP_DAYS,
   );
   if (gone.length === 0) return;
+  const organisation = (await db.organisation.one({ id: property.organisationId }))!;
   const actor: Actor = {
     personId: await clockPerson(env, db, property.organisationId, now),
     name: '',
     organisationId: property.organisationId,
-    organisation: '',
+    organisation: organisation.name,
     roles: ['manager'],
     properties: null,
     sessionId: '',
     linkId: null,
     csrf: '',
+    ...readsIn(organisation),
   };
   for (const { personId } of gone) await takeBack({ env, db, actor, now }, personId);
 }
 
 /** Whoever the clock acts as: nobody of the office, and signed in nowhere. */
-async function clockPerson({ say }: Env, db: Db, organisationId: string, now: number): Promise<string> {
+async function clockPerson({ sayIn }: Env, db: Db, organisationId: string, now: number): Promise<string> {
   const id = `clock-${organisationId}`;
-  if (!(await db.person.one({ id })))
-    await db.person.insert(personRow({ id, organisationId, name: say('clock.name'), createdAt: now }));
+  if (!(await db.person.one({ id }))) {
+    const { language } = (await db.organisation.one({ id: organisationId }))!;
+    const name = sayIn(language)('clock.name');
+    await db.person.insert(personRow({ id, organisationId, name, createdAt: now }));
+  }
   return id;
 }
 

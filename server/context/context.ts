@@ -1,5 +1,6 @@
 /** What a service is given: its store, its clock, its voice, its folders. Nothing reaches for a singleton. */
 import { createHash } from 'node:crypto';
+import type { Language } from '../../core/language/languages.ts';
 import type { Translator } from '../language/translator.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';
 import type { Role } from '../../contract/people/people.ts';
@@ -23,7 +24,11 @@ export interface Env {
   readonly store: Store;
   /** Milliseconds since the epoch. */
   readonly clock: () => number;
+  /** Whoever asks is spoken to in this language. */
+  readonly language: Language;
   readonly say: Translator;
+  /** Any language's voice, for what somebody else reads. */
+  readonly sayIn: (language: Language) => Translator;
   /** Folder of the photos. */
   readonly photos: string;
   /** Unguessable bytes, hex. */
@@ -60,6 +65,13 @@ export interface Actor {
   readonly sessionId: string;
   readonly linkId: string | null;
   readonly csrf: string;
+  /** What they read in: their own choice, else their organisation's. */
+  readonly language: Language;
+  readonly units: UnitSystem;
+  /** In which their organisation reckons, ISO 4217. */
+  readonly currency: string;
+  /** What is written down for others to read later is said in this one. */
+  readonly houseLanguage: Language;
 }
 
 /** One call of a service: who, when, and the tables to work on. */
@@ -68,11 +80,17 @@ export interface Call {
   readonly db: Db;
   readonly actor: Actor;
   readonly now: number;
-  /** Units in which the caller reads amounts; metric where nobody says. */
+  /** Units in which the caller reads amounts, where this call asks for others than they usually do. */
   readonly units?: UnitSystem;
   /** Where the caller reached us, for addresses on paper; absent outside a request. */
   readonly origin?: string;
 }
+
+/** The same install, speaking to somebody in their language. */
+export const speaking = (env: Env, language: Language): Env => ({ ...env, language, say: env.sayIn(language) });
+
+/** The voice of what is kept in words, and read by whoever comes later. */
+export const houseVoice = ({ env, actor }: Pick<Call, 'env' | 'actor'>): Translator => env.sayIn(actor.houseLanguage);
 
 /** The hash of a text or of bytes, in hexadecimal. */
 export function sha256(text: string | Buffer): string {

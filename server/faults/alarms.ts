@@ -8,7 +8,7 @@ import { stateAfter } from '../../core/jobs/transitions.ts';
 import type { AlarmAnswer, RaiseAlarm } from '../../contract/faults/alarms.ts';
 import { namesOf } from '../lookup/find.ts';
 import { recomputeWork } from '../due/recompute.ts';
-import type { Call, Env } from '../context/context.ts';
+import { houseVoice, type Call, type Env } from '../context/context.ts';
 import { isOffice, sha256 } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';
 import { handBack } from '../jobs/handBacks.ts';
@@ -89,17 +89,12 @@ async function theirJob({ db, actor }: Call, id: string): Promise<Row<'job'>> {
 
 /** The job goes back undone, with what stands otherwise at the machine. */
 async function stopJob(call: Call, job: Row<'job'>, note: string, still: readonly string[]): Promise<void> {
-  const {
-    db,
-    actor,
-    now,
-    env: { say },
-  } = call;
+  const { db, actor, now } = call;
   const tasks = await db.task.all({ jobId: job.id, state: 'outstanding' });
   await handBack(call, job, { pointIds: tasks.map(({ pointId }) => pointId), reason: 'notSafe', note, still });
   const state = job.assigneeId === actor.personId ? stateAfter(job.state, 'notAble') : undefined;
   if (!state) return;
-  const reason = [say('notAble.notSafe'), note].filter(Boolean).join(': ');
+  const reason = [houseVoice(call)('notAble.notSafe'), note].filter(Boolean).join(': ');
   await db.job.update({ id: job.id }, { state, assigneeId: null, revision: job.revision + 1, reason });
   await noteEvent(call, job.id, 'notAble', state, reason);
   await recomputeWork(

@@ -13,11 +13,6 @@ export async function approvalLimit(db: Db, organisationId: string): Promise<num
   return (await factsOf(db, [organisationId], 'approvalLimit')).at(-1)?.value.amount ?? null;
 }
 
-/** The currency in which this office writes its prices; empty where it has none. */
-export async function currencyOf(db: Db, organisationId: string): Promise<string> {
-  return (await factsOf(db, [organisationId], 'prices')).at(-1)?.value.currency ?? '';
-}
-
 /**
  * Enters what a repair may cost without a manager's yes.
  * @throws Problem: what is not there or not theirs (404)
@@ -73,7 +68,7 @@ export async function answerApproval(call: Call, id: string, { answer, words }: 
  * @throws Problem: needsYes (409)
  */
 export async function refuseUnapproved(
-  { db, actor }: Call,
+  { db, actor, env }: Call,
   faultId: string,
   { cost, payer }: { readonly cost: number | null; readonly payer: string },
 ): Promise<void> {
@@ -82,7 +77,7 @@ export async function refuseUnapproved(
   if (limit === null || cost <= limit) return;
   const [last] = await db.approval.all({ faultId }, { order: [['askedAt', 'DESC']], limit: 1 });
   if (last?.answer === 'yes' && last.amount >= cost) return;
-  throw new Problem(409, 'needsYes', { limit, currency: await currencyOf(db, actor.organisationId) });
+  throw new Problem(409, 'needsYes', { limit: env.say.money(limit, actor.currency) });
 }
 
 /** What was last asked about each of some faults. */

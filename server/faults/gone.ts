@@ -3,7 +3,7 @@ import { dayOfInstant, isoFromDay, MS_PER_DAY } from '../../core/calendar/day.ts
 import { isAlarmSymptom } from '../../core/faults/alarms.ts';
 import { groupOfSymptom } from '../../core/faults/groups.ts';
 import type { AnswerGone, GoneQuestion } from '../../contract/faults/faults.ts';
-import type { Call } from '../context/context.ts';
+import { houseVoice, type Call } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';
 import { machineName } from '../lookup/names.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
@@ -73,7 +73,7 @@ export async function answerGone(call: Call, id: string, { id: anew, gone }: Ans
       id: anew,
       machineId,
       symptom,
-      note: call.env.say('fault.notGone'),
+      note: houseVoice(call)('fault.notGone'),
       noticed: null,
       photoIds: [],
     });

@@ -223,13 +223,21 @@ function paceOf({ firstDay, lastDay }: Pattern, its: readonly FaultHistoryRow[])
   return years < 0.25 ? 0 : (its.length - 1) / years;
 }
 
-const untilCured = ({ env: { say } }: Call, { minutes, cost }: { minutes: number; cost: number }): string[] =>
+const untilCured = (
+  { env: { say }, actor: { currency } }: Call,
+  { minutes, cost }: { minutes: number; cost: number },
+): string[] =>
   minutes + cost < 1
     ? []
-    : [say('pattern.untilCured', { minutes: Math.round(minutes), cost: cost < 1 ? 'none' : String(Math.round(cost)) })];
+    : [
+        say('pattern.untilCured', {
+          minutes: Math.round(minutes),
+          cost: cost < 1 ? 'none' : say.money(Math.round(cost), currency),
+        }),
+      ];
 
 /** Hours and money that its closings name, with how many do. */
-function spent({ env: { say } }: Call, its: readonly FaultHistoryRow[]): string[] {
+function spent({ env: { say }, actor: { currency } }: Call, its: readonly FaultHistoryRow[]): string[] {
   const timed = its.filter(({ minutes }) => minutes !== null);
   const priced = its.filter(({ cost }) => cost !== null);
   const sum = (all: readonly (number | null)[]) => all.reduce<number>((total, it) => total + (it ?? 0), 0);
@@ -238,7 +246,7 @@ function spent({ env: { say } }: Call, its: readonly FaultHistoryRow[]): string[
       ? [say('pattern.minutes', { minutes: sum(timed.map(({ minutes }) => minutes)), count: timed.length })]
       : []),
     ...(priced.length > 0
-      ? [say('pattern.cost', { cost: sum(priced.map(({ cost }) => cost)), count: priced.length })]
+      ? [say('pattern.cost', { cost: say.money(sum(priced.map(({ cost }) => cost)), currency), count: priced.length })]
       : []),
   ];
 }

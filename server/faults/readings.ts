@@ -9,7 +9,7 @@ import { enteredIn, enteredOf } from '../../core/quantities/entered.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';
 import type { Translator } from '../language/translator.ts';
 import { raiseSignal } from '../due/signals.ts';
-import type { Call } from '../context/context.ts';
+import { houseVoice, type Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Row } from '../store/tables.ts';
@@ -54,14 +54,15 @@ export async function takeReadings(call: Call, { pointId, machine, needs, readin
     });
   const told: string[] = [];
   for (const opening of opened) {
-    const why = whyOpened(call, needs, opening);
+    const why = whyOpened(call, call.env.say, needs, opening);
+    const note = whyOpened(call, houseVoice(call), needs, opening);
     if ('signal' in opening.raises)
       await raiseSignal(
         db,
-        { id: env.newId(), machine, type: opening.raises.signal, note: why, personId: actor.personId, emitterId: null },
+        { id: env.newId(), machine, type: opening.raises.signal, note, personId: actor.personId, emitterId: null },
         call.now,
       ).catch(ignoreMissing);
-    else await openOnce(call, machine, opening.raises.symptom, why);
+    else await openOnce(call, machine, opening.raises.symptom, note);
     told.push(
       'symptom' in opening.raises && opening.raises.symptom.endsWith('.foodWarm') ? call.env.say('food.first') : why,
     );
@@ -81,7 +82,12 @@ async function openOnce(call: Call, machine: Row<'machine'>, symptom: string, no
 }
 
 /** Why something was opened: `Minutes to dry a normal load: 75 min`. */
-function whyOpened({ env: { say }, units }: Call, needs: readonly Need[], { reading, figure, why }: Opening): string {
+function whyOpened(
+  { units }: Call,
+  say: Translator,
+  needs: readonly Need[],
+  { reading, figure, why }: Opening,
+): string {
   const need = readingNeeds(needs).find(({ key }) => key === reading)!;
   return say(`opened.${why}`, {
     name: nameOf(say, reading),

@@ -3,7 +3,7 @@ import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { practiceDays, SCHOOLS, type Practice, type PracticeDays } from '../../core/catalogue/practice.ts';
 import type { Decision } from '../../core/faults/remedies.ts';
 import { pointsOfSymptom } from '../../core/faults/symptoms.ts';
-import type { Call } from '../context/context.ts';
+import { houseVoice, type Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
 import { habitsOf } from '../../core/catalogue/habits.ts';
 import { choosePractice } from '../due/settings.ts';
@@ -81,7 +81,7 @@ async function openCause(
   words: string,
 ): Promise<Done> {
   const deficiencyId = call.env.newId();
-  const symptom = call.env.say(`symptom.${group}` as 'symptom.dryer.damp');
+  const symptom = houseVoice(call)(`symptom.${group}` as 'symptom.dryer.damp');
   const note = words ? `${symptom}. ${words}` : symptom;
   await openDeficiency(call, machine, { id: deficiencyId, type, severity: 'moderate', note });
   return { kind: 'deficiency', deficiencyId };

@@ -9,7 +9,6 @@ import { factsOf, recordFact } from '../store/facts.ts';
 /** What a case is reckoned with. */
 export interface ReplacementPrices {
   readonly anHour: number | null;
-  readonly currency: string;
   /** By machine. */
   readonly ofNew: ReadonlyMap<string, number>;
 }
@@ -27,25 +26,24 @@ export async function readReplacementPrices(
   const entered = prices.at(-1)?.value;
   return {
     anHour: entered?.staffHour ?? null,
-    currency: entered?.currency ?? '',
     ofNew: new Map(ofNew.map(({ subjectId, value }) => [subjectId, value.price])),
   };
 }
 
 /** The case of one machine. @param perYear faults a year at the pace of the pattern; 0 where nobody can tell */
 export function replacementCase(
-  { env: { say } }: Call,
+  { env: { say }, actor: { currency } }: Call,
   machineId: string,
   repairs: readonly Repair[],
   perYear: number,
-  { anHour, currency, ofNew }: ReplacementPrices,
+  { anHour, ofNew }: ReplacementPrices,
 ): ReplacementCase {
   const spent = anHour === null ? null : spentOn(repairs, anHour);
   const known = repairs.filter(({ minutes, cost }) => minutes !== null || cost !== null);
   const aYear = spent === null || known.length === 0 ? null : (spent / known.length) * perYear;
   const price = ofNew.get(machineId) ?? null;
   const years = price === null || aYear === null ? null : yearsToPayBack(price, aYear);
-  const money = (sum: number | null) => (sum === null ? 'none' : `${Math.round(sum)} ${currency}`.trim());
+  const money = (sum: number | null) => (sum === null ? 'none' : say.money(Math.round(sum), currency));
   return {
     currency,
     spent,

@@ -10,7 +10,7 @@ import type { Logger } from 'pino';
 import { LINES_LEFT } from '../../contract/due/due.ts';
 import { ANY_ROUTE_REFUSES, type Route } from '../../contract/route.ts';
 import { areaOf, ROUTES, type RouteName } from '../../contract/routes.ts';
-import type { Actor, Call, Env } from '../context/context.ts';
+import { speaking, type Actor, type Call, type Env } from '../context/context.ts';
 import { sessionReader } from '../people/sessions.ts';
 import { bearerOf } from '../people/tokens.ts';
 import type { AnyHandler } from './handler.ts';
@@ -26,6 +26,7 @@ import {
   supposedIn,
   identityOf,
   contentOf,
+  languageOf,
   unitsOf,
   originOf,
   COOKIE,
@@ -183,12 +184,13 @@ function served(env: Env, handler: AnyHandler, route: Route, draw: (told: Respon
   const { form, secret = false } = handler;
   return async (request, response, actor) => {
     const params = request.params as Record<string, string>;
+    const spoken = speaking(env, languageOf(request));
     const callOn = (db: Call['db']): Call => ({
-      env,
+      env: spoken,
       db,
       actor: actor!,
       now: env.clock(),
-      units: unitsOf(request),
+      units: unitsOf(request, actor),
       origin: originOf(env, request),
     });
     if (route.method === 'GET') {
@@ -203,7 +205,9 @@ function served(env: Env, handler: AnyHandler, route: Route, draw: (told: Respon
     // What was answered before is not prepared again: a password that was changed is not the current one any more.
     const before = handler.prepare && (await answerBefore(env.store.db, identity));
     const prepared =
-      handler.prepare && !before ? await handler.prepare(read, { env, actor: actor!, gone: goneWith(response) }) : read;
+      handler.prepare && !before
+        ? await handler.prepare(read, { env: spoken, actor: actor!, gone: goneWith(response) })
+        : read;
     const answer =
       before ??
       (await writeOnce(env, identity, async (db) => {

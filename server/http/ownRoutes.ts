@@ -11,7 +11,7 @@ import { tryMail } from '../notices/duty.ts';
 import { boardReader } from '../pages/board.ts';
 import { readCalendar } from '../pages/calendar.ts';
 import { recogniseMessage, takeMessage } from '../due/inbox.ts';
-import type { Actor, Call, Env } from '../context/context.ts';
+import { speaking, type Actor, type Call, type Env } from '../context/context.ts';
 import * as access from '../people/access.ts';
 import { hashPassword } from '../people/passwords.ts';
 import * as people from '../people/people.ts';
@@ -33,7 +33,17 @@ import { answerBefore, writeOnce } from './once.ts';
 import { hashOfFile } from './upload.ts';
 import { Problem, problemDocument } from '../context/problem.ts';
 import { refuseTakenIds } from '../lookup/ids.ts';
-import { formOf, supposedIn, identityOf, originOf, COOKIE, type Respond } from './request.ts';
+import {
+  actorOf,
+  COOKIE,
+  formOf,
+  identityOf,
+  languageOf,
+  originOf,
+  supposedIn,
+  unitsOf,
+  type Respond,
+} from './request.ts';
 
 const sendPaper = (response: Response, pdf: Buffer, name: string) =>
   response
@@ -54,12 +64,17 @@ function deviceOf(request: Request): string {
 export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>, logger: Logger) {
   const { store } = env;
   /** Of routes that somebody must be in for; it reads, outside a transaction. */
-  const callOf = async (actor: Actor | null): Promise<Call> => ({
-    env,
-    db: await readable(env, actor),
-    actor: actor!,
-    now: env.clock(),
-  });
+  const callOf = async (request: Request): Promise<Call> => {
+    const actor = actorOf(request);
+    return {
+      env: speaking(env, languageOf(request)),
+      db: await readable(env, actor),
+      actor: actor!,
+      now: env.clock(),
+      units: unitsOf(request, actor),
+      origin: originOf(env, request),
+    };
+  };
   const opens =
     (work: (request: Request) => Promise<{ session: NewSession }>): Respond =>
     async (request, response) => {
@@ -74,7 +89,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       // Whoever is let in learns at once who they are: one journey less on a thin line.
       response.json(await people.describeSession(env, await recognise(session.token)));
     };
-  const readBoard = boardReader(env);
+  const readBoard = boardReader();
   return {
     'session.read': async (_request: Request, response: Response, actor: Actor | null) => {
       response.set('cache-control', 'no-store').json(await people.describeSession(env, actor));
@@ -103,8 +118,8 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       void sendAccess(env, email).catch((error: unknown) => logger.warn({ err: error }, 'letter not sent'));
       response.json({});
     },
-    'session.close': async (_request: Request, response: Response, actor: Actor | null) => {
-      await store.write(async (db) => people.closeSession({ ...(await callOf(actor)), db }));
+    'session.close': async (request: Request, response: Response) => {
+      await store.write(async (db) => people.closeSession({ ...(await callOf(request)), db }));
       response.clearCookie(COOKIE, { path: '/' }).set('clear-site-data', '"cache"').json({});
     },
     'openapi.read': async (request: Request, response: Response) => {
@@ -114,11 +129,12 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       const { token } = formOf(OWN_FORMS['alarm.answer'], request.body) as { token: string };
       response.json(await store.write((db) => acknowledgeByLink(env, db, token, env.clock())));
     },
-    'duty.try': async (_request: Request, response: Response, actor: Actor | null) => {
-      response.json(await tryMail(await callOf(actor)));
+    'duty.try': async (request: Request, response: Response) => {
+      response.json(await tryMail(await callOf(request)));
     },
-    'board.read': async (request: Request, response: Response, actor: Actor | null) => {
-      const board = await readBoard(await readable(env, actor), actor!.organisationId);
+    'board.read': async (request: Request, response: Response) => {
+      const { db, env: spoken, actor } = await callOf(request);
+      const board = await readBoard(spoken, db, actor.organisationId);
       const packed = /\bgzip\b/.test(request.get('accept-encoding') ?? '');
       response.set('content-type', 'application/json').set('cache-control', 'no-store').set('vary', 'accept-encoding');
       if (packed) response.set('content-encoding', 'gzip');
@@ -129,25 +145,25 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       const message = await recogniseMessage(store.db, body, request.get(SIGNATURE_HEADER));
       response.json(await store.write((db) => takeMessage(env, db, message, env.clock())));
     },
-    'calendar.read': async (request: Request, response: Response, actor: Actor | null) => {
+    'calendar.read': async (request: Request, response: Response) => {
       const { scope, id } = request.params as { scope: string; id: string };
-      const { name, text } = await readCalendar(await callOf(actor), scope, id);
+      const { name, text } = await readCalendar(await callOf(request), scope, id);
       response
         .set('content-type', 'text/calendar; charset=utf-8')
         .set('cache-control', 'no-store')
         .set('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}.ics`)
         .send(text);
     },
-    'register.export': async (_request: Request, response: Response, actor: Actor | null) => {
-      const text = await exportRegister(await callOf(actor));
+    'register.export': async (request: Request, response: Response) => {
+      const text = await exportRegister(await callOf(request));
       response
         .set('content-type', 'text/csv; charset=utf-8')
         .set('cache-control', 'no-store')
         .set('content-disposition', 'attachment; filename="register.csv"')
         .send(text);
     },
-    'register.exportAll': async (_request: Request, response: Response, actor: Actor | null) => {
-      const zip = await exportAll(await callOf(actor));
+    'register.exportAll': async (request: Request, response: Response) => {
+      const zip = await exportAll(await callOf(request));
       response
         .set('content-type', 'application/zip')
         .set('cache-control', 'no-store')
@@ -156,19 +172,19 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       zip.once('error', (error) => response.destroy(error));
       zip.pipe(response);
     },
-    'labels.read': async (request: Request, response: Response, actor: Actor | null) => {
+    'labels.read': async (request: Request, response: Response) => {
       const { scope, id } = request.params as { scope: string; id: string };
       const pdf = await printLabels(
-        { ...(await callOf(actor)), origin: originOf(env, request) },
+        await callOf(request),
         scope,
         id,
         formOf(OWN_FORMS['labels.read'], supposedIn(request)),
       );
       sendPaper(response, pdf, 'labels');
     },
-    'standing.report': async (request: Request, response: Response, actor: Actor | null) => {
+    'standing.report': async (request: Request, response: Response) => {
       const kind = String(request.params.kind);
-      const call = await callOf(actor);
+      const call = await callOf(request);
       const pdf = await printReport(
         call,
         kind,
@@ -176,23 +192,23 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       );
       sendPaper(response, pdf, `standing-${kind}`);
     },
-    'history.paper': async (request: Request, response: Response, actor: Actor | null) => {
+    'history.paper': async (request: Request, response: Response) => {
       const { scope, id } = request.params as { scope: string; id: string };
-      const call = await callOf(actor);
+      const call = await callOf(request);
       const form = formOf(OWN_FORMS['history.paper'], supposedIn(request)) as HistoryForm;
       sendPaper(response, await printHistory(call, scope, id, form), 'history');
     },
-    'inspection.paper': async (request: Request, response: Response, actor: Actor | null) => {
-      const call = await callOf(actor);
+    'inspection.paper': async (request: Request, response: Response) => {
+      const call = await callOf(request);
       sendPaper(response, await printInspection(call, String(request.params.id)), 'inspection');
     },
-    'photo.create': async (request: Request, response: Response, actor: Actor | null) => {
+    'photo.create': async (request: Request, response: Response) => {
       const { file } = request;
       try {
         const form = formOf(OWN_FORMS['photo.create'], request.body) as PhotoForm;
         if (!file) throw new Problem(415, 'notImage');
-        const call = await callOf(actor);
-        const identity = identityOf(request, actor!, `${JSON.stringify(form)} ${await hashOfFile(file.path)}`);
+        const call = await callOf(request);
+        const identity = identityOf(request, call.actor, `${JSON.stringify(form)} ${await hashOfFile(file.path)}`);
         const take = async () => {
           // Whatever would be refused in the end is refused before the picture is unpacked.
           await refuseTakenIds(store.db, [form.id]);
@@ -209,12 +225,12 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
         if (file) await rm(file.path, { force: true });
       }
     },
-    'photo.read': async (request: Request, response: Response, actor: Actor | null) => {
-      const path = await photoFile(await callOf(actor), String(request.params.id));
+    'photo.read': async (request: Request, response: Response) => {
+      const path = await photoFile(await callOf(request), String(request.params.id));
       response.set('content-type', 'image/jpeg').set('cache-control', 'no-store');
       response.sendFile(path, { dotfiles: 'allow' }, (error) => {
         if (error && !response.headersSent)
-          response.status(404).json(problemDocument(new Problem(404, 'notFound'), env.say));
+          response.status(404).json(problemDocument(new Problem(404, 'notFound'), env.sayIn(languageOf(request))));
       });
     },
   } satisfies Partial<Record<RouteName, Respond>>;

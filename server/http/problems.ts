@@ -7,6 +7,7 @@ import { MAX_PHOTO_MB } from '../../contract/form/limits.ts';
 import type { Env } from '../context/context.ts';
 import { conflictOf } from '../store/conflicts.ts';
 import { Problem, problemDocument } from '../context/problem.ts';
+import { languageOf } from './request.ts';
 
 /** Answers whatever was thrown as a problem document; what was not foreseen is logged with its stack. */
 export function answerProblems(env: Env, logger: Logger): ErrorRequestHandler {
@@ -18,7 +19,7 @@ export function answerProblems(env: Env, logger: Logger): ErrorRequestHandler {
     response
       .status(problem.status)
       .type('application/problem+json')
-      .send(JSON.stringify(problemDocument(problem, env.say)));
+      .send(JSON.stringify(problemDocument(problem, env.sayIn(languageOf(request)))));
   };
 }
 

@@ -3,6 +3,7 @@ import { type Request } from 'express';
 import type { AnySchema } from 'yup';
 import type { InferType } from 'yup';
 import { check } from '../../contract/form/validate.ts';
+import { languageAmong, type Language } from '../../core/language/languages.ts';
 import { UNIT_SYSTEMS, type UnitSystem } from '../../core/quantities/units.ts';
 import type { Actor, Env } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
@@ -61,8 +62,13 @@ export function contentOf(body: unknown): string {
   return JSON.stringify(body ?? {}, (name, value: unknown) => (LEFT_OUT.includes(name) ? undefined : value));
 }
 
-export const unitsOf = (request: Request): UnitSystem =>
-  UNIT_SYSTEMS.find((it) => it === request.get('x-units')) ?? 'metric';
+/** A program may ask in other units than its person reads. */
+export const unitsOf = (request: Request, actor: Actor | null): UnitSystem =>
+  UNIT_SYSTEMS.find((it) => it === request.get('x-units')) ?? actor?.units ?? 'metric';
+
+/** What whoever asks is answered in: as they are known to read; of somebody unknown, as their browser says. */
+export const languageOf = (request: Request): Language =>
+  actorOf(request)?.language ?? languageAmong(request.acceptsLanguages());
 
 /** Where people reach this server, for what is printed: as it was named, else as the caller came. */
 export const originOf = ({ publicAddress }: Pick<Env, 'publicAddress'>, request: Request): string =>

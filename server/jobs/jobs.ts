@@ -8,7 +8,7 @@ import type { GiveJob, MoveJob } from '../../contract/jobs/jobs.ts';
 import { recomputeWork } from '../due/recompute.ts';
 import { readHistories } from '../due/history.ts';
 import { liveJobOf } from '../lookup/liveJob.ts';
-import type { Call } from '../context/context.ts';
+import { houseVoice, type Call } from '../context/context.ts';
 import { isManager } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import type { PointAnswer } from '../../contract/due/due.ts';
@@ -216,7 +216,8 @@ export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ 
   if (job.revision !== form.revision) {
     throw jobMoved(say, job);
   }
-  const reason = form.reason === null ? null : [say(`notAble.${form.reason}`), form.note].filter(Boolean).join(': ');
+  const reason =
+    form.reason === null ? null : [houseVoice(call)(`notAble.${form.reason}`), form.note].filter(Boolean).join(': ');
   if (form.move === 'start') {
     await refuseStopped(call, job.machineId);
     const tasks = await db.task.all({ jobId: id, state: 'outstanding' });

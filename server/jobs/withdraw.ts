@@ -3,7 +3,7 @@
  * anybody looks.
  */
 import { recomputeWork } from '../due/recompute.ts';
-import type { Call } from '../context/context.ts';
+import { houseVoice, type Call } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';
 import { noteEvent } from './events.ts';
 
@@ -12,12 +12,7 @@ import { noteEvent } from './events.ts';
  * @throws Problem 409 once somebody has judged any of it
  */
 export async function withdrawJob(call: Call, id: string): Promise<{ state: string }> {
-  const {
-    db,
-    actor,
-    now,
-    env: { say },
-  } = call;
+  const { db, actor, now } = call;
   const job = await db.job.one({ id, organisationId: actor.organisationId, assigneeId: actor.personId });
   if (!job) throw notFound();
   const tasks = await db.task.all({ jobId: id, state: 'sent' });
@@ -31,7 +26,7 @@ export async function withdrawJob(call: Call, id: string): Promise<{ state: stri
   const waiting = proofs.map(({ recordId }) => recordId);
   await db.proof.update(
     { recordId: waiting },
-    { state: 'sentBack', judgedAt: now, judgedBy: actor.personId, reason: say('job.withdrawn') },
+    { state: 'sentBack', judgedAt: now, judgedBy: actor.personId, reason: houseVoice(call)('job.withdrawn') },
   );
   await db.photoUse.remove({ subjectId: waiting });
   await db.task.update({ id: tasks.map((task) => task.id) }, { state: 'outstanding', sentBack: null });

@@ -24,7 +24,7 @@ export const serverText = {
     'About {minutes, number, duration}{cost, select, none {} other { and {cost}}} a year until it is cured.',
   'pattern.minutes':
     '{minutes, plural, one {One minute} other {# minutes}} so far, as {count, plural, one {one closing says} other {# closings say}}.',
-  'pattern.cost': '{cost, number} so far, as {count, plural, one {one closing says} other {# closings say}}.',
+  'pattern.cost': '{cost} so far, as {count, plural, one {one closing says} other {# closings say}}.',
   'remedy.before':
     'Before: {count, plural, one {once} other {# times}} in {months, plural, one {a month} other {# months}}.',
   'remedy.after':
@@ -55,8 +55,7 @@ export const serverText = {
   'deficiency.replacement': 'To be replaced',
   'deficiency.inspector': 'Found by an inspector',
   'problem.inspectionInUse': 'Findings were entered with this visit. Take them back first.',
-  'problem.needsYes':
-    'Above {limit, number} {currency} a manager says yes first. Ask for it here; the fault stays open until then.',
+  'problem.needsYes': 'Above {limit} a manager says yes first. Ask for it here; the fault stays open until then.',
   'shared.says':
     '{by, select, property {At {what}} building {In {what}} branch {On the drain branch {what}} model {Of the model {what}} lot {With parts of the batch {what}} other {Looked after by {what}}}: {faulty, number} of {machines, number} machines, elsewhere {faultyElsewhere, number} of {elsewhere, number}. By chance about once in {times, number}.{by, select, assignee { That is where to look, not who is to blame: whoever has the hardest homes has the most faults.} other {}}',
   'remedy.did.interval': 'Since then the part goes by the practice {practice}.',
@@ -394,8 +393,7 @@ export const serverText = {
   'history.faults': '{count, plural, =0 {No fault in these days} one {One fault} other {# faults}}',
   'history.fault':
     '{closed, select, none {open} other {closed {closed}}}{cost, select, none {} other {, {cost}, paid by {payer}}}',
-  'history.damage':
-    'Put down to the tenant: {count, plural, one {one repair} other {# repairs}}, {sum, number} together.',
+  'history.damage': 'Put down to the tenant: {count, plural, one {one repair} other {# repairs}}, {sum} together.',
   'history.story':
     '{count, plural, =0 {Nothing else happened in these days} one {What happened: one entry} other {What happened: # entries}}',
   'history.how':

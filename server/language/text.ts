@@ -98,7 +98,7 @@ export interface ServerText extends CoreText, FieldsText {
   'handBack.other': None;
   'handBack.partMissing': None;
   'handBack.willNotMove': None;
-  'history.damage': { count: number; sum: number };
+  'history.damage': { count: number; sum: string | number };
   'history.days': { known: number };
   'history.fault': { closed: string | number; cost: string | number; payer: string | number };
   'history.faults': { count: number };
@@ -162,7 +162,7 @@ export interface ServerText extends CoreText, FieldsText {
   'notAble.partMissing': None;
   'notAble.willNotMove': None;
   'pattern.cause': { count: number; coded: number; cause: string | number; words: number };
-  'pattern.cost': { cost: number; count: number };
+  'pattern.cost': { cost: string | number; count: number };
   'pattern.count': { count: number; months: number };
   'pattern.households': { households: number };
   'pattern.minutes': { minutes: number; count: number };
@@ -217,7 +217,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.messageTime': None;
   'problem.moveNotAllowed': { state: string | number };
   'problem.nameTaken': { name: string | number };
-  'problem.needsYes': { limit: number; currency: string | number };
+  'problem.needsYes': { limit: string | number };
   'problem.noKey': None;
   'problem.noLabels': None;
   'problem.noPattern': None;

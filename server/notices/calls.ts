@@ -6,6 +6,7 @@ import { machineName } from '../lookup/names.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 import { canCall, dutyOf, type OnDuty } from './duty.ts';
+import { voiceFor } from './reader.ts';
 import { lookingAfter } from '../lookup/looksAfter.ts';
 
 const MINUTE_MS = 60_000;
@@ -85,7 +86,7 @@ async function nextRound(env: Env, alarm: Row<'alarm'>, calls: readonly Row<'ala
 }
 
 async function makeCall(env: Env, alarm: Row<'alarm'>, { id, personId, tries }: Row<'alarmCall'>): Promise<boolean> {
-  const { store, say, waysOut } = env;
+  const { store, waysOut } = env;
   const { db } = store;
   const token = env.secret();
   await store.write((it) => it.alarmCall.update({ id }, { tokenHash: sha256(token), tries: tries + 1 }));
@@ -95,6 +96,7 @@ async function makeCall(env: Env, alarm: Row<'alarm'>, { id, personId, tries }: 
     (await db.place.one({ id: alarm.placeId }))!,
   ];
   const property = (await db.property.one({ id: place.propertyId }))!;
+  const say = await voiceFor(env, db, person);
   const { duty, mail } = await dutyOf(db, alarm.organisationId);
   const words = {
     what: say(`symptom.${alarmSymptom(alarm.kind)}`),

@@ -6,6 +6,7 @@ import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 import { below } from '../store/where.ts';
 import { dutyOf } from './duty.ts';
+import { voiceFor } from './reader.ts';
 
 /** Times that one letter is tried over a way that fails. */
 const TRIES = 3;
@@ -88,12 +89,19 @@ async function sendReminders(env: Env): Promise<number> {
 
 /** Sends one letter; null, or why it did not go out. */
 async function sendLetter(
-  { store: { db }, say, waysOut, address, clock }: Env,
+  env: Env,
   personId: string,
   reminders: readonly Row<'reminder'>[],
   open: ReadonlyMap<string, Clocked>,
 ): Promise<string | null> {
+  const {
+    store: { db },
+    waysOut,
+    address,
+    clock,
+  } = env;
   const person = (await db.person.one({ id: personId }))!;
+  const say = await voiceFor(env, db, person);
   const { mail } = await dutyOf(db, person.organisationId);
   if (!mail || !person.email) return say('alarm.noWay');
   const lines: string[] = [];

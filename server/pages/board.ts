@@ -42,22 +42,23 @@ const HEAD_TABLES = ['definedMachine', 'property', 'place', 'fact'] as const;
 const BOARD_TABLES = [...HEAD_TABLES, 'mark', 'proof', 'fault', 'signal', 'alarm', 'handBack', 'deficiency'] as const;
 
 /**
- * A reader of boards that remembers one for each store it reads, and whoever is limited reads one of their own; until
- * its tables are written or a day begins.
+ * A reader of boards that remembers one for each store it reads and each language, and whoever is limited reads one of
+ * their own; until its tables are written or a day begins.
  */
-export function boardReader(env: Env) {
+export function boardReader() {
   const boards = new WeakMap<Db, Map<string, BoardCache>>();
-  return async (db: Db, organisationId: string): Promise<BoardBytes> => {
+  return async (env: Env, db: Db, organisationId: string): Promise<BoardBytes> => {
+    const whose = `${organisationId} ${env.language}`;
     const kept = boards.get(db) ?? new Map<string, BoardCache>();
     boards.set(db, kept);
-    const known = kept.get(organisationId);
+    const known = kept.get(whose);
     const revision = env.store.revisionOf(BOARD_TABLES);
     if (known && known.revision === revision && known.days === daysIn(env, known.head.zones)) return known.bytes;
     const head = await headOf(env, db, organisationId, known?.head);
     const plain = Buffer.from(await composeBoard(env, db, organisationId, head));
     let packed: Promise<Buffer> | undefined;
     const bytes: BoardBytes = { plain, gzipped: () => (packed ??= compress(plain, { level: 5 })) };
-    kept.set(organisationId, { revision, days: head.days, head, bytes });
+    kept.set(whose, { revision, days: head.days, head, bytes });
     return bytes;
   };
 }

@@ -52,7 +52,7 @@ export async function printHistory(call: Call, scope: string, id: string, form: 
     heading(paper, call, title, tape, window);
     figures(paper, say, points, window);
     parts(paper, say, subject, points, evidence, window);
-    repairs(paper, say, subject, faults, window);
+    repairs(paper, call, subject, faults, window);
     story(paper, say, tape, window);
     plain(paper, 8.5).moveDown(0.6).text(say('history.how'));
     foot(paper, say, { entries: log.entries, head: log.hash });
@@ -159,7 +159,7 @@ function parts(
 /** Faults of the window with what they were, what was done and who paid. */
 function repairs(
   paper: Paper,
-  say: Translator,
+  { env: { say }, actor: { currency } }: Call,
   { machines, dayOf }: TapeSubject,
   faults: readonly Row<'fault'>[],
   { fromDay, toDay }: Window,
@@ -180,7 +180,7 @@ function repairs(
       `${isoFromDay(fault.openedDay)} ${machine}: ${say(`symptom.${fault.symptom}` as 'symptom.dryer.damp')}. ${closingWords(say, fault)}`,
       say('history.fault', {
         closed: closed ?? 'none',
-        cost: fault.cost === null || !fault.payer ? 'none' : String(fault.cost),
+        cost: fault.cost === null || !fault.payer ? 'none' : say.money(fault.cost, currency),
         payer: fault.payer ? say(`payer.${fault.payer}`) : 'none',
       }),
     );
@@ -188,7 +188,13 @@ function repairs(
   const byTenant = its.filter(({ payer, cost }) => payer === 'tenant' && cost !== null);
   if (byTenant.length > 0)
     plain(paper).text(
-      say('history.damage', { count: byTenant.length, sum: byTenant.reduce((sum, { cost }) => sum + cost!, 0) }),
+      say('history.damage', {
+        count: byTenant.length,
+        sum: say.money(
+          byTenant.reduce((sum, { cost }) => sum + cost!, 0),
+          currency,
+        ),
+      }),
     );
 }
 

@@ -110,6 +110,7 @@ export async function describeTenancy(db: Db, tenancy: Row<'tenancy'>, today: nu
     name: person!.name,
     from: isoFromDay(tenancy.fromDay),
     to: tenancy.toDay === null ? null : isoFromDay(tenancy.toDay),
+    language: person!.language,
     household: inForce(households, Math.max(today, tenancy.fromDay))!.value,
     hasLink: links > 0,
   };

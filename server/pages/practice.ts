@@ -188,7 +188,7 @@ export async function previewPractice(call: Call, scope: string, id: string): Pr
     points: all.length,
     follow,
     now: standard,
-    currency: prices?.currency ?? null,
+    currency: prices ? call.actor.currency : null,
     hoursAMonth: prices?.hoursAMonth ?? null,
     from: isoFromDay(found.today),
     options: PRACTICES.map((practice) => ({

@@ -4,6 +4,7 @@ import type {
   ChangePassword,
   Confirmed,
   EndSession,
+  Preferences,
   SecondFactor,
 } from '../../contract/people/people.ts';
 import type { Call, Env } from '../context/context.ts';
@@ -25,6 +26,8 @@ export async function readAccount({ db, actor, now }: Call): Promise<AccountAnsw
     email: person!.email,
     secondFactor: person!.totpSecret !== null,
     codesLeft,
+    language: person!.language,
+    units: person!.units,
     sessions: sessions
       .filter(({ expiresAt }) => expiresAt > now)
       .map(({ id, device, createdAt, expiresAt }) => ({
@@ -55,6 +58,15 @@ export async function changePassword(
 ): Promise<object> {
   await db.person.update({ id: actor.personId }, { passwordHash });
   await endSessions(db, actor.personId, actor.sessionId);
+  return {};
+}
+
+/** Says what the caller reads in. */
+export async function prefer({ db, actor }: Call, { language, units }: Preferences): Promise<object> {
+  await db.person.update(
+    { id: actor.personId },
+    { ...(language !== undefined && { language }), ...(units !== undefined && { units }) },
+  );
   return {};
 }
 

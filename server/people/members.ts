@@ -2,8 +2,9 @@
 import type { Role } from '../../contract/people/people.ts';
 import type { Actor } from '../context/context.ts';
 import type { Db } from '../store/db.ts';
+import type { Row } from '../store/tables.ts';
 
-export type Member = Pick<Actor, 'personId' | 'name' | 'organisationId' | 'organisation' | 'roles' | 'properties'>;
+export type Member = Omit<Actor, 'sessionId' | 'linkId' | 'csrf'>;
 
 /** Who a session or a token stands for; null where they were let go or are not there. */
 export async function memberOf(
@@ -19,5 +20,26 @@ export async function memberOf(
   if (!person || !organisation) return null;
   const roles: Role[] = grants.map(({ role }) => role);
   const properties = person.limited === 1 ? limits.map(({ propertyId }) => propertyId) : null;
-  return { personId, name: person.name, organisationId, organisation: organisation.name, roles, properties };
+  return {
+    personId,
+    name: person.name,
+    organisationId,
+    organisation: organisation.name,
+    roles,
+    properties,
+    ...readsIn(organisation, person),
+  };
 }
+
+type Reader = Pick<Row<'person'>, 'language' | 'units'>;
+
+/** What somebody reads in: as they chose, else as their organisation does. */
+export const readsIn = (
+  { language, units, currency }: Pick<Row<'organisation'>, 'language' | 'units' | 'currency'>,
+  person: Reader = { language: null, units: null },
+): Pick<Actor, 'language' | 'units' | 'currency' | 'houseLanguage'> => ({
+  language: person.language ?? language,
+  houseLanguage: language,
+  units: person.units ?? units,
+  currency,
+});

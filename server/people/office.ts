@@ -1,5 +1,6 @@
 /** People of the office: added, changed, let go, taken back. What they did stays theirs. */
 import type {
+  ChangeOffice,
   NewPerson,
   PeopleAnswer,
   PersonChange,
@@ -22,6 +23,18 @@ import { hashPassword } from './passwords.ts';
 import { namedProperties, refuseUnknownProperties } from './properties.ts';
 import { turnOff } from './secondFactor.ts';
 import { endSessions } from './sessions.ts';
+
+/** What the office reads in and reckons in. */
+export async function readOffice({ db, actor }: Call): Promise<ChangeOffice> {
+  const { language, units, currency } = (await db.organisation.one({ id: actor.organisationId }))!;
+  return { language, units, currency };
+}
+
+/** Says what the office reads in and reckons in. Amounts that were entered stay the numbers that they are. */
+export async function changeOffice({ db, actor }: Call, form: ChangeOffice): Promise<object> {
+  await db.organisation.update({ id: actor.organisationId }, form);
+  return {};
+}
 
 /** Writes somebody of the office with their roles. @throws Problem: emailTaken (409) */
 export async function addPerson(

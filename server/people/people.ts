@@ -12,13 +12,15 @@ import { ownerOf } from './ownerLinks.ts';
 import { hashPassword, passwordFits } from './passwords.ts';
 import { takeSecondFactor } from './secondFactor.ts';
 import { openSession } from './sessions.ts';
+import { organisationRow } from '../store/person.ts';
 
 /** Who is signed in, as the web knows them. */
 export async function describeSession(env: Env, actor: Actor | null): Promise<SessionAnswer> {
   const { publicAddress: address } = env;
   if (!actor) return { me: null, csrf: null, address, firstRun: (await env.store.db.organisation.count({})) === 0 };
-  const { personId: id, name, roles, organisation, properties, csrf } = actor;
-  return { me: { id, name, roles, organisation, limited: properties !== null }, csrf, address, firstRun: false };
+  const { personId: id, name, roles, organisation, properties, csrf, language, units, currency } = actor;
+  const me = { id, name, roles, organisation, limited: properties !== null, language, units, currency };
+  return { me, csrf, address, firstRun: false };
 }
 
 /**
@@ -66,7 +68,15 @@ export async function install(
 ): Promise<ExchangeResult> {
   if ((await db.organisation.count({})) > 0) throw new Problem(409, 'installed');
   const organisationId = env.newId();
-  await db.organisation.insert({ id: organisationId, name: form.organisation, createdAt: now });
+  await db.organisation.insert(
+    organisationRow({
+      id: organisationId,
+      name: form.organisation,
+      createdAt: now,
+      language: form.language,
+      units: form.units,
+    }),
+  );
   const person = await addPerson(
     env,
     db,

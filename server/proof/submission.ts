@@ -4,7 +4,7 @@ import { trueTimes } from '../../core/proof/claim.ts';
 import type { Submission } from '../../contract/jobs/jobs.ts';
 import { readHistories } from '../due/history.ts';
 import { recompute, recomputeWork } from '../due/recompute.ts';
-import type { Call } from '../context/context.ts';
+import { houseVoice, type Call } from '../context/context.ts';
 import { isOffice } from '../context/context.ts';
 import { fieldProblem, notFound } from '../context/problem.ts';
 import { earlierPhotos } from '../photos/lookalikes.ts';
@@ -164,10 +164,7 @@ async function leaveTasks(
   tasks: readonly Row<'task'>[],
   { left }: Submission,
 ): Promise<void> {
-  const {
-    db,
-    env: { say },
-  } = call;
+  const { db } = call;
   for (const reason of new Set(left.map((it) => it.reason))) {
     const of = tasks.filter(({ id }) => left.some((it) => it.taskId === id && it.reason === reason));
     if (of.length === 0) continue;
@@ -175,7 +172,7 @@ async function leaveTasks(
     await handBack(call, job, {
       pointIds: of.map(({ pointId }) => pointId),
       reason,
-      note: say(`left.${reason}`),
+      note: houseVoice(call)(`left.${reason}`),
       still: [],
     });
   }

@@ -2,7 +2,8 @@
 import { checkDefinition, type DefinitionProblem } from '../../core/jobs/checkDefinition.ts';
 import { definedMachine, forgetMachine, teachMachine, type DefinedMachine } from '../../core/catalogue/defined.ts';
 import type { MachineDefinition } from '../../core/catalogue/definition.ts';
-import { READY } from '../../core/catalogue/ready/ready.ts';
+import { LANGUAGES } from '../../core/language/languages.ts';
+import { readyIn } from '../../core/catalogue/ready/ready.ts';
 import {
   FILE_FORMAT,
   type DefinedAnswer,
@@ -34,7 +35,7 @@ export async function teachDefined(db: Db): Promise<void> {
 }
 
 /** The machines that the office has defined, and those that come with the program and are not taken yet. */
-export async function listDefined({ db, actor: { organisationId } }: Call): Promise<DefinedAnswer> {
+export async function listDefined({ db, env, actor: { organisationId } }: Call): Promise<DefinedAnswer> {
   const rows = await db.definedMachine.all({ organisationId });
   const names = await namesOf(
     db,
@@ -54,8 +55,8 @@ export async function listDefined({ db, actor: { organisationId } }: Call): Prom
   const called = new Set(machines.map(({ content }) => content.name));
   return {
     machines: machines.sort((a, b) => a.content.name.localeCompare(b.content.name)),
-    ready: Object.entries(READY)
-      .filter(([, content]) => !called.has(content.name))
+    ready: Object.entries(readyIn(env.language))
+      .filter(([key]) => !LANGUAGES.some((language) => called.has(readyIn(language)[key]!.name)))
       .map(([key, content]) => ({ key, content })),
   };
 }
@@ -94,12 +95,13 @@ export interface Taken extends TakeDefined {
 }
 
 /**
- * What is taken from a file, or comes with the program, checked like what somebody wrote.
+ * What is taken from a file, or comes with the program (in the office's language), checked like what somebody wrote.
  * @throws Problem: definition, fields (422)
  */
-export async function prepareTaken(form: TakeDefined, by: Pick<Call, 'env'>): Promise<Taken> {
+export async function prepareTaken(form: TakeDefined, by: Pick<Call, 'env' | 'actor'>): Promise<Taken> {
   const { id, file, ready } = form;
-  const content = file?.machine ?? (ready !== null && Object.hasOwn(READY, ready) ? READY[ready] : undefined);
+  const known = readyIn(by.actor.houseLanguage);
+  const content = file?.machine ?? (ready !== null && Object.hasOwn(known, ready) ? known[ready] : undefined);
   if (!content) throw fieldProblem('file', 'field.required');
   await prepareDefined({ id, content, basedOn: 0 }, by);
   return { ...form, content };

@@ -2,6 +2,7 @@
  * Taking an imported table in: its rows are checked and what they add is worked out while others work; then all of it
  * is there in one moment, or nothing.
  */
+import { LANGUAGES } from '../../core/language/languages.ts';
 import { Readable } from 'node:stream';
 import Papa from 'papaparse';
 import { delimiterOf } from '../../core/register/delimiter.ts';
@@ -114,6 +115,7 @@ export async function prepareImport(
   { env, actor, gone }: { readonly env: Env; readonly actor: Actor; readonly gone?: AbortSignal },
 ): Promise<PreparedImport> {
   const { say, store } = env;
+  const also = LANGUAGES.filter((it) => it !== env.language).map(env.sayIn);
   const revision = store.revisionOf(PLANNED_FROM);
   const call: Call = { env, db: store.db, actor, now: env.clock() };
   const progress = env.progress.begin(actor.personId);
@@ -122,7 +124,7 @@ export async function prepareImport(
   const contents = await readContents(call);
   const types = machineTypesOf(actor.organisationId).map(({ key }) => key);
   const named = { ...contents.known.named, ...namesIn(form, actor.organisationId) };
-  const read = rowReader(contents.known, wordingOf(say, { zone: form.zone, today, named, types }));
+  const read = rowReader(contents.known, wordingOf(say, { zone: form.zone, today, named, types, also }));
   const without = new Set(form.without);
   const rows: ReadRow[] = [];
   let [left, count] = [0, 0];

@@ -78,6 +78,7 @@ const endOfHold = ({ placeId, fromDay }: Row<'tenancy'>) => ({
 export async function changeTenancy(call: Call, id: string, form: TenancyChange): Promise<object> {
   const { db } = call;
   const tenancy = await findTenancy(call, id);
+  if (form.language !== undefined) await db.person.update({ id: tenancy.personId }, { language: form.language });
   if (tenancy.fromDay <= dayOfInstant(call.now, await zoneOfPlace(db, tenancy.placeId)))
     return mendTenancy(call, tenancy, form);
   const fromDay = dayFromIso(form.from);

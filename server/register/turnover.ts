@@ -2,7 +2,7 @@
 import { dayFromIso, dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import type { EndTenancy, HoldPlace } from '../../contract/register/register.ts';
 import { recompute, recomputeWork } from '../due/recompute.ts';
-import type { Call } from '../context/context.ts';
+import { houseVoice, type Call } from '../context/context.ts';
 import { fieldProblem, Problem } from '../context/problem.ts';
 import { dropTask } from '../jobs/jobs.ts';
 import { recordFact } from '../store/facts.ts';
@@ -41,7 +41,7 @@ export async function endTenancy(call: Call, id: string, { last, holdUntil }: En
     await hold(call, place.id, {
       until: dayFromIso(holdUntil),
       from: Math.max(today, toDay + 1),
-      reason: say('hold.vacant'),
+      reason: houseVoice(call)('hold.vacant'),
     });
   await recompute(db, await pointsOfPlace(db, place.id), now);
   return {};

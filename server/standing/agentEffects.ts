@@ -20,7 +20,7 @@ export async function listAgentEffects(call: Call): Promise<AgentEffectsAnswer> 
   const {
     db,
     env: { say },
-    actor: { organisationId },
+    actor: { organisationId, currency },
   } = call;
   const [rows, facts] = await Promise.all([readCleanings(db, organisationId), factsOf(db, [organisationId], 'prices')]);
   const prices = facts.at(-1)?.value ?? null;
@@ -36,7 +36,7 @@ export async function listAgentEffects(call: Call): Promise<AgentEffectsAnswer> 
     }))
     .sort((a, b) => b.services - a.services);
   return {
-    currency: prices?.currency ?? '',
+    currency,
     parts: parts.filter(({ ways }) => ways.length > 1).map(({ procedure, name, ways }) => ({ procedure, name, ways })),
     oneWay: parts.filter(({ ways }) => ways.length === 1).length,
   };

@@ -48,11 +48,7 @@ export interface FactValues {
   anchor: { readonly choice: AnchorChoice; readonly mode: 'sets' | 'limits' } | null;
   contract: Contract | null;
   assumptions: Changes;
-  prices: Prices & {
-    readonly currency: string;
-    readonly hoursAMonth?: number | null;
-    readonly materials: Readonly<Record<string, number>>;
-  };
+  prices: Prices & { readonly hoursAMonth?: number | null; readonly materials: Readonly<Record<string, number>> };
   budget: Budget | null;
   /** How proofs are looked at. */
   lookRule: LookRule;

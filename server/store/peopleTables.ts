@@ -1,11 +1,22 @@
 /** Tables of who there is, how they come in, and what they look after. */
 import type { Role } from '../../contract/people/people.ts';
+import type { Language } from '../../core/language/languages.ts';
+import type { UnitSystem } from '../../core/quantities/units.ts';
 import { flag, integer, integerOrNull, key, organisationId, text, textOrNull } from './columns.ts';
 
 const createdAt = integer();
 
 export const PEOPLE_TABLES = {
-  organisation: { id: key(), name: text(), createdAt },
+  organisation: {
+    id: key(),
+    name: text(),
+    createdAt,
+    /** What it reads in where a person says nothing else, and in which what is written down for all of them is said. */
+    language: text<Language>(),
+    units: text<UnitSystem>(),
+    /** ISO 4217. */
+    currency: text(),
+  },
   person: {
     id: key(),
     organisationId,
@@ -22,6 +33,9 @@ export const PEOPLE_TABLES = {
     totpStep: integer(),
     /** 1 sees only the properties of `personProperty`, were it none. */
     limited: flag(),
+    /** Null: as the organisation reads. */
+    language: textOrNull<Language>(),
+    units: textOrNull<UnitSystem>(),
   },
   roleGrant: { id: key(), organisationId, personId: text(), role: text<Role>() },
   /** A property that somebody of the office is limited to, where they are. */

@@ -1,4 +1,4 @@
-/** Somebody new, as a row: without a second factor, and here. */
+/** A new organisation and somebody new, as rows, where nothing is said of how they read. */
 import type { Row } from './tables.ts';
 
 type Known = Pick<Row<'person'>, 'id' | 'organisationId' | 'name' | 'createdAt'> &
@@ -13,5 +13,15 @@ export const personRow = (known: Known): Row<'person'> => ({
   totpSecret: null,
   totpStep: 0,
   limited: 0,
+  language: null,
+  units: null,
   ...known,
 });
+
+/** What an office reads and reckons in until it says. */
+export const AT_FIRST = { language: 'en', units: 'metric', currency: 'EUR' } as const;
+
+/** An organisation's whole row from what is known of it at first. */
+export const organisationRow = (
+  known: Pick<Row<'organisation'>, 'id' | 'name' | 'createdAt'> & Partial<Row<'organisation'>>,
+): Row<'organisation'> => ({ ...AT_FIRST, ...known });

@@ -26,6 +26,7 @@ import { safety } from './migrations/0011-safety.ts';
 import { scopes } from './migrations/0012-scopes.ts';
 import { slices } from './migrations/0013-slices.ts';
 import { weekly } from './migrations/0014-weekly.ts';
+import { languages } from './migrations/0015-languages.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -58,6 +59,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0012-scopes', sql: scopes },
   { name: '0013-slices', sql: slices },
   { name: '0014-weekly', sql: weekly },
+  { name: '0015-languages', sql: languages },
 ];
 
 /**

@@ -18,7 +18,7 @@ import {
 import { checkEdition, editionOf } from '../../core/catalogue/edition.ts';
 import { GRADES } from '../../core/catalogue/grades.ts';
 import { referencePicture } from '../../core/catalogue/picture.ts';
-import { READY } from '../../core/catalogue/ready/ready.ts';
+import { READY, readyIn } from '../../core/catalogue/ready/ready.ts';
 import { part, step } from '../../core/catalogue/ready/short.ts';
 import { systemFor, systemOf } from '../../core/catalogue/systems.ts';
 import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
@@ -122,6 +122,9 @@ describe('A machine that an office defines', () => {
     expect(wrong(steps((all) => (all[2]!.key = 's1')))).to.deep.equal(['stepTwice']);
     expect(wrong({}, { isolation: 'circuit' })).to.deep.equal(['tenantCircuit']);
     expect(wrong(steps((all) => (all[2]!.body = 'Tighten the gas connector.')))).to.deep.equal(['tenantTrade']);
+    for (const body of ['Den Gashahn schließen.', 'Die Hauptsicherung herausdrehen.', 'Das Kabel prüfen.'])
+      expect(wrong(steps((all) => (all[2]!.body = body))), body).to.deep.equal(['tenantTrade']);
+    expect(wrong(steps((all) => (all[2]!.body = 'Mit einem Kabelbinder, ohne Gasgeruch.')))).to.deep.equal([]);
     expect(wrong({ safetyCritical: true })).to.deep.equal(['noCaution']);
     expect(wrong({ safetyCritical: true, cautions: ['Mind it.'] })).to.deep.equal([]);
     expect(wrong(steps((all) => (all[2]!.agents = ['bleach', 'vinegar'])))).to.deep.equal(['agentsMeet']);
@@ -146,6 +149,16 @@ describe('A machine that an office defines', () => {
     }
     for (const alarm of [READY.smokeAlarm!, READY.carbonMonoxideAlarm!])
       for (const { cautions } of alarm.parts) expect(cautions.join(' ')).to.contain('Local code');
+    // In German the same machines, every text of them said anew.
+    const german = readyIn('de');
+    for (const [key, definition] of Object.entries(german)) {
+      expect(problemsOf(definition), key).to.deep.equal([]);
+      expect(JSON.stringify(definition), key).not.to.match(/\b(the|and|with|its|from)\b/);
+      const shape = ({ parts }: typeof definition) =>
+        parts.map(({ days, risk, level, steps }) => [days, risk, level, steps.map(({ wants, wait }) => [wants, wait])]);
+      expect(shape(definition)).to.deep.equal(shape(READY[key]!));
+    }
+    expect(german.smokeAlarm!.parts[0]!.cautions[0]).to.contain('örtlichen Vorschriften');
   });
   it('whatever passes the checks is a sitting that can be walked, part by part and together', () => {
     const stepArb = fc.record({

@@ -29,16 +29,16 @@ describe('What gets a part clean, and for how long', () => {
   }
 
   it('is nothing on day one, and nothing where all is cleaned the same way', async () => {
-    expect(await effects()).to.deep.equal({ currency: '', parts: [], oneWay: 0 });
+    expect(await effects()).to.deep.equal({ currency: 'EUR', parts: [], oneWay: 0 });
     await serve(4, ['bleach'], 'light', 'clean', 400);
-    expect(await effects()).to.deep.equal({ currency: '', parts: [], oneWay: 1 });
+    expect(await effects()).to.deep.equal({ currency: 'EUR', parts: [], oneWay: 1 });
   });
 
   it('is said way by way: how often it was clean, how fast it fouled again with its interval, and the cost a year', async () => {
     await serve(10, ['bleach'], 'light', 'clean', 620);
     await serve(10, ['vinegar'], 'heavy', null, 310);
     await house.manager
-      .post('/prices', { currency: 'EUR', staffHour: 40, door: 25, hoursAMonth: null, materials: {} })
+      .post('/prices', { staffHour: 40, door: 25, hoursAMonth: null, materials: {} })
       .expect(200);
     const { parts, currency } = await effects();
     expect(currency).to.equal('EUR');

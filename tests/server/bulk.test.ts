@@ -8,6 +8,8 @@ import { translator } from '../../core/language/message.ts';
 import type { BaselineAnswer } from '../../contract/due/baseline.ts';
 import { MARK_FIELDS } from '../../contract/due/due.ts';
 import { Problem } from '../../server/context/problem.ts';
+import { readsIn } from '../../server/people/members.ts';
+import { AT_FIRST } from '../../server/store/person.ts';
 import { prepareImport } from '../../server/register/importTable.ts';
 import { type Caller, openHouse, registerFlat, ZONE, type Flat, type House } from './house.ts';
 
@@ -288,6 +290,7 @@ describe('A table', () => {
       sessionId: '',
       linkId: null,
       csrf: '',
+      ...readsIn(AT_FIRST),
     };
     const stopped = await prepareImport(
       { csv: FILE, columns: columnsOf(FILE), zone: ZONE },

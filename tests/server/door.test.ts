@@ -34,7 +34,7 @@ import {
   type Flat,
   type House,
 } from './house.ts';
-import { personRow } from '../../server/store/person.ts';
+import { organisationRow, personRow } from '../../server/store/person.ts';
 
 const BOOT = 'washer.doorBoot';
 const PROBLEM = 'application/problem+json; charset=utf-8';
@@ -45,7 +45,7 @@ async function neighbour(house: House): Promise<Caller> {
   const personId = v7();
   const passwordHash = await hashPassword(PASSWORD);
   await house.env.store.write(async (db) => {
-    await db.organisation.insert({ id: organisationId, name: 'Elsewhere Lettings', createdAt: NOON });
+    await db.organisation.insert(organisationRow({ id: organisationId, name: 'Elsewhere Lettings', createdAt: NOON }));
     await db.person.insert(
       personRow({
         id: personId,
@@ -737,7 +737,7 @@ describe('The store', () => {
     const attempts = Array.from({ length: 30 }, (_, i) =>
       store
         .write(async (db) => {
-          await db.organisation.insert({ id: `o${i}`, name: 'x', createdAt: i });
+          await db.organisation.insert(organisationRow({ id: `o${i}`, name: 'x', createdAt: i }));
           if (i % 3 === 0) throw new Error('changed my mind');
         })
         .catch(() => undefined),

@@ -92,7 +92,7 @@ describe('A practice', () => {
     expect(preview.now).to.equal('steady');
     expect(await house.env.store.db.fact.count({})).to.equal(before);
     await house.manager
-      .post('/prices', { staffHour: 40, door: 10, currency: 'EUR', materials: { airFilter: 12 } })
+      .post('/prices', { staffHour: 40, door: 10, materials: { airFilter: 12 } })
       .expect(200);
     const priced: PracticePreview = await read(`/practice/preview/organisation/all`);
     const cost = priced.options[1]!.burden;

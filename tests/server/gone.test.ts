@@ -84,7 +84,7 @@ describe('A week after a fault was closed', () => {
   });
 
   it('calls that tenants spared are counted, and priced where a door has a price', async () => {
-    expect((await faults()).avoided).to.deep.equal({ count: 0, price: null, currency: '' });
+    expect((await faults()).avoided).to.deep.equal({ count: 0, price: null, currency: 'EUR' });
     const id = await report();
     const tell = (kind: string, subject: string) =>
       flat.tenant.post(`/faults/${id}/checks`, { id: v7(), kind, subject, answer: 'yes' }).expect(200);
@@ -92,7 +92,7 @@ describe('A week after a fault was closed', () => {
     await tell('remedy', 'dryer.screen');
     expect((await faults()).avoided).to.include({ count: 1, price: null });
     await house.manager
-      .post('/prices', { currency: 'EUR', staffHour: 40, door: 25, hoursAMonth: null, materials: {} })
+      .post('/prices', { staffHour: 40, door: 25, hoursAMonth: null, materials: {} })
       .expect(200);
     expect((await faults()).avoided).to.deep.equal({ count: 1, price: 25, currency: 'EUR' });
   });

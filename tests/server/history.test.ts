@@ -43,7 +43,7 @@ describe('History on paper', () => {
     expect(text).to.match(/Duct to outdoors served 2026-11-24 \(self-certified\), \d+ days past/);
     expect(text).to.contain('One fault');
     expect(text).to.contain('Hose behind it crushed, kinked or off; set right');
-    expect(text).to.contain('closed 2026-11-24, 18, paid by the warranty');
+    expect(text).to.contain('closed 2026-11-24, €18, paid by the warranty');
     expect(text).to.contain('Hose end loose');
     expect(text).to.match(/head [0-9a-f]{64}/);
     // Counted from the day on which the register began.
@@ -62,7 +62,7 @@ describe('History on paper', () => {
     expect(text).to.contain('End of a tenancy: I. Marrable, Flat 1A');
     // The tenancy is older than the register: said, and not shown as in order.
     expect(text).to.contain('The register began on 24 November 2026.');
-    expect(text).to.contain('Put down to the tenant: one repair, 60 together.');
+    expect(text).to.contain('Put down to the tenant: one repair, €60 together.');
     expect(
       text.match(/self-certified/g),
       'the service after it is not its own; the third stands in how it is counted',

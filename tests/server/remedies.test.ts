@@ -103,7 +103,7 @@ describe('A remedy', () => {
     expect(found.replacement!.says).to.contain('enter the price of an hour');
     expect(found.replacement!.says).to.contain('Without the price of a new one there is nothing to compare it with.');
     await house.manager
-      .post('/prices', { currency: 'EUR', staffHour: 40, door: 25, hoursAMonth: null, materials: {} })
+      .post('/prices', { staffHour: 40, door: 25, hoursAMonth: null, materials: {} })
       .expect(200);
     const price = (of: number | null) =>
       house.manager.post(`/machines/${flat.machineId}/replacement-price`, { price: of });
@@ -115,6 +115,6 @@ describe('A remedy', () => {
     expect(replacement).to.include({ spent: 600, price: 700 });
     expect(replacement!.aYear).to.be.closeTo(120 * (4 / (200 / 365.25)), 2);
     expect(replacement!.years).to.be.closeTo(700 / replacement!.aYear!, 1e-9);
-    expect(replacement!.says).to.contain('600 EUR so far, as 5 of 5 closings say');
+    expect(replacement!.says).to.contain('€600 so far, as 5 of 5 closings say');
   });
 });

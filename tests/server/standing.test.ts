@@ -7,6 +7,8 @@ import { doneDayOf, lineOfMark, WORK } from '../../contract/due/due.ts';
 import type { PlaceStanding, StandingAnswer } from '../../contract/standing/standing.ts';
 import { leafHash } from '../../server/log/log.ts';
 import { LogTree } from '../../server/log/head.ts';
+import { readsIn } from '../../server/people/members.ts';
+import { AT_FIRST } from '../../server/store/person.ts';
 import { readStanding } from '../../server/standing/standing.ts';
 import { readStood } from '../../server/standing/stood.ts';
 import { give, honestWork, letDaysPass, openHouse, registerFlat, TODAY, ZONE, type Flat, type House } from './house.ts';
@@ -225,6 +227,7 @@ describe('Standing as of a day', () => {
       sessionId: '',
       linkId: null,
       csrf: '',
+      ...readsIn(AT_FIRST),
     };
     const call = { env: house.env, db, actor, now: house.clock.now };
     const of = async (procedures: readonly string[]) =>

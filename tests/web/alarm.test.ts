@@ -104,11 +104,11 @@ describe('An alarm, in a browser', function alarm() {
     await manager.goto('/line');
     await manager.getByText('Not safe: smell of gas').waitFor();
     await manager.getByText('Nobody has answered yet.').waitFor();
-    await manager.getByText('“Smell of gas behind it, socket scorched”').waitFor();
+    await manager.getByText('Smell of gas behind it, socket scorched').waitFor();
     await expectFit(manager, 'the board with an alarm');
     for (const path of ['/faults', `/homes/${flat.placeId}`]) {
       await manager.goto(path);
-      await manager.getByText('“Smell of gas behind it, socket scorched”').first().waitFor();
+      await manager.getByText('Smell of gas behind it, socket scorched').first().waitFor();
       await expectFit(manager, `${path} with an alarm`);
     }
   });

@@ -88,7 +88,7 @@ describe('Repairs in time, in a browser', function clocks() {
     await staff.goto('/faults');
     await staff.getByRole('button', { name: 'Close…' }).click();
     await nameCause(staff, 'Hose behind it crushed, kinked or off');
-    await staff.getByLabel('Cost (optional)').fill('240');
+    await staff.getByLabel('Cost (EUR, optional)').fill('240');
     await staff.getByRole('button', { name: 'Close the fault' }).click();
     await staff.getByText(/Above 150 .*a manager says yes first/).waitFor();
     await staff.getByLabel('It would cost').fill('240');
@@ -98,7 +98,7 @@ describe('Repairs in time, in a browser', function clocks() {
     await staff.getByText('A manager has not answered yet.').waitFor();
     await manager.goto('/faults');
     await manager.getByText('One repair waits for a manager’s yes to its cost.').waitFor();
-    await manager.getByText('T. Hollis asks for 240: “A metal hose and an hour.”').waitFor();
+    await manager.getByText('T. Hollis asks for €240: “A metal hose and an hour.”').waitFor();
     await manager.getByLabel('Words with it (optional)').fill('Keep the invoice.');
     await manager.getByRole('button', { name: 'Yes', exact: true }).click();
     await manager.getByText('R. Okonjo-Vane said yes: “Keep the invoice.”').waitFor();
@@ -106,7 +106,7 @@ describe('Repairs in time, in a browser', function clocks() {
     await staff.getByText('R. Okonjo-Vane said yes: “Keep the invoice.”').waitFor();
     await staff.getByRole('button', { name: 'Close…' }).click();
     await nameCause(staff, 'Hose behind it crushed, kinked or off');
-    await staff.getByLabel('Cost (optional)').fill('240');
+    await staff.getByLabel('Cost (EUR, optional)').fill('240');
     await staff.locator('input[type=file]').setInputFiles(await photo());
     await staff.getByRole('button', { name: 'Leave photo 1 out' }).waitFor();
     await staff.getByRole('button', { name: 'Close the fault' }).click();

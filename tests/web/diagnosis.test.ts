@@ -73,12 +73,12 @@ describe('Finding a cause, in a browser', function diagnosis() {
     await desk.getByText('Say what it was: pick a cause of this machine.').waitFor();
     await nameCause(desk, 'Hose behind it crushed, kinked or off');
     await desk.getByLabel('Minutes').fill('25');
-    await desk.getByLabel('Cost (optional)').fill('18.5');
+    await desk.getByLabel('Cost (EUR, optional)').fill('18.5');
     await expectFit(desk, 'closing a fault');
     await desk.getByRole('button', { name: 'Close the fault' }).click();
     await desk.getByText('No fault is open.').waitFor();
     await desk.getByText('set right, 25 minutes').waitFor();
-    await desk.getByText('18.5, paid by the landlord').waitFor();
+    await desk.getByText('€18.50, paid by the landlord').waitFor();
   });
 
   it('where upkeep is the remedy, its job is begun from the finder, with its steps and its kit', async () => {
@@ -131,7 +131,7 @@ describe('Finding a cause, in a browser', function diagnosis() {
     await card.getByRole('button', { name: 'Still there' }).click();
     await card.waitFor({ state: 'detached' });
     await desk.goto('/faults');
-    await desk.getByText('“Not gone after the last time.”').waitFor();
+    await desk.getByText('Not gone after the last time.').waitFor();
     await desk.getByText(/Tenants ended one fault themselves: as many calls avoided/).waitFor();
   });
 });

@@ -2,17 +2,21 @@ import { expect } from 'chai';
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
 import { fieldsText } from '../../contract/form/en.ts';
+import { parseRule } from '../../core/calendar/rule.ts';
+import { ruleWords } from '../../core/language/calendar.ts';
 import { translator, type Translator } from '../../core/language/message.ts';
 import { IntlMessageFormat } from 'intl-messageformat';
 import { VOICES, wantsOf } from '../../bench/textTypes.ts';
 import { Problem } from '../../server/context/problem.ts';
 import type { WebText } from '../../web/language/text.ts';
-import { serverVoice } from '../../server/language/voice.ts';
+import { serverVoice, serverVoiceDe } from '../../server/language/voice.ts';
 import { measureText } from '../../core/measure/en.ts';
 import { registerText } from '../../core/register/en.ts';
 import { catalogueDeskText } from '../../web/catalogue/en.ts';
 import { deskText } from '../../web/desk/en.ts';
 import { deskVoice } from '../../web/desk/voice.ts';
+import { deskVoiceDe } from '../../web/desk/voice.de.ts';
+import { tenantVoiceDe } from '../../web/tenant/voice.de.ts';
 import { dueDeskText } from '../../web/due/en.ts';
 import { measureDeskText } from '../../web/measure/en.ts';
 import { namesBy } from '../../web/register/useTemplates.ts';
@@ -107,6 +111,52 @@ describe('Words', () => {
       ].map(([, name]) => [name!, 2]),
     );
     for (const key of Object.keys(all)) expect(say.text(key, values), key).not.to.equal('');
+  });
+  it('are there whole in German, wanting the same with each text, and no English is left among them', () => {
+    const wants = (text: string, locale: string) => [...wantsOf(new IntlMessageFormat(text, locale).getAst()).keys()];
+    for (const [english, german] of [
+      [serverVoice, serverVoiceDe],
+      [deskVoice, deskVoiceDe],
+      [{ ...fieldsText, ...doingText }, tenantVoiceDe],
+    ] as readonly (readonly [Record<string, string>, Record<string, string>])[]) {
+      expect(Object.keys(german)).to.have.members(Object.keys(english));
+      for (const [key, text] of Object.entries(english)) {
+        expect(wants(german[key]!, 'de'), key).to.have.members(wants(text, 'en-GB'));
+        const spoken = german[key]!.replaceAll(/\{\w+,?/g, '');
+        expect(spoken, key).not.to.match(/\b(the|and|of|with|without|your|from|than)\b/);
+        expect(spoken, key).not.to.match(/[“’]s|[A-Za-z]’/);
+      }
+    }
+  });
+  it('are formatted in German: plurals, numbers, days and amounts as people there write them', () => {
+    const say: Translator<WebText> = translator('de-DE', deskVoiceDe);
+    expect(say('line.past', { count: 1 })).to.equal('Ein Teil ist über der Linie');
+    expect(say('line.past', { count: 7 })).to.equal('7 Teile sind über der Linie');
+    expect(say('line.pastCount', { count: 1234 })).to.equal('1.234 darüber');
+    expect(say.day(20781)).to.equal('24. November 2026');
+    expect(say.money(1234.5, 'EUR')).to.match(/^1\.234,50\s€$/);
+    expect(say.money(40, 'EUR')).to.match(/^40\s€$/);
+    expect(say.figure(1.25)).to.equal('1,3');
+    expect(say.list(['a', 'b', 'c'])).to.equal('a, b und c');
+    const values = Object.fromEntries(
+      [
+        ...Object.values({ ...serverVoiceDe, ...deskVoiceDe })
+          .join(' ')
+          .matchAll(/\{(\w+)/g),
+      ].map(([, name]) => [name!, 2]),
+    );
+    for (const all of [serverVoiceDe, deskVoiceDe] as readonly Record<string, string>[]) {
+      const voice = translator('de-DE', all);
+      for (const key of Object.keys(all)) expect(voice.text(key, values), key).not.to.equal('');
+    }
+  });
+  it('say rules in German', () => {
+    const say = translator('de-DE', serverVoiceDe);
+    const words = (rule: string) => ruleWords(say, parseRule(rule), 20781);
+    expect(words('FREQ=MONTHLY;BYDAY=1SA')).to.equal('am ersten Samstag jedes Monats');
+    expect(words('FREQ=WEEKLY;INTERVAL=2;BYDAY=FR')).to.equal('Freitag alle 2 Wochen');
+    expect(words('FREQ=MONTHLY;INTERVAL=2;BYMONTHDAY=-1')).to.equal('am letzten Tag jedes zweiten Monats');
+    expect(words('FREQ=YEARLY;BYMONTH=3,9;BYMONTHDAY=1')).to.equal('am 1. im März und September');
   });
   it('name units by a pattern, the number where its sign stands', () => {
     expect(namesBy('Flat #', 3, 2)).to.deep.equal(['Flat 3', 'Flat 4']);

@@ -1,7 +1,8 @@
 /** The web's side of the door: reads, and writes that are safe to repeat. */
 import { v7 } from 'uuid';
 import { ref } from 'vue';
-import { chosenUnits } from './units.ts';
+import type { UnitSystem } from '../../core/quantities/units.ts';
+import { expectedLanguage, keepLanguage } from './reading.ts';
 import { pathOf, type AnswerOf, type CallName, type InputOf, type ParamsOf } from '../../contract/calls.ts';
 import type { SessionAnswer } from '../../contract/people/people.ts';
 import { LINES_LEFT } from '../../contract/due/due.ts';
@@ -41,6 +42,11 @@ let person: string | null = null;
 
 const SESSION = 'dewline.session';
 
+/** The units that whoever is signed in reads and enters in. */
+export const ownUnits = ref<UnitSystem>('metric');
+/** What their office reckons in. */
+export const ownCurrency = ref('EUR');
+
 /** Who is signed in on this device, as far as is known. */
 export const signedIn = (): string | null => person;
 
@@ -74,6 +80,11 @@ function remember(session: SessionAnswer): SessionAnswer {
   csrf = session.csrf;
   named = session.address ?? null;
   person = session.me?.id ?? null;
+  if (session.me) {
+    keepLanguage(session.me.language);
+    ownUnits.value = session.me.units;
+    ownCurrency.value = session.me.currency;
+  }
   return session;
 }
 
@@ -148,7 +159,7 @@ async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
     response = await fetch(`/api${path}`, {
       ...init,
       credentials: 'same-origin',
-      headers: { ...init.headers, 'x-units': chosenUnits() },
+      headers: { ...init.headers, 'accept-language': expectedLanguage() },
     });
     offline.value = false;
   } catch {

@@ -2,8 +2,8 @@
 /** The desk's frame: where one can go, and who one is. */
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { useTheme } from 'vuetify';
-import { say } from '../language/say.ts';
+import { useLocale, useTheme } from 'vuetify';
+import { say, spoken } from '../language/say.ts';
 import { useBoard } from '../due/boardStore.ts';
 import { useDesk } from '../people/deskStore.ts';
 import { useKeys } from '../kit/keys.ts';
@@ -19,6 +19,7 @@ const board = useBoard();
 const route = useRoute();
 const router = useRouter();
 const vuetify = useTheme();
+const library = useLocale();
 const keys = ref(false);
 const searching = ref(false);
 const canSearch = computed(() => desk.isManager || desk.isStaff);
@@ -46,6 +47,10 @@ const places = computed(() => [
   ...(desk.managesAll ? [{ to: '/people', name: say('nav.people'), count: 0 }] : []),
 ]);
 
+// Whoever signs in may read another language than the page was opened in.
+watch(spoken, (language) => {
+  library.current.value = language;
+});
 watch(
   () => desk.theme,
   (theme) => vuetify.change(theme),

@@ -6,7 +6,7 @@ export interface NamedPage {
   readonly name: string;
 }
 
-const SETTINGS = ['methods', 'assumptions', 'calendar', 'prices', 'repairs'] as const;
+const SETTINGS = ['methods', 'assumptions', 'calendar', 'prices', 'repairs', 'office'] as const;
 
 /** All pages that somebody may open by name. @param menu those of the menu @param who what they manage */
 export function pagesOf(

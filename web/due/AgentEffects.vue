@@ -12,7 +12,7 @@ const cleanOf = ({ clean, told }: AgentEffect) =>
   clean ? say('agents.clean.value', { ...clean, told }) : say('agents.untold');
 const foulsOf = ({ fouls }: AgentEffect) => (fouls ? say('agents.fouls.value', { ...fouls }) : say('agents.few'));
 const costOf = ({ costAYear: cost }: AgentEffect, currency: string) =>
-  cost === null ? '–' : say('agents.cost.value', { cost, currency });
+  cost === null ? '–' : say.money(Math.round(cost), currency);
 onMounted(reload);
 </script>
 

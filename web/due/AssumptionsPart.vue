@@ -56,62 +56,66 @@ const errorOf = (name: string) => errors[`changes.${name}`];
     </div>
     <Notice :says="problem" />
     <div class="columns wide-ones">
-      <table class="table">
-        <thead>
-          <tr>
-            <th scope="col">{{ say('assumptions.name') }}</th>
-            <th scope="col">{{ say('assumptions.value') }}</th>
-            <th scope="col">{{ say('assumptions.usual') }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="it in answer.assumptions.filter(({ says }) => shownIn(says))"
-            :key="it.name"
-            :class="{ changed: round(it.value) !== round(it.usual) }"
-          >
-            <th scope="row">{{ it.says }}</th>
-            <td>
-              <input
-                class="small-field"
-                :value="valueOf(it)"
-                inputmode="decimal"
-                :aria-label="it.says"
-                :aria-invalid="Boolean(errorOf(it.name))"
-                @input="entered[it.name] = ($event.target as HTMLInputElement).value"
-              /><small v-if="errorOf(it.name)" class="alarm">{{ errorOf(it.name) }}</small>
-            </td>
-            <td class="quiet">{{ round(it.usual) }}</td>
-          </tr>
-        </tbody>
-      </table>
-      <table class="table">
-        <thead>
-          <tr>
-            <th scope="col">{{ say('assumptions.intervals') }}</th>
-            <th v-for="school in ['watchful', 'steady', 'light']" :key="school" scope="col">
-              {{ say(`practice.${school}`) }}
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="it in answer.intervals.filter(({ says }) => shownIn(says))" :key="it.procedure">
-            <th scope="row">
-              {{ it.says }}<small v-if="it.assumed" class="quiet">, {{ say('assumptions.ours') }}</small>
-            </th>
-            <td v-for="(day, i) in it.days" :key="day.name" :class="{ changed: day.value !== day.usual }">
-              <input
-                class="small-field"
-                :value="valueOf(day)"
-                inputmode="numeric"
-                :aria-label="`${it.says}, ${say(`practice.${['watchful', 'steady', 'light'][i]}`)}`"
-                :aria-invalid="Boolean(errorOf(day.name))"
-                @input="entered[day.name] = ($event.target as HTMLInputElement).value"
-              /><small v-if="errorOf(day.name)" class="alarm">{{ errorOf(day.name) }}</small>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <div class="scrolling">
+        <table class="table">
+          <thead>
+            <tr>
+              <th scope="col">{{ say('assumptions.name') }}</th>
+              <th scope="col">{{ say('assumptions.value') }}</th>
+              <th scope="col">{{ say('assumptions.usual') }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="it in answer.assumptions.filter(({ says }) => shownIn(says))"
+              :key="it.name"
+              :class="{ changed: round(it.value) !== round(it.usual) }"
+            >
+              <th scope="row">{{ it.says }}</th>
+              <td>
+                <input
+                  class="small-field"
+                  :value="valueOf(it)"
+                  inputmode="decimal"
+                  :aria-label="it.says"
+                  :aria-invalid="Boolean(errorOf(it.name))"
+                  @input="entered[it.name] = ($event.target as HTMLInputElement).value"
+                /><small v-if="errorOf(it.name)" class="alarm">{{ errorOf(it.name) }}</small>
+              </td>
+              <td class="quiet">{{ round(it.usual) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <div class="scrolling">
+        <table class="table">
+          <thead>
+            <tr>
+              <th scope="col">{{ say('assumptions.intervals') }}</th>
+              <th v-for="school in ['watchful', 'steady', 'light']" :key="school" scope="col">
+                {{ say(`practice.${school}`) }}
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="it in answer.intervals.filter(({ says }) => shownIn(says))" :key="it.procedure">
+              <th scope="row">
+                {{ it.says }}<small v-if="it.assumed" class="quiet">, {{ say('assumptions.ours') }}</small>
+              </th>
+              <td v-for="(day, i) in it.days" :key="day.name" :class="{ changed: day.value !== day.usual }">
+                <input
+                  class="small-field"
+                  :value="valueOf(day)"
+                  inputmode="numeric"
+                  :aria-label="`${it.says}, ${say(`practice.${['watchful', 'steady', 'light'][i]}`)}`"
+                  :aria-invalid="Boolean(errorOf(day.name))"
+                  @input="entered[day.name] = ($event.target as HTMLInputElement).value"
+                /><small v-if="errorOf(day.name)" class="alarm">{{ errorOf(day.name) }}</small>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
     </div>
   </form>
 </template>

@@ -5,7 +5,7 @@ import { useRoute } from 'vue-router';
 import type { PracticeAnswer, PracticePreview } from '../../contract/due/practice.ts';
 import type { Practice } from '../../core/catalogue/practice.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { api } from '../api/api.ts';
+import { api, ownCurrency } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
@@ -36,17 +36,12 @@ const rows = computed(() => {
   const options = preview.value?.options ?? [];
   const of = (format: (burden: PracticePreview['options'][number]['burden']) => string) =>
     options.map(({ burden }) => format(burden));
-  const number = (value: number, digits = 1) => value.toLocaleString('en-GB', { maximumFractionDigits: digits });
   const counted = (unit: 'requests' | 'minutes' | 'jobs' | 'hours' | 'doors' | 'calls', value: number) =>
     say(`practice.unit.${unit}`, { value: Math.round(value * 10) / 10 });
   const money = (value: number | null) =>
     value === null
       ? say('practice.row.noPrices')
-      : value.toLocaleString('en-GB', {
-          style: 'currency',
-          currency: preview.value?.currency ?? 'EUR',
-          maximumFractionDigits: 0,
-        });
+      : say.money(Math.round(value), preview.value?.currency ?? ownCurrency.value);
   return [
     { key: 'tenant', values: of((it) => counted('requests', it.tenantRequestsAMonth)) },
     { key: 'most', sub: true, values: of((it) => counted('requests', it.mostInAMonth)) },
@@ -65,7 +60,7 @@ const rows = computed(() => {
     { key: preview.value?.hoursAMonth === null ? 'fullest' : 'short', sub: true, values: of(shortOf) },
     { key: 'doors', values: of((it) => counted('doors', it.doorsAMonth)) },
     { key: 'calls', values: of((it) => counted('calls', it.callsAMonth)) },
-    { key: 'heavy', values: of((it) => `${number(it.heavyShare * 100)} %`) },
+    { key: 'heavy', values: of((it) => `${say.figure(it.heavyShare * 100)} %`) },
     { key: 'cost', values: of((it) => money(it.cost?.total ?? null)) },
     ...(preview.value?.currency === null ? [] : costs()),
   ];

@@ -11,6 +11,7 @@ import PracticePart from './PracticePart.vue';
 import PricesPart from './PricesPart.vue';
 import RepairsPart from '../faults/RepairsPart.vue';
 import PageFrame from '../kit/PageFrame.vue';
+import OfficePart from '../people/OfficePart.vue';
 import { useDesk } from '../people/deskStore.ts';
 
 const desk = useDesk();
@@ -22,6 +23,7 @@ const PARTS = {
   assumptions: AssumptionsPart,
   prices: PricesPart,
   repairs: RepairsPart,
+  office: OfficePart,
 } as const;
 const shown = computed(() => PARTS[props.part as keyof typeof PARTS] ?? PracticePart);
 const practice = useLoading(() => api('practice.read'));

@@ -2,7 +2,7 @@
 /** Prices, where they are known, and what a tenancy may be asked for. */
 import { reactive, ref } from 'vue';
 import { changeBudget, changePrices, type PracticeAnswer } from '../../contract/due/practice.ts';
-import { api } from '../api/api.ts';
+import { api, ownCurrency } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
@@ -13,7 +13,6 @@ const prices = reactive({
   staffHour: props.answer.prices?.staffHour ?? 0,
   door: props.answer.prices?.door ?? 0,
   call: (props.answer.prices?.call ?? '') as number | '',
-  currency: props.answer.prices?.currency ?? 'EUR',
   hoursAMonth: (props.answer.prices?.hoursAMonth ?? '') as number | '',
 });
 const materials = reactive<Record<string, number | ''>>(
@@ -81,7 +80,7 @@ async function saveBudget(): Promise<void> {
           type="number"
           min="0"
           step="0.01"
-          :label="say('prices.hour')"
+          :label="say('prices.hour', { currency: ownCurrency })"
           :error-messages="price.errors.staffHour"
         />
         <VTextField
@@ -97,7 +96,7 @@ async function saveBudget(): Promise<void> {
           type="number"
           min="0"
           step="0.01"
-          :label="say('prices.door')"
+          :label="say('prices.door', { currency: ownCurrency })"
           :error-messages="price.errors.door"
         />
         <VTextField
@@ -105,17 +104,11 @@ async function saveBudget(): Promise<void> {
           type="number"
           min="0"
           step="0.01"
-          :label="say('prices.call')"
+          :label="say('prices.call', { currency: ownCurrency })"
           :error-messages="price.errors.call"
         />
-        <VTextField
-          v-model="prices.currency"
-          maxlength="3"
-          :label="say('prices.currency')"
-          :error-messages="price.errors.currency"
-        />
       </div>
-      <h3>{{ say('prices.materials') }}</h3>
+      <h3>{{ say('prices.materials', { currency: ownCurrency }) }}</h3>
       <div class="columns small-ones ruled apart tight">
         <label v-for="it in answer.materials" :key="it.key"
           ><span>{{ it.name }}</span

@@ -32,7 +32,9 @@ async function seeTo(id: string): Promise<void> {
         >
         · {{ alarm.machine }} <span class="small">{{ say('alarm.since', { at: alarm.at }) }}</span>
       </p>
-      <p v-if="alarm.note">“{{ alarm.note }}”</p>
+      <p v-if="alarm.note">
+        <q>{{ alarm.note }}</q>
+      </p>
       <p class="small">
         {{ alarm.acknowledgedBy ? say('alarm.seenTo', { name: alarm.acknowledgedBy }) : say('alarm.nobody') }}
         {{ say('alarm.stopped') }}

@@ -2,14 +2,13 @@
 /** What a repair is to cost above the limit: asked of a manager, answered by one. */
 import { reactive } from 'vue';
 import { answerApproval, askApproval, type FaultSummary } from '../../contract/faults/faults.ts';
-import { api, newId } from '../api/api.ts';
+import { api, newId, ownCurrency } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 
 const props = defineProps<{
   fault: Pick<FaultSummary, 'id' | 'approval' | 'zone'>;
-  currency: string;
   mayAnswer: boolean;
   /** Staff are about to close it, and may ask. */
   asking?: boolean;
@@ -28,7 +27,7 @@ async function decide(it: 'yes' | 'no'): Promise<void> {
   if (await answers.submit({ answer: it, words: answer.words }, (form) => api('approval.answer', { id, form })))
     emit('changed');
 }
-const sum = (amount: number) => `${amount} ${props.currency}`.trim();
+const sum = (amount: number) => say.money(amount, ownCurrency.value);
 </script>
 
 <template>
@@ -59,7 +58,7 @@ const sum = (amount: number) => `${amount} ${props.currency}`.trim();
       <VTextField
         v-model="ask.amount"
         inputmode="decimal"
-        :label="say('approval.amount', { currency: currency || 'none' })"
+        :label="say('approval.amount', { currency: ownCurrency })"
         :error-messages="asks.errors.amount"
       />
       <VTextField v-model="ask.note" :label="say('approval.note')" :error-messages="asks.errors.note" />

@@ -50,7 +50,9 @@ function changed(): void {
           · {{ it.says }}{{ ' ' }} <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>{{ ' ' }}
           <span class="quiet small">{{ it.machine }}</span>
         </p>
-        <p v-if="it.note && it.kind === 'deficiency'" class="small">“{{ it.note }}”</p>
+        <p v-if="it.note && it.kind === 'deficiency'" class="small">
+          <q>{{ it.note }}</q>
+        </p>
         <p class="small">
           {{ say(`severity.${it.severity}`) }} · {{ say('clock.by', { at: say.time(it.correctBy, it.zone) }) }} ·
           <span :class="{ alarm: it.responsible === null }">{{ it.responsible ?? say('clock.nobody') }}</span>

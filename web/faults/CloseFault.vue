@@ -5,7 +5,7 @@ import { causesToName } from '../../core/faults/causes.ts';
 import { PAYERS, REMEDIES, usualRemedy, type Payer, type Remedy } from '../../core/faults/closing.ts';
 import { OTHER } from '../../core/faults/other.ts';
 import { closeFault } from '../../contract/faults/faults.ts';
-import { api } from '../api/api.ts';
+import { api, ownCurrency } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
@@ -63,7 +63,12 @@ async function close(): Promise<void> {
         :label="say('faults.minutes')"
         :error-messages="errors.minutes"
       />
-      <VTextField v-model="entry.cost" inputmode="decimal" :label="say('faults.cost')" :error-messages="errors.cost" />
+      <VTextField
+        v-model="entry.cost"
+        inputmode="decimal"
+        :label="say('faults.cost', { currency: ownCurrency })"
+        :error-messages="errors.cost"
+      />
       <VSelect
         v-model="entry.payer"
         :items="PAYERS.map((value) => ({ value, title: say(`payer.${value}`) }))"

@@ -29,7 +29,9 @@ function finish(): void {
         <b>{{ it.says }}</b> <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>{{ ' ' }}
         <span class="quiet small">{{ it.machine }}</span>
       </p>
-      <p v-if="it.note" class="small">“{{ it.note }}”</p>
+      <p v-if="it.note" class="small">
+        <q>{{ it.note }}</q>
+      </p>
       <p class="quiet small">
         {{ say('deficiencies.seen', { by: it.openedBy, day: say.shortDay(dayFromIso(it.openedOn)) }) }}
       </p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Faults: open ones with the clock on their repair, closed ones with what it was, by code or to be coded. */
+import { ownCurrency } from '../api/api.ts';
 import { ref } from 'vue';
 import type { FaultSummary } from '../../contract/faults/faults.ts';
 import { say } from '../language/say.ts';
@@ -13,8 +14,8 @@ import PhotoStrip from './PhotoStrip.vue';
 defineProps<{
   faults: readonly FaultSummary[];
   withPlace?: boolean;
-  /** What a repair may cost without a manager's yes, and in which currency; null: anything. */
-  limit?: { readonly amount: number | null; readonly currency: string };
+  /** What a repair may cost without a manager's yes; null: anything. */
+  limit?: { readonly amount: number | null };
 }>();
 const desk = useDesk();
 const emit = defineEmits<{ changed: [] }>();
@@ -39,7 +40,9 @@ function closed(): void {
         >{{ ' ' }}
         <span class="quiet small">{{ fault.machine }}</span>
       </p>
-      <p v-if="fault.note" class="small">“{{ fault.note }}”</p>
+      <p v-if="fault.note" class="small">
+        <q>{{ fault.note }}</q>
+      </p>
       <p class="quiet small">
         {{ say('faults.reported', { by: fault.openedBy, at: say.time(fault.openedAt, fault.zone) })
         }}<template v-if="fault.noticed">{{
@@ -48,7 +51,9 @@ function closed(): void {
       </p>
       <p v-for="other in fault.alsoBy" :key="`${other.name} ${other.at}`" class="quiet small">
         {{ say('faults.also', { by: other.name, at: say.time(other.at, fault.zone) }) }}
-        <template v-if="other.note">“{{ other.note }}”</template>
+        <template v-if="other.note"
+          ><q>{{ other.note }}</q></template
+        >
       </p>
       <PhotoStrip :photo-ids="fault.photoIds" :says="fault.says" />
       <template v-if="fault.closedAt === null">
@@ -73,7 +78,6 @@ function closed(): void {
         </p>
         <ApprovalPart
           :fault="fault"
-          :currency="limit?.currency ?? ''"
           :may-answer="desk.isManager"
           :asking="closing === fault.id && !desk.isManager && limit?.amount != null"
           @changed="emit('changed')"
@@ -99,7 +103,10 @@ function closed(): void {
           ><template v-if="fault.closing.cost !== null && fault.closing.payer">
             ·
             {{
-              say('faults.closed.cost', { cost: fault.closing.cost, payer: say(`payer.${fault.closing.payer}`) })
+              say('faults.closed.cost', {
+                cost: say.money(fault.closing.cost, ownCurrency),
+                payer: say(`payer.${fault.closing.payer}`),
+              })
             }}</template
           ><template v-if="fault.closing.byTenant"> · {{ say('faults.byTenant') }}</template
           ><template v-if="fault.gone"> · {{ say(`faults.gone.${fault.gone}`) }}</template>

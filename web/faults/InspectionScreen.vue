@@ -66,7 +66,9 @@ onMounted(reload);
             >{{ ' ' }} <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>{{ ' ' }}
             <span v-if="it.part" class="quiet small">{{ it.machine }}</span>
           </p>
-          <p>“{{ it.note }}”</p>
+          <p>
+            <q>{{ it.note }}</q>
+          </p>
           <p class="small" :class="{ alarm: it.overdue }">
             {{ say(`severity.${it.severity}`) }} ·
             {{

@@ -70,7 +70,7 @@ async function decide({ machineId, group, replacement }: PatternSummary, decisio
         <ul class="ruled">
           <li v-for="fault in it.faults" :key="fault.id">
             {{ say.day(dayFromIso(fault.day)) }} · {{ say(`patterns.upkeep.${fault.upkeep}`) }} ·
-            {{ fault.found ? `“${fault.found}”` : say('patterns.open') }}
+            <q v-if="fault.found">{{ fault.found }}</q><template v-else>{{ say('patterns.open') }}</template>
           </li>
         </ul>
       </details>

@@ -4,7 +4,7 @@ import { computed, onMounted, reactive, ref, watch } from 'vue';
 import { REPAIR_HOURS, SEVERITIES, type Severity } from '../../core/faults/clock.ts';
 import { changeRepairTimes } from '../../contract/faults/clocks.ts';
 import { changeApprovalLimit } from '../../contract/faults/faults.ts';
-import { api } from '../api/api.ts';
+import { api, ownCurrency } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';
 import Notice from '../kit/Notice.vue';
@@ -111,7 +111,7 @@ onMounted(load);
         <VTextField
           v-model="amount"
           inputmode="decimal"
-          :label="say('approvalLimit.amount', { currency: faults.value.value?.avoided.currency || 'none' })"
+          :label="say('approvalLimit.amount', { currency: ownCurrency })"
           :error-messages="limit.errors.amount"
         />
         <VBtn type="submit" color="primary" :loading="limit.busy.value">{{ say('approvalLimit.save') }}</VBtn>

@@ -2,7 +2,7 @@
 /** The replacement case of a pattern, and the price that it is reckoned against. */
 import { ref } from 'vue';
 import { priceReplacement, type ReplacementCase } from '../../contract/faults/patterns.ts';
-import { api } from '../api/api.ts';
+import { api, ownCurrency } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 
@@ -26,7 +26,7 @@ async function enter(): Promise<void> {
       density="compact"
       hide-details="auto"
       inputmode="decimal"
-      :label="say('replacement.price')"
+      :label="say('replacement.price', { currency: ownCurrency })"
       :error-messages="errors.price ?? problem"
     />
     <VBtn type="submit" size="small" variant="outlined" :loading="busy">{{ say('replacement.enter') }}</VBtn>

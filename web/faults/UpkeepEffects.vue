@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Whether parts past their line bring more faults here, by kind, with how sure that is. */
+import { ownCurrency } from '../api/api.ts';
 import type { UpkeepEffectsAnswer, UpkeepEffectSummary } from '../../contract/faults/upkeepEffects.ts';
 import { say } from '../language/say.ts';
 
@@ -36,7 +37,7 @@ const tidy = (value: number) => Number(value.toPrecision(2));
             low: tidy(it.faultsPer100Days.low),
             high: tidy(it.faultsPer100Days.high),
             minutes: Math.round(it.minutesAFault ?? 0),
-            cost: it.costAFault === null ? 'none' : String(tidy(it.costAFault)),
+            cost: it.costAFault === null ? 'none' : say.money(Math.round(it.costAFault), ownCurrency),
           })
         }}</template>
       </p>

@@ -31,7 +31,9 @@ async function settle(id: string): Promise<void> {
         >{{ ' ' }}
         <span class="quiet small">{{ it.machine }}: {{ it.points.join(', ') }}</span>
       </p>
-      <p v-if="it.note" class="small">“{{ it.note }}”</p>
+      <p v-if="it.note" class="small">
+        <q>{{ it.note }}</q>
+      </p>
       <p v-if="it.still.length" class="small alarm">{{ say('handBack.still', { still: it.still.join(', ') }) }}</p>
       <p class="quiet small row">
         {{ it.by }}, {{ say.time(it.at, it.zone) }}

@@ -1,15 +1,15 @@
-/** The units in which this person reads and enters, kept on the device; at first those of where it is set up. */
-import { ref } from 'vue';
+/** Figures in the units in which this person reads and enters. */
 import { celsius, fahrenheit, MM_PER_FOOT, type UnitSystem } from '../../core/quantities/units.ts';
 import { US_FLUID_OUNCE_ML, US_GALLON_ML } from '../../core/quantities/volume.ts';
 import type { FieldKind } from '../../core/measure/measures.ts';
-import { chosenUnits, keepUnits } from '../api/units.ts';
+import { api, ownUnits } from '../api/api.ts';
 
-export const units = ref<UnitSystem>(chosenUnits());
+export const units = ownUnits;
 
-export function setUnits(system: UnitSystem): void {
+/** Reads and enters in other units from now on, here and wherever this person is signed in. */
+export async function setUnits(system: UnitSystem): Promise<void> {
   units.value = system;
-  keepUnits(system);
+  await api('me.prefer', { form: { units: system } });
 }
 
 interface EntryForm {

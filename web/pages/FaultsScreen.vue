@@ -3,7 +3,7 @@ import { computed, onMounted, ref } from 'vue';
 import { PATTERNS_SHOWN } from '../../contract/faults/patterns.ts';
 import { useDesk } from '../people/deskStore.ts';
 import { useBoard } from '../due/boardStore.ts';
-import { api } from '../api/api.ts';
+import { api, ownCurrency } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import HandBackList from '../jobs/HandBackList.vue';
@@ -44,10 +44,7 @@ const unanswered = computed(
       .map((it) => ({ ...it, at: say.time(it.at, it.zone) })) ?? [],
 );
 /** What a repair may cost without a yes, for whoever closes one. */
-const limit = computed(() => ({
-  amount: answer.value?.approvalLimit ?? null,
-  currency: answer.value?.avoided.currency ?? '',
-}));
+const limit = computed(() => ({ amount: answer.value?.approvalLimit ?? null }));
 const asked = computed(() => open.value.filter(({ approval }) => approval && approval.answer === null).length);
 const closed = computed(() => answer.value?.faults.filter(({ closing }) => closing !== null) ?? []);
 
@@ -116,8 +113,7 @@ onMounted(async () => {
           {{
             say('faults.avoided', {
               count: answer.avoided.count,
-              price:
-                answer.avoided.price === null ? 'none' : `${answer.avoided.price} ${answer.avoided.currency}`.trim(),
+              price: answer.avoided.price === null ? 'none' : say.money(answer.avoided.price, ownCurrency),
             })
           }}
         </p>

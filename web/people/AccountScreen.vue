@@ -11,6 +11,7 @@ import Notice from '../kit/Notice.vue';
 import PageFrame from '../kit/PageFrame.vue';
 import { say } from '../language/say.ts';
 import { useDesk } from './deskStore.ts';
+import ReadingPart from './ReadingPart.vue';
 import SecondFactor from './SecondFactor.vue';
 import TokensPart from './TokensPart.vue';
 
@@ -64,6 +65,7 @@ onMounted(reload);
           <VBtn type="submit" variant="outlined" :loading="busy">{{ say('account.change') }}</VBtn>
         </form>
       </section>
+      <ReadingPart :of="me" />
       <SecondFactor :on="me.secondFactor" :codes-left="me.codesLeft" @changed="reload" />
       <section class="stack close" aria-labelledby="account-sessions">
         <h2 id="account-sessions">{{ say('account.sessions') }}</h2>

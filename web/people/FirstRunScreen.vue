@@ -5,9 +5,10 @@ import { useRouter } from 'vue-router';
 import { firstRun } from '../../contract/people/people.ts';
 import { useDesk } from './deskStore.ts';
 import { openSession } from '../api/api.ts';
+import { expectedUnits } from '../api/reading.ts';
 import { useForm } from '../api/form.ts';
 import { vFocusFirst } from '../kit/focusFirst.ts';
-import { say } from '../language/say.ts';
+import { say, spoken } from '../language/say.ts';
 import FrontPage from './FrontPage.vue';
 import Notice from '../kit/Notice.vue';
 
@@ -17,7 +18,12 @@ const entry = reactive({ organisation: '', name: '', email: '', password: '' });
 const { errors, problem, busy, submit } = useForm(firstRun);
 
 async function go(): Promise<void> {
-  if (!(await submit(entry, (form) => openSession('install.create', { form })))) return;
+  if (
+    !(await submit({ ...entry, language: spoken.value, units: expectedUnits() }, (form) =>
+      openSession('install.create', { form }),
+    ))
+  )
+    return;
   await desk.recognise();
   await router.push('/');
 }

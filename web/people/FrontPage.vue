@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import LanguageSwitch from '../kit/LanguageSwitch.vue';
 import { say } from '../language/say.ts';
 
 defineProps<{ title: string; why: string }>();
@@ -11,6 +12,7 @@ defineProps<{ title: string; why: string }>();
       <h1>{{ title }}</h1>
       <p class="quiet">{{ why }}</p>
       <slot />
+      <LanguageSwitch />
     </div>
   </div>
 </template>

@@ -4,6 +4,7 @@ import { computed, ref, shallowRef } from 'vue';
 import type { Me, SessionAnswer } from '../../contract/people/people.ts';
 import { api, readSession } from '../api/api.ts';
 import { forgetAnswers } from '../outbox/device.ts';
+import { speak, spoken } from '../language/say.ts';
 import { chosenTheme, keepTheme } from '../theme/vuetify.ts';
 
 export const useDesk = defineStore('desk', () => {
@@ -17,6 +18,7 @@ export const useDesk = defineStore('desk', () => {
     me.value = session.me;
     firstRun.value = session.firstRun;
     known.value = true;
+    if (session.me && session.me.language !== spoken.value) await speak(session.me.language);
     return session;
   }
   async function signOut(): Promise<void> {

@@ -105,4 +105,17 @@ export const peopleText = {
   'people.tenantWhy': 'Tenants come with their tenancy and use a personal link.',
   'address.here':
     'This address opens on this computer alone. Whoever set Dewline up can name the address that others use.',
+
+  'reading.title': 'Language and units',
+  'reading.language': 'Language',
+  'reading.units': 'Units',
+  'reading.units.metric': 'metric: °C, litres, metres',
+  'reading.units.us': 'US: °F, gallons, feet',
+  'reading.asOffice': 'as the office',
+  'reading.save': 'Save',
+  'office.title': 'Language, units, currency',
+  'office.lead':
+    'What everybody here reads in who has chosen nothing else, tenants too. Notes that the server writes into records are in this language.',
+  'office.currency': 'Currency',
+  'office.currency.hint': 'Three letters, such as EUR. Amounts that were entered are not converted.',
 } as const;

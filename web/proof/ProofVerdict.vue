@@ -72,9 +72,8 @@ defineExpose({ key });
         hide-details="auto"
       />
       <p class="small">
-        <span class="quiet">{{ say('proof.preview', { name: proof.by }) }}</span> “{{
-          entry.reason || say('proof.reason.none')
-        }}”
+        <span class="quiet">{{ say('proof.preview', { name: proof.by }) }}</span>{{ ' '
+        }}<q>{{ entry.reason || say('proof.reason.none') }}</q>
       </p>
       <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.sendBackNow') }}</VBtn>
     </form>

@@ -9,7 +9,7 @@ import { decoded } from '../../core/register/decode.ts';
 import { api, newId } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
-import { say } from '../language/say.ts';
+import { say, spoken } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
 import { asTable } from './spreadsheet.ts';
 import type { Ask, TableHeads, TableMessage, TableResult } from './tableWorker.ts';
@@ -66,7 +66,7 @@ function ask(question: Ask): void {
     progress.value = null;
     trouble.value = say('import.empty');
   };
-  worker.postMessage(question);
+  worker.postMessage({ ...question, language: spoken.value });
 }
 async function pick(chosen: File): Promise<void> {
   const picked = await asTable(chosen).catch(() => new File([], chosen.name));

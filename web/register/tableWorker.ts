@@ -11,10 +11,15 @@ import { keyOfUnit, plainName, type KnownRegister } from '../../core/register/kn
 import type { RegisterRow, RowProblem } from '../../core/register/row.ts';
 import { rowReader, type Cells } from '../../core/register/rows.ts';
 import { columnNames, wordingOf } from '../../core/register/wording.ts';
-import { coreText } from '../../core/en.ts';
-import { translator } from '../../core/language/message.ts';
+import { LANGUAGES, type Language } from '../../core/language/languages.ts';
+import { coreVoices } from '../../core/voices.ts';
 import { changeLooker, type ChangeCounts, type ChangeLine } from './changeLooker.ts';
 import { MAX_LEFT_OUT, type KnownAnswer } from '../../contract/register/bulk.ts';
+
+/** In what whoever asks is answered. */
+export interface Spoken {
+  readonly language: Language;
+}
 
 export type Ask =
   | { readonly ask: 'heads'; readonly file: File }
@@ -79,7 +84,8 @@ export type TableHeads = Extract<TableMessage, { told: 'heads' }>;
 /** A file whose rows were looked through. */
 export type TableResult = Extract<TableMessage, { told: 'done' }>;
 
-const say = translator('en-GB', coreText);
+/** The reader's language first; what stands in the file may be in another. */
+let voices = coreVoices(LANGUAGES[0]);
 /** As many wrong rows are listed. */
 const LISTED = 50;
 /** As many units are shown as they were read. */
@@ -127,15 +133,22 @@ async function readHeads(file: File): Promise<TableMessage> {
     if (lines.push(cells) === 2) stop();
   });
   const heads = (lines[0] ?? []).map((head) => head.replace(/^\uFEFF/, '').trim());
-  return { told: 'heads', heads, sample: lines[1] ?? [], encoding, columns: matchColumns(heads, columnNames(say)) };
+  return {
+    told: 'heads',
+    heads,
+    sample: lines[1] ?? [],
+    encoding,
+    columns: matchColumns(heads, ...voices.map(columnNames)),
+  };
 }
 
 async function readRows(ask: Extract<Ask, { ask: 'rows' }>): Promise<TableMessage> {
   const { file, columns, encoding, known } = ask;
+  const [say, ...also] = voices;
   const named = { ...known.known.named, ...ask.named };
   for (const machine of known.defined) teachMachine(machine);
   const types = [...machineTypes.keys(), ...known.defined.map(({ key }) => key)];
-  const read = rowReader(known.known, wordingOf(say, { zone: known.zone, today: known.today, named, types }));
+  const read = rowReader(known.known, wordingOf(say, { zone: known.zone, today: known.today, named, types, also }));
   const without = new Set(ask.without);
   const unknown = new Map<string, { name: string; rows: number }>();
   const wrongRows: number[] = [];
@@ -216,6 +229,7 @@ async function readRows(ask: Extract<Ask, { ask: 'rows' }>): Promise<TableMessag
   };
 }
 
-self.onmessage = async ({ data }: MessageEvent<Ask>) => {
+self.onmessage = async ({ data }: MessageEvent<Ask & Spoken>) => {
+  voices = coreVoices(data.language);
   self.postMessage(data.ask === 'heads' ? await readHeads(data.file) : await readRows(data));
 };

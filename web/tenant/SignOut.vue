@@ -1,9 +1,13 @@
 <script setup lang="ts">
-/** Signing out of a phone that others use, too: asked once, then nothing of the home is left on it but unsent work. */
+/**
+ * Another language, and signing out of a phone that others use, too: asked once, then nothing of the home is left on it
+ * but unsent work.
+ */
 import { ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { api, readSession, signedIn } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
+import LanguageSwitch from '../kit/LanguageSwitch.vue';
 import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 import { forgetAnswers } from '../outbox/device.ts';
@@ -26,6 +30,7 @@ async function leave(): Promise<void> {
 
 <template>
   <footer v-if="route.path === '/' && signedIn()" class="page phone small no-print">
+    <LanguageSwitch />
     <button v-if="!asked" type="button" class="plain link" @click="asked = true">{{ say('leave.ask') }}</button>
     <div v-else class="stack close">
       <p>{{ say('leave.sure') }}</p>

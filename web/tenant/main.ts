@@ -1,8 +1,10 @@
 import { createApp } from 'vue';
 import { createRouter, createWebHistory } from 'vue-router';
 import { fieldsText } from '../../contract/form/en.ts';
+import type { Language } from '../../core/language/languages.ts';
 import { openSession, readSession } from '../api/api.ts';
-import { learn } from '../language/say.ts';
+import { expectedLanguage } from '../api/reading.ts';
+import { learn, speak } from '../language/say.ts';
 import { createTheme } from '../theme/vuetify.ts';
 import '../kit/layout.css';
 import { askEarly } from '../outbox/kept.ts';
@@ -10,7 +12,11 @@ import { doingText } from './en.ts';
 import HomeScreen from './HomeScreen.vue';
 import TenantApp from './TenantApp.vue';
 
-learn({ ...fieldsText, ...doingText });
+learn({
+  // Comes with the entry, like the first screen; another language comes beside the question who is in.
+  en: () => ({ ...fieldsText, ...doingText }),
+  de: async () => (await import('./voice.de.ts')).tenantVoiceDe,
+});
 
 const createTenantRouter = () =>
   createRouter({
@@ -44,7 +50,12 @@ async function enter(): Promise<string> {
   return '';
 }
 
-const problem = await enter();
+const expected = expectedLanguage();
+// Where its words do not come, English is here.
+const speakOr = (language: Language) => speak(language).catch(() => speak('en'));
+const [problem] = await Promise.all([enter(), speakOr(expected)]);
+// Whoever came in may read another one than this device expected.
+if (expectedLanguage() !== expected) await speakOr(expectedLanguage());
 if (location.pathname === '/home/') askEarly('home.read');
 createApp(TenantApp, { problem }).use(createTenantRouter()).use(createTheme()).mount('#app');
 

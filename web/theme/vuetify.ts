@@ -6,6 +6,8 @@ import 'vuetify/styles/core';
 import './base.css';
 import { createVuetify } from 'vuetify';
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg';
+import { de, en } from 'vuetify/locale';
+import { spoken } from '../language/say.ts';
 import { libraryTheme, wearPalette, type Theme } from './palette.ts';
 
 const KEPT = 'dewline.theme';
@@ -25,6 +27,7 @@ export function createTheme() {
   const theme = chosenTheme();
   wearPalette(theme);
   return createVuetify({
+    locale: { locale: spoken.value, fallback: 'en', messages: { de, en } },
     icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
     theme: { defaultTheme: theme, themes: { light: libraryTheme('light'), night: libraryTheme('night') } },
     defaults: {
