@@ -242,12 +242,16 @@ function goneWith(response: Response): AbortSignal {
   return gone.signal;
 }
 
+const FILE =
+  /\.(?:js|mjs|css|map|json|webmanifest|html?|txt|xml|svg|png|jpe?g|gif|webp|ico|woff2?|ttf|pdf|zip|php|env|ya?ml)$/i;
+
 function mountWeb(app: Express, web: string): void {
   app.use(compression());
   app.use('/assets', express.static(`${web}/assets`, { immutable: true, maxAge: '1y' }));
   app.use(express.static(web, { index: false, maxAge: '1h' }));
-  // What is a file and was not found above is nowhere; a page in its place would be kept as that file.
-  app.get(/\.\w{2,12}$/, (_request, response) => void response.status(404).type('text').send('Not found'));
+  // What is a file and was not found above is nowhere; a page in its place would be kept as that file. A screen's
+  // address may end in a point and a word, too: `/procedures/washer.tub`.
+  app.get(FILE, (_request, response) => void response.status(404).type('text').send('Not found'));
   app.get(['/home', '/home/{*rest}'], (_request, response) =>
     response.set('cache-control', 'no-cache').sendFile(`${web}/home.html`),
   );

@@ -18,6 +18,16 @@ describe('An address, in a browser', () => {
   after(() => stage.close());
   const asked = (name: string) => new URL(manager.url()).searchParams.get(name);
 
+  it('opens where nobody was before, with a point in it, too; a file that is not there is nowhere', async () => {
+    const answer = async (path: string) => {
+      const { status, headers } = await fetch(`${stage.url}${path}`);
+      return [status, headers.get('content-type')?.split(';')[0]];
+    };
+    for (const path of ['/procedures/washer.tub', '/procedures/washer.doorBoot?x=1', '/line/12'])
+      expect(await answer(path), path).to.deep.equal([200, 'text/html']);
+    for (const path of ['/assets/gone-1a2b.js', '/gone.css', '/home/gone.png', '/.env'])
+      expect(await answer(path), path).to.deep.equal([404, 'text/plain']);
+  });
   it('of the line has its filters, and keeps them while a part is looked at and left', async () => {
     await manager.goto('/line');
     await manager.getByRole('searchbox').fill('2B');
