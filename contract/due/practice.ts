@@ -6,6 +6,7 @@ import { parseRule } from '../../core/calendar/rule.ts';
 import { METHODS, type MethodKey } from '../../core/catalogue/types.ts';
 import { ANCHOR_KINDS, type AnchorKind } from '../../core/catalogue/anchorChoice.ts';
 import type { Burden } from '../../core/due/burden.ts';
+import type { Spent } from '../../core/due/spent.ts';
 import { PRACTICES, type Practice } from '../../core/catalogue/practice.ts';
 import { count, id, isoDay, line } from '../form/fields.ts';
 
@@ -211,4 +212,6 @@ export interface PracticePreview {
   readonly from: string;
   readonly currency: string | null;
   readonly options: readonly { readonly practice: Practice; readonly burden: Burden }[];
+  /** What it took in so many days from a day on, a year at most; null where the register is too young to say. */
+  readonly spent: (Spent & { readonly from: string; readonly days: number }) | null;
 }

@@ -160,20 +160,21 @@ export function burdenOf(
     callsAMonth: sum.calls / 12,
     months,
     tenancies,
-    cost: prices && costOf(prices, { ...sum, hours }),
+    cost: prices && costOf(prices, { ...sum, hours }, 12),
   };
 }
 
-/** @param year what a year comes to */
-function costOf(
+/** What a month costs. @param sum what so many months come to; its materials are priced already */
+export function costOf(
   prices: Prices,
-  year: { readonly hours: number; readonly doors: number; readonly calls: number; readonly materials: number },
+  sum: { readonly hours: number; readonly doors: number; readonly calls: number; readonly materials: number },
+  months: number,
 ): Cost {
-  const hours = (year.hours * prices.staffHour) / 12;
-  const doors = (year.doors * prices.door) / 12;
-  const priced = ((prices.call ?? 0) * year.calls) / 12;
-  const calls = prices.call == null && year.calls > 0 ? null : priced;
-  const materials = year.materials / 12;
+  const hours = (sum.hours * prices.staffHour) / months;
+  const doors = (sum.doors * prices.door) / months;
+  const priced = ((prices.call ?? 0) * sum.calls) / months;
+  const calls = prices.call == null && sum.calls > 0 ? null : priced;
+  const materials = sum.materials / months;
   return { hours, doors, calls, materials, total: hours + doors + priced + materials };
 }
 

@@ -15,12 +15,13 @@ export interface TimedJob {
   readonly took: number;
 }
 
+/** What of its minutes says something: one job that was left lying over lunch says nothing about the next. */
+export const timeThatCounts = ({ took, expected }: TimedJob): number =>
+  Math.min(Math.max(took, expected * QUICKEST), expected * SLOWEST);
+
 /** 1 where nothing is known. */
 export function paceOf(jobs: readonly TimedJob[]): number {
   const sum = (of: (job: TimedJob) => number) => jobs.reduce((total, job) => total + of(job), PRIOR_MINUTES);
-  // One job that was left lying over lunch says nothing about the next.
-  const took = sum(({ took: minutes, expected }) =>
-    Math.min(Math.max(minutes, expected * QUICKEST), expected * SLOWEST),
-  );
+  const took = sum(timeThatCounts);
   return Math.min(SLOWEST, Math.max(QUICKEST, took / sum(({ expected }) => expected)));
 }

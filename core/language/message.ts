@@ -81,7 +81,8 @@ export function translator<Of extends Voice = Translator>(locale: string, messag
       message = new IntlMessageFormat(text, locale, { number: { duration: DURATION } }, { formatters });
       compiled.set(key, message);
     }
-    return String(message.format(values as Record<string, string | number>));
+    // A month cut short has its point already where a sentence ends with it: `22. Dez.`
+    return String(message.format(values as Record<string, string | number>)).replaceAll(/\.\.(?!\.)/g, '.');
   };
   const time = (instant: number, zone: string) => {
     let clock = clocks.get(zone);

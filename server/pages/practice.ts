@@ -22,6 +22,7 @@ import { personPace } from '../jobs/pace.ts';
 import { readBeyond } from '../sql/lines.ts';
 import { budgetOf, changesOf } from '../due/settings.ts';
 import { beyondWords } from '../due/terms.ts';
+import { readSpent } from './spent.ts';
 import type { PointHistory } from '../due/pointHistory.ts';
 
 /**
@@ -154,6 +155,9 @@ export async function previewPractice(call: Call, scope: string, id: string): Pr
   const found = await findAddressed(call, scope, id);
   const prices = inForce(await factsOf(db, [organisationId], 'prices'), found.today)?.value ?? null;
   const all = await pointsBelow(call, found);
+  // Read while the points are reckoned; what goes wrong is heard of where it is wanted.
+  const spent = readSpent(call, { pointIds: all, today: found.today }, prices);
+  spent.catch(() => undefined);
   const tenancies = await db.tenancy.all({ organisationId });
   const current = tenancies.filter(
     ({ fromDay, toDay }) => fromDay <= found.today && (toDay ?? found.today) >= found.today,
@@ -191,6 +195,7 @@ export async function previewPractice(call: Call, scope: string, id: string): Pr
     currency: prices ? call.actor.currency : null,
     hoursAMonth: prices?.hoursAMonth ?? null,
     from: isoFromDay(found.today),
+    spent: await spent,
     options: PRACTICES.map((practice) => ({
       practice,
       burden: burdenOf(

@@ -90,7 +90,7 @@ describe('Repairs in time, in a browser', function clocks() {
     await nameCause(staff, 'Hose behind it crushed, kinked or off');
     await staff.getByLabel('Cost (EUR, optional)').fill('240');
     await staff.getByRole('button', { name: 'Close the fault' }).click();
-    await staff.getByText(/Above 150 .*a manager says yes first/).waitFor();
+    await staff.getByText(/Above €150 .*a manager says yes first/).waitFor();
     await staff.getByLabel('It would cost').fill('240');
     await staff.getByLabel('What for').fill('A metal hose and an hour.');
     await expectFit(staff, 'asking a manager, on a phone');

@@ -46,7 +46,13 @@ describe('A due engine that practitioners would trust, in a browser', function s
     await manager.getByRole('link', { name: 'Practice' }).click();
     const table = manager.getByRole('table', { name: 'What each practice asks' });
     await table.waitFor();
-    expect(await table.getByRole('columnheader').count()).to.equal(5);
+    expect(await table.getByRole('columnheader').count()).to.equal(6);
+    // What was done stands beside what would be asked.
+    const was = table
+      .getByRole('row', { name: /Staff hours a month/ })
+      .getByRole('cell')
+      .last();
+    expect(parseFloat(await was.innerText())).to.be.above(0);
     for (const row of [
       'Requests to tenants a month',
       'Staff hours a month',

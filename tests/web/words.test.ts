@@ -137,6 +137,10 @@ describe('Words', () => {
     expect(say.money(1234.5, 'EUR')).to.match(/^1\.234,50\s€$/);
     expect(say.money(40, 'EUR')).to.match(/^40\s€$/);
     expect(say.figure(1.25)).to.equal('1,3');
+    // A month cut short has its point already.
+    expect(translator('de-DE', { end: 'Bis {day}.' }).text('end', { day: say.shortDay(20781) })).to.equal(
+      'Bis 24. Nov.',
+    );
     expect(say.list(['a', 'b', 'c'])).to.equal('a, b und c');
     const values = Object.fromEntries(
       [

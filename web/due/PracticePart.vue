@@ -32,49 +32,85 @@ const scopes = computed(() => [
     : []),
   ...all.scopes.value,
 ]);
+type Burden = PracticePreview['options'][number]['burden'];
+type Spent = NonNullable<PracticePreview['spent']>;
+/** A figure as it is read, and how much it is, for the bar beside it; null where there is nothing to draw. */
+interface Figure {
+  readonly says: string;
+  readonly amount: number | null;
+}
+const NOTHING: Figure = { says: '–', amount: null };
+const counted =
+  (unit: 'requests' | 'minutes' | 'jobs' | 'hours' | 'doors' | 'calls') =>
+  (amount: number): Figure => ({ says: say(`practice.unit.${unit}`, { value: Math.round(amount * 10) / 10 }), amount });
+const money = (amount: number | null | undefined): Figure =>
+  amount == null
+    ? { says: say('practice.row.noPrices'), amount: null }
+    : { says: say.money(Math.round(amount), preview.value?.currency ?? ownCurrency.value), amount };
+const percent = (share: number | null): Figure =>
+  share === null ? NOTHING : { says: `${say.figure(share * 100)} %`, amount: share };
+
 const rows = computed(() => {
-  const options = preview.value?.options ?? [];
-  const of = (format: (burden: PracticePreview['options'][number]['burden']) => string) =>
-    options.map(({ burden }) => format(burden));
-  const counted = (unit: 'requests' | 'minutes' | 'jobs' | 'hours' | 'doors' | 'calls', value: number) =>
-    say(`practice.unit.${unit}`, { value: Math.round(value * 10) / 10 });
-  const money = (value: number | null) =>
-    value === null
-      ? say('practice.row.noPrices')
-      : say.money(Math.round(value), preview.value?.currency ?? ownCurrency.value);
+  const { options = [], spent = null, hoursAMonth = null, currency = null } = preview.value ?? {};
+  /** One row: what each practice would ask, and beside it what was spent, where that is known of this row. */
+  const row = <Key extends string>(
+    key: Key,
+    asks: (burden: Burden) => Figure,
+    was: ((spent: Spent) => Figure) | null,
+    sub = false,
+  ) => ({ key, sub, values: options.map(({ burden }) => asks(burden)), was: spent && (was ? was(spent) : NOTHING) });
+  const fullest = ({ months, tenancies }: Burden) =>
+    Math.max(...months.map(({ tenantMinutes }) => tenantMinutes)) / Math.max(1, tenancies);
   return [
-    { key: 'tenant', values: of((it) => counted('requests', it.tenantRequestsAMonth)) },
-    { key: 'most', sub: true, values: of((it) => counted('requests', it.mostInAMonth)) },
-    {
-      key: 'minutes',
-      sub: true,
-      values: of((it) =>
-        counted(
-          'minutes',
-          Math.max(...it.months.map(({ tenantMinutes }) => tenantMinutes)) / Math.max(1, it.tenancies),
-        ),
-      ),
-    },
-    { key: 'spilled', sub: true, values: of((it) => counted('jobs', it.spilledAMonth)) },
-    { key: 'hours', values: of((it) => counted('hours', it.staffHoursAMonth)) },
-    { key: preview.value?.hoursAMonth === null ? 'fullest' : 'short', sub: true, values: of(shortOf) },
-    { key: 'doors', values: of((it) => counted('doors', it.doorsAMonth)) },
-    { key: 'calls', values: of((it) => counted('calls', it.callsAMonth)) },
-    { key: 'heavy', values: of((it) => `${say.figure(it.heavyShare * 100)} %`) },
-    { key: 'cost', values: of((it) => money(it.cost?.total ?? null)) },
-    ...(preview.value?.currency === null ? [] : costs()),
+    row(
+      'tenant',
+      (it) => counted('requests')(it.tenantRequestsAMonth),
+      (it) => counted('requests')(it.tenantRequestsAMonth),
+    ),
+    row(
+      'most',
+      (it) => counted('requests')(it.mostInAMonth),
+      (it) => counted('requests')(it.mostInAMonth),
+      true,
+    ),
+    row('minutes', (it) => counted('minutes')(fullest(it)), null, true),
+    row('spilled', (it) => counted('jobs')(it.spilledAMonth), null, true),
+    row(
+      'hours',
+      (it) => counted('hours')(it.staffHoursAMonth),
+      (it) => counted('hours')(it.staffHoursAMonth),
+    ),
+    row(hoursAMonth === null ? 'fullest' : 'short', (it) => ({ says: shortOf(it), amount: null }), null, true),
+    row(
+      'doors',
+      (it) => counted('doors')(it.doorsAMonth),
+      (it) => counted('doors')(it.doorsAMonth),
+    ),
+    row(
+      'calls',
+      (it) => counted('calls')(it.callsAMonth),
+      (it) => counted('calls')(it.callsAMonth),
+    ),
+    row(
+      'heavy',
+      (it) => percent(it.heavyShare),
+      (it) => percent(it.heavyShare),
+    ),
+    row(
+      'cost',
+      (it) => money(it.cost?.total),
+      (it) => money(it.cost?.total),
+    ),
+    // What the cost is made of.
+    ...(currency === null ? [] : (['hours', 'doors', 'calls', 'materials'] as const)).map((part) => {
+      const of = ({ cost }: Burden | Spent) =>
+        cost?.[part] == null ? { says: say('practice.row.unpriced'), amount: null } : money(cost[part]);
+      return row(`cost.${part}` as const, of, of, true);
+    }),
   ];
-  /** What the cost is made of. */
-  function costs() {
-    return (['hours', 'doors', 'calls', 'materials'] as const).map((part) => ({
-      key: `cost.${part}` as const,
-      sub: true,
-      values: of(({ cost }) => (cost?.[part] == null ? say('practice.row.unpriced') : money(cost[part]))),
-    }));
-  }
 });
 /** Months whose hours are more than staff have, by name; all of it named, or nobody said what they have. */
-function shortOf({ months }: PracticePreview['options'][number]['burden']): string {
+function shortOf({ months }: Burden): string {
   const { hoursAMonth, from } = preview.value!;
   if (hoursAMonth === null)
     return say('practice.unit.hours', {
@@ -94,11 +130,14 @@ function shortOf({ months }: PracticePreview['options'][number]['burden']): stri
         month: short.toSorted((a, b) => b.hours - a.hours)[0]!.month,
       });
 }
-/** Longest bar of a row, for the small bars beside its numbers. */
-const share = (values: readonly string[], i: number) => {
-  const numbers = values.map((text) => Number(text.replace(/[^\d.]/g, '')) || 0);
-  return Math.max(...numbers) > 0 ? numbers[i]! / Math.max(...numbers) : 0;
-};
+/** How long the bar beside a number is, of the longest in its row. */
+function share(
+  { values, was }: { readonly values: readonly Figure[]; readonly was: Figure | null },
+  it: Figure,
+): number {
+  const longest = Math.max(...[...values, ...(was ? [was] : [])].map(({ amount }) => amount ?? 0));
+  return longest > 0 ? (it.amount ?? 0) / longest : 0;
+}
 
 async function choose(practice: Practice | null, at = subjectOf(where.value)): Promise<void> {
   const before =
@@ -173,6 +212,11 @@ onMounted(() => Promise.all([all.load(), reload()]));
                 >{{ say('practice.now') }}</small
               >
             </th>
+            <th v-if="preview.spent" scope="col" class="was">
+              <b>{{ say('practice.was') }}</b><small class="quiet">{{
+                say('practice.was.since', { day: say.day(dayFromIso(preview.spent.from)) })
+              }}</small>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -183,12 +227,21 @@ onMounted(() => Promise.all([all.load(), reload()]));
               :key="i"
               :class="{ now: preview.options[i]!.practice === preview.now }"
             >
-              {{ value
+              {{ value.says
               }}<i
                 v-if="!row.sub"
                 aria-hidden="true"
                 :class="{ warm: row.key === 'heavy' }"
-                :style="{ width: `${share(row.values, i) * 84}px` }"
+                :style="{ width: `${share(row, value) * 84}px` }"
+              />
+            </td>
+            <td v-if="row.was" class="was">
+              {{ row.was.says
+              }}<i
+                v-if="!row.sub"
+                aria-hidden="true"
+                :class="{ warm: row.key === 'heavy' }"
+                :style="{ width: `${share(row, row.was) * 84}px` }"
               />
             </td>
           </tr>
@@ -223,6 +276,7 @@ onMounted(() => Promise.all([all.load(), reload()]));
         <summary class="dew">{{ say('practice.how') }}</summary>
         <p>{{ say('practice.of', { count: preview.points }) }}</p>
         <p v-for="i in 3" :key="i">{{ say(`practice.how.${i}`) }}</p>
+        <p v-if="preview.spent">{{ say('practice.how.was', preview.spent) }}</p>
       </details>
     </div>
     <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
@@ -246,7 +300,8 @@ onMounted(() => Promise.all([all.load(), reload()]));
   opacity: 0.6;
 }
 .table {
-  min-width: 720px;
+  min-width: 860px;
+  table-layout: fixed;
 }
 .table th,
 .table td {
@@ -255,7 +310,6 @@ onMounted(() => Promise.all([all.load(), reload()]));
 td {
   font-size: 19px;
   font-weight: 620;
-  width: 17%;
 }
 td i {
   display: block;
@@ -267,6 +321,9 @@ td i {
 td i.warm {
   background: var(--alarm);
 }
+thead th:first-child {
+  width: 190px;
+}
 .sub th,
 .sub td {
   padding-top: 2px;
@@ -277,6 +334,10 @@ td i.warm {
 }
 .sub th {
   padding-left: 28px;
+}
+/* What was, apart from what would be. */
+.was {
+  border-left: 2px solid var(--ink);
 }
 .now {
   background: var(--pick);

@@ -35,6 +35,10 @@ export const dueDeskText = {
   'practice.saved': 'Chosen: {what}. {count, plural, one {One point follows} other {# points follow}}.',
   'practice.undo': 'Undo',
   'practice.undone': 'Taken back.',
+  'practice.was': 'As it was',
+  'practice.was.since': 'a month, since {day}',
+  'practice.how.was':
+    'As it was: {services, plural, one {one service} other {# services}} of {days, plural, one {one day} other {# days}}, whatever was in force then. A job counts from begun to done, waits taken off, at least a quarter and at most one and a half times a newcomer’s minutes; {untimed, number} of {staffWorks, number} works of staff were not timed and count as planned. A door is a home entered on a day, a request what was given at once to one household, a call a contractor’s day in a home. Prices are those of today.',
   'practice.row.tenant': 'Requests to tenants a month',
   'practice.row.most': 'requests in the fullest month of a home',
   'practice.row.spilled': 'jobs past a budget, to staff',

@@ -1135,6 +1135,7 @@ export interface WebText extends SharedText, FieldsText {
   'practice.how.1': None;
   'practice.how.2': None;
   'practice.how.3': None;
+  'practice.how.was': { services: number; days: number; untimed: number; staffWorks: number };
   'practice.lead': None;
   'practice.limited': None;
   'practice.now': None;
@@ -1175,6 +1176,8 @@ export interface WebText extends SharedText, FieldsText {
   'practice.unit.jobs': { value: number };
   'practice.unit.minutes': { value: number };
   'practice.unit.requests': { value: number };
+  'practice.was': None;
+  'practice.was.since': { day: string | number };
   'practice.where': None;
   'prices.call': { currency: string | number };
   'prices.door': { currency: string | number };
