@@ -3,7 +3,6 @@
  * units a month.
  */
 import { DAYS_A_MONTH, type Day } from '../calendar/day.ts';
-import { timeThatCounts, type TimedJob } from '../jobs/pace.ts';
 import { grouped } from '../statistics/grouped.ts';
 import { costOf, PRACTISED, type Cost, type Prices } from './burden.ts';
 
@@ -17,7 +16,7 @@ export interface DoneWork {
   readonly by: DoneBy;
   /** A newcomer's hands-on minutes of it. */
   readonly expected: number;
-  /** Minutes that it took, waits taken off; null where nobody timed it. */
+  /** Minutes that it took, waits taken off, as far as they count; null where nobody timed it. */
   readonly took: number | null;
   /** Price of what it used up. */
   readonly materials: number;
@@ -68,7 +67,8 @@ export function spentIn(
   const months = days / DAYS_A_MONTH;
   const of = (by: DoneBy) => works.filter((work) => work.by === by);
   const visits = (by: DoneBy) => new Set(of(by).map(({ placeId, day }) => `${placeId} ${day}`)).size;
-  const hours = of('staff').reduce((sum, work) => sum + minutesOf(work), 0) / 60;
+  const minutes = of('staff').map(({ took, expected }) => took ?? expected * PRACTISED);
+  const hours = minutes.reduce((sum, it) => sum + it, 0) / 60;
   const parts = works.flatMap((work) => work.parts);
   const graded = parts.filter(({ heavy }) => heavy !== null);
   const weigh = (some: readonly DonePart[]) => some.reduce((sum, { riskWeight }) => sum + riskWeight, 0);
@@ -92,6 +92,3 @@ export function spentIn(
     cost: prices && costOf(prices, total, months),
   };
 }
-
-const minutesOf = ({ expected, took }: DoneWork): number =>
-  took === null ? expected * PRACTISED : timeThatCounts({ expected, took } satisfies TimedJob);

@@ -5,6 +5,7 @@ import { dayOfInstant, DAYS_A_YEAR, isoFromDay, MS_PER_DAY, type Day } from '../
 import type { Prices } from '../../core/due/burden.ts';
 import { LEAST_DAYS, spentIn, type DoneBy, type DoneWork } from '../../core/due/spent.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
+import { timeThatCounts } from '../../core/jobs/pace.ts';
 import type { PracticePreview } from '../../contract/due/practice.ts';
 import type { Call } from '../context/context.ts';
 import { timedJobs } from '../jobs/pace.ts';
@@ -77,6 +78,7 @@ function worksOf(
   const timed = timedJobs(records);
   return [...grouped(records, ({ id, jobId }) => jobId ?? id)].map(([id, of]) => {
     const [{ placeId, day, personId }] = of as [(typeof of)[number]];
+    const job = timed.get(id);
     const procedures = of.map(({ procedure, methods }) => procedureOf(procedure, methods));
     return {
       placeId,
@@ -84,7 +86,7 @@ function worksOf(
       // Whoever was erased, or is here no longer in any role, lived or worked here: by what they did nobody can tell.
       by: doers.get(personId ?? '') ?? (procedures.some(({ level }) => level !== 'tenant') ? 'staff' : 'tenant'),
       expected: procedures.reduce((sum, { minutes }) => sum + minutes, 0),
-      took: timed.get(id)?.took ?? null,
+      took: job ? timeThatCounts(job) : null,
       materials: procedures.reduce(
         (sum, it) => sum + it.materials.reduce((total, { what }) => total + (materials[what] ?? 0), 0),
         0,

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { DAYS_A_YEAR } from '../../core/calendar/day.ts';
 import { burdenOf, PRACTISED } from '../../core/due/burden.ts';
 import { spentIn, type DoneWork } from '../../core/due/spent.ts';
+import { timeThatCounts } from '../../core/jobs/pace.ts';
 
 const work = (more: Partial<DoneWork>): DoneWork => ({
   placeId: 'a',
@@ -50,7 +51,8 @@ describe('What upkeep took', () => {
     expect(spent.staffHoursAMonth * 12 * 60).to.be.closeTo(100 * PRACTISED + 30, 0.1);
   });
   it('does not take a job that lay over lunch, or was sent in a rush, by its clock', () => {
-    const hours = (took: number) => spentIn([work({ took })], [], YEAR, null).staffHoursAMonth * 12;
+    const hours = (took: number) =>
+      spentIn([work({ took: timeThatCounts({ expected: 60, took }) })], [], YEAR, null).staffHoursAMonth * 12;
     expect(hours(600)).to.be.closeTo(1.5, 0.001);
     expect(hours(1)).to.be.closeTo(0.25, 0.001);
   });

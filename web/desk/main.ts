@@ -1,7 +1,7 @@
 import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import { expectedLanguage } from '../api/reading.ts';
-import { learn, speak } from '../language/say.ts';
+import { learn, speak, spoken } from '../language/say.ts';
 import { useDesk } from '../people/deskStore.ts';
 import { createTheme } from '../theme/vuetify.ts';
 import '../kit/layout.css';
@@ -20,5 +20,5 @@ await Promise.all([
     .recognise()
     .catch(() => undefined),
 ]);
-app.use(router).use(createTheme()).mount('#app');
+app.use(router).use(createTheme(spoken.value)).mount('#app');
 void import('../outbox/start.ts').then(({ startOutbox }) => startOutbox());

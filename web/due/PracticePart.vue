@@ -2,14 +2,15 @@
 /** Choosing a practice for the whole or a part of it, with what each asks of whom side by side. */
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import type { PracticeAnswer, PracticePreview } from '../../contract/due/practice.ts';
+import type { PracticeAnswer } from '../../contract/due/practice.ts';
 import type { Practice } from '../../core/catalogue/practice.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { api, ownCurrency } from '../api/api.ts';
+import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
+import { practiceRows, share } from './practiceRows.ts';
 import { addressed, subjectOf, useScopes, WHOLE } from './scopes.ts';
 import Notice from '../kit/Notice.vue';
 import UndoBar from '../kit/UndoBar.vue';
@@ -32,112 +33,7 @@ const scopes = computed(() => [
     : []),
   ...all.scopes.value,
 ]);
-type Burden = PracticePreview['options'][number]['burden'];
-type Spent = NonNullable<PracticePreview['spent']>;
-/** A figure as it is read, and how much it is, for the bar beside it; null where there is nothing to draw. */
-interface Figure {
-  readonly says: string;
-  readonly amount: number | null;
-}
-const NOTHING: Figure = { says: '–', amount: null };
-const counted =
-  (unit: 'requests' | 'minutes' | 'jobs' | 'hours' | 'doors' | 'calls') =>
-  (amount: number): Figure => ({ says: say(`practice.unit.${unit}`, { value: Math.round(amount * 10) / 10 }), amount });
-const money = (amount: number | null | undefined): Figure =>
-  amount == null
-    ? { says: say('practice.row.noPrices'), amount: null }
-    : { says: say.money(Math.round(amount), preview.value?.currency ?? ownCurrency.value), amount };
-const percent = (share: number | null): Figure =>
-  share === null ? NOTHING : { says: `${say.figure(share * 100)} %`, amount: share };
-
-const rows = computed(() => {
-  const { options = [], spent = null, hoursAMonth = null, currency = null } = preview.value ?? {};
-  /** One row: what each practice would ask, and beside it what was spent, where that is known of this row. */
-  const row = <Key extends string>(
-    key: Key,
-    asks: (burden: Burden) => Figure,
-    was: ((spent: Spent) => Figure) | null,
-    sub = false,
-  ) => ({ key, sub, values: options.map(({ burden }) => asks(burden)), was: spent && (was ? was(spent) : NOTHING) });
-  const fullest = ({ months, tenancies }: Burden) =>
-    Math.max(...months.map(({ tenantMinutes }) => tenantMinutes)) / Math.max(1, tenancies);
-  return [
-    row(
-      'tenant',
-      (it) => counted('requests')(it.tenantRequestsAMonth),
-      (it) => counted('requests')(it.tenantRequestsAMonth),
-    ),
-    row(
-      'most',
-      (it) => counted('requests')(it.mostInAMonth),
-      (it) => counted('requests')(it.mostInAMonth),
-      true,
-    ),
-    row('minutes', (it) => counted('minutes')(fullest(it)), null, true),
-    row('spilled', (it) => counted('jobs')(it.spilledAMonth), null, true),
-    row(
-      'hours',
-      (it) => counted('hours')(it.staffHoursAMonth),
-      (it) => counted('hours')(it.staffHoursAMonth),
-    ),
-    row(hoursAMonth === null ? 'fullest' : 'short', (it) => ({ says: shortOf(it), amount: null }), null, true),
-    row(
-      'doors',
-      (it) => counted('doors')(it.doorsAMonth),
-      (it) => counted('doors')(it.doorsAMonth),
-    ),
-    row(
-      'calls',
-      (it) => counted('calls')(it.callsAMonth),
-      (it) => counted('calls')(it.callsAMonth),
-    ),
-    row(
-      'heavy',
-      (it) => percent(it.heavyShare),
-      (it) => percent(it.heavyShare),
-    ),
-    row(
-      'cost',
-      (it) => money(it.cost?.total),
-      (it) => money(it.cost?.total),
-    ),
-    // What the cost is made of.
-    ...(currency === null ? [] : (['hours', 'doors', 'calls', 'materials'] as const)).map((part) => {
-      const of = ({ cost }: Burden | Spent) =>
-        cost?.[part] == null ? { says: say('practice.row.unpriced'), amount: null } : money(cost[part]);
-      return row(`cost.${part}` as const, of, of, true);
-    }),
-  ];
-});
-/** Months whose hours are more than staff have, by name; all of it named, or nobody said what they have. */
-function shortOf({ months }: Burden): string {
-  const { hoursAMonth, from } = preview.value!;
-  if (hoursAMonth === null)
-    return say('practice.unit.hours', {
-      value: Math.round(Math.max(...months.map(({ staffHours }) => staffHours)) * 10) / 10,
-    });
-  const first = dayFromIso(from);
-  const short = months.flatMap(({ staffHours }, i) =>
-    staffHours > hoursAMonth
-      ? [{ month: say.month(first + Math.round(i * 30.4)), hours: Math.round((staffHours - hoursAMonth) * 10) / 10 }]
-      : [],
-  );
-  return short.length === 0
-    ? say('practice.short.none')
-    : say('practice.short', {
-        count: short.length,
-        hours: Math.round(short.reduce((sum, { hours }) => sum + hours, 0) * 10) / 10,
-        month: short.toSorted((a, b) => b.hours - a.hours)[0]!.month,
-      });
-}
-/** How long the bar beside a number is, of the longest in its row. */
-function share(
-  { values, was }: { readonly values: readonly Figure[]; readonly was: Figure | null },
-  it: Figure,
-): number {
-  const longest = Math.max(...[...values, ...(was ? [was] : [])].map(({ amount }) => amount ?? 0));
-  return longest > 0 ? (it.amount ?? 0) / longest : 0;
-}
+const rows = computed(() => (preview.value ? practiceRows(preview.value) : []));
 
 async function choose(practice: Practice | null, at = subjectOf(where.value)): Promise<void> {
   const before =

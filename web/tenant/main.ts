@@ -4,7 +4,7 @@ import { fieldsText } from '../../contract/form/en.ts';
 import type { Language } from '../../core/language/languages.ts';
 import { openSession, readSession } from '../api/api.ts';
 import { expectedLanguage } from '../api/reading.ts';
-import { learn, speak } from '../language/say.ts';
+import { learn, speak, spoken } from '../language/say.ts';
 import { createTheme } from '../theme/vuetify.ts';
 import '../kit/layout.css';
 import { askEarly } from '../outbox/kept.ts';
@@ -57,7 +57,7 @@ const [problem] = await Promise.all([enter(), speakOr(expected)]);
 // Whoever came in may read another one than this device expected.
 if (expectedLanguage() !== expected) await speakOr(expectedLanguage());
 if (location.pathname === '/home/') askEarly('home.read');
-createApp(TenantApp, { problem }).use(createTenantRouter()).use(createTheme()).mount('#app');
+createApp(TenantApp, { problem }).use(createTenantRouter()).use(createTheme(spoken.value)).mount('#app');
 
 // What was left waiting goes out once the first screen has had its turn.
 const LATER_MS = 1500;

@@ -7,7 +7,6 @@ import './base.css';
 import { createVuetify } from 'vuetify';
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg';
 import { de, en } from 'vuetify/locale';
-import { spoken } from '../language/say.ts';
 import { libraryTheme, wearPalette, type Theme } from './palette.ts';
 
 const KEPT = 'dewline.theme';
@@ -23,11 +22,12 @@ export function keepTheme(theme: Theme): void {
   wearPalette(theme);
 }
 
-export function createTheme() {
+/** @param language of the library's own few words, such as on a field that clears */
+export function createTheme(language: string) {
   const theme = chosenTheme();
   wearPalette(theme);
   return createVuetify({
-    locale: { locale: spoken.value, fallback: 'en', messages: { de, en } },
+    locale: { locale: language, fallback: 'en', messages: { de, en } },
     icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
     theme: { defaultTheme: theme, themes: { light: libraryTheme('light'), night: libraryTheme('night') } },
     defaults: {
