@@ -31,7 +31,8 @@ INSERT INTO machine (id, organisation_id, place_id, type, label, maker, model, f
 INSERT INTO point VALUES ('t', 'o', 1, 'm', 'washer.doorBoot', 1);
 INSERT INTO record (id, organisation_id, point_id, done_day, done_at, person_id, canonical, hash) VALUES ('r1', 'o', 't', 20700, 5, 'p', '{"grade":"heavy","agent":"dishSoap"}', 'h'), ('r2', 'o', 't', 20720, 6, 'p', '{"grade":"due","agent":null}', 'h');
 INSERT INTO proof (record_id, organisation_id, point_id, state, evidence, on_time, findings, sent_at) VALUES ('r1', 'o', 't', 'accepted', 'proven', 1, '[]', 5), ('r2', 'o', 't', 'sentBack', 'proven', 1, '[]', 6);
-INSERT INTO personal VALUES ('x', 'o', 'r1', 'by', 'salt', 'p');`);
+INSERT INTO personal VALUES ('x', 'o', 'r1', 'by', 'salt', 'p');
+INSERT INTO fact VALUES ('f1', 'o', 'o', 'prices', '{"currency":"EUR"}', 20600, 3, 'p'), ('f2', 'o', 'o', 'prices', '{"currency":"CHF"}', 20600, 4, 'p');`);
     await new Promise((resolve) => old.close(resolve));
     const store = await openStore(file);
     expect(
@@ -46,6 +47,12 @@ INSERT INTO personal VALUES ('x', 'o', 'r1', 'by', 'salt', 'p');`);
       ]),
     ).to.deep.equal([['r1', 'service', 20700, 'heavy', 'dishSoap', 1, 'proven']]);
     expect(await store.db.personal.count({ recordId: 'r1' })).to.equal(1);
+    // What the last prices were in is what the office reckons in; it read English until it could choose.
+    expect(await store.db.organisation.one({ id: 'o' })).to.include({
+      currency: 'CHF',
+      language: 'en',
+      units: 'metric',
+    });
     // Machines have numbers for their labels, and lack nothing.
     expect((await store.db.machine.all({})).map(({ number, leftOut }) => [number, leftOut])).to.deep.equal([
       [1, '[]'],
