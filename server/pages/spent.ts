@@ -2,7 +2,6 @@
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { riskWeight } from '../../core/catalogue/types.ts';
 import { dayOfInstant, DAYS_A_YEAR, isoFromDay, MS_PER_DAY, type Day } from '../../core/calendar/day.ts';
-import type { Prices } from '../../core/due/burden.ts';
 import { LEAST_DAYS, spentIn, type DoneBy, type DoneWork } from '../../core/due/spent.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import { timeThatCounts } from '../../core/jobs/pace.ts';
@@ -34,14 +33,14 @@ export async function readSpent(
   if (days < LEAST_DAYS) return null;
   const here = new Set(pointIds);
   const rows = (await readDone(db, organisationId, fromDay, today)).filter(({ pointId }) => here.has(pointId));
-  const homes = new Set(
+  const machineIds = new Set(
     (await db.point.all({ organisationId }, { columns: ['id', 'machineId'] }))
       .filter(({ id }) => here.has(id))
       .map(({ machineId }) => machineId),
   );
   const places = new Set(
     (await db.machine.all({ organisationId }, { columns: ['id', 'placeId'] }))
-      .filter(({ id }) => homes.has(id))
+      .filter(({ id }) => machineIds.has(id))
       .map(({ placeId }) => placeId),
   );
   const asked = (await readAsked(db, organisationId, now - days * MS_PER_DAY, now)).filter(({ placeId }) =>
@@ -52,7 +51,7 @@ export async function readSpent(
       worksOf(rows, await doersOf(db, organisationId), prices?.materials ?? {}),
       asked.map(({ at, placeId }) => ({ placeId, day: dayOfInstant(at, ZONE) })),
       days,
-      prices satisfies Prices | null,
+      prices,
     ),
     from: isoFromDay(fromDay),
     days,

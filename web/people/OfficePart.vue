@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** What the office reads in and reckons in, where a person says nothing else. */
-import { onMounted, reactive, ref } from 'vue';
+import { onMounted, reactive } from 'vue';
 import { changeOffice, type ChangeOffice } from '../../contract/people/people.ts';
 import { api, ownCurrency } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
+import { useLoading } from '../api/load.ts';
+import LoadState from '../kit/LoadState.vue';
 import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 import { useDesk } from './deskStore.ts';
@@ -11,13 +13,10 @@ import ReadingFields from './ReadingFields.vue';
 
 const desk = useDesk();
 const entry = reactive<ChangeOffice>({ language: 'en', units: 'metric', currency: ownCurrency.value });
-const known = ref(false);
+const office = useLoading(async () => Object.assign(entry, await api('office.read')));
 const { errors, problem, busy, submit } = useForm(changeOffice);
 
-onMounted(async () => {
-  Object.assign(entry, await api('office.read'));
-  known.value = true;
-});
+onMounted(office.reload);
 async function save(): Promise<void> {
   // Everything that is on the page was said in the other language.
   if (await submit({ ...entry }, (form) => api('office.change', { form }))) location.reload();
@@ -25,7 +24,8 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <form v-if="known" class="stack close" @submit.prevent="save">
+  <LoadState :of="office" />
+  <form v-if="office.value.value" class="stack close" @submit.prevent="save">
     <h2>{{ say('office.title') }}</h2>
     <p class="quiet lead">{{ say('office.lead') }}</p>
     <div class="stack close lead">
