@@ -37,9 +37,7 @@ describe('What gets a part clean, and for how long', () => {
   it('is said way by way: how often it was clean, how fast it fouled again with its interval, and the cost a year', async () => {
     await serve(10, ['bleach'], 'light', 'clean', 620);
     await serve(10, ['vinegar'], 'heavy', null, 310);
-    await house.manager
-      .post('/prices', { staffHour: 40, door: 25, hoursAMonth: null, materials: {} })
-      .expect(200);
+    await house.manager.post('/prices', { staffHour: 40, door: 25, hoursAMonth: null, materials: {} }).expect(200);
     const { parts, currency } = await effects();
     expect(currency).to.equal('EUR');
     expect(parts.map(({ procedure, ways }) => [procedure, ways.length])).to.deep.equal([['washer.doorBoot', 2]]);

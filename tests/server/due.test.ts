@@ -91,9 +91,7 @@ describe('A practice', () => {
     expect(steady!.cost).to.equal(null);
     expect(preview.now).to.equal('steady');
     expect(await house.env.store.db.fact.count({})).to.equal(before);
-    await house.manager
-      .post('/prices', { staffHour: 40, door: 10, materials: { airFilter: 12 } })
-      .expect(200);
+    await house.manager.post('/prices', { staffHour: 40, door: 10, materials: { airFilter: 12 } }).expect(200);
     const priced: PracticePreview = await read(`/practice/preview/organisation/all`);
     const cost = priced.options[1]!.burden;
     expect(cost.cost!.hours).to.be.closeTo(cost.staffHoursAMonth * 40, 1e-9);

@@ -91,9 +91,7 @@ describe('A week after a fault was closed', () => {
     await tell('check', 'dryer.throughScreen');
     await tell('remedy', 'dryer.screen');
     expect((await faults()).avoided).to.include({ count: 1, price: null });
-    await house.manager
-      .post('/prices', { staffHour: 40, door: 25, hoursAMonth: null, materials: {} })
-      .expect(200);
+    await house.manager.post('/prices', { staffHour: 40, door: 25, hoursAMonth: null, materials: {} }).expect(200);
     expect((await faults()).avoided).to.deep.equal({ count: 1, price: 25, currency: 'EUR' });
   });
 });

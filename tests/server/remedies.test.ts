@@ -102,9 +102,7 @@ describe('A remedy', () => {
     expect(found.replacement).to.include({ spent: null, price: null, years: null });
     expect(found.replacement!.says).to.contain('enter the price of an hour');
     expect(found.replacement!.says).to.contain('Without the price of a new one there is nothing to compare it with.');
-    await house.manager
-      .post('/prices', { staffHour: 40, door: 25, hoursAMonth: null, materials: {} })
-      .expect(200);
+    await house.manager.post('/prices', { staffHour: 40, door: 25, hoursAMonth: null, materials: {} }).expect(200);
     const price = (of: number | null) =>
       house.manager.post(`/machines/${flat.machineId}/replacement-price`, { price: of });
     await price(0).expect(422);

@@ -79,8 +79,7 @@ describe('The settings of the due engine', () => {
     );
   });
   it('refuse prices and budgets that cannot be', async () => {
-    const price = (more: object) =>
-      house.manager.post('/prices', { staffHour: 40, door: 10, materials: {}, ...more });
+    const price = (more: object) => house.manager.post('/prices', { staffHour: 40, door: 10, materials: {}, ...more });
     expect(Object.keys((await price({ door: 'ten', staffHour: -1 }).expect(422)).body.fields).sort()).to.deep.equal([
       'door',
       'staffHour',
