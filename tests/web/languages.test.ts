@@ -122,8 +122,10 @@ describe('Languages, in a browser', function languages() {
     await manager.goto(`/homes/${flat.placeId}`);
     await manager.getByRole('button', { name: 'Name or first day' }).click();
     await choose(manager, 'Language', 'English');
-    await manager.getByRole('button', { name: 'Save', exact: true }).click();
-    await manager.getByRole('button', { name: 'Name or first day' }).waitFor();
+    const save = manager.getByRole('button', { name: 'Save', exact: true });
+    await save.click();
+    // The form goes when it is saved.
+    await save.waitFor({ state: 'detached' });
     await phone.goto('/home/');
     await phone.getByRole('link', { name: 'Something is wrong' }).waitFor();
   });
