@@ -4,7 +4,7 @@ import { coreText } from './en.ts';
 import { LANGUAGES, LOCALES, type Language } from './language/languages.ts';
 import { translator, type Messages, type Translator } from './language/message.ts';
 
-export const CORE_TEXTS: Readonly<Record<Language, Messages>> = { en: coreText, de: coreTextDe };
+const CORE_TEXTS: Readonly<Record<Language, Messages>> = { en: coreText, de: coreTextDe };
 
 /** The core's voice in each language, the wanted one first: what people write is read in any of them. */
 export const coreVoices = (wanted: Language): readonly [Translator, ...Translator[]] => [

@@ -7,7 +7,7 @@
  * lateness or faults.
  */
 import { DAYS_A_MONTH, DAYS_A_YEAR, type Day } from '../calendar/day.ts';
-import type { Level } from '../catalogue/types.ts';
+import type { Level, Procedure } from '../catalogue/types.ts';
 import { grouped } from '../statistics/grouped.ts';
 import { WINDOW_OPENS } from './line.ts';
 import { JOIN_SHARE } from './riders.ts';
@@ -50,6 +50,12 @@ export interface Prices {
   /** One call of a licensed trade; where nobody has said, calls are counted and not priced. */
   readonly call?: number | null;
 }
+
+/** Price of what one service uses up, as far as its materials have one. */
+export const priceOfMaterials = (
+  { materials }: Pick<Procedure, 'materials'>,
+  prices: Readonly<Record<string, number>>,
+): number => materials.reduce((sum, { what }) => sum + (prices[what] ?? 0), 0);
 
 /** What a month costs, part by part. */
 export interface Cost {

@@ -10,7 +10,7 @@ import type { Logger } from 'pino';
 import { LINES_LEFT } from '../../contract/due/due.ts';
 import { ANY_ROUTE_REFUSES, type Route } from '../../contract/route.ts';
 import { areaOf, ROUTES, type RouteName } from '../../contract/routes.ts';
-import { speaking, type Actor, type Call, type Env } from '../context/context.ts';
+import type { Actor, Call, Env } from '../context/context.ts';
 import { sessionReader } from '../people/sessions.ts';
 import { bearerOf } from '../people/tokens.ts';
 import type { AnyHandler } from './handler.ts';
@@ -20,18 +20,7 @@ import { countPutOff } from '../sql/redraw.ts';
 import { beginAnswer } from '../context/breathe.ts';
 import { notFound, Problem } from '../context/problem.ts';
 import { idsMadeBy, refuseTakenIds } from '../lookup/ids.ts';
-import {
-  actorOf,
-  formOf,
-  supposedIn,
-  identityOf,
-  contentOf,
-  languageOf,
-  unitsOf,
-  originOf,
-  COOKIE,
-  type Respond,
-} from './request.ts';
+import { actorOf, callIn, formOf, supposedIn, identityOf, contentOf, COOKIE, type Respond } from './request.ts';
 import { ownRoutes } from './ownRoutes.ts';
 import { answerProblems } from './problems.ts';
 import { readable, refuseOutside } from './limits.ts';
@@ -184,15 +173,7 @@ function served(env: Env, handler: AnyHandler, route: Route, draw: (told: Respon
   const { form, secret = false } = handler;
   return async (request, response, actor) => {
     const params = request.params as Record<string, string>;
-    const spoken = speaking(env, languageOf(request));
-    const callOn = (db: Call['db']): Call => ({
-      env: spoken,
-      db,
-      actor: actor!,
-      now: env.clock(),
-      units: unitsOf(request, actor),
-      origin: originOf(env, request),
-    });
+    const callOn = (db: Call['db']) => callIn(env, request, db);
     if (route.method === 'GET') {
       response
         .set('cache-control', 'no-store')
@@ -206,7 +187,7 @@ function served(env: Env, handler: AnyHandler, route: Route, draw: (told: Respon
     const before = handler.prepare && (await answerBefore(env.store.db, identity));
     const prepared =
       handler.prepare && !before
-        ? await handler.prepare(read, { env: spoken, actor: actor!, gone: goneWith(response) })
+        ? await handler.prepare(read, { env: callOn(env.store.db).env, actor: actor!, gone: goneWith(response) })
         : read;
     const answer =
       before ??

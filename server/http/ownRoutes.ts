@@ -11,7 +11,7 @@ import { tryMail } from '../notices/duty.ts';
 import { boardReader } from '../pages/board.ts';
 import { readCalendar } from '../pages/calendar.ts';
 import { recogniseMessage, takeMessage } from '../due/inbox.ts';
-import { speaking, type Actor, type Call, type Env } from '../context/context.ts';
+import type { Actor, Call, Env } from '../context/context.ts';
 import * as access from '../people/access.ts';
 import { hashPassword } from '../people/passwords.ts';
 import * as people from '../people/people.ts';
@@ -35,13 +35,13 @@ import { Problem, problemDocument } from '../context/problem.ts';
 import { refuseTakenIds } from '../lookup/ids.ts';
 import {
   actorOf,
+  callIn,
   COOKIE,
   formOf,
   identityOf,
   languageOf,
   originOf,
   supposedIn,
-  unitsOf,
   type Respond,
 } from './request.ts';
 
@@ -64,17 +64,7 @@ function deviceOf(request: Request): string {
 export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>, logger: Logger) {
   const { store } = env;
   /** Of routes that somebody must be in for; it reads, outside a transaction. */
-  const callOf = async (request: Request): Promise<Call> => {
-    const actor = actorOf(request);
-    return {
-      env: speaking(env, languageOf(request)),
-      db: await readable(env, actor),
-      actor: actor!,
-      now: env.clock(),
-      units: unitsOf(request, actor),
-      origin: originOf(env, request),
-    };
-  };
+  const callOf = async (request: Request): Promise<Call> => callIn(env, request, await readable(env, actorOf(request)));
   const opens =
     (work: (request: Request) => Promise<{ session: NewSession }>): Respond =>
     async (request, response) => {

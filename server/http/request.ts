@@ -5,7 +5,7 @@ import type { InferType } from 'yup';
 import { check } from '../../contract/form/validate.ts';
 import { languageAmong, type Language } from '../../core/language/languages.ts';
 import { UNIT_SYSTEMS, type UnitSystem } from '../../core/quantities/units.ts';
-import type { Actor, Env } from '../context/context.ts';
+import { speaking, type Actor, type Call, type Env } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
 import { type Response } from 'express';
 import { weigh } from './weigh.ts';
@@ -63,7 +63,7 @@ export function contentOf(body: unknown): string {
 }
 
 /** A program may ask in other units than its person reads. */
-export const unitsOf = (request: Request, actor: Actor | null): UnitSystem =>
+const unitsOf = (request: Request, actor: Actor | null): UnitSystem =>
   UNIT_SYSTEMS.find((it) => it === request.get('x-units')) ?? actor?.units ?? 'metric';
 
 /** What whoever asks is answered in: as they are known to read; of somebody unknown, as their browser says. */
@@ -73,6 +73,19 @@ export const languageOf = (request: Request): Language =>
 /** Where people reach this server, for what is printed: as it was named, else as the caller came. */
 export const originOf = ({ publicAddress }: Pick<Env, 'publicAddress'>, request: Request): string =>
   publicAddress ?? `${request.protocol}://${request.get('host') ?? 'localhost'}`;
+
+/** A request as the call of a service: who asks and when, in their language and units, on the tables that are given. */
+export function callIn(env: Env, request: Request, db: Call['db']): Call {
+  const actor = actorOf(request);
+  return {
+    env: speaking(env, languageOf(request)),
+    db,
+    actor: actor!,
+    now: env.clock(),
+    units: unitsOf(request, actor),
+    origin: originOf(env, request),
+  };
+}
 
 /**
  * A form as it is compared with its repetition. Passwords stay out, since a quick hash of one could be guessed,

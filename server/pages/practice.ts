@@ -5,7 +5,7 @@ import { methods, optionOf } from '../../core/catalogue/methods.ts';
 import { riskWeight } from '../../core/catalogue/types.ts';
 import { ruleOf } from '../../core/due/anchor.ts';
 import { assumptionsWith, intervalName, JUDGEMENTS, learningWith } from '../../core/due/assumptions.ts';
-import { burdenOf, type BurdenPoint } from '../../core/due/burden.ts';
+import { burdenOf, priceOfMaterials, type BurdenPoint } from '../../core/due/burden.ts';
 import { computeLine } from '../../core/due/compute.ts';
 import { exposureBetween } from '../../core/due/exposure.ts';
 import { believeSpeed, overloadProbability } from '../../core/due/learning.ts';
@@ -247,6 +247,6 @@ function burdenPoint(
       GRADE_BOUNDS[2],
       model,
     ),
-    materials: procedure.materials.reduce((sum, { what }) => sum + (materials[what] ?? 0), 0),
+    materials: priceOfMaterials(procedure, materials),
   };
 }

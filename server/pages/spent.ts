@@ -2,6 +2,7 @@
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import { riskWeight } from '../../core/catalogue/types.ts';
 import { dayOfInstant, DAYS_A_YEAR, isoFromDay, MS_PER_DAY, type Day } from '../../core/calendar/day.ts';
+import { priceOfMaterials } from '../../core/due/burden.ts';
 import { LEAST_DAYS, spentIn, type DoneBy, type DoneWork } from '../../core/due/spent.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import { timeThatCounts } from '../../core/jobs/pace.ts';
@@ -86,10 +87,7 @@ function worksOf(
       by: doers.get(personId ?? '') ?? (procedures.some(({ level }) => level !== 'tenant') ? 'staff' : 'tenant'),
       expected: procedures.reduce((sum, { minutes }) => sum + minutes, 0),
       took: job ? timeThatCounts(job) : null,
-      materials: procedures.reduce(
-        (sum, it) => sum + it.materials.reduce((total, { what }) => total + (materials[what] ?? 0), 0),
-        0,
-      ),
+      materials: procedures.reduce((sum, it) => sum + priceOfMaterials(it, materials), 0),
       parts: of.map(({ grade }, i) => ({
         riskWeight: riskWeight(procedures[i]!.risk),
         heavy: grade === null ? null : grade === 'heavy' || grade === 'blocked',

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** Who has a tenancy, and since when or from when. */
 import { reactive } from 'vue';
-import { LANGUAGES, LANGUAGE_NAMES } from '../../core/language/languages.ts';
 import { tenancyChange, type TenancySummary } from '../../contract/register/register.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
+import LanguageField from '../people/LanguageField.vue';
 
 const props = defineProps<{ tenancy: TenancySummary }>();
 const emit = defineEmits<{ saved: []; cancelled: [] }>();
@@ -22,14 +22,7 @@ async function save(): Promise<void> {
   <form class="panel card stack close" @submit.prevent="save" @keydown.esc.stop="emit('cancelled')">
     <VTextField v-model="entry.name" :label="say('tenancy.name')" :error-messages="errors.name" />
     <VTextField v-model="entry.from" type="date" :label="say('tenancy.from')" :error-messages="errors.from" />
-    <VSelect
-      v-model="entry.language"
-      :items="[
-        { value: null, title: say('reading.asOffice') },
-        ...LANGUAGES.map((value) => ({ value, title: LANGUAGE_NAMES[value] })),
-      ]"
-      :label="say('reading.language')"
-    />
+    <LanguageField v-model="entry.language" of-person />
     <Notice class="small" :says="problem" />
     <p class="row middle">
       <VBtn type="submit" color="primary" :loading="busy">{{ say('tenancy.coming.save') }}</VBtn>
