@@ -2,7 +2,8 @@
 import { number, object, string, type InferType } from 'yup';
 import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
 import type { PointKind } from '../../core/catalogue/types.ts';
-import { id, isoDay } from '../form/fields.ts';
+import { id, ids, isoDay } from '../form/fields.ts';
+import { MOST_CHOSEN } from '../form/limits.ts';
 
 export const BASELINE_WEEKS = { least: 1, most: 26, usual: 6 } as const;
 
@@ -17,6 +18,8 @@ export const giveWeek = object({
   propertyId: id().nullable().default(null),
   /** Null: each home's tenant. */
   assigneeId: id().nullable().default(null),
+  /** Chosen parts of the week; null: all that is open. */
+  pointIds: ids(MOST_CHOSEN).nullable().default(null),
 });
 export const previewBaseline = object({
   propertyId: id().nullable().default(null),

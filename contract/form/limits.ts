@@ -9,3 +9,5 @@ export const MAX_LAYERED_MEGAPIXELS = 4;
 export const PHOTOS_A_DAY = 400;
 export const MAX_IMPORT_MB = 16;
 export const MAX_IMPORT_ROWS = 50_000;
+/** Parts that are chosen one by one, of all the homes of one write. */
+export const MOST_CHOSEN = 300;

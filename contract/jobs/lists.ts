@@ -1,13 +1,16 @@
 /** Home lists: several sittings of one home in one request. */
 import { array, object, string, type InferType } from 'yup';
-import { id, ids } from '../form/fields.ts';
+import { count, id, ids, yes } from '../form/fields.ts';
+import { MOST_CHOSEN } from '../form/limits.ts';
 import type { PointAnswer } from '../due/due.ts';
 
+/** Parts of one sitting. */
+export const MOST_PARTS = 12;
 export const giveList = object({
   id: id().required(),
   assigneeId: id().required(),
   sittings: array()
-    .of(object({ id: id().required(), pointIds: ids(12).required() }))
+    .of(object({ id: id().required(), pointIds: ids(MOST_PARTS).required() }))
     .min(1)
     .max(12)
     .required(),
@@ -16,15 +19,32 @@ export type GiveList = InferType<typeof giveList>;
 
 /** Homes that work is given in by one write. */
 export const MOST_HOMES = 25;
-/** `past`: what hangs over its line; `near`: also what may be asked for. `assigneeId` null: each home's tenant. */
+export const WHICH = ['past', 'near', 'chosen', 'inHand'] as const;
+/**
+ * `past`: what hangs over its line; `near`: also what may be asked for; `chosen`: parts by their numbers, wherever they
+ * stand; `inHand`: what was given and nobody has begun. `assigneeId` null: each home's tenant.
+ */
 export const giveMany = object({
   placeIds: ids(MOST_HOMES).required(),
-  which: string()
-    .oneOf(['past', 'near'] as const)
-    .default('past'),
+  which: string().oneOf(WHICH).default('past'),
+  numbers: array()
+    .of(count(1_000_000_000).required())
+    .max(MOST_CHOSEN)
+    .default([])
+    .when('which', ([which], schema) => (which === 'chosen' ? schema.min(1) : schema)),
+  /** With `chosen`: whether what somebody else was given moves, too. */
+  moves: yes().default(false),
+  /** With `inHand`: whose alone; null is anybody's. */
+  from: id().nullable().default(null),
   assigneeId: id().nullable().default(null),
 });
-export const takeListsBack = object({ ids: ids(MOST_HOMES).required() });
+/** A job that came of a move, and who it goes back to. */
+const movedJob = object({ id: id().required(), from: id().required() });
+export const takeListsBack = object({
+  ids: array().of(id().required()).max(MOST_HOMES).default([]),
+  moved: array().of(movedJob).max(MOST_CHOSEN).default([]),
+});
+export type MovedJob = InferType<typeof movedJob>;
 export type GiveMany = InferType<typeof giveMany>;
 export type TakeListsBack = InferType<typeof takeListsBack>;
 
@@ -33,6 +53,8 @@ export interface ManyGiven {
   readonly lists: readonly string[];
   readonly jobs: number;
   readonly homes: number;
+  /** Jobs that came of moving another, each with whose that was. */
+  readonly moved: readonly MovedJob[];
   /** What was not given, each with its reason. */
   readonly left: readonly {
     readonly placeId: string;

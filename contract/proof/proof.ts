@@ -1,19 +1,23 @@
 /** The proof queue and its verdicts. */
 import { mixed, number, object, string, type InferType } from 'yup';
 import type { Check, Weight } from '../../core/proof/checks.ts';
-import { id, note } from '../form/fields.ts';
+import { id, ids, note } from '../form/fields.ts';
 import { specification, type Specification } from '../register/machines.ts';
 
 export const VERDICTS = ['accept', 'sendBack', 'registerWrong'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
+/** Whoever is sent something back reads why. */
+const reason = () =>
+  note()
+    .default('')
+    .when('verdict', ([verdict], schema) => (verdict === 'sendBack' ? schema.required('field.reason') : schema));
+
 export const judge = object({
   verdict: mixed<Verdict>()
     .oneOf([...VERDICTS])
     .required(),
-  reason: note()
-    .default('')
-    .when('verdict', ([verdict], schema) => (verdict === 'sendBack' ? schema.required('field.reason') : schema)),
+  reason: reason(),
   /** With `registerWrong`: the register as it ought to be. */
   specification: specification
     .default(undefined)
@@ -21,6 +25,20 @@ export const judge = object({
 });
 /** A specification goes with `registerWrong` alone. */
 export type Judge = Omit<InferType<typeof judge>, 'specification'> & { readonly specification?: Specification };
+
+/** Proofs that are judged by one write. */
+export const MOST_JUDGED = 24;
+export const judgeMany = object({
+  ids: ids(MOST_JUDGED).required(),
+  verdict: mixed<'accept' | 'sendBack'>().oneOf(['accept', 'sendBack']).required(),
+  reason: reason(),
+});
+export type JudgeMany = InferType<typeof judgeMany>;
+export interface ManyJudged {
+  readonly done: readonly string[];
+  /** What was not judged, each with its reason. */
+  readonly left: readonly { readonly id: string; readonly says: string }[];
+}
 
 /** The first proofs of a person are looked at, then one in so many; 1 looks at all. */
 export const changeLookRule = object({

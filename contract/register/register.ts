@@ -4,7 +4,7 @@ import { mixed, number, object, string, type InferType } from 'yup';
 import { COOKING, DETERGENTS } from '../../core/due/drivers.ts';
 import { PRACTICES, type Practice } from '../../core/catalogue/practice.ts';
 import { LANGUAGES, type Language } from '../../core/language/languages.ts';
-import { count, id, isoDay, line, yes, zone } from '../form/fields.ts';
+import { count, id, ids, isoDay, line, yes, zone } from '../form/fields.ts';
 
 export const WATER_SOURCES = ['public', 'well'] as const;
 
@@ -76,7 +76,23 @@ export const householdChange = object({ household: household.required(), from: i
 /** The last day that they live there. */
 export const endTenancy = object({ last: isoDay().required(), holdUntil: isoDay().nullable().default(null) });
 
+/** Homes of one write. */
+export const MOST_HELD = 25;
+
 export const holdPlace = object({ until: isoDay().nullable().defined(), reason: line(200).default('') });
+
+/** Homes that are put on hold, or taken off it, by one write. */
+export const holdPlaces = object({
+  placeIds: ids(MOST_HELD).required(),
+  until: isoDay().nullable().defined(),
+  reason: line(200).default(''),
+});
+export type HoldPlaces = InferType<typeof holdPlaces>;
+export interface HeldPlaces {
+  readonly held: readonly string[];
+  /** Homes that stand as they stood, each with the reason. */
+  readonly left: readonly { readonly placeId: string; readonly place: string; readonly says: string }[];
+}
 
 export type EndTenancy = InferType<typeof endTenancy>;
 

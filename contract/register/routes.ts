@@ -18,7 +18,9 @@ import type {
 import type {
   BuildingEdit,
   EndTenancy,
+  HeldPlaces,
   HoldPlace,
+  HoldPlaces,
   HouseholdChange,
   NewBuilding,
   NewPlace,
@@ -76,6 +78,7 @@ export const registerRoutes = {
   ),
   'machine.change': passing<{ form: MachineChange; answer: object }>()(write('PUT', '/machines/:id', MANAGER)),
   'place.hold': passing<{ form: HoldPlace; answer: object }>()(write('POST', '/places/:id/hold', MANAGER)),
+  'places.hold': passing<{ form: HoldPlaces; answer: HeldPlaces }>()(write('POST', '/holds', MANAGER, 4, 60)),
   'tenancy.end': passing<{ form: EndTenancy; answer: object }>()(
     refusing(write('POST', '/tenancies/:id/end', MANAGER), 'tenancyEnded'),
   ),

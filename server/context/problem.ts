@@ -65,3 +65,21 @@ export function problemDocument(problem: Problem, say: Translator) {
     }),
   };
 }
+
+/**
+ * Why something is refused, in words; null where it was done. For work of which each piece stands by itself: what is
+ * refused must have written nothing.
+ */
+export async function problemOf(
+  { env: { say } }: { readonly env: { readonly say: Translator } },
+  work: () => Promise<unknown>,
+): Promise<string | null> {
+  try {
+    await work();
+    return null;
+  } catch (error) {
+    if (!(error instanceof Problem)) throw error;
+    const { detail, fields } = problemDocument(error, say);
+    return fields ? Object.values(fields).join(' ') : detail;
+  }
+}

@@ -60,6 +60,7 @@ import { logRecord } from '../proof/records.ts';
 import { judgeProof, undoVerdict } from '../proof/verdicts.ts';
 import { readHome } from '../pages/home.ts';
 import { claimDone, giveWeek, planBaseline, readBaseline } from '../register/baseline.ts';
+import { judgeMany } from '../proof/judgeMany.ts';
 import { giveMany, takeListsBack } from '../jobs/giveMany.ts';
 import { countPutOff } from '../sql/redraw.ts';
 import { listImports, undoImport } from '../register/imports.ts';
@@ -203,6 +204,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'machine.retire': formed(machines.retireMachine, (call, form, { id }) => retireMachine(call, id, form)),
   'tenancy.end': formed(registerForms.endTenancy, (call, form, { id }) => turnover.endTenancy(call, id, form)),
   'place.hold': formed(registerForms.holdPlace, (call, form, { id }) => turnover.holdPlace(call, id, form)),
+  'places.hold': formed(registerForms.holdPlaces, turnover.holdPlaces),
   'place.turnover': bare((call, { id }) => readTurnover(call, id)),
   'point.working': bare((call, { id }) => readWorking(call, id)),
   'point.suppose': formed(practiceForms.suppose, (call, form, { id }) => supposeWorking(call, id, form)),
@@ -249,6 +251,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'proof.read': bare((call, { id }) => readProof(call, id)),
   'proof.rule': formed(proofForms.changeLookRule, changeLookRule),
   'proof.judge': formed(proofForms.judge, (call, form, { id }) => judgeProof(call, id, form)),
+  'proof.judgeMany': formed(proofForms.judgeMany, judgeMany),
   'proof.undo': bare((call, { id }) => undoVerdict(call, id)),
   'tape.read': formed(tapeOf, (call, form, { scope, id }) => readTape(call, scope, id, form)),
   'standing.read': formed(standingOn, (call, form) => readStanding(call, form)),

@@ -82,12 +82,14 @@ interface NewJob {
   readonly assigneeId: string;
   /** The request that it is given with, where there are several. */
   readonly listId?: string | null;
+  /** The job of another person whose place it takes: that one ends, and its doer reads why. */
+  readonly replaces?: Row<'job'>;
 }
 
 /** A job of these points of one machine, in somebody's hands. Whether it may be theirs is decided before. */
 export async function createJob(
   call: Call,
-  { id, machine, points, histories, assigneeId, listId = null }: NewJob,
+  { id, machine, points, histories, assigneeId, listId = null, replaces }: NewJob,
 ): Promise<{ id: string }> {
   const {
     env,
@@ -98,8 +100,8 @@ export async function createJob(
   if (histories.some(({ retired }) => retired))
     throw new Problem(409, 'machineRetired', { day: env.say.day(machine.retiredDay!) });
   for (const machineId of new Set(points.map((point) => point.machineId))) await refuseStopped(call, machineId);
-  await refuseMeeting(call, histories, null);
-  for (const point of points) await freePoint(call, point);
+  await refuseMeeting(call, histories, replaces?.id ?? null);
+  for (const point of points) await freePoint(call, point, replaces?.id);
   await db.job.insert({
     id,
     organisationId,
@@ -141,29 +143,30 @@ export async function createJob(
   return { id };
 }
 
-/** A point that was handed back is free for a new job; one that somebody is on is not. */
-async function freePoint(call: Call, point: Row<'point'>): Promise<void> {
+/** A point that was handed back, or moves to somebody else, is free for a new job; one that somebody is on is not. */
+async function freePoint(call: Call, point: Row<'point'>, replaced?: string): Promise<void> {
   const {
     db,
     env: { say },
   } = call;
   const job = await liveJobOf(db, point.id);
   if (!job) return;
+  if (job.id === replaced) return dropTask(call, point.id, houseVoice(call)('job.movedOn'));
   if (job.state !== 'open') {
     throw new Problem(409, 'pointTaken', { point: say(`point.${point.procedure}`), state: say(`job.${job.state}`) });
   }
   await dropTask(call, point.id);
 }
 
-/** Takes a point out of its live job; a job with nothing left to do is cancelled. */
-export async function dropTask(call: Call, pointId: string): Promise<void> {
+/** Takes a point out of its live job; a job with nothing left to do is cancelled, and says why. */
+export async function dropTask(call: Call, pointId: string, reason: string | null = null): Promise<void> {
   const { db } = call;
   const job = await liveJobOf(db, pointId);
   if (!job) return;
   await db.task.update({ jobId: job.id, pointId, state: ['outstanding', 'sent'] }, { state: 'dropped' });
   if ((await db.task.count({ jobId: job.id, state: ['outstanding', 'sent'] })) > 0) return;
-  await db.job.update({ id: job.id }, { state: 'cancelled', revision: job.revision + 1 });
-  await noteEvent(call, job.id, 'cancel', 'cancelled', null);
+  await db.job.update({ id: job.id }, { state: 'cancelled', revision: job.revision + 1, reason });
+  await noteEvent(call, job.id, 'cancel', 'cancelled', reason);
 }
 
 /** Finds a job that the caller may see: a manager any, everybody else their own. */

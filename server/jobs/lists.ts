@@ -5,7 +5,7 @@
 import { shareUsed, WINDOW_OPENS } from '../../core/due/line.ts';
 import { joins } from '../../core/due/riders.ts';
 import { systemOf } from '../../core/catalogue/systems.ts';
-import { lineOfMark } from '../../contract/due/due.ts';
+import { lineOfMark, WORK } from '../../contract/due/due.ts';
 import type { GiveList, HomeListAnswer, ListSitting } from '../../contract/jobs/lists.ts';
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { readHistories } from '../due/history.ts';
@@ -19,14 +19,30 @@ import { findPlace } from '../lookup/places.ts';
 
 /** What of a home is near enough to be asked for, machine by machine, and who may be asked. */
 export async function readHomeList(call: Call, placeId: string): Promise<HomeListAnswer> {
+  const place = await findPlace(call, placeId);
+  return {
+    place: place.name,
+    sittings: await sittingsOf(call, placeId, null),
+    assignees: await assigneesFor(call, placeId, []),
+  };
+}
+
+/**
+ * What nobody is on in a home, gathered into sittings, the most pressing first.
+ * @param numbers of the parts that are wanted, wherever they stand; null: what is near enough to be asked for
+ */
+export async function sittingsOf(
+  call: Call,
+  placeId: string,
+  numbers: ReadonlySet<number> | null,
+): Promise<ListSitting[]> {
   const {
     db,
     env: { say },
     now,
   } = call;
-  const place = await findPlace(call, placeId);
   const today = dayOfInstant(now, await zoneOfPlace(db, placeId));
-  const marks = await db.mark.all({ placeId, work: 0 });
+  const marks = (await db.mark.all({ placeId, work: WORK.none })).filter(({ number }) => numbers?.has(number) ?? true);
   const histories = (
     await readHistories(
       db,
@@ -42,12 +58,11 @@ export async function readHomeList(call: Call, placeId: string): Promise<HomeLis
     const line = lineOfMark(mark);
     const share = shareUsed(line, { today });
     // What opens its machine is asked for from its window on; what rides comes along as it would with any sitting.
-    if (
-      !(mark.scheduled === 1
+    const near =
+      mark.scheduled === 1
         ? share === undefined || share >= WINDOW_OPENS
-        : joins({ share, lineDay: line.lineDay }, today))
-    )
-      continue;
+        : joins({ share, lineDay: line.lineDay }, today);
+    if (numbers === null && !near) continue;
     const system = systemOf(machine.type);
     const key = `${system.key} ${system.types.includes('thermostat') ? '' : machine.id}`;
     const sitting = sittings.get(key) ?? { machine: machineName(say, machine), points: [] };
@@ -61,8 +76,7 @@ export async function readHomeList(call: Call, placeId: string): Promise<HomeLis
     });
     sittings.set(key, sitting);
   }
-  const assignees = await assigneesFor(call, placeId, []);
-  return { place: place.name, sittings: [...sittings.values()].sort((a, b) => worst(b) - worst(a)), assignees };
+  return [...sittings.values()].sort((a, b) => worst(b) - worst(a));
 }
 
 const worst = ({ points }: { readonly points: readonly { readonly share: number | null }[] }) =>

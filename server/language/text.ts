@@ -132,6 +132,7 @@ export interface ServerText extends CoreText, FieldsText {
   'item.reading': { name: string | number; low: number; high: number; unit: string | number };
   'item.size': None;
   'item.timer': { minutes: number };
+  'job.movedOn': None;
   'job.offered': None;
   'job.title.several': { task: string | number; more: number };
   'job.withdrawn': None;
@@ -148,11 +149,16 @@ export interface ServerText extends CoreText, FieldsText {
   'look.contradicts': None;
   'look.done': { direction: Choice; next: string | number; far: number };
   'look.noRecord': None;
+  'many.begun': { state: string | number };
   'many.budget': None;
+  'many.contracted': None;
   'many.forStaff': { count: number };
+  'many.inHand': None;
   'many.later': { count: number };
   'many.noTenant': None;
   'many.nobody': None;
+  'many.notOnHold': None;
+  'many.onHold': { day: string | number };
   'notAble.away': None;
   'notAble.noSwitch': None;
   'notAble.noTime': None;

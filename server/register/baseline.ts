@@ -13,8 +13,9 @@ import {
   type PlanBaseline,
   type PreviewBaseline,
 } from '../../contract/due/baseline.ts';
+import { MOST_PARTS } from '../../contract/jobs/lists.ts';
 import type { Call } from '../context/context.ts';
-import { fieldProblem, Problem, problemDocument } from '../context/problem.ts';
+import { fieldProblem, problemOf } from '../context/problem.ts';
 import { giveJob } from '../jobs/jobs.ts';
 import { readBaselineRows, type BaselineRow } from '../sql/baseline.ts';
 import { recompute } from '../due/recompute.ts';
@@ -147,35 +148,34 @@ export async function claimDone(call: Call, { propertyId, kind, day }: ClaimDone
   return { claimed: rows.length };
 }
 
-/** Gives what is open of a week, a job a machine. What cannot be given is named with its reason. */
+/** Gives what is open of a week, or what is chosen of it, a job a machine. What cannot be given is named with its reason. */
 export async function giveWeek(
   call: Call,
-  { week, propertyId, assigneeId }: GiveWeek,
+  { week, propertyId, assigneeId, pointIds }: GiveWeek,
 ): Promise<{ jobs: number; refused: string[] }> {
   const { env } = call;
   const day = dayFromIso(week);
   const machines = new Map<string, BaselineRow[]>();
   for (const row of toPlan(await readBaselineRows(call.db, call.actor.organisationId, propertyId ?? null)))
-    if (plannedDay(row) === day) machines.set(row.machineId, [...(machines.get(row.machineId) ?? []), row]);
+    if (plannedDay(row) === day && (pointIds?.includes(row.id) ?? true))
+      machines.set(row.machineId, [...(machines.get(row.machineId) ?? []), row]);
   const refused = new Set<string>();
   let jobs = 0;
   for (const rows of machines.values()) {
-    try {
-      const to = assigneeId ?? (await tenancyOn(call.db, rows[0]!.placeId, call.now))?.personId;
-      if (!to) {
-        refused.add(`${rows[0]!.place}: ${env.say('many.noTenant')}`);
-        continue;
-      }
-      const parts = assigneeId ? rows : rows.filter(({ procedure }) => procedureOf(procedure).level === 'tenant');
-      if (parts.length < rows.length)
-        refused.add(`${rows[0]!.place}: ${env.say('many.forStaff', { count: rows.length - parts.length })}`);
-      if (parts.length === 0) continue;
-      await giveJob(call, { id: env.newId(), pointIds: parts.slice(0, 12).map(({ id }) => id), assigneeId: to });
-      jobs += 1;
-    } catch (error) {
-      if (!(error instanceof Problem)) throw error;
-      refused.add(`${rows[0]!.place}: ${problemDocument(error, env.say).detail}`);
+    const leave = (says: string) => refused.add(`${rows[0]!.place}: ${says}`);
+    const to = assigneeId ?? (await tenancyOn(call.db, rows[0]!.placeId, call.now))?.personId;
+    if (!to) {
+      leave(env.say('many.noTenant'));
+      continue;
+    }
+    const parts = assigneeId ? rows : rows.filter(({ procedure }) => procedureOf(procedure).level === 'tenant');
+    if (parts.length < rows.length) leave(env.say('many.forStaff', { count: rows.length - parts.length }));
+    for (let i = 0; i < parts.length; i += MOST_PARTS) {
+      const sitting = parts.slice(i, i + MOST_PARTS).map(({ id }) => id);
+      const says = await problemOf(call, () => giveJob(call, { id: env.newId(), pointIds: sitting, assigneeId: to }));
+      if (says === null) jobs += 1;
+      else leave(says);
     }
   }
-  return { jobs, refused: [...refused].slice(0, 10) };
+  return { jobs, refused: [...refused] };
 }

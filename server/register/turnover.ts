@@ -1,12 +1,14 @@
 /** Turnover: ending a tenancy, the empty home on hold, and the list of what it wants before somebody moves in. */
 import { dayFromIso, dayOfInstant, type Day } from '../../core/calendar/day.ts';
-import type { EndTenancy, HoldPlace } from '../../contract/register/register.ts';
+import type { EndTenancy, HeldPlaces, HoldPlace, HoldPlaces } from '../../contract/register/register.ts';
 import { recompute, recomputeWork } from '../due/recompute.ts';
 import { houseVoice, type Call } from '../context/context.ts';
 import { fieldProblem, Problem } from '../context/problem.ts';
 import { dropTask } from '../jobs/jobs.ts';
 import { recordFact } from '../store/facts.ts';
 import { endLinks } from './tenancies.ts';
+import { holdOf } from '../lookup/hold.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
 import { findTenancy, pointsOfPlace } from '../lookup/tenancies.ts';
 import { findPlace, findProperty } from '../lookup/places.ts';
 
@@ -70,6 +72,32 @@ export async function hold(
   if (until < from) throw fieldProblem('holdUntil', 'field.past');
   if (until > from + LONGEST_HOLD) throw fieldProblem('holdUntil', 'field.holdLong');
   await recordFact(call, placeId, 'hold', { until, reason }, from);
+}
+
+/**
+ * Puts homes on hold until a day, or takes them off it. One that is on hold already keeps its own day.
+ * @throws Problem: what is not there or not theirs (404), a day that cannot be (422)
+ */
+export async function holdPlaces(call: Call, { placeIds, until, reason }: HoldPlaces): Promise<HeldPlaces> {
+  const {
+    db,
+    now,
+    env: { say },
+  } = call;
+  const held: string[] = [];
+  const left: { placeId: string; place: string; says: string }[] = [];
+  for (const placeId of placeIds) {
+    const { name: place } = await findPlace(call, placeId);
+    const before = await holdOf(db, placeId, dayOfInstant(now, await zoneOfPlace(db, placeId)));
+    if ((before !== null) === (until !== null)) {
+      const says = before ? say('many.onHold', { day: say.day(before.until) }) : say('many.notOnHold');
+      left.push({ placeId, place, says });
+      continue;
+    }
+    await holdPlace(call, placeId, { until, reason });
+    held.push(placeId);
+  }
+  return { held, left };
 }
 
 /** Puts a home on hold until a day, or takes it off. */

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
+import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import type { Page } from 'playwright-core';
-import { registerFlat, type Flat, type House } from '../server/house.ts';
+import { hire, registerFlat, type Flat, type House } from '../server/house.ts';
 import { story } from '../story.ts';
 import { DESK, expectFit, openStage, PHONE, type Stage } from './browser.ts';
 import { MANAGER_EMAIL, openOffice, signIn } from './office.ts';
@@ -24,7 +25,7 @@ describe('Work given in many homes, in a browser', function many() {
 
   it('gives what is past its line to each home’s tenant, names the rest, and takes it back', async () => {
     await manager.goto('/line');
-    await manager.getByRole('button', { name: 'Give work here' }).click();
+    await manager.getByRole('button', { name: 'Many at once' }).click();
     await manager.getByText('within their month; the rest is named').waitFor();
     await manager.getByText('2 of 2 homes').click();
     await manager.getByRole('checkbox', { name: 'Flat 2B' }).uncheck();
@@ -52,9 +53,80 @@ describe('Work given in many homes, in a browser', function many() {
 
   it('is given from the homes, and for a week of the baseline, too', async () => {
     await manager.goto('/homes');
-    await manager.getByRole('button', { name: 'Give work here' }).click();
+    await manager.getByRole('button', { name: 'Many at once' }).click();
     await manager.getByRole('radio', { name: /past its line or near it/ }).check();
     await manager.keyboard.press('Escape');
     await manager.getByRole('button', { name: 'Give', exact: true }).waitFor({ state: 'detached' });
+  });
+
+  it('is given part by part, chosen on the board and in the list, and moves to a colleague, both of whom see it', async () => {
+    const ill = await hire(house, 'staff', 'hollis@saltmarsh.example');
+    await hire(house, 'staff', 'ferreday@saltmarsh.example', 'B. Ferreday');
+    const [hollis, ferreday] = [await stage.page(PHONE), await stage.page(PHONE)];
+    await signIn(hollis, 'hollis@saltmarsh.example');
+    await signIn(ferreday, 'ferreday@saltmarsh.example');
+    await registerFlat(house, 'dishwasher', 'Flat 3C');
+    await manager.goto('/line');
+    await manager.getByRole('button', { name: 'Many at once' }).click();
+    await manager.getByRole('radio', { name: 'Parts that I choose one by one' }).check();
+    await manager.getByText('No part is chosen yet.').waitFor();
+    expect(await manager.getByRole('button', { name: 'Give', exact: true }).isDisabled()).to.equal(true);
+    await manager.getByRole('application').focus();
+    await manager.keyboard.press('End');
+    await manager.waitForURL(/\/line\/\d+/);
+    await manager.keyboard.press('x');
+    await manager.getByText('One part is chosen.').waitFor();
+    await manager.keyboard.press('x');
+    await manager.getByText('No part is chosen yet.').waitFor();
+    await expectFit(manager, 'choosing on the board');
+    await manager.getByRole('button', { name: 'Read as a list' }).click();
+    const boxes = manager.getByRole('checkbox', { name: /, Flat 3C$/ });
+    // Those that ride with others hide until they are asked for.
+    await boxes.first().waitFor();
+    for (let i = 0; i < (await boxes.count()); i += 1) await boxes.nth(i).check();
+    await expectFit(manager, 'choosing in the list');
+    await manager.getByRole('radio', { name: /T\. Hollis/ }).check();
+    await manager.getByRole('button', { name: 'Give', exact: true }).click();
+    await manager.getByText(/One job was given in one home\./).waitFor();
+    await hollis.goto('/today');
+    await hollis.getByText('Flat 3C').first().waitFor();
+
+    await manager.getByRole('button', { name: 'Give more' }).click();
+    await manager.getByRole('radio', { name: /it moves/ }).check();
+    await manager.getByRole('radio', { name: 'T. Hollis', exact: true }).check();
+    await manager.getByRole('radio', { name: /B\. Ferreday staff/ }).check();
+    await expectFit(manager, 'moving what somebody has');
+    await manager.getByRole('button', { name: 'Move', exact: true }).click();
+    await manager.getByText('One job was moved.').waitFor();
+    await hollis.goto('/today');
+    await hollis.getByText('Nothing').first().waitFor();
+    expect(await hollis.getByText('Flat 3C').count()).to.equal(0);
+    await ferreday.goto('/today');
+    await ferreday.getByText('Flat 3C').first().waitFor();
+    await manager.getByRole('button', { name: 'Undo' }).click();
+    await manager.getByText(/One job was taken back\./).waitFor();
+    await hollis.goto('/today');
+    await hollis.getByText('Flat 3C').first().waitFor();
+    expect(await house.env.store.db.job.count({ assigneeId: ill.id, state: 'given' })).to.equal(1);
+  });
+
+  it('stops where homes are put on hold until one day, with a way back', async () => {
+    await manager.goto('/homes');
+    await manager.getByRole('button', { name: 'Many at once' }).click();
+    await manager.getByRole('radio', { name: 'Put on hold' }).check();
+    await manager.getByLabel('Review on').fill('2020-01-01');
+    await manager.getByRole('button', { name: 'Put 3 homes on hold' }).click();
+    await manager.getByText('Pick a day after today.').first().waitFor();
+    await manager.getByLabel('Review on').fill(isoFromDay(dayOfInstant(Date.now(), 'Europe/Dublin') + 40));
+    await manager.getByRole('button', { name: 'Put 3 homes on hold' }).click();
+    await manager.getByText('3 homes are on hold.').waitFor();
+    await expectFit(manager, 'homes put on hold');
+    await manager.goto('/line');
+    await manager.getByText('on hold').first().waitFor();
+    await manager.goto('/homes');
+    await manager.getByRole('button', { name: 'Many at once' }).click();
+    await manager.getByRole('radio', { name: 'Put on hold' }).check();
+    await manager.getByRole('button', { name: 'Put 3 homes on hold' }).click();
+    await manager.getByText('3 homes stand as they stood:').waitFor();
   });
 });

@@ -8,6 +8,7 @@ const KEYS = [
   ['↑ ↓ ← →', 'arrows'],
   ['Enter', 'open'],
   ['Esc', 'close'],
+  ['x', 'choose'],
   ['a', 'accept'],
   ['s', 'sendBack'],
   ['r', 'register'],

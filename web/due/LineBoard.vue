@@ -17,9 +17,11 @@ const props = defineProps<{
   properties: BoardAnswer['properties'];
   grouped: boolean;
   picked: number | null;
+  /** Parts that are being chosen one by one: a press chooses instead of opening. */
+  chosen: ReadonlySet<number> | null;
   theme: Theme;
 }>();
-const emit = defineEmits<{ pick: [number: number] }>();
+const emit = defineEmits<{ pick: [number: number]; choose: [number: number] }>();
 
 const MANY_ROWS = 40;
 
@@ -183,8 +185,9 @@ watch(
               :strip-width="stripWidth"
               :picked="picked"
               :picked-row="pickedRow"
+              :chosen="chosen"
               :theme="theme"
-              @pick="(number) => emit('pick', number)"
+              @pick="(number) => (chosen ? emit('choose', number) : emit('pick', number))"
             />
           </div>
         </div>
@@ -208,7 +211,7 @@ watch(
 .board {
   display: flex;
   flex-direction: column;
-  min-height: 0;
+  min-height: 230px;
   flex: 1;
 }
 .scale {

@@ -6,8 +6,13 @@ import DataTable, { type Column } from '../kit/DataTable.vue';
 import { say } from '../language/say.ts';
 import { isSent, urgency, type BoardRow, type Mark } from '../strip/marks.ts';
 
-const props = defineProps<{ rows: readonly BoardRow[]; properties: BoardAnswer['properties'] }>();
-const emit = defineEmits<{ pick: [number: number] }>();
+const props = defineProps<{
+  rows: readonly BoardRow[];
+  properties: BoardAnswer['properties'];
+  /** Parts that are being chosen one by one; null while nobody chooses. */
+  chosen: ReadonlySet<number> | null;
+}>();
+const emit = defineEmits<{ pick: [number: number]; choose: [number: number] }>();
 
 interface Entry {
   readonly row: BoardRow;
@@ -24,6 +29,16 @@ const workWords = (mark: Mark) =>
     ? say('work.sent')
     : say(`work.${(['nobody', 'given', 'started', 'awaitingTest', 'onHold'] as const)[mark.work] ?? 'nobody'}`);
 const columns = computed<Column<Entry>[]>(() => [
+  ...(props.chosen
+    ? [
+        {
+          key: 'choose',
+          title: say('list.choose'),
+          says: () => '',
+          order: ({ mark }: Entry) => (props.chosen?.has(mark.number) ? 0 : 1),
+        },
+      ]
+    : []),
   { key: 'home', title: say('list.home'), says: ({ row }) => `${row.name}, ${props.properties[row.property]!.name}` },
   { key: 'point', title: say('list.point'), says: ({ mark }) => mark.type.name },
   { key: 'state', title: say('list.state'), says: ({ mark }) => say(`state.${mark.state}`) },
@@ -46,6 +61,13 @@ const columns = computed<Column<Entry>[]>(() => [
 
 <template>
   <DataTable class="filling" :columns="columns" :rows="entries" :key-of="({ mark }) => mark.number">
+    <template #choose="{ row: { row, mark } }"
+      ><input
+        type="checkbox"
+        :checked="chosen?.has(mark.number)"
+        :aria-label="`${mark.type.name}, ${row.name}`"
+        @change="emit('choose', mark.number)"
+    /></template>
     <template #point="{ row: { mark } }"
       ><button type="button" class="plain link strong" @click="emit('pick', mark.number)">
         {{ mark.type.name }}

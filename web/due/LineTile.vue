@@ -15,6 +15,7 @@ const props = defineProps<{
   stripWidth: number;
   picked: number | null;
   pickedRow: string | null;
+  chosen: ReadonlySet<number> | null;
   theme: Theme;
 }>();
 const emit = defineEmits<{ pick: [number: number, rowId: string] }>();
@@ -35,9 +36,10 @@ function draw(): void {
   placed = rows.map((row, i) => {
     drawRail(context, palette, stripWidth, i * rowHeight, rowHeight);
     const marks = layoutMarks(row.marks, stripWidth, i * rowHeight, rowHeight, isIdle);
-    for (const it of marks) if (it.mark.number !== props.picked) drawMark(context, palette, it, false);
-    const chosen = marks.find(({ mark }) => mark.number === props.picked);
-    if (chosen) drawMark(context, palette, chosen, true);
+    const picked = marks.find(({ mark }) => mark.number === props.picked);
+    for (const it of marks)
+      if (it !== picked) drawMark(context, palette, it, props.chosen?.has(it.mark.number) ? 'chosen' : null);
+    if (picked) drawMark(context, palette, picked, 'picked');
     return marks;
   });
 }
@@ -61,7 +63,9 @@ function words(mark: Mark): string {
 }
 
 onMounted(draw);
-watch(() => [props.rows, props.rowHeight, props.stripWidth, props.picked, props.theme], draw, { flush: 'post' });
+watch(() => [props.rows, props.rowHeight, props.stripWidth, props.picked, props.chosen, props.theme], draw, {
+  flush: 'post',
+});
 /** Of a home of which nothing is known no part is foremost. */
 const isUnknown = ({ marks }: BoardRow) => marks.length > 1 && marks.every(({ state }) => state === 'noRecord');
 </script>

@@ -35,6 +35,21 @@ export const useBoard = defineStore('board', () => {
   const riders = ref(localStorage.getItem(RIDERS) === 'shown');
   watch(riders, (shown) => localStorage.setItem(RIDERS, shown ? 'shown' : 'hidden'));
 
+  /** Parts that are chosen one by one, by their numbers; null while nobody chooses. */
+  const chosen = ref<ReadonlySet<number> | null>(null);
+  function choose(number: number): void {
+    const next = new Set(chosen.value);
+    if (!next.delete(number)) next.add(number);
+    chosen.value = next;
+  }
+  /** The chosen parts that are still there, home by home. */
+  const chosenIn = computed(() =>
+    rows.value.flatMap(({ id, name, marks }) => {
+      const own = marks.filter(({ number }) => chosen.value?.has(number));
+      return own.length === 0 ? [] : [{ id, name, marks: own }];
+    }),
+  );
+
   let asked: Promise<void> | null = null;
   /** Reads the board; whoever asks while it is on its way waits for the same answer. */
   function load(): Promise<void> {
@@ -99,7 +114,8 @@ export const useBoard = defineStore('board', () => {
     };
   });
 
-  return { answer, rows, failure, find, property, kind, order, focus, riders, within, shown, counts, load };
+  const filters = { find, property, kind, order, focus, riders };
+  return { answer, rows, failure, ...filters, within, shown, counts, chosen, chosenIn, choose, load };
 });
 
 /** How many repairs are past their time, and how many run out soon. */

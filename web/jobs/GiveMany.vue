@@ -1,72 +1,87 @@
 <script setup lang="ts">
-/** Work in many homes at once: which, of what, to whom; given by the dozen, with a way back. */
+/** Work in many homes at once: which, to whom; given or moved by the dozen, with a way back. */
 import { computed, onMounted, reactive, ref, watch } from 'vue';
-import { MOST_HOMES, type ManyGiven } from '../../contract/jobs/lists.ts';
+import { MOST_HOMES, WHICH, type ManyGiven } from '../../contract/jobs/lists.ts';
 import { api, newId } from '../api/api.ts';
+import { useInParts } from '../api/inParts.ts';
 import { useLoading } from '../api/load.ts';
-import { useSending } from '../api/sending.ts';
-import CheckList from '../kit/CheckList.vue';
+import { useBoard } from '../due/boardStore.ts';
 import ChoiceList from '../kit/ChoiceList.vue';
+import LeftList from '../kit/LeftList.vue';
 import Notice from '../kit/Notice.vue';
 import ProgressBar from '../kit/ProgressBar.vue';
 import { say } from '../language/say.ts';
+import { isIdle } from '../strip/marks.ts';
 
-const props = defineProps<{ homes: readonly { readonly id: string; readonly name: string }[] }>();
-const emit = defineEmits<{ given: []; close: [] }>();
+/** `asks`: the home that is asked who of the office may be given work. */
+const props = defineProps<{
+  homes: readonly { readonly id: string; readonly name: string }[];
+  asks: string;
+  choosable?: boolean;
+}>();
+const emit = defineEmits<{ given: [] }>();
+const board = useBoard();
 const TENANTS = 'tenants';
-const SHOWN = 12;
-const entry = reactive({ which: 'past' as 'past' | 'near', who: TENANTS });
-const chosen = ref<string[]>([]);
+const ANYBODY = 'anybody';
+/** So many homes of which all parts are chosen are never more than one write takes. */
+const CHOSEN_HOMES = 5;
+const entry = reactive({ which: 'past' as (typeof WHICH)[number], who: TENANTS, from: ANYBODY, moves: false });
+const offered = WHICH.filter((which) => which !== 'chosen' || props.choosable);
 watch(
-  () => props.homes,
-  (homes) => {
-    chosen.value = homes.map(({ id }) => id);
+  () => entry.which,
+  (which) => {
+    board.chosen = which === 'chosen' ? new Set() : null;
   },
-  { immediate: true },
 );
-/** Who of the office may be given work, as the first of the homes knows them. */
-const office = useLoading(() => api('list.read', { id: props.homes[0]!.id }));
+const office = useLoading(() => api('list.read', { id: props.asks }));
 const people = computed(() => office.value.value?.assignees.filter(({ role }) => role !== 'tenant') ?? []);
+/** How many of the chosen parts somebody has in hand. */
+const inHand = computed(() => board.chosenIn.flatMap(({ marks }) => marks).filter((mark) => !isIdle(mark)).length);
 
-const { busy, failure, run } = useSending();
-const done = ref(0);
+const { busy, failure, done, of, each, stop } = useInParts();
 const given = ref<ManyGiven | null>(null);
 const back = ref<{ taken: number; kept: number } | null>(null);
-let stopped = false;
-const EMPTY: ManyGiven = { lists: [], jobs: 0, homes: 0, left: [] };
 
-const partsOf = <T,>(all: readonly T[]): T[][] =>
-  Array.from({ length: Math.ceil(all.length / MOST_HOMES) }, (_, i) => all.slice(i * MOST_HOMES, (i + 1) * MOST_HOMES));
+const numbersIn = (ids: readonly string[]) =>
+  board.chosenIn.filter(({ id }) => ids.includes(id)).flatMap(({ marks }) => marks.map(({ number }) => number));
 async function give(): Promise<void> {
-  Object.assign(given, { value: EMPTY });
+  given.value = { lists: [], jobs: 0, homes: 0, moved: [], left: [] };
   back.value = null;
-  done.value = 0;
-  stopped = false;
-  await run(async () => {
-    for (const placeIds of partsOf(chosen.value)) {
-      if (stopped) return;
-      const form = { placeIds, which: entry.which, assigneeId: entry.who === TENANTS ? null : entry.who };
-      const part = await api('lists.giveMany', { form, once: newId() });
-      const before = given.value!;
-      given.value = {
-        lists: [...before.lists, ...part.lists],
-        jobs: before.jobs + part.jobs,
-        homes: before.homes + part.homes,
-        left: [...before.left, ...part.left],
-      };
-      done.value += placeIds.length;
-    }
+  const choosing = entry.which === 'chosen';
+  const ids = props.homes.map(({ id }) => id);
+  await each(ids, choosing ? CHOSEN_HOMES : MOST_HOMES, async (placeIds) => {
+    const form = {
+      placeIds,
+      which: entry.which,
+      numbers: choosing ? numbersIn(placeIds) : [],
+      moves: entry.moves,
+      from: entry.from === ANYBODY ? null : entry.from,
+      assigneeId: entry.who === TENANTS ? null : entry.who,
+    };
+    const part = await api('lists.giveMany', { form, once: newId() });
+    const before = given.value!;
+    given.value = {
+      lists: [...before.lists, ...part.lists],
+      jobs: before.jobs + part.jobs,
+      homes: before.homes + part.homes,
+      moved: [...before.moved, ...part.moved],
+      left: [...before.left, ...part.left],
+    };
   });
   emit('given');
 }
 async function takeBack(): Promise<void> {
   const sums = { taken: 0, kept: 0 };
-  const gone = await run(async () => {
-    for (const ids of partsOf(given.value!.lists)) {
-      const part = await api('lists.takeBack', { form: { ids } });
-      sums.taken += part.taken;
-      sums.kept += part.kept;
-    }
+  const { lists, moved } = given.value!;
+  const all = [...lists.map((id) => ({ id, from: null })), ...moved];
+  const gone = await each(all, MOST_HOMES, async (part) => {
+    const form = {
+      ids: part.filter(({ from }) => from === null).map(({ id }) => id),
+      moved: part.flatMap(({ id, from }) => (from === null ? [] : [{ id, from }])),
+    };
+    const answer = await api('lists.takeBack', { form });
+    sums.taken += answer.taken;
+    sums.kept += answer.kept;
   });
   if (gone) {
     back.value = sums;
@@ -74,26 +89,26 @@ async function takeBack(): Promise<void> {
   }
   emit('given');
 }
+function again(): void {
+  given.value = null;
+  if (board.chosen) board.chosen = new Set();
+}
 onMounted(office.reload);
 </script>
 
 <template>
-  <form class="panel card stack close no-print" @submit.prevent="give" @keydown.esc.stop="emit('close')">
-    <div class="row apart">
-      <h2>{{ say('giveMany.title', { count: chosen.length }) }}</h2>
-      <button type="button" class="plain link" @click="emit('close')">{{ say(given ? 'close' : 'cancel') }}</button>
-    </div>
+  <form class="stack close" @submit.prevent="give">
     <template v-if="!given">
-      <div class="columns">
+      <div :class="board.chosen ? 'stack tight' : 'columns'">
         <ChoiceList
           v-model="entry.which"
-          look="options"
+          :look="board.chosen ? 'across' : 'options'"
           :legend="say('giveMany.which')"
-          :choices="(['past', 'near'] as const).map((value) => ({ value, says: say(`giveMany.which.${value}`) }))"
+          :choices="offered.map((value) => ({ value, says: say(`giveMany.which.${value}`) }))"
         />
         <ChoiceList
           v-model="entry.who"
-          look="options"
+          :look="board.chosen ? 'across' : 'options'"
           :legend="say('point.who')"
           :choices="[
             { value: TENANTS, says: say('giveMany.tenants'), note: say('giveMany.tenants.note') },
@@ -101,46 +116,57 @@ onMounted(office.reload);
           ]"
         />
       </div>
-      <details>
-        <summary>{{ say('giveMany.homes', { count: chosen.length, of: homes.length }) }}</summary>
-        <CheckList
-          v-model="chosen"
-          look="chips"
-          :legend="say('giveMany.homes.legend')"
-          :choices="homes.map(({ id: value, name: says }) => ({ value, says }))"
-        />
-      </details>
+      <p v-if="entry.which === 'chosen'" class="small quiet">{{ say('giveMany.choose') }}</p>
+      <label v-if="entry.which === 'chosen' && inHand > 0" class="small"
+        ><input v-model="entry.moves" type="checkbox" />{{ ' ' }}{{ say('giveMany.moves', { count: inHand }) }}</label
+      >
+      <ChoiceList
+        v-if="entry.which === 'inHand'"
+        v-model="entry.from"
+        look="across"
+        :legend="say('giveMany.from')"
+        :choices="[
+          { value: ANYBODY, says: say('giveMany.from.anybody') },
+          ...people.map(({ id: value, name: says }) => ({ value, says })),
+        ]"
+      />
     </template>
     <Notice :says="failure" />
     <Notice v-if="back" done :says="say('giveMany.back', { ...back })" />
     <ProgressBar
-      v-if="busy && !back"
+      v-if="busy"
       :done="done"
-      :of="Math.max(1, chosen.length)"
-      :label="say('giveMany.going', { done, of: chosen.length })"
+      :of="of"
+      :label="say('giveMany.going', { done, of })"
       :stop="say('giveMany.stop')"
-      @stop="stopped = true"
+      @stop="stop"
     />
     <template v-else-if="given">
       <Notice done
         >{{ say('giveMany.given', { jobs: given.jobs, homes: given.homes }) }}
-        <button v-if="given.jobs" type="button" class="plain link" @click="takeBack">{{ say('undo') }}</button></Notice
+        <template v-if="given.moved.length">{{ say('giveMany.moved', { count: given.moved.length }) }} </template>
+        <button v-if="given.jobs + given.moved.length" type="button" class="plain link" @click="takeBack">
+          {{ say('undo') }}
+        </button></Notice
       >
-      <template v-if="given.left.length">
-        <p>{{ say('giveMany.left', { count: given.left.length }) }}</p>
-        <ul class="ruled small">
-          <li v-for="(it, i) in given.left.slice(0, SHOWN)" :key="i">
-            <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink> · {{ it.machine }}:
-            <span class="quiet">{{ it.says }}</span>
-          </li>
-        </ul>
-        <p v-if="given.left.length > SHOWN" class="quiet small">
-          {{ say('more', { count: given.left.length - SHOWN }) }}
-        </p>
-      </template>
+      <LeftList
+        :says="say('giveMany.left', { count: given.left.length })"
+        :left="
+          given.left.map(({ placeId, place, machine, says }) => ({
+            to: `/homes/${placeId}`,
+            what: `${place} · ${machine}`,
+            says,
+          }))
+        "
+      />
+      <p>
+        <button type="button" class="plain link" @click="again">{{ say('giveMany.more') }}</button>
+      </p>
     </template>
     <p v-else>
-      <VBtn type="submit" color="primary" :disabled="chosen.length === 0">{{ say('giveMany.give') }}</VBtn>
+      <VBtn type="submit" color="primary" :disabled="homes.length === 0">{{
+        say(entry.which === 'inHand' ? 'giveMany.move' : 'giveMany.give')
+      }}</VBtn>
     </p>
   </form>
 </template>

@@ -13,7 +13,7 @@ import AlarmList from '../faults/AlarmList.vue';
 import KindGlyph from '../strip/KindGlyph.vue';
 import LineBoard from '../due/LineBoard.vue';
 import LineList from '../due/LineList.vue';
-import GiveMany from '../jobs/GiveMany.vue';
+import ManyAtOnce from '../register/ManyAtOnce.vue';
 import PointPanel from './PointPanel.vue';
 import WaitingHead from '../due/WaitingHead.vue';
 import Notice from '../kit/Notice.vue';
@@ -25,8 +25,12 @@ const router = useRouter();
 
 const LEGEND = 'dewline.legend';
 const asList = ref(false);
-/** Work is being given in the homes that the filters leave. */
-const giving = ref(false);
+/** Something is done in the homes that the filters leave, or with parts that are chosen. */
+const many = ref(false);
+const endMany = () => {
+  many.value = false;
+  board.chosen = null;
+};
 const homes = computed(() => board.shown.map(({ id, name }) => ({ id, name })));
 const legend = ref(localStorage.getItem(LEGEND) !== 'hidden');
 const search = ref<HTMLInputElement>();
@@ -61,7 +65,11 @@ function clear(): void {
 const again = () => {
   if (!document.hidden) void board.load();
 };
-useKeys({ '/': () => search.value?.focus(), Escape: () => picked.value !== null && leave() });
+useKeys({
+  '/': () => search.value?.focus(),
+  Escape: () => picked.value !== null && leave(),
+  x: () => board.chosen !== null && picked.value !== null && board.choose(picked.value),
+});
 let clock: ReturnType<typeof setInterval>;
 onMounted(() => {
   void board.load();
@@ -69,6 +77,7 @@ onMounted(() => {
   document.addEventListener('visibilitychange', again);
 });
 onBeforeUnmount(() => {
+  endMany();
   clearInterval(clock);
   document.removeEventListener('visibilitychange', again);
 });
@@ -120,25 +129,40 @@ onBeforeUnmount(() => {
           <button type="button" class="plain link" @click="asList = !asList">
             {{ say(asList ? 'line.asBoard' : 'line.asList') }}
           </button>
-          <button v-if="board.shown.length" type="button" class="plain link" @click="giving = !giving">
-            {{ say('giveMany.open') }}
+          <button
+            v-if="board.shown.length"
+            type="button"
+            class="plain link"
+            :aria-expanded="many"
+            @click="many ? endMany() : (many = true)"
+          >
+            {{ say('atOnce.open') }}
           </button>
           <span v-if="today" class="push quiet">{{ say.day(today) }}</span>
         </div>
-        <GiveMany v-if="giving" :homes="homes" @given="board.load()" @close="giving = false" />
+        <ManyAtOnce v-if="many" :homes="homes" choosable @changed="board.load()" @close="endMany" />
         <div v-if="board.shown.length === 0" class="empty">
           <p>{{ say('line.nothing') }}</p>
           <button type="button" class="plain link" @click="clear">{{ say('line.clear') }}</button>
         </div>
-        <LineList v-else-if="asList" :rows="board.shown" :properties="board.answer.properties" @pick="pick" />
+        <LineList
+          v-else-if="asList"
+          :rows="board.shown"
+          :properties="board.answer.properties"
+          :chosen="board.chosen"
+          @pick="pick"
+          @choose="board.choose"
+        />
         <LineBoard
           v-else
           :rows="board.shown"
           :properties="board.answer.properties"
           :grouped="board.order === 'property'"
           :picked="picked"
+          :chosen="board.chosen"
           :theme="desk.theme"
           @pick="pick"
+          @choose="board.choose"
         />
         <footer class="legend row small quiet no-print">
           <template v-if="legend">
@@ -165,6 +189,7 @@ onBeforeUnmount(() => {
 <style scoped>
 .main {
   padding: 18px 22px 10px;
+  overflow-y: auto;
 }
 .main > ul {
   margin-bottom: 12px;

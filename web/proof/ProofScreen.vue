@@ -8,8 +8,10 @@ import { api, photoUrl } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
 import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
+import { flagChoice, keepInAddress, oneChoice, textChoice } from '../kit/inAddress.ts';
 import { useKeys } from '../kit/keys.ts';
 import { usePageTitle } from '../kit/pageTitle.ts';
+import JudgeMany from './JudgeMany.vue';
 import LookRule from './LookRule.vue';
 import ProofSheet from './ProofSheet.vue';
 import ProofVerdict from './ProofVerdict.vue';
@@ -43,6 +45,14 @@ const waiting = computed(() => {
     ? kept
     : kept.sort((a, b) => WORST.indexOf(a.weight) - WORST.indexOf(b.weight) || a.sentAt - b.sentAt);
 });
+/** Several side by side, for one verdict on what is chosen of them. */
+const sheet = ref(false);
+keepInAddress({
+  list: oneChoice(list, ['waiting', 'byRule']),
+  only: textChoice(only, null),
+  order: oneChoice(order, ['oldest', 'worst']),
+  sheet: flagChoice(sheet),
+});
 const choices = computed(() => {
   const all = queue.value.value?.[list.value] ?? [];
   const people = [...new Set(all.map(({ by }) => by))].sort();
@@ -73,6 +83,14 @@ async function showOther(what: 'waiting' | 'byRule'): Promise<void> {
   only.value = null;
   await open(waiting.value[0]?.id);
 }
+/** After several verdicts: what waits is read again, and what is shown goes on to it. */
+async function recount(): Promise<void> {
+  undo.value = null;
+  done.value = '';
+  ahead = null;
+  await Promise.all([queue.reload(), board.load()]);
+  if (!waiting.value.some((it) => it.id === id.value)) await open(waiting.value[0]?.id);
+}
 async function lookAfterAll(): Promise<void> {
   const looked = id.value!;
   await undoing.run(async () => {
@@ -85,7 +103,7 @@ async function lookAfterAll(): Promise<void> {
 }
 
 async function open(first: string | undefined): Promise<void> {
-  await router.replace(first ? `/proof/${first}` : '/proof');
+  await router.replace({ path: first ? `/proof/${first}` : '/proof', query: route.query });
 }
 function skip(): void {
   const at = waiting.value.findIndex((it) => it.id === id.value);
@@ -117,7 +135,7 @@ watch(id, (now) => {
   if (now) void proof.reload().then(readAhead);
 });
 useKeys({
-  ArrowRight: () => proof.value.value !== null && skip(),
+  ArrowRight: () => !sheet.value && proof.value.value !== null && skip(),
   u: () => undo.value !== null && takeBack(),
   a: () => verdict.value?.key('a'),
   s: () => verdict.value?.key('s'),
@@ -165,6 +183,11 @@ onMounted(async () => {
           {{ say(order === 'oldest' ? 'proof.worstFirst' : 'proof.oldestFirst') }}
         </button>
       </p>
+      <p v-if="list === 'waiting' && (waiting.length > 1 || sheet)" class="small">
+        <button type="button" class="plain link" :aria-expanded="sheet" @click="sheet = !sheet">
+          {{ say(sheet ? 'proof.oneByOne' : 'proof.sideBySide') }}
+        </button>
+      </p>
       <Notice class="small" :says="queue.failure.value" />
       <p v-if="list === 'byRule' && byRuleHidden > 0" class="quiet small">
         {{ say('proof.byRule.older', { count: byRuleHidden }) }}
@@ -172,9 +195,10 @@ onMounted(async () => {
       <ol>
         <li v-for="it in waiting" :key="it.id">
           <RouterLink
-            :to="`/proof/${it.id}`"
+            :to="{ path: `/proof/${it.id}`, query: route.query }"
             :aria-current="it.id === id ? 'true' : undefined"
             :class="{ here: it.id === id }"
+            @click="sheet = false"
           >
             <b>{{ it.title }}</b><span class="quiet small">{{ it.place }}, {{ it.property }} · {{ it.by }}</span>
             <span v-if="it.worst" class="small" :class="{ alarm: it.weight === 'fail' }">{{ it.worst }}</span>
@@ -194,7 +218,8 @@ onMounted(async () => {
       />
       <Notice class="small" :says="undoing.failure.value" />
       <Notice v-if="proof.failure.value && id" :says="proof.failure.value" />
-      <template v-if="id && proof.value.value?.id === id">
+      <JudgeMany v-if="sheet && list === 'waiting'" :proofs="waiting" @judged="recount" @open="sheet = false" />
+      <template v-else-if="id && proof.value.value?.id === id">
         <ProofSheet :proof="proof.value.value" />
         <ProofVerdict
           v-if="proof.value.value.state === 'waiting'"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The baseline: weeks as bars of minutes, what is done and given in each, and giving a week. */
-import { computed, onMounted, reactive, ref } from 'vue';
+import { computed, onMounted, reactive, ref, watch } from 'vue';
 import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
 import { BASELINE_WEEKS, claimDone, planBaseline, type BaselineWeek } from '../../contract/due/baseline.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
@@ -30,6 +30,11 @@ const sending = useSending();
 const told = ref('');
 const refused = ref<readonly string[]>([]);
 const open = ref<string | null>(null);
+/** Parts of the open week that are chosen; none: all that is open of it. */
+const chosen = ref<string[]>([]);
+watch(open, () => {
+  chosen.value = [];
+});
 const TENANTS = 'tenants';
 const who = ref<string | null>(null);
 
@@ -74,11 +79,17 @@ async function claim(): Promise<void> {
 }
 async function give(week: string): Promise<void> {
   if (!who.value) return;
-  const form = { week, propertyId: entry.propertyId, assigneeId: who.value === TENANTS ? null : who.value };
+  const form = {
+    week,
+    propertyId: entry.propertyId,
+    assigneeId: who.value === TENANTS ? null : who.value,
+    pointIds: chosen.value.length > 0 ? chosen.value : null,
+  };
   await sending.run(async () => {
     const gave = await api('baseline.give', { form });
     told.value = say('baseline.gave', { count: gave.jobs });
     refused.value = gave.refused;
+    chosen.value = [];
   });
   await reload();
 }
@@ -221,14 +232,20 @@ onMounted(async () => {
                   hide-details
                   density="compact"
                 />
-                <VBtn type="submit" variant="outlined" :loading="sending.busy.value">{{ say('point.giveNow') }}</VBtn>
+                <VBtn type="submit" variant="outlined" :loading="sending.busy.value">{{
+                  chosen.length ? say('baseline.giveChosen', { count: chosen.length }) : say('point.giveNow')
+                }}</VBtn>
               </form>
               <ul class="small ruled tight ink-link">
                 <li v-for="point in it.points" :key="point.pointId" :class="{ quiet: point.state !== 'open' }">
                   <RouterLink :to="`/line/${point.number}`"
                     ><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink
                   ><span class="quiet">{{ point.place }}</span
-                  ><span>{{ say(`baseline.state.${point.state}`) }}</span>
+                  ><label v-if="point.state === 'open' && planned.length && !replanning"
+                    ><input v-model="chosen" type="checkbox" :value="point.pointId" />{{ ' ' }}
+                    {{ say(`baseline.state.${point.state}`)
+                    }}<span class="unseen">: {{ point.name }}, {{ point.place }}</span></label
+                  ><span v-else>{{ say(`baseline.state.${point.state}`) }}</span>
                 </li>
               </ul>
             </div>

@@ -8,12 +8,12 @@ import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
+import { HOLD_DAYS } from './hold.ts';
 
-const USUAL_DAYS = 60;
 const props = defineProps<{ place: PlaceAnswer }>();
 const emit = defineEmits<{ saved: [] }>();
 const open = ref(false);
-const entry = reactive({ until: isoFromDay(props.place.property.today + USUAL_DAYS), reason: '' });
+const entry = reactive({ until: isoFromDay(props.place.property.today + HOLD_DAYS), reason: '' });
 const { errors, problem, busy, submit } = useForm(holdPlace);
 async function save(until: string | null): Promise<void> {
   if (!(await submit({ ...entry, until }, (form) => api('place.hold', { id: props.place.id, form })))) return;

@@ -10,7 +10,7 @@ import { say } from '../language/say.ts';
 import { useBoard } from '../due/boardStore.ts';
 import { useDesk } from '../people/deskStore.ts';
 import ChoiceList from '../kit/ChoiceList.vue';
-import GiveMany from '../jobs/GiveMany.vue';
+import ManyAtOnce from './ManyAtOnce.vue';
 import HomesOfProperty from './HomesOfProperty.vue';
 import { KEPT_VERDICTS, standingsOf, verdictChoices, type HomeStanding, type KeptVerdict } from './homeStanding.ts';
 import ManyForm from './ManyForm.vue';
@@ -58,8 +58,8 @@ const shown = computed(() => {
 
 keepInAddress({ find: textChoice(find, ''), verdict: oneChoice(verdict, KEPT_VERDICTS) });
 
-/** Work is being given in the homes that are shown. */
-const giving = ref(false);
+/** Something is done in the homes that are shown. */
+const many = ref(false);
 const homesShown = computed(() => shown.value.flatMap(({ places }) => places.map(({ id, name }) => ({ id, name }))));
 
 const undoable = ref<readonly string[]>([]);
@@ -122,8 +122,8 @@ onMounted(() => Promise.all([reload(), board.load()]));
       ><a v-if="desk.managesAll" href="/api/export" download>{{ say('homes.exportAll') }}</a
       ><RouterLink to="/homes/baseline">{{ say('homes.baseline') }}</RouterLink
       ><RouterLink to="/homes/labels">{{ say('homes.labels') }}</RouterLink
-      ><button v-if="homesShown.length" type="button" class="plain link" @click="giving = !giving">
-        {{ say('giveMany.open') }}
+      ><button v-if="homesShown.length" type="button" class="plain link" :aria-expanded="many" @click="many = !many">
+        {{ say('atOnce.open') }}
       </button>
     </p>
     <ChoiceList
@@ -135,7 +135,7 @@ onMounted(() => Promise.all([reload(), board.load()]));
       look="chips"
       :choices="choices"
     />
-    <GiveMany v-if="giving && homesShown.length" :homes="homesShown" @given="board.load()" @close="giving = false" />
+    <ManyAtOnce v-if="many && homesShown.length" :homes="homesShown" @changed="board.load()" @close="many = false" />
     <EmptyState
       v-if="answer && answer.properties.length === 0 && !adding"
       :title="say('homes.none')"

@@ -188,6 +188,7 @@ export const registerDeskText = {
   'baseline.doors': '{count, plural, one {one home} other {# homes}}',
   'baseline.progress': '{done} of {of} done',
   'baseline.givenCount': '{count, plural, =0 {} one {, one given} other {, # given}}',
+  'baseline.giveChosen': 'Give {count, plural, one {one part} other {# parts}}',
   'baseline.give': 'Give this week to',
   'baseline.gave': '{count, plural, =0 {No job} one {One job} other {# jobs}} given.',
   'baseline.state.open': 'open',

@@ -37,14 +37,12 @@ export function drawRail(
   context.fillRect(line - 1.5, top, 3, height);
 }
 
-export function drawMark(
-  context: CanvasRenderingContext2D,
-  palette: Palette,
-  placed: BoardMark,
-  picked: boolean,
-): void {
+/** How a mark is framed: picked for the panel beside, chosen with others, or not at all. */
+export type Frame = 'picked' | 'chosen' | null;
+
+export function drawMark(context: CanvasRenderingContext2D, palette: Palette, placed: BoardMark, frame: Frame): void {
   const { mark, x, y, crowded } = placed;
-  if (placed.count !== undefined && placed.count > 1) return drawCount(context, palette, placed, picked);
+  if (placed.count !== undefined && placed.count > 1) return drawCount(context, palette, placed, frame);
   const small = mark.state === 'fresh';
   const usual = crowded ? 0.82 : 1;
   const scale = small ? 0.74 : usual;
@@ -52,10 +50,12 @@ export function drawMark(
   const colour = colourOf(mark, palette);
   context.save();
   context.translate(x, y);
-  if (picked) {
-    context.strokeStyle = palette.ink;
+  if (frame) {
+    context.strokeStyle = palette[frame === 'picked' ? 'ink' : 'dew-deep'];
     context.lineWidth = 2;
+    context.setLineDash(frame === 'picked' ? [] : [5, 3]);
     context.strokeRect(-12, -12, 24, 24);
+    context.setLineDash([]);
   }
   if (mark.type.safetyCritical && !small) {
     context.fillStyle = palette.panel;
@@ -88,14 +88,14 @@ function drawCount(
   context: CanvasRenderingContext2D,
   palette: Palette,
   { x, y, count }: BoardMark,
-  picked: boolean,
+  frame: Frame,
 ): void {
   context.save();
   context.translate(x, y);
-  context.strokeStyle = picked ? palette.ink : palette.fresh;
+  context.strokeStyle = frame ? palette.ink : palette.fresh;
   context.fillStyle = palette.ink;
-  context.lineWidth = picked ? 2 : 1.3;
-  context.setLineDash(picked ? [] : [1.6, 1.8]);
+  context.lineWidth = frame ? 2 : 1.3;
+  context.setLineDash(frame === 'picked' ? [] : [1.6, 1.8]);
   context.beginPath();
   context.arc(0, 0, 10, 0, 2 * Math.PI);
   context.stroke();
