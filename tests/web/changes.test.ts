@@ -5,7 +5,7 @@ import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import { ZONE, type Flat, type House } from '../server/house.ts';
 import { story } from '../story.ts';
 import { DESK, expectFit, openStage, type Stage } from './browser.ts';
-import { MANAGER_EMAIL, openOffice, signIn } from './office.ts';
+import { MANAGER_EMAIL, menuShut, openOffice, signIn } from './office.ts';
 
 /** What one makes one can change and take back, through the screens. */
 describe('Changing what was made, in a browser', function changes() {
@@ -105,5 +105,43 @@ describe('Changing what was made, in a browser', function changes() {
     await page.getByRole('button', { name: 'Correct it' }).click();
     await page.getByText('Logged by mistake, says R. Okonjo-Vane: It was the flat above.').waitFor();
     await page.getByText('No record yet').waitFor();
+  });
+
+  it('changes templates: one of ours becomes an own one, is changed, taken away and brought back', async () => {
+    await page.goto('/homes/templates');
+    await page.getByText('None yet.').waitFor();
+    await expectFit(page, 'templates');
+    await page.getByRole('link', { name: /^One-bed flat/ }).click();
+    await page.getByText('What you save is a template of your own.').waitFor();
+    await expectFit(page, 'a template of ours');
+    await page.getByLabel('Template name').fill('Annexe');
+    const machines = page.getByRole('group').filter({ has: page.getByLabel('Maker') });
+    const before = await machines.count();
+    await machines.first().getByRole('button', { name: 'Take it out' }).click();
+    await page.getByRole('button', { name: 'Add a machine' }).click();
+    await page.getByRole('button', { name: 'Save the template' }).click();
+    await page
+      .getByText(/required|Please look|needed/i)
+      .first()
+      .waitFor();
+    await chooseTyped(manager, 'What it is', 'Dryer', 'Dryer');
+    await machines.last().getByLabel('Maker').fill('Tidesse');
+    await page.getByRole('button', { name: 'Save the template' }).click();
+    await page.getByText('Saved: Annexe.').waitFor();
+    expect(await machines.count()).to.equal(0);
+    await page.getByRole('link', { name: 'Annexe' }).click();
+    expect(await machines.count()).to.equal(before);
+    await machines.last().getByLabel('Maker').fill('Kelda');
+    await page.getByRole('button', { name: 'Save the template' }).click();
+    await page.getByText('Saved: Annexe.').waitFor();
+    const kept = async () => (await house.manager.get('/templates').expect(200)).body.templates[0];
+    expect(await kept()).to.include({ name: 'Annexe', own: true });
+    expect((await kept()).machines.at(-1)).to.include({ type: 'dryer', maker: 'Kelda' });
+    await page.getByRole('button', { name: 'Remove this template: Annexe' }).click();
+    await page.getByText('Removed: Annexe.').waitFor();
+    expect((await kept()).own).to.equal(false);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByText('Back again: Annexe.').waitFor();
+    expect((await kept()).machines.at(-1)).to.include({ type: 'dryer', maker: 'Kelda' });
   });
 });

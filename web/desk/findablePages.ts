@@ -25,6 +25,7 @@ export function pagesOf(
     ...(managesAll ? [{ to: '/homes/import', name: say('homes.import') }] : []),
     { to: '/homes/baseline', name: say('homes.baseline') },
     { to: '/homes/labels', name: say('homes.labels') },
+    ...(managesAll ? [{ to: '/homes/templates', name: say('template.title') }] : []),
     { to: '/inspections', name: say('inspections.title') },
   ];
 }

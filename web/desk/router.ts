@@ -60,6 +60,12 @@ export const router = createRouter({
     { path: '/homes', component: () => import('../register/HomesScreen.vue'), meta: { manager: true } },
     { path: '/homes/import', component: () => import('../register/ImportScreen.vue'), meta: { wholeOffice: true } },
     { path: '/homes/baseline', component: () => import('../register/BaselineScreen.vue'), meta: { manager: true } },
+    {
+      path: '/homes/templates/:id?',
+      component: () => import('../register/TemplatesScreen.vue'),
+      meta: { wholeOffice: true },
+      props: true,
+    },
     { path: '/homes/labels', component: () => import('../register/LabelsScreen.vue'), meta: { manager: true } },
     { path: '/homes/:id', component: () => import('../pages/PlaceScreen.vue'), props: true },
     {

@@ -122,6 +122,7 @@ onMounted(() => Promise.all([reload(), board.load()]));
       ><a v-if="desk.managesAll" href="/api/export" download>{{ say('homes.exportAll') }}</a
       ><RouterLink to="/homes/baseline">{{ say('homes.baseline') }}</RouterLink
       ><RouterLink to="/homes/labels">{{ say('homes.labels') }}</RouterLink
+      ><RouterLink v-if="desk.managesAll" to="/homes/templates">{{ say('template.title') }}</RouterLink
       ><button v-if="homesShown.length" type="button" class="plain link" :aria-expanded="many" @click="many = !many">
         {{ say('atOnce.open') }}
       </button>

@@ -1,17 +1,18 @@
 <script setup lang="ts">
 /** What a machine is: its maker, its name here, since when, and taking it out while nothing has happened with it. */
 import { reactive } from 'vue';
-import { machineChange, OWNERS, type MachineSummary } from '../../contract/register/machines.ts';
+import { machineChange, type MachineSummary } from '../../contract/register/machines.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useSending } from '../api/sending.ts';
 import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
+import MachineFields from './MachineFields.vue';
 
 const props = defineProps<{ machine: MachineSummary; fuels: readonly string[] }>();
 const emit = defineEmits<{ saved: [] }>();
 const { maker, model, label, installed, fuel, owner } = props.machine;
-const entry = reactive({ maker, model, label, installed, fuel, owner });
+const entry = reactive({ maker, model, label, installed, fuel: fuel as string, owner: owner as string });
 const { errors, problem, busy, submit } = useForm(machineChange);
 const removing = useSending();
 
@@ -28,29 +29,14 @@ async function remove(): Promise<void> {
 
 <template>
   <form class="fields" @submit.prevent="save">
-    <VTextField v-model="entry.maker" density="compact" :label="say('machine.maker')" :error-messages="errors.maker" />
-    <VTextField v-model="entry.model" density="compact" :label="say('machine.model')" :error-messages="errors.model" />
-    <VTextField v-model="entry.label" density="compact" :label="say('machine.label')" :error-messages="errors.label" />
-    <VTextField
-      v-model="entry.installed"
-      type="date"
-      density="compact"
-      :label="say('machine.installed')"
-      :error-messages="errors.installed"
-    />
-    <VSelect
-      v-model="entry.fuel"
-      density="compact"
-      :items="fuels.map((value) => ({ value, title: say(`machine.fuel.${value as 'gas'}`) }))"
-      :label="say('machine.fuel')"
-      :error-messages="errors.fuel"
-    />
-    <VSelect
-      v-model="entry.owner"
-      density="compact"
-      :items="OWNERS.map((value) => ({ value, title: say(`machine.owner.${value}`) }))"
-      :label="say('machine.owner')"
-    />
+    <MachineFields v-model="entry" :type="{ fuels }" :errors="errors">
+      <VTextField
+        v-model="entry.installed"
+        type="date"
+        :label="say('machine.installed')"
+        :error-messages="errors.installed"
+      />
+    </MachineFields>
     <Notice :says="problem || removing.failure.value" />
     <p class="row middle whole">
       <VBtn type="submit" variant="outlined" :loading="busy">{{ say('machine.change') }}</VBtn>

@@ -2,14 +2,14 @@
 /** Registering a machine: picked by type; its service points appear by themselves. */
 import { computed, onMounted, reactive, watch } from 'vue';
 import { type PlaceAnswer } from '../../contract/pages/place.ts';
-import { newMachine, OWNERS } from '../../contract/register/machines.ts';
+import { newMachine } from '../../contract/register/machines.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';
-import KindGlyph from '../strip/KindGlyph.vue';
 import { say } from '../language/say.ts';
 import PhotoField from '../outbox/PhotoField.vue';
 import Notice from '../kit/Notice.vue';
+import MachineFields from './MachineFields.vue';
 
 const props = defineProps<{ place: PlaceAnswer }>();
 const emit = defineEmits<{ saved: [] }>();
@@ -26,7 +26,7 @@ const entry = reactive({
   installed: null as string | null,
   lastDone: null as string | null,
   fuel: 'electric',
-  owner: 'landlord' as const,
+  owner: 'landlord',
   drainBranch: '',
   hardWired: false,
   serves: [] as string[],
@@ -43,13 +43,10 @@ const neighbours = computed(
       ?.places.filter(({ id, kind }) => id !== props.place.id && kind === 'unit') ?? [],
 );
 
-const toggle = (key: string) => {
-  entry.leftOut = entry.leftOut.includes(key) ? entry.leftOut.filter((it) => it !== key) : [...entry.leftOut, key];
-};
 watch(
   () => entry.type,
   () => {
-    entry.leftOut = [];
+    Object.assign(entry, { leftOut: [], fuel: type.value?.fuels[0] ?? 'electric' });
   },
 );
 
@@ -73,70 +70,38 @@ onMounted(() => Promise.all([reload(), homes.reload()]));
       :label="say('machine.type')"
       :error-messages="errors.type"
     />
-    <VTextField v-model="entry.maker" :label="say('machine.maker')" :error-messages="errors.maker" />
-    <VTextField v-model="entry.model" :label="say('machine.model')" :error-messages="errors.model" />
-    <VTextField v-model="entry.label" :label="say('machine.label')" :error-messages="errors.label" />
-    <VTextField
-      v-model="entry.installed"
-      type="date"
-      :label="say('machine.installed')"
-      :error-messages="errors.installed"
-    />
-    <VTextField
-      v-model="entry.lastDone"
-      type="date"
-      :label="say('machine.lastDone')"
-      :hint="say('machine.lastDone.hint')"
-      :error-messages="errors.lastDone"
-    />
-    <VSelect
-      v-model="entry.fuel"
-      :items="(type?.fuels ?? ['electric']).map((value) => ({ value, title: say(`machine.fuel.${value}`) }))"
-      :label="say('machine.fuel')"
-      :error-messages="errors.fuel"
-    />
-    <VSelect
-      v-model="entry.owner"
-      :items="OWNERS.map((value) => ({ value, title: say(`machine.owner.${value}`) }))"
-      :label="say('machine.owner')"
-    />
-    <VCheckbox
-      v-model="entry.hardWired"
-      :label="say('machine.hardWired')"
-      :hint="say('machine.hardWired.hint')"
-      persistent-hint
-      density="compact"
-    />
-    <VTextField
-      v-if="type?.drains"
-      v-model="entry.drainBranch"
-      :label="say('machine.branch')"
-      :hint="say('machine.branch.hint')"
-      persistent-hint
-      :error-messages="errors.drainBranch"
-    />
-    <VSelect
-      v-if="place.kind === 'shared'"
-      v-model="entry.serves"
-      multiple
-      chips
-      :items="neighbours.map(({ id, name }) => ({ value: id, title: name }))"
-      :label="say('machine.serves')"
-      :error-messages="errors.serves"
-    />
-    <PhotoField v-model="entry.shutoffPhotoId" :label="say('machine.shutoff')" :hint="say('machine.shutoff.hint')" />
-    <PhotoField v-model="entry.platePhotoId" :label="say('machine.plate')" />
-    <fieldset v-if="type" class="points options across whole small">
-      <legend>
-        <b>{{ say('machine.points') }}</b>{{ ' ' }}
-        <span v-if="type.points.length > 1" class="quiet">{{ say('machine.parts.why') }}</span>
-      </legend>
-      <label v-for="point in type.points" :key="point.key"
-        ><input type="checkbox" :checked="!entry.leftOut.includes(point.key)" @change="toggle(point.key)" />{{ ' ' }}
-        <KindGlyph :kind="point.kind" /> {{ point.name }}</label
-      >
-      <p v-if="errors.leftOut" class="alarm" role="alert">{{ errors.leftOut }}</p>
-    </fieldset>
+    <MachineFields v-model="entry" :type="type" :errors="errors">
+      <VTextField
+        v-model="entry.installed"
+        type="date"
+        :label="say('machine.installed')"
+        :error-messages="errors.installed"
+      />
+      <VTextField
+        v-model="entry.lastDone"
+        type="date"
+        :label="say('machine.lastDone')"
+        :hint="say('machine.lastDone.hint')"
+        :error-messages="errors.lastDone"
+      />
+      <template #more>
+        <VSelect
+          v-if="place.kind === 'shared'"
+          v-model="entry.serves"
+          multiple
+          chips
+          :items="neighbours.map(({ id, name }) => ({ value: id, title: name }))"
+          :label="say('machine.serves')"
+          :error-messages="errors.serves"
+        />
+        <PhotoField
+          v-model="entry.shutoffPhotoId"
+          :label="say('machine.shutoff')"
+          :hint="say('machine.shutoff.hint')"
+        />
+        <PhotoField v-model="entry.platePhotoId" :label="say('machine.plate')" />
+      </template>
+    </MachineFields>
     <Notice :says="problem" />
     <VBtn type="submit" color="primary" :loading="busy">{{ say('machine.save') }}</VBtn>
   </form>

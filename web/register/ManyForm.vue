@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One machine, added to many units of a property. */
-import { computed, onMounted, reactive, ref } from 'vue';
+import { computed, onMounted, reactive, ref, watch } from 'vue';
 import { type PropertySummary } from '../../contract/register/register.ts';
 import { manyMachines } from '../../contract/register/machines.ts';
 import { api, newId } from '../api/api.ts';
@@ -9,13 +9,30 @@ import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 import CheckList from '../kit/CheckList.vue';
+import MachineFields from './MachineFields.vue';
 
 defineProps<{ property: PropertySummary }>();
 const emit = defineEmits<{ saved: [string] }>();
 const { value: catalogue, reload } = useLoading(() => api('catalogue.read'));
-const entry = reactive({ type: '', maker: '', model: '', drainBranch: '', fuel: 'electric' });
-const picked = ref<string[]>([]);
+const entry = reactive({
+  type: '',
+  maker: '',
+  model: '',
+  label: '',
+  drainBranch: '',
+  fuel: 'electric',
+  owner: 'landlord',
+  hardWired: false,
+  leftOut: [] as string[],
+});
 const type = computed(() => catalogue.value?.machines.find(({ key }) => key === entry.type));
+watch(
+  () => entry.type,
+  () => {
+    Object.assign(entry, { leftOut: [], fuel: type.value?.fuels[0] ?? 'electric' });
+  },
+);
+const picked = ref<string[]>([]);
 const { errors, problem, busy, submit } = useForm(manyMachines);
 let key = newId();
 async function save(): Promise<void> {
@@ -39,20 +56,7 @@ onMounted(reload);
       :error-messages="errors['machine.type']"
       auto-select-first
     />
-    <VTextField v-model="entry.maker" :label="say('machine.maker')" :error-messages="errors['machine.maker']" />
-    <VTextField v-model="entry.model" :label="say('machine.model')" :error-messages="errors['machine.model']" />
-    <VSelect
-      v-if="(type?.fuels.length ?? 0) > 1"
-      v-model="entry.fuel"
-      :items="type!.fuels.map((value) => ({ value, title: say(`machine.fuel.${value}`) }))"
-      :label="say('machine.fuel')"
-    />
-    <VTextField
-      v-if="type?.drains"
-      v-model="entry.drainBranch"
-      :label="say('machine.branch')"
-      :hint="say('machine.branch.hint')"
-    />
+    <MachineFields v-model="entry" :type="type" :errors="errors" prefix="machine." />
     <CheckList
       v-model="picked"
       class="whole"

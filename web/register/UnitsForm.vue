@@ -5,8 +5,8 @@ import { newUnits } from '../../contract/register/machines.ts';
 import type { AnswerOf } from '../../contract/calls.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
-import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
+import { useDesk } from '../people/deskStore.ts';
 import { namesBy, useTemplates } from './useTemplates.ts';
 import Notice from '../kit/Notice.vue';
 
@@ -16,6 +16,7 @@ const props = defineProps<{
   copyOf?: string | null;
   buildingId?: string | null;
 }>();
+const desk = useDesk();
 const emit = defineEmits<{ saved: [says: string, ids: readonly string[]] }>();
 const { load, chosen, template, items } = useTemplates(props.copyOf ?? null);
 const entry = reactive({
@@ -39,7 +40,6 @@ const list = computed(() =>
     .filter(Boolean),
 );
 const { errors, problem, busy, submit } = useForm(newUnits);
-const sending = useSending();
 let key = newId();
 async function save(): Promise<void> {
   const form = {
@@ -60,16 +60,6 @@ async function save(): Promise<void> {
   const { points, ids } = added!;
   emit('saved', say('units.done', { count: ids.length, points }), ids);
 }
-async function forget(): Promise<void> {
-  if (
-    !(await sending.run(async () => {
-      await api('template.remove', { id: chosen.value });
-    }))
-  )
-    return;
-  chosen.value = 'bare';
-  await load();
-}
 onMounted(load);
 </script>
 
@@ -83,9 +73,9 @@ onMounted(load);
       :hint="template ? say('units.says', { machines: template.machines.length, points: template.points }) : ''"
       persistent-hint
     />
-    <button v-if="template?.own" type="button" class="plain link small whole" @click="forget">
-      {{ say('template.remove') }}
-    </button>
+    <p v-if="desk.managesAll" class="small whole">
+      <RouterLink to="/homes/templates">{{ say('template.change') }}</RouterLink>
+    </p>
     <VTextField v-model="entry.pattern" :label="say('units.pattern')" :hint="say('units.pattern.hint')" />
     <VTextField v-model.number="entry.from" type="number" min="0" :label="say('units.from')" />
     <VTextField v-model.number="entry.count" type="number" min="1" max="300" :label="say('units.count')" />
@@ -106,7 +96,7 @@ onMounted(load);
       max-rows="8"
       :error-messages="errors.names"
     />
-    <Notice :says="problem || sending.failure.value" />
+    <Notice :says="problem" />
     <VBtn type="submit" color="primary" :loading="busy" :disabled="list.length === 0">{{
       say('units.save', { count: list.length })
     }}</VBtn>
