@@ -89,6 +89,7 @@ async function measure(points: number): Promise<Measured> {
     organisation: '',
     roles: ['manager'] as const,
     properties: null,
+  licensed: false,
     sessionId: '',
     linkId: null,
     csrf: '',

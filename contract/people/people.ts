@@ -1,8 +1,8 @@
 /** Signing in, the first run, people. */
-import { array, object, string, type InferType } from 'yup';
+import { array, number, object, string, type InferType } from 'yup';
 import { LANGUAGES, type Language } from '../../core/language/languages.ts';
 import { UNIT_SYSTEMS, type UnitSystem } from '../../core/quantities/units.ts';
-import { id, line } from '../form/fields.ts';
+import { count, id, line } from '../form/fields.ts';
 
 export const ROLES = ['manager', 'staff', 'tenant', 'contractor', 'owner'] as const;
 export type Role = (typeof ROLES)[number];
@@ -56,6 +56,9 @@ export const MOST_PROPERTIES = 200;
 /** The properties that somebody is limited to; null: all. */
 const limits = () => array().of(id().required()).max(MOST_PROPERTIES).nullable().default(null);
 /** Without a password they choose it themselves, by a link. */
+/** What somebody of the office may do: all that needs no licence, or what a licensed trade does, too. */
+export const OFFICE_LEVELS = ['staff', 'licensed'] as const;
+const hours = () => number().min(0).max(80).nullable().default(null);
 export const newPerson = object({
   id: id().required(),
   name: line().required(),
@@ -63,13 +66,33 @@ export const newPerson = object({
   password: newPassword().nullable().default(null),
   roles: officeRoles(),
   properties: limits(),
+  level: string().oneOf(OFFICE_LEVELS).default('staff'),
+  hoursAWeek: hours(),
 });
 export const personChange = object({
   name: line().required(),
   email: email().required(),
   roles: officeRoles(),
   properties: limits(),
+  level: string().oneOf(OFFICE_LEVELS).default('staff'),
+  hoursAWeek: hours(),
 });
+/** Everybody is in exactly one of these. `outside`: contractors and owners, by a link. */
+export const PEOPLE_KINDS = ['office', 'tenants', 'outside', 'former'] as const;
+export type PeopleKind = (typeof PEOPLE_KINDS)[number];
+export const PEOPLE_ORDERS = ['name', 'jobs', 'onTime'] as const;
+/** People of one answer. */
+export const PEOPLE_PAGE = 50;
+export const findPeople = object({
+  kind: string().oneOf(PEOPLE_KINDS).default('office'),
+  /** A part of a name, an email or a home. */
+  find: line(80).default(''),
+  order: string().oneOf(PEOPLE_ORDERS).default('name'),
+  /** How many come before. */
+  skip: count(100_000).default(0),
+});
+export type FindPeople = InferType<typeof findPeople>;
+
 export const changePassword = object({ current: string().max(200).required(), password: newPassword().required() });
 /** One's own password once more, where something grave is changed. */
 export const confirmed = object({ password: string().max(200).required() });
@@ -143,8 +166,21 @@ export interface Person {
   readonly onTime: { readonly of: number; readonly on: number; readonly low: number; readonly high: number } | null;
   /** Procedures walked through without a machine. */
   readonly rehearsed: number;
-  /** Jobs in their hands. */
+  /** Jobs in their hands, and a practised person's hands-on minutes of them. */
   readonly openJobs: number;
+  readonly openMinutes: number;
+  readonly level: (typeof OFFICE_LEVELS)[number];
+  /** What they work in a week; null where nobody said. */
+  readonly hoursAWeek: number | null;
+  /** Where they live, come to live or lived last, the latest first. */
+  readonly homes: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly property: string;
+    readonly from: string;
+    /** The last day; null while no end is known. */
+    readonly to: string | null;
+  }[];
 }
 
 export interface NamedProperty {
@@ -153,7 +189,12 @@ export interface NamedProperty {
 }
 
 export interface PeopleAnswer {
+  /** Some of those that were asked for, in their order. */
   readonly people: readonly Person[];
+  /** How many match what was asked for. */
+  readonly matching: number;
+  /** How many there are of each kind, whatever was looked for. */
+  readonly counts: Readonly<Record<PeopleKind, number>>;
   /** What somebody may be limited to. */
   readonly properties: readonly NamedProperty[];
 }

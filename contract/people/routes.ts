@@ -9,6 +9,7 @@ import type {
   FirstRun,
   NewPerson,
   OpenAccess,
+  FindPeople,
   PeopleAnswer,
   PersonChange,
   PersonChanged,
@@ -32,7 +33,7 @@ export const peopleRoutes = {
   'link.exchange': passing<{ form: { readonly token: string }; answer: SessionAnswer }>()(
     refusing(write('POST', '/link', 'anyone', 4, 20), 'linkOver', 'waitFirst'),
   ),
-  'people.read': wholeOffice(passing<{ answer: PeopleAnswer }>()(read('/people', MANAGER))),
+  'people.read': wholeOffice(passing<{ form: FindPeople; answer: PeopleAnswer }>()(read('/people', MANAGER))),
   'people.create': wholeOffice(
     passing<{ form: NewPerson; answer: Made }>()(refusing(write('POST', '/people', MANAGER, 4, 30), 'emailTaken')),
   ),

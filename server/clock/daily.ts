@@ -108,6 +108,7 @@ async function takeBackFromGone(
     organisation: organisation.name,
     roles: ['manager'],
     properties: null,
+    licensed: false,
     sessionId: '',
     linkId: null,
     csrf: '',

@@ -62,6 +62,8 @@ export interface Actor {
   readonly roles: readonly Role[];
   /** The properties that they are limited to; null where they look after all. */
   readonly properties: readonly string[] | null;
+  /** Holds the licence that some work needs. */
+  readonly licensed: boolean;
   readonly sessionId: string;
   readonly linkId: string | null;
   readonly csrf: string;

@@ -61,6 +61,7 @@ import { judgeProof, undoVerdict } from '../proof/verdicts.ts';
 import { readHome } from '../pages/home.ts';
 import { claimDone, giveWeek, planBaseline, readBaseline } from '../register/baseline.ts';
 import { judgeMany } from '../proof/judgeMany.ts';
+import { readPeople } from '../pages/people.ts';
 import { giveMany, takeListsBack } from '../jobs/giveMany.ts';
 import { countPutOff } from '../sql/redraw.ts';
 import { listImports, undoImport } from '../register/imports.ts';
@@ -104,7 +105,7 @@ async function withOwnPassword<F extends { password: string }>(form: F, { env, a
 
 export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   ...FAULT_HANDLERS,
-  'people.read': bare(office.listPeople),
+  'people.read': formed(peopleForms.findPeople, readPeople),
   'people.create': { form: peopleForms.newPerson, prepare: office.preparePerson, run: office.createPerson },
   'people.change': formed(peopleForms.personChange, (call, form: PersonChange, { id }) =>
     office.changePerson(call, id, form),

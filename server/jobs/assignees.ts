@@ -1,6 +1,6 @@
 /**
  * Who may be given a job: the tenants of the place for tenant work within their budget, staff and managers for staff
- * work too.
+ * work too, and for a licensed trade's those of them who hold the licence.
  */
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { PRACTISED } from '../../core/due/burden.ts';
@@ -12,6 +12,7 @@ import { zoneOfPlace } from '../lookup/zone.ts';
 import { budgetUse, fitsBudget } from './budget.ts';
 import { lookingAfter } from '../lookup/looksAfter.ts';
 import { findPlace } from '../lookup/places.ts';
+import type { Row } from '../store/tables.ts';
 import { tenancyOn } from '../lookup/tenancies.ts';
 
 /** Who may be given work here, each with what of their month is left. */
@@ -21,7 +22,7 @@ export async function assigneesFor(
   procedures: readonly Procedure[],
 ): Promise<PointAnswer['assignees']> {
   const { db, actor } = call;
-  const forStaff = procedures.every(({ level }) => level !== 'licensed');
+  const unlicensed = procedures.every(({ level }) => level !== 'licensed');
   const { propertyId } = await findPlace(call, placeId);
   const grants = await db.roleGrant.all({ organisationId: actor.organisationId, role: ['staff', 'manager'] });
   const here = await lookingAfter(db, propertyId, [...new Set(grants.map(({ personId }) => personId))]);
@@ -30,26 +31,19 @@ export async function assigneesFor(
   const others = staff.filter(
     ({ id }) => id !== actor.personId && grants.some(({ personId, role }) => personId === id && role === 'staff'),
   );
+  const inOffice = ({ id, name, level }: Row<'person'>, role: 'staff' | 'me') => ({
+    id,
+    name,
+    role,
+    may: unlicensed || level === 'licensed',
+    budget: null,
+    left: null,
+    pace: PRACTISED,
+  });
   return [
     ...(await tenantFor(call, placeId, procedures)),
-    ...others.map(({ id, name }) => ({
-      id,
-      name,
-      role: 'staff' as const,
-      may: forStaff,
-      budget: null,
-      left: null,
-      pace: PRACTISED,
-    })),
-    ...mine.map(({ id, name }) => ({
-      id,
-      name,
-      role: 'me' as const,
-      may: forStaff,
-      budget: null,
-      left: null,
-      pace: PRACTISED,
-    })),
+    ...others.map((it) => inOffice(it, 'staff')),
+    ...mine.map((it) => inOffice(it, 'me')),
   ];
 }
 

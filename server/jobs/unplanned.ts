@@ -9,9 +9,9 @@ import { notFound } from '../context/problem.ts';
 import { aboveLevel, createJob } from './jobs.ts';
 import { labelledMachine } from '../lookup/visible.ts';
 
-/** The levels that this person may do: a tenant what needs nobody else, staff all that needs no licence. */
+/** The levels that this person may do: a tenant what needs nobody else, staff all that needs no licence or theirs. */
 export const mayDo = ({ actor }: Call, level: string): boolean =>
-  level === 'tenant' || (level === 'staff' && isOffice(actor));
+  level === 'tenant' || (isOffice(actor) && (level === 'staff' || actor.licensed));
 
 /**
  * Begins work that nobody planned, for whoever stands before the machine.

@@ -27,6 +27,7 @@ export async function memberOf(
     organisation: organisation.name,
     roles,
     properties,
+    licensed: person.level === 'licensed',
     ...readsIn(organisation, person),
   };
 }

@@ -2,7 +2,6 @@
 import type {
   ChangeOffice,
   NewPerson,
-  PeopleAnswer,
   PersonChange,
   PersonChanged,
   Role,
@@ -12,15 +11,12 @@ import { OFFICE } from '../../contract/route.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import type { Call, Env } from '../context/context.ts';
 import { notFound, Problem } from '../context/problem.ts';
-import { MS_PER_DAY } from '../../core/calendar/day.ts';
-import { wilsonInterval } from '../../core/statistics/proportion.ts';
-import { readDoneByPerson, readRehearsedBy, type DoneByPerson } from '../sql/people.ts';
 import type { Db } from '../store/db.ts';
 import { personRow } from '../store/person.ts';
 import type { Row } from '../store/tables.ts';
 import { INVITED_MS, makeAccess } from './access.ts';
 import { hashPassword } from './passwords.ts';
-import { namedProperties, refuseUnknownProperties } from './properties.ts';
+import { refuseUnknownProperties } from './properties.ts';
 import { turnOff } from './secondFactor.ts';
 import { endSessions } from './sessions.ts';
 
@@ -41,12 +37,23 @@ export async function addPerson(
   env: Env,
   db: Db,
   organisationId: string,
-  { id, name, email, roles, properties }: Pick<NewPerson, 'id' | 'name' | 'email' | 'roles' | 'properties'>,
+  {
+    id,
+    name,
+    email,
+    roles,
+    properties,
+    level = 'staff',
+    hoursAWeek = null,
+  }: Pick<NewPerson, 'id' | 'name' | 'email' | 'roles' | 'properties'> &
+    Partial<Pick<NewPerson, 'level' | 'hoursAWeek'>>,
   passwordHash: string | null,
   now: number,
 ): Promise<string> {
   await refuseTakenEmail(db, email);
-  await db.person.insert(personRow({ id, organisationId, name, email, passwordHash, createdAt: now }));
+  await db.person.insert(
+    personRow({ id, organisationId, name, email, passwordHash, createdAt: now, level, hoursAWeek }),
+  );
   await grant(env, db, { id, organisationId }, roles);
   await limitTo(env, db, { id, organisationId }, properties ?? null);
   return id;
@@ -93,54 +100,7 @@ export async function createPerson(
   return { id: await addPerson(env, db, actor.organisationId, form, form.passwordHash, now) };
 }
 
-/** Everybody of the office by name, those who are here no longer too. */
-export async function listPeople({ db, actor, now }: Call): Promise<PeopleAnswer> {
-  const { organisationId } = actor;
-  const [people, grants, jobs, limits, properties, done, rehearsed] = await Promise.all([
-    db.person.all({ organisationId }, { order: [['name', 'ASC']] }),
-    db.roleGrant.all({ organisationId }),
-    db.job.all({ organisationId, state: DOING_STATES }, { columns: ['assigneeId'] }),
-    db.personProperty.all({ organisationId }),
-    namedProperties(db, organisationId),
-    readDoneByPerson(db, organisationId, now - YEAR_MS),
-    readRehearsedBy(db, organisationId),
-  ]);
-  const doneBy = new Map(done.map((it) => [it.personId, it]));
-  const rehearsedBy = new Map(rehearsed.map(({ personId, count }) => [personId, count]));
-  const limitsOf = (id: string) => {
-    const theirs = new Set(limits.filter(({ personId }) => personId === id).map(({ propertyId }) => propertyId));
-    return properties.filter((it) => theirs.has(it.id));
-  };
-  const rolesOf = new Map<string, Role[]>();
-  for (const { personId, role } of grants) rolesOf.set(personId, [...(rolesOf.get(personId) ?? []), role]);
-  const jobsOf = new Map<string, number>();
-  for (const { assigneeId } of jobs) if (assigneeId) jobsOf.set(assigneeId, (jobsOf.get(assigneeId) ?? 0) + 1);
-  const known = people.map(({ id, name, email, disabledAt, formerRoles, passwordHash, totpSecret, limited }) => ({
-    id,
-    name,
-    email,
-    properties: limited === 1 ? limitsOf(id) : null,
-    roles: disabledAt === null ? (rolesOf.get(id) ?? []) : rolesIn(formerRoles),
-    disabledAt,
-    opened: passwordHash !== null,
-    secondFactor: totpSecret !== null,
-    onTime: onTimeOf(doneBy.get(id)),
-    rehearsed: rehearsedBy.get(id) ?? 0,
-    openJobs: jobsOf.get(id) ?? 0,
-  }));
-  // Whoever has no role is nobody to give anything to: the clock, or a tenant whose tenancy was taken back.
-  return { people: known.filter(({ roles }) => roles.length > 0), properties };
-}
-
-const YEAR_MS = 365 * MS_PER_DAY;
-
-function onTimeOf(done: DoneByPerson | undefined): PeopleAnswer['people'][number]['onTime'] {
-  if (!done) return null;
-  const { low, high } = wilsonInterval(done.onTime, done.services);
-  return { of: done.services, on: done.onTime, low, high };
-}
-
-const rolesIn = (text: string) => text.split(',').filter(Boolean) as Role[];
+export const rolesIn = (text: string) => text.split(',').filter(Boolean) as Role[];
 
 /**
  * Changes name, email, roles or what they look after; what is lost is lost at once.
@@ -152,7 +112,10 @@ export async function changePerson(call: Call, id: string, form: PersonChange): 
   await refuseTakenEmail(db, form.email, id);
   const { properties = null } = form;
   if (!form.roles.includes('manager') || properties !== null) await refuseLastManager(db, actor.organisationId, id);
-  await db.person.update({ id }, { name: form.name, email: form.email });
+  await db.person.update(
+    { id },
+    { name: form.name, email: form.email, level: form.level, hoursAWeek: form.hoursAWeek },
+  );
   await limitTo(env, db, person, properties);
   if (person.disabledAt !== null) {
     await db.person.update({ id }, { formerRoles: form.roles.join() });

@@ -2,7 +2,7 @@
 import type { Role } from '../../contract/people/people.ts';
 import type { Language } from '../../core/language/languages.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';
-import { flag, integer, integerOrNull, key, organisationId, text, textOrNull } from './columns.ts';
+import { flag, integer, integerOrNull, realOrNull, key, organisationId, text, textOrNull } from './columns.ts';
 
 const createdAt = integer();
 
@@ -36,6 +36,9 @@ export const PEOPLE_TABLES = {
     /** Null: as the organisation reads. */
     language: textOrNull<Language>(),
     units: textOrNull<UnitSystem>(),
+    /** What they may do, of the office. */
+    level: text<'staff' | 'licensed'>(),
+    hoursAWeek: realOrNull(),
   },
   roleGrant: { id: key(), organisationId, personId: text(), role: text<Role>() },
   /** A property that somebody of the office is limited to, where they are. */

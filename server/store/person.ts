@@ -2,7 +2,7 @@
 import type { Row } from './tables.ts';
 
 type Known = Pick<Row<'person'>, 'id' | 'organisationId' | 'name' | 'createdAt'> &
-  Partial<Pick<Row<'person'>, 'email' | 'passwordHash'>>;
+  Partial<Pick<Row<'person'>, 'email' | 'passwordHash' | 'level' | 'hoursAWeek'>>;
 
 /** A person's whole row from what is known of them at first. */
 export const personRow = (known: Known): Row<'person'> => ({
@@ -13,6 +13,8 @@ export const personRow = (known: Known): Row<'person'> => ({
   totpSecret: null,
   totpStep: 0,
   limited: 0,
+  level: 'staff',
+  hoursAWeek: null,
   language: null,
   units: null,
   ...known,

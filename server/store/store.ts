@@ -27,6 +27,7 @@ import { scopes } from './migrations/0012-scopes.ts';
 import { slices } from './migrations/0013-slices.ts';
 import { weekly } from './migrations/0014-weekly.ts';
 import { languages } from './migrations/0015-languages.ts';
+import { people } from './migrations/0016-people.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -60,6 +61,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0013-slices', sql: slices },
   { name: '0014-weekly', sql: weekly },
   { name: '0015-languages', sql: languages },
+  { name: '0016-people', sql: people },
 ];
 
 /**

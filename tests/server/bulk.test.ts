@@ -287,6 +287,7 @@ describe('A table', () => {
       organisation: '',
       roles: ['manager' as const],
       properties: null,
+      licensed: false,
       sessionId: '',
       linkId: null,
       csrf: '',

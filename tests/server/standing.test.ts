@@ -224,6 +224,7 @@ describe('Standing as of a day', () => {
       organisation: '',
       roles: ['manager'] as const,
       properties: null,
+      licensed: false,
       sessionId: '',
       linkId: null,
       csrf: '',

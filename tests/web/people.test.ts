@@ -4,7 +4,7 @@ import type { Page } from 'playwright-core';
 import { hire, PASSWORD, registerFlat, type Flat, type House } from '../server/house.ts';
 import { story } from '../story.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
-import { MANAGER_EMAIL, menuShut, openOffice, signIn } from './office.ts';
+import { choose, MANAGER_EMAIL, menuShut, openOffice, signIn } from './office.ts';
 
 /** Who comes in, who works here, and one's own account: through the screens. */
 describe('People and accounts, in a browser', function people() {
@@ -42,9 +42,9 @@ describe('People and accounts, in a browser', function people() {
     await manager.getByLabel('Name', { exact: true }).fill('T. Hollis-Reed');
     await manager.getByRole('button', { name: 'Save', exact: true }).click();
     await row('T. Hollis-Reed').waitFor();
-    await manager.getByRole('textbox', { name: 'Find by name or email' }).fill('reed');
+    await manager.getByRole('textbox', { name: 'Find by name, email or home' }).fill('reed');
     await row('Okonjo').waitFor({ state: 'detached' });
-    await manager.getByRole('textbox', { name: 'Find by name or email' }).fill('');
+    await manager.getByRole('textbox', { name: 'Find by name, email or home' }).fill('');
     await expectFit(manager, 'people');
   });
 
@@ -53,10 +53,28 @@ describe('People and accounts, in a browser', function people() {
     await manager.getByText('T. Hollis-Reed is out and cannot sign in. Nothing was in their hands.').waitFor();
     await manager.getByRole('button', { name: 'Undo' }).click();
     await row('T. Hollis-Reed').getByRole('button', { name: 'Let go' }).click();
-    await manager.getByText('One former person').click();
+    await manager.getByRole('radio', { name: 'Former 1' }).check();
+    await manager.waitForURL(/kind=former/);
     await manager.getByRole('button', { name: 'Take back' }).click();
-    await manager.getByText('One former person').waitFor({ state: 'detached' });
+    await manager.getByText('Nobody.', { exact: true }).waitFor();
+    await manager.getByRole('radio', { name: 'Office 2' }).check();
     await row('T. Hollis-Reed').getByRole('button', { name: 'Let go' }).waitFor();
+  });
+
+  it('says what somebody may do and how long they work, beside what they have in hand; and who lives where', async () => {
+    await row('T. Hollis-Reed').getByRole('button', { name: 'Change' }).click();
+    await choose(manager, 'May do', 'licensed work, too');
+    await manager.getByLabel('Hours a week').fill('19.5');
+    await expectFit(manager, 'people, changing somebody');
+    await manager.getByRole('button', { name: 'Save', exact: true }).click();
+    await row('T. Hollis-Reed')
+      .getByText(/licensed work, too .* of 19\.5 h a week/)
+      .waitFor();
+    await manager.getByRole('radio', { name: 'Tenants 1' }).check();
+    await manager.getByRole('link', { name: 'Flat 1A, The Ropewalk' }).waitFor();
+    await manager.getByText('since 1 January 2025').waitFor();
+    await expectFit(manager, 'people, who lives where');
+    await manager.getByRole('radio', { name: 'Office 2' }).check();
   });
 
   it('finds anything by the keyboard from anywhere, and jumps back to where one was', async () => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Somebody of the office: added or changed. */
 import { reactive, ref } from 'vue';
-import { newPerson, personChange, type NamedProperty, type Person } from '../../contract/people/people.ts';
+import { OFFICE_LEVELS, newPerson, personChange, type NamedProperty, type Person } from '../../contract/people/people.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import Notice from '../kit/Notice.vue';
@@ -9,12 +9,17 @@ import { say } from '../language/say.ts';
 
 const props = defineProps<{ person?: Person; properties: readonly NamedProperty[] }>();
 /** Who was saved, whether they are new, and how many jobs of theirs are where they do not look any more. */
-const emit = defineEmits<{ saved: [id: string, fresh: boolean, elsewhere: number]; cancelled: [] }>();
+const emit = defineEmits<{
+  saved: [who: { id: string; name: string }, fresh: boolean, elsewhere: number];
+  cancelled: [];
+}>();
 const id = props.person?.id ?? newId();
 const entry = reactive({
   name: props.person?.name ?? '',
   email: props.person?.email ?? '',
   roles: [...(props.person?.roles ?? ['staff'])].filter((role) => role === 'manager' || role === 'staff'),
+  level: props.person?.level ?? ('staff' as const),
+  hoursAWeek: (props.person?.hoursAWeek ?? null) as number | string | null,
 });
 const limited = ref(Boolean(props.person?.properties));
 const chosen = ref(props.person?.properties?.map((it) => it.id) ?? []);
@@ -24,15 +29,18 @@ async function save(): Promise<void> {
   const { person } = props;
   const properties = limited.value ? chosen.value : null;
   let elsewhere = 0;
-  const saved = await form.submit({ ...entry, properties, id }, async (it) => {
+  const hoursAWeek = entry.hoursAWeek === '' ? null : entry.hoursAWeek;
+  const saved = await form.submit({ ...entry, hoursAWeek, properties, id }, async (it) => {
     if (!person) await api('people.create', { form: { ...it, id, password: null }, once: id });
     else {
-      const change = { name: it.name, email: it.email, roles: it.roles, properties };
+      const { name, email, roles, level, hoursAWeek: hours } = it;
+      const change = { name, email, roles, level, hoursAWeek: hours, properties };
       ({ elsewhere } = await api('people.change', { id, form: change }));
     }
   });
-  if (saved) emit('saved', id, !person, elsewhere);
+  if (saved) emit('saved', { id, name: entry.name }, !person, elsewhere);
 }
+const LEVEL_CHOICES = OFFICE_LEVELS.map((value) => ({ value, title: say(`people.level.${value}`) }));
 const ROLES = (['manager', 'staff'] as const).map((value) => ({ value, title: say(`people.role.${value}`) }));
 </script>
 
@@ -46,6 +54,23 @@ const ROLES = (['manager', 'staff'] as const).map((value) => ({ value, title: sa
       :items="ROLES"
       :label="say('people.roles')"
       :error-messages="form.errors.roles"
+    />
+    <VSelect
+      v-model="entry.level"
+      :items="LEVEL_CHOICES"
+      :label="say('people.level')"
+      :hint="say('people.level.hint')"
+      persistent-hint
+      :error-messages="form.errors.level"
+    />
+    <VTextField
+      v-model.number="entry.hoursAWeek"
+      type="number"
+      min="0"
+      max="80"
+      step="0.5"
+      :label="say('people.hours')"
+      :error-messages="form.errors.hoursAWeek"
     />
     <VCheckbox v-model="limited" :label="say('people.limited')" density="compact" hide-details />
     <VSelect
