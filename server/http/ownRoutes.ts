@@ -18,7 +18,7 @@ import * as people from '../people/people.ts';
 import { sendAccess } from '../notices/accessLetter.ts';
 import { sessionReader, type NewSession } from '../people/sessions.ts';
 import { exportAll } from '../exchange/exportAll.ts';
-import { createPhoto, photoFile, refuseOverQuota, storeUpload, type PhotoForm } from '../photos/photos.ts';
+import { createPhoto, photoFile, refuseOverQuota, storePhoto, type PhotoForm } from '../photos/photos.ts';
 import { printLabels } from '../register/labels.ts';
 import { exportRegister } from '../register/table.ts';
 import type { StandingOn } from '../../contract/standing/standing.ts';
@@ -203,7 +203,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
           // Whatever would be refused in the end is refused before the picture is unpacked.
           await refuseTakenIds(store.db, [form.id]);
           await refuseOverQuota(call);
-          const stored = await storeUpload(env, file.path);
+          const stored = await storePhoto(env, file.path);
           return writeOnce(env, identity, async (db) => {
             await refuseTakenIds(db, [form.id]);
             return createPhoto({ ...call, db }, form, stored);

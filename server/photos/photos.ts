@@ -1,92 +1,41 @@
 /** Photos: re-encoded on arrival, kept by the hash of what is stored, swept where nothing uses them. */
-import { mkdir, open, readdir, readFile, rename, rm, stat } from 'node:fs/promises';
+import { mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import exifReader from 'exif-reader';
-import pLimit from 'p-limit';
-import sharp, { type Metadata } from 'sharp';
 import { above, below } from '../store/where.ts';
-import { MAX_LAYERED_MEGAPIXELS, MAX_PHOTO_MEGAPIXELS, PHOTOS_A_DAY } from '../../contract/form/limits.ts';
+import { PHOTOS_A_DAY } from '../../contract/form/limits.ts';
 import { instantOfDay, MS_PER_DAY } from '../../core/calendar/day.ts';
-import { gradientHash, THUMB_SIDE } from '../../core/proof/likeness.ts';
+import { gradientHash } from '../../core/proof/likeness.ts';
 import type { PHOTO_SOURCES } from '../../contract/proof/proof.ts';
 import type { Call, Env } from '../context/context.ts';
 import { isManager, sha256 } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { visibleMachine } from '../lookup/visible.ts';
 import type { Row } from '../store/tables.ts';
+import { decodeAside } from './decoder.ts';
+import type { DecodedPhoto } from './decode.ts';
 
-const LONGEST_SIDE = 1600;
-const MEGA = 1_000_000;
-/** Passes in which a camera or an editor may have written a JPEG; ten are usual. */
-const MOST_SCANS = 24;
-
-// Each decode holds a whole picture: two at a time, each on one thread, with nothing kept between them.
-sharp.concurrency(1);
-sharp.cache(false);
-const decoding = pLimit(2);
 /** A job may be sent days after its photos: a phone can be without a connection for as long. */
 const SWEEP_AFTER_MS = 14 * MS_PER_DAY;
 
-export interface StoredPhoto {
+export interface StoredPhoto extends Omit<DecodedPhoto, 'data'> {
   readonly hash: string;
-  readonly width: number;
-  readonly height: number;
-  readonly takenAt: { local: string; offset: string | null } | null;
-  readonly thumb: Buffer;
-  readonly brightness: number;
-  readonly sharpness: number;
 }
 
 /** What a photo is for that shows how something is since it was put right. */
 export const DONE_SLOT = 'done';
 
-/** Reads an upload from the disk when its turn comes; as `storePhoto`. */
-export const storeUpload = (env: Env, path: string): Promise<StoredPhoto> =>
-  decoding(async () => storePhoto(env, await readFile(path)));
-
 /**
  * Reads an upload, drops everything but the picture (place, device, thumbnails), and writes it to disk.
  * The file is on the disk, synced, before anything names it.
+ * @param upload its bytes, or the path that they stand at, which is read when its turn comes
  * @throws Problem: notImage (415) when it is no photo, whatever its name says; photoSize (413)
  */
-export async function storePhoto(env: Env, upload: Buffer): Promise<StoredPhoto> {
-  if (!isPhoto(upload)) throw new Problem(415, 'notImage');
-  const image = sharp(upload, { limitInputPixels: MAX_PHOTO_MEGAPIXELS * MEGA, failOn: 'error' });
-  const metadata = await sharp(upload)
-    .metadata()
-    .catch(() => null);
-  if (!metadata) throw new Problem(415, 'notImage');
-  refuseBombs(metadata, upload);
-  const fit = { width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true } as const;
-  const { data, info } = await image
-    .autoOrient()
-    .resize(fit)
-    .flatten({ background: '#fff' })
-    .jpeg({ quality: 80 })
-    .toBuffer({ resolveWithObject: true })
-    .catch(() => {
-      throw new Problem(415, 'notImage');
-    });
+export async function storePhoto(env: Env, upload: Buffer | string): Promise<StoredPhoto> {
+  const { data, ...decoded } = await decodeAside(upload);
   const hash = sha256(data);
   await keepFile(env.photos, hash, data);
-  return { hash, width: info.width, height: info.height, takenAt: takenAt(metadata.exif), ...(await measure(data)) };
+  return { hash, ...decoded };
 }
-
-/** Told by what the file declares, before a pixel of it is unpacked. */
-function refuseBombs({ width, height, isProgressive, pages = 1 }: Metadata, upload: Buffer): void {
-  const most = isProgressive ? MAX_LAYERED_MEGAPIXELS : MAX_PHOTO_MEGAPIXELS;
-  if (width * height > most * MEGA) throw new Problem(413, 'photoSize', { most });
-  if (pages > 1 || scansOf(upload) > MOST_SCANS) throw new Problem(415, 'notImage');
-}
-
-/** How often a JPEG begins a scan (marker FFDA, ITU-T T.81 B.1.1.3); in other files by chance, and seldom. */
-function scansOf(bytes: Buffer): number {
-  if (bytes[0] !== 0xff || bytes[1] !== 0xd8) return 0;
-  let count = 0;
-  for (let at = bytes.indexOf(SCAN); at !== -1 && count <= MOST_SCANS; at = bytes.indexOf(SCAN, at + 2)) count += 1;
-  return count;
-}
-const SCAN = Buffer.from([0xff, 0xda]);
 
 /**
  * Whether somebody may send one more photo today.
@@ -95,50 +44,6 @@ const SCAN = Buffer.from([0xff, 0xda]);
 export async function refuseOverQuota({ db, actor, now }: Pick<Call, 'db' | 'actor' | 'now'>): Promise<void> {
   const sent = await db.photo.count({ personId: actor.personId, receivedAt: above(now - MS_PER_DAY) });
   if (sent >= PHOTOS_A_DAY) throw new Problem(429, 'photoQuota', { most: PHOTOS_A_DAY });
-}
-
-/** By its first bytes: JPEG, PNG or WebP. Nothing else reaches the decoder. */
-function isPhoto(bytes: Buffer): boolean {
-  const head = bytes.subarray(0, 12).toString('latin1');
-  return (
-    head.startsWith('\xff\xd8\xff') ||
-    head.startsWith('\x89PNG\r\n\x1a\n') ||
-    (head.startsWith('RIFF') && head.endsWith('WEBP'))
-  );
-}
-
-/** What checks look at: a grey thumbnail, its mean, and the variance of its Laplacian at 256 px. */
-async function measure(data: Buffer) {
-  const [thumb, larger] = await Promise.all([
-    sharp(data).resize(THUMB_SIDE, THUMB_SIDE, { fit: 'fill' }).greyscale().raw().toBuffer(),
-    sharp(data).resize(256, 256, { fit: 'fill' }).greyscale().raw().toBuffer(),
-  ]);
-  const brightness = thumb.reduce((sum, value) => sum + value, 0) / thumb.length;
-  let sum = 0;
-  let squares = 0;
-  for (let y = 1; y < 255; y += 1) {
-    for (let x = 1; x < 255; x += 1) {
-      const i = y * 256 + x;
-      const edge = 4 * larger[i]! - larger[i - 1]! - larger[i + 1]! - larger[i - 256]! - larger[i + 256]!;
-      sum += edge;
-      squares += edge * edge;
-    }
-  }
-  const count = 254 * 254;
-  return { thumb, brightness, sharpness: squares / count - (sum / count) ** 2 };
-}
-
-function takenAt(exif: Buffer | undefined): StoredPhoto['takenAt'] {
-  if (!exif) return null;
-  try {
-    const { Photo } = exifReader(exif);
-    const at = Photo?.DateTimeOriginal;
-    if (!at) return null;
-    const offset = Photo?.OffsetTimeOriginal;
-    return { local: at.toISOString(), offset: typeof offset === 'string' ? offset : null };
-  } catch {
-    return null;
-  }
 }
 
 /** Where a photo stands below the photos' folder, by the hash of its bytes. */
