@@ -13,6 +13,7 @@ import { bringUpToDate } from './clock/upgrade.ts';
 import { callOnDuty } from './notices/calls.ts';
 import { remind } from './notices/reminders.ts';
 import { openStandIn } from './ports/standIn.ts';
+import { keepGuesses, recallGuesses } from './people/keptGuesses.ts';
 import { sweepSessions } from './people/sessions.ts';
 import { sweepPhotos } from './photos/photos.ts';
 import { openStore } from './store/store.ts';
@@ -52,6 +53,7 @@ const MOST_CONNECTIONS = 2000;
 const SWEEP_EVERY_MS = 3_600_000;
 const CALL_EVERY_MS = 2_000;
 const REMIND_EVERY_MS = 60_000;
+const KEEP_EVERY_MS = 1_000;
 
 /** Opens the store and serves: the routes, the web, the clock’s work. */
 export async function serve({
@@ -85,6 +87,7 @@ export async function serve({
   await teachDefined(store.db);
   const redrawn = await bringUpToDate(env);
   if (redrawn > 0) logger.info({ redrawn }, 'lines of an older version were drawn anew');
+  await recallGuesses(env);
   const app = createApp(env, { logger, rateFactor, strict, web, ...(proxies && { proxies }) });
   const server: Server = tls ? createSecureServer(tls, app) : createServer(app);
   server.headersTimeout = HEADERS_MS;
@@ -105,6 +108,11 @@ export async function serve({
     calling = calling.then(() => callOnDuty(env)).catch((error: unknown) => logger.error({ error }, 'calling failed'));
   }, CALL_EVERY_MS);
   callTimer.unref();
+  let keeping: Promise<unknown> = Promise.resolve();
+  const keepTimer = setInterval(() => {
+    keeping = keeping.then(() => keepGuesses(env)).catch((error: unknown) => logger.error({ error }, 'keeping failed'));
+  }, KEEP_EVERY_MS);
+  keepTimer.unref();
   let reminding: Promise<unknown> = Promise.resolve();
   const remindTimer = setInterval(() => {
     reminding = reminding
@@ -122,12 +130,14 @@ export async function serve({
       clearInterval(timer);
       clearInterval(callTimer);
       clearInterval(remindTimer);
-      await Promise.all([calling, reminding, env.redrawing.stop()]);
+      clearInterval(keepTimer);
+      await Promise.all([calling, reminding, keeping, env.redrawing.stop()]);
       await standIn?.close();
       await new Promise((resolve) => {
         server.close(resolve);
         server.closeAllConnections();
       });
+      await keepGuesses(env);
       await store.close();
     },
   };

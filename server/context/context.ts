@@ -1,5 +1,5 @@
 /** What a service is given: its store, its clock, its voice, its folders. Nothing reaches for a singleton. */
-import { createHash } from 'node:crypto';
+export { sha256 } from './hash.ts';
 import type { Language } from '../../core/language/languages.ts';
 import type { Translator } from '../language/translator.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';
@@ -93,11 +93,6 @@ export const speaking = (env: Env, language: Language): Env => ({ ...env, langua
 
 /** The voice of what is kept in words, and read by whoever comes later. */
 export const houseVoice = ({ env, actor }: Pick<Call, 'env' | 'actor'>): Translator => env.sayIn(actor.houseLanguage);
-
-/** The hash of a text or of bytes, in hexadecimal. */
-export function sha256(text: string | Buffer): string {
-  return createHash('sha256').update(text).digest('hex');
-}
 
 export const isManager = ({ roles }: Actor) => roles.includes('manager');
 

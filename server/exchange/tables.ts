@@ -12,6 +12,7 @@ const LEFT_OUT: readonly TableName[] = [
   'recoveryCode',
   'accessToken',
   'receipt',
+  'guess',
 ];
 /** Columns that open doors. They are empty in the export: people come in by new links. */
 const SECRET: Readonly<Record<string, readonly string[]>> = { person: ['passwordHash', 'totpSecret'] };

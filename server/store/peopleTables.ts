@@ -2,7 +2,7 @@
 import type { Role } from '../../contract/people/people.ts';
 import type { Language } from '../../core/language/languages.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';
-import { flag, integer, integerOrNull, realOrNull, key, organisationId, text, textOrNull } from './columns.ts';
+import { flag, integer, integerOrNull, real, realOrNull, key, organisationId, text, textOrNull } from './columns.ts';
 
 const createdAt = integer();
 
@@ -55,6 +55,8 @@ export const PEOPLE_TABLES = {
     /** The browser and system that it was opened on, as they call themselves. */
     device: text(),
   },
+  /** Wrong guesses at an account, or at all of them; `id` is the SHA-256 of whose. */
+  guess: { id: key(), count: real(), at: integer() },
   /** A way to a first or a new password, for one use; `id` is the SHA-256 of its token. */
   accessLink: { id: key(), organisationId, personId: text(), createdAt, expiresAt: integer() },
   /** In place of a lost second factor, for one use each; `id` is the SHA-256 of the code. */

@@ -28,6 +28,7 @@ import { slices } from './migrations/0013-slices.ts';
 import { weekly } from './migrations/0014-weekly.ts';
 import { languages } from './migrations/0015-languages.ts';
 import { people } from './migrations/0016-people.ts';
+import { guesses } from './migrations/0017-guesses.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -62,6 +63,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0014-weekly', sql: weekly },
   { name: '0015-languages', sql: languages },
   { name: '0016-people', sql: people },
+  { name: '0017-guesses', sql: guesses },
 ];
 
 /**

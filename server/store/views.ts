@@ -46,6 +46,7 @@ function conditionsOf(properties: string): Readonly<Record<TableName, string | n
     edition: null,
     rehearsal: null,
     receipt: null,
+    guess: null,
     // The office, and who lives, owns or works here; nobody who does so only elsewhere.
     person: `id NOT IN (${bound()}) OR id IN (${bound(ofPlace, ofProperty, ofJob)})
       OR id IN (SELECT person_id FROM main.role_grant WHERE role IN ('manager', 'staff'))`,

@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import { Secret, TOTP } from 'otpauth';
 import { v7 } from 'uuid';
 import { expectedDays, guessedWrong, waitFor, type Guesses } from '../../core/people/guessing.ts';
-import { PATIENCE } from '../../server/context/guesses.ts';
+import { guessBook, PATIENCE } from '../../server/context/guesses.ts';
+import { keepGuesses, recallGuesses } from '../../server/people/keptGuesses.ts';
 import { LETTER_MS, makeAccess } from '../../server/people/access.ts';
 import { sweepSessions } from '../../server/people/sessions.ts';
 import { DAY_MS, give, hire, openHouse, PASSWORD, registerFlat, type Flat, type House } from './house.ts';
@@ -81,6 +82,26 @@ describe('Guesses', () => {
     house.clock.now += 2500;
     await house.caller().post('/session', { email: VANE, password: PASSWORD }).expect(200);
     await wrong(house, VANE, '203.0.113.9').expect(401);
+    await house.close();
+  });
+
+  it('are not forgotten when the server begins anew, nor what was right kept as wrong', async () => {
+    const house = await openHouse();
+    const { env } = house;
+    for (let i = 0; i < 7; i += 1) await wrong(house, 'nobody@saltmarsh.example', '198.51.100.1');
+    await wrong(house, VANE, '198.51.100.1').expect(401);
+    await keepGuesses(env);
+    await house.caller().post('/session', { email: VANE, password: PASSWORD }).expect(200);
+    await keepGuesses(env);
+    // Under nobody's name.
+    expect(JSON.stringify(await env.store.db.guess.all({}))).not.to.contain('@');
+    const anew = { store: env.store, clock: env.clock, guesses: guessBook(env.clock) };
+    await recallGuesses(anew);
+    expect(() => anew.guesses.begin('account', 'nobody@saltmarsh.example')).to.throw(/waitFirst/);
+    for (let i = 0; i < 5; i += 1) anew.guesses.begin('account', VANE);
+    house.clock.now += 2 * DAY_MS;
+    await recallGuesses({ ...anew, guesses: guessBook(env.clock) });
+    expect(await env.store.db.guess.count({})).to.equal(0);
     await house.close();
   });
 
@@ -233,7 +254,8 @@ describe('People of the office', () => {
     await house.manager.post(`/people/${id}/disable`).expect(200);
     await staff.get('/jobs').expect(401);
     await staff.post('/session', { email: staffEmail, password: PASSWORD }).expect(401);
-    const gone = (await house.manager.get('/people')).body.people.find((it: { id: string }) => it.id === id);
+    const former = `/people?with=${encodeURIComponent('{"kind":"former"}')}`;
+    const gone = (await house.manager.get(former)).body.people.find((it: { id: string }) => it.id === id);
     expect(gone).to.include({ disabledAt: house.clock.now }).and.have.deep.property('roles', ['staff']);
     await house.manager.post(`/people/${id}/restore`).expect(200);
     await staff.open('/session', { email: staffEmail, password: PASSWORD });
