@@ -89,7 +89,7 @@ async function measure(points: number): Promise<Measured> {
     organisation: '',
     roles: ['manager'] as const,
     properties: null,
-  licensed: false,
+    licensed: false,
     sessionId: '',
     linkId: null,
     csrf: '',

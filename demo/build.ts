@@ -93,7 +93,7 @@ function actorOf(personId: string, name: string, organisationId: string, roles: 
     organisation: ORGANISATION,
     roles,
     properties: null,
-  licensed: false,
+    licensed: false,
     sessionId: 'demo',
     linkId: null,
     csrf: '',

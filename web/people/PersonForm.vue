@@ -1,7 +1,13 @@
 <script setup lang="ts">
 /** Somebody of the office: added or changed. */
 import { reactive, ref } from 'vue';
-import { OFFICE_LEVELS, newPerson, personChange, type NamedProperty, type Person } from '../../contract/people/people.ts';
+import {
+  OFFICE_LEVELS,
+  newPerson,
+  personChange,
+  type NamedProperty,
+  type Person,
+} from '../../contract/people/people.ts';
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import Notice from '../kit/Notice.vue';
