@@ -5,7 +5,7 @@ import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
 import { recompute } from '../due/recompute.ts';
 import { appendToLog, commitPersonal } from '../log/log.ts';
-import { logRecord } from './records.ts';
+import { logRecord, takeServiceBack } from './records.ts';
 import { findProof } from './verdicts.ts';
 
 /**
@@ -22,7 +22,7 @@ export async function correctRecord(call: Call, id: string, form: CorrectRecord)
     { recordId: id },
     { state: 'corrected', judgedAt: now, judgedBy: personId, reason: form.reason },
   );
-  await db.condition.remove({ id });
+  await takeServiceBack(db, record, proof.sentAt);
   const canonical = canonicalText({
     schema: 1,
     kind: 'correction',

@@ -19,13 +19,14 @@ import { lineOfMark } from '../../contract/due/due.ts';
 import { findPoint } from '../lookup/find.ts';
 import { readHistory } from '../due/history.ts';
 import { answerSignals } from '../due/signals.ts';
-import { followTuning } from '../due/tuning.ts';
+import { followTuning, TUNING_SIGNALS } from '../due/tuning.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';
 import { sha256 } from '../context/context.ts';
 import { fieldProblem, Problem } from '../context/problem.ts';
 import { dropTask } from '../jobs/jobs.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
+import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 import { findingsOf } from '../words/findings.ts';
 import { appendToLog, commitment } from '../log/log.ts';
@@ -181,6 +182,16 @@ export async function countService(
   });
   await answerSignals(db, record.pointId, record.doneDay, now);
   await followTuning(call, recordId);
+}
+
+/**
+ * Takes back what a record did when it counted: what it taught, what it answered, what it asked to be looked at.
+ * @param countedAt the instant at which it counted
+ */
+export async function takeServiceBack(db: Db, { id, pointId }: Row<'record'>, countedAt: number): Promise<void> {
+  await db.condition.remove({ id });
+  await db.signal.update({ pointId, state: 'answered', settledAt: countedAt }, { state: 'open', settledAt: null });
+  await db.signal.remove({ pointId, type: TUNING_SIGNALS, at: countedAt });
 }
 
 /** Logs finished work with its true day, self-certified; in place of a wrong record where it corrects one. */

@@ -10,7 +10,6 @@ import { lineOfMark } from '../../contract/due/due.ts';
 import { namesOf } from '../lookup/find.ts';
 import { machineName } from '../lookup/names.ts';
 import { recompute } from '../due/recompute.ts';
-import { TUNING_SIGNALS } from '../due/tuning.ts';
 import type { Check } from '../../core/proof/checks.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
@@ -19,7 +18,7 @@ import { liveJobOf } from '../lookup/liveJob.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { findingsOf, tellFindings } from '../words/findings.ts';
-import { countService } from './records.ts';
+import { countService, takeServiceBack } from './records.ts';
 import { isOffered, settleJob } from './settle.ts';
 import { appendToLog, commitPersonal } from '../log/log.ts';
 import { writeSpecification } from '../due/specification.ts';
@@ -180,14 +179,7 @@ export async function undoVerdict(call: Call, id: string): Promise<{ state: stri
   if (taken && taken.id !== job.id) throw new Problem(409, 'undoOver');
   if (proof.state === 'sentBack' && (job.state !== 'given' || task.state !== 'outstanding'))
     throw new Problem(409, 'undoOver');
-  if (proof.state === 'accepted') {
-    await db.condition.remove({ id });
-    await db.signal.update(
-      { pointId: record.pointId, state: 'answered', settledAt: proof.judgedAt },
-      { state: 'open', settledAt: null },
-    );
-    await db.signal.remove({ pointId: record.pointId, type: TUNING_SIGNALS, at: proof.judgedAt });
-  }
+  if (proof.state === 'accepted') await takeServiceBack(db, record, proof.judgedAt);
   await db.proof.update(
     { recordId: id },
     { state: 'waiting', judgedAt: null, judgedBy: null, reason: null, evidence: 'proven' },

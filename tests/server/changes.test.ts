@@ -179,7 +179,7 @@ describe('What was logged by mistake', () => {
   it('is corrected by another record or by none; the wrong one is still read and does not count', async () => {
     const house = await openHouse();
     const flat = await registerFlat(house);
-    const pointId = flat.points['washer.doorBoot']!;
+    const pointId = flat.points['washer.tub']!;
     const point = async () => (await house.manager.get(`/points/${pointId}`).expect(200)).body;
     const log = async (done: string) => {
       const id = v7();
@@ -187,12 +187,22 @@ describe('What was logged by mistake', () => {
       return id;
     };
     await log('2026-08-01');
-    const wrong = await log('2026-11-20');
+    const report = { id: v7(), machineId: flat.machineId, type: 'washer.smell' };
+    await flat.tenant.post('/signals', report).expect(200);
+    const open = async () =>
+      (await house.manager.get('/signals').expect(200)).body.signals.filter(
+        (it: { state: string }) => it.state === 'open',
+      ).length as number;
+    const reported = await open();
+    const wrong = await log('2026-11-24');
+    expect(await open()).to.be.below(reported);
     const correct = (id: string, form: object) =>
       house.manager.post(`/records/${id}/corrections`, { id: v7(), grade: null, reason: 'Other flat', ...form });
     await correct(wrong, { done: '2026-11-10', reason: '' }).expect(422);
     const replaced = (await correct(wrong, { done: '2026-11-10', grade: 'light' }).expect(200)).body.id;
     await correct(wrong, { done: null }).expect(409);
+    // What the wrong record had answered waits again: nobody has seen to it since it was reported.
+    expect(await open()).to.equal(reported);
     const after = await point();
     expect(after.mark.servedDay).to.equal(TODAY - 14);
     expect(after.story.find((it: { recordId: string }) => it.recordId === wrong).says).to.contain('Logged by mistake');
