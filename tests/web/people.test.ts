@@ -135,6 +135,12 @@ describe('People and accounts, in a browser', function people() {
     await corran.getByText('There is nothing here').or(corran.getByText('not there')).first().waitFor();
     await corran.goto('/practice');
     await corran.getByText('You look after some of the properties.').waitFor();
+    // It begins where they may choose; what holds everywhere they read, and cannot press.
+    await corran.getByRole('button', { name: 'Choose Light' }).waitFor();
+    expect(await corran.getByRole('combobox').first().inputValue()).to.equal('Quay Court');
+    expect(await corran.getByRole('button', { name: 'Choose Light' }).isDisabled()).to.equal(false);
+    await choose(corran, 'Where', /everywhere/);
+    await corran.locator('button:disabled', { hasText: 'Choose Light' }).waitFor();
     await expectFit(corran, 'practice of somebody limited');
     // Who knows the address of what is for all comes home instead.
     await corran.goto('/people');

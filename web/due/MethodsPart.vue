@@ -8,7 +8,7 @@ import type { PracticeAnswer } from '../../contract/due/practice.ts';
 import { api } from '../api/api.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
-import { subjectOf, useScopes, WHOLE } from './scopes.ts';
+import { subjectOf, useScopes } from './scopes.ts';
 import AgentEffects from './AgentEffects.vue';
 import Notice from '../kit/Notice.vue';
 import UndoBar from '../kit/UndoBar.vue';
@@ -19,7 +19,7 @@ const { failure, run } = useSending();
 const told = ref('');
 const undo = ref<{ method: string; option: string | null } | null>(null);
 const all = useScopes();
-const where = ref(WHOLE);
+const { where, mayChange } = all;
 /** The methods with what holds there: the nearest choice around it, or the organisation's. */
 const methods = computed(() => {
   const around = all.scopes.value.find(({ value }) => value === where.value)?.around ?? [];
@@ -102,6 +102,7 @@ async function choose(
               :name="method.key"
               :value="option.key"
               :checked="option.key === method.chosen"
+              :disabled="!mayChange"
               @change="choose(method, option.key)"
             /><span
               ><b>{{ option.name }}</b> <small v-if="i === 0" class="quiet">{{ say('methods.ours') }}</small>{{ ' ' }}

@@ -11,7 +11,7 @@ import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
 import { practiceRows, share } from './practiceRows.ts';
-import { addressed, subjectOf, useScopes, WHOLE } from './scopes.ts';
+import { addressed, subjectOf, useScopes } from './scopes.ts';
 import Notice from '../kit/Notice.vue';
 import UndoBar from '../kit/UndoBar.vue';
 
@@ -20,8 +20,8 @@ const emit = defineEmits<{ changed: [] }>();
 const board = useBoard();
 const route = useRoute();
 /** A machine or a point comes here by a link that names it. */
-const where = ref(String(route.query.where ?? WHOLE));
-const all = useScopes();
+const all = useScopes(route.query.where ? String(route.query.where) : undefined);
+const { where, mayChange } = all;
 const { value: preview, failure, loading, reload } = useLoading(() => api('practice.preview', addressed(where.value)));
 const sending = useSending();
 const told = ref('');
@@ -68,7 +68,7 @@ watch(where, () => {
   undo.value = null;
   void reload();
 });
-onMounted(() => Promise.all([all.load(), reload()]));
+onMounted(() => Promise.all([all.load(), where.value && reload()]));
 </script>
 
 <template>
@@ -151,7 +151,7 @@ onMounted(() => Promise.all([all.load(), reload()]));
               <VBtn
                 size="small"
                 :variant="option.practice === preview.now ? 'text' : 'outlined'"
-                :disabled="option.practice === preview.now"
+                :disabled="option.practice === preview.now || !mayChange"
                 :loading="sending.busy.value"
                 @click="choose(option.practice)"
                 >{{ say('practice.choose', { practice: say(`practice.${option.practice}`) }) }}</VBtn

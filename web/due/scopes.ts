@@ -1,5 +1,5 @@
 /** Where a choice may hold, for a field to pick from: the organisation, its properties, their homes. */
-import { computed, type ComputedRef } from 'vue';
+import { computed, ref, type ComputedRef, type Ref } from 'vue';
 import type { Scope } from '../../contract/due/practice.ts';
 import { useDesk } from '../people/deskStore.ts';
 import { api } from '../api/api.ts';
@@ -28,7 +28,17 @@ export function addressed(value: string): { scope: Scope; id: string } {
   return { scope, id };
 }
 
-export function useScopes(): { readonly scopes: ComputedRef<ScopeChoice[]>; load(): Promise<void> } {
+export interface Scopes {
+  readonly scopes: ComputedRef<ScopeChoice[]>;
+  /** The one that is picked; empty until it is known where somebody begins who looks after some properties. */
+  readonly where: Ref<string>;
+  /** Whether what holds there is theirs to change: what holds everywhere they may only read. */
+  readonly mayChange: ComputedRef<boolean>;
+  load(): Promise<void>;
+}
+
+/** @param start the scope that an address names */
+export function useScopes(start?: string): Scopes {
   const desk = useDesk();
   const homes = useLoading(() => api('homes.read'));
   const scopes = computed(() => [
@@ -42,5 +52,11 @@ export function useScopes(): { readonly scopes: ComputedRef<ScopeChoice[]>; load
       })),
     ]),
   ]);
-  return { scopes, load: homes.reload };
+  const where = ref(start ?? (desk.managesAll ? WHOLE : ''));
+  const mayChange = computed(() => desk.managesAll || where.value !== WHOLE);
+  async function load(): Promise<void> {
+    await homes.reload();
+    if (where.value === '') where.value = scopes.value[1]?.value ?? WHOLE;
+  }
+  return { scopes, where, mayChange, load };
 }

@@ -8,8 +8,8 @@ import { say } from '../language/say.ts';
 import PageFrame from '../kit/PageFrame.vue';
 
 const route = useRoute();
-const all = useScopes();
-const where = ref(String(route.query.where ?? WHOLE));
+const all = useScopes(String(route.query.where ?? WHOLE));
+const { where } = all;
 const sheet = ref<SheetKey>('a4-21');
 const skip = ref(0);
 const perSheet = computed(() => SHEETS[sheet.value].columns * SHEETS[sheet.value].rows);
