@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import type { Page } from 'playwright-core';
+import { v7 } from 'uuid';
 import { hire, registerFlat, type Flat, type House } from '../server/house.ts';
 import { story } from '../story.ts';
 import { DESK, expectFit, openStage, PHONE, type Stage } from './browser.ts';
@@ -108,6 +109,28 @@ describe('Work given in many homes, in a browser', function many() {
     await hollis.goto('/today');
     await hollis.getByText('Flat 3C').first().waitFor();
     expect(await house.env.store.db.job.count({ assigneeId: ill.id, state: 'given' })).to.equal(1);
+  });
+
+  it('is printed whole, the board as its list, and nothing of it is cut off', async () => {
+    await house.env.store.write(async (db) => {
+      const [place] = await db.place.all({ name: 'Flat 3C' });
+      const [mark] = await db.mark.all({ placeId: place!.id });
+      const [point] = await db.point.all({ id: mark!.pointId });
+      const more = Array.from({ length: 150 }, (_, i) => ({ id: v7(), number: 5000 + i }));
+      await db.point.insertMany(more.map((it) => ({ ...point!, ...it })));
+      await db.mark.insertMany(more.map(({ id, number }) => ({ ...mark!, pointId: id, number })));
+    });
+    await manager.goto('/line');
+    await manager.getByRole('application').waitFor();
+    await manager.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+    await manager.getByRole('table').waitFor();
+    const rows = await manager.locator('tbody tr').count();
+    expect(rows).to.be.above(150);
+    expect(await manager.getByRole('button', { name: /^\+ \d/ }).count()).to.equal(0);
+    await manager.evaluate(() => window.dispatchEvent(new Event('afterprint')));
+    await manager.getByRole('application').waitFor();
+    const paper = (await manager.pdf({ format: 'A4' })).toString('latin1');
+    expect(paper.match(/\/Type \/Page\b/g)).to.have.length.above(2);
   });
 
   it('stops where homes are put on hold until one day, with a way back', async () => {

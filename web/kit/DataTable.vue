@@ -5,6 +5,7 @@
  */
 import { computed, ref } from 'vue';
 import { say } from '../language/say.ts';
+import { printing } from './printing.ts';
 
 export interface Column<R> {
   readonly key: string;
@@ -34,7 +35,7 @@ const heads = computed(() =>
     :headers="heads"
     :items="items"
     :item-value="keyOf"
-    :items-per-page="pages * page"
+    :items-per-page="printing ? -1 : pages * page"
     density="compact"
     fixed-header
     class="table"
@@ -43,7 +44,7 @@ const heads = computed(() =>
       <slot :name="column.key" :row="item as T">{{ column.says(item as T) }}</slot>
     </template>
     <template #bottom>
-      <button v-if="rows.length > pages * page" type="button" class="plain link" @click="pages += 1">
+      <button v-if="!printing && rows.length > pages * page" type="button" class="plain link" @click="pages += 1">
         {{ say('more', { count: rows.length - pages * page }) }}
       </button>
     </template>

@@ -9,6 +9,7 @@ import { useDesk } from '../people/deskStore.ts';
 import { FOCUS, useBoard, type Focus } from '../due/boardStore.ts';
 import { flagChoice, keepInAddress, oneChoice, textChoice } from '../kit/inAddress.ts';
 import { useKeys } from '../kit/keys.ts';
+import { printing } from '../kit/printing.ts';
 import AlarmList from '../faults/AlarmList.vue';
 import KindGlyph from '../strip/KindGlyph.vue';
 import LineBoard from '../due/LineBoard.vue';
@@ -145,8 +146,9 @@ onBeforeUnmount(() => {
           <p>{{ say('line.nothing') }}</p>
           <button type="button" class="plain link" @click="clear">{{ say('line.clear') }}</button>
         </div>
+        <!-- On paper the board is read as its list, whole. -->
         <LineList
-          v-else-if="asList"
+          v-else-if="asList || printing"
           :rows="board.shown"
           :properties="board.answer.properties"
           :chosen="board.chosen"

@@ -142,7 +142,7 @@ onMounted(reload);
     <Notice :says="acting.failure.value" />
     <template v-if="answer">
       <ChoiceList v-model="kind" look="chips" hide-legend :legend="say('people.title')" :choices="kinds" />
-      <div class="fields inline">
+      <div class="fields inline no-print">
         <VTextField v-model="find" density="compact" hide-details clearable :label="say('people.find')" />
         <VSelect v-model="order" density="compact" hide-details :items="orders" :label="say('people.order')" />
       </div>
@@ -150,7 +150,7 @@ onMounted(reload);
         <li v-for="person in listed" :key="person.id" class="stack tight">
           <div class="row apart">
             <span class="strong">{{ person.name }}</span>
-            <span class="row close small">
+            <span class="row close small no-print">
               <template v-if="isOffice(person) && person.disabledAt === null">
                 <button type="button" class="plain link" @click="editing = person.id">{{ say('change') }}</button>
                 <button type="button" class="plain link" @click="invite(person)">

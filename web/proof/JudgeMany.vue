@@ -91,7 +91,7 @@ async function takeBack(): Promise<void> {
         undoing.stop();
       "
     />
-    <ul class="sheet">
+    <ul class="beside">
       <li v-for="it in shown" :key="it.id" class="panel card stack tight small">
         <label class="row close"
           ><input v-model="chosen" type="checkbox" :value="it.id" :disabled="!able(it)" /><span
@@ -157,7 +157,7 @@ async function takeBack(): Promise<void> {
 </template>
 
 <style scoped>
-.sheet {
+.beside {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
   gap: 12px;

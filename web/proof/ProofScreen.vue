@@ -151,7 +151,7 @@ onMounted(async () => {
 
 <template>
   <div class="panes">
-    <section class="queue" :aria-label="say('proof.title')">
+    <section class="queue no-print" :aria-label="say('proof.title')">
       <h1 ref="heading" tabindex="-1">{{ say('proof.title') }}</h1>
       <p class="quiet small">{{ say('proof.waiting', { count: queue.value.value?.waiting.length ?? 0 }) }}</p>
       <p class="row small no-print">

@@ -102,7 +102,7 @@ onMounted(() => Promise.all([reload(), board.load()]));
       <VTextField
         v-if="answer?.properties.length"
         v-model="find"
-        class="find push"
+        class="find push no-print"
         :label="say('homes.find')"
         hide-details
         density="compact"
