@@ -84,6 +84,7 @@ onMounted(() => Promise.all([all.load(), where.value && reload()]));
     />
     <Notice :says="failure || sending.failure.value" />
     <UndoBar :says="told" :undoable="undo !== null" :label="say('practice.undo')" @undo="undo?.()" />
+    <p v-if="loading && !preview" class="quiet" role="status">{{ say('practice.reckoning') }}</p>
     <div v-if="preview" class="sideways stack" :class="{ waiting: loading }">
       <table class="table">
         <caption class="unseen">

@@ -24,6 +24,7 @@ export const dueDeskText = {
   'practice.part.repairs': 'Repairs',
   'practice.part.office': 'Language and units',
   'practice.part.prices': 'Prices and budget',
+  'practice.reckoning': 'Reckoning what each practice asks of whom, part by part…',
   'practice.where': 'Where',
   'practice.everywhere': '{name}, everywhere',
   'practice.lead': 'How much a part may foul before it is served. See what each school asks of whom, then choose.',

@@ -62,6 +62,6 @@ const safe = defineModel<boolean>({ required: true });
   background: var(--panel);
 }
 .kit li::before {
-  content: '· ';
+  content: '· ' / '';
 }
 </style>

@@ -1183,6 +1183,7 @@ export interface WebText extends SharedText, FieldsText {
   'practice.part.practice': None;
   'practice.part.prices': None;
   'practice.part.repairs': None;
+  'practice.reckoning': None;
   'practice.row.calls': None;
   'practice.row.cost': None;
   'practice.row.cost.calls': None;

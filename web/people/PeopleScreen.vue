@@ -152,19 +152,22 @@ onMounted(reload);
             <span class="strong">{{ person.name }}</span>
             <span class="row close small no-print">
               <template v-if="isOffice(person) && person.disabledAt === null">
-                <button type="button" class="plain link" @click="editing = person.id">{{ say('change') }}</button>
+                <button type="button" class="plain link" @click="editing = person.id">
+                  {{ say('change') }}<span class="unseen">: {{ person.name }}</span>
+                </button>
                 <button type="button" class="plain link" @click="invite(person)">
-                  {{ say(person.opened ? 'people.newPassword' : 'people.inviteAgain') }}
+                  {{ say(person.opened ? 'people.newPassword' : 'people.inviteAgain')
+                  }}<span class="unseen">: {{ person.name }}</span>
                 </button>
                 <button v-if="person.secondFactor" type="button" class="plain link" @click="factorOff(person)">
-                  {{ say('people.factorOff') }}
+                  {{ say('people.factorOff') }}<span class="unseen">: {{ person.name }}</span>
                 </button>
                 <button v-if="person.id !== desk.me?.id" type="button" class="plain link" @click="letGo(person)">
-                  {{ say('people.letGo') }}
+                  {{ say('people.letGo') }}<span class="unseen">: {{ person.name }}</span>
                 </button>
               </template>
               <button v-else-if="isOffice(person)" type="button" class="plain link" @click="takeBack(person)">
-                {{ say('people.takeBack') }}
+                {{ say('people.takeBack') }}<span class="unseen">: {{ person.name }}</span>
               </button>
             </span>
           </div>
