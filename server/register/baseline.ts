@@ -148,7 +148,7 @@ export async function claimDone(call: Call, { propertyId, kind, day }: ClaimDone
   return { claimed: rows.length };
 }
 
-/** Gives what is open of a week, or what is chosen of it, a job a machine. What cannot be given is named with its reason. */
+/** Gives what is open of a week, or chosen of it, a job a machine. What cannot be given is named with its reason. */
 export async function giveWeek(
   call: Call,
   { week, propertyId, assigneeId, pointIds }: GiveWeek,

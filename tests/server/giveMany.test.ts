@@ -98,7 +98,7 @@ describe('Work given in many homes at once', () => {
     await house.manager.post('/lists/many', { placeIds: [] }).expect(422);
   });
 
-  it('of parts chosen one by one is given wherever they stand, and what is in hand moves only where that is asked', async () => {
+  it('of chosen parts is given wherever they stand; what is in hand moves only where that is asked', async () => {
     const { id: fromId, caller: from } = await hire(house, 'staff', 'ferreday@saltmarsh.example');
     const { id: toId } = await hire(house, 'staff', 'quill@saltmarsh.example');
     const other = await registerFlat(house, 'dishwasher', 'Flat 9Z');

@@ -47,7 +47,7 @@ describe('Several proofs judged at once', () => {
     expect(await stateOf(contradicted)).to.equal('waiting');
   });
 
-  it('sends back with one reason, which the doer reads; nothing without a reason, nothing of another office', async () => {
+  it('sends back with one reason, which the doer reads, and nothing without one', async () => {
     const id = await send(1);
     const fields = (await judge({ ids: [id], verdict: 'sendBack' }).expect(422)).body.fields;
     expect(fields).to.have.property('reason');

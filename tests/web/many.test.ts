@@ -60,7 +60,7 @@ describe('Work given in many homes, in a browser', function many() {
     await manager.getByRole('button', { name: 'Give', exact: true }).waitFor({ state: 'detached' });
   });
 
-  it('is given part by part, chosen on the board and in the list, and moves to a colleague, both of whom see it', async () => {
+  it('is given part by part, from board and list, and moves to a colleague; both see it', async () => {
     const ill = await hire(house, 'staff', 'hollis@saltmarsh.example');
     await hire(house, 'staff', 'ferreday@saltmarsh.example', 'B. Ferreday');
     const [hollis, ferreday] = [await stage.page(PHONE), await stage.page(PHONE)];

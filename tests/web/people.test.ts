@@ -63,7 +63,7 @@ describe('People and accounts, in a browser', function people() {
     await row('T. Hollis-Reed').getByRole('button', { name: 'Let go' }).waitFor();
   });
 
-  it('says what somebody may do and how long they work, beside what they have in hand; and who lives where', async () => {
+  it('says what somebody may do and how long they work beside what they have; and who lives where', async () => {
     await row('T. Hollis-Reed')
       .getByRole('button', { name: /^Change/ })
       .click();
@@ -148,7 +148,7 @@ describe('People and accounts, in a browser', function people() {
     await corran.getByText('You look after some of the properties.').waitFor();
     // It begins where they may choose; what holds everywhere they read, and cannot press.
     await corran.getByRole('button', { name: 'Choose Light' }).waitFor();
-    expect(await corran.locator('.picker input').inputValue()).to.equal('Quay Court');
+    expect(await corran.locator('.picker input[role=combobox]').inputValue()).to.equal('Quay Court');
     expect(await corran.getByRole('button', { name: 'Choose Light' }).isDisabled()).to.equal(false);
     await choose(corran, 'Where', /everywhere/);
     await corran.locator('button:disabled', { hasText: 'Choose Light' }).waitFor();

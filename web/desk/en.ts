@@ -298,8 +298,8 @@ export const deskText = {
   'giveMany.homes': '{count} of {of} homes',
   'giveMany.homes.legend': 'Homes',
   'giveMany.give': 'Give',
-  'giveMany.going': '{done} of {of} homes',
-  'giveMany.stop': 'Stop',
+  'inParts.going': '{done} of {of}',
+  'inParts.stop': 'Stop',
   'giveMany.given':
     '{jobs, plural, =0 {Nothing was given.} one {One job was given in one home.} other {# jobs were given in {homes, plural, one {one home} other {# homes}}.}}',
   'giveMany.left': '{count, plural, one {One thing was not given:} other {# things were not given:}}',

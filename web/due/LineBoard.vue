@@ -60,9 +60,7 @@ function fold(property: number): void {
 let asked = 0;
 function onScroll(): void {
   cancelAnimationFrame(asked);
-  asked = requestAnimationFrame(() => {
-    top.value = frame.value?.scrollTop ?? 0;
-  });
+  asked = requestAnimationFrame(() => (top.value = frame.value?.scrollTop ?? 0));
 }
 
 function measure(): void {

@@ -9,7 +9,7 @@ import { useBoard } from '../due/boardStore.ts';
 import ChoiceList from '../kit/ChoiceList.vue';
 import LeftList from '../kit/LeftList.vue';
 import Notice from '../kit/Notice.vue';
-import ProgressBar from '../kit/ProgressBar.vue';
+import PartsProgress from '../kit/PartsProgress.vue';
 import { say } from '../language/say.ts';
 import { isIdle } from '../strip/marks.ts';
 
@@ -38,7 +38,8 @@ const people = computed(() => office.value.value?.assignees.filter(({ role }) =>
 /** How many of the chosen parts somebody has in hand. */
 const inHand = computed(() => board.chosenIn.flatMap(({ marks }) => marks).filter((mark) => !isIdle(mark)).length);
 
-const { busy, failure, done, of, each, stop } = useInParts();
+const sending = useInParts();
+const { busy, failure, each } = sending;
 const given = ref<ManyGiven | null>(null);
 const back = ref<{ taken: number; kept: number } | null>(null);
 
@@ -133,15 +134,8 @@ onMounted(office.reload);
     </template>
     <Notice :says="failure" />
     <Notice v-if="back" done :says="say('giveMany.back', { ...back })" />
-    <ProgressBar
-      v-if="busy"
-      :done="done"
-      :of="of"
-      :label="say('giveMany.going', { done, of })"
-      :stop="say('giveMany.stop')"
-      @stop="stop"
-    />
-    <template v-else-if="given">
+    <PartsProgress :of="sending" />
+    <template v-if="given && !busy">
       <Notice done
         >{{ say('giveMany.given', { jobs: given.jobs, homes: given.homes }) }}
         <template v-if="given.moved.length">{{ say('giveMany.moved', { count: given.moved.length }) }} </template>
@@ -163,7 +157,7 @@ onMounted(office.reload);
         <button type="button" class="plain link" @click="again">{{ say('giveMany.more') }}</button>
       </p>
     </template>
-    <p v-else>
+    <p v-else-if="!busy">
       <VBtn type="submit" color="primary" :disabled="homes.length === 0">{{
         say(entry.which === 'inHand' ? 'giveMany.move' : 'giveMany.give')
       }}</VBtn>

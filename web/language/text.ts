@@ -448,7 +448,6 @@ export interface WebText extends SharedText, FieldsText {
   'giveMany.from.anybody': None;
   'giveMany.give': None;
   'giveMany.given': { jobs: number; homes: number };
-  'giveMany.going': { done: string | number; of: string | number };
   'giveMany.homes': { count: string | number; of: string | number };
   'giveMany.homes.legend': None;
   'giveMany.left': { count: number };
@@ -456,7 +455,6 @@ export interface WebText extends SharedText, FieldsText {
   'giveMany.move': None;
   'giveMany.moved': { count: number };
   'giveMany.moves': { count: number };
-  'giveMany.stop': None;
   'giveMany.tenants': None;
   'giveMany.tenants.note': None;
   'giveMany.which': None;
@@ -600,6 +598,8 @@ export interface WebText extends SharedText, FieldsText {
   'import.unknown.why': None;
   'import.what': None;
   'import.wrong': { count: number };
+  'inParts.going': { done: string | number; of: string | number };
+  'inParts.stop': None;
   'inspection.answer': None;
   'inspection.answered': { day: string | number; by: string | number; done: string | number };
   'inspection.more': None;

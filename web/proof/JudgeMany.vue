@@ -5,11 +5,11 @@ import { judgeMany, MOST_JUDGED, type ProofAnswer, type ProofSummary } from '../
 import { api, newId, photoUrl } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useInParts } from '../api/inParts.ts';
-import { vFocusFirst } from '../kit/focusFirst.ts';
 import LeftList from '../kit/LeftList.vue';
 import Notice from '../kit/Notice.vue';
-import ProgressBar from '../kit/ProgressBar.vue';
+import PartsProgress from '../kit/PartsProgress.vue';
 import { say } from '../language/say.ts';
+import SendBackForm from './SendBackForm.vue';
 
 const props = defineProps<{ proofs: readonly ProofSummary[] }>();
 const emit = defineEmits<{ judged: []; open: [] }>();
@@ -18,11 +18,11 @@ const emit = defineEmits<{ judged: []; open: [] }>();
 const shown = computed(() => props.proofs.slice(0, MOST_JUDGED));
 const read = reactive(new Map<string, ProofAnswer>());
 const chosen = ref<string[]>([]);
-const { busy: reading, failure, done, of, each, stop } = useInParts();
+const reading = useInParts();
 async function look(): Promise<void> {
   chosen.value = chosen.value.filter((id) => shown.value.some((it) => it.id === id));
   const wanted = shown.value.filter(({ id }) => !read.has(id));
-  await each(wanted, 4, async (part) => {
+  await reading.each(wanted, 4, async (part) => {
     for (const proof of await Promise.all(part.map(({ id }) => api('proof.read', { id })))) read.set(proof.id, proof);
   });
 }
@@ -79,19 +79,10 @@ async function takeBack(): Promise<void> {
       </button></Notice
     >
     <LeftList :says="say('proof.many.left', { count: left.length })" :left="left" />
-    <Notice :says="undoing.failure.value || failure || problem" />
-    <ProgressBar
-      v-if="reading || undoing.busy.value"
-      :done="reading ? done : undoing.done.value"
-      :of="reading ? of : undoing.of.value"
-      :label="say('loading')"
-      :stop="say('giveMany.stop')"
-      @stop="
-        stop();
-        undoing.stop();
-      "
-    />
-    <ul class="beside">
+    <Notice :says="undoing.failure.value || reading.failure.value || problem" />
+    <PartsProgress :of="reading" />
+    <PartsProgress :of="undoing" />
+    <ul class="columns tiles close">
       <li v-for="it in shown" :key="it.id" class="panel card stack tight small">
         <label class="row close"
           ><input v-model="chosen" type="checkbox" :value="it.id" :disabled="!able(it)" /><span
@@ -99,7 +90,7 @@ async function takeBack(): Promise<void> {
             ><br />{{ it.place }}, {{ it.property }} · {{ it.by }}</span
           ></label
         >
-        <p v-if="read.has(it.id)" class="photos">
+        <p v-if="read.has(it.id)" class="row close thumbs">
           <img
             v-for="photo in read.get(it.id)!.photos.filter(({ kept }) => kept)"
             :key="photo.id"
@@ -121,19 +112,14 @@ async function takeBack(): Promise<void> {
       </li>
     </ul>
     <div class="foot stack close">
-      <form v-if="sendingBack" class="panel card stack close short-form" @submit.prevent="judge('sendBack')">
-        <VTextarea
-          v-model="reason"
-          :label="say('proof.reason')"
-          rows="2"
-          :error-messages="errors.reason"
-          v-focus-first
-          hide-details="auto"
-        />
-        <VBtn type="submit" color="primary" :loading="busy">{{
-          say('proof.many.sendBackNow', { count: chosen.length })
-        }}</VBtn>
-      </form>
+      <SendBackForm
+        v-if="sendingBack"
+        v-model="reason"
+        :error="errors.reason"
+        :label="say('proof.many.sendBackNow', { count: chosen.length })"
+        :busy="busy"
+        @send="judge('sendBack')"
+      />
       <div class="row close middle">
         <VBtn
           color="primary"
@@ -155,22 +141,3 @@ async function takeBack(): Promise<void> {
     </div>
   </div>
 </template>
-
-<style scoped>
-.beside {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
-  gap: 12px;
-}
-.photos {
-  display: flex;
-  gap: 4px;
-}
-.photos img {
-  flex: 1;
-  min-width: 0;
-  height: 96px;
-  object-fit: cover;
-  border-radius: 4px;
-}
-</style>

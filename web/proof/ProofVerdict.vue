@@ -12,6 +12,7 @@ import { vFocusFirst } from '../kit/focusFirst.ts';
 import { say } from '../language/say.ts';
 import SpecificationFields from '../register/SpecificationFields.vue';
 import Notice from '../kit/Notice.vue';
+import SendBackForm from './SendBackForm.vue';
 
 const props = defineProps<{ proof: ProofAnswer }>();
 /** With what was said, and the proof whose verdict can be taken back. */
@@ -62,21 +63,19 @@ defineExpose({ key });
 
 <template>
   <div class="foot push-down">
-    <form v-if="open === 'sendBack'" class="panel card stack close start short-form" @submit.prevent="send('sendBack')">
-      <VTextarea
-        v-model="entry.reason"
-        :label="say('proof.reason')"
-        rows="2"
-        :error-messages="errors.reason"
-        v-focus-first
-        hide-details="auto"
-      />
+    <SendBackForm
+      v-if="open === 'sendBack'"
+      v-model="entry.reason"
+      :error="errors.reason"
+      :label="say('proof.sendBackNow')"
+      :busy="busy"
+      @send="send('sendBack')"
+    >
       <p class="small">
         <span class="quiet">{{ say('proof.preview', { name: proof.by }) }}</span>{{ ' '
         }}<q>{{ entry.reason || say('proof.reason.none') }}</q>
       </p>
-      <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.sendBackNow') }}</VBtn>
-    </form>
+    </SendBackForm>
     <form v-if="open === 'accept'" class="panel card stack close start short-form" @submit.prevent="send('accept')">
       <VTextarea
         v-model="why"

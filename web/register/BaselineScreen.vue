@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The baseline: weeks as bars of minutes, what is done and given in each, and giving a week. */
-import { computed, onMounted, reactive, ref, watch } from 'vue';
+import { computed, onMounted, reactive, ref } from 'vue';
 import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
 import { BASELINE_WEEKS, claimDone, planBaseline, type BaselineWeek } from '../../contract/due/baseline.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
@@ -8,11 +8,11 @@ import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';
 import { useSending } from '../api/sending.ts';
-import KindGlyph from '../strip/KindGlyph.vue';
 import { say } from '../language/say.ts';
 import PageFrame from '../kit/PageFrame.vue';
 import Notice from '../kit/Notice.vue';
 import EmptyState from '../kit/EmptyState.vue';
+import BaselineParts from './BaselineParts.vue';
 
 const entry = reactive({ propertyId: null as string | null, weeks: BASELINE_WEEKS.usual as number, start: '' });
 const baseline = useLoading(() =>
@@ -30,14 +30,6 @@ const sending = useSending();
 const told = ref('');
 const refused = ref<readonly string[]>([]);
 const open = ref<string | null>(null);
-/** Parts of the open week that are chosen; none: all that is open of it. */
-const chosen = ref<string[]>([]);
-watch(open, () => {
-  chosen.value = [];
-});
-const TENANTS = 'tenants';
-const who = ref<string | null>(null);
-
 const planned = computed(() => answer.value?.planned ?? []);
 const shown = computed(() =>
   planned.value.length && !replanning.value ? planned.value : (answer.value?.proposed ?? []),
@@ -77,26 +69,15 @@ async function claim(): Promise<void> {
   told.value = say('baseline.claimed', { count });
   await reload();
 }
-async function give(week: string): Promise<void> {
-  if (!who.value) return;
-  const form = {
-    week,
-    propertyId: entry.propertyId,
-    assigneeId: who.value === TENANTS ? null : who.value,
-    pointIds: chosen.value.length > 0 ? chosen.value : null,
-  };
+async function give(week: string, assigneeId: string | null, pointIds: string[] | null): Promise<void> {
   await sending.run(async () => {
-    const gave = await api('baseline.give', { form });
+    const gave = await api('baseline.give', { form: { week, propertyId: entry.propertyId, assigneeId, pointIds } });
     told.value = say('baseline.gave', { count: gave.jobs });
     refused.value = gave.refused;
-    chosen.value = [];
   });
   await reload();
 }
-onMounted(async () => {
-  await reload();
-  who.value = answer.value?.assignees[0]?.id ?? null;
-});
+onMounted(reload);
 </script>
 
 <template>
@@ -216,39 +197,14 @@ onMounted(async () => {
                 {{ say('baseline.more') }}
               </button>
             </div>
-            <div v-if="open === it.week" class="parts stack close">
-              <form
-                v-if="planned.length && !replanning && it.points.some(({ state }) => state === 'open')"
-                class="fields inline short"
-                @submit.prevent="give(it.week)"
-              >
-                <VSelect
-                  v-model="who"
-                  :items="[
-                    { value: TENANTS, title: say('giveMany.tenants') },
-                    ...answer.assignees.map(({ id, name }) => ({ value: id, title: name })),
-                  ]"
-                  :label="say('baseline.give')"
-                  hide-details
-                  density="compact"
-                />
-                <VBtn type="submit" variant="outlined" :loading="sending.busy.value">{{
-                  chosen.length ? say('baseline.giveChosen', { count: chosen.length }) : say('point.giveNow')
-                }}</VBtn>
-              </form>
-              <ul class="small ruled tight ink-link">
-                <li v-for="point in it.points" :key="point.pointId" :class="{ quiet: point.state !== 'open' }">
-                  <RouterLink :to="`/line/${point.number}`"
-                    ><KindGlyph :kind="point.kind" /> {{ point.name }}</RouterLink
-                  ><span class="quiet">{{ point.place }}</span
-                  ><label v-if="point.state === 'open' && planned.length && !replanning"
-                    ><input v-model="chosen" type="checkbox" :value="point.pointId" />{{ ' ' }}
-                    {{ say(`baseline.state.${point.state}`)
-                    }}<span class="unseen">: {{ point.name }}, {{ point.place }}</span></label
-                  ><span v-else>{{ say(`baseline.state.${point.state}`) }}</span>
-                </li>
-              </ul>
-            </div>
+            <BaselineParts
+              v-if="open === it.week"
+              :week="it"
+              :assignees="answer.assignees"
+              :kept="planned.length > 0 && !replanning"
+              :busy="sending.busy.value"
+              @give="(assigneeId, pointIds) => give(it.week, assigneeId, pointIds)"
+            />
           </li>
         </ol>
         <p class="small quiet">{{ say('baseline.minutesNote') }}</p>
@@ -283,23 +239,12 @@ onMounted(async () => {
 .open {
   border: 1.5px solid var(--edge);
 }
-.parts {
-  padding: 4px 0 12px 164px;
-}
-.parts li {
-  display: grid;
-  grid-template-columns: 1fr 1fr 70px;
-  gap: 12px;
-}
 @media (max-width: 860px) {
   .week {
     grid-template-columns: 1fr auto;
   }
   .bar {
     grid-column: 1 / -1;
-  }
-  .parts {
-    padding-left: 0;
   }
 }
 </style>

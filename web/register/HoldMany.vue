@@ -9,7 +9,7 @@ import { useInParts } from '../api/inParts.ts';
 import { useBoard } from '../due/boardStore.ts';
 import LeftList from '../kit/LeftList.vue';
 import Notice from '../kit/Notice.vue';
-import ProgressBar from '../kit/ProgressBar.vue';
+import PartsProgress from '../kit/PartsProgress.vue';
 import { say } from '../language/say.ts';
 import { HOLD_DAYS } from './hold.ts';
 
@@ -18,7 +18,8 @@ const emit = defineEmits<{ held: [] }>();
 const today = useBoard().answer?.properties[0]?.today;
 const entry = reactive({ until: today === undefined ? '' : isoFromDay(today + HOLD_DAYS), reason: '' });
 const { errors, problem, submit } = useForm(holdPlaces);
-const { busy, failure, done, of, each, stop } = useInParts();
+const sending = useInParts();
+const { busy, failure, each, stop } = sending;
 const result = ref<HeldPlaces | null>(null);
 const back = ref<number | null>(null);
 
@@ -75,15 +76,8 @@ async function lift(): Promise<void> {
     <p v-if="!result" class="small quiet">{{ say('holdMany.why') }}</p>
     <Notice :says="problem || failure" />
     <Notice v-if="back !== null" done :says="say('holdMany.back', { count: back })" />
-    <ProgressBar
-      v-if="busy"
-      :done="done"
-      :of="of"
-      :label="say('giveMany.going', { done, of })"
-      :stop="say('giveMany.stop')"
-      @stop="stop"
-    />
-    <template v-else-if="result">
+    <PartsProgress :of="sending" />
+    <template v-if="result && !busy">
       <Notice done
         >{{ say('holdMany.held', { count: result.held.length }) }}
         <button v-if="result.held.length" type="button" class="plain link" @click="lift">
@@ -95,7 +89,7 @@ async function lift(): Promise<void> {
         :left="result.left.map(({ placeId, place, says }) => ({ to: `/homes/${placeId}`, what: place, says }))"
       />
     </template>
-    <p v-else>
+    <p v-else-if="!busy">
       <VBtn type="submit" color="primary" :disabled="homes.length === 0">{{
         say('holdMany.hold', { count: homes.length })
       }}</VBtn>
