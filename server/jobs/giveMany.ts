@@ -17,7 +17,7 @@ import { assigneesFor } from './assignees.ts';
 import { budgetUse } from './budget.ts';
 import { createJob, moveJob, readSitting, whoMay } from './jobs.ts';
 import { sittingsOf } from './lists.ts';
-import { jobsInHand, moveBack, moveInHome, type HomeAsked } from './moveMany.ts';
+import { chosenOnHold, jobsInHand, moveBack, moveInHome, type HomeAsked } from './moveMany.ts';
 
 type Sitting = Awaited<ReturnType<typeof readSitting>>;
 type Left = ManyGiven['left'][number];
@@ -41,6 +41,7 @@ export async function giveMany(call: Call, form: GiveMany): Promise<ManyGiven> {
     const leave = (machine: string, says: string) => left.push({ placeId, place, machine, says });
     const free = which === 'inHand' ? [] : await sittingsOf(call, placeId, numbers);
     const sittings = free.filter(({ points }) => which !== 'past' || points.some(isPast));
+    for (const part of await chosenOnHold(call, placeId, form)) leave(part, say('many.held'));
     const inHand = await jobsInHand(call, placeId, form);
     const assignee = (await assigneesFor(call, placeId, [])).find(({ id, role }) =>
       assigneeId ? id === assigneeId : role === 'tenant',

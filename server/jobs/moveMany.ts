@@ -5,7 +5,7 @@
 import { WORK } from '../../contract/due/due.ts';
 import type { GiveMany, HomeListAnswer, MovedJob } from '../../contract/jobs/lists.ts';
 import type { Call } from '../context/context.ts';
-import { problemOf } from '../context/problem.ts';
+import { Problem, problemOf } from '../context/problem.ts';
 import { liveJobOf } from '../lookup/liveJob.ts';
 import { machineName } from '../lookup/names.ts';
 import type { Row } from '../store/tables.ts';
@@ -52,6 +52,16 @@ export async function jobsInHand(
   }
 }
 
+/** Parts by their numbers that ask for nothing while their home is on hold, in words. */
+export async function chosenOnHold({ db, env: { say } }: Call, placeId: string, form: GiveMany): Promise<string[]> {
+  if (form.which !== 'chosen') return [];
+  const marks = (await db.mark.all({ placeId, work: WORK.onHold })).filter(({ number }) =>
+    form.numbers.includes(number),
+  );
+  const points = await db.point.all({ id: marks.map(({ pointId }) => pointId) });
+  return points.map(({ procedure }) => say(`point.${procedure}`));
+}
+
 /** The jobs that have some parts of a home taken, each once. */
 async function jobsOfNumbers({ db }: Call, placeId: string, numbers: readonly number[]): Promise<Row<'job'>[]> {
   const marks = (await db.mark.all({ placeId })).filter(
@@ -93,6 +103,7 @@ export async function moveInHome(
 async function moveTo(call: Call, job: Row<'job'>, assigneeId: string): Promise<string> {
   const { env, db } = call;
   const tasks = await db.task.all({ jobId: job.id, state: 'outstanding' });
+  if (tasks.length === 0) throw new Problem(409, 'moveNotAllowed', { state: env.say(`job.${job.state}`) });
   const sitting = await readSitting(
     call,
     tasks.map(({ pointId }) => pointId),

@@ -98,6 +98,7 @@ export const serverText = {
   'many.begun': 'It is {state} already.',
   'many.contracted': 'A contractor has a link to it. Cancel it first.',
   'many.inHand': 'Somebody has it already.',
+  'many.held': 'It is on hold with its home.',
   'many.onHold': 'It is on hold until {day} already.',
   'many.notOnHold': 'It is not on hold.',
   'many.budget': 'Their month does not hold this as well.',

@@ -153,6 +153,7 @@ export interface ServerText extends CoreText, FieldsText {
   'many.budget': None;
   'many.contracted': None;
   'many.forStaff': { count: number };
+  'many.held': None;
   'many.inHand': None;
   'many.later': { count: number };
   'many.noTenant': None;

@@ -175,6 +175,12 @@ describe('Work given in many homes at once', () => {
     expect(held.left[0].says).to.contain('on hold until').and.to.contain('24 December');
     const past = await give({ placeIds: [first.placeId] });
     expect(past.jobs).to.equal(0);
+    // What is chosen of it is not passed over in silence.
+    const { placeId, numbers } = await registerFlat(house, 'dryer', 'Flat 7H');
+    await house.manager.post('/holds', { placeIds: [placeId], until: '2027-01-20' }).expect(200);
+    const chosen = await give({ placeIds: [placeId], which: 'chosen', numbers });
+    expect(chosen.jobs).to.equal(0);
+    expect(chosen.left.map(({ says }) => says)).to.deep.equal(numbers.map(() => 'It is on hold with its home.'));
     expect((await hold({ until: null })).held).to.have.members(placeIds);
     expect((await hold({ until: null })).left.map(({ says }: Left) => says)).to.deep.equal([
       'It is not on hold.',

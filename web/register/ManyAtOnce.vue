@@ -30,6 +30,8 @@ watch(
 const within = computed<readonly Home[]>(() =>
   board.chosen ? board.chosenIn : props.homes.filter(({ id }) => ticked.value.includes(id)),
 );
+/** Any home will do to ask who of the office may be given work: what the filters leave may be none for a moment. */
+const asks = props.homes[0]?.id ?? board.rows[0]?.id ?? '';
 const parts = computed(() => board.chosenIn.reduce((sum, { marks }) => sum + marks.length, 0));
 </script>
 
@@ -58,13 +60,7 @@ const parts = computed(() => board.chosenIn.reduce((sum, { marks }) => sum + mar
         :choices="homes.map(({ id: value, name: says }) => ({ value, says }))"
       />
     </details>
-    <GiveMany
-      v-if="what === 'give'"
-      :homes="within"
-      :asks="homes[0]!.id"
-      :choosable="choosable"
-      @given="emit('changed')"
-    />
+    <GiveMany v-if="what === 'give'" :homes="within" :asks="asks" :choosable="choosable" @given="emit('changed')" />
     <HoldMany v-else :homes="within" @held="emit('changed')" />
   </section>
 </template>
