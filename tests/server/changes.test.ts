@@ -149,8 +149,9 @@ describe('What stands in the register', () => {
   });
 
   it('has people with what they did on time, and between what that share lies', async () => {
+    const tenants = `/people?with=${encodeURIComponent('{"kind":"tenants"}')}`;
     const of = async (id: string) =>
-      (await house.manager.get('/people').expect(200)).body.people.find((it: { id: string }) => it.id === id);
+      (await house.manager.get(tenants).expect(200)).body.people.find((it: { id: string }) => it.id === id);
     expect((await of(flat.tenantId)).onTime).to.equal(null);
     const job = await give(house, flat.tenant, flat.tenantId, [flat.points['washer.doorBoot']!]);
     await flat.tenant.post(`/jobs/${job.id}/submission`, await honestWork(house, flat.tenant, job)).expect(200);
