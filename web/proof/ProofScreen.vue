@@ -47,12 +47,7 @@ const waiting = computed(() => {
 });
 /** Several side by side, for one verdict on what is chosen of them. */
 const sheet = ref(false);
-keepInAddress({
-  list: oneChoice(list, ['waiting', 'byRule']),
-  only: textChoice(only, null),
-  order: oneChoice(order, ['oldest', 'worst']),
-  sheet: flagChoice(sheet),
-});
+keepInAddress({ only: textChoice(only, null), order: oneChoice(order, ['oldest', 'worst']), sheet: flagChoice(sheet) });
 const choices = computed(() => {
   const all = queue.value.value?.[list.value] ?? [];
   const people = [...new Set(all.map(({ by }) => by))].sort();
