@@ -1,5 +1,6 @@
 /** The desk's screens and who they are for. */
 import { createRouter, createWebHistory } from 'vue-router';
+import { knowGoing } from '../kit/going.ts';
 import { useDesk } from '../people/deskStore.ts';
 
 declare module 'vue-router' {
@@ -108,6 +109,7 @@ export const router = createRouter({
     { path: '/:rest(.*)*', component: () => import('./NotFoundScreen.vue') },
   ],
 });
+knowGoing(router);
 
 router.beforeEach(async (to) => {
   const desk = useDesk();

@@ -1,6 +1,7 @@
 /** Choices of a screen that stand in its address: sent on, kept or gone back to, the screen is as it was. */
 import { onBeforeUnmount, watch, type Ref } from 'vue';
-import { useRoute, useRouter, type RouteLocationNormalized } from 'vue-router';
+import { useRoute, useRouter } from 'vue-router';
+import { isGoing, onArrival } from './going.ts';
 
 /** A choice as an address has it: its text, and what takes a text from there. */
 interface InAddress {
@@ -56,25 +57,14 @@ export function keepInAddress(choices: Readonly<Record<string, InAddress>>): voi
   const nothing = JSON.stringify(named.map(() => null));
 
   // While another address is on its way, ours waits for it: written at once it would overtake where somebody goes.
-  let going: RouteLocationNormalized | null = null;
   let owed = false;
-  onBeforeUnmount(
-    router.beforeEach((to) => {
-      going = to;
-    }),
-  );
-  onBeforeUnmount(
-    router.afterEach((to) => {
-      if (going === to) going = null;
-      if (going === null && owed) write();
-    }),
-  );
+  onBeforeUnmount(onArrival(router, () => owed && write()));
 
   function take(): void {
     for (const [name, choice] of named) choice.take(said(name));
   }
   function write(): void {
-    owed = going !== null;
+    owed = isGoing(router);
     if (owed) return;
     if (route.matched[0]?.path !== screen || stands() === chosen()) return;
     const own = Object.fromEntries(named.map(([name, choice]) => [name, choice.tell() ?? undefined]));

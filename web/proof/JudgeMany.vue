@@ -9,7 +9,7 @@ import LeftList from '../kit/LeftList.vue';
 import Notice from '../kit/Notice.vue';
 import PartsProgress from '../kit/PartsProgress.vue';
 import { say } from '../language/say.ts';
-import SendBackForm from './SendBackForm.vue';
+import ReasonForm from './ReasonForm.vue';
 
 const props = defineProps<{ proofs: readonly ProofSummary[] }>();
 const emit = defineEmits<{ judged: []; open: [] }>();
@@ -112,11 +112,12 @@ async function takeBack(): Promise<void> {
       </li>
     </ul>
     <div class="foot stack close">
-      <SendBackForm
+      <ReasonForm
         v-if="sendingBack"
         v-model="reason"
+        :label="say('proof.reason')"
         :error="errors.reason"
-        :label="say('proof.many.sendBackNow', { count: chosen.length })"
+        :action="say('proof.many.sendBackNow', { count: chosen.length })"
         :busy="busy"
         @send="judge('sendBack')"
       />

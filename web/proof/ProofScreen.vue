@@ -47,7 +47,12 @@ const waiting = computed(() => {
 });
 /** Several side by side, for one verdict on what is chosen of them. */
 const sheet = ref(false);
-keepInAddress({ only: textChoice(only, null), order: oneChoice(order, ['oldest', 'worst']), sheet: flagChoice(sheet) });
+keepInAddress({
+  list: oneChoice(list, ['waiting', 'byRule']),
+  only: textChoice(only, null),
+  order: oneChoice(order, ['oldest', 'worst']),
+  sheet: flagChoice(sheet),
+});
 const choices = computed(() => {
   const all = queue.value.value?.[list.value] ?? [];
   const people = [...new Set(all.map(({ by }) => by))].sort();
@@ -173,7 +178,7 @@ onMounted(async () => {
         :items="choices"
         :label="say('proof.only')"
       />
-      <p v-if="waiting.length > 3" class="small">
+      <p v-if="waiting.length > 3 || order === 'worst'" class="small">
         <button type="button" class="plain link" @click="order = order === 'oldest' ? 'worst' : 'oldest'">
           {{ say(order === 'oldest' ? 'proof.worstFirst' : 'proof.oldestFirst') }}
         </button>

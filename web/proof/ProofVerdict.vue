@@ -8,11 +8,10 @@ import { judge, type ProofAnswer, type Verdict } from '../../contract/proof/proo
 import type { Specification } from '../../contract/register/machines.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
-import { vFocusFirst } from '../kit/focusFirst.ts';
 import { say } from '../language/say.ts';
 import SpecificationFields from '../register/SpecificationFields.vue';
 import Notice from '../kit/Notice.vue';
-import SendBackForm from './SendBackForm.vue';
+import ReasonForm from './ReasonForm.vue';
 
 const props = defineProps<{ proof: ProofAnswer }>();
 /** With what was said, and the proof whose verdict can be taken back. */
@@ -63,11 +62,12 @@ defineExpose({ key });
 
 <template>
   <div class="foot push-down">
-    <SendBackForm
+    <ReasonForm
       v-if="open === 'sendBack'"
       v-model="entry.reason"
+      :label="say('proof.reason')"
       :error="errors.reason"
-      :label="say('proof.sendBackNow')"
+      :action="say('proof.sendBackNow')"
       :busy="busy"
       @send="send('sendBack')"
     >
@@ -75,18 +75,16 @@ defineExpose({ key });
         <span class="quiet">{{ say('proof.preview', { name: proof.by }) }}</span>{{ ' '
         }}<q>{{ entry.reason || say('proof.reason.none') }}</q>
       </p>
-    </SendBackForm>
-    <form v-if="open === 'accept'" class="panel card stack close start short-form" @submit.prevent="send('accept')">
-      <VTextarea
-        v-model="why"
-        :label="say('proof.why')"
-        rows="2"
-        :error-messages="errors.reason"
-        v-focus-first
-        hide-details="auto"
-      />
-      <VBtn type="submit" color="primary" :loading="busy">{{ say('proof.acceptNow') }}</VBtn>
-    </form>
+    </ReasonForm>
+    <ReasonForm
+      v-if="open === 'accept'"
+      v-model="why"
+      :label="say('proof.why')"
+      :error="errors.reason"
+      :action="say('proof.acceptNow')"
+      :busy="busy"
+      @send="send('accept')"
+    />
     <form
       v-if="open === 'registerWrong'"
       class="panel card stack close start short-form"
