@@ -5,7 +5,7 @@ import type { EvidenceLevel } from '../proof/record.ts';
 import { grouped } from '../statistics/grouped.ts';
 import { clusteredInterval, type ShareInterval } from '../statistics/proportion.ts';
 import { addDays, daysOf, lineOn, NO_DAYS, stateOn, type Trace, type PointDays } from './trace.ts';
-import { standingOf, WORST_FIRST, type Count, type Standing } from './standing.ts';
+import { standingOf, WORST_FIRST, type Count, type Standing, type StandingPoint } from './standing.ts';
 
 /** A part whose standing is asked for. */
 export interface StoodPoint {
@@ -54,11 +54,14 @@ export const worstFirst = (
   WORST_FIRST.indexOf(a.standing.verdict) - WORST_FIRST.indexOf(b.standing.verdict) || b.days.past - a.days.past;
 
 /** What of the parts of a set counts on a day: those that were there. */
-const presentOn = (points: readonly StoodPoint[], day: Day) =>
-  points.flatMap((point) => {
-    const state = stateOn(point.trace, day);
-    return state === undefined ? [] : [{ ...point, state }];
-  });
+function presentOn(points: readonly StoodPoint[], day: Day): StandingPoint[] {
+  const present: StandingPoint[] = [];
+  for (const { trace, safetyCritical, evidence } of points) {
+    const state = stateOn(trace, day);
+    if (state !== undefined) present.push({ state, safetyCritical, evidence });
+  }
+  return present;
+}
 
 /** The figures of a set of parts as of the window's last day. */
 export function figuresOf(

@@ -25,6 +25,7 @@ import type { Call } from '../context/context.ts';
 import { logHead } from '../log/head.ts';
 import { breachShareOn } from './verdict.ts';
 import { readingScope } from '../people/ownerLinks.ts';
+import type { Translator } from '../language/translator.ts';
 import { namesOf } from '../lookup/find.ts';
 import { machineName } from '../lookup/names.ts';
 import { tenancyDuring } from '../lookup/tenancies.ts';
@@ -107,6 +108,7 @@ export async function readStanding(
     ...(scope.names ? services.map(({ by }) => by) : []),
   ]);
   const holders = new Map(assigned.map(({ pointId, personId }) => [pointId, names.get(personId) ?? null]));
+  const nameOf = namesOfParts(env.say);
   const of = (place: Row<'place'>): PlaceStanding => {
     const its = stood.points.get(place.id) ?? [];
     const tenancy = tenancies.find((it) => it.placeId === place.id && tenancyDuring(it, toDay));
@@ -122,10 +124,7 @@ export async function readStanding(
       alarms: stood.alarms.get(place.id)!,
       shortfalls: shortfallsOf(its, toDay).map(({ point, state, daysPast }) => ({
         number: point.number,
-        says: env.say('standing.part', {
-          part: env.say(`point.${point.procedure}`),
-          machine: machineName(env.say, { label: point.label, type: point.machineType }),
-        }),
+        says: nameOf(point),
         safetyCritical: point.safetyCritical,
         daysPast: state === 'noRecord' ? null : daysPast,
         by: holders.get(point.pointId) ?? null,
@@ -176,6 +175,19 @@ export async function readStanding(
   };
 }
 
+/** A part as a sentence names it; thousands of them go by the same names. */
+function namesOfParts(say: Translator): (part: PlacedPoint) => string {
+  const known = new Map<string, string>();
+  return ({ procedure, label, machineType: type }) => {
+    const key = `${procedure} ${type} ${label}`;
+    const name =
+      known.get(key) ??
+      say('standing.part', { part: say(`point.${procedure}`), machine: machineName(say, { label, type }) });
+    known.set(key, name);
+    return name;
+  };
+}
+
 /** The figures of some places together. */
 function figuresOfPlaces(
   { points, services, alarms, window, breachShare }: Stood,
@@ -214,12 +226,8 @@ function monthsOf(
     const { year, month } = civilOf(day);
     windows.push({ fromDay: day, toDay: Math.min(toDay, dayOfCivil(year, month + 1, 1) - 1) });
   }
-  const each = propertyIds.map((id) =>
-    trendOf(
-      points.filter(({ placeId }) => propertyOf.get(placeId) === id),
-      windows,
-    ),
-  );
+  const its = grouped(points, ({ placeId }) => propertyOf.get(placeId)!);
+  const each = propertyIds.map((id) => trendOf(its.get(id) ?? [], windows));
   return windows.map((window, i) => ({
     month: isoFromDay(window.fromDay).slice(0, 7),
     days: each.reduce((sum, days) => addDays(sum, days[i]!), NO_DAYS),

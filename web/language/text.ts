@@ -1532,6 +1532,7 @@ export interface WebText extends SharedText, FieldsText {
   'standing.watch': None;
   'standing.why.alarm': None;
   'standing.why.critical': None;
+  'standing.why.fewer': None;
   'standing.why.more': { count: number };
   'standing.why.noRecord': { says: string | number; by: string | number };
   'standing.why.nothing': None;

@@ -12,8 +12,14 @@ import { keepInAddress, oneChoice, textChoice } from '../kit/inAddress.ts';
 import { say } from '../language/say.ts';
 
 const props = defineProps<{ answer: StandingAnswer; linked: boolean }>();
-/** So many parts are named in a row; the rest opens. */
+/** So many parts are named in a row; the rest opens, and is drawn only then. */
 const NAMED = 2;
+/** Homes whose parts are all named. */
+const open = ref(new Set<string>());
+const namedOf = ({ id, shortfalls }: PlaceStanding) => (open.value.has(id) ? shortfalls : shortfalls.slice(0, NAMED));
+function toggle({ id }: PlaceStanding): void {
+  if (!open.value.delete(id)) open.value.add(id);
+}
 
 const verdict = ref<KeptVerdict>('all');
 const find = ref('');
@@ -100,21 +106,25 @@ function wordsOf({ says, daysPast, by }: ShortfallAnswer): string {
     <template #why="{ row }">
       <div v-if="row.shortfalls.length" class="sentences">
         <p v-if="row.alarms" class="alarm">{{ say('standing.why.alarm') }}</p>
-        <p v-for="it in row.shortfalls.slice(0, NAMED)" :key="it.number">
+        <p v-for="it in namedOf(row)" :key="it.number">
           <RouterLink v-if="linked" :to="`/line/${it.number}`">{{ wordsOf(it) }}</RouterLink><template v-else>{{
             wordsOf(it)
           }}</template
           ><b v-if="it.safetyCritical">, {{ say('standing.why.critical') }}</b>
         </p>
-        <details v-if="row.shortfalls.length > NAMED">
-          <summary>{{ say('standing.why.more', { count: row.shortfalls.length - NAMED }) }}</summary>
-          <p v-for="it in row.shortfalls.slice(NAMED)" :key="it.number">
-            <RouterLink v-if="linked" :to="`/line/${it.number}`">{{ wordsOf(it) }}</RouterLink><template v-else>{{
-              wordsOf(it)
-            }}</template
-            ><b v-if="it.safetyCritical">, {{ say('standing.why.critical') }}</b>
-          </p>
-        </details>
+        <button
+          v-if="row.shortfalls.length > NAMED"
+          type="button"
+          class="plain link"
+          :aria-expanded="open.has(row.id)"
+          @click="toggle(row)"
+        >
+          {{
+            open.has(row.id)
+              ? say('standing.why.fewer')
+              : say('standing.why.more', { count: row.shortfalls.length - NAMED })
+          }}<span class="unseen">, {{ nameOf(row) }}</span>
+        </button>
       </div>
       <span v-else class="quiet">{{ whyOf(row) }}</span>
     </template>

@@ -61,6 +61,7 @@ export const standingText = {
     '{says}: {days, plural, one {a day} other {# days}} past, {by, select, none {given to nobody} other {with {by}}}',
   'standing.why.noRecord': '{says}: no record, {by, select, none {given to nobody} other {with {by}}}',
   'standing.why.alarm': 'Called unsafe; it must be lifted',
+  'standing.why.fewer': 'fewer',
   'standing.why.more': '{count, plural, one {one more} other {# more}}',
   'standing.why.critical': 'safety-critical',
   'standing.why.until': 'sound until {day}, when the first part reaches its line',
