@@ -15,7 +15,7 @@ import type { Stretch } from './exposure.ts';
 import { daysToReach, daysWithPauses, withoutPauses } from './exposure.ts';
 import { leastLoad } from '../catalogue/grades.ts';
 import { servedDayOf, type CapReason, type LineInputs } from './inputs.ts';
-import { believeSpeed, expectedReach, priorBelief, speedQuantile, type SpeedBelief } from './learning.ts';
+import { believeSpeed, expectedReach, priorBelief, speedQuantile } from './learning.ts';
 import { heldReach, type Held } from './lengthening.ts';
 import { lessonsOf, taughtConditions, type TaughtCondition } from './lessons.ts';
 import { acceptedLoad, practiceDays, type PracticeDays } from '../catalogue/practice.ts';
@@ -166,12 +166,14 @@ function beliefOf(
     return { belief: priorBelief(model), reach: accepted, held: false };
   }
   if (critical) return heldReach(taught, turnovers, accepted, model);
-  const reachOf = (belief: SpeedBelief) => expectedReach(belief, accepted);
   const all = believeSpeed(lessonsOf(taught, turnovers), model);
   const sure = taught.filter(({ condition }) => condition.confirmed);
-  if (sure.length === taught.length) return { belief: all, reach: reachOf(all), held: false };
+  if (sure.length === taught.length) return { belief: all, reach: expectedReach(all, accepted), held: false };
   const confirmed = believeSpeed(lessonsOf(sure, turnovers), model);
-  const [early, late] = [reachOf(all), sure.length === 0 ? accepted : reachOf(confirmed)];
+  const [early, late] = [
+    expectedReach(all, accepted),
+    sure.length === 0 ? accepted : expectedReach(confirmed, accepted),
+  ];
   return early <= late ? { belief: all, reach: early, held: false } : { belief: confirmed, reach: late, held: false };
 }
 

@@ -25,24 +25,25 @@ type Taught = Pick<LineInputs, 'conditions' | 'newSince' | 'turnovers' | 'stretc
 export function taughtConditions({ conditions, newSince, stretches, days }: Taught): TaughtCondition[] {
   const taught: TaughtCondition[] = [];
   let fresh = newSince;
-  let cycle: { condition: Condition; exposure: number }[] = [];
-  const close = () => {
-    const total = cycle.reduce((sum, { exposure }) => sum + exposure, 0);
-    for (const { condition, exposure } of cycle)
-      taught.push({ condition, exposure, weight: cycle.length === 1 ? 1 : exposure / total });
-    cycle = [];
-  };
+  let cycle: Omit<TaughtCondition, 'weight'>[] = [];
   for (const condition of conditions) {
     const exposure =
       fresh === null || condition.grade === null ? 0 : exposureBetween(stretches, fresh, condition.day, days.steady);
     if (exposure > 0) cycle.push({ condition, exposure });
     if (condition.kind === 'service') {
-      close();
+      taught.push(...sharing(cycle));
+      cycle = [];
       fresh = condition.day;
     }
   }
-  close();
+  taught.push(...sharing(cycle));
   return taught;
+}
+
+/** Readings of one growth of load: together they weigh one. */
+function sharing(cycle: readonly Omit<TaughtCondition, 'weight'>[]): TaughtCondition[] {
+  const total = cycle.reduce((sum, { exposure }) => sum + exposure, 0);
+  return cycle.map((it) => ({ ...it, weight: cycle.length === 1 ? 1 : it.exposure / total }));
 }
 
 /** The lessons in order, changes of tenancy among them. */

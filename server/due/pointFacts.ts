@@ -25,8 +25,9 @@ export function choicesOf(facts: KnownFacts, scopes: readonly string[], today: D
 
 /** The intervals as the organisation assumes them. */
 export function daysWith(procedure: string, days: PracticeDays, changes: Changes): PracticeDays {
+  if (changes === NO_CHANGES) return days;
   const own = (school: keyof PracticeDays) => changes[intervalName(procedure, school)] ?? days[school];
-  return changes === NO_CHANGES ? days : { watchful: own('watchful'), steady: own('steady'), light: own('light') };
+  return { watchful: own('watchful'), steady: own('steady'), light: own('light') };
 }
 
 /** The longest a part may go here whatever was learned: by its water, its maker, its specification. */

@@ -181,10 +181,8 @@ export async function previewPractice(call: Call, scope: string, id: string): Pr
         standard = history.inputs.practice;
         follow += 1;
       }
-      for (const practice of PRACTICES)
-        points
-          .get(practice)!
-          .push(burdenPoint(history, nearer ? history.inputs.practice : practice, prices?.materials ?? {}));
+      const asked = burdenPoints(history, nearer ? [history.inputs.practice] : PRACTICES, prices?.materials ?? {});
+      PRACTICES.forEach((practice, i) => points.get(practice)!.push(asked[nearer ? 0 : i]!));
     }
     await new Promise(setImmediate);
   }
@@ -217,36 +215,32 @@ async function practiceAround(
   return (await nearestFact(db, [subjectId, organisationId], 'practice', today))?.value ?? 'steady';
 }
 
-function burdenPoint(
+/** What each of some practices would ask of a point; what was learned of it is the same under all. */
+function burdenPoints(
   history: PointHistory,
-  practice: Practice,
-  materials: Readonly<Record<string, number>>,
-): BurdenPoint {
-  const { inputs, procedure, today } = history;
-  const line = computeLine({ ...inputs, practice }, today);
+  practices: readonly Practice[],
+  prices: Readonly<Record<string, number>>,
+): BurdenPoint[] {
+  const { inputs, procedure, today, hold } = history;
   const model = learningWith(assumptionsWith(inputs.changes));
-  const from = line.servedDay ?? today;
-  const exposure = exposureBetween(inputs.stretches, from, from + line.days, inputs.days.steady);
-  const taught = taughtConditions(inputs);
-  return {
-    placeId: history.placeId,
-    machineId: history.machineId,
-    level: procedure.level,
-    minutes: procedure.minutes,
-    scheduled: history.scheduled,
-    // On hold it asks nothing until the hold is over.
-    firstDue: Math.max(
-      line.servedDay === null ? 0 : line.lineDay - today,
-      history.hold ? history.hold.until + 1 - today : 0,
-    ),
-    intervalDays: line.days,
-    riskWeight: riskWeight(procedure.risk),
-    heavy: overloadProbability(
-      believeSpeed(lessonsOf(taught, inputs.turnovers), model),
-      exposure,
-      GRADE_BOUNDS[2],
-      model,
-    ),
-    materials: priceOfMaterials(procedure, materials),
-  };
+  const speed = believeSpeed(lessonsOf(taughtConditions(inputs), inputs.turnovers), model);
+  const materials = priceOfMaterials(procedure, prices);
+  return practices.map((practice) => {
+    const line = computeLine({ ...inputs, practice }, today);
+    const from = line.servedDay ?? today;
+    const exposure = exposureBetween(inputs.stretches, from, from + line.days, inputs.days.steady);
+    return {
+      placeId: history.placeId,
+      machineId: history.machineId,
+      level: procedure.level,
+      minutes: procedure.minutes,
+      scheduled: history.scheduled,
+      // On hold it asks nothing until the hold is over.
+      firstDue: Math.max(line.servedDay === null ? 0 : line.lineDay - today, hold ? hold.until + 1 - today : 0),
+      intervalDays: line.days,
+      riskWeight: riskWeight(procedure.risk),
+      heavy: overloadProbability(speed, exposure, GRADE_BOUNDS[2], model),
+      materials,
+    };
+  });
 }

@@ -104,20 +104,21 @@ export interface KnownFacts {
 export function knownFacts(
   rows: readonly { id: string; subjectId: string; name: FactName; fromDay: Day; value: string }[],
 ): KnownFacts {
-  const bySubject = new Map<string, Fact<FactName>[]>();
+  const bySubject = new Map<string, Map<FactName, Fact<FactName>[]>>();
   // Values repeat across subjects; the same text is the same value, which also lets what is derived from it be
   // remembered.
   const values = new Map<string, unknown>();
   for (const { id, subjectId, name, fromDay, value } of rows) {
-    const key = `${subjectId} ${name}`;
     if (!values.has(value)) values.set(value, JSON.parse(value));
     const fact = { id, subjectId, fromDay, value: values.get(value) } as Fact<FactName>;
-    const facts = bySubject.get(key);
+    const byName = bySubject.get(subjectId) ?? new Map<FactName, Fact<FactName>[]>();
+    bySubject.set(subjectId, byName);
+    const facts = byName.get(name);
     if (facts) facts.push(fact);
-    else bySubject.set(key, [fact]);
+    else byName.set(name, [fact]);
   }
   const none: readonly never[] = [];
   const of = <N extends FactName>(subjectId: string, name: N) =>
-    (bySubject.get(`${subjectId} ${name}`) ?? none) as readonly Fact<N>[];
+    (bySubject.get(subjectId)?.get(name) ?? none) as readonly Fact<N>[];
   return { of, nearest: (subjectIds, name, day) => nearestOf(subjectIds, (subjectId) => of(subjectId, name), day) };
 }
