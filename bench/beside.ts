@@ -82,11 +82,8 @@ async function beside(what: string, work: () => Promise<Response>): Promise<Besi
 
 /** Until no line is left to be drawn: what a change has moved counts to it. */
 async function drawn(): Promise<void> {
-  for (;;) {
-    const { left } = (await (await get('/lines/left')).json()) as { left: number };
-    if (left === 0) return;
-    await pause(200);
-  }
+  // The stream ends with the work, or after a minute.
+  while (!(await (await get('/progress')).text()).includes('event: over'));
 }
 const take = async (name: string, rows: number) => {
   const response = await send('/register/table', { csv: table(name, rows), columns: HEAD, zone: 'Europe/Dublin' });

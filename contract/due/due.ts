@@ -222,8 +222,3 @@ export interface PointAnswer {
 
 /** The header of a write's answer that says how many lines are drawn after it; absent where none is. */
 export const LINES_LEFT = 'x-lines-left';
-
-/** Lines that are being drawn anew. */
-export interface LinesLeft {
-  readonly left: number;
-}

@@ -2,7 +2,7 @@
 import type { InferType } from 'yup';
 import { GIVING, MANAGER, OFFICE, RESIDENTS, passing, read, refusing, write, type Made } from '../route.ts';
 import type { BaselineAnswer, ClaimDone, GiveWeek, PlanBaseline, PreviewBaseline } from './baseline.ts';
-import type { BoardAnswer, LinesLeft, PointAnswer, WorkingAnswer } from './due.ts';
+import type { BoardAnswer, PointAnswer, WorkingAnswer } from './due.ts';
 import type { AttestHabits, CheckHabit } from './habits.ts';
 import type {
   ChangeAssumptions,
@@ -82,6 +82,5 @@ export const dueRoutes = {
   'baseline.give': passing<{ form: GiveWeek; answer: { jobs: number; refused: readonly string[] } }>()(
     refusing(write('POST', '/baseline/weeks', MANAGER), ...GIVING, 'budget', 'level', 'otherMachine'),
   ),
-  'lines.left': passing<{ answer: LinesLeft }>()(read('/lines/left', OFFICE)),
   'board.read': passing<{ answer: BoardAnswer }>()(read('/board', MANAGER)),
 } as const;

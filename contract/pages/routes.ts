@@ -12,4 +12,6 @@ export const pageRoutes = {
   'search.find': passing<{ form: Search; answer: SearchAnswer }>()(read('/search', OFFICE)),
   'history.paper': { ...read('/tapes/:scope/:id/history', OFFICE), perMinute: 30 },
   'tape.read': passing<{ form: TapeForm; answer: TapeAnswer }>()(read('/tapes/:scope/:id', OFFICE)),
+  /** How far long work is, as server-sent events for as long as it goes on. */
+  'progress.watch': read('/progress', OFFICE),
 } as const;

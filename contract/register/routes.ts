@@ -123,9 +123,6 @@ export const registerRoutes = {
   'imports.list': wholeOffice(
     passing<{ answer: { imports: readonly ImportSummary[] } }>()(read('/register/imports', MANAGER)),
   ),
-  'import.progress': wholeOffice(
-    passing<{ answer: { share: number | null } }>()(read('/register/imports/progress', MANAGER)),
-  ),
   'import.undo': wholeOffice(
     passing<{ answer: object }>()(
       refusing(write('POST', '/register/imports/:id/undo', MANAGER, 1, 30), 'importUndone', 'inUse'),

@@ -1,20 +1,27 @@
-/** How far somebody's long work is, told while it runs and asked for by their page. */
+/** How far somebody's long work is, told while it runs. */
+import type { LongWork, Progress } from '../../contract/pages/progress.ts';
 
 export interface ProgressBook {
-  /** Says that somebody's work begins; `tell` says its share, 0 to 1. */
-  begin(personId: string): { tell(share: number): void };
-  /** The share done of what somebody began last, 0 to 1; null where they began nothing. */
-  of(personId: string): number | null;
+  /** Does somebody's work, which tells its share, 0 to 1; then it is over, however it ends. */
+  during<T>(personId: string, work: LongWork, run: (tell: (share: number) => void) => Promise<T>): Promise<T>;
+  /** The shares of what somebody has under way. */
+  of(personId: string): Progress['shares'];
 }
 
 /** A book of everybody's long work; it forgets with the process. */
 export function progressBook(): ProgressBook {
-  const shares = new Map<string, number>();
+  const people = new Map<string, Map<LongWork, number>>();
   return {
-    begin: (personId) => {
-      shares.set(personId, 0);
-      return { tell: (share) => void shares.set(personId, share) };
+    async during(personId, work, run) {
+      const shares = people.get(personId) ?? new Map<LongWork, number>();
+      people.set(personId, shares.set(work, 0));
+      try {
+        return await run((share) => void shares.set(work, share));
+      } finally {
+        shares.delete(work);
+        if (shares.size === 0) people.delete(personId);
+      }
     },
-    of: (personId) => shares.get(personId) ?? null,
+    of: (personId) => Object.fromEntries(people.get(personId) ?? []),
   };
 }

@@ -67,7 +67,8 @@ export function createApp(
   );
 
   app.use((_request, response, next) => {
-    response.on('close', beginAnswer());
+    const over = beginAnswer();
+    response.once('close', over).once('answered', over);
     next();
   });
   const recognise = sessionReader(env);

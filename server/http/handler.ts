@@ -26,7 +26,8 @@ export type OwnRoute =
   | 'duty.try'
   | 'standing.report'
   | 'inspection.paper'
-  | 'history.paper';
+  | 'history.paper'
+  | 'progress.watch';
 
 /** Routes answered by one service each. */
 export type ServedRoute = Exclude<RouteName, OwnRoute>;

@@ -63,7 +63,6 @@ import { claimDone, giveWeek, planBaseline, readBaseline } from '../register/bas
 import { judgeMany } from '../proof/judgeMany.ts';
 import { readPeople } from '../pages/people.ts';
 import { giveMany, takeListsBack } from '../jobs/giveMany.ts';
-import { countPutOff } from '../sql/redraw.ts';
 import { listImports, undoImport } from '../register/imports.ts';
 import { importForm, importTable, prepareImport } from '../register/importTable.ts';
 import { readMachine } from '../pages/machine.ts';
@@ -184,7 +183,6 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'machines.createMany': formed(machines.manyMachines, units.addToMany),
   'register.known': bare((call) => readKnown(call)),
   'register.import': { form: importForm, prepare: prepareImport, run: importTable },
-  'import.progress': bare(async ({ env, actor }) => ({ share: env.progress.of(actor.personId) })),
   'imports.list': bare(async (call) => ({ imports: await listImports(call) })),
   'import.undo': bare((call, { id }) => undoImport(call, id)),
   'baseline.read': formed(baselineForms.previewBaseline, readBaseline),
@@ -211,7 +209,6 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'point.suppose': formed(practiceForms.suppose, (call, form, { id }) => supposeWorking(call, id, form)),
   'point.anchor': formed(practiceForms.anchorPoint, (call, form, { id }) => settings.anchorPoint(call, id, form)),
   'point.schedule': formed(practiceForms.schedulePoint, (call, form, { id }) => settings.schedulePoint(call, id, form)),
-  'lines.left': bare(async ({ db, actor }) => ({ left: await countPutOff(db, actor.organisationId) })),
   'practice.read': bare((call) => readPractice(call)),
   'practice.preview': bare((call, { scope, id }) => previewPractice(call, scope, id)),
   'practice.choose': formed(practiceForms.choosePractice, settings.choosePractice),

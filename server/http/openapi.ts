@@ -22,6 +22,7 @@ const BYTES: Partial<Record<RouteName, string>> = {
   'register.export': 'text/csv',
   'register.exportAll': 'application/zip',
   'photo.read': 'image/jpeg',
+  'progress.watch': 'text/event-stream',
 };
 
 interface Described {

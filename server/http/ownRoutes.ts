@@ -29,6 +29,7 @@ import { printHistory } from '../pages/historyPaper.ts';
 import { openApi } from './openapi.ts';
 import { readable } from './limits.ts';
 import { OWN_FORMS } from './ownForms.ts';
+import { progressStreams } from './progressStream.ts';
 import { answerBefore, writeOnce } from './once.ts';
 import { hashOfFile } from './upload.ts';
 import { Problem, problemDocument } from '../context/problem.ts';
@@ -80,6 +81,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       response.json(await people.describeSession(env, await recognise(session.token)));
     };
   const readBoard = boardReader();
+  const streamProgress = progressStreams();
   return {
     'session.read': async (_request: Request, response: Response, actor: Actor | null) => {
       response.set('cache-control', 'no-store').json(await people.describeSession(env, actor));
@@ -192,6 +194,7 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       const call = await callOf(request);
       sendPaper(response, await printInspection(call, String(request.params.id)), 'inspection');
     },
+    'progress.watch': async (request: Request, response: Response) => streamProgress(await callOf(request), response),
     'photo.create': async (request: Request, response: Response) => {
       const { file } = request;
       try {

@@ -146,7 +146,15 @@ async function exceptions<N extends 'practice' | 'methods'>(
 const CHUNK = 1000;
 
 /** What each practice would ask of whom, of the points that would follow a choice made there. */
-export async function previewPractice(call: Call, scope: string, id: string): Promise<PracticePreview> {
+export const previewPractice = (call: Call, scope: string, id: string): Promise<PracticePreview> =>
+  call.env.progress.during(call.actor.personId, 'preview', (tell) => reckonPreview(call, scope, id, tell));
+
+async function reckonPreview(
+  call: Call,
+  scope: string,
+  id: string,
+  tell: (share: number) => void,
+): Promise<PracticePreview> {
   const {
     db,
     now,
@@ -184,6 +192,7 @@ export async function previewPractice(call: Call, scope: string, id: string): Pr
       const asked = burdenPoints(history, nearer ? [history.inputs.practice] : PRACTICES, prices?.materials ?? {});
       PRACTICES.forEach((practice, i) => points.get(practice)!.push(asked[nearer ? 0 : i]!));
     }
+    tell(Math.min(1, (i + CHUNK) / all.length));
     await new Promise(setImmediate);
   }
   return {

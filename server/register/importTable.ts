@@ -110,15 +110,24 @@ export interface PreparedImport extends ImportForm {
  * Reads a table's rows and works out what they add and change; nothing is written. It can be stopped.
  * @throws Problem: tooManyRows (422), noRows (422), rows (422), fields (422), stopped (409)
  */
-export async function prepareImport(
+export const prepareImport = (form: ImportForm, by: Preparer): Promise<PreparedImport> =>
+  by.env.progress.during(by.actor.personId, 'import', (tell) => prepare(form, by, tell));
+
+interface Preparer {
+  readonly env: Env;
+  readonly actor: Actor;
+  readonly gone?: AbortSignal;
+}
+
+async function prepare(
   form: ImportForm,
-  { env, actor, gone }: { readonly env: Env; readonly actor: Actor; readonly gone?: AbortSignal },
+  { env, actor, gone }: Preparer,
+  tell: (share: number) => void,
 ): Promise<PreparedImport> {
   const { say, store } = env;
   const also = LANGUAGES.filter((it) => it !== env.language).map(env.sayIn);
   const revision = store.revisionOf(PLANNED_FROM);
   const call: Call = { env, db: store.db, actor, now: env.clock() };
-  const progress = env.progress.begin(actor.personId);
   const columns = form.columns.map((column) => (column !== null && COLUMNS.includes(column) ? column : null));
   const { today } = await firstZone(call);
   const contents = await readContents(call);
@@ -130,7 +139,7 @@ export async function prepareImport(
   let [left, count] = [0, 0];
   const problems: { rowNumber: number; problem: RowProblem }[] = [];
   for await (const { cells, rowNumber, share } of eachRow(form.csv, columns, gone)) {
-    progress.tell(share * SHARES.reading);
+    tell(share * SHARES.reading);
     count += 1;
     if (without.has(rowNumber)) {
       left += 1;
@@ -152,7 +161,6 @@ export async function prepareImport(
   }
   const emptyIsVacant = form.emptyIsVacant === true && columns.includes('tenant');
   const plan = await planRows(call, contents, { rows, emptyIsVacant });
-  progress.tell(SHARES.planned);
   refuseStopped(gone);
   return { ...form, rows: rows.length, left, plan, revision };
 }
@@ -171,7 +179,13 @@ function namesIn({ named = [] }: ImportForm, organisationId: string): Record<str
  * Writes a prepared table, whole; where the register has changed meanwhile, it is read anew first.
  * @throws Problem: rows (422)
  */
-export async function importTable(call: Call, prepared: PreparedImport): Promise<ImportAnswer> {
+export const importTable = (call: Call, prepared: PreparedImport): Promise<ImportAnswer> =>
+  call.env.progress.during(call.actor.personId, 'import', (tell) => {
+    tell(SHARES.planned);
+    return writeTable(call, prepared);
+  });
+
+async function writeTable(call: Call, prepared: PreparedImport): Promise<ImportAnswer> {
   const { db, env, now } = call;
   const stands = env.store.revisionOf(PLANNED_FROM) === prepared.revision;
   const { rows, left, plan } = stands ? prepared : await prepareImport(prepared, call);

@@ -4,6 +4,7 @@ import { machineTypeOf } from '../../core/catalogue/machines.ts';
 import { LINES_LEFT, MARK_FIELDS } from '../../contract/due/due.ts';
 import { AT_ONCE, recomputeNow } from '../../server/due/recompute.ts';
 import { redrawing } from '../../server/due/redraw.ts';
+import { countPutOff } from '../../server/sql/redraw.ts';
 import { openHouse, ZONE, type House } from './house.ts';
 
 const FLATS = 40;
@@ -27,7 +28,7 @@ describe('Lines that a write moves by the hundred', () => {
       .expect(200);
   });
   after(() => house.close());
-  const left = async () => (await house.manager.get('/lines/left').expect(200)).body.left as number;
+  const left = () => countPutOff(house.env.store.db);
   const choose = (practice: string) =>
     house.manager.post('/practice', { scope: 'property', subjectId: propertyId, practice }).expect(200);
 

@@ -156,9 +156,6 @@ describe('A table, week after week', () => {
     const next = await send('Property,Unit,Machine\nThe Ropewalk,Flat 1B,DRUM-SPINNER').expect(200);
     expect(next.body).to.include({ machines: 1, left: 0 });
   });
-  it('says how far the server is with it', async () => {
-    expect((await house.manager.get('/register/imports/progress').expect(200)).body.share).to.be.within(0.1, 1);
-  });
   it('whatever it changes, gives back as it was', async () => {
     const cell = <T>(values: fc.Arbitrary<T>) => fc.option(values, { nil: '' });
     const row = fc.record({

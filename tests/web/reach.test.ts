@@ -177,11 +177,28 @@ describe('Reach, in a browser', function reach() {
     await manager.goto('/proof');
     await manager.getByRole('button', { name: 'One was accepted by rule' }).click();
     await manager.getByText('Accepted by rule: it was clean').waitFor();
+    await manager.waitForURL(/\/proof\/[0-9a-f-]+\?list=byRule$/);
+    await manager.reload();
+    await manager.getByText('Accepted by rule: it was clean').waitFor();
     await expectFit(manager, 'what was accepted by rule');
     await manager.getByRole('button', { name: 'Look at it after all' }).click();
     await manager.getByText('It waits for your verdict now.').waitFor();
     await manager.keyboard.press('a');
     await manager.getByText('No proof waits for you.').waitFor();
+  });
+
+  it('says how far the lines are that are drawn anew, and shows them when they are', async () => {
+    const { env } = stage.running;
+    await env.store.write((db) => db.mark.update({ placeId: flat.placeId }, { redrawAt: Date.now() }));
+    const count = await env.store.db.mark.count({ placeId: flat.placeId });
+    await manager.goto('/line');
+    const told = manager.getByText(`Lines are being drawn anew: ${count} of ${count} left.`);
+    await told.waitFor();
+    await expectFit(manager, 'lines drawn anew');
+    const board = manager.waitForResponse((response) => response.url().endsWith('/api/board'));
+    await env.redrawing.run();
+    await board;
+    await told.waitFor({ state: 'hidden' });
   });
 
   it('tells a manager what waits for them, and what is next when nothing does', async () => {

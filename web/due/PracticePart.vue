@@ -7,12 +7,14 @@ import type { Practice } from '../../core/catalogue/practice.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
+import { hearing } from '../api/progress.ts';
 import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
-import { practiceRows, share } from './practiceRows.ts';
+import { practiceRows, share as shareOf } from './practiceRows.ts';
 import { addressed, subjectOf, useScopes } from './scopes.ts';
 import Notice from '../kit/Notice.vue';
+import ProgressBar from '../kit/ProgressBar.vue';
 import UndoBar from '../kit/UndoBar.vue';
 
 const props = defineProps<{ answer: PracticeAnswer }>();
@@ -22,7 +24,21 @@ const route = useRoute();
 /** A machine or a point comes here by a link that names it. */
 const all = useScopes(route.query.where ? String(route.query.where) : undefined);
 const { where, mayChange } = all;
-const { value: preview, failure, loading, reload } = useLoading(() => api('practice.preview', addressed(where.value)));
+/** How far the server is with it, 0 to 1. */
+const share = ref<number>();
+const {
+  value: preview,
+  failure,
+  loading,
+  reload,
+} = useLoading(() => {
+  share.value = undefined;
+  return hearing(
+    'preview',
+    (done) => (share.value = done),
+    () => api('practice.preview', addressed(where.value)),
+  );
+});
 const sending = useSending();
 const told = ref('');
 const undo = ref<(() => Promise<void>) | null>(null);
@@ -84,7 +100,10 @@ onMounted(() => Promise.all([all.load(), where.value && reload()]));
     />
     <Notice :says="failure || sending.failure.value" />
     <UndoBar :says="told" :undoable="undo !== null" :label="say('practice.undo')" @undo="undo?.()" />
-    <p v-if="loading && !preview" class="quiet" role="status">{{ say('practice.reckoning') }}</p>
+    <div v-if="loading && !preview" class="row close middle" role="status">
+      <p class="quiet">{{ say('practice.reckoning') }}</p>
+      <ProgressBar v-if="share !== undefined" :done="share" :of="1" :label="say('practice.reckoning')" />
+    </div>
     <div v-if="preview" class="sideways stack" :class="{ waiting: loading }">
       <table class="table">
         <caption class="unseen">
@@ -129,7 +148,7 @@ onMounted(() => Promise.all([all.load(), where.value && reload()]));
                 v-if="!row.sub"
                 aria-hidden="true"
                 :class="{ warm: row.key === 'heavy' }"
-                :style="{ width: `${share(row, value) * 84}px` }"
+                :style="{ width: `${shareOf(row, value) * 84}px` }"
               />
             </td>
             <td v-if="row.was" class="was">
@@ -138,7 +157,7 @@ onMounted(() => Promise.all([all.load(), where.value && reload()]));
                 v-if="!row.sub"
                 aria-hidden="true"
                 :class="{ warm: row.key === 'heavy' }"
-                :style="{ width: `${share(row, row.was) * 84}px` }"
+                :style="{ width: `${shareOf(row, row.was) * 84}px` }"
               />
             </td>
           </tr>
@@ -176,7 +195,6 @@ onMounted(() => Promise.all([all.load(), where.value && reload()]));
         <p v-if="preview.spent">{{ say('practice.how.was', preview.spent) }}</p>
       </details>
     </div>
-    <p v-else-if="!failure" class="quiet">{{ say('loading') }}</p>
     <section class="stack close">
       <h2>{{ say('practice.exceptions') }}</h2>
       <p v-if="answer.exceptions.length === 0" class="quiet">{{ say('practice.exceptions.none') }}</p>

@@ -1,39 +1,47 @@
 <script setup lang="ts">
 /** How far the server is with lines that a write has moved by the thousand; the board is read again when it is done. */
 import { onBeforeUnmount, ref, watch } from 'vue';
-import { api, linesLeft } from '../api/api.ts';
+import { linesLeft } from '../api/api.ts';
+import { hearProgress } from '../api/progress.ts';
 import ProgressBar from '../kit/ProgressBar.vue';
 import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
 
-const ASK_EVERY_MS = 700;
 const board = useBoard();
 const most = ref(0);
-let timer: ReturnType<typeof setTimeout> | undefined;
+let stop: (() => void) | null = null;
+let again: ReturnType<typeof setTimeout>;
+const AGAIN_MS = 3000;
 
-async function ask(): Promise<void> {
-  // Without an answer it is asked again: the work goes on by itself.
-  linesLeft.value = await api('lines.left').then(
-    ({ left }) => left,
-    () => linesLeft.value,
+function hear(): void {
+  stop ??= hearProgress(
+    (progress) => {
+      linesLeft.value = progress.linesLeft;
+    },
+    () => {
+      stop = null;
+      // Refused, it is asked again: the work goes on by itself.
+      if (linesLeft.value > 0) again = setTimeout(hear, AGAIN_MS);
+    },
   );
-  if (linesLeft.value > 0) timer = setTimeout(ask, ASK_EVERY_MS);
-  else if (most.value > 0) {
-    most.value = 0;
-    await board.load();
-  }
 }
 watch(
   linesLeft,
-  (left, before) => {
+  async (left) => {
     most.value = Math.max(most.value, left);
-    if (left > 0 && before === 0) timer = setTimeout(ask, ASK_EVERY_MS);
+    if (left > 0) return hear();
+    if (most.value === 0) return;
+    most.value = 0;
+    await board.load();
   },
   { immediate: true },
 );
-onBeforeUnmount(() => clearTimeout(timer));
+onBeforeUnmount(() => {
+  clearTimeout(again);
+  stop?.();
+});
 // What a restart or somebody else has left is heard of, too.
-void ask();
+hear();
 </script>
 
 <template>

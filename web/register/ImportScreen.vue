@@ -8,6 +8,7 @@ import { plainName } from '../../core/register/known.ts';
 import { decoded } from '../../core/register/decode.ts';
 import { api, newId } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
+import { hearing } from '../api/progress.ts';
 import { useSending } from '../api/sending.ts';
 import { say, spoken } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
@@ -127,23 +128,22 @@ async function send(): Promise<void> {
   sending = new AbortController();
   const stop = sending.signal;
   share.value = undefined;
-  const asking = setInterval(() => void askShare(), SHARE_MS);
   await run(async () => {
     const { text } = decoded(new Uint8Array(await file.value!.arrayBuffer()));
-    imported.value = await api('register.import', {
-      form: {
-        csv: text,
-        columns: columns.value,
-        zone: zoneOf(known!),
-        named: Object.values(named.value),
-        without: without.value,
-        emptyIsVacant: emptyIsVacant.value,
-      },
-      once: key,
-      stop,
-    });
+    const form = {
+      csv: text,
+      columns: columns.value,
+      zone: zoneOf(known!),
+      named: Object.values(named.value),
+      without: without.value,
+      emptyIsVacant: emptyIsVacant.value,
+    };
+    imported.value = await hearing(
+      'import',
+      (done) => (share.value = done),
+      () => api('register.import', { form, once: key, stop }),
+    );
   });
-  clearInterval(asking);
   if (stop.aborted) {
     failure.value = '';
     trouble.value = say('import.stopped');
@@ -151,11 +151,6 @@ async function send(): Promise<void> {
     key = newId();
   }
   await earlier.reload();
-}
-/** How often the page asks how far it is, milliseconds. */
-const SHARE_MS = 700;
-async function askShare(): Promise<void> {
-  share.value = (await api('import.progress').catch(() => null))?.share ?? undefined;
 }
 async function takeBack(id: string): Promise<void> {
   const gone = await run(async () => void (await api('import.undo', { id })));

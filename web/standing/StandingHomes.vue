@@ -17,6 +17,8 @@ const NAMED = 2;
 /** Homes whose parts are all named. */
 const open = ref(new Set<string>());
 const namedOf = ({ id, shortfalls }: PlaceStanding) => (open.value.has(id) ? shortfalls : shortfalls.slice(0, NAMED));
+const restOf = ({ id, shortfalls }: PlaceStanding) =>
+  open.value.has(id) ? say('standing.why.fewer') : say('standing.why.more', { count: shortfalls.length - NAMED });
 function toggle({ id }: PlaceStanding): void {
   if (!open.value.delete(id)) open.value.add(id);
 }
@@ -117,13 +119,10 @@ function wordsOf({ says, daysPast, by }: ShortfallAnswer): string {
           type="button"
           class="plain link"
           :aria-expanded="open.has(row.id)"
+          :aria-label="`${restOf(row)}, ${nameOf(row)}`"
           @click="toggle(row)"
         >
-          {{
-            open.has(row.id)
-              ? say('standing.why.fewer')
-              : say('standing.why.more', { count: row.shortfalls.length - NAMED })
-          }}<span class="unseen">, {{ nameOf(row) }}</span>
+          {{ restOf(row) }}
         </button>
       </div>
       <span v-else class="quiet">{{ whyOf(row) }}</span>
