@@ -59,8 +59,12 @@ export interface BoardAnswer {
     readonly name: string;
     /** Index into `properties`. */
     readonly property: number;
+    /** The home is on hold today: what somebody has in hand there counts neither way, as everything else there. */
+    readonly held: boolean;
     readonly marks: readonly number[];
   }[];
+  /** A home with a larger share of its parts past the line is in breach, 0 to 1. */
+  readonly breachShare: number;
   /** `clockBehindDays`: whole days by which the server's clock is behind the newest entry of the log. */
   readonly waiting: {
     readonly proofs: number;

@@ -8,6 +8,9 @@ import { riskWeight } from '../../core/catalogue/types.ts';
 import { hardnessClass } from '../../core/quantities/hardness.ts';
 import type { BoardType } from '../../contract/due/due.ts';
 import type { Env } from '../context/context.ts';
+import { grouped } from '../../core/statistics/grouped.ts';
+import { holdAmong } from '../lookup/hold.ts';
+import { breachShareOn } from '../standing/verdict.ts';
 import { openAlarms } from '../faults/alarms.ts';
 import { readBaselinePlan, readBoardRows, readOpenClocks, readWaiting } from '../sql/board.ts';
 import type { Db } from '../store/db.ts';
@@ -34,6 +37,8 @@ interface Head {
   readonly days: string;
   readonly zones: readonly string[];
   readonly index: ReadonlyMap<string, number>;
+  /** Places that are on hold. */
+  readonly held: ReadonlySet<string>;
   /** JSON text, without the closing brace. */
   readonly text: string;
 }
@@ -72,7 +77,7 @@ async function composeBoard(env: Env, db: Db, organisationId: string, head: Head
   const rowTexts = rows.map(
     ({ id, name, property_id, marks }) =>
       `{"id":"${id}","name":${JSON.stringify(name)},"property":${head.index.get(property_id)},` +
-      `"marks":[${marks ?? ''}]}`,
+      `"held":${head.held.has(id)},"marks":[${marks ?? ''}]}`,
   );
   const { proofs, faults, handBacks, latest } = waiting;
   const plan = await readBaselinePlan(db, organisationId);
@@ -110,12 +115,14 @@ async function headOf(env: Env, db: Db, organisationId: string, known: Head | un
         ],
       },
     ),
-    db.place.all({ organisationId }, { columns: ['propertyId'] }),
+    db.place.all({ organisationId }, { columns: ['id', 'propertyId'] }),
   ]);
   const ids = properties.map(({ id }) => id);
-  const [waters, practices] = await Promise.all([
+  const placeIds = places.map(({ id }) => id);
+  const [waters, practices, holds] = await Promise.all([
     factsOf(db, ids, 'water'),
     factsOf(db, [organisationId, ...ids], 'practice'),
+    factsOf(db, placeIds, 'hold'),
   ]);
   const types: BoardType[] = proceduresOf(organisationId).map(({ key, kind, safetyCritical, risk }) => ({
     key,
@@ -149,11 +156,16 @@ async function headOf(env: Env, db: Db, organisationId: string, known: Head | un
     };
   });
   const zones = [...new Set(properties.map(({ zone }) => zone))];
+  const todayAt = new Map(described.map(({ id, today }) => [id, today]));
+  const holdsOf = grouped(holds, ({ subjectId }) => subjectId);
+  const held = places.filter(({ id, propertyId }) => holdAmong(holdsOf.get(id) ?? [], todayAt.get(propertyId)!));
+  const breachShare = await breachShareOn(db, organisationId, described[0]?.today ?? dayOfInstant(clock(), 'UTC'));
   return {
     revision,
     zones,
     days: daysIn(env, zones),
     index: new Map(ids.map((id, i) => [id, i])),
-    text: `{"types":${JSON.stringify(types)},"properties":${JSON.stringify(described)}`,
+    held: new Set(held.map(({ id }) => id)),
+    text: `{"types":${JSON.stringify(types)},"properties":${JSON.stringify(described)},"breachShare":${breachShare}`,
   };
 }

@@ -7,7 +7,7 @@ import { breachShareOn } from '../standing/verdict.ts';
 import { standingOf } from '../../core/standing/standing.ts';
 import type { PlaceAnswer } from '../../contract/pages/place.ts';
 import type { MachineSummary } from '../../contract/register/machines.ts';
-import { doneDayOf, lineOfMark, WORK } from '../../contract/due/due.ts';
+import { doneDayOf, lineOfMark } from '../../contract/due/due.ts';
 import { habitsAt } from '../due/habits.ts';
 import { holdOf } from '../lookup/hold.ts';
 import { listSignals } from '../due/signals.ts';
@@ -68,7 +68,7 @@ export async function readPlace(call: Call, id: string): Promise<PlaceAnswer> {
     signals: await listSignals(call, { placeId: id }),
     standing: standingOf(
       marks.map((mark) => ({
-        state: stateOf(lineOfMark(mark), { today, doneDay: doneDayOf(mark), onHold: mark.work === WORK.onHold }),
+        state: stateOf(lineOfMark(mark), { today, doneDay: doneDayOf(mark), onHold: hold !== null }),
         safetyCritical: critical.has(mark.pointId),
         evidence: mark.evidence,
       })),

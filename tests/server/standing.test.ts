@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import { dayFromIso, dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import { stateOf } from '../../core/due/line.ts';
 import { stateOn } from '../../core/standing/trace.ts';
-import { doneDayOf, lineOfMark, WORK } from '../../contract/due/due.ts';
+import { doneDayOf, lineOfMark, WORK, type BoardAnswer } from '../../contract/due/due.ts';
 import type { PlaceStanding, StandingAnswer } from '../../contract/standing/standing.ts';
 import { leafHash } from '../../server/log/log.ts';
 import { LogTree } from '../../server/log/head.ts';
@@ -12,6 +12,7 @@ import { AT_FIRST } from '../../server/store/person.ts';
 import { readStanding } from '../../server/standing/standing.ts';
 import { readStood } from '../../server/standing/stood.ts';
 import { give, honestWork, letDaysPass, openHouse, registerFlat, TODAY, ZONE, type Flat, type House } from './house.ts';
+import { rowsOf } from '../../web/strip/marks.ts';
 import { readPaper } from './paper.ts';
 
 const SCREEN = 'dryer.lintScreen';
@@ -162,6 +163,31 @@ describe('Standing as of a day', () => {
     expect(held.figures.days.held).to.be.at.least(29);
     expect(held.figures.standing.verdict).to.equal('unknown');
     expect((await home({ day: '2026-11-30' })).tenant).to.equal('I. Marrable');
+  });
+
+  it('is the same of a home on hold where somebody has late work in hand, on every page', async () => {
+    await log(SCREEN);
+    await letDaysPass(house, 150);
+    await house.manager
+      .post(`/tenancies/${flat.tenancyId}/end`, { last: isoFromDay(today()), holdUntil: isoFromDay(today() + 60) })
+      .expect(200);
+    await letDaysPass(house, 1);
+    const { id } = (await house.env.store.db.person.one({ name: 'R. Okonjo-Vane' }))!;
+    await give(house, house.manager, id, [flat.points[SCREEN]!]);
+    const board = (await house.manager.get('/board').expect(200)).body as BoardAnswer;
+    const row = board.rows.find((it) => it.id === flat.placeId)!;
+    expect(row.held).to.equal(true);
+    const page = (await house.manager.get(`/places/${flat.placeId}`).expect(200)).body.standing;
+    const stands = (await home()).figures.standing;
+    expect(stands.verdict).to.equal('unknown');
+    expect(page.verdict).to.equal('unknown');
+    expect(page.inOrder).to.deep.equal(stands.inOrder);
+    const [its] = rowsOf({ ...board, rows: [row] });
+    expect(its!.marks.map(({ state, counted }) => `${state} ${counted}`)).to.deep.equal(
+      its!.marks.map(() => 'onHold onHold'),
+    );
+    await house.manager.post('/verdict', { percent: 50 }).expect(200);
+    expect((await house.manager.get('/board').expect(200)).body.breachShare).to.equal(0.5);
   });
 
   it('stands today exactly as the marks do, part by part, after a life with proofs, backs and changes', async () => {

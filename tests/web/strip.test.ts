@@ -80,11 +80,13 @@ describe('Marks', () => {
     types: [FILTER, DUCT],
     properties: [{ id: 'p', name: 'Ropewalk', today: TODAY, says: '' }],
     waiting: { proofs: 0, faults: 0, clockBehindDays: 0, handBacks: 0, alarms: [], clocks: [], baseline: null },
+    breachShare: 0.2,
     rows: [
       {
         id: 'r',
         name: 'Flat 1A',
         property: 0,
+        held: false,
         marks: [7, 0, TODAY - 90, 60, 30, 0, 0, 8, 1, 0, 0, 0, 0, 1, 9, 1, TODAY - 80, 60, 0, 5 + 50, 0],
       },
     ],

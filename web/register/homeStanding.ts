@@ -33,7 +33,7 @@ export function standingsOf(board: BoardAnswer, rows: readonly BoardRow[]): Read
   return new Map(
     rows.map(({ id, property, marks }, i) => {
       const points = marks.map(({ state, type }) => ({ state, safetyCritical: type.safetyCritical, evidence: null }));
-      const { verdict } = standingOf(points, { count: 0, of: 0 }, alarmed.has(id) ? 1 : 0);
+      const { verdict } = standingOf(points, { count: 0, of: 0 }, alarmed.has(id) ? 1 : 0, board.breachShare);
       const short = marks.filter(({ state }) => isPast({ state }) || state === 'noRecord');
       const worst = short.sort((a, b) => Number(isPast(b)) - Number(isPast(a)) || urgency(b) - urgency(a))[0];
       return [

@@ -31,11 +31,11 @@ export interface Stand {
   readonly daysLeft: number;
 }
 
-/** Where a mark stands on a day. */
-export function standOn(mark: MarkDates, today: number): Stand {
+/** Where a mark stands on a day. @param held its home is on hold, whoever has it in hand */
+export function standOn(mark: MarkDates, today: number, held = false): Stand {
   const line = lineOfMark(mark);
   const doneDay = doneDayOf(mark);
-  const onHold = mark.work === WORK.onHold;
+  const onHold = held || mark.work === WORK.onHold;
   return {
     share: shareUsed(line, { today, doneDay }),
     state: stateOf(line, { today, doneDay, onHold }),
@@ -68,14 +68,14 @@ export const gaugeOf = (board: BoardAnswer, row: BoardAnswer['rows'][number]) =>
   }));
 
 export function rowsOf(board: BoardAnswer): BoardRow[] {
-  return board.rows.map(({ id, name, property, marks }) => {
+  return board.rows.map(({ id, name, property, held, marks }) => {
     const { today } = board.properties[property]!;
     const read = datesIn(board, marks).map(({ number, type, rides, dates }): Mark => ({
       number,
       type,
       work: dates.work,
       rides,
-      ...standOn(dates, today),
+      ...standOn(dates, today, held),
     }));
     read.sort((a, b) => (a.share ?? -1) - (b.share ?? -1));
     return { id, name, property, marks: read };
