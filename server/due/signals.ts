@@ -7,7 +7,7 @@ import { signalsOf, signalTypeOf } from '../../core/due/signals.ts';
 import type { DismissSignal, ReportSignal, SignalSummary } from '../../contract/due/signals.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
-import { machineName } from '../lookup/names.ts';
+import { machineName, placeInFull } from '../lookup/names.ts';
 import { claimPhoto } from '../photos/photos.ts';
 import { refuseRetired, visibleMachine } from '../lookup/visible.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
@@ -163,13 +163,13 @@ export async function describeSignals(
   const properties = await db.property.all({ id: places.map(({ propertyId }) => propertyId) });
   return signals.map((signal) => {
     const place = places.find(({ id }) => id === signal.placeId)!;
-    const { zone } = properties.find(({ id }) => id === place.propertyId)!;
+    const property = properties.find(({ id }) => id === place.propertyId)!;
     return {
       id: signal.id,
       says: say(`signal.${signalTypeOf(signal.type).key}`),
       note: signal.note,
       placeId: place.id,
-      place: place.name,
+      place: placeInFull(place, property),
       machine: machineName(
         say,
         machines.find(({ id }) => id === signal.machineId)!,
@@ -178,8 +178,8 @@ export async function describeSignals(
       state: signal.state,
       stateSays: say(`signalState.${signal.state}`),
       at: signal.at,
-      zone,
-      today: isoFromDay(dayOfInstant(now, zone)),
+      zone: property.zone,
+      today: isoFromDay(dayOfInstant(now, property.zone)),
       times: signal.times,
       by: signal.emitterId
         ? say('signal.byMachine')

@@ -7,7 +7,7 @@ import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { namesOf, officeOf } from '../lookup/find.ts';
 import { lookingAfter } from '../lookup/looksAfter.ts';
 import { findPlace } from '../lookup/places.ts';
-import { machineName } from '../lookup/names.ts';
+import { machineName, placeInFull } from '../lookup/names.ts';
 import { findScope } from '../lookup/scope.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import { canReach, dutyOf } from '../notices/duty.ts';
@@ -199,7 +199,8 @@ async function itemsOf(
   return all
     .map((it): ClockItem => {
       const place = placeOf.get(it.placeId)!;
-      const { id: propertyId, zone } = propertyOf.get(place.propertyId)!;
+      const property = propertyOf.get(place.propertyId)!;
+      const { id: propertyId, zone } = property;
       const severity = it.severity as Severity;
       const rule = rules.nearest([propertyId, actor.organisationId], 'repairTimes', dayOfInstant(now, zone))?.value;
       const ruleBy = correctBy(severity, it.openedAt, rule?.hours);
@@ -209,7 +210,7 @@ async function itemsOf(
         says: 'symptom' in it ? say(`symptom.${it.symptom}`) : say(`deficiency.${it.type}`),
         note: it.note,
         placeId: it.placeId,
-        place: place.name,
+        place: placeInFull(place, property),
         machine: machineName(say, machineOf.get(it.machineId)!),
         severity,
         zone,

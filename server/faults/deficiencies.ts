@@ -8,7 +8,7 @@ import type { Call } from '../context/context.ts';
 import { fieldProblem } from '../context/problem.ts';
 import { findOpenDeficiency, openDeficiency } from './clocks.ts';
 import { claimPhoto, DONE_SLOT } from '../photos/photos.ts';
-import { machineName } from '../lookup/names.ts';
+import { machineName, placeInFull } from '../lookup/names.ts';
 import { visibleMachine } from '../lookup/visible.ts';
 import type { Row } from '../store/tables.ts';
 
@@ -78,12 +78,12 @@ export async function listDeficiencies(call: Call): Promise<DeficienciesAnswer> 
     people: people.map(({ id, name }) => ({ id, name })),
     deficiencies: all.map((it) => {
       const place = places.find(({ id }) => id === it.placeId)!;
-      const { zone } = properties.find(({ id }) => id === place.propertyId)!;
-      const on = (at: number) => isoFromDay(dayOfInstant(at, zone));
+      const property = properties.find(({ id }) => id === place.propertyId)!;
+      const on = (at: number) => isoFromDay(dayOfInstant(at, property.zone));
       return {
         id: it.id,
         placeId: place.id,
-        place: place.name,
+        place: placeInFull(place, property),
         machine: machineName(
           say,
           machines.find(({ id }) => id === it.machineId)!,

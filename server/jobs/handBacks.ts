@@ -5,7 +5,7 @@ import { namesOf } from '../lookup/find.ts';
 import type { Call } from '../context/context.ts';
 import { isManager } from '../context/context.ts';
 import { notFound } from '../context/problem.ts';
-import { machineName } from '../lookup/names.ts';
+import { machineName, placeInFull } from '../lookup/names.ts';
 import type { Row } from '../store/tables.ts';
 
 export interface HandedBack {
@@ -58,26 +58,26 @@ export async function openHandBacks(
     db.point.all({ id: rows.flatMap(({ pointIds }) => JSON.parse(pointIds) as string[]) }),
   ]);
   const properties = await db.property.all({ organisationId });
-  const zoneOf = (id: string) =>
-    properties.find((property) => property.id === places.find((place) => place.id === id)!.propertyId)!.zone;
   const names = await namesOf(
     db,
     rows.map(({ personId }) => personId),
   );
   return rows.map((row) => {
+    const place = places.find(({ id }) => id === row.placeId)!;
+    const property = properties.find(({ id }) => id === place.propertyId)!;
     const of = points.filter(({ id }) => (JSON.parse(row.pointIds) as string[]).includes(id));
     return {
       id: row.id,
       at: row.at,
       placeId: row.placeId,
-      place: places.find(({ id }) => id === row.placeId)!.name,
+      place: placeInFull(place, property),
       machine: machineName(
         say,
         machines.find(({ id }) => id === row.machineId)!,
       ),
       points: of.map(({ procedure }) => say(`point.${procedure}`)),
       pointNumber: of[0]?.number ?? null,
-      zone: zoneOf(row.placeId),
+      zone: property.zone,
       by: names.get(row.personId) ?? say('story.someone'),
       reason: row.reason,
       says: say(`handBack.${row.reason}`),

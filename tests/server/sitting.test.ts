@@ -130,7 +130,7 @@ describe('A sitting, over HTTP', () => {
       .expect(200);
     const { open } = (await house.manager.get('/hand-backs').expect(200)).body;
     expect(open).to.have.length(1);
-    expect(open[0]).to.include({ says: 'No switch in reach', place: 'Flat 1A', by: 'I. Marrable' });
+    expect(open[0]).to.include({ says: 'No switch in reach', place: 'Flat 1A, The Ropewalk', by: 'I. Marrable' });
     expect(open[0].points).to.deep.equal(['Drain-pump filter']);
     expect(await failsOf(house, form.records.find(({ taskId }) => taskId === tub)!.id)).to.deep.equal([]);
     await house.manager.post(`/hand-backs/${open[0].id}/settle`).expect(200);

@@ -66,7 +66,7 @@ async function dismiss(id: string): Promise<void> {
           say('faults.point')
         }}</RouterLink>
         <button v-if="desk.isManager" type="button" class="plain link small" @click="begin(it)">
-          {{ say('signals.dismiss') }}
+          {{ say('signals.dismiss') }}<span class="unseen"> {{ it.says }}, {{ it.place }}</span>
         </button>
       </p>
       <form class="stack close start" v-if="open === it.id" @submit.prevent="dismiss(it.id)">

@@ -65,7 +65,7 @@ function changed(): void {
           <template v-if="mayChange">
             ·
             <button type="button" class="plain link" @click="open = open === it.id ? null : it.id">
-              {{ say('clock.change') }}
+              {{ say('clock.change') }}<span class="unseen"> {{ it.says }}, {{ it.place }}</span>
             </button></template
           >
         </p>

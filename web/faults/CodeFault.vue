@@ -8,7 +8,7 @@ import { useSending } from '../api/sending.ts';
 import { say } from '../language/say.ts';
 import Notice from '../kit/Notice.vue';
 
-const props = defineProps<{ id: string; machineType: string; symptom: string }>();
+const props = defineProps<{ id: string; machineType: string; symptom: string; of: string }>();
 const emit = defineEmits<{ coded: [] }>();
 const FIRST = 4;
 const causes = computed(() => causesToName(props.machineType, props.symptom).map(({ key }) => key));
@@ -22,7 +22,7 @@ async function code(cause: string): Promise<void> {
 </script>
 
 <template>
-  <div class="row close small" role="group" :aria-label="say('faults.code')">
+  <div class="row close small" role="group" :aria-label="`${say('faults.code')}: ${of}`">
     <VBtn v-for="key in first" :key="key" variant="outlined" size="small" @click="code(key)">{{
       say.text(`cause.${key}`)
     }}</VBtn>

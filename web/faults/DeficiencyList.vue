@@ -14,6 +14,7 @@ const emit = defineEmits<{ changed: [] }>();
 const desk = useDesk();
 const open = ref<string | null>(null);
 
+const nameOf = ({ says, place }: DeficienciesAnswer['deficiencies'][number]) => `${says}, ${place}`;
 const toggle = (key: string) => (open.value = open.value === key ? null : key);
 function finish(): void {
   open.value = null;
@@ -54,10 +55,10 @@ function finish(): void {
         </p>
         <p class="row">
           <button v-if="desk.isManager" type="button" class="plain link small" @click="toggle(`${it.id} change`)">
-            {{ say('clock.change') }}
+            {{ say('clock.change') }}<span class="unseen"> {{ nameOf(it) }}</span>
           </button>
           <button type="button" class="plain link small" @click="toggle(`${it.id} close`)">
-            {{ say('deficiencies.close') }}
+            {{ say('deficiencies.close') }}<span class="unseen"> {{ nameOf(it) }}</span>
           </button>
         </p>
         <ClockForm

@@ -73,7 +73,7 @@ function closed(): void {
             say('find.begin')
           }}</RouterLink>
           <button type="button" class="plain link" @click="closing = closing === fault.id ? null : fault.id">
-            {{ say('faults.close') }}
+            {{ say('faults.close') }}<span class="unseen"> {{ fault.says }}, {{ fault.place }}</span>
           </button>
         </p>
         <ApprovalPart
@@ -114,6 +114,7 @@ function closed(): void {
         <p v-if="fault.found" class="small">{{ fault.closing ? '' : '✓' }} {{ fault.found }}</p>
         <PhotoStrip :photo-ids="fault.donePhotoIds" :says="fault.found || fault.says" />
         <CodeFault
+          :of="`${fault.says}, ${fault.place}`"
           v-if="!fault.closing"
           :id="fault.id"
           :machine-type="fault.machineType"

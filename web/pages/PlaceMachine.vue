@@ -74,7 +74,7 @@ function saved(): void {
           :aria-expanded="more"
           @click="more = !more"
         >
-          {{ say('machine.more') }}
+          {{ say('machine.more') }}<span class="unseen"> {{ machine.name }}</span>
         </button>
         <button v-if="desk.isManager && machine.retired" type="button" class="plain link" @click="restore">
           {{ say('machine.restore') }}
@@ -108,7 +108,8 @@ function saved(): void {
           class="plain link small"
           @click="specifying = specifying === point.id ? null : point.id"
         >
-          {{ say(lacksSpecification(point) ? 'machine.specMissing' : 'point.specify') }}
+          {{ say(lacksSpecification(point) ? 'machine.specMissing' : 'point.specify')
+          }}<span class="unseen"> {{ point.name }}</span>
         </button>
         <PointSpecification
           v-if="specifying === point.id"

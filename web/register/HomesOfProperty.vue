@@ -41,7 +41,8 @@ function whyOf({ worst, past, unsafe, verdict }: HomeStanding): string {
             {{ tenantOf(place) }} · {{ say('homes.machines', { count: place.machines }) }}
           </span>
         </span>
-        <StripGauge v-if="standing?.gauge.length" :marks="standing.gauge" :today="standing.today" />
+        <!-- The words beside it say what weighs; all of its parts would make the link's name. -->
+        <StripGauge v-if="standing?.gauge.length" aria-hidden="true" :marks="standing.gauge" :today="standing.today" />
         <span v-else />
         <span v-if="standing" class="small">
           <b :class="{ alarm: standing.verdict === 'breach', quiet: standing.verdict === 'sound' }">{{

@@ -154,16 +154,16 @@ onMounted(() => Promise.all([reload(), board.load()]));
         </p>
         <span class="row push no-print">
           <button type="button" class="plain link" @click="toggle(property.id, 'facts')">
-            {{ say('homes.facts') }}
+            {{ say('homes.facts') }}<span class="unseen">, {{ property.name }}</span>
           </button>
           <button type="button" class="plain link" @click="toggle(property.id, 'units')">
-            {{ say('homes.addUnits') }}
+            {{ say('homes.addUnits') }}<span class="unseen">, {{ property.name }}</span>
           </button>
           <button v-if="property.places.length" type="button" class="plain link" @click="toggle(property.id, 'many')">
-            {{ say('homes.addMany') }}
+            {{ say('homes.addMany') }}<span class="unseen">, {{ property.name }}</span>
           </button>
           <button type="button" class="plain link" @click="toggle(property.id, 'place')">
-            {{ say('homes.addPlace') }}
+            {{ say('homes.addPlace') }}<span class="unseen">, {{ property.name }}</span>
           </button>
         </span>
       </div>
