@@ -101,6 +101,8 @@ describe('Reach, in a browser', function reach() {
       ...['today', 'line', 'proof', 'faults', 'homes', 'homes/import', 'homes/baseline', 'homes/labels', 'standing'],
       ...['procedures', 'procedures/machines', 'procedures/machines/new', `procedures/${BOOT}`, 'measure', 'practice'],
       ...['people', 'account', `homes/${flat.placeId}`, `homes/${flat.placeId}/tape`, `m/${machines[0].number}`],
+      ...['faults/report', 'inspections', 'homes/templates', `procedures/${BOOT}/rehearsal`],
+      ...[`look/${machines[0].points[0].number}`, `homes/${flat.placeId}/walk`],
     ];
     for (const path of paths) {
       await manager.goto(`/${path}`);
@@ -108,6 +110,8 @@ describe('Reach, in a browser', function reach() {
       await manager.waitForLoadState('networkidle');
       const sizes = () => manager.evaluate(() => [document.documentElement.scrollWidth, innerWidth]);
       expect(await sizes(), path).to.deep.equal([320, 320]);
+      // A title of its own (WCAG 2.2, 2.4.2).
+      expect(await manager.title(), path).to.match(/^.+ · Dewline$/);
     }
     await manager.setViewportSize(DESK);
   });

@@ -10,6 +10,7 @@ import Illustration from './Illustration.vue';
 import PageFrame from '../kit/PageFrame.vue';
 import Notice from '../kit/Notice.vue';
 import ChoiceList from '../kit/ChoiceList.vue';
+import { usePageTitle } from '../kit/pageTitle.ts';
 import ProgressBar from '../kit/ProgressBar.vue';
 
 const props = defineProps<{ id: string }>();
@@ -37,6 +38,7 @@ const stations = computed(() => {
 const at = ref(0);
 const answers = ref<number[]>([]);
 const heading = ref<HTMLElement>();
+usePageTitle(() => say('rehearsal.title'), heading);
 const station = computed(() => stations.value[at.value]);
 const answered = computed(() => (station.value?.question ? answers.value[station.value.at] : undefined));
 const result = ref<{ asked: number; correct: number } | null>(null);

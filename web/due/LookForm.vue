@@ -11,6 +11,7 @@ import { say } from '../language/say.ts';
 import { pathOf } from '../../contract/calls.ts';
 import { readKept } from '../outbox/kept.ts';
 import { sendOrKeep } from '../outbox/outbox.ts';
+import { usePageTitle } from '../kit/pageTitle.ts';
 import PlainField from '../kit/PlainField.vue';
 import PageFrame from '../kit/PageFrame.vue';
 import Notice from '../kit/Notice.vue';
@@ -22,6 +23,8 @@ const id = newId();
 const entry = reactive<{ grade: string | null; day: string; note: string }>({ grade: null, day: '', note: '' });
 const earlier = ref(false);
 const done = ref('');
+const heading = ref<HTMLElement>();
+usePageTitle(() => look.value?.name, heading);
 const { errors, problem, busy, submit } = useForm(newLook);
 
 async function send(): Promise<void> {
@@ -53,7 +56,7 @@ onMounted(reload);
     <form v-else-if="look" class="stack" @submit.prevent="send">
       <header>
         <p class="quiet small">{{ look.place }} · {{ look.machine }}</p>
-        <h1>{{ look.name }}</h1>
+        <h1 ref="heading" tabindex="-1">{{ look.name }}</h1>
         <p class="quiet small">
           {{ look.due }} ·
           {{ look.served ? say('look.served', { day: say.day(dayFromIso(look.served)) }) : say('look.never') }}

@@ -38,8 +38,9 @@ onBeforeUnmount(() => clearInterval(ticking));
       {{ end > now ? say('job.wait.until', { at: say.time(end, ZONE) }) : say('job.wait.over') }}
     </p>
     <p v-else-if="job.state === 'awaitingTest'" class="strong">{{ job.stateSays }}</p>
-    <VBtn color="primary" size="large" block :to="to">{{
-      say(job.sentBack ? 'job.again' : job.state === 'given' ? 'job.start' : 'job.resume')
-    }}</VBtn>
+    <VBtn color="primary" size="large" block :to="to"
+      >{{ say(job.sentBack ? 'job.again' : job.state === 'given' ? 'job.start' : 'job.resume')
+      }}<span class="unseen">: {{ job.title }}</span></VBtn
+    >
   </article>
 </template>

@@ -27,6 +27,7 @@ import JobReview from './JobReview.vue';
 import JobSent from './JobSent.vue';
 import JobStepView from './JobStepView.vue';
 import JobStuck from './JobStuck.vue';
+import { usePageTitle } from '../kit/pageTitle.ts';
 import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ id: string; home: string; homeName: string }>();
@@ -37,6 +38,8 @@ const safe = ref(false);
 const tried = ref(false);
 const stuck = ref<StuckReason | null>(null);
 const frame = ref<HTMLElement>();
+const title = ref<HTMLElement>();
+usePageTitle(() => job.value?.title, title);
 
 const doable = computed(() => job.value !== null && isDoable(job.value));
 const steps = computed(() => (draft.value && job.value ? stepsOn(job.value, draft.value) : []));
@@ -202,7 +205,7 @@ const goOn = () => {
       @forgotten="router.push(home)"
     />
     <div v-else-if="job && !doable" class="end stack">
-      <h1>{{ job.title }}</h1>
+      <h1 ref="title" tabindex="-1">{{ job.title }}</h1>
       <p>{{ say('job.over', { state: job.stateSays }) }}</p>
       <VBtn variant="outlined" :to="home">{{ homeName }}</VBtn>
     </div>

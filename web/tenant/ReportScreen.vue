@@ -20,11 +20,9 @@ onMounted(reload);
 </script>
 
 <template>
-  <PageFrame width="phone">
-    <template v-if="sent"
-      ><div role="status">
-        <h1>{{ say(`fault.${sent}`) }}</h1>
-      </div>
+  <PageFrame width="phone" :title="say(sent ? `fault.${sent}` : 'fault.title')">
+    <p class="unseen" role="status">{{ sent ? say(`fault.${sent}`) : '' }}</p>
+    <template v-if="sent">
       <template v-if="findable">
         <p>{{ say('fault.sent.find') }}</p>
         <VBtn color="primary" size="large" :to="`/faults/${findable}`">{{ say('find.begin') }}</VBtn>
@@ -34,7 +32,6 @@ onMounted(reload);
       }}</VBtn></template
     >
     <template v-else>
-      <h1>{{ say('fault.title') }}</h1>
       <Notice :says="failure" />
       <ReportFault v-if="home" :machines="home.machines" :open="home.faults" @sent="done" />
       <VBtn variant="text" to="/">{{ say('back') }}</VBtn>
