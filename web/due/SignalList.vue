@@ -65,8 +65,14 @@ async function dismiss(id: string): Promise<void> {
         <RouterLink v-if="desk.isManager" class="small" :to="`/line/${it.pointNumber}`">{{
           say('faults.point')
         }}</RouterLink>
-        <button v-if="desk.isManager" type="button" class="plain link small" @click="begin(it)">
-          {{ say('signals.dismiss') }}<span class="unseen"> {{ it.says }}, {{ it.place }}</span>
+        <button
+          v-if="desk.isManager"
+          type="button"
+          class="plain link small"
+          @click="begin(it)"
+          :aria-label="`${say('signals.dismiss')} ${it.says}, ${it.place}`"
+        >
+          {{ say('signals.dismiss') }}
         </button>
       </p>
       <form class="stack close start" v-if="open === it.id" @submit.prevent="dismiss(it.id)">

@@ -64,8 +64,13 @@ function changed(): void {
           >
           <template v-if="mayChange">
             ·
-            <button type="button" class="plain link" @click="open = open === it.id ? null : it.id">
-              {{ say('clock.change') }}<span class="unseen"> {{ it.says }}, {{ it.place }}</span>
+            <button
+              type="button"
+              class="plain link"
+              @click="open = open === it.id ? null : it.id"
+              :aria-label="`${say('clock.change')} ${it.says}, ${it.place}`"
+            >
+              {{ say('clock.change') }}
             </button></template
           >
         </p>

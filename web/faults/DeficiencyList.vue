@@ -54,11 +54,22 @@ function finish(): void {
           · {{ it.responsible ?? say('clock.nobody') }}
         </p>
         <p class="row">
-          <button v-if="desk.isManager" type="button" class="plain link small" @click="toggle(`${it.id} change`)">
-            {{ say('clock.change') }}<span class="unseen"> {{ nameOf(it) }}</span>
+          <button
+            v-if="desk.isManager"
+            type="button"
+            class="plain link small"
+            @click="toggle(`${it.id} change`)"
+            :aria-label="`${say('clock.change')} ${nameOf(it)}`"
+          >
+            {{ say('clock.change') }}
           </button>
-          <button type="button" class="plain link small" @click="toggle(`${it.id} close`)">
-            {{ say('deficiencies.close') }}<span class="unseen"> {{ nameOf(it) }}</span>
+          <button
+            type="button"
+            class="plain link small"
+            @click="toggle(`${it.id} close`)"
+            :aria-label="`${say('deficiencies.close')} ${nameOf(it)}`"
+          >
+            {{ say('deficiencies.close') }}
           </button>
         </p>
         <ClockForm

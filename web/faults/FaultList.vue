@@ -72,8 +72,13 @@ function closed(): void {
           <RouterLink v-if="fault.findable" class="small" :to="`/faults/${fault.id}`">{{
             say('find.begin')
           }}</RouterLink>
-          <button type="button" class="plain link" @click="closing = closing === fault.id ? null : fault.id">
-            {{ say('faults.close') }}<span class="unseen"> {{ fault.says }}, {{ fault.place }}</span>
+          <button
+            type="button"
+            class="plain link"
+            @click="closing = closing === fault.id ? null : fault.id"
+            :aria-label="`${say('faults.close')} ${fault.says}, ${fault.place}`"
+          >
+            {{ say('faults.close') }}
           </button>
         </p>
         <ApprovalPart

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A job in a list: what, where, how long, how pressing. */
-import { onBeforeUnmount, ref } from 'vue';
+import { computed, onBeforeUnmount, ref } from 'vue';
 import type { JobSummary } from '../../contract/jobs/jobs.ts';
 import StripGauge from '../strip/StripGauge.vue';
 import { say } from '../language/say.ts';
@@ -16,6 +16,11 @@ const ticking = setInterval(() => {
   now.value = Date.now();
 }, 5000);
 onBeforeUnmount(() => clearInterval(ticking));
+/** What there is to do with it. */
+const doing = computed(() => {
+  if (props.job.sentBack) return say('job.again');
+  return say(props.job.state === 'given' ? 'job.start' : 'job.resume');
+});
 </script>
 
 <template>
@@ -38,9 +43,6 @@ onBeforeUnmount(() => clearInterval(ticking));
       {{ end > now ? say('job.wait.until', { at: say.time(end, ZONE) }) : say('job.wait.over') }}
     </p>
     <p v-else-if="job.state === 'awaitingTest'" class="strong">{{ job.stateSays }}</p>
-    <VBtn color="primary" size="large" block :to="to"
-      >{{ say(job.sentBack ? 'job.again' : job.state === 'given' ? 'job.start' : 'job.resume')
-      }}<span class="unseen">: {{ job.title }}</span></VBtn
-    >
+    <VBtn color="primary" size="large" block :to="to" :aria-label="`${doing}: ${job.title}`">{{ doing }}</VBtn>
   </article>
 </template>

@@ -115,8 +115,14 @@ const unitOf = (key: string, kind: Measure['fields'][number]['kind']) =>
       <VBtn type="submit" variant="outlined" :loading="busy" :disabled="!working">{{ say('measure.keep.go') }}</VBtn>
       <Notice v-if="problem" class="small" :says="errors.inputs ?? problem" />
     </form>
-    <button v-else type="button" class="plain link small" @click="keeping = true">
-      {{ say('measure.keep') }}<span class="unseen">, {{ say(`measure.${measure.key}.title`) }}</span>
+    <button
+      v-else
+      type="button"
+      class="plain link small"
+      :aria-label="`${say('measure.keep')}, ${say(`measure.${measure.key}.title`)}`"
+      @click="keeping = true"
+    >
+      {{ say('measure.keep') }}
     </button>
   </article>
 </template>

@@ -59,6 +59,8 @@ function saved(): void {
   specifying.value = null;
   emit('saved');
 }
+const specifyOf = (point: MachineSummary['points'][number]) =>
+  say(lacksSpecification(point) ? 'machine.specMissing' : 'point.specify');
 </script>
 
 <template>
@@ -72,9 +74,10 @@ function saved(): void {
           type="button"
           class="plain link"
           :aria-expanded="more"
+          :aria-label="`${say('machine.more')} ${machine.name}`"
           @click="more = !more"
         >
-          {{ say('machine.more') }}<span class="unseen"> {{ machine.name }}</span>
+          {{ say('machine.more') }}
         </button>
         <button v-if="desk.isManager && machine.retired" type="button" class="plain link" @click="restore">
           {{ say('machine.restore') }}
@@ -106,10 +109,10 @@ function saved(): void {
           v-if="desk.isManager"
           type="button"
           class="plain link small"
+          :aria-label="`${specifyOf(point)} ${point.name}`"
           @click="specifying = specifying === point.id ? null : point.id"
         >
-          {{ say(lacksSpecification(point) ? 'machine.specMissing' : 'point.specify')
-          }}<span class="unseen"> {{ point.name }}</span>
+          {{ specifyOf(point) }}
         </button>
         <PointSpecification
           v-if="specifying === point.id"

@@ -153,17 +153,38 @@ onMounted(() => Promise.all([reload(), board.load()]));
           {{ property.zone }}
         </p>
         <span class="row push no-print">
-          <button type="button" class="plain link" @click="toggle(property.id, 'facts')">
-            {{ say('homes.facts') }}<span class="unseen">, {{ property.name }}</span>
+          <button
+            type="button"
+            class="plain link"
+            :aria-label="`${say('homes.facts')}, ${property.name}`"
+            @click="toggle(property.id, 'facts')"
+          >
+            {{ say('homes.facts') }}
           </button>
-          <button type="button" class="plain link" @click="toggle(property.id, 'units')">
-            {{ say('homes.addUnits') }}<span class="unseen">, {{ property.name }}</span>
+          <button
+            type="button"
+            class="plain link"
+            :aria-label="`${say('homes.addUnits')}, ${property.name}`"
+            @click="toggle(property.id, 'units')"
+          >
+            {{ say('homes.addUnits') }}
           </button>
-          <button v-if="property.places.length" type="button" class="plain link" @click="toggle(property.id, 'many')">
-            {{ say('homes.addMany') }}<span class="unseen">, {{ property.name }}</span>
+          <button
+            v-if="property.places.length"
+            type="button"
+            class="plain link"
+            :aria-label="`${say('homes.addMany')}, ${property.name}`"
+            @click="toggle(property.id, 'many')"
+          >
+            {{ say('homes.addMany') }}
           </button>
-          <button type="button" class="plain link" @click="toggle(property.id, 'place')">
-            {{ say('homes.addPlace') }}<span class="unseen">, {{ property.name }}</span>
+          <button
+            type="button"
+            class="plain link"
+            :aria-label="`${say('homes.addPlace')}, ${property.name}`"
+            @click="toggle(property.id, 'place')"
+          >
+            {{ say('homes.addPlace') }}
           </button>
         </span>
       </div>

@@ -26,10 +26,11 @@ const removed = ref<TemplateSummary | null>(null);
 const sending = useSending();
 
 async function saved(says: string): Promise<void> {
-  told.value = says;
   removed.value = null;
   await all.reload();
   await router.push('/homes/templates');
+  // Told once one is there: whoever reads it may press the next.
+  told.value = says;
 }
 async function remove(template: TemplateSummary): Promise<void> {
   const { id, name } = template;
