@@ -13,6 +13,7 @@ const ROOMS = {
     'faults',
     'proof',
     'jobs',
+    'notices',
     'register',
     'standing',
     'lab',

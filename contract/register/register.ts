@@ -64,7 +64,10 @@ export const newTenancy = object({
   household: household.required(),
 });
 
-/** Who has it, and since when or from when. `language`: what the household reads in; null: as the office does, left out: as it was. */
+/**
+ * Who has it, and since when or from when. `language`: what the household reads in; null: as the office does, left out:
+ * as it was.
+ */
 export const tenancyChange = object({
   name: line().required(),
   from: isoDay().required(),

@@ -5,6 +5,7 @@
 import { DAYS_A_YEAR } from '../calendar/day.ts';
 import { upkeepEffect, type MachineExposure, type UpkeepEffect } from '../faults/upkeepEffect.ts';
 import { gammaQuantile } from '../statistics/gamma.ts';
+import { normalCdf } from '../statistics/normal.ts';
 import { normalDraw, seeded, type Random } from '../statistics/random.ts';
 
 export interface UpkeepTruth {
@@ -34,16 +35,6 @@ const lateShare = (random: Random, household: number) =>
 
 /** Frailty by its normal score, from a table: quantiles are slow. */
 const FRAILTIES = Array.from({ length: 401 }, (_, i) => gammaQuantile((i + 0.5) / 401, SHAPE, 1 / SHAPE));
-
-/** The standard normal distribution function (Abramowitz and Stegun 26.2.17; absolute error under 7.5e-8). */
-function normalCdf(z: number): number {
-  const t = 1 / (1 + 0.2316419 * Math.abs(z));
-  const tail =
-    (Math.exp(-(z ** 2) / 2) / Math.sqrt(2 * Math.PI)) *
-    t *
-    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
-  return z > 0 ? 1 - tail : tail;
-}
 
 /** Lives one machine and counts its time and faults by the state strictly before each. */
 export function liveMachine(random: Random, truth: UpkeepTruth): MachineExposure {

@@ -123,10 +123,7 @@ async function next(): Promise<void> {
     frame.value?.querySelector('.body [role="alert"]')?.scrollIntoView({ block: 'center' });
     return;
   }
-  if (isLast.value) {
-    await send();
-    return;
-  }
+  if (isLast.value) return void (await send());
   const upcoming = steps.value[draft.value!.step + 1];
   await turn(draft.value!.step + 1);
   if (upcoming?.phase === 'test') tell('workDone');
