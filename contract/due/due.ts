@@ -168,6 +168,19 @@ export interface StoryEntry {
   readonly evidence: EvidenceLevel | null;
 }
 
+/** How long whoever lives there takes to do what they are asked for. */
+export interface Answering {
+  readonly name: string;
+  /** Requests of two years, and how many of them are done. */
+  readonly asked: number;
+  readonly done: number;
+  /** Days within which half of what is asked for is done, and within which four fifths are; null: not in a year. */
+  readonly usual: number | null;
+  readonly lead: number | null;
+  /** They have answered nothing and hardly will. */
+  readonly silent: boolean;
+}
+
 export interface PointAnswer {
   readonly id: string;
   readonly number: number;
@@ -219,6 +232,8 @@ export interface PointAnswer {
     /** Minutes that still fit this month; null without a limit. */ pace: number;
     left: number | null;
   }[];
+  /** Of whoever lives there, where a tenant may do it; null where none may, or nobody lives there. */
+  readonly answering: Answering | null;
   readonly minutes: number;
   readonly level: string;
   readonly levelSays: string;

@@ -87,14 +87,25 @@ function normalised(values: Float64Array): Float64Array {
 
 const wholeDays = (days: number): number => Math.min(LONGEST, Math.max(0, Math.round(days)));
 
+/** Likelihoods by model and course: a portfolio's thousands of askings take the same few courses. */
+const known = new WeakMap<AnswerModel, Map<string, Float64Array>>();
+
 /** Probability of an asking's course for each way, an overlooked one among what is open. */
-function likelihoodOf({ days, done }: Asking, overlooked: number): Float64Array {
+function likelihoodOf({ days, done }: Asking, model: AnswerModel): Float64Array {
+  const courses = known.get(model) ?? new Map<string, Float64Array>();
+  known.set(model, courses);
   // What was done at once was done on its first day.
-  const until = WITHIN[Math.max(1, wholeDays(days))]!;
-  if (!done) return WITHIN[wholeDays(days)]!.map((within) => 1 - (1 - overlooked) * within);
-  const before = WITHIN[Math.max(1, wholeDays(days)) - 1]!;
-  return until.map((within, i) => Math.max(1e-9, (1 - overlooked) * (within - before[i]!)));
+  const whole = done ? Math.max(1, wholeDays(days)) : wholeDays(days);
+  const course = `${whole} ${done}`;
+  const likelihood = courses.get(course) ?? (done ? doneOn(whole, model) : openAfter(whole, model));
+  courses.set(course, likelihood);
+  return likelihood;
 }
+
+const openAfter = (days: number, { overlooked }: AnswerModel) =>
+  WITHIN[days]!.map((within) => 1 - (1 - overlooked) * within);
+const doneOn = (days: number, { overlooked }: AnswerModel) =>
+  WITHIN[days]!.map((within, i) => Math.max(1e-9, (1 - overlooked) * (within - WITHIN[days - 1]![i]!)));
 
 /**
  * What is believed of a household after its askings; without any, what is known of all.
@@ -111,14 +122,23 @@ export function believeAnswers(askings: readonly Asking[], model: AnswerModel): 
 function weighed(askings: readonly Asking[], model: AnswerModel): { ways: Float64Array; evidence: number } {
   const ways = Float64Array.from(model.ways);
   let evidence = 1;
-  for (const asking of askings) {
-    const likelihood = likelihoodOf(asking, model.overlooked);
-    let sum = 0;
-    for (let i = 0; i < ways.length; i += 1) sum += ways[i]! *= likelihood[i]!;
-    evidence *= sum;
-    for (let i = 0; i < ways.length; i += 1) ways[i]! /= sum;
-  }
+  askings.forEach((asking, nth) => {
+    const likelihood = likelihoodOf(asking, model);
+    for (let i = 0; i < ways.length; i += 1) ways[i]! *= likelihood[i]!;
+    // Now and then, so that no product is lost below the smallest number.
+    if (nth % RESCALED === RESCALED - 1 || nth === askings.length - 1) evidence *= rescale(ways);
+  });
   return { ways, evidence };
+}
+
+const RESCALED = 8;
+
+/** Makes the sum 1. @returns what it was */
+function rescale(ways: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < ways.length; i += 1) sum += ways[i]!;
+  for (let i = 0; i < ways.length; i += 1) ways[i]! /= sum;
+  return sum;
 }
 
 /**
@@ -128,8 +148,21 @@ function weighed(askings: readonly Asking[], model: AnswerModel): { ways: Float6
 export function learnAnswers(
   households: readonly (readonly Asking[])[],
   turns = 10,
-  from: AnswerModel = ASSUMED_ANSWERS,
+  from = ASSUMED_ANSWERS,
 ): AnswerModel {
+  const steps = learning(households, turns, from);
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+  }
+}
+
+/** The same in small steps, one a household and turn, for whoever has others to answer in between. */
+export function* learning(
+  households: readonly (readonly Asking[])[],
+  turns = 10,
+  from = ASSUMED_ANSWERS,
+): Generator<undefined, AnswerModel> {
   const asked = households.filter(({ length }) => length > 0);
   let model = from;
   for (let turn = 0; turn < turns && asked.length > 0; turn += 1) {
@@ -145,6 +178,7 @@ export function learnAnswers(
         askings += 1 - belief.never;
         if (!asking.done) overlooked += (1 - belief.never) * overlookedOdds(belief, asking.days);
       }
+      yield;
     }
     model = { ways: normalised(ways), never: never / (never + answering), overlooked: overlooked / askings };
   }
@@ -157,8 +191,12 @@ function overlookedOdds({ ways, overlooked }: AnswerBelief, days: number): numbe
   return overlooked / (overlooked + (1 - overlooked) * open);
 }
 
-const doneShare = (ways: Float64Array, days: number): number =>
-  ways.reduce((sum, share, i) => sum + share * WITHIN[days]![i]!, 0);
+function doneShare(ways: Float64Array, days: number): number {
+  const within = WITHIN[days]!;
+  let sum = 0;
+  for (let i = 0; i < ways.length; i += 1) sum += ways[i]! * within[i]!;
+  return sum;
+}
 
 /** Probability, 0 to 1, that a household which answers has done within so many days what it is asked for today. */
 export const doneWithin = ({ ways, overlooked }: AnswerBelief, days: number): number =>

@@ -345,6 +345,9 @@ describe('A due engine that practitioners would trust, in a browser', function s
     const give = manager.getByRole('button', { name: 'Give to…' });
     await give.click();
     await manager.getByText(/\d of 2 requests, \d+ min of 40 min this month/).waitFor();
+    // By when to ask, from how this household and the others here have answered.
+    await manager.getByText(/in four cases of five/).waitFor();
+    await manager.getByText(/asked for, half the time within \d+ days\.|was asked for nothing yet/).waitFor();
     await expectFit(manager, 'giving within a budget');
   });
 

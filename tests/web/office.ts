@@ -71,6 +71,12 @@ export async function chooseTyped(page: Page, field: string, typed: string, opti
 export async function choose(page: Page, field: string, option: string | RegExp): Promise<void> {
   await page.getByRole('combobox', { name: field }).first().click({ force: true });
   const exact = typeof option === 'string';
-  await page.getByRole('option', { name: option, exact }).first().click();
+  const picked = page.getByRole('option', { name: option, exact }).first();
+  await picked.click();
+  // A press while the menu still opens is lost on a busy machine.
+  await page
+    .getByRole('listbox')
+    .waitFor({ state: 'hidden', timeout: 5000 })
+    .catch(() => picked.click());
   await menuShut(page);
 }

@@ -418,7 +418,7 @@ describe('A register, in a browser', function register() {
     await phone.goto(`${stage.url}/procedures/dishwasher.filter`);
     await phone.getByRole('heading', { name: 'Clean the dishwasher filter' }).waitFor();
     await expectFit(phone, 'a procedure, on a phone');
-    await page.getByLabel('US').check();
+    await page.getByRole('radio', { name: 'US' }).check();
     await page.locator('#duct').getByText('Counts as 9.14 m (30 ft)').waitFor();
     expect(await page.locator('#duct').getByLabel('Straight length').inputValue()).to.equal('20');
     await page.locator('#dose').getByText('1¾ cups').waitFor();

@@ -102,7 +102,7 @@ describe('Standing, in a browser', function suite() {
     const home = page.getByRole('listitem').filter({ hasText: 'House 16' });
     await home.getByText('To watch').waitFor();
     await home.getByText(/\d+ days past/).waitFor();
-    await home.getByRole('img').waitFor();
+    await home.locator('svg').waitFor();
     await page.getByRole('radio', { name: /Not known/ }).check();
     await home.waitFor({ state: 'detached' });
     await page.getByRole('listitem').filter({ hasText: 'House 18' }).waitFor();

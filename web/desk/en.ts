@@ -117,6 +117,18 @@ export const deskText = {
   'point.band': 'Likely between {early} and {late} days',
   'point.actions': 'What to do',
   'point.give': 'Give to…',
+  'answering.by':
+    'Ask {name} by {day}, {days, plural, one {a day} other {# days}} before the line, to meet it in four cases of five.',
+  'answering.late':
+    'To meet the line in four cases of five {name} had to be asked by {day}, {days, plural, one {a day} other {# days}} before it.',
+  'answering.usual':
+    '{name} did {done} of {asked, plural, one {the one thing} other {the # things}} asked for, half the time within {days, select, none {a year or never} 1 {a day} other {{days} days}}.',
+  'answering.unknown': '{name} was asked for nothing yet: reckoned as others are.',
+  'answering.silent':
+    '{name} did {asked, plural, one {not do the one thing} other {none of the # things}} asked for. Better give it to staff.',
+  'answering.how': 'How this is reckoned',
+  'answering.how.why':
+    'From the days between being given and done, over two years. What is still open counts as not yet; whoever never answers is kept apart from whoever is slow; whoever is little known is taken to be like the others here.',
   'point.giveNow': 'Give the job',
   'point.who': 'Who',
   'point.role.tenant': 'tenant',

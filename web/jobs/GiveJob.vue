@@ -6,6 +6,7 @@ import { giveContracted, giveJob } from '../../contract/jobs/jobs.ts';
 import { api, newId, publicAddress } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
+import AskInTime from './AskInTime.vue';
 import Notice from '../kit/Notice.vue';
 import ChoiceList from '../kit/ChoiceList.vue';
 import CheckList from '../kit/CheckList.vue';
@@ -17,6 +18,7 @@ const able = computed(() => props.point.assignees.filter(({ may }) => may));
 /** Somebody from outside: a name, and a link that opens this job alone. Nobody else may do what a licence is for. */
 const CONTRACTOR = 'contractor';
 const who = ref(able.value[0]?.id ?? CONTRACTOR);
+const asked = computed(() => props.point.assignees.find(({ id }) => id === who.value));
 const along = ref<string[]>([]);
 const doers = computed(() => [
   ...props.point.assignees.map(({ id: value, name: says, may, budget, role }) => {
@@ -28,9 +30,7 @@ const doers = computed(() => [
 ]);
 /** What the chosen person may not do does not come along. */
 const offered = computed(() =>
-  props.point.rideAlong.filter(
-    ({ forTenant }) => forTenant || props.point.assignees.find(({ id }) => id === who.value)?.role !== 'tenant',
-  ),
+  props.point.rideAlong.filter(({ forTenant }) => forTenant || asked.value?.role !== 'tenant'),
 );
 /** For a tenant only as much is ticked beforehand as this month still holds. */
 watch(
@@ -72,6 +72,7 @@ async function give(): Promise<void> {
   </div>
   <form v-else class="give panel card stack close" @submit.prevent="give">
     <ChoiceList v-model="who" look="options" :legend="say('point.who')" :choices="doers" />
+    <AskInTime v-if="point.answering" :answering="point.answering" :mark="point.mark" :today="point.place.today" />
     <VTextField
       v-if="who === CONTRACTOR"
       v-model="name"

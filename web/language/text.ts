@@ -71,6 +71,13 @@ export interface WebText extends SharedText, FieldsText {
   'alarm.stopped': None;
   'alarm.told': None;
   'alarm.what': None;
+  'answering.by': { name: string | number; day: string | number; days: number };
+  'answering.how': None;
+  'answering.how.why': None;
+  'answering.late': { name: string | number; day: string | number; days: number };
+  'answering.silent': { name: string | number; asked: number };
+  'answering.unknown': { name: string | number };
+  'answering.usual': { name: string | number; done: string | number; asked: number; days: string | number };
   'app.name': None;
   'approval.amount': { currency: string | number };
   'approval.ask': None;

@@ -5,6 +5,7 @@ import { useLoading } from '../api/load.ts';
 import ReportFault from '../faults/ReportFault.vue';
 import { say } from '../language/say.ts';
 import { readKept } from '../outbox/kept.ts';
+import { usePageTitle } from '../kit/pageTitle.ts';
 import PageFrame from '../kit/PageFrame.vue';
 import Notice from '../kit/Notice.vue';
 
@@ -16,13 +17,17 @@ function done(kept: boolean, fault: string | null): void {
   sent.value = kept ? 'kept' : 'sent';
   findable.value = kept ? null : fault;
 }
+const heading = ref<HTMLElement>();
+usePageTitle(() => say(sent.value ? `fault.${sent.value}` : 'fault.title'), heading);
 onMounted(reload);
 </script>
 
 <template>
-  <PageFrame width="phone" :title="say(sent ? `fault.${sent}` : 'fault.title')">
-    <p class="unseen" role="status">{{ sent ? say(`fault.${sent}`) : '' }}</p>
-    <template v-if="sent">
+  <PageFrame width="phone">
+    <template v-if="sent"
+      ><div role="status">
+        <h1>{{ say(`fault.${sent}`) }}</h1>
+      </div>
       <template v-if="findable">
         <p>{{ say('fault.sent.find') }}</p>
         <VBtn color="primary" size="large" :to="`/faults/${findable}`">{{ say('find.begin') }}</VBtn>
@@ -32,6 +37,7 @@ onMounted(reload);
       }}</VBtn></template
     >
     <template v-else>
+      <h1 ref="heading" tabindex="-1">{{ say('fault.title') }}</h1>
       <Notice :says="failure" />
       <ReportFault v-if="home" :machines="home.machines" :open="home.faults" @sent="done" />
       <VBtn variant="text" to="/">{{ say('back') }}</VBtn>

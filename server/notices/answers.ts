@@ -1,0 +1,86 @@
+/** How long a household takes to do what it is asked for, and by when it is to be asked. */
+import { MS_PER_DAY } from '../../core/calendar/day.ts';
+import {
+  believeAnswers,
+  isSilent,
+  leadFor,
+  learning,
+  LINE_SHARE,
+  type AnswerModel,
+  type Asking,
+} from '../../core/notices/answering.ts';
+import { grouped } from '../../core/statistics/grouped.ts';
+import type { Answering } from '../../contract/due/due.ts';
+import { breather } from '../context/breathe.ts';
+import type { Call, Env } from '../context/context.ts';
+import { tenancyOn } from '../lookup/tenancies.ts';
+import { readAskings, type AskedRow } from '../sql/askings.ts';
+
+/** What was asked for longer ago says little of a household today: our assumption. */
+const LOOK_BACK_MS = 730 * MS_PER_DAY;
+/** A portfolio is learned anew so often: what one household does moves it little. */
+const LEARNED_FOR_MS = 3_600_000;
+
+/** Askings of one household: a request is done when all that was not taken away again is. */
+function askingsOf(rows: readonly AskedRow[], now: number): Asking[] {
+  return [...grouped(rows, ({ request }) => request).values()].map((jobs) => {
+    const kept = jobs.filter(({ doneAt, endedAt }) => doneAt !== null || endedAt === null);
+    const done = kept.length > 0 && kept.every(({ doneAt }) => doneAt !== null);
+    const until = done
+      ? Math.max(...kept.map(({ doneAt }) => doneAt!))
+      : Math.min(now, ...jobs.map(({ endedAt }) => endedAt ?? now));
+    const days = Math.max(0, until - jobs[0]!.at) / MS_PER_DAY;
+    return { days: done ? Math.ceil(days) : Math.floor(days), done };
+  });
+}
+
+const models = new WeakMap<Env['store'], Map<string, { readonly at: number; readonly model: Promise<AnswerModel> }>>();
+
+/** What is learned of all households of an office. */
+function modelOf({ store }: Pick<Env, 'store'>, organisationId: string, now: number): Promise<AnswerModel> {
+  const kept = models.get(store) ?? new Map<string, { at: number; model: Promise<AnswerModel> }>();
+  models.set(store, kept);
+  const before = kept.get(organisationId);
+  if (before && now >= before.at && now < before.at + LEARNED_FOR_MS) return before.model;
+  const model = readAskings(store.db, organisationId, now - LOOK_BACK_MS).then((rows) =>
+    learnAside([...grouped(rows, ({ personId }) => personId).values()].map((its) => askingsOf(its, now))),
+  );
+  kept.set(organisationId, { at: now, model });
+  model.catch(() => kept.delete(organisationId));
+  return model;
+}
+
+/** Learns, others being answered in between. */
+async function learnAside(households: readonly (readonly Asking[])[]): Promise<AnswerModel> {
+  const steps = learning(households);
+  const breathe = breather();
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+    await breathe();
+  }
+}
+
+/** How whoever lives there answers; null where nobody does. */
+export async function answeringAt(call: Call, placeId: string): Promise<Answering | null> {
+  const {
+    env,
+    db,
+    actor: { organisationId },
+    now,
+  } = call;
+  const tenancy = await tenancyOn(db, placeId, now);
+  const person = tenancy && (await db.person.one({ id: tenancy.personId }));
+  if (!person) return null;
+  const model = await modelOf(env, organisationId, now);
+  const askings = askingsOf(await readAskings(db, organisationId, now - LOOK_BACK_MS, person.id), now);
+  const belief = believeAnswers(askings, model);
+  return {
+    name: person.name,
+    asked: askings.length,
+    done: askings.filter(({ done }) => done).length,
+    usual: leadFor(belief, 0.5),
+    lead: leadFor(belief, LINE_SHARE),
+    silent: isSilent(belief),
+  };
+}
