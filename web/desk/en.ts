@@ -122,7 +122,7 @@ export const deskText = {
   'answering.late':
     'To meet the line in four cases of five {name} had to be asked by {day}, {days, plural, one {a day} other {# days}} before it.',
   'answering.usual':
-    '{name} did {done} of {asked, plural, one {the one thing} other {the # things}} asked for, half the time within {days, select, none {a year or never} 1 {a day} other {{days} days}}.',
+    '{name} did {done} of {asked, plural, one {# thing} other {# things}} asked for, half the time within {days, select, none {a year or never} 1 {a day} other {{days} days}}.',
   'answering.unknown': '{name} was asked for nothing yet: reckoned as others are.',
   'answering.silent':
     '{name} did {asked, plural, one {not do the one thing} other {none of the # things}} asked for. Better give it to staff.',

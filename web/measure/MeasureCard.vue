@@ -65,7 +65,7 @@ const unitOf = (key: string, kind: Measure['fields'][number]['kind']) =>
 
 <template>
   <article :id="measure.key" class="measure heavy stack close start">
-    <h2>{{ say(`measure.${measure.key}.title`) }}</h2>
+    <h2 :id="`${measure.key}-title`">{{ say(`measure.${measure.key}.title`) }}</h2>
     <div class="fields narrow wide">
       <template v-for="field in measure.fields" :key="field.key">
         <VSelect
@@ -119,7 +119,7 @@ const unitOf = (key: string, kind: Measure['fields'][number]['kind']) =>
       v-else
       type="button"
       class="plain link small"
-      :aria-label="`${say('measure.keep')}, ${say(`measure.${measure.key}.title`)}`"
+      :aria-describedby="`${measure.key}-title`"
       @click="keeping = true"
     >
       {{ say('measure.keep') }}
