@@ -2,19 +2,19 @@
  * How asking by what was learned fares on the truths of answering (T3). Run by `npm run bench:asking`; writes its table
  * of `docs/rounds.md`.
  */
+import { meanOfKnown } from '../core/statistics/mean.ts';
 import { judgeAsking } from '../core/lab/answering.ts';
 import { met } from './figures.ts';
 import { measuredOn, sized, tableRow, writePart } from './page.ts';
 
 const [HOUSEHOLDS, JOBS, SEEDS] = [sized(2000, 60), 14, sized(4, 1)];
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
-const mean = (values: readonly number[]) => values.reduce((sum, it) => sum + it, 0) / values.length;
 
 const measured = [false, true].map((heavy) => {
   const all = Array.from({ length: SEEDS }, (_, i) =>
     judgeAsking({ households: HOUSEHOLDS, jobs: JOBS, heavy }, 21 + i),
   );
-  const of = (value: (it: (typeof all)[number]) => number) => mean(all.map(value));
+  const of = (value: (it: (typeof all)[number]) => number) => meanOfKnown(all.map(value))!;
   const fifths = [0, 1, 2, 3, 4].map((i) => of((it) => it.fifths[i]!));
   const bound = heavy ? 0.1 : 0.08;
   const [line, messages, early, silent, wrong] = [

@@ -11,6 +11,7 @@ import {
   REMINDER_SHARE,
   type Asking,
 } from '../notices/answering.ts';
+import { meanOfKnown } from '../statistics/mean.ts';
 import { gammaDraw, normalDraw, seeded, type Random } from '../statistics/random.ts';
 
 export interface AnswerTruth {
@@ -122,10 +123,7 @@ export function judgeAsking({ households: count, jobs, heavy }: AnswerTruth, see
     model = learnAnswers(askings, job === 0 ? 10 : 3, model);
   }
   const share = (of: readonly Judged[], is: (it: Judged) => boolean) => of.filter(is).length / of.length;
-  const mean = (values: readonly (number | null)[]) => {
-    const known = values.filter((it) => it !== null);
-    return known.reduce((sum, it) => sum + it, 0) / known.length;
-  };
+  const earliness = (of: (it: Judged) => number | null) => meanOfKnown(judged.map(of)) ?? NaN;
   const byFifth = (is: (it: Judged) => boolean) =>
     [0, 1, 2, 3, 4].map((fifth) =>
       share(
@@ -139,7 +137,7 @@ export function judgeAsking({ households: count, jobs, heavy }: AnswerTruth, see
     fifths: byFifth(({ met }) => met),
     fixedFifths: byFifth(({ fixedMet }) => fixedMet),
     messagesAJob: judged.reduce((sum, { messages }) => sum + messages, 0) / judged.length,
-    earlinessRatio: mean(judged.map(({ early }) => early)) / mean(judged.map(({ fixedEarly }) => fixedEarly)),
+    earlinessRatio: earliness(({ early }) => early) / earliness(({ fixedEarly }) => fixedEarly),
     doesNotFit: INTERVALS.map((interval) => ({ interval, share: fits.get(interval)!.long / fits.get(interval)!.of })),
     silentFound: those(true).filter((i) => (given.get(i) ?? Infinity) <= 3).length / those(true).length,
     wronglyGiven: those(false).filter((i) => given.has(i)).length / those(false).length,

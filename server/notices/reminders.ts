@@ -1,7 +1,7 @@
 /** Letters to those who answer for a fault or a deficiency, and to the managers, as its time runs out. */
 import { hearersOf, stageOf } from '../../core/faults/clock.ts';
 import type { Env } from '../context/context.ts';
-import { machineName } from '../lookup/names.ts';
+import { machineName, placeInFull } from '../lookup/names.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 import { below } from '../store/where.ts';
@@ -108,15 +108,15 @@ async function sendLetter(
   for (const { subjectId } of reminders.slice(0, NAMED)) {
     const it = open.get(subjectId)!;
     const place = (await db.place.one({ id: it.placeId }))!;
-    const { name, zone } = (await db.property.one({ id: place.propertyId }))!;
+    const property = (await db.property.one({ id: place.propertyId }))!;
     const machine = machineName(say, (await db.machine.one({ id: it.machineId }))!);
     const what = 'symptom' in it ? say(`symptom.${it.symptom}`) : say(`deficiency.${it.type}`);
     lines.push(
       say(it.correctBy <= clock() ? 'reminder.over' : 'reminder.by', {
         what,
         machine,
-        place: `${place.name}, ${name}`,
-        at: say.time(it.correctBy, zone),
+        place: placeInFull(place, property),
+        at: say.time(it.correctBy, property.zone),
         who: it.responsibleId === personId ? 'you' : (it.responsibleId ?? 'nobody'),
       }),
     );

@@ -39,7 +39,8 @@ describe('How long households take to answer', () => {
     const belief = believeAnswers([], model);
     for (const [weeks, share] of Object.entries(lasts))
       expect(1 - (1 - belief.never) * doneWithin(belief, Number(weeks)), `${weeks} weeks`).to.be.closeTo(share, 0.08);
-    // The smooth curve runs through the steps of twenty-one people. Leaving the open ones out makes everybody far too quick.
+    // The smooth curve runs through the steps of twenty-one people. Leaving the open ones out makes everybody far
+    // too quick.
     const blind = believeAnswers(
       [],
       learnAnswers(Array.from({ length: 40 }, () => ended.map((it) => [done(it)])).flat(), 60),
