@@ -27,6 +27,7 @@ const ROOMS = {
     'measure',
     'due',
     'proof',
+    'notices',
     'jobs',
     'standing',
     'pages',

@@ -12,6 +12,7 @@ import { dueRoutes } from './due/routes.ts';
 import { proofRoutes } from './proof/routes.ts';
 import { jobsRoutes } from './jobs/routes.ts';
 import { standingRoutes } from './standing/routes.ts';
+import { noticesRoutes } from './notices/routes.ts';
 import { pageRoutes } from './pages/routes.ts';
 
 /** The parts of the contract, by which a token is limited. */
@@ -25,6 +26,7 @@ export const AREAS = {
   proof: proofRoutes,
   jobs: jobsRoutes,
   standing: standingRoutes,
+  notices: noticesRoutes,
   pages: pageRoutes,
 } as const satisfies Record<string, Record<string, Route>>;
 
@@ -38,6 +40,7 @@ export const ROUTES = {
   ...proofRoutes,
   ...jobsRoutes,
   ...standingRoutes,
+  ...noticesRoutes,
   ...pageRoutes,
 } as const satisfies Record<string, Route>;
 

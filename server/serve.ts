@@ -12,6 +12,7 @@ import { sweepReceipts } from './http/once.ts';
 import { bringUpToDate } from './clock/upgrade.ts';
 import { callOnDuty } from './notices/calls.ts';
 import { remind } from './notices/reminders.ts';
+import { tellHouseholds } from './notices/telling.ts';
 import { openStandIn } from './ports/standIn.ts';
 import { keepGuesses, recallGuesses } from './people/keptGuesses.ts';
 import { sweepSessions } from './people/sessions.ts';
@@ -116,7 +117,7 @@ export async function serve({
   let reminding: Promise<unknown> = Promise.resolve();
   const remindTimer = setInterval(() => {
     reminding = reminding
-      .then(() => remind(env))
+      .then(() => Promise.all([remind(env), tellHouseholds(env)]))
       .catch((error: unknown) => logger.error({ error }, 'reminding failed'));
   }, REMIND_EVERY_MS);
   remindTimer.unref();

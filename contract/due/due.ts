@@ -232,8 +232,6 @@ export interface PointAnswer {
     /** Minutes that still fit this month; null without a limit. */ pace: number;
     left: number | null;
   }[];
-  /** Of whoever lives there, where a tenant may do it; null where none may, or nobody lives there. */
-  readonly answering: Answering | null;
   readonly minutes: number;
   readonly level: string;
   readonly levelSays: string;

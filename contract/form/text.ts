@@ -36,6 +36,7 @@ export interface FieldsText {
   'field.password': None;
   'field.peopleMany': None;
   'field.peopleNone': None;
+  'field.phone': None;
   'field.range': { low: number; high: number };
   'field.rating': None;
   'field.reason': None;

@@ -9,6 +9,7 @@ import type { Sitting } from '../../core/jobs/sitting.ts';
 import type { JobState } from '../../core/jobs/transitions.ts';
 import { count, id, ids, instant, isoDay, line, note } from '../form/fields.ts';
 import type { AlarmAnswer, EmergencyNumbers } from '../faults/alarms.ts';
+import type { Contact } from '../notices/messages.ts';
 import type { HabitCard } from '../due/habits.ts';
 import type { FaultSummary, GoneQuestion, ReportableMachine } from '../faults/faults.ts';
 import type { MarkDates } from '../register/machines.ts';
@@ -294,4 +295,6 @@ export interface HomeAnswer {
   /** What was closed a week ago: gone, or not? */
   readonly gone: readonly GoneQuestion[];
   readonly machines: readonly ReportableMachine[];
+  /** How their household is reached; null where it is not. */
+  readonly contact: Contact | null;
 }

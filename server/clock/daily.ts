@@ -8,15 +8,14 @@ import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { procedures } from '../../core/catalogue/catalogue.ts';
 import { firstWarmSpell } from '../../core/due/warmSpell.ts';
 import { WORK } from '../../contract/due/due.ts';
-import type { Actor, Env } from '../context/context.ts';
-import { readsIn } from '../people/members.ts';
+import type { Env } from '../context/context.ts';
+import { clockActor } from '../people/clockActor.ts';
 import { takeBack } from '../register/turnover.ts';
 import type { Db } from '../store/db.ts';
 import { factsOf, nearestFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { readHistories, SEASONS } from '../due/history.ts';
 import { recompute } from '../due/recompute.ts';
-import { personRow } from '../store/person.ts';
 
 /** How far back a start catches up on days on which nothing ran. */
 const CATCH_UP_DAYS = 40;
@@ -100,32 +99,8 @@ async function takeBackFromGone(
     ({ toDay }) => toDay! >= today - CATCH_UP_DAYS,
   );
   if (gone.length === 0) return;
-  const organisation = (await db.organisation.one({ id: property.organisationId }))!;
-  const actor: Actor = {
-    personId: await clockPerson(env, db, property.organisationId, now),
-    name: '',
-    organisationId: property.organisationId,
-    organisation: organisation.name,
-    roles: ['manager'],
-    properties: null,
-    licensed: false,
-    sessionId: '',
-    linkId: null,
-    csrf: '',
-    ...readsIn(organisation),
-  };
+  const actor = await clockActor(env, db, property.organisationId, now);
   for (const { personId } of gone) await takeBack({ env, db, actor, now }, personId);
-}
-
-/** Whoever the clock acts as: nobody of the office, and signed in nowhere. */
-async function clockPerson({ sayIn }: Env, db: Db, organisationId: string, now: number): Promise<string> {
-  const id = `clock-${organisationId}`;
-  if (!(await db.person.one({ id }))) {
-    const { language } = (await db.organisation.one({ id: organisationId }))!;
-    const name = sayIn(language)('clock.name');
-    await db.person.insert(personRow({ id, organisationId, name, createdAt: now }));
-  }
-  return id;
 }
 
 /** Procedures that wait for the first warm spell. */
@@ -140,7 +115,7 @@ async function noteWarmSpell(env: Env, db: Db, property: Row<'property'>, today:
     (await nearestFact(db, [property.id, property.organisationId], 'seasons', today))?.value ?? SEASONS;
   const day = firstWarmSpell((it) => env.weather.highCelsius(property.zone, it), warmCelsius, year, today);
   if (day === undefined) return [];
-  const recorder = await clockPerson(env, db, property.organisationId, now);
+  const { personId: recorder } = await clockActor(env, db, property.organisationId, now);
   await db.fact.insert({
     id: env.newId(),
     organisationId: property.organisationId,

@@ -15,6 +15,7 @@ import { handBack } from '../jobs/handBacks.ts';
 import { noteEvent } from '../jobs/events.ts';
 import { canCall, dutyOf, numbersOf } from '../notices/duty.ts';
 import { planCalls } from '../notices/calls.ts';
+import { planLifted, planStopped } from '../notices/planning.ts';
 import { machineName } from '../lookup/names.ts';
 import { visibleMachine } from '../lookup/visible.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
@@ -51,7 +52,7 @@ export async function raiseAlarm(
     correctBy: await correctByAt(db, machine.placeId, ALARM_SEVERITY, now),
     ...OPEN,
   });
-  await db.alarm.insert({
+  const alarm: Row<'alarm'> = {
     id,
     organisationId: actor.organisationId,
     placeId: machine.placeId,
@@ -66,7 +67,9 @@ export async function raiseAlarm(
     acknowledgedBy: null,
     liftedAt: null,
     liftedBy: null,
-  });
+  };
+  await db.alarm.insert(alarm);
+  await planStopped(call, alarm);
   if (job) await stopJob(call, job, note, still);
   await planCalls(call, id);
   return readAlarm(call, id);
@@ -185,6 +188,8 @@ export async function acknowledgeByLink(env: Env, db: Db, token: string, now: nu
 }
 
 /** The fault is closed: work on the machine may go on. */
-export async function liftAlarms({ db, actor, now }: Call, faultId: string): Promise<void> {
+export async function liftAlarms(call: Call, faultId: string): Promise<void> {
+  const { db, actor, now } = call;
+  if (await db.alarm.one({ faultId, liftedAt: null })) await planLifted(call, faultId);
   await db.alarm.update({ faultId, liftedAt: null }, { liftedAt: now, liftedBy: actor.personId });
 }

@@ -93,6 +93,7 @@ import * as turnover from '../register/turnover.ts';
 import * as units from '../register/units.ts';
 import { proofQueue, readProof } from '../pages/proof.ts';
 import { FAULT_HANDLERS } from './faultHandlers.ts';
+import { NOTICE_HANDLERS } from './noticeHandlers.ts';
 import { bare, formed, secret, type Handler, type Preparing, type ServedRoute } from './handler.ts';
 import type { ChangePassword, Confirmed, PersonChange, SecondFactor } from '../../contract/people/people.ts';
 
@@ -104,6 +105,7 @@ async function withOwnPassword<F extends { password: string }>(form: F, { env, a
 
 export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   ...FAULT_HANDLERS,
+  ...NOTICE_HANDLERS,
   'people.read': formed(peopleForms.findPeople, readPeople),
   'people.create': { form: peopleForms.newPerson, prepare: office.preparePerson, run: office.createPerson },
   'people.change': formed(peopleForms.personChange, (call, form: PersonChange, { id }) =>

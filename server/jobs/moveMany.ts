@@ -86,7 +86,7 @@ export async function moveInHome(
     if (stays === null && job.assigneeId === assignee.id) continue;
     let id = '';
     const move = async () => {
-      id = await moveTo(call, job, assignee.id);
+      id = await moveJobTo(call, job, assignee.id);
     };
     const says = stays ?? (await problemOf(call, move));
     if (says === null) moved.push({ id, from: job.assigneeId! });
@@ -100,7 +100,7 @@ export async function moveInHome(
  * @returns the new job
  * @throws Problem where it may not be theirs, or not now
  */
-async function moveTo(call: Call, job: Row<'job'>, assigneeId: string): Promise<string> {
+export async function moveJobTo(call: Call, job: Row<'job'>, assigneeId: string): Promise<string> {
   const { env, db } = call;
   const tasks = await db.task.all({ jobId: job.id, state: 'outstanding' });
   if (tasks.length === 0) throw new Problem(409, 'moveNotAllowed', { state: env.say(`job.${job.state}`) });
@@ -132,7 +132,7 @@ export async function moveBack(call: Call, moved: readonly MovedJob[]): Promise<
   for (const { id, from } of moved) {
     const job = jobs.find((it) => it.id === id);
     if (!job || job.assigneeId === from) continue;
-    if ((await problemOf(call, () => moveTo(call, job, from))) === null) back += 1;
+    if ((await problemOf(call, () => moveJobTo(call, job, from))) === null) back += 1;
   }
   return back;
 }

@@ -72,6 +72,25 @@ export const serverText = {
     '- {what}: {machine}, {place}. Should have been right by {at}. {who, select, nobody {Nobody answers for it yet.} you {It is yours.} other {}}',
   'reminder.more': '{count, plural, one {One more.} other {# more.}}',
   'reminder.text': 'These are open, and their time runs out:\n\n{lines}\n\nAll of them: {link}',
+  'message.line': '- {machine}: {parts}, about {minutes, number, duration}{reason, select, none {} other {. {reason}}}',
+  'message.letter':
+    'Hello {name},\n\n{paragraphs}\n\nYour page, with all of it step by step: {link}\n\n{office}\n\nAt the foot of that page you can have one letter a month, or no reminders.',
+  'message.noWay': 'No way to them: the address, the mail server or the webhook is missing.',
+  'message.says':
+    '{kind, select, asked {Asked} again {Sent back} reminder {Reminder} passed {Passed to staff} stopped {Out of use} lifted {In use again} other {}}: {state, select, planned {goes out {at}{problem, select, none {} other {, tried before: {problem}}}} claimed {going out now} sent {{way, select, word {said by {address}, {at}} text {text to {address}, {at}} other {letter to {address}, {at}}}} failed {not sent. {problem}} unsure {may not have gone out{address, select, none {} other { to {address}}}, {at}; it is not sent again} over {not sent, it was no longer needed} other {}}',
+  'asking.machine': '{machine}: {parts}',
+  'asking.noContact': 'No address is known. Enter one with the tenancy, or tell them yourself.',
+  'asking.noMail': 'No mail server is set up: People, On duty.',
+  'asking.noWebhook': 'No webhook for texts is set up: People, On duty.',
+  'problem.nothingAsked': 'They have nothing open any more.',
+  'problem.remindedToday': 'They were reminded today already.',
+  'problem.noWay': 'There is no way to them. Enter an address with the tenancy, or tell them yourself.',
+  'message.heading':
+    '{kind, select, asked {{place}: {count, plural, one {one small thing} other {# small things}} to do by {day}} reminder {{place}: {count, plural, one {one small thing is} other {# small things are}} still open, by {day}} again {{place}: please look at this once more} passed {{place}: we will see to it ourselves} stopped {DO NOT USE: {machine}, {place}} lifted {{machine}, {place}: you may use it again} other {}}',
+  'message.paragraph':
+    '{kind, select, asked {Please see to this by {day}:\n{lines}} reminder {This is still open. Please see to it by {day}:\n{lines}} again {Please look at this once more:\n{lines}} passed {What we asked you for was still open. {who} will see to it; there is nothing left for you to do.} other {}}',
+  'message.safety':
+    '{kind, select, stopped {Hello {name},\n\nPlease do not use {machine} in {place}, and do not try to mend it: {what}.{emergency, select, none {} other { In danger call {emergency} first.}}{gas, select, none {} other { If you smell gas: leave, touch no switch, then call {gas}.}}\n\nThe office has been called. You will hear from us when it may be used again.\n\n{office}} lifted {Hello {name},\n\n{machine} in {place} was seen to: you may use it again.\n\n{office}} other {}}',
   'inspectionPaper.title': 'Answer to an inspection',
   'inspectionPaper.of':
     '{organisation}. Visit of {inspector} to {property} on {day}{reference, select, none {} other {, reference {reference}}}. As of {today}.',

@@ -9,6 +9,10 @@ export interface ServerText extends CoreText, FieldsText {
   'alarm.letter.subject': { what: string | number; place: string | number };
   'alarm.letter.text': { what: string | number; machine: string | number; place: string | number; property: string | number; address: string | number; at: string | number; note: string | number; link: string | number };
   'alarm.noWay': None;
+  'asking.machine': { machine: string | number; parts: string | number };
+  'asking.noContact': None;
+  'asking.noMail': None;
+  'asking.noWebhook': None;
   'because.closings': { count: number };
   'because.fresh': { part: string | number };
   'because.past': { part: string | number };
@@ -160,6 +164,13 @@ export interface ServerText extends CoreText, FieldsText {
   'many.nobody': None;
   'many.notOnHold': None;
   'many.onHold': { day: string | number };
+  'message.heading': { kind: Choice; place: string | number; count: number; day: string | number; machine: string | number };
+  'message.letter': { name: string | number; paragraphs: string | number; link: string | number; office: string | number };
+  'message.line': { machine: string | number; parts: string | number; minutes: number; reason: string | number };
+  'message.noWay': None;
+  'message.paragraph': { kind: Choice; day: string | number; lines: string | number; who: string | number };
+  'message.safety': { kind: Choice; name: string | number; machine: string | number; place: string | number; what: string | number; emergency: string | number; gas: string | number; office: string | number };
+  'message.says': { kind: Choice; state: Choice; at: string | number; problem: string | number; way: Choice; address: string | number };
   'notAble.away': None;
   'notAble.noSwitch': None;
   'notAble.noTime': None;
@@ -231,6 +242,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.noRows': None;
   'problem.noShorter': None;
   'problem.noTenancy': None;
+  'problem.noWay': None;
   'problem.notAllowed': None;
   'problem.notAsked': None;
   'problem.notFindable': None;
@@ -239,6 +251,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.notLogged': None;
   'problem.notOffice': None;
   'problem.notYours': None;
+  'problem.nothingAsked': None;
   'problem.occupied': None;
   'problem.otherHome': None;
   'problem.otherMachine': None;
@@ -247,6 +260,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.photoSize': { most: number };
   'problem.pointTaken': { point: string | number; state: string | number };
   'problem.refersToNothing': None;
+  'problem.remindedToday': None;
   'problem.replayed': None;
   'problem.rows': { first: string | number };
   'problem.signIn': None;

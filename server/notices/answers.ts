@@ -1,11 +1,12 @@
 /** How long a household takes to do what it is asked for, and by when it is to be asked. */
-import { MS_PER_DAY } from '../../core/calendar/day.ts';
+import { dayOfInstant, MS_PER_DAY } from '../../core/calendar/day.ts';
 import {
   believeAnswers,
   isSilent,
   leadFor,
   learning,
   LINE_SHARE,
+  type AnswerBelief,
   type AnswerModel,
   type Asking,
 } from '../../core/notices/answering.ts';
@@ -13,6 +14,9 @@ import { grouped } from '../../core/statistics/grouped.ts';
 import type { Answering } from '../../contract/due/due.ts';
 import { breather } from '../context/breathe.ts';
 import type { Call, Env } from '../context/context.ts';
+import { holdOf } from '../lookup/hold.ts';
+import { findPlace } from '../lookup/places.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
 import { tenancyOn } from '../lookup/tenancies.ts';
 import { readAskings, type AskedRow } from '../sql/askings.ts';
 
@@ -61,7 +65,25 @@ async function learnAside(households: readonly (readonly Asking[])[]): Promise<A
   }
 }
 
-/** How whoever lives there answers; null where nobody does. */
+interface Household {
+  readonly organisationId: string;
+  readonly personId: string;
+}
+
+async function readHousehold({ store: { db }, clock }: Env, { organisationId, personId }: Household) {
+  return askingsOf(await readAskings(db, organisationId, clock() - LOOK_BACK_MS, personId), clock());
+}
+
+/** What is believed of how a household answers. */
+export async function beliefOf(env: Env, household: Household): Promise<AnswerBelief> {
+  const model = await modelOf(env, household.organisationId, env.clock());
+  return believeAnswers(await readHousehold(env, household), model);
+}
+
+/**
+ * How whoever lives there answers; null where nobody does, or the home is on hold.
+ * @throws Problem: what is not there or not theirs (404)
+ */
 export async function answeringAt(call: Call, placeId: string): Promise<Answering | null> {
   const {
     env,
@@ -69,11 +91,13 @@ export async function answeringAt(call: Call, placeId: string): Promise<Answerin
     actor: { organisationId },
     now,
   } = call;
+  await findPlace(call, placeId);
+  if (await holdOf(db, placeId, dayOfInstant(now, await zoneOfPlace(db, placeId)))) return null;
   const tenancy = await tenancyOn(db, placeId, now);
   const person = tenancy && (await db.person.one({ id: tenancy.personId }));
   if (!person) return null;
   const model = await modelOf(env, organisationId, now);
-  const askings = askingsOf(await readAskings(db, organisationId, now - LOOK_BACK_MS, person.id), now);
+  const askings = await readHousehold(env, { organisationId, personId: person.id });
   const belief = believeAnswers(askings, model);
   return {
     name: person.name,

@@ -7,6 +7,7 @@ import type { Call } from '../context/context.ts';
 import { goneQuestions } from '../faults/gone.ts';
 import { listFaults } from '../faults/faults.ts';
 import type { FaultSummary } from '../../contract/faults/faults.ts';
+import { ownContactOf } from '../notices/contact.ts';
 import type { Row } from '../store/tables.ts';
 import { reportableMachine } from '../words/reportable.ts';
 import { doneLately, jobsInHand } from './jobsOfPerson.ts';
@@ -22,6 +23,7 @@ const NOTHING = {
   gone: [],
   machines: [],
   opens: null,
+  contact: null,
 } as const;
 
 /** What a tenant, or somebody from outside with a link, sees first. */
@@ -61,6 +63,7 @@ export async function readHome(call: Call): Promise<HomeAnswer> {
     faults: await openFaultsFor(call, mine, place.id),
     gone: await goneQuestions(call),
     machines: mine.map((machine) => reportableMachine(say, machine)),
+    contact: await ownContactOf(call),
   };
 }
 

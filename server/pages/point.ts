@@ -8,7 +8,6 @@ import { lineOfMark, type PointAnswer, type StoryEntry } from '../../contract/du
 import type { Call } from '../context/context.ts';
 import { notFound } from '../context/problem.ts';
 import { closingWords } from '../faults/words.ts';
-import { answeringAt } from '../notices/answers.ts';
 import { assigneesFor } from '../jobs/assignees.ts';
 import { liveJobOf } from '../lookup/liveJob.ts';
 import { machineName } from '../lookup/names.ts';
@@ -80,7 +79,6 @@ export async function readPoint(call: Call, idOrNumber: string): Promise<PointAn
     story: await storyOf(call, point.id, property.zone),
     rideAlong: await companions(call, machine.id, point.id, today),
     assignees: await assigneesFor(call, place.id, [procedure]),
-    answering: procedure.level === 'tenant' && !hold ? await answeringAt(call, place.id) : null,
     minutes: procedure.minutes,
     level: procedure.level,
     levelSays: say('level.here', {

@@ -2,6 +2,7 @@
 import type { Call } from '../context/context.ts';
 import { noteEvent } from '../jobs/events.ts';
 import { dropTask } from '../jobs/jobs.ts';
+import { planAgain } from '../notices/planning.ts';
 import type { Row } from '../store/tables.ts';
 import { findingsOf } from '../words/findings.ts';
 
@@ -28,4 +29,5 @@ export async function settleJob(call: Call, record: Row<'record'>, sentBack: str
   if (state === job.state) return;
   await db.job.update({ id: job.id }, { state, revision: job.revision + 1, reason: sentBack });
   await noteEvent(call, job.id, state === 'given' ? 'sendBack' : 'accept', state, sentBack);
+  if (state === 'given') await planAgain(call, { ...job, revision: job.revision + 1 });
 }

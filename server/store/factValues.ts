@@ -9,7 +9,9 @@ import type { Budget, Prices } from '../../core/due/burden.ts';
 import type { LookRule } from '../../core/proof/trust.ts';
 import type { Practice } from '../../core/catalogue/practice.ts';
 import type { LocalHours } from '../../core/faults/clock.ts';
+import type { AskingRule } from '../../core/notices/telling.ts';
 import type { EmergencyNumbers } from '../../contract/faults/alarms.ts';
+import type { Contact } from '../../contract/notices/messages.ts';
 import type { HouseholdFacts, WaterFacts } from '../../contract/register/register.ts';
 import type { Specification } from '../../contract/register/machines.ts';
 
@@ -66,6 +68,10 @@ export interface FactValues {
     readonly password: string;
     readonly from: string;
   } | null;
+  /** How a household is reached, of its tenancy. */
+  contact: Contact;
+  /** When an office writes to households, and when work passes to staff. */
+  askingRule: AskingRule;
   /** A local rule that is stricter than the published standard about when something is put right. */
   repairTimes: { readonly name: string; readonly hours: LocalHours } | null;
   /** A home is in breach with a larger share of its parts past the line, 0 to 1. */

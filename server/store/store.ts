@@ -29,6 +29,7 @@ import { weekly } from './migrations/0014-weekly.ts';
 import { languages } from './migrations/0015-languages.ts';
 import { people } from './migrations/0016-people.ts';
 import { guesses } from './migrations/0017-guesses.ts';
+import { messages } from './migrations/0018-messages.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -64,6 +65,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0015-languages', sql: languages },
   { name: '0016-people', sql: people },
   { name: '0017-guesses', sql: guesses },
+  { name: '0018-messages', sql: messages },
 ];
 
 /**

@@ -19,6 +19,7 @@ import type { Grade } from '../../core/catalogue/grades.ts';
 import type { SignalState } from '../../core/due/signals.ts';
 import type { FactName } from './factValues.ts';
 import { FAULT_TABLES } from './faultTables.ts';
+import { NOTICE_TABLES } from './noticeTables.ts';
 import { PEOPLE_TABLES } from './peopleTables.ts';
 
 const createdAt = integer();
@@ -367,6 +368,7 @@ export const TABLES = {
   /** What a photo is for; a photo without a use is swept. */
   photoUse: { id: key(), organisationId, photoId: text(), subjectId: text(), slot: text() },
   ...FAULT_TABLES,
+  ...NOTICE_TABLES,
   /** A procedure walked through without a machine: how many questions were asked and answered right. */
   rehearsal: {
     id: key(),

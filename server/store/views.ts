@@ -60,6 +60,7 @@ function conditionsOf(properties: string): Readonly<Record<TableName, string | n
     machineServes: ofPlace,
     mark: ofPlace,
     job: ofPlace,
+    message: ofPlace,
     fault: ofPlace,
     signal: ofPlace,
     alarm: ofPlace,

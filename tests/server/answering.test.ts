@@ -17,10 +17,10 @@ describe('How a household answers', () => {
     flat = await registerFlat(house);
   });
   afterEach(() => house.close());
-  const answering = async (procedure = BOOT, of = flat): Promise<Answering | null> => {
+  const answering = async (of = flat): Promise<Answering | null> => {
     // What is learned of all is kept for an hour.
     house.clock.now += 3_600_001;
-    return (await house.manager.get(`/points/${of.points[procedure]}`).expect(200)).body.answering;
+    return (await house.manager.get(`/places/${of.placeId}/answering`).expect(200)).body.answering;
   };
   async function doIn(days: number, procedure: string): Promise<void> {
     const job = await give(house, flat.tenant, flat.tenantId, [flat.points[procedure]!]);
@@ -53,11 +53,11 @@ describe('How a household answers', () => {
     expect((await answering())!.lead).to.be.above(lead!);
     const other = await registerFlat(house, 'washer', 'Flat 2B');
     for (const procedure of [BOOT, DRAWER]) {
-      expect((await answering(BOOT, other))!.silent, procedure).to.equal(false);
+      expect((await answering(other))!.silent, procedure).to.equal(false);
       await give(house, other.tenant, other.tenantId, [other.points[procedure]!]);
       await letDaysPass(house, 40);
     }
-    expect(await answering(BOOT, other)).to.include({ asked: 2, done: 0, silent: true });
+    expect(await answering(other)).to.include({ asked: 2, done: 0, silent: true });
     expect((await answering())!.silent).to.equal(false);
   });
 
@@ -65,22 +65,22 @@ describe('How a household answers', () => {
     const { number } = (await house.manager.get(`/points/${flat.points[BOOT]}`).expect(200)).body;
     const machine = (await house.env.store.db.machine.one({ id: flat.machineId }))!;
     await flat.tenant.post(`/labels/${machine.number}/jobs`, { id: v7(), numbers: [number] }).expect(200);
-    expect((await answering(DRAWER))!.asked).to.equal(0);
+    expect((await answering())!.asked).to.equal(0);
     const job = await give(house, flat.tenant, flat.tenantId, [flat.points[DRAWER]!]);
     await letDaysPass(house, 3);
     await house.manager.post(`/jobs/${job.id}/moves`, { move: 'cancel', revision: job.revision }).expect(200);
     await letDaysPass(house, 200);
-    expect(await answering(DRAWER)).to.include({ asked: 1, done: 0, silent: false });
+    expect(await answering()).to.include({ asked: 1, done: 0, silent: false });
   });
 
-  it('is asked neither of a part that staff serve nor of an empty home', async () => {
+  it('is asked of no empty home', async () => {
     const dryer = await registerFlat(house, 'dryer', 'Flat 3C');
-    expect(await answering('dryer.duct', dryer)).to.equal(null);
+    expect(await answering(dryer)).to.not.equal(null);
     const { body } = await house.manager.get(`/places/${dryer.placeId}`).expect(200);
     await house.manager
       .post(`/tenancies/${dryer.tenancyId}/end`, { last: body.tenancy.from, holdUntil: null })
       .expect(200);
     await letDaysPass(house, 2);
-    expect(await answering('dryer.lintScreen', dryer)).to.equal(null);
+    expect(await answering(dryer)).to.equal(null);
   });
 });

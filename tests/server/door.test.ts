@@ -296,6 +296,11 @@ describe('The door', () => {
       'alarm.read': [alarmId, {}],
       'alarm.acknowledge': [alarmId, {}],
       'property.numbers': [flat.propertyId, { emergency: '555 0100' }],
+      'asking.remind': [flat.tenantId, {}],
+      'asking.said': [flat.tenantId, {}],
+      'job.told': [job.id, {}],
+      'place.answering': [flat.placeId, {}],
+      'tenancy.contact': [flat.tenancyId, { way: 'none' }],
       'signal.dismiss': [signalId, { reason: 'Nothing at all.', recheck: '2026-12-24' }],
     };
     const withId = (Object.keys(ROUTES) as RouteName[]).filter((name) => ROUTES[name].path.includes(':id'));

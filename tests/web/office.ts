@@ -1,5 +1,5 @@
 /** An office on a stage: installed over HTTP, one flat let, its people signed in through the page. */
-import type { Page } from 'playwright-core';
+import type { Locator, Page } from 'playwright-core';
 import { Caller, PASSWORD, registerFlat, type Flat, type House } from '../server/house.ts';
 import type { Stage } from './browser.ts';
 
@@ -56,27 +56,30 @@ export async function nameCause(page: Page, says: string): Promise<void> {
 /** A menu that is still closing takes the next click. */
 export const menuShut = (page: Page) => page.getByRole('listbox').waitFor({ state: 'hidden' });
 
-/** Types into a field and picks what is then first: an option pressed while the list is still being narrowed is lost. */
+/** Presses an option; a press while the menu still opens, or while its list is narrowed, is lost on a busy machine. */
+async function pick(page: Page, option: Locator): Promise<void> {
+  await option.click();
+  await page
+    .getByRole('listbox')
+    .waitFor({ state: 'hidden', timeout: 5000 })
+    .catch(() => option.click());
+  await menuShut(page);
+}
+
+/** Types into a field and picks what is then first. */
 export async function chooseTyped(page: Page, field: string, typed: string, option: string): Promise<void> {
   await page.getByRole('combobox', { name: field }).first().fill(typed);
-  await page
-    .getByRole('option')
-    .first()
-    .and(page.getByRole('option', { name: option }))
-    .click();
-  await menuShut(page);
+  await pick(
+    page,
+    page
+      .getByRole('option')
+      .first()
+      .and(page.getByRole('option', { name: option })),
+  );
 }
 
 /** Picks an option of a field; the text of what is picked lies over the field, so that the click is forced. */
 export async function choose(page: Page, field: string, option: string | RegExp): Promise<void> {
   await page.getByRole('combobox', { name: field }).first().click({ force: true });
-  const exact = typeof option === 'string';
-  const picked = page.getByRole('option', { name: option, exact }).first();
-  await picked.click();
-  // A press while the menu still opens is lost on a busy machine.
-  await page
-    .getByRole('listbox')
-    .waitFor({ state: 'hidden', timeout: 5000 })
-    .catch(() => picked.click());
-  await menuShut(page);
+  await pick(page, page.getByRole('option', { name: option, exact: typeof option === 'string' }).first());
 }

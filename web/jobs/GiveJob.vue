@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** Giving a sitting: this point, the near ones beside it, and to whom. */
-import { computed, ref, watch } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import type { PointAnswer } from '../../contract/due/due.ts';
 import { giveContracted, giveJob } from '../../contract/jobs/jobs.ts';
 import { api, newId, publicAddress } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import AskInTime from './AskInTime.vue';
@@ -45,6 +46,10 @@ watch(
   { immediate: true },
 );
 const { errors, problem, busy, submit } = useForm(giveJob);
+/** Of whoever lives there; nobody waits for it who gives to somebody else. */
+const { value: answers, reload } = useLoading(() => api('place.answering', { id: props.point.place.id }));
+const answering = computed(() => (asked.value?.role === 'tenant' ? answers.value?.answering : null));
+onMounted(() => props.point.level === 'tenant' && reload());
 const jobId = newId();
 const name = ref('');
 const link = ref('');
@@ -72,7 +77,7 @@ async function give(): Promise<void> {
   </div>
   <form v-else class="give panel card stack close" @submit.prevent="give">
     <ChoiceList v-model="who" look="options" :legend="say('point.who')" :choices="doers" />
-    <AskInTime v-if="point.answering" :answering="point.answering" :mark="point.mark" :today="point.place.today" />
+    <AskInTime v-if="answering" :answering="answering" :mark="point.mark" :today="point.place.today" />
     <VTextField
       v-if="who === CONTRACTOR"
       v-model="name"

@@ -1,0 +1,18 @@
+/** Which service answers which route about what households are told. */
+import * as forms from '../../contract/notices/messages.ts';
+import { answeringAt } from '../notices/answers.ts';
+import * as askings from '../notices/askings.ts';
+import * as contact from '../notices/contact.ts';
+import { bare, formed, type Handler, type ServedRoute } from './handler.ts';
+import type { noticesRoutes } from '../../contract/notices/routes.ts';
+
+export const NOTICE_HANDLERS: { readonly [N in ServedRoute & keyof typeof noticesRoutes]: Handler<N> } = {
+  'askings.list': bare((call) => askings.listAskings(call)),
+  'asking.remind': bare((call, { id }) => askings.remindPerson(call, id)),
+  'asking.said': formed(forms.saidInPerson, (call, form, { id }) => askings.saidInPerson(call, id, form)),
+  'askingRule.change': formed(forms.askingRule, askings.changeAskingRule),
+  'job.told': bare((call, { id }) => askings.readTold(call, id)),
+  'place.answering': bare(async (call, { id }) => ({ answering: await answeringAt(call, id) })),
+  'tenancy.contact': formed(forms.contact, (call, form, { id }) => contact.changeContact(call, id, form)),
+  'home.contact': formed(forms.ownContact, contact.changeOwnContact),
+};

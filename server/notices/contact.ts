@@ -1,0 +1,69 @@
+/** How a household is reached, as the office or the household itself says. */
+import { dayOfInstant } from '../../core/calendar/day.ts';
+import { NO_CONTACT, type Contact, type OwnContact } from '../../contract/notices/messages.ts';
+import type { Call } from '../context/context.ts';
+import { Problem } from '../context/problem.ts';
+import { findTenancy } from '../lookup/tenancies.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
+import type { Db } from '../store/db.ts';
+import { factsOf, recordFact } from '../store/facts.ts';
+import type { Row } from '../store/tables.ts';
+
+/** How each of some people is reached at a home of theirs: of their latest tenancy of it, as was last said. */
+export async function contactsOf(db: Db, personIds: readonly string[]): Promise<Map<string, Contact>> {
+  const tenancies = await db.tenancy.all({ personId: [...new Set(personIds)] }, { order: [['fromDay', 'ASC']] });
+  const said = new Map(
+    (
+      await factsOf(
+        db,
+        tenancies.map(({ id }) => id),
+        'contact',
+      )
+    ).map(({ subjectId, value }) => [subjectId, value]),
+  );
+  return new Map(tenancies.map(({ id, personId }) => [personId, said.get(id) ?? NO_CONTACT]));
+}
+
+async function keepContact(call: Call, tenancy: Row<'tenancy'>, contact: Contact): Promise<void> {
+  const { db, now } = call;
+  const today = dayOfInstant(now, await zoneOfPlace(db, tenancy.placeId));
+  await recordFact(call, tenancy.id, 'contact', contact, today);
+  // What was refused for want of a good address goes out to the new one.
+  await db.message.update(
+    { personId: tenancy.personId, state: 'failed' },
+    { state: 'planned', tries: 0, problem: null },
+  );
+}
+
+/**
+ * Says how a household is reached.
+ * @throws Problem: what is not there or not theirs (404)
+ */
+export async function changeContact(call: Call, tenancyId: string, contact: Contact): Promise<object> {
+  await keepContact(call, await findTenancy(call, tenancyId), contact);
+  return {};
+}
+
+/** The tenancy that a tenant came in by; undefined where they came otherwise. */
+async function ownTenancy({ db, actor }: Call): Promise<Row<'tenancy'> | undefined> {
+  const link = actor.linkId ? await db.link.one({ id: actor.linkId }) : undefined;
+  return link && db.tenancy.one({ id: link.tenancyId });
+}
+
+/** How the household that asks is reached; null where it is not. */
+export async function ownContactOf(call: Call): Promise<Contact | null> {
+  const tenancy = await ownTenancy(call);
+  const contact = tenancy && (await contactsOf(call.db, [tenancy.personId])).get(tenancy.personId);
+  return contact && contact.way !== 'none' ? contact : null;
+}
+
+/**
+ * A household wants reminders or none, and letters as work comes or once a month.
+ * @throws Problem: noWay (409)
+ */
+export async function changeOwnContact(call: Call, { reminders, rhythm }: OwnContact): Promise<object> {
+  const [tenancy, contact] = [await ownTenancy(call), await ownContactOf(call)];
+  if (!tenancy || !contact) throw new Problem(409, 'noWay');
+  await keepContact(call, tenancy, { ...contact, reminders, rhythm });
+  return {};
+}

@@ -1,0 +1,106 @@
+/** What a household reads: one letter for all that it is told at once, in its language. */
+import { procedures } from '../../core/catalogue/catalogue.ts';
+import { alarmSymptom } from '../../core/faults/alarms.ts';
+import { grouped } from '../../core/statistics/grouped.ts';
+import type { MessageKind } from '../../contract/notices/messages.ts';
+import type { Env } from '../context/context.ts';
+import { machineName } from '../lookup/names.ts';
+import type { Translator } from '../language/translator.ts';
+import type { Db } from '../store/db.ts';
+import type { Row } from '../store/tables.ts';
+import { numbersOf } from './duty.ts';
+import type { Open } from './openAskings.ts';
+import { voiceFor } from './reader.ts';
+
+export interface Letter {
+  readonly heading: string;
+  /** Its text; the link that opens the home stands in where it says so. */
+  body(link: string): string;
+}
+
+/** What is about safety is told at once, alone, and until it is sure to have gone out. */
+export const isSafety = (kind: MessageKind): boolean => kind === 'stopped' || kind === 'lifted';
+
+/** Requests by the ids of what messages are about: their own, and those of their jobs. */
+export type OpenBySubject = ReadonlyMap<string, Open>;
+
+/** The letter of some messages to one person: of one alone where it is about safety. */
+export async function letterOf(
+  env: Env,
+  db: Db,
+  person: Row<'person'>,
+  messages: readonly Row<'message'>[],
+  open: OpenBySubject,
+): Promise<Letter> {
+  const say = await voiceFor(env, db, person);
+  const place = (await db.place.one({ id: messages[0]!.placeId }))!;
+  const office = (await db.organisation.one({ id: person.organisationId }))!.name;
+  const common = { name: person.name, place: place.name, office };
+  if (isSafety(messages[0]!.kind))
+    return safetyLetter(db, say, messages[0]!, { ...common, property: place.propertyId });
+  const machines = new Map((await db.machine.all({ placeId: place.id })).map((it) => [it.id, machineName(say, it)]));
+  const paragraphs = [...grouped(messages, ({ kind }) => kind)].map(([kind, its]) => {
+    const requests = its.map((it) => ({ it, request: open.get(it.subjectId) }));
+    const lines = requests.flatMap(({ it, request }) => linesOf(say, machines, it, request)).join('\n');
+    const days = requests.flatMap(({ request }) => (request ? [request.doBy] : []));
+    return say('message.paragraph', {
+      kind,
+      lines,
+      who: its[0]!.detail ?? '',
+      day: days.length === 0 ? '' : say.day(Math.min(...days)),
+    });
+  });
+  const first = messages[0]!;
+  const parts = messages.flatMap(({ subjectId }) => open.get(subjectId)?.parts ?? []).length;
+  return {
+    heading: say('message.heading', {
+      kind: first.kind,
+      machine: '',
+      ...common,
+      count: parts,
+      day: dayWords(say, open.get(first.subjectId)),
+    }),
+    body: (link) => say('message.letter', { ...common, paragraphs: paragraphs.join('\n\n'), link }),
+  };
+}
+
+const dayWords = (say: Translator, request: Open | undefined): string => (request ? say.day(request.doBy) : '');
+
+/** One line a machine, with its parts; of what was sent back with the reason. */
+function linesOf(
+  say: Translator,
+  machines: ReadonlyMap<string, string>,
+  { kind, subjectId }: Row<'message'>,
+  request: Open | undefined,
+): string[] {
+  const parts = request?.parts ?? [];
+  const theirs = kind === 'again' ? parts.filter(({ jobId, sentBack }) => jobId === subjectId && sentBack) : parts;
+  return [...grouped(theirs, ({ jobId }) => jobId).values()].map((of) =>
+    say('message.line', {
+      machine: machines.get(of[0]!.machineId) ?? '',
+      parts: say.list(of.map(({ procedure }) => say(`point.${procedure}`))),
+      minutes: of.reduce((sum, { procedure }) => sum + (procedures.get(procedure)?.minutes ?? 0), 0),
+      reason: (kind === 'again' && of.map(({ sentBack }) => sentBack).join(' ')) || 'none',
+    }),
+  );
+}
+
+async function safetyLetter(
+  db: Db,
+  say: Translator,
+  { kind, subjectId }: Row<'message'>,
+  { property, ...common }: { name: string; place: string; office: string; property: string },
+): Promise<Letter> {
+  const alarm = (await db.alarm.one({ id: subjectId }))!;
+  const machine = machineName(say, (await db.machine.one({ id: alarm.machineId }))!);
+  const numbers = await numbersOf(db, property);
+  const words = {
+    ...common,
+    kind,
+    machine,
+    what: say(`symptom.${alarmSymptom(alarm.kind)}`),
+    emergency: numbers.emergency || 'none',
+    gas: numbers.gas || 'none',
+  };
+  return { heading: say('message.heading', { ...words, count: 0, day: '' }), body: () => say('message.safety', words) };
+}
