@@ -25,6 +25,7 @@ import type { Row } from '../server/store/tables.ts';
 import type { EmitterKey } from './emitter.ts';
 import { keepInTime } from './repairs.ts';
 import { MAIL_PORT, ZONE } from './scenario.ts';
+import { tellDemo } from './telling.ts';
 
 const PRICES = {
   staffHour: 38,
@@ -153,6 +154,7 @@ export async function tellStories(env: Env, manager: Actor, staff: readonly Acto
       until: isoFromDay(today + 45),
       reason: 'painting, then a new tenancy',
     });
+    await tellDemo(as(manager, now));
     return emitter;
   });
 }

@@ -1,6 +1,6 @@
 /** Routes of what households are told. */
 import { MANAGER, passing, read, refusing, wholeOffice, write } from '../route.ts';
-import type { Answering } from '../due/due.ts';
+import type { Answering } from './answering.ts';
 import type { AskingsAnswer, ChangeAskingRule, Contact, JobTold, OwnContact, SaidInPerson } from './messages.ts';
 
 export const noticesRoutes = {

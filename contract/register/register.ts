@@ -1,4 +1,5 @@
 /** Property, building, place, tenancy, machine, service point. */
+import type { Contact } from '../notices/messages.ts';
 import type { EmergencyNumbers } from '../faults/alarms.ts';
 import { mixed, number, object, string, type InferType } from 'yup';
 import { COOKING, DETERGENTS } from '../../core/due/drivers.ts';
@@ -157,4 +158,6 @@ export interface TenancySummary {
   readonly language: Language | null;
   readonly household: HouseholdFacts;
   readonly hasLink: boolean;
+  /** How it is reached; null where nobody said. */
+  readonly contact: Contact | null;
 }

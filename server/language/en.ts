@@ -86,11 +86,11 @@ export const serverText = {
   'problem.remindedToday': 'They were reminded today already.',
   'problem.noWay': 'There is no way to them. Enter an address with the tenancy, or tell them yourself.',
   'message.heading':
-    '{kind, select, asked {{place}: {count, plural, one {one small thing} other {# small things}} to do by {day}} reminder {{place}: {count, plural, one {one small thing is} other {# small things are}} still open, by {day}} again {{place}: please look at this once more} passed {{place}: we will see to it ourselves} stopped {DO NOT USE: {machine}, {place}} lifted {{machine}, {place}: you may use it again} other {}}',
+    '{kind, select, asked {{place}: {count, plural, one {one small thing} other {# small things}} to do by {day}} reminder {{place}: {count, plural, one {one small thing is} other {# small things are}} still open, by {day}} again {{place}: please look at this once more} passed {{place}: we will see to it ourselves} stopped {DO NOT USE: {machine}, {place}} other {{machine}, {place}: you may use it again}}',
   'message.paragraph':
-    '{kind, select, asked {Please see to this by {day}:\n{lines}} reminder {This is still open. Please see to it by {day}:\n{lines}} again {Please look at this once more:\n{lines}} passed {What we asked you for was still open. {who} will see to it; there is nothing left for you to do.} other {}}',
+    '{kind, select, asked {Please see to this by {day}:\n{lines}} reminder {This is still open. Please see to it by {day}:\n{lines}} again {Please look at this once more:\n{lines}} other {What we asked you for was still open. {who} will see to it; there is nothing left for you to do.}}',
   'message.safety':
-    '{kind, select, stopped {Hello {name},\n\nPlease do not use {machine} in {place}, and do not try to mend it: {what}.{emergency, select, none {} other { In danger call {emergency} first.}}{gas, select, none {} other { If you smell gas: leave, touch no switch, then call {gas}.}}\n\nThe office has been called. You will hear from us when it may be used again.\n\n{office}} lifted {Hello {name},\n\n{machine} in {place} was seen to: you may use it again.\n\n{office}} other {}}',
+    '{kind, select, stopped {Hello {name},\n\nPlease do not use {machine} in {place}, and do not try to mend it: {what}.{emergency, select, none {} other { In danger call {emergency} first.}}{gas, select, none {} other { If you smell gas: leave, touch no switch, then call {gas}.}}\n\nThe office has been called. You will hear from us when it may be used again.\n\n{office}} other {Hello {name},\n\n{machine} in {place} was seen to: you may use it again.\n\n{office}}}',
   'inspectionPaper.title': 'Answer to an inspection',
   'inspectionPaper.of':
     '{organisation}. Visit of {inspector} to {property} on {day}{reference, select, none {} other {, reference {reference}}}. As of {today}.',

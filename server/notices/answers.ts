@@ -11,7 +11,7 @@ import {
   type Asking,
 } from '../../core/notices/answering.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
-import type { Answering } from '../../contract/due/due.ts';
+import type { Answering } from '../../contract/notices/answering.ts';
 import { breather } from '../context/breathe.ts';
 import type { Call, Env } from '../context/context.ts';
 import { holdOf } from '../lookup/hold.ts';

@@ -127,10 +127,16 @@ async function askedFrom(env: Env, open: Open, { rhythm }: Contact): Promise<num
   return day > today ? tellableFrom(instantOfDay(day, 0, zone), rule, zone) : soon;
 }
 
-/** The one reminder of a request that was just told; null where none would help. */
-export async function reminderOf(env: Env, db: Db, open: Open, belief: AnswerBelief): Promise<Row<'message'> | null> {
+/** The one reminder of a request that was told at an instant; null where none would help. */
+export async function reminderOf(
+  env: Env,
+  db: Db,
+  open: Open,
+  belief: AnswerBelief,
+  toldAt = env.clock(),
+): Promise<Row<'message'> | null> {
   const { organisationId, personId, placeId, id: subjectId, zone } = open;
-  const asked = dayOfInstant(env.clock(), zone);
+  const asked = dayOfInstant(toldAt, zone);
   const day = reminderDay(asked, doByDay(asked, open.parts.map(lineDayOf)), belief);
   if (day === null) return null;
   const notBefore = tellableFrom(instantOfDay(day, 0, zone), await askingRuleOf(db, organisationId), zone);

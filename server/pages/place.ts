@@ -100,9 +100,10 @@ async function earlierOf(db: Db, gone: readonly Row<'tenancy'>[]): Promise<Place
 
 /** A tenancy with the household of a day. */
 export async function describeTenancy(db: Db, tenancy: Row<'tenancy'>, today: number) {
-  const [person, households, links] = await Promise.all([
+  const [person, households, contacts, links] = await Promise.all([
     db.person.one({ id: tenancy.personId }),
     factsOf(db, [tenancy.id], 'household'),
+    factsOf(db, [tenancy.id], 'contact'),
     db.link.count({ tenancyId: tenancy.id, revokedAt: null }),
   ]);
   return {
@@ -113,6 +114,7 @@ export async function describeTenancy(db: Db, tenancy: Row<'tenancy'>, today: nu
     language: person!.language,
     household: inForce(households, Math.max(today, tenancy.fromDay))!.value,
     hasLink: links > 0,
+    contact: contacts.at(-1)?.value ?? null,
   };
 }
 

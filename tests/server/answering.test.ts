@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import type { Answering } from '../../contract/due/due.ts';
+import type { Answering } from '../../contract/notices/answering.ts';
 import { give, honestWork, letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
 
 const BOOT = 'washer.doorBoot';

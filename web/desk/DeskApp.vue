@@ -29,6 +29,7 @@ const places = computed(() => [
     ? [
         { to: '/line', name: say('nav.line'), count: 0 },
         { to: '/proof', name: say('nav.proof'), count: board.counts.proofs },
+        { to: '/asked', name: say('nav.asked'), count: 0 },
         { to: '/faults', name: say('nav.faults'), count: board.counts.faults },
         { to: '/homes', name: say('nav.homes'), count: 0 },
         { to: '/standing', name: say('nav.standing'), count: 0 },
@@ -84,6 +85,7 @@ async function signOut(): Promise<void> {
 const GO: Readonly<Record<string, string>> = {
   l: '/line',
   p: '/proof',
+  a: '/asked',
   f: '/faults',
   h: '/homes',
   s: '/standing',

@@ -13,7 +13,7 @@ const KEYS = [
   ['s', 'sendBack'],
   ['r', 'register'],
   ['→', 'skip'],
-  ['g then l p f h r c m', 'go'],
+  ['g then l p a f h r c m', 'go'],
   ['?', 'help'],
 ] as const;
 </script>

@@ -7,6 +7,7 @@ export const deskText = {
   'nav.proof': 'Proof',
   'nav.faults': 'Faults',
   'nav.homes': 'Homes',
+  'nav.asked': 'Asked',
   'nav.people': 'People',
   'nav.today': 'Today',
   'nav.signOut': 'Sign out',

@@ -48,6 +48,7 @@ export const router = createRouter({
     },
     { path: '/look/:number(\\d+)', component: () => import('../due/LookScreen.vue'), props: true },
     { path: '/proof/:id?', component: () => import('../proof/ProofScreen.vue'), meta: { manager: true } },
+    { path: '/asked', component: () => import('../notices/AskedScreen.vue'), meta: { manager: true } },
     { path: '/faults', component: () => import('../pages/FaultsScreen.vue') },
     { path: '/faults/report', component: () => import('../faults/StaffReportScreen.vue') },
     { path: '/inspections', component: () => import('../faults/InspectionsScreen.vue') },

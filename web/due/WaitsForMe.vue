@@ -1,11 +1,18 @@
 <script setup lang="ts">
 /** What waits for a manager and for nobody else; when nothing does, what is next. */
 import { computed, onMounted } from 'vue';
+import { api } from '../api/api.ts';
+import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import { foremost, isIdle, urgency } from '../strip/marks.ts';
 import { useBoard } from './boardStore.ts';
 
 const board = useBoard();
+/** People whose work is past the day by which they were asked to do it. */
+const asked = useLoading(() => api('askings.list'));
+const late = computed(
+  () => asked.value.value?.people.filter(({ askings: [first], today }) => first!.doBy < today).length ?? 0,
+);
 const waits = computed(() => {
   const { proofs, repairsOver, repairsSoon, nobody } = board.counts;
   const handBacks = board.answer?.waiting.handBacks ?? 0;
@@ -19,6 +26,7 @@ const waits = computed(() => {
     },
     { count: handBacks, to: '/faults', says: say('line.handBacks', { count: handBacks }) },
     { count: proofs, to: '/proof', says: say('line.proofs', { count: proofs }) },
+    { count: late.value, to: '/asked', says: say('waits.asked', { count: late.value }) },
     { count: nobody, to: '/line', says: say('waits.nobody', { count: nobody }) },
   ].filter(({ count }) => count > 0);
 });
@@ -31,7 +39,7 @@ const next = computed(() => {
   return firsts.sort((a, b) => urgency(b.mark) - urgency(a.mark))[0];
 });
 const unknown = computed(() => board.counts.noRecord);
-onMounted(() => board.load());
+onMounted(() => Promise.all([board.load(), asked.reload()]));
 </script>
 
 <template>

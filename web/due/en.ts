@@ -12,6 +12,8 @@ export const dueDeskText = {
   'waits.title': 'Waits for you',
   'waits.alarms': '{count, plural, one {One thing is called unsafe} other {# things are called unsafe}}.',
   'waits.nothing': 'Nothing waits for you.',
+  'waits.asked':
+    '{count, plural, one {One household is} other {# households are}} past the day of what they were asked for.',
   'waits.nobody':
     '{count, plural, one {One part is past the line with nobody on it} other {# parts are past the line with nobody on them}}.',
   'waits.next': 'Next: {part}, {home}, {days, plural, =0 {today} one {in a day} other {in # days}}.',

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** How long whoever lives there takes to do what they are asked for, and by when they are to be asked. */
 import { computed } from 'vue';
-import type { Answering } from '../../contract/due/due.ts';
+import type { Answering } from '../../contract/notices/answering.ts';
 import { lineOfMark } from '../../contract/due/due.ts';
 import type { MarkDates } from '../../contract/register/machines.ts';
 import { say } from '../language/say.ts';

@@ -9,6 +9,7 @@ import { sentenceOf } from '../api/sentence.ts';
 import { useLoading } from '../api/load.ts';
 import { workingFacts } from '../due/workingFacts.ts';
 import GiveJob from '../jobs/GiveJob.vue';
+import JobTold from '../notices/JobTold.vue';
 import CorrectRecord from '../proof/CorrectRecord.vue';
 import LogRecord from '../proof/LogRecord.vue';
 import PointSpecification from '../register/PointSpecification.vue';
@@ -142,6 +143,12 @@ const dayWords = (day: string) =>
       <p v-if="point.job?.state === 'open' && point.job.reason" class="caution small">
         {{ say('point.handedBack', { reason: point.job.reason }) }}
       </p>
+      <JobTold
+        v-if="point.job && point.job.state !== 'open'"
+        :key="point.job.revision"
+        :job-id="point.job.id"
+        :today="point.place.today"
+      />
       <section :aria-label="say('point.actions')" class="row close no-print">
         <p v-if="point.job && point.job.state !== 'open'" class="small whole-row">
           {{ say('point.given', { name: point.job.assignee ?? '', state: point.job.says }) }}

@@ -15,6 +15,7 @@ import { useSending } from '../api/sending.ts';
 import ChoiceList from '../kit/ChoiceList.vue';
 import { keepInAddress, oneChoice, textChoice } from '../kit/inAddress.ts';
 import { say } from '../language/say.ts';
+import AskingRulePart from '../notices/AskingRulePart.vue';
 import DutyPart from '../notices/DutyPart.vue';
 import PageFrame from '../kit/PageFrame.vue';
 import Notice from '../kit/Notice.vue';
@@ -199,5 +200,6 @@ onMounted(reload);
       <p v-if="kind === 'tenants'" class="quiet small">{{ say('people.tenantWhy') }}</p>
     </template>
     <DutyPart />
+    <AskingRulePart />
   </PageFrame>
 </template>

@@ -14,6 +14,7 @@ import ComingTenancy from './ComingTenancy.vue';
 import HomeCard from './HomeCard.vue';
 import HoldForm from './HoldForm.vue';
 import Notice from '../kit/Notice.vue';
+import ContactForm from '../notices/ContactForm.vue';
 import TenancyEdit from './TenancyEdit.vue';
 
 const props = defineProps<{ place: PlaceAnswer }>();
@@ -76,8 +77,10 @@ async function endIt(): Promise<void> {
   emit('saved');
 }
 const mending = ref(false);
+const reaching = ref(false);
 function mended(): void {
   mending.value = false;
+  reaching.value = false;
   emit('saved');
 }
 async function reopen(id: string): Promise<void> {
@@ -126,6 +129,16 @@ const setLoads = (text: string) => {
         <span class="quiet">{{ say('place.since', { day: say.day(dayFromIso(place.tenancy.from)) }) }}</span>
       </p>
       <p class="small">{{ household }}</p>
+      <p class="small" :class="{ quiet: place.tenancy.contact }">
+        {{
+          say('contact.says', {
+            way: place.tenancy.contact?.way ?? 'none',
+            address: place.tenancy.contact?.email || place.tenancy.contact?.phone || '',
+            rhythm: place.tenancy.contact?.rhythm ?? 'each',
+            reminders: String(place.tenancy.contact?.reminders ?? true),
+          })
+        }}
+      </p>
       <p v-if="place.tenancy.to" class="small strong">
         {{ say('turnover.ended', { name: place.tenancy.name, day: say.day(dayFromIso(place.tenancy.to)) }) }}
         <button
@@ -141,6 +154,7 @@ const setLoads = (text: string) => {
       <div v-if="desk.isManager" class="row">
         <button type="button" class="plain link" @click="open = !open">{{ say('tenancy.change') }}</button>
         <button type="button" class="plain link" @click="mending = !mending">{{ say('tenancy.mend') }}</button>
+        <button type="button" class="plain link" @click="reaching = !reaching">{{ say('contact.change') }}</button>
         <button type="button" class="plain link" @click="makeLink">
           {{ say(place.tenancy.hasLink ? 'tenancy.link.again' : 'tenancy.link') }}
         </button>
@@ -152,6 +166,13 @@ const setLoads = (text: string) => {
         </button>
       </div>
       <TenancyEdit v-if="mending" :tenancy="place.tenancy" @saved="mended" @cancelled="mending = false" />
+      <ContactForm
+        v-if="reaching"
+        :tenancy-id="place.tenancy.id"
+        :known="place.tenancy.contact"
+        @saved="mended"
+        @cancelled="reaching = false"
+      />
       <div v-if="link" class="panel card stack close small wide" role="status">
         <p>{{ say('tenancy.link.once') }}</p>
         <code>{{ link }}</code>

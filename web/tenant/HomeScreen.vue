@@ -14,6 +14,7 @@ import PageFrame from '../kit/PageFrame.vue';
 // Not of the first second: their forms bring the checks of every field along.
 const CodeEntry = defineAsyncComponent(() => import('./CodeEntry.vue'));
 const GoneCard = defineAsyncComponent(() => import('./GoneCard.vue'));
+const LettersChoice = defineAsyncComponent(() => import('./LettersChoice.vue'));
 const HabitCard = defineAsyncComponent(() => import('./HabitCard.vue'));
 
 /** Nobody is in: a link, or the code of a card, lets one in. */
@@ -76,6 +77,7 @@ onBeforeUnmount(onTaken(reload));
         </ul>
       </section>
       <DoneLately :done="home.done" />
+      <LettersChoice v-if="home.contact" :contact="home.contact" />
     </template>
     <template v-else-if="home?.kind === 'work'">
       <JobCard v-for="job in home.jobs" :key="job.id" :job="job" :to="`/jobs/${job.id}`" with-place />
