@@ -148,6 +148,7 @@ async function doJob(
       note: '',
       still: [],
       revision: job.revision,
+      entry: null,
     }).catch(metOnBranch);
     if (!started) {
       world.pending.push({ ...pending, doOn: day + 1 });
@@ -171,7 +172,7 @@ async function doJob(
     const point = world.lived.find(({ id }) => id === task.pointId)!;
     records.push(await recordOf(world, call, point, task.id, asked.get(task.id)!, day, startedAt, cheat));
   }
-  await sendJob(call, jobId, { startedAt, doneAt, deviceAt: doneAt, plan: null, left: [], records });
+  await sendJob(call, jobId, { startedAt, doneAt, deviceAt: doneAt, plan: null, left: [], entry: null, records });
   for (const { id: recordId } of records) {
     if ((await db.proof.one({ recordId }))!.state === 'accepted') await served(world, db, recordId, day);
     else world.waiting.push({ recordId, judgeOn: day + 1 + Math.floor(world.random() * 3), cheat, pending });

@@ -18,6 +18,7 @@ import { changeDeficiencyClock } from '../server/faults/clocks.ts';
 import { closeDeficiency, reportDeficiency } from '../server/faults/deficiencies.ts';
 import { giveJob } from '../server/jobs/jobs.ts';
 import { changeDuty, changeNumbers } from '../server/notices/duty.ts';
+import { changeEntryRule } from '../server/notices/visits.ts';
 import { contractMachine } from '../server/register/machines.ts';
 import { endTenancy, holdPlace } from '../server/register/turnover.ts';
 import type { Db } from '../server/store/db.ts';
@@ -70,6 +71,11 @@ export async function chooseOtherwise(call: Call): Promise<void> {
     rule: 'FREQ=MONTHLY;BYDAY=1SA',
     start: '2024-01-01',
   });
+  // Until today nobody wrote down by what right a home was entered.
+  for (const { id } of await db.property.all({})) {
+    await changeEntryRule(call, id, { hours: 0 });
+    await changeEntryRule({ ...call, now: call.env.clock() }, id, { hours: 24 });
+  }
   // One contractor comes to every air handler, twice a year.
   for (const machine of await db.machine.all({ type: 'airHandler' })) {
     await contractMachine(call, machine.id, {

@@ -18,6 +18,7 @@ export const fieldsText = {
   'field.unknown': 'This field is not known.',
   'field.id': 'What this is about is not there any more. Go back, open it again, and send it once more.',
   'field.day': 'Write a date, like 2026-11-24.',
+  'field.afterFrom': 'Later than its beginning.',
   'field.phone': 'Digits and spaces, with a + before the country: +353 1 555 0100.',
   'field.zone': 'Pick a time zone from the list.',
   'field.password': 'Use at least ten characters.',

@@ -2,6 +2,7 @@
 import type { None } from '../../core/language/values.ts';
 
 export interface FieldsText {
+  'field.afterFrom': None;
   'field.airflow': None;
   'field.approvalNote': None;
   'field.cause': None;

@@ -10,6 +10,7 @@ import type { JobState } from '../../core/jobs/transitions.ts';
 import { count, id, ids, instant, isoDay, line, note } from '../form/fields.ts';
 import type { AlarmAnswer, EmergencyNumbers } from '../faults/alarms.ts';
 import type { Contact } from '../notices/messages.ts';
+import { enterHome, type EntryAnswer, type VisitToMe } from '../notices/visits.ts';
 import type { HabitCard } from '../due/habits.ts';
 import type { FaultSummary, GoneQuestion, ReportableMachine } from '../faults/faults.ts';
 import type { MarkDates } from '../register/machines.ts';
@@ -60,6 +61,8 @@ export const moveJob = object({
   still: array().of(line(60).required()).max(12).default([]),
   /** The revision of the job that the person was looking at. */
   revision: count(1_000_000).required(),
+  /** With `start`, of a home where nobody was told in time: who let them in, or what burns. */
+  entry: enterHome.nullable().default(null),
 });
 
 const observed = {
@@ -111,6 +114,8 @@ export const gonePlan = object({
   .default(null);
 
 export const submission = object({
+  /** As with `start`, where that did not come through. */
+  entry: enterHome.nullable().default(null),
   startedAt: instant().required(),
   doneAt: instant().required(),
   deviceAt: instant().required(),
@@ -269,6 +274,8 @@ export interface JobAnswer extends JobSummary {
   readonly reportable: ReportableMachine;
   /** Whom to call when it is not safe. */
   readonly numbers: EmergencyNumbers;
+  /** By what right its home may be entered. */
+  readonly entry: EntryAnswer;
   /** Somebody has called its machine unsafe: nothing is done at it. */
   readonly stopped: AlarmAnswer | null;
 }
@@ -295,6 +302,8 @@ export interface HomeAnswer {
   /** What was closed a week ago: gone, or not? */
   readonly gone: readonly GoneQuestion[];
   readonly machines: readonly ReportableMachine[];
+  /** Who of the office comes, and when. */
+  readonly visits: readonly VisitToMe[];
   /** How their household is reached; null where it is not. */
   readonly contact: Contact | null;
 }

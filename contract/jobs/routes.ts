@@ -50,7 +50,14 @@ export const jobsRoutes = {
   ),
   'jobs.read': passing<{ answer: JobAnswer }>()(read('/jobs/:id', DOERS)),
   'jobs.move': passing<{ form: MoveJob; answer: { revision: number; state: string } }>()(
-    refusing(write('POST', '/jobs/:id/moves', DOERS), ...AGENTS, 'jobMoved', 'machineStopped', 'moveNotAllowed'),
+    refusing(
+      write('POST', '/jobs/:id/moves', DOERS),
+      ...AGENTS,
+      'jobMoved',
+      'machineStopped',
+      'moveNotAllowed',
+      'entryNeeded',
+    ),
   ),
   'jobs.send': passing<{ form: Submission; answer: { state: string; notes: readonly string[] } }>()(
     refusing(write('POST', '/jobs/:id/submission', DOERS, 128, 60), 'jobMoved', 'moveNotAllowed'),

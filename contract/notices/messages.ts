@@ -3,10 +3,19 @@ import { number, object, string, type InferType } from 'yup';
 import { count, line, yes } from '../form/fields.ts';
 
 /**
- * `asked`: work was given; `again`: it was sent back; `reminder`; `passed`: it went to staff; `stopped` and `lifted`: a
+ * `entry` and `entryOff`: somebody comes, or does not. `asked`: work was given; `again`: it was sent back; `reminder`; `passed`: it went to staff; `stopped` and `lifted`: a
  * machine is out of use, or in use again.
  */
-export const MESSAGE_KINDS = ['asked', 'again', 'reminder', 'passed', 'stopped', 'lifted'] as const;
+export const MESSAGE_KINDS = [
+  'asked',
+  'again',
+  'reminder',
+  'passed',
+  'stopped',
+  'lifted',
+  'entry',
+  'entryOff',
+] as const;
 export type MessageKind = (typeof MESSAGE_KINDS)[number];
 /** `unsure`: the server was stopped while it went out; `over`: it was no longer so when its time came. */
 export type MessageState = 'planned' | 'claimed' | 'sent' | 'failed' | 'unsure' | 'over';

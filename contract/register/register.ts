@@ -129,6 +129,8 @@ export type WaterFacts = NewProperty['water'];
 
 export interface PropertySummary {
   readonly numbers: EmergencyNumbers;
+  /** Hours of notice before somebody comes into a home. */
+  readonly noticeHours: number;
   readonly id: string;
   readonly name: string;
   readonly address: string;

@@ -34,6 +34,8 @@ export interface Voice {
   shortDay(day: Day): string;
   /** An instant in a zone: `24 Nov, 18:42`. */
   time(instant: number, zone: string): string;
+  /** A time of the day, in minutes past midnight: `18:42`. */
+  clockTime(minute: number): string;
   /** The name of a day's weekday: `Saturday`. */
   weekday(day: Day): string;
   /** The name of a day's month: `March`. */
@@ -99,6 +101,12 @@ export function translator<Of extends Voice = Translator>(locale: string, messag
     }
     return clock.format(instant);
   };
+  const clock = new Intl.DateTimeFormat(locale, {
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+    timeZone: 'UTC',
+  });
   const money = (amount: number, currency: string) =>
     new Intl.NumberFormat(locale, { style: 'currency', currency, trailingZeroDisplay: 'stripIfInteger' }).format(
       amount,
@@ -110,6 +118,7 @@ export function translator<Of extends Voice = Translator>(locale: string, messag
     has: (key) => Object.hasOwn(messages, key) || written(key) !== undefined,
     day: (day) => long.format(day * MS_PER_DAY),
     shortDay: (day) => short.format(day * MS_PER_DAY),
+    clockTime: (minute) => clock.format(minute * 60_000),
     weekday: (day) => weekday.format(day * MS_PER_DAY),
     month: (day) => month.format(day * MS_PER_DAY),
     dayOfYear: (day) => dayOfYear.format(day * MS_PER_DAY),

@@ -26,6 +26,7 @@ export type OwnRoute =
   | 'duty.try'
   | 'standing.report'
   | 'inspection.paper'
+  | 'visit.paper'
   | 'history.paper'
   | 'progress.watch';
 

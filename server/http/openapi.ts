@@ -17,6 +17,7 @@ const BYTES: Partial<Record<RouteName, string>> = {
   'labels.read': 'application/pdf',
   'standing.report': 'application/pdf',
   'inspection.paper': 'application/pdf',
+  'visit.paper': 'application/pdf',
   'history.paper': 'application/pdf',
   'calendar.read': 'text/calendar',
   'register.export': 'text/csv',

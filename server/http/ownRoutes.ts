@@ -23,6 +23,7 @@ import { printLabels } from '../register/labels.ts';
 import { exportRegister } from '../register/table.ts';
 import type { StandingOn } from '../../contract/standing/standing.ts';
 import { printReport } from '../standing/report.ts';
+import { printVisit } from '../notices/visitPaper.ts';
 import { printInspection } from '../faults/inspectionPaper.ts';
 import type { HistoryForm } from '../../contract/pages/tape.ts';
 import { printHistory } from '../pages/historyPaper.ts';
@@ -189,6 +190,10 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
       const call = await callOf(request);
       const form = formOf(OWN_FORMS['history.paper'], supposedIn(request)) as HistoryForm;
       sendPaper(response, await printHistory(call, scope, id, form), 'history');
+    },
+    'visit.paper': async (request: Request, response: Response) => {
+      const call = await callOf(request);
+      sendPaper(response, await printVisit(call, String(request.params.id)), 'notice');
     },
     'inspection.paper': async (request: Request, response: Response) => {
       const call = await callOf(request);

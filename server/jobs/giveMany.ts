@@ -130,7 +130,7 @@ export async function takeListsBack(
   const jobs = await call.db.job.all({ organisationId: call.actor.organisationId, listId: [...ids] });
   const given = jobs.filter(({ state }) => state === 'given');
   for (const { id, revision } of given)
-    await moveJob(call, id, { move: 'cancel', revision, reason: null, note: '', still: [] });
+    await moveJob(call, id, { move: 'cancel', revision, reason: null, note: '', still: [], entry: null });
   const kept = jobs.filter(({ state }) => BEGUN.includes(state)).length;
   return { taken: given.length + back, kept: kept + moved.length - back };
 }

@@ -16,6 +16,7 @@ import type { Row } from '../store/tables.ts';
 import { revokeJobLink } from '../people/jobLinks.ts';
 import { assigneesFor } from './assignees.ts';
 import { refuseMeeting } from './branch.ts';
+import { enter } from './entry.ts';
 import { noteEvent } from './events.ts';
 import { handBack, settleFor } from './handBacks.ts';
 import { refuseStopped } from '../lookup/alarms.ts';
@@ -223,6 +224,7 @@ export async function moveJob(call: Call, id: string, form: MoveJob): Promise<{ 
     form.reason === null ? null : [houseVoice(call)(`notAble.${form.reason}`), form.note].filter(Boolean).join(': ');
   if (form.move === 'start') {
     await refuseStopped(call, job.machineId);
+    await enter(call, job, form.entry);
     const tasks = await db.task.all({ jobId: id, state: 'outstanding' });
     await refuseMeeting(
       call,

@@ -77,7 +77,7 @@ export const serverText = {
     'Hello {name},\n\n{paragraphs}\n\nYour page, with all of it step by step: {link}\n\n{office}\n\nAt the foot of that page you can have one letter a month, or no reminders.',
   'message.noWay': 'No way to them: the address, the mail server or the webhook is missing.',
   'message.says':
-    '{kind, select, asked {Asked} again {Sent back} reminder {Reminder} passed {Passed to staff} stopped {Out of use} lifted {In use again} other {}}: {state, select, planned {goes out {at}{problem, select, none {} other {, tried before: {problem}}}} claimed {going out now} sent {{way, select, word {said by {address}, {at}} text {text to {address}, {at}} other {letter to {address}, {at}}}} failed {not sent. {problem}} unsure {may not have gone out{address, select, none {} other { to {address}}}, {at}; it is not sent again} over {not sent, it was no longer needed} other {}}',
+    '{kind, select, asked {Asked} again {Sent back} reminder {Reminder} passed {Passed to staff} stopped {Out of use} lifted {In use again} entry {Visit announced} entryOff {Visit called off} other {}}: {state, select, planned {goes out {at}{problem, select, none {} other {, tried before: {problem}}}} claimed {going out now} sent {{way, select, word {said by {address}, {at}} text {text to {address}, {at}} other {letter to {address}, {at}}}} failed {not sent. {problem}} unsure {may not have gone out{address, select, none {} other { to {address}}}, {at}; it is not sent again} over {not sent, it was no longer needed} other {}}',
   'asking.machine': '{machine}: {parts}',
   'asking.noContact': 'No address is known. Enter one with the tenancy, or tell them yourself.',
   'asking.noMail': 'No mail server is set up: People, On duty.',
@@ -91,6 +91,32 @@ export const serverText = {
     '{kind, select, asked {Please see to this by {day}:\n{lines}} reminder {This is still open. Please see to it by {day}:\n{lines}} again {Please look at this once more:\n{lines}} other {What we asked you for was still open. {who} will see to it; there is nothing left for you to do.}}',
   'message.safety':
     '{kind, select, stopped {Hello {name},\n\nPlease do not use {machine} in {place}, and do not try to mend it: {what}.{emergency, select, none {} other { In danger call {emergency} first.}}{gas, select, none {} other { If you smell gas: leave, touch no switch, then call {gas}.}}\n\nThe office has been called. You will hear from us when it may be used again.\n\n{office}} other {Hello {name},\n\n{machine} in {place} was seen to: you may use it again.\n\n{office}}}',
+  'message.entry.heading':
+    '{kind, select, entryOff {{place}: nobody comes on {day}} other {{place}: {who} comes on {day}, {from} to {until}}}',
+  'message.entry':
+    'Hello {name},\n\n{kind, select, entryOff {{who} does not come on {day}, {from} to {until}. Nothing is left for you to do.} other {{kept, select, true {We cannot make the other time that you asked for; it stays as announced. } other {}}{agreed, select, true {As agreed, } other {}}{who} comes to {place} on {day}, between {from} and {until}.\n\nWhat for: {purpose}\n\nIs that right, or would another time suit you better? Say so here: {link}}}\n\n{office}',
+  'entry.needed': 'Nobody was told in time, and nobody has agreed.',
+  'entry.notice': 'Announced in time.',
+  'entry.agreed': 'They have agreed.',
+  'entry.entered': 'You were let in today.',
+  'entry.says':
+    '{who}: {ground, select, visit {on a visit that was announced or agreed} word {let in by {name}} fire {because of fire} flood {because of a flood} gas {because of gas} other {without notice and without a word}}',
+  'visit.says':
+    '{state, select, off {Called off.} other {{answer, select, agreed {Agreed.} another {They ask for another time.} kept {Kept as announced.} other {{lawful, select, true {Told in time.} other {{delivered, select, none {Not told yet.} other {Told too late for the notice of this property.}}}}}}{delivered, select, none {} other { In their hands since {delivered}.}}}}',
+  'visit.paper.title': 'Notice of a visit',
+  'visit.paper.to': 'To {tenant}, {place}, {property}, {address}',
+  'visit.paper.says': '{who} of {office} comes on {day}, between {from} and {until}.',
+  'visit.paper.purpose': 'What for: {purpose}',
+  'visit.paper.answer': 'If another time suits you better, tell the office: {number}',
+  'visit.paper.handed': 'Handed over on ______________ at ________ by ______________________',
+  'visit.paper.law':
+    'Notice of {hours, plural, one {one hour} other {# hours}}, as this office keeps it. It is no legal advice.',
+  'problem.noticeTooShort':
+    'That is sooner than {hours, plural, one {one hour} other {# hours}} of notice allow: from {earliest} on, or where they have agreed.',
+  'problem.nobodyLivesThere': 'Nobody lives there on that day. Nothing needs to be announced.',
+  'problem.visitOver': 'This visit is over, or was called off.',
+  'problem.noOtherTime': 'They have not asked for another time.',
+  'problem.entryNeeded': 'Nobody was told of this visit in time. Ask whoever opens, and say here who let you in.',
   'inspectionPaper.title': 'Answer to an inspection',
   'inspectionPaper.of':
     '{organisation}. Visit of {inspector} to {property} on {day}{reference, select, none {} other {, reference {reference}}}. As of {today}.',

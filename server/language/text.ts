@@ -66,6 +66,11 @@ export interface ServerText extends CoreText, FieldsText {
   'duty.try.text': None;
   'effect.accept': { done: string | number; late: number; next: string | number };
   'effect.gone': None;
+  'entry.agreed': None;
+  'entry.entered': None;
+  'entry.needed': None;
+  'entry.notice': None;
+  'entry.says': { who: string | number; ground: Choice; name: string | number };
   'expect.filterSize': { size: string | number };
   'fault.notGone': None;
   'field.beforeStart': None;
@@ -164,6 +169,8 @@ export interface ServerText extends CoreText, FieldsText {
   'many.nobody': None;
   'many.notOnHold': None;
   'many.onHold': { day: string | number };
+  'message.entry': { name: string | number; kind: Choice; who: string | number; day: string | number; from: string | number; until: string | number; kept: Choice; agreed: Choice; place: string | number; purpose: string | number; link: string | number; office: string | number };
+  'message.entry.heading': { kind: Choice; place: string | number; day: string | number; who: string | number; from: string | number; until: string | number };
   'message.heading': { kind: Choice; place: string | number; count: number; day: string | number; machine: string | number };
   'message.letter': { name: string | number; paragraphs: string | number; link: string | number; office: string | number };
   'message.line': { machine: string | number; parts: string | number; minutes: number; reason: string | number };
@@ -210,6 +217,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.editionChanged': { by: string | number; what: string | number };
   'problem.emailTaken': None;
   'problem.emitterRetired': None;
+  'problem.entryNeeded': None;
   'problem.faultClosed': { found: string | number };
   'problem.faultOpen': None;
   'problem.fields': None;
@@ -238,11 +246,13 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.needsYes': { limit: string | number };
   'problem.noKey': None;
   'problem.noLabels': None;
+  'problem.noOtherTime': None;
   'problem.noPattern': None;
   'problem.noRows': None;
   'problem.noShorter': None;
   'problem.noTenancy': None;
   'problem.noWay': None;
+  'problem.nobodyLivesThere': None;
   'problem.notAllowed': None;
   'problem.notAsked': None;
   'problem.notFindable': None;
@@ -252,6 +262,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.notOffice': None;
   'problem.notYours': None;
   'problem.nothingAsked': None;
+  'problem.noticeTooShort': { hours: number; earliest: string | number };
   'problem.occupied': None;
   'problem.otherHome': None;
   'problem.otherMachine': None;
@@ -274,6 +285,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.tooManyRows': { most: number };
   'problem.tooMuch': None;
   'problem.undoOver': None;
+  'problem.visitOver': None;
   'problem.waitFirst': { seconds: number };
   'problem.withdrawOver': None;
   'problem.wrongCode': None;
@@ -398,5 +410,13 @@ export interface ServerText extends CoreText, FieldsText {
   'verdict.sentBack': None;
   'verdict.undo': None;
   'verdict.waiting': None;
+  'visit.paper.answer': { number: string | number };
+  'visit.paper.handed': None;
+  'visit.paper.law': { hours: number };
+  'visit.paper.purpose': { purpose: string | number };
+  'visit.paper.says': { who: string | number; office: string | number; day: string | number; from: string | number; until: string | number };
+  'visit.paper.title': None;
+  'visit.paper.to': { tenant: string | number; place: string | number; property: string | number; address: string | number };
+  'visit.says': { state: Choice; answer: Choice; lawful: Choice; delivered: string | number };
   'working.notGraded': None;
 }

@@ -18,8 +18,10 @@ export interface Letter {
   body(link: string): string;
 }
 
-/** What is about safety is told at once, alone, and until it is sure to have gone out. */
-export const isSafety = (kind: MessageKind): boolean => kind === 'stopped' || kind === 'lifted';
+const ALONE: readonly MessageKind[] = ['stopped', 'lifted', 'entry', 'entryOff'];
+
+/** What is about safety, or about somebody who comes: told alone, and until it is sure to have gone out. */
+export const mustArrive = (kind: MessageKind): boolean => ALONE.includes(kind);
 
 /** Requests by the ids of what messages are about: their own, and those of their jobs. */
 export type OpenBySubject = ReadonlyMap<string, Open>;
@@ -36,8 +38,9 @@ export async function letterOf(
   const place = (await db.place.one({ id: messages[0]!.placeId }))!;
   const office = (await db.organisation.one({ id: person.organisationId }))!.name;
   const common = { name: person.name, place: place.name, office };
-  if (isSafety(messages[0]!.kind))
-    return safetyLetter(db, say, messages[0]!, { ...common, property: place.propertyId });
+  const { kind: only } = messages[0]!;
+  if (only === 'entry' || only === 'entryOff') return entryLetter(db, say, messages[0]!, common);
+  if (mustArrive(only)) return safetyLetter(db, say, messages[0]!, { ...common, property: place.propertyId });
   const machines = new Map((await db.machine.all({ placeId: place.id })).map((it) => [it.id, machineName(say, it)]));
   const paragraphs = [...grouped(messages, ({ kind }) => kind)].map(([kind, its]) => {
     const requests = its.map((it) => ({ it, request: open.get(it.subjectId) }));
@@ -104,3 +107,29 @@ async function safetyLetter(
   };
   return { heading: say('message.heading', { ...words, count: 0, day: '' }), body: () => say('message.safety', words) };
 }
+
+async function entryLetter(
+  db: Db,
+  say: Translator,
+  { kind, subjectId }: Row<'message'>,
+  common: { name: string; place: string; office: string },
+): Promise<Letter> {
+  const visit = (await db.visit.one({ id: subjectId }))!;
+  const words = {
+    ...common,
+    kind,
+    ...entryWords(say, visit),
+    who: (await db.person.one({ id: visit.personId }))!.name,
+    kept: String(visit.answer === 'kept'),
+    agreed: String(visit.answer === 'agreed'),
+  };
+  return { heading: say('message.entry.heading', words), body: (link) => say('message.entry', { ...words, link }) };
+}
+
+/** Day, window and purpose of a visit, in words. */
+export const entryWords = (say: Translator, visit: Row<'visit'>) => ({
+  day: say.day(visit.day),
+  from: say.clockTime(visit.fromMinute),
+  until: say.clockTime(visit.untilMinute),
+  purpose: visit.purpose,
+});

@@ -4,7 +4,7 @@
  */
 import { MS_PER_DAY } from '../../core/calendar/day.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
-import type { Contact, MessageWay } from '../../contract/notices/messages.ts';
+import type { Contact, MessageKind, MessageWay } from '../../contract/notices/messages.ts';
 import type { Env } from '../context/context.ts';
 import { sha256 } from '../context/context.ts';
 import { NotTaken, type MailSettings } from '../ports/mail.ts';
@@ -14,7 +14,7 @@ import { below, upTo } from '../store/where.ts';
 import { beliefOf } from './answers.ts';
 import { contactsOf } from './contact.ts';
 import { dutyOf } from './duty.ts';
-import { isSafety, letterOf, type Letter, type OpenBySubject } from './householdLetter.ts';
+import { mustArrive, letterOf, type Letter, type OpenBySubject } from './householdLetter.ts';
 import { openAskings } from './openAskings.ts';
 import { planAsked, reminderOf } from './planning.ts';
 import { passAll } from './passing.ts';
@@ -24,6 +24,8 @@ const TRIES = 8;
 const TRY_AGAIN_MS = 15 * 60_000;
 /** Longer than any way out waits: what was taken up before that was left by a server that was stopped. */
 const LEFT_MS = 60_000;
+/** What asks for nothing, and says only not to use something. */
+const OPENS_NOTHING: readonly MessageKind[] = ['stopped', 'lifted'];
 /** A link in a letter opens the home so long. */
 const LETTER_LINK_MS = 60 * MS_PER_DAY;
 
@@ -45,7 +47,7 @@ async function settleLeft({ store, clock }: Env): Promise<void> {
   if (left.length === 0) return;
   await store.write(async (db) => {
     for (const { id, kind } of left)
-      await db.message.update({ id, state: 'claimed' }, { state: isSafety(kind) ? 'planned' : 'unsure' });
+      await db.message.update({ id, state: 'claimed' }, { state: mustArrive(kind) ? 'planned' : 'unsure' });
   });
 }
 
@@ -56,10 +58,10 @@ async function sendPlanned(env: Env): Promise<number> {
     { order: [['notBefore', 'ASC']] },
   );
   // One letter for all that somebody is told at once; what is about safety goes alone, and first.
-  const letters = [...grouped(due, ({ id, kind, personId }) => (isSafety(kind) ? id : personId)).values()];
+  const letters = [...grouped(due, ({ id, kind, personId }) => (mustArrive(kind) ? id : personId)).values()];
   let sent = 0;
   const mistakes: unknown[] = [];
-  for (const its of letters.sort((a, b) => Number(isSafety(b[0]!.kind)) - Number(isSafety(a[0]!.kind))))
+  for (const its of letters.sort((a, b) => Number(mustArrive(b[0]!.kind)) - Number(mustArrive(a[0]!.kind))))
     try {
       if (await sendOne(env, its)) sent += 1;
     } catch (error) {
@@ -100,7 +102,8 @@ async function claim(env: Env, db: Db, messages: readonly Row<'message'>[]): Pro
   const person = (await db.person.one({ id: personId }))!;
   const contact = (await contactsOf(db, [personId])).get(personId);
   const open = await openBySubject(db, organisationId, personId);
-  const still = messages.filter((it) => isStill(it, open, contact));
+  const so = await Promise.all(messages.map((it) => isStill(db, it, open, contact)));
+  const still = messages.filter((_, i) => so[i]);
   const over = messages.filter((it) => !still.includes(it)).map(({ id }) => id);
   if (over.length > 0) await db.message.update({ id: over }, { state: 'over' });
   if (still.length === 0) return null;
@@ -113,7 +116,7 @@ async function claim(env: Env, db: Db, messages: readonly Row<'message'>[]): Pro
     return null;
   }
   const letter = await letterOf(env, db, person, still, open);
-  const link = isSafety(still[0]!.kind) ? '' : await mintLink(env, db, still[0]!);
+  const link = OPENS_NOTHING.includes(still[0]!.kind) ? '' : await mintLink(env, db, still[0]!);
   for (const { id, tries } of still)
     await db.message.update(
       { id },
@@ -142,12 +145,14 @@ async function openBySubject(db: Db, organisationId: string, personId: string): 
 }
 
 /** Whether what was to be told still is so when its time has come. */
-function isStill(
+async function isStill(
+  db: Db,
   { kind, subjectId, turn }: Row<'message'>,
   open: OpenBySubject,
   contact: Contact | undefined,
-): boolean {
-  if (isSafety(kind)) return true;
+): Promise<boolean> {
+  if (kind === 'entry') return (await db.visit.count({ id: subjectId, turn, state: 'announced' })) > 0;
+  if (mustArrive(kind)) return true;
   if (kind === 'passed') return contact?.reminders === true;
   const request = open.get(subjectId);
   if (!request) return false;
@@ -207,6 +212,9 @@ async function markSent(env: Env, { messages, open }: Claimed): Promise<void> {
       { id: messages.map(({ id }) => id) },
       { state: 'sent', sentAt: env.clock(), problem: null },
     );
+    for (const { kind, subjectId, turn } of messages)
+      if (kind === 'entry')
+        await db.visit.update({ id: subjectId, turn, deliveredAt: null }, { deliveredAt: env.clock() });
     for (const [i, it] of asked.entries()) {
       const reminder = await reminderOf(env, db, it, beliefs[i]!);
       if (reminder) await db.message.insert(reminder);
@@ -220,9 +228,9 @@ async function markLeft(env: Env, messages: readonly Row<'message'>[], error: Er
   await env.store.write(async (db) => {
     for (const { id, kind, tries } of messages) {
       const sure = error instanceof NotTaken;
-      const again = (sure ? error.again : isSafety(kind)) && tries + 1 < TRIES;
+      const again = (sure ? error.again : mustArrive(kind)) && tries + 1 < TRIES;
       const notBefore = env.clock() + TRY_AGAIN_MS;
-      const unsent = sure || isSafety(kind) ? 'failed' : 'unsure';
+      const unsent = sure || mustArrive(kind) ? 'failed' : 'unsure';
       await db.message.update({ id }, again ? { state: 'planned', problem, notBefore } : { state: unsent, problem });
     }
   });

@@ -8,6 +8,7 @@ import { goneQuestions } from '../faults/gone.ts';
 import { listFaults } from '../faults/faults.ts';
 import type { FaultSummary } from '../../contract/faults/faults.ts';
 import { ownContactOf } from '../notices/contact.ts';
+import { visitsToMe } from '../notices/visits.ts';
 import type { Row } from '../store/tables.ts';
 import { reportableMachine } from '../words/reportable.ts';
 import { doneLately, jobsInHand } from './jobsOfPerson.ts';
@@ -24,6 +25,7 @@ const NOTHING = {
   machines: [],
   opens: null,
   contact: null,
+  visits: [],
 } as const;
 
 /** What a tenant, or somebody from outside with a link, sees first. */
@@ -64,6 +66,7 @@ export async function readHome(call: Call): Promise<HomeAnswer> {
     gone: await goneQuestions(call),
     machines: mine.map((machine) => reportableMachine(say, machine)),
     contact: await ownContactOf(call),
+    visits: await visitsToMe(call, today!),
   };
 }
 

@@ -3,6 +3,7 @@ import { tenancyDuring } from '../lookup/tenancies.ts';
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import type { PropertySummary } from '../../contract/register/register.ts';
 import type { Call } from '../context/context.ts';
+import { NOTICE_HOURS } from '../../core/notices/entry.ts';
 import { numbersOfAll } from '../notices/duty.ts';
 import { factsOf, inForce } from '../store/facts.ts';
 
@@ -35,6 +36,7 @@ export async function readHomes(call: Call): Promise<{ properties: PropertySumma
     )?.value ?? null;
   const names = new Map(people.map(({ id, name }) => [id, name]));
   const numbers = await numbersOfAll(db, ids);
+  const hours = new Map((await factsOf(db, ids, 'entryRule')).map((it) => [it.subjectId, it.value.hours]));
   return {
     properties: properties.map(({ id, name, address, zone }) => {
       const today = dayOfInstant(now, zone);
@@ -50,6 +52,7 @@ export async function readHomes(call: Call): Promise<{ properties: PropertySumma
         )!.value,
         practice: practiceOf(id, today),
         numbers: numbers.get(id)!,
+        noticeHours: hours.get(id) ?? NOTICE_HOURS,
         practiceSays: say(`practice.${practiceOf(id, today) ?? practiceOf(organisationId, today) ?? 'steady'}`),
         buildings: buildings.filter(({ propertyId }) => propertyId === id).map((it) => ({ id: it.id, name: it.name })),
         places: places

@@ -1,4 +1,5 @@
 /** Jobs as their doers see them: a summary for a list, and the steps of the sitting. */
+import { entryFor } from '../jobs/entry.ts';
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { certainAgents } from '../../core/catalogue/chemistry.ts';
 import type { Agent } from '../../core/catalogue/types.ts';
@@ -103,6 +104,7 @@ export async function readJob(call: Call, id: string): Promise<JobAnswer> {
     machineNumber: machine.number,
     reportable: reportableMachine(say, machine),
     numbers: await numbersOf(db, property.id),
+    entry: await entryFor(call, job),
     stopped: (await openAlarms(call, actor.organisationId, { machineId: machine.id }))[0] ?? null,
     tasks: await Promise.all(
       tasks.map(async (task) => {

@@ -12,6 +12,7 @@ import { tellFindings } from '../words/findings.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import { refuseTakenIds } from '../lookup/ids.ts';
 import type { Row } from '../store/tables.ts';
+import { noteEntered } from '../jobs/entry.ts';
 import { handBack } from '../jobs/handBacks.ts';
 import { personPace } from '../jobs/pace.ts';
 import { runMinutesOf } from '../jobs/runMinutes.ts';
@@ -120,6 +121,7 @@ export async function sendJob(call: Call, id: string, form: Submission): Promise
     outstanding.filter(({ id: taskId }) => left.includes(taskId)),
     form,
   );
+  if (theirs) await noteEntered({ ...call, now: times.startedAt }, job, form.entry);
   if (theirs) await applyMove(call, job, 'send', null);
   const critical = new Map(
     tasks.map((task) => [task.id, histories.get(task.pointId)?.procedure.safetyCritical ?? false]),

@@ -70,6 +70,8 @@ export interface FactValues {
   } | null;
   /** How a household is reached, of its tenancy. */
   contact: Contact;
+  /** Hours of notice before somebody comes into a home of a property. */
+  entryRule: { readonly hours: number };
   /** When an office writes to households, and when work passes to staff. */
   askingRule: AskingRule;
   /** A local rule that is stricter than the published standard about when something is put right. */

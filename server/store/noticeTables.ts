@@ -1,4 +1,5 @@
 /** Tables of what people are told. */
+import type { Announced, Ground } from '../../core/notices/entry.ts';
 import type { MessageKind, MessageState, MessageWay } from '../../contract/notices/messages.ts';
 import { integer, integerOrNull, key, organisationId, text, textOrNull } from './columns.ts';
 
@@ -30,5 +31,46 @@ export const NOTICE_TABLES = {
     body: textOrNull(),
     /** Whom work passed to. */
     detail: textOrNull(),
+  },
+  /** A visit to a home that is lived in, as it was announced. */
+  visit: {
+    id: key(),
+    organisationId,
+    placeId: text(),
+    /** Who comes, and to whom. */
+    personId: text(),
+    tenantId: text(),
+    day: integer(),
+    fromMinute: integer(),
+    untilMinute: integer(),
+    purpose: text(),
+    state: text<'announced' | 'off'>(),
+    /** How often it was announced anew. */
+    turn: integer(),
+    answer: text<Announced['answer']>(),
+    answeredAt: integerOrNull(),
+    answeredBy: textOrNull(),
+    /** Another time that they asked for. */
+    otherDay: integerOrNull(),
+    otherFrom: integerOrNull(),
+    otherUntil: integerOrNull(),
+    note: text(),
+    deliveredAt: integerOrNull(),
+    deliveredBy: textOrNull(),
+    createdAt: integer(),
+    createdBy: text(),
+  },
+  /** By what right a home was entered for a job; `none` where there was none. */
+  entry: {
+    id: key(),
+    organisationId,
+    placeId: text(),
+    jobId: text(),
+    visitId: textOrNull(),
+    personId: text(),
+    at: integer(),
+    ground: text<Ground | 'visit' | 'none'>(),
+    name: text(),
+    note: text(),
   },
 } as const;

@@ -30,6 +30,7 @@ import { languages } from './migrations/0015-languages.ts';
 import { people } from './migrations/0016-people.ts';
 import { guesses } from './migrations/0017-guesses.ts';
 import { messages } from './migrations/0018-messages.ts';
+import { visits } from './migrations/0019-visits.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -66,6 +67,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0016-people', sql: people },
   { name: '0017-guesses', sql: guesses },
   { name: '0018-messages', sql: messages },
+  { name: '0019-visits', sql: visits },
 ];
 
 /**

@@ -61,6 +61,8 @@ function conditionsOf(properties: string): Readonly<Record<TableName, string | n
     mark: ofPlace,
     job: ofPlace,
     message: ofPlace,
+    visit: ofPlace,
+    entry: ofPlace,
     fault: ofPlace,
     signal: ofPlace,
     alarm: ofPlace,

@@ -215,6 +215,24 @@ describe('The door', () => {
     const emitterId = (await house.manager.post(`/machines/${flat.machineId}/emitters`).expect(200)).body.id as string;
     const ownerId = v7();
     await house.manager.post('/owner-links', { id: ownerId, name: 'K. Quay', propertyId: flat.propertyId }).expect(200);
+    const visitId = v7();
+    const visit = { id: visitId, placeId: flat.placeId, personId: staffId, purpose: 'X', from: 600, until: 660 };
+    await house.manager.post('/visits', { ...visit, day: '2026-12-10' }).expect(200);
+    const entryId = v7();
+    await house.env.store.write((db) =>
+      db.entry.insert({
+        id: entryId,
+        organisationId,
+        placeId: flat.placeId,
+        jobId: job.id,
+        visitId: null,
+        personId: staffId,
+        at: house.clock.now,
+        ground: 'flood',
+        name: '',
+        note: '',
+      }),
+    );
     const proper: Partial<Record<RouteName, [string, object]>> = {
       'tape.read': [flat.placeId, {}],
       'history.paper': [flat.placeId, {}],
@@ -296,6 +314,14 @@ describe('The door', () => {
       'alarm.read': [alarmId, {}],
       'alarm.acknowledge': [alarmId, {}],
       'property.numbers': [flat.propertyId, { emergency: '555 0100' }],
+      'property.entryRule': [flat.propertyId, { hours: 24 }],
+      'visit.move': [visitId, { day: '2026-12-20', from: 600, until: 660 }],
+      'visit.settle': [visitId, { settles: 'keep' }],
+      'visit.off': [visitId, {}],
+      'visit.delivered': [visitId, {}],
+      'visit.answer': [visitId, { answer: 'agreed' }],
+      'visit.paper': [visitId, {}],
+      'entry.note': [entryId, { note: 'X' }],
       'asking.remind': [flat.tenantId, {}],
       'asking.said': [flat.tenantId, {}],
       'job.told': [job.id, {}],
@@ -309,10 +335,12 @@ describe('The door', () => {
       const route: Route = ROUTES[name];
       const path = route.path.replace(':id', id).replace(':scope', 'place');
       const { status } = await send(other, route.method, path, form);
-      expect(status, name).to.equal(404);
+      // What is a tenant's alone is no manager's, whosever it is.
+      const barred = route.roles !== 'anyone' && !route.roles.includes('manager');
+      expect(status, name).to.equal(barred ? 403 : 404);
       // Nor is it there for somebody of this house who looks after another property.
       const elsewhere = await send(limited, route.method, path, form);
-      expect(elsewhere.status, `${name}, limited`).to.equal(route.wholeOffice ? 403 : 404);
+      expect(elsewhere.status, `${name}, limited`).to.equal(route.wholeOffice || barred ? 403 : 404);
     }
     for (const [path, form] of [
       ['/jobs', { id: v7(), pointIds: [flat.points[BOOT]], assigneeId: flat.tenantId }],

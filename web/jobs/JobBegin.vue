@@ -4,6 +4,7 @@ import type { JobAnswer } from '../../contract/jobs/jobs.ts';
 import TickBox from '../kit/TickBox.vue';
 import { say } from '../language/say.ts';
 import type { Draft } from '../outbox/draft.ts';
+import JobEntry from './JobEntry.vue';
 import StripGauge from '../strip/StripGauge.vue';
 
 defineProps<{ job: JobAnswer; draft: Draft; leftNames: string; tried: boolean }>();
@@ -49,6 +50,7 @@ const safe = defineModel<boolean>({ required: true });
         >{{ it.says }}</TickBox
       >
     </details>
+    <JobEntry v-model="draft.entry" :answer="job.entry" :tried="tried" />
     <p v-if="leftNames" class="caution small" role="status">{{ say('job.left', { points: leftNames }) }}</p>
     <TickBox v-model="safe" class="safe" :open="tried && !safe">{{ say('job.stops.read') }}</TickBox>
     <p v-if="tried && !safe" class="alarm" role="alert">

@@ -10,7 +10,7 @@ import type { StuckReason } from './stuck.ts';
 import { say } from '../language/say.ts';
 import { askToPersist } from '../outbox/device.ts';
 import { deliverNow, enqueue } from '../outbox/outbox.ts';
-import { confirm, openOn, useDraft, type Draft } from '../outbox/draft.ts';
+import { confirm, openOn, useDraft, wantsEntry, type Draft } from '../outbox/draft.ts';
 import { isDoable, useJobAsTheirs } from './jobAsTheirs.ts';
 import { useSubmission } from './submission.ts';
 import { useSoleTab } from './soleTab.ts';
@@ -95,7 +95,7 @@ function tell(move: 'start' | 'workDone'): void {
   void enqueue(props.id, {
     kind: 'form',
     path: `/jobs/${props.id}/moves`,
-    form: { move, reason: null, note: '', revision },
+    form: { move, reason: null, note: '', revision, entry: move === 'start' ? draft.value!.entry : null },
     passing: true,
   })
     .then(deliverNow)
@@ -103,7 +103,7 @@ function tell(move: 'start' | 'workDone'): void {
 }
 
 async function start(): Promise<void> {
-  if (!safe.value) {
+  if (!safe.value || wantsEntry(job.value!, draft.value!)) {
     tried.value = true;
     return;
   }

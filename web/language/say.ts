@@ -39,6 +39,7 @@ const voice: Voice = {
   day: (day) => now().day(day),
   shortDay: (day) => now().shortDay(day),
   time: (instant, zone) => now().time(instant, zone),
+  clockTime: (minute) => now().clockTime(minute),
   weekday: (day) => now().weekday(day),
   month: (day) => now().month(day),
   dayOfYear: (day) => now().dayOfYear(day),

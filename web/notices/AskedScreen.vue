@@ -11,10 +11,19 @@ import { useKeys } from '../kit/keys.ts';
 import Notice from '../kit/Notice.vue';
 import PageFrame from '../kit/PageFrame.vue';
 import { say } from '../language/say.ts';
+import VisitList from './VisitList.vue';
 import MessageList from './MessageList.vue';
 
 const SHOWN = 50;
 const askings = useLoading(() => api('askings.list'));
+const visits = useLoading(() => api('visits.list', { form: { placeId: null } }));
+/** Another time was asked for, or they were not told in time. */
+const questions = computed(
+  () =>
+    visits.value.value?.visits.filter(
+      (it) => it.state === 'announced' && it.day >= it.today && (it.answer === 'another' || !it.lawful),
+    ) ?? [],
+);
 const shows = ref<'all' | 'late' | 'unreached'>('all');
 const most = ref(SHOWN);
 const at = ref(0);
@@ -77,7 +86,7 @@ useKeys({
     return person && mayRemind(person) && !busy.value ? remind(person) : false;
   },
 });
-onMounted(askings.reload);
+onMounted(() => Promise.all([askings.reload(), visits.reload()]));
 </script>
 
 <template>
@@ -85,6 +94,10 @@ onMounted(askings.reload);
     <template #lead
       ><p v-if="all.length" class="quiet">{{ say('asked.head', counts) }}</p></template
     >
+    <section v-if="questions.length && visits.value.value" class="stack close">
+      <h2>{{ say('asked.visits') }}</h2>
+      <VisitList :visits="questions" :answer="visits.value.value" manages with-place @changed="visits.reload" />
+    </section>
     <EmptyState v-if="askings.value.value && !all.length" :title="say('asked.none')" :why="say('asked.none.why')" />
     <template v-if="all.length">
       <div class="no-print">

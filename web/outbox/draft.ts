@@ -50,7 +50,13 @@ export interface Draft {
   plan: StepPlace[] | null;
   /** Tasks that this sitting cannot do, with the reason. */
   left: Submission['left'];
+  /** By what right one came in, where nobody was told in time. */
+  entry: Submission['entry'];
 }
+
+/** Whether a word at the door is still to be written down before the job is begun. */
+export const wantsEntry = ({ entry: { needed } }: Pick<JobAnswer, 'entry'>, { entry }: Pick<Draft, 'entry'>): boolean =>
+  needed && entry === null;
 
 const keyOf = (jobId: string) => `dewline.job.${jobId}`;
 
@@ -85,6 +91,7 @@ function emptyDraft(): Draft {
     noSwitch: false,
     plan: null,
     left: [],
+    entry: null,
   };
 }
 
@@ -213,6 +220,7 @@ export function submissionOf(draft: Draft, steps: readonly JobStep[], now: numbe
     startedAt: draft.startedAt ?? now,
     doneAt: draft.finishedAt ?? now,
     deviceAt: now,
+    entry: draft.entry,
     plan: { keys: steps.map(({ key }) => key), found: draft.found, begin: draft.begin },
     left: draft.left,
     records: Object.entries(draft.tasks)

@@ -16,6 +16,7 @@ import StripGauge from '../strip/StripGauge.vue';
 import { useKeys } from '../kit/keys.ts';
 import { say } from '../language/say.ts';
 import { gaugeOf } from './gauge.ts';
+import VisitsPart from '../notices/VisitsPart.vue';
 import PlaceMachine from './PlaceMachine.vue';
 import MachineForm from '../register/MachineForm.vue';
 import PlaceEdit from '../register/PlaceEdit.vue';
@@ -191,6 +192,13 @@ onMounted(reload);
         </section>
         <aside class="stack airy">
           <TenancyPanel v-if="place.kind === 'unit'" :key="place.tenancy?.id ?? 'none'" :place="place" @saved="saved" />
+          <VisitsPart
+            v-if="place.kind === 'unit'"
+            :place-id="place.id"
+            :today="today"
+            :lived="place.tenancy !== null"
+            :manages="desk.isManager"
+          />
           <section v-if="place.handBacks.length">
             <h2>{{ say('handBack.title') }}</h2>
             <HandBackList :open="place.handBacks" @changed="reload" />

@@ -78,7 +78,7 @@ async function cancel(): Promise<void> {
   try {
     await api('jobs.move', {
       id: point.value!.job!.id,
-      form: { move: 'cancel', revision: point.value!.job!.revision, reason: null, note: '', still: [] },
+      form: { move: 'cancel', revision: point.value!.job!.revision, reason: null, note: '', still: [], entry: null },
     });
     sure.value = false;
   } catch (error) {

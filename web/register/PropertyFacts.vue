@@ -5,6 +5,7 @@ import { propertyChange, type PropertySummary } from '../../contract/register/re
 import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
+import EntryRuleForm from '../notices/EntryRuleForm.vue';
 import NumbersForm from '../notices/NumbersForm.vue';
 import PropertyEdit from './PropertyEdit.vue';
 import WaterAndPractice from './WaterAndPractice.vue';
@@ -34,6 +35,7 @@ async function save(): Promise<void> {
       <Notice :says="problem" />
       <VBtn type="submit" color="primary" :loading="busy">{{ say('spec.save') }}</VBtn>
     </form>
+    <EntryRuleForm :property-id="property.id" :known="property.noticeHours" />
     <NumbersForm :property-id="property.id" :numbers="property.numbers" />
   </div>
 </template>

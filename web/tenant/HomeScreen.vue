@@ -14,6 +14,7 @@ import PageFrame from '../kit/PageFrame.vue';
 // Not of the first second: their forms bring the checks of every field along.
 const CodeEntry = defineAsyncComponent(() => import('./CodeEntry.vue'));
 const GoneCard = defineAsyncComponent(() => import('./GoneCard.vue'));
+const VisitCard = defineAsyncComponent(() => import('./VisitCard.vue'));
 const LettersChoice = defineAsyncComponent(() => import('./LettersChoice.vue'));
 const HabitCard = defineAsyncComponent(() => import('./HabitCard.vue'));
 
@@ -50,6 +51,7 @@ onBeforeUnmount(onTaken(reload));
       ><p v-if="home" class="quiet">{{ say('home.hello', { name: home.name }) }}</p></template
     >
     <template v-if="home?.place">
+      <VisitCard v-for="visit in home.visits" :key="`${visit.id} ${visit.answer}`" :visit="visit" @answered="reload" />
       <section class="stack close">
         <template v-if="home.jobs.length"
           ><h2>{{ say('home.todo', { count: home.jobs.length }) }}</h2>

@@ -1,0 +1,398 @@
+/** Visits of the office to homes that are lived in: announced in time, delivered, answered, moved, called off. */
+import { dayFromIso, dayOfInstant, instantOfDay } from '../../core/calendar/day.ts';
+import { earliestEntry, isLawful } from '../../core/notices/entry.ts';
+import { tellableFrom } from '../../core/notices/telling.ts';
+import type {
+  AnswerVisit,
+  ChangeEntryRule,
+  EntryNote,
+  EntrySummary,
+  MoveVisit,
+  NewVisit,
+  SettleVisit,
+  VisitsAnswer,
+  VisitsOf,
+  VisitSummary,
+  VisitToMe,
+} from '../../contract/notices/visits.ts';
+import type { Call } from '../context/context.ts';
+import { fieldProblem, notFound, Problem } from '../context/problem.ts';
+import { announced, noticeHours } from '../jobs/entry.ts';
+import type { Translator } from '../language/translator.ts';
+import { namesOf, officeOf } from '../lookup/find.ts';
+import { lookingAfter } from '../lookup/looksAfter.ts';
+import { placeInFull } from '../lookup/names.ts';
+import { findPlace } from '../lookup/places.ts';
+import { findScope } from '../lookup/scope.ts';
+import { tenancyOn } from '../lookup/tenancies.ts';
+import { zoneOfPlace } from '../lookup/zone.ts';
+import { recordFact } from '../store/facts.ts';
+import type { Row } from '../store/tables.ts';
+import { above } from '../store/where.ts';
+import { contactsOf } from './contact.ts';
+import { askingRuleOf, messageRow } from './planning.ts';
+
+/** Visits of the past that a list still shows, and how long entries are shown. */
+const PAST_DAYS = 7;
+const ENTRIES_MS = 90 * 86_400_000;
+const MOST_LISTED = 500;
+
+/**
+ * Says how many hours before somebody comes into a home of a property whoever lives there is told.
+ * @throws Problem: what is not there or not theirs (404)
+ */
+export async function changeEntryRule(call: Call, propertyId: string, rule: ChangeEntryRule): Promise<object> {
+  const { subjectId, today } = await findScope(call, 'property', propertyId);
+  await recordFact(call, subjectId, 'entryRule', rule, today);
+  return {};
+}
+
+interface When {
+  readonly day: number;
+  readonly from: number;
+  readonly until: number;
+  readonly agreed: boolean;
+}
+
+const whenOf = ({ day, from, until, agreed }: Pick<NewVisit, 'day' | 'from' | 'until' | 'agreed'>): When => ({
+  day: dayFromIso(day),
+  from,
+  until,
+  agreed,
+});
+
+/** @throws Problem: the time is over, or sooner than notice allows (422) */
+async function refuseTooSoon(call: Call, placeId: string, when: When): Promise<void> {
+  const { db, now, env } = call;
+  const { propertyId } = (await db.place.one({ id: placeId }))!;
+  const zone = await zoneOfPlace(db, placeId);
+  const begins = instantOfDay(when.day, when.from, zone);
+  if (instantOfDay(when.day, when.until, zone) <= now) throw fieldProblem('day', 'field.past');
+  if (when.agreed) return;
+  const hours = await noticeHours(db, propertyId, dayOfInstant(now, zone));
+  const told = tellableFrom(now, await askingRuleOf(db, call.actor.organisationId), zone);
+  const earliest = earliestEntry(told, hours);
+  if (begins < earliest) throw new Problem(422, 'noticeTooShort', { hours, earliest: env.say.time(earliest, zone) });
+}
+
+/** Writes down that whoever lives there is told of a visit as it stands now; nothing where they cannot be written to. */
+async function announce(call: Call, visit: Row<'visit'>, kind: 'entry' | 'entryOff'): Promise<void> {
+  const { env, db, now } = call;
+  const contact = (await contactsOf(db, [visit.tenantId])).get(visit.tenantId);
+  if (!contact || contact.way === 'none') return;
+  const { organisationId, placeId, tenantId: personId, id: subjectId, turn } = visit;
+  const zone = await zoneOfPlace(db, placeId);
+  const notBefore = tellableFrom(now, await askingRuleOf(db, organisationId), zone);
+  await db.message.insert(messageRow(env, { organisationId, personId, placeId, kind, subjectId, turn, notBefore }));
+}
+
+/**
+ * Announces a visit to a home that is lived in.
+ * @throws Problem: nobodyLivesThere, noticeTooShort (422), what is not there or not theirs (404)
+ */
+export async function createVisit(call: Call, form: NewVisit): Promise<{ id: string }> {
+  const { db, actor, now } = call;
+  const place = await findPlace(call, form.placeId);
+  const [visitor] = await lookingAfter(
+    db,
+    place.propertyId,
+    (await officeOf(call)).filter(({ id }) => id === form.personId).map(({ id }) => id),
+  );
+  if (!visitor) throw fieldProblem('personId', 'field.oneOf');
+  const when = whenOf(form);
+  const zone = await zoneOfPlace(db, place.id);
+  const tenancy = await tenancyOn(db, place.id, Math.max(now, instantOfDay(when.day, when.from, zone)));
+  if (!tenancy) throw new Problem(422, 'nobodyLivesThere');
+  await refuseTooSoon(call, place.id, when);
+  const visit: Row<'visit'> = {
+    id: form.id,
+    organisationId: actor.organisationId,
+    placeId: place.id,
+    personId: visitor,
+    tenantId: tenancy.personId,
+    day: when.day,
+    fromMinute: when.from,
+    untilMinute: when.until,
+    purpose: form.purpose,
+    state: 'announced',
+    turn: 0,
+    ...answered(when.agreed ? 'agreed' : 'none', when.agreed ? call : null),
+    note: '',
+    deliveredAt: null,
+    deliveredBy: null,
+    createdAt: now,
+    createdBy: actor.personId,
+  };
+  await db.visit.insert(visit);
+  await announce(call, visit, 'entry');
+  return { id: form.id };
+}
+
+const answered = (answer: Row<'visit'>['answer'], by: Call | null) => ({
+  answer,
+  answeredAt: by ? by.now : null,
+  answeredBy: by ? by.actor.personId : null,
+  otherDay: null,
+  otherFrom: null,
+  otherUntil: null,
+});
+
+/** @throws Problem: what is not there or not theirs (404), visitOver (409) */
+async function openVisit({ db, actor, now }: Call, id: string): Promise<Row<'visit'>> {
+  const visit = await db.visit.one({ id, organisationId: actor.organisationId });
+  if (!visit) throw notFound();
+  const zone = await zoneOfPlace(db, visit.placeId);
+  if (visit.state === 'off' || instantOfDay(visit.day, visit.untilMinute, zone) < now)
+    throw new Problem(409, 'visitOver');
+  return visit;
+}
+
+/** The visit at another time; whoever lives there is told anew, and the old notice counts for nothing. */
+async function moveTo(call: Call, visit: Row<'visit'>, when: When): Promise<void> {
+  const moved: Row<'visit'> = {
+    ...visit,
+    day: when.day,
+    fromMinute: when.from,
+    untilMinute: when.until,
+    turn: visit.turn + 1,
+    deliveredAt: null,
+    deliveredBy: null,
+    ...answered(when.agreed ? 'agreed' : 'none', when.agreed ? call : null),
+  };
+  const { id, ...rest } = moved;
+  await call.db.visit.update({ id }, rest);
+  await call.db.message.update({ subjectId: id, state: 'planned' }, { state: 'over' });
+  await announce(call, moved, 'entry');
+}
+
+/**
+ * Moves a visit to another time.
+ * @throws Problem: visitOver (409), noticeTooShort (422), what is not there or not theirs (404)
+ */
+export async function moveVisit(call: Call, id: string, form: MoveVisit): Promise<object> {
+  const visit = await openVisit(call, id);
+  const when = whenOf(form);
+  await refuseTooSoon(call, visit.placeId, when);
+  await moveTo(call, visit, when);
+  return {};
+}
+
+/**
+ * Says yes to another time that was asked for, or stays with the one that was announced; both are told.
+ * @throws Problem: visitOver, noOtherTime (409), what is not there or not theirs (404)
+ */
+export async function settleVisit(call: Call, id: string, { settles }: SettleVisit): Promise<object> {
+  const visit = await openVisit(call, id);
+  const { otherDay, otherFrom, otherUntil } = visit;
+  if (visit.answer !== 'another' || otherDay === null || otherFrom === null || otherUntil === null)
+    throw new Problem(409, 'noOtherTime');
+  if (settles === 'accept')
+    await moveTo(call, visit, { day: otherDay, from: otherFrom, until: otherUntil, agreed: true });
+  else {
+    // The notice that they have stands; that it does is told.
+    const kept = { ...visit, turn: visit.turn + 1 };
+    await call.db.visit.update({ id }, { turn: kept.turn, ...answered('kept', call) });
+    await announce(call, kept, 'entry');
+  }
+  return {};
+}
+
+/** Calls a visit off, and tells whoever was told. @throws Problem: visitOver (409), notFound (404) */
+export async function callOff(call: Call, id: string): Promise<object> {
+  const visit = await openVisit(call, id);
+  await call.db.visit.update({ id }, { state: 'off' });
+  await call.db.message.update({ subjectId: id, state: 'planned' }, { state: 'over' });
+  // Whoever heard of it at any time, were it of another hour, hears that nobody comes.
+  const heard = await call.db.message.count({ subjectId: id, kind: 'entry', state: ['sent', 'claimed'] });
+  if (heard > 0 || visit.deliveredAt !== null || visit.answer !== 'none') await announce(call, visit, 'entryOff');
+  return {};
+}
+
+/** A notice was handed over on paper, now. @throws Problem: visitOver (409), notFound (404) */
+export async function noteDelivered(call: Call, id: string): Promise<object> {
+  const visit = await openVisit(call, id);
+  const { actor, now, db } = call;
+  if (visit.deliveredAt === null) await db.visit.update({ id }, { deliveredAt: now, deliveredBy: actor.personId });
+  return {};
+}
+
+/**
+ * Whoever lives there says yes, or asks for another time.
+ * @throws Problem: visitOver (409), what is not there or not theirs (404)
+ */
+export async function answerVisit(call: Call, id: string, form: AnswerVisit): Promise<object> {
+  const { db, actor, now } = call;
+  const visit = await openVisit(call, id);
+  if (visit.tenantId !== actor.personId) throw notFound();
+  const zone = await zoneOfPlace(db, visit.placeId);
+  if (form.answer === 'another' && instantOfDay(dayFromIso(form.day!), form.until!, zone) <= now)
+    throw fieldProblem('day', 'field.past');
+  const other =
+    form.answer === 'another' ? { otherDay: dayFromIso(form.day!), otherFrom: form.from, otherUntil: form.until } : {};
+  await db.visit.update({ id }, { ...answered(form.answer, call), ...other, note: form.note });
+  return {};
+}
+
+/** More words on how a home was entered. @throws Problem: notFound (404) */
+export async function noteEntry({ db, actor }: Call, id: string, { note }: EntryNote): Promise<object> {
+  const entry = await db.entry.one({ id, organisationId: actor.organisationId });
+  if (!entry) throw notFound();
+  await db.entry.update({ id }, { note });
+  return {};
+}
+
+/** Visits to come and just over, of one home or of all; staff read their own, unless they look at one home. */
+export async function listVisits(call: Call, { placeId }: VisitsOf): Promise<VisitsAnswer> {
+  const { db, actor, now } = call;
+  const { organisationId } = actor;
+  const place = placeId === null ? null : await findPlace(call, placeId);
+  const some = place
+    ? { placeId: place.id }
+    : { organisationId, ...(!actor.roles.includes('manager') && { personId: actor.personId }) };
+  const from = Math.floor(now / 86_400_000) - PAST_DAYS;
+  const rows = await db.visit.all(
+    { ...some, day: above(from) },
+    {
+      order: [
+        ['day', 'ASC'],
+        ['fromMinute', 'ASC'],
+      ],
+      limit: MOST_LISTED,
+    },
+  );
+  const entries = place
+    ? await db.entry.all({ placeId: place.id, at: above(now - ENTRIES_MS) }, { order: [['at', 'DESC']] })
+    : [];
+  const today = place ? dayOfInstant(now, await zoneOfPlace(db, place.id)) : 0;
+  return {
+    visits: await describe(call, rows),
+    entries: await describeEntries(call, entries),
+    hours: place ? await noticeHours(db, place.propertyId, today) : 0,
+    people: place ? await visitorsTo(call, place) : [],
+    purpose: place ? await purposeOf(call, place.id) : '',
+  };
+}
+
+async function visitorsTo(call: Call, { propertyId }: Row<'place'>) {
+  const office = await officeOf(call);
+  const here = await lookingAfter(
+    call.db,
+    propertyId,
+    office.map(({ id }) => id),
+  );
+  return office.filter(({ id }) => here.includes(id)).map(({ id, name }) => ({ id, name }));
+}
+
+/** What staff have in hand in a home, in words. */
+async function purposeOf({ db, env: { say } }: Call, placeId: string): Promise<string> {
+  const jobs = await db.job.all({ placeId, state: 'given' });
+  const staff = new Set(
+    (await db.roleGrant.all({ role: ['staff', 'manager'], personId: jobs.flatMap((it) => it.assigneeId ?? []) })).map(
+      ({ personId }) => personId,
+    ),
+  );
+  const theirs = jobs.filter(({ assigneeId }) => assigneeId !== null && staff.has(assigneeId));
+  const tasks = await db.task.all({ jobId: theirs.map(({ id }) => id), state: 'outstanding' });
+  const points = await db.point.all({ id: tasks.map(({ pointId }) => pointId) });
+  return points.length === 0 ? '' : say.list(points.map(({ procedure }) => say(`task.${procedure}`))).slice(0, 200);
+}
+
+async function describe(call: Call, rows: readonly Row<'visit'>[]): Promise<VisitSummary[]> {
+  const {
+    db,
+    env: { say },
+    now,
+  } = call;
+  const names = await namesOf(
+    db,
+    rows.flatMap(({ personId, tenantId }) => [personId, tenantId]),
+  );
+  const places = await db.place.all({ id: [...new Set(rows.map(({ placeId }) => placeId))] });
+  const properties = await db.property.all({ id: [...new Set(places.map(({ propertyId }) => propertyId))] });
+  return Promise.all(
+    rows.map(async (row) => {
+      const place = places.find(({ id }) => id === row.placeId)!;
+      const property = properties.find(({ id }) => id === place.propertyId)!;
+      const today = dayOfInstant(now, property.zone);
+      const hours = await noticeHours(db, property.id, today);
+      const lawful = isLawful(announced(row), hours, property.zone);
+      return {
+        id: row.id,
+        placeId: row.placeId,
+        place: placeInFull(place, property),
+        zone: property.zone,
+        today,
+        personId: row.personId,
+        person: names.get(row.personId) ?? say('story.someone'),
+        tenant: names.get(row.tenantId) ?? say('story.someone'),
+        day: row.day,
+        from: row.fromMinute,
+        until: row.untilMinute,
+        purpose: row.purpose,
+        state: row.state,
+        answer: row.answer,
+        other: otherOf(row),
+        note: row.note,
+        says: visitWords(say, row, lawful, property.zone),
+        lawful,
+        delivered: row.deliveredAt !== null,
+      };
+    }),
+  );
+}
+
+const otherOf = ({ otherDay: day, otherFrom: from, otherUntil: until }: Row<'visit'>) =>
+  day === null || from === null || until === null ? null : { day, from, until };
+
+const visitWords = (say: Translator, row: Row<'visit'>, lawful: boolean, zone: string): string =>
+  say('visit.says', {
+    state: row.state,
+    answer: row.answer,
+    delivered: row.deliveredAt === null ? 'none' : say.time(row.deliveredAt, zone),
+    lawful: String(lawful),
+  });
+
+async function describeEntries({ db, env: { say } }: Call, rows: readonly Row<'entry'>[]): Promise<EntrySummary[]> {
+  const names = await namesOf(
+    db,
+    rows.map(({ personId }) => personId),
+  );
+  return Promise.all(
+    rows.map(async ({ id, at, ground, name, note, personId, placeId }) => ({
+      id,
+      at,
+      zone: await zoneOfPlace(db, placeId),
+      ground,
+      note,
+      says: say('entry.says', { ground, name: name || 'none', who: names.get(personId) ?? say('story.someone') }),
+      wantsNote: ['fire', 'flood', 'gas', 'none'].includes(ground) && note === '',
+    })),
+  );
+}
+
+/** Visits to come to a tenant's home, for that tenant. */
+export async function visitsToMe({ db, actor, now, env: { say } }: Call, today: number): Promise<VisitToMe[]> {
+  const rows = await db.visit.all(
+    { tenantId: actor.personId, state: 'announced', day: above(today - 1) },
+    { order: [['day', 'ASC']], limit: 20 },
+  );
+  const names = await namesOf(
+    db,
+    rows.map(({ personId }) => personId),
+  );
+  const coming = await Promise.all(
+    rows.map(async (row) => instantOfDay(row.day, row.untilMinute, await zoneOfPlace(db, row.placeId)) >= now),
+  );
+  return rows
+    .filter((_, i) => coming[i])
+    .map((row) => ({
+      id: row.id,
+      day: row.day,
+      from: row.fromMinute,
+      until: row.untilMinute,
+      person: names.get(row.personId) ?? say('story.someone'),
+      purpose: row.purpose,
+      answer: row.answer,
+      other: otherOf(row),
+    }));
+}
