@@ -16,6 +16,7 @@ const ROOMS = {
     'notices',
     'register',
     'standing',
+    'stock',
     'lab',
   ],
   contract: [
@@ -30,6 +31,7 @@ const ROOMS = {
     'proof',
     'jobs',
     'standing',
+    'stock',
     'pages',
   ],
   server: [
@@ -52,6 +54,7 @@ const ROOMS = {
     'register',
     'measure',
     'standing',
+    'stock',
     'pages',
     'exchange',
     'clock',
@@ -74,6 +77,7 @@ const ROOMS = {
     'register',
     'proof',
     'standing',
+    'stock',
     'pages',
     'tenant',
     'desk',

@@ -4,11 +4,10 @@
  */
 import { meanOfKnown } from '../core/statistics/mean.ts';
 import { judgeAsking } from '../core/lab/answering.ts';
-import { met } from './figures.ts';
+import { met, percent } from './figures.ts';
 import { measuredOn, sized, tableRow, writePart } from './page.ts';
 
 const [HOUSEHOLDS, JOBS, SEEDS] = [sized(2000, 60), 14, sized(4, 1)];
-const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
 
 const measured = [false, true].map((heavy) => {
   const all = Array.from({ length: SEEDS }, (_, i) =>

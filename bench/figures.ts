@@ -9,3 +9,5 @@ export const spread = (values: readonly number[], digits = 0) =>
   `${quantile(values, 0.1).toFixed(digits)}–${quantile(values, 0.9).toFixed(digits)}`;
 
 export const met = (yes: boolean) => (yes ? 'met' : '**missed**');
+/** A share, 0 to 1, as people read it: `81.8 %`. */
+export const percent = (share: number) => `${(share * 100).toFixed(1)} %`;

@@ -13,6 +13,7 @@ import { proofRoutes } from './proof/routes.ts';
 import { jobsRoutes } from './jobs/routes.ts';
 import { standingRoutes } from './standing/routes.ts';
 import { noticesRoutes } from './notices/routes.ts';
+import { stockRoutes } from './stock/routes.ts';
 import { pageRoutes } from './pages/routes.ts';
 
 /** The parts of the contract, by which a token is limited. */
@@ -27,6 +28,7 @@ export const AREAS = {
   jobs: jobsRoutes,
   standing: standingRoutes,
   notices: noticesRoutes,
+  stock: stockRoutes,
   pages: pageRoutes,
 } as const satisfies Record<string, Record<string, Route>>;
 
@@ -41,6 +43,7 @@ export const ROUTES = {
   ...jobsRoutes,
   ...standingRoutes,
   ...noticesRoutes,
+  ...stockRoutes,
   ...pageRoutes,
 } as const satisfies Record<string, Route>;
 

@@ -88,6 +88,8 @@ import { removeMachine, removeUnits } from '../register/removal.ts';
 import { readKnown } from '../register/table.ts';
 import { changeBreachShare } from '../standing/verdict.ts';
 import { readStanding } from '../standing/standing.ts';
+import * as stockForms from '../../contract/stock/stock.ts';
+import * as stock from '../stock/stock.ts';
 import * as tenancies from '../register/tenancies.ts';
 import * as turnover from '../register/turnover.ts';
 import * as units from '../register/units.ts';
@@ -106,6 +108,9 @@ async function withOwnPassword<F extends { password: string }>(form: F, { env, a
 export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   ...FAULT_HANDLERS,
   ...NOTICE_HANDLERS,
+  'stock.read': bare((call) => stock.readStock(call)),
+  'stock.change': formed(stockForms.changeStock, stock.changeStock),
+  'stock.item': formed(stockForms.changeStockItem, stock.changeStockItem),
   'people.read': formed(peopleForms.findPeople, readPeople),
   'people.create': { form: peopleForms.newPerson, prepare: office.preparePerson, run: office.createPerson },
   'people.change': formed(peopleForms.personChange, (call, form: PersonChange, { id }) =>

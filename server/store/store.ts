@@ -31,6 +31,7 @@ import { people } from './migrations/0016-people.ts';
 import { guesses } from './migrations/0017-guesses.ts';
 import { messages } from './migrations/0018-messages.ts';
 import { visits } from './migrations/0019-visits.ts';
+import { stock } from './migrations/0020-stock.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -68,6 +69,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0017-guesses', sql: guesses },
   { name: '0018-messages', sql: messages },
   { name: '0019-visits', sql: visits },
+  { name: '0020-stock', sql: stock },
 ];
 
 /**

@@ -7,6 +7,7 @@ import {
   key,
   organisationId,
   real,
+  realOrNull,
   serial,
   text,
   textOrNull,
@@ -369,6 +370,27 @@ export const TABLES = {
   photoUse: { id: key(), organisationId, photoId: text(), subjectId: text(), slot: text() },
   ...FAULT_TABLES,
   ...NOTICE_TABLES,
+  /** How a thing of the shelf is bought. */
+  stockItem: {
+    id: key(),
+    organisationId,
+    item: text(),
+    supplier: text(),
+    price: realOrNull(),
+    pack: integer(),
+    leadWeeks: integer(),
+    service: real(),
+  },
+  /** What was counted on the shelf, or came in. */
+  stockChange: {
+    id: key(),
+    organisationId,
+    item: text(),
+    kind: text<'counted' | 'received'>(),
+    quantity: integer(),
+    at: integer(),
+    byPerson: text(),
+  },
   /** A procedure walked through without a machine: how many questions were asked and answered right. */
   rehearsal: {
     id: key(),

@@ -46,6 +46,8 @@ function conditionsOf(properties: string): Readonly<Record<TableName, string | n
     edition: null,
     rehearsal: null,
     receipt: null,
+    stockItem: null,
+    stockChange: null,
     guess: null,
     // The office, and who lives, owns or works here; nobody who does so only elsewhere.
     person: `id NOT IN (${bound()}) OR id IN (${bound(ofPlace, ofProperty, ofJob)})

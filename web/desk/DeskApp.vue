@@ -45,6 +45,7 @@ const places = computed(() => [
       ]
     : []),
   ...(desk.isManager ? [{ to: '/practice', name: say('nav.practice'), count: 0 }] : []),
+  ...(desk.managesAll ? [{ to: '/stock', name: say('stock.title'), count: 0 }] : []),
   ...(desk.managesAll ? [{ to: '/people', name: say('nav.people'), count: 0 }] : []),
 ]);
 

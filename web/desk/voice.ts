@@ -10,6 +10,7 @@ import { measureDeskText } from '../measure/en.ts';
 import { noticesDeskText } from '../notices/en.ts';
 import { registerDeskText } from '../register/en.ts';
 import { standingText } from '../standing/en.ts';
+import { stockText } from '../stock/en.ts';
 import { doingText } from '../tenant/en.ts';
 import { peopleText } from '../people/en.ts';
 import { deskText } from './en.ts';
@@ -24,6 +25,7 @@ export const deskVoice = {
   ...registerDeskText,
   ...measureDeskText,
   ...standingText,
+  ...stockText,
   ...faultsDeskText,
   ...noticesDeskText,
   ...peopleText,

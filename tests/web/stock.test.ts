@@ -1,0 +1,62 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { registerFlat, type House } from '../server/house.ts';
+import { DESK, expectFit, openStage, type Stage } from './browser.ts';
+import { choose, MANAGER_EMAIL, openOffice, signIn } from './office.ts';
+import { story } from '../story.ts';
+
+/** Nobody knows what filters to buy until somebody has counted once: from then on records and dates do. */
+describe('The shelf, in a browser', function shelf() {
+  story(this);
+  let stage: Stage;
+  let house: House;
+  let manager: Page;
+
+  before(async () => {
+    stage = await openStage();
+    ({ house } = await openOffice(stage));
+    manager = await stage.page(DESK);
+    await signIn(manager, MANAGER_EMAIL);
+  });
+  after(() => stage.close());
+
+  it('says what is to come, and what is not counted or has no size', async () => {
+    await manager.goto('/stock');
+    await manager.getByRole('heading', { name: 'Nothing is taken off a shelf here yet' }).waitFor();
+    const flat = await registerFlat(house, 'airHandler', 'Flat 3C');
+    await manager.reload();
+    await manager.getByText('One part has no size in the register').waitFor();
+    await house.manager
+      .put(`/points/${flat.points['airHandler.returnFilter']}/specification`, {
+        specification: { filterSize: '16x25x1' },
+        basedOn: null,
+      })
+      .expect(200);
+    await manager.reload();
+    await manager.getByText('One thing is not counted, and not in this list').waitFor();
+    await expectFit(manager, 'stock');
+  });
+
+  it('makes an order of a count, with its supplier, packs and price', async () => {
+    await manager.getByRole('button', { name: /^Count: / }).click();
+    await manager.getByLabel('How many').fill('0');
+    await expectFit(manager, 'counting');
+    await manager.getByRole('button', { name: 'So many are there' }).click();
+    await manager.getByText('0 there: counted').waitFor();
+    await manager.getByRole('button', { name: /^Count: / }).click();
+    await manager.getByLabel('Supplier').fill('Quayside Supply');
+    await manager.getByLabel(/^Price of one/).fill('14');
+    await manager.getByLabel('In packs of').fill('6');
+    await choose(manager, 'How sure', '98%');
+    await manager.getByRole('button', { name: 'Save how it is bought' }).click();
+    await manager.getByRole('heading', { name: 'Quayside Supply' }).waitFor();
+    await manager.getByText('6 ×').waitFor();
+    await manager.getByText('Together €84').waitFor();
+    await expectFit(manager, 'an order');
+    await manager.getByRole('button', { name: /^Count: / }).click();
+    await manager.getByLabel('How many').fill('6');
+    await manager.getByRole('button', { name: 'So many came in' }).click();
+    await manager.getByText('Nothing is to be ordered now.').waitFor();
+    expect(await manager.getByText('6 there: counted').count()).to.equal(1);
+  });
+});
