@@ -117,6 +117,8 @@ export const serverText = {
   'problem.visitOver': 'This visit is over, or was called off.',
   'problem.noOtherTime': 'They have not asked for another time.',
   'problem.entryNeeded': 'Nobody was told of this visit in time. Ask whoever opens, and say here who let you in.',
+  'stock.piece':
+    '{what, select, airFilter {Air filter} thinFilter {Thin air filter} pleatedFilter {Pleated filter} mediaFilter {Media filter} charcoalFilter {Charcoal filter} waterFilter {Water filter} lintTrap {Lint trap} batteries {Batteries} other {{what}}}',
   'inspectionPaper.title': 'Answer to an inspection',
   'inspectionPaper.of':
     '{organisation}. Visit of {inspector} to {property} on {day}{reference, select, none {} other {, reference {reference}}}. As of {today}.',

@@ -366,6 +366,7 @@ export interface ServerText extends CoreText, FieldsText {
   'still.tap.open': None;
   'still.tap.shut': None;
   'still.water.drained': None;
+  'stock.piece': { what: string | number };
   'story.byRule': { grade: string | number };
   'story.certified': { judge: string | number; grade: string | number };
   'story.corrected': { judge: string | number; reason: string | number };

@@ -2,6 +2,7 @@
 import type { Day } from '../../core/calendar/day.ts';
 import { procedures } from '../../core/catalogue/catalogue.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
+import { formatFilterSize, parseFilterSize } from '../../core/quantities/filterSize.ts';
 import type { AtRisk, Wanted } from '../../core/stock/forecast.ts';
 import { lineOfMark } from '../../contract/due/due.ts';
 import type { Call } from '../context/context.ts';
@@ -34,6 +35,12 @@ export interface PartOnShelf {
   readonly intervalDays: number;
 }
 
+/** One size is written in one way, however it was entered. */
+function sizeOf(entered: string | undefined): string | null {
+  const size = entered ? parseFilterSize(entered) : null;
+  return size ? formatFilterSize(size) : entered || null;
+}
+
 const takesPieces = ({ kind, materials }: Procedure) =>
   kind === 'filter' || materials.some(({ what }) => PIECES.includes(what));
 
@@ -45,7 +52,7 @@ export async function partsOnShelf({ db, actor: { organisationId }, now }: Call)
   const histories = (await readHistories(db, ids, now)).filter(({ retired, hold }) => !retired && hold === null);
   const marks = new Map((await db.mark.all({ pointId: ids })).map((mark) => [mark.pointId, mark]));
   const sizes = new Map(
-    (await factsOf(db, ids, 'specification')).map(({ subjectId, value }) => [subjectId, value.filterSize || null]),
+    (await factsOf(db, ids, 'specification')).map(({ subjectId, value }) => [subjectId, sizeOf(value.filterSize)]),
   );
   return histories.flatMap(({ point, procedure, today }) => {
     const mark = marks.get(point.id);

@@ -85,7 +85,7 @@ interface Shelf {
 
 function describe({ env: { say } }: Call, item: string, shelf: Shelf): StockItem {
   const { parts, lateness, week, bought, changes, services } = shelf;
-  const [what = '', size = null] = item.split(' ');
+  const [, what = item, size = null] = /^(\S+) (.+)$/.exec(item) ?? [];
   const { supplier, price, pack, leadWeeks, service } = bought ?? AS_BOUGHT;
   const wanted = parts.map((part) => wantedOf(part, week));
   const lead = countsWithin(lateness, wanted, leadWeeks);
@@ -96,7 +96,7 @@ function describe({ env: { say } }: Call, item: string, shelf: Shelf): StockItem
   const there = counted ? counted.quantity + came.reduce((sum, { quantity }) => sum + quantity, 0) - taken : null;
   return {
     item,
-    name: say(`material.${what as 'airFilter'}`),
+    name: say('stock.piece', { what }),
     size,
     supplier,
     price,

@@ -78,7 +78,8 @@ describe('A shelf', () => {
     const random = seeded(5);
     const seen = (weeks: number, shaken: boolean): AtRisk[] =>
       Array.from({ length: weeks }, (_, week) => {
-        const factor = shaken ? (week % 2 === 0 ? 0.5 : 1.5) : 1;
+        const swing = week % 2 === 0 ? 0.5 : 1.5;
+        const factor = shaken ? swing : 1;
         return Array.from({ length: 60 }, () => ({ week, fromLine: 1, served: random() < 0.2 * factor }));
       }).flat();
     const [calm, shaken] = [learnLateness(seen(100, false)), learnLateness(seen(100, true))];

@@ -21,7 +21,7 @@ describe('Stock', () => {
     house.manager
       .put(`/points/${flat.points[FILTER]}/specification`, { specification: { filterSize }, basedOn: null })
       .expect(200);
-  const change = (kind: string, quantity: unknown, item = 'airFilter 16x25x1') =>
+  const change = (kind: string, quantity: unknown, item = 'airFilter 16 × 25 × 1 in') =>
     house.manager.post('/stock/changes', { id: v7(), item, kind, quantity });
   const serve = (daysAgo: number) =>
     house.manager
@@ -40,11 +40,11 @@ describe('Stock', () => {
     expect(await filter()).to.include({ item: 'airFilter', size: null, parts: 1, shelf: null, order: null });
     await sized('16x25x1');
     expect((await stock()).withoutSize).to.equal(0);
-    expect(await filter()).to.include({ item: 'airFilter 16x25x1', size: '16x25x1', parts: 1 });
+    expect(await filter()).to.include({ item: 'airFilter 16 × 25 × 1 in', size: '16 × 25 × 1 in', parts: 1 });
   });
 
   it('takes from the shelf what records say, from the count on, and adds what came in', async () => {
-    await sized('16x25x1');
+    await sized('16 x 25 x 1');
     await serve(40);
     await change('received', 3).expect(200);
     expect((await filter()).shelf).to.equal(null);
@@ -61,7 +61,7 @@ describe('Stock', () => {
   });
 
   it('forecasts from the dates: nothing just after a service, one near the line, and orders whole packs in time', async () => {
-    await sized('16x25x1');
+    await sized('16 x 25 x 1');
     await serve(1);
     const fresh = await filter();
     expect(fresh.weeks[0]!.mean).to.be.below(0.1);
@@ -87,21 +87,23 @@ describe('Stock', () => {
   });
 
   it('is refused what it does not know, and is no business of a limited manager', async () => {
-    await sized('16x25x1');
+    await sized('16 x 25 x 1');
     await change('counted', 5, 'airFilter 99x99x9').expect(422);
     await change('counted', -1).expect(422);
     await change('counted', 1.5).expect(422);
     await house.manager
-      .put('/stock/items', { item: 'airFilter 16x25x1', pack: 0, leadWeeks: 2, service: 0.95 })
+      .put('/stock/items', { item: 'airFilter 16 × 25 × 1 in', pack: 0, leadWeeks: 2, service: 0.95 })
       .expect(422);
     const { caller: staff } = await hire(house);
     await staff.get('/stock').expect(200);
-    await staff.put('/stock/items', { item: 'airFilter 16x25x1', pack: 1, leadWeeks: 2, service: 0.95 }).expect(403);
+    await staff
+      .put('/stock/items', { item: 'airFilter 16 × 25 × 1 in', pack: 1, leadWeeks: 2, service: 0.95 })
+      .expect(403);
     await flat.tenant.get('/stock').expect(403);
   });
 
   it('counts nothing for a home on hold', async () => {
-    await sized('16x25x1');
+    await sized('16 x 25 x 1');
     await house.manager
       .post(`/tenancies/${flat.tenancyId}/end`, { last: isoFromDay(TODAY - 1), holdUntil: isoFromDay(TODAY + 60) })
       .expect(200);

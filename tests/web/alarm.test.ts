@@ -59,7 +59,7 @@ describe('An alarm, in a browser', function alarm() {
     await manager.getByLabel('By mail, through a mail server').check();
     await manager.getByLabel('Mail server', { exact: true }).fill('127.0.0.1');
     await manager.getByLabel('Port').fill(String(stage.running.standInPort));
-    await manager.getByLabel('From').fill('office@saltmarsh.example');
+    await manager.getByLabel('From', { exact: true }).fill('office@saltmarsh.example');
     await expectFit(manager, 'people on duty');
     await manager.getByRole('button', { name: 'Save who is on duty' }).click();
     await manager.getByText('Saved.').waitFor();

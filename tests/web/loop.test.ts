@@ -371,6 +371,8 @@ describe('The whole loop in a browser', function loop() {
     await staff.getByRole('heading', { name: 'Flush the condensate drain' }).waitFor();
     await expectFit(staff, 'today');
     await staff.getByRole('link', { name: 'Start' }).click();
+    // Nobody was told that they come: a word at the door.
+    await staff.getByLabel(/opened and agreed/).check();
     await staff.getByLabel('I have read this').check();
     await staff.getByRole('button', { name: 'Start' }).click();
     await next(staff, 'It is off and still');
@@ -459,6 +461,7 @@ describe('The whole loop in a browser', function loop() {
     await manager.getByText('Given to R. Okonjo-Vane, given.').waitFor();
     await manager.getByRole('link', { name: 'Today' }).click();
     await manager.getByRole('link', { name: 'Start' }).click();
+    await manager.getByLabel(/opened and agreed/).check();
     await manager.getByLabel('I have read this').check();
     await manager.getByRole('button', { name: 'Start' }).click();
     await next(manager, 'It is off and still');

@@ -28,7 +28,7 @@ describe('The shelf, in a browser', function shelf() {
     await manager.getByText('One part has no size in the register').waitFor();
     await house.manager
       .put(`/points/${flat.points['airHandler.returnFilter']}/specification`, {
-        specification: { filterSize: '16x25x1' },
+        specification: { filterSize: '16 x 25 x 1' },
         basedOn: null,
       })
       .expect(200);
@@ -50,7 +50,7 @@ describe('The shelf, in a browser', function shelf() {
     await choose(manager, 'How sure', '98%');
     await manager.getByRole('button', { name: 'Save how it is bought' }).click();
     await manager.getByRole('heading', { name: 'Quayside Supply' }).waitFor();
-    await manager.getByText('6 ×').waitFor();
+    await manager.getByText('6 ×', { exact: true }).waitFor();
     await manager.getByText('Together €84').waitFor();
     await expectFit(manager, 'an order');
     await manager.getByRole('button', { name: /^Count: / }).click();

@@ -46,9 +46,9 @@ watch(
   { immediate: true },
 );
 const { errors, problem, busy, submit } = useForm(giveJob);
-/** Of whoever lives there; nobody waits for it who gives to somebody else. */
+/** Of whoever lives there; nothing waits for it. */
 const { value: answers, reload } = useLoading(() => api('place.answering', { id: props.point.place.id }));
-const answering = computed(() => (asked.value?.role === 'tenant' ? answers.value?.answering : null));
+const answering = computed(() => answers.value?.answering);
 onMounted(() => props.point.level === 'tenant' && reload());
 const jobId = newId();
 const name = ref('');

@@ -82,8 +82,8 @@ onMounted(reload);
             <li v-for="it in items" :key="it.item" class="stack tight">
               <div class="row apart">
                 <span
-                  ><b>{{ fullName(it) }}</b>
-                  <span class="quiet small">{{ say('stock.parts', { count: it.parts }) }}</span></span
+                  ><b>{{ fullName(it) }}</b
+                  >{{ ' ' }}<span class="quiet small">{{ say('stock.parts', { count: it.parts }) }}</span></span
                 >
                 <button
                   type="button"
@@ -120,7 +120,11 @@ onMounted(reload);
                 <tbody>
                   <tr>
                     <td v-for="week in it.weeks" :key="week.from">
-                      {{ say('stock.week', { mean: say.figure(week.mean), low: week.low, high: week.high }) }}
+                      {{
+                        week.high === 0 && week.mean < 0.05
+                          ? '–'
+                          : say('stock.week', { mean: say.figure(week.mean), low: week.low, high: week.high })
+                      }}
                     </td>
                   </tr>
                 </tbody>
