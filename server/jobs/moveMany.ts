@@ -82,11 +82,12 @@ export async function moveInHome(
   inHand: readonly JobInHand[],
 ): Promise<MovedJob[]> {
   const moved: MovedJob[] = [];
+  const renewed = renewal(call);
   for (const { job, machine, stays } of inHand) {
     if (stays === null && job.assigneeId === assignee.id) continue;
     let id = '';
     const move = async () => {
-      id = await moveJobTo(call, job, assignee.id);
+      id = await moveJobTo(call, job, assignee.id, renewed(job));
     };
     const says = stays ?? (await problemOf(call, move));
     if (says === null) moved.push({ id, from: job.assigneeId! });
@@ -95,12 +96,28 @@ export async function moveInHome(
   return moved;
 }
 
+/** What was one request becomes another one with whoever has it now: they are asked anew. */
+export function renewal({ env }: Pick<Call, 'env'>): (job: Pick<Row<'job'>, 'listId'>) => string | null {
+  const renewed = new Map<string, string>();
+  return ({ listId }) => {
+    if (listId === null) return null;
+    const id = renewed.get(listId) ?? env.newId();
+    renewed.set(listId, id);
+    return id;
+  };
+}
+
 /**
  * Ends a job that nobody has begun and gives what was left of it to somebody else, with what was said of it.
  * @returns the new job
  * @throws Problem where it may not be theirs, or not now
  */
-export async function moveJobTo(call: Call, job: Row<'job'>, assigneeId: string): Promise<string> {
+export async function moveJobTo(
+  call: Call,
+  job: Row<'job'>,
+  assigneeId: string,
+  listId: string | null,
+): Promise<string> {
   const { env, db } = call;
   const tasks = await db.task.all({ jobId: job.id, state: 'outstanding' });
   if (tasks.length === 0) throw new Problem(409, 'moveNotAllowed', { state: env.say(`job.${job.state}`) });
@@ -111,7 +128,7 @@ export async function moveJobTo(call: Call, job: Row<'job'>, assigneeId: string)
   const procedures = sitting.histories.map(({ procedure }) => procedure);
   await whoMay(call, job.placeId, procedures, assigneeId);
   const id = env.newId();
-  await createJob(call, { id, ...sitting, assigneeId, listId: job.listId, replaces: job });
+  await createJob(call, { id, ...sitting, assigneeId, listId, replaces: job });
   for (const { pointId, sentBack } of tasks.filter((task) => task.sentBack !== null))
     await db.task.update({ jobId: id, pointId }, { sentBack });
   return id;
@@ -128,11 +145,12 @@ export async function moveBack(call: Call, moved: readonly MovedJob[]): Promise<
     organisationId: actor.organisationId,
     state: 'given',
   });
+  const renewed = renewal(call);
   let back = 0;
   for (const { id, from } of moved) {
     const job = jobs.find((it) => it.id === id);
     if (!job || job.assigneeId === from) continue;
-    if ((await problemOf(call, () => moveJobTo(call, job, from))) === null) back += 1;
+    if ((await problemOf(call, () => moveJobTo(call, job, from, renewed(job)))) === null) back += 1;
   }
   return back;
 }

@@ -44,8 +44,7 @@ export async function openAskings(db: Db, organisationId: string | null, personI
     const messages = [...about].flatMap((subject) => told.get(subject) ?? []);
     const { organisationId: whose, personId: who, placeId, propertyId, zone } = parts[0]!;
     const givenAt = Math.min(...parts.map((it) => it.givenAt));
-    const heard = messages.filter(({ kind, sentAt }) => kind === 'asked' && sentAt !== null);
-    const toldAt = heard.length === 0 ? null : Math.min(...heard.map(({ sentAt }) => sentAt!));
+    const toldAt = heardAt(parts, messages);
     const asked = dayOfInstant(toldAt ?? givenAt, zone);
     return {
       id,
@@ -62,6 +61,16 @@ export async function openAskings(db: Db, organisationId: string | null, personI
       messages,
     };
   });
+}
+
+/** When a household heard of it; of what was sent back, when it heard of that: it has its days once more. */
+function heardAt(parts: readonly OpenRow[], messages: readonly Row<'message'>[]): number | null {
+  const back = parts.some(({ sentBack }) => sentBack !== null) && messages.some(({ kind }) => kind === 'again');
+  const heard = messages.flatMap(({ kind, sentAt }) =>
+    kind === (back ? 'again' : 'asked') && sentAt !== null ? [sentAt] : [],
+  );
+  if (heard.length === 0) return null;
+  return back ? Math.max(...heard) : Math.min(...heard);
 }
 
 /** The day on which it passes to staff by rule; null where it does not, or nobody has heard of it. */

@@ -4,7 +4,7 @@ import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import { tellableFrom } from '../../core/notices/telling.ts';
 import type { Call, Env } from '../context/context.ts';
 import { problemOf } from '../context/problem.ts';
-import { moveJobTo } from '../jobs/moveMany.ts';
+import { moveJobTo, renewal } from '../jobs/moveMany.ts';
 import { lookingAfter } from '../lookup/looksAfter.ts';
 import { clockActor } from '../people/clockActor.ts';
 import type { Db } from '../store/db.ts';
@@ -39,10 +39,11 @@ async function passOne(call: Call, open: Open): Promise<void> {
   const { env, db, now } = call;
   const jobs = await db.job.all({ id: parts.map(({ jobId }) => jobId), assigneeId: personId, state: 'given' });
   const staff = await leastBusyFirst(db, organisationId, propertyId);
+  const renewed = renewal(call);
   const takers = new Set<string>();
   for (const job of jobs)
     for (const taker of staff) {
-      if ((await problemOf(call, () => moveJobTo(call, job, taker))) !== null) continue;
+      if ((await problemOf(call, () => moveJobTo(call, job, taker, renewed(job)))) !== null) continue;
       takers.add(taker);
       break;
     }

@@ -96,8 +96,8 @@ export async function planAsked(env: Env): Promise<void> {
   const { db } = env.store;
   const untold = (await openAskings(db, null)).filter(
     (open) =>
-      open.messages.every(({ kind }) => kind !== 'asked') &&
-      open.parts.some(({ state, sentBack }) => state === 'given' && sentBack === null),
+      open.messages.every(({ kind }) => kind !== 'asked' && kind !== 'again') &&
+      open.parts.some(({ state }) => state === 'given'),
   );
   const contacts = await contactsOf(
     db,

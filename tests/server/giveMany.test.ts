@@ -126,7 +126,8 @@ describe('Work given in many homes at once', () => {
     expect(moves.left[0]!.says).to.equal('It is started already.');
     const now = await db.job.one({ id: moves.moved[0]!.id });
     expect(now).to.include({ assigneeId: toId, state: 'given' });
-    expect(now!.listId).to.equal(inHand[1]!.listId);
+    // Whoever has it now is asked anew: it is another request.
+    expect(now!.listId).to.not.equal(null).and.to.not.equal(inHand[1]!.listId);
     // It is no longer the other's: their phone is told, and what they did all the same is laid before the office.
     const mine = (await from.get('/jobs').expect(200)).body.jobs as { id: string }[];
     expect(mine.map(({ id }) => id)).to.deep.equal([inHand[0]!.id]);

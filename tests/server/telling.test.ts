@@ -254,6 +254,36 @@ describe('Telling households', () => {
     expect(post.at(-1)!.text).to.contain('once more').and.to.contain('The folds are not in the picture.');
   });
 
+  it('gives a household its days once more for what was sent back, and asks anew for what comes back to it', async () => {
+    await reach().expect(200);
+    const { id: staffId } = await hire(house);
+    const id = v7();
+    const sitting = { id: v7(), pointIds: [flat.points[BOOT!]!] };
+    await house.manager.post('/lists', { id, assigneeId: flat.tenantId, sittings: [sitting] }).expect(200);
+    await after(20 * MINUTE);
+    const job = (await flat.tenant.get(`/jobs/${sitting.id}`).expect(200)).body;
+    await letDaysPass(house, 13);
+    await flat.tenant.post(`/jobs/${job.id}/submission`, await honestWork(house, flat.tenant, job)).expect(200);
+    await letDaysPass(house, 20);
+    const { body } = await house.manager.get('/proof').expect(200);
+    await house.manager
+      .post(`/proof/${body.waiting[0].id}/verdict`, { verdict: 'sendBack', reason: 'Too dark.' })
+      .expect(200);
+    await after(20 * MINUTE);
+    const holder = async () =>
+      (await house.env.store.db.job.all({ state: 'given' })).map(({ assigneeId }) => assigneeId);
+    expect(await holder()).to.deep.equal([flat.tenantId]);
+    await days(19);
+    expect(await holder()).to.deep.equal([staffId]);
+    const letters = post.length;
+    const move = { placeIds: [flat.placeId], which: 'inHand', assigneeId: flat.tenantId };
+    await house.manager.post('/lists/many', move).expect(200);
+    await after(20 * MINUTE);
+    expect(await holder()).to.deep.equal([flat.tenantId]);
+    expect(post.slice(letters).map(({ subject }) => subject)).to.have.length(1);
+    expect(post.at(-1)!.text).to.contain('Please see to this by');
+  });
+
   it('reminds by hand once a day, and counts a word as told', async () => {
     await reach().expect(200);
     await ask();
