@@ -5,7 +5,7 @@ import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import { ZONE, type Flat, type House } from '../server/house.ts';
 import { story } from '../story.ts';
 import { DESK, expectFit, openStage, type Stage } from './browser.ts';
-import { MANAGER_EMAIL, menuShut, openOffice, signIn } from './office.ts';
+import { MANAGER_EMAIL, openOffice, pick, signIn } from './office.ts';
 
 /** What one makes one can change and take back, through the screens. */
 describe('Changing what was made, in a browser', function changes() {
@@ -122,8 +122,7 @@ describe('Changing what was made, in a browser', function changes() {
     await page.getByRole('button', { name: 'Save the template' }).click();
     await page.getByText('Please fill this in.').first().waitFor();
     await machines.last().getByRole('combobox', { name: 'What it is' }).fill('dryer');
-    await page.getByRole('option').first().click();
-    await menuShut(page);
+    await pick(page, page.getByRole('option').first());
     await machines.last().getByLabel('Maker').fill('Tidesse');
     await page.getByRole('button', { name: 'Save the template' }).click();
     await page.getByText('Saved: Annexe.').waitFor();

@@ -57,7 +57,7 @@ export async function nameCause(page: Page, says: string): Promise<void> {
 export const menuShut = (page: Page) => page.getByRole('listbox').waitFor({ state: 'hidden' });
 
 /** Presses an option; a press while the menu still opens, or while its list is narrowed, is lost on a busy machine. */
-async function pick(page: Page, option: Locator): Promise<void> {
+export async function pick(page: Page, option: Locator): Promise<void> {
   await option.click();
   await page
     .getByRole('listbox')
