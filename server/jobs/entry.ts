@@ -69,33 +69,38 @@ export async function entryFor(call: Call, job: Row<'job'>): Promise<EntryAnswer
   return { needed: true, says: say('entry.needed'), tenant: (await db.person.one({ id: personId }))!.name };
 }
 
+type Right = Pick<Row<'entry'>, 'ground' | 'name' | 'note' | 'visitId'>;
+
+/** By what right a home is entered for a job; null where nothing is to be written down. */
+async function rightOf(call: Call, job: Row<'job'>, said: EnterHome | null): Promise<Right | null> {
+  if (!isOffice(call.actor) || job.assigneeId !== call.actor.personId) return null;
+  const { free, visit, entered } = await standingOf(call, job);
+  if (free || (entered && !said)) return null;
+  if (said) return { ...said, visitId: null };
+  return { ground: visit ? 'visit' : 'none', name: '', note: '', visitId: visit?.id ?? null };
+}
+
 /**
  * Writes down by what right a home is entered for a job that is begun.
  * @throws Problem: entryNeeded (409) where there is none
  */
 export async function enter(call: Call, job: Row<'job'>, said: EnterHome | null): Promise<void> {
-  if (!isOffice(call.actor) || job.assigneeId !== call.actor.personId) return;
-  const { free, visit, entered } = await standingOf(call, job);
-  if (free || (entered && !said)) return;
-  if (said) await writeEntry(call, job, { ...said, visitId: null });
-  else if (visit) await writeEntry(call, job, { ground: 'visit', name: '', note: '', visitId: visit.id });
-  else throw new Problem(409, 'entryNeeded');
+  const right = await rightOf(call, job, said);
+  if (right?.ground === 'none') throw new Problem(409, 'entryNeeded');
+  if (right) await writeEntry(call, job, right);
 }
 
 /** Work that was sent is taken whatever happened; that a home was entered without any right is written down. */
 export async function noteEntered(call: Call, job: Row<'job'>, said: EnterHome | null): Promise<void> {
-  if (!isOffice(call.actor) || job.assigneeId !== call.actor.personId) return;
   if ((await call.db.entry.count({ jobId: job.id })) > 0) return;
-  const { free, visit, entered } = await standingOf(call, job);
-  if (free || (entered && !said)) return;
-  if (said) return writeEntry(call, job, { ...said, visitId: null });
-  await writeEntry(call, job, { ground: visit ? 'visit' : 'none', name: '', note: '', visitId: visit?.id ?? null });
+  const right = await rightOf(call, job, said);
+  if (right) await writeEntry(call, job, right);
 }
 
 const writeEntry = async (
   { env, db, actor, now }: Call,
   { id: jobId, placeId }: Row<'job'>,
-  entry: Pick<Row<'entry'>, 'ground' | 'name' | 'note' | 'visitId'>,
+  entry: Right,
 ): Promise<void> =>
   db.entry.insert({
     id: env.newId(),

@@ -29,19 +29,23 @@ export interface Open {
 export const lineDayOf = ({ servedDay, intervalDays }: OpenRow): Day | null =>
   servedDay > 0 ? servedDay + intervalDays : null;
 
+/** Ids of all that a message about a request may name: its own, and those of its jobs. */
+export const subjectsOf = (id: string, parts: readonly OpenRow[]): string[] => [
+  ...new Set([id, ...parts.map(({ jobId }) => jobId)]),
+];
+
 /** What is open, of all organisations or of one, of all people or of one. */
 export async function openAskings(db: Db, organisationId: string | null, personId?: string): Promise<Open[]> {
   const requests = [...grouped(await readOpen(db, organisationId, personId), ({ request }) => request)];
   const told = grouped(
     await db.message.all(
-      { subjectId: requests.flatMap(([id, parts]) => [id, ...parts.map(({ jobId }) => jobId)]) },
+      { subjectId: requests.flatMap(([id, parts]) => subjectsOf(id, parts)) },
       { order: [['at', 'ASC']] },
     ),
     ({ subjectId }) => subjectId,
   );
   return requests.map(([id, parts]) => {
-    const about = new Set([id, ...parts.map(({ jobId }) => jobId)]);
-    const messages = [...about].flatMap((subject) => told.get(subject) ?? []);
+    const messages = subjectsOf(id, parts).flatMap((subject) => told.get(subject) ?? []);
     const { organisationId: whose, personId: who, placeId, propertyId, zone } = parts[0]!;
     const givenAt = Math.min(...parts.map((it) => it.givenAt));
     const toldAt = heardAt(parts, messages);

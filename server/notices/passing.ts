@@ -1,7 +1,7 @@
 /** What a household was told of and nobody began passes to staff at the end of its grace. */
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import { DOING_STATES } from '../../core/jobs/transitions.ts';
-import { tellableFrom } from '../../core/notices/telling.ts';
+import { tellableFrom, type AskingRule } from '../../core/notices/telling.ts';
 import type { Call, Env } from '../context/context.ts';
 import { problemOf } from '../context/problem.ts';
 import { moveJobTo, renewal } from '../jobs/moveMany.ts';
@@ -15,14 +15,14 @@ import { askingRuleOf, messageRow } from './planning.ts';
 export async function passAll(env: Env): Promise<void> {
   const { db } = env.store;
   const now = env.clock();
-  const rules = new Map<string, Awaited<ReturnType<typeof askingRuleOf>>>();
+  const rules = new Map<string, AskingRule>();
   for (const open of await openAskings(db, null)) {
     const { organisationId, zone } = open;
     const rule = rules.get(organisationId) ?? (await askingRuleOf(db, organisationId));
     rules.set(organisationId, rule);
     const day = passesOn(open, rule);
     if (day === null || dayOfInstant(now, zone) < day) continue;
-    await env.store.write(async (it) => passOne(await clockCall(env, it, organisationId, now), open));
+    await env.store.write(async (it) => passOne(await clockCall(env, it, organisationId, now), open, rule));
   }
 }
 
@@ -34,7 +34,7 @@ const clockCall = async (env: Env, db: Db, organisationId: string, now: number):
 });
 
 /** Gives what nobody has begun of a request to whoever of staff has least in hand. */
-async function passOne(call: Call, open: Open): Promise<void> {
+async function passOne(call: Call, open: Open, rule: AskingRule): Promise<void> {
   const { id: subjectId, organisationId, personId, placeId, propertyId, zone, parts, messages } = open;
   const { env, db, now } = call;
   const jobs = await db.job.all({ id: parts.map(({ jobId }) => jobId), assigneeId: personId, state: 'given' });
@@ -48,7 +48,6 @@ async function passOne(call: Call, open: Open): Promise<void> {
       break;
     }
   if (takers.size === 0) return;
-  const rule = await askingRuleOf(db, organisationId);
   const names = (await db.person.all({ id: [...takers] })).map(({ name }) => name);
   const detail = env.say.list(names);
   const notBefore = tellableFrom(now, rule, zone);

@@ -15,7 +15,7 @@ import { beliefOf } from './answers.ts';
 import { contactsOf } from './contact.ts';
 import { dutyOf } from './duty.ts';
 import { mustArrive, letterOf, type Letter, type OpenBySubject } from './householdLetter.ts';
-import { openAskings } from './openAskings.ts';
+import { openAskings, subjectsOf } from './openAskings.ts';
 import { planAsked, reminderOf } from './planning.ts';
 import { passAll } from './passing.ts';
 
@@ -141,7 +141,7 @@ function wayTo(contact: Contact | undefined, mail: unknown, webhook: string | nu
 /** What of one person is open, found by a request's id and by those of its jobs. */
 async function openBySubject(db: Db, organisationId: string, personId: string): Promise<OpenBySubject> {
   const open = await openAskings(db, organisationId, personId);
-  return new Map(open.flatMap((it) => [it.id, ...it.parts.map(({ jobId }) => jobId)].map((id) => [id, it] as const)));
+  return new Map(open.flatMap((it) => subjectsOf(it.id, it.parts).map((id) => [id, it] as const)));
 }
 
 /** Whether what was to be told still is so when its time has come. */

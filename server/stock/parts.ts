@@ -26,9 +26,8 @@ const EARLY_WEEKS = 4;
 
 export interface PartOnShelf {
   readonly pointId: string;
-  /** What it takes: `airFilter 16x25x1`. */
+  /** What it takes: `airFilter 16 × 25 × 1 in`. */
   readonly item: string;
-  readonly size: string | null;
   /** Its exact size is wanted, and nobody has written it down. */
   readonly wantsSize: boolean;
   readonly lineDay: Day;
@@ -65,7 +64,6 @@ export async function partsOnShelf({ db, actor: { organisationId }, now }: Call)
       {
         pointId: point.id,
         item: size === null ? piece.what : `${piece.what} ${size}`,
-        size,
         wantsSize: wantsSize && size === null,
         // What was never logged is due now.
         lineDay: servedDay === null ? today : lineDay,
