@@ -17,6 +17,7 @@ const ROOMS = {
     'register',
     'standing',
     'stock',
+    'rounds',
     'lab',
   ],
   contract: [
@@ -32,6 +33,7 @@ const ROOMS = {
     'jobs',
     'standing',
     'stock',
+    'rounds',
     'pages',
   ],
   server: [
@@ -55,6 +57,7 @@ const ROOMS = {
     'measure',
     'standing',
     'stock',
+    'rounds',
     'pages',
     'exchange',
     'clock',
@@ -78,6 +81,7 @@ const ROOMS = {
     'proof',
     'standing',
     'stock',
+    'rounds',
     'pages',
     'tenant',
     'desk',

@@ -1,0 +1,90 @@
+/** What a plan comes to, in the figures that people weigh; everything of it is either counted or left out by name. */
+import { grouped } from '../statistics/grouped.ts';
+import { dayOf, type Stop } from './day.ts';
+import type { Instance, PlanVisit, Task } from './instance.ts';
+
+export interface PlanFigures {
+  readonly tasks: number;
+  /** Entries, those that a wait is gone back for among them. */
+  readonly doors: number;
+  readonly minutes: number;
+  /** Days past the line, and the same weighted by risk, of what is in the plan. */
+  readonly pastDays: number;
+  readonly pastRisk: number;
+  /** Mean share of the interval that is thrown away by coming before the line, 0 to 1. */
+  readonly thrown: number;
+  /** Tasks with a line within the plan that have no place in it. */
+  readonly leftOut: readonly number[];
+}
+
+/** The work of a visit. */
+export function stopOf({ tasks, homes }: Instance, { home, tasks: its }: Pick<PlanVisit, 'home' | 'tasks'>): Stop {
+  const all = its.map((task) => tasks[task]!);
+  const waiting = all.filter(({ wait }) => wait > 0);
+  const sum = (of: readonly Task[], minutes: (task: Task) => number) =>
+    of.reduce((total, task) => total + minutes(task), 0);
+  return {
+    property: homes[home]!.propertyId,
+    starts: sum(waiting, ({ minutes }) => minutes),
+    others: sum(all, ({ wait, minutes, finish }) => (wait > 0 ? 0 : minutes + finish)),
+    wait: Math.max(0, ...waiting.map(({ wait }) => wait)),
+    finish: sum(waiting, ({ finish }) => finish),
+  };
+}
+
+/** Minutes and doors of somebody's day. */
+export function roundOf(instance: Instance, worker: number, visits: readonly PlanVisit[]) {
+  const { door, between, weights, workers } = instance;
+  const terms = { door, between, base: workers[worker]!.base, doorCost: weights.door };
+  const { minutes, returns } = dayOf(
+    visits.map((visit) => stopOf(instance, visit)),
+    terms,
+  );
+  return { minutes, returns, doors: visits.length + returns.length };
+}
+
+/** The day of each task that has one. */
+export const daysOfTasks = (visits: readonly PlanVisit[]): Map<number, number> =>
+  new Map(visits.flatMap(({ tasks, day }) => tasks.map((task) => [task, day] as const)));
+
+/** The line of a task once the plan is made; null where it follows a service that has no day. */
+export function lineIn({ tasks }: Instance, days: ReadonlyMap<number, number>, task: number): number | null {
+  const { after, line, interval } = tasks[task]!;
+  if (after === null) return line;
+  const before = days.get(after);
+  return before === undefined ? null : before + interval;
+}
+
+/** The figures of a plan. */
+export function planFigures(instance: Instance, visits: readonly PlanVisit[]): PlanFigures {
+  const days = daysOfTasks(visits);
+  let [minutes, doors] = [0, 0];
+  for (const its of grouped(visits, ({ worker, day }) => `${worker} ${day}`).values()) {
+    const round = roundOf(instance, its[0]!.worker, its);
+    minutes += round.minutes;
+    doors += round.doors;
+  }
+  let [pastDays, pastRisk, thrown] = [0, 0, 0];
+  const leftOut: number[] = [];
+  instance.tasks.forEach(({ risk, interval }, task) => {
+    const line = lineIn(instance, days, task);
+    const day = days.get(task);
+    if (line === null) return;
+    if (day === undefined) {
+      if (line < instance.days) leftOut.push(task);
+      return;
+    }
+    pastDays += Math.max(0, day - line);
+    pastRisk += risk * Math.max(0, day - line);
+    thrown += Math.max(0, line - day) / interval;
+  });
+  return {
+    tasks: days.size,
+    doors,
+    minutes,
+    pastDays,
+    pastRisk,
+    thrown: days.size === 0 ? 0 : thrown / days.size,
+    leftOut,
+  };
+}
