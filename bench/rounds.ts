@@ -41,7 +41,7 @@ for (let seed = 1; optima.length < SMALL; seed += 1) {
   }, 0);
   gaps.push((findPlan(instance, { seed: 1, steps: SMALL_STEPS }).cost - optimum) / (optimum - least));
 }
-if (SMALL >= 100) writeFileSync(join(import.meta.dirname, 'roundsOptima.json'), `${JSON.stringify(optima)}\n`);
+if (SMALL >= 100) writeFileSync(join(import.meta.dirname, 'roundsOptima.json'), `${JSON.stringify(optima, null, 2)}\n`);
 const mean = gaps.reduce((sum, gap) => sum + gap, 0) / gaps.length;
 const exact = gaps.filter((gap) => gap <= 0).length / gaps.length;
 const worst = Math.max(...gaps);

@@ -13,6 +13,7 @@ import { proofRoutes } from './proof/routes.ts';
 import { jobsRoutes } from './jobs/routes.ts';
 import { standingRoutes } from './standing/routes.ts';
 import { noticesRoutes } from './notices/routes.ts';
+import { roundsRoutes } from './rounds/routes.ts';
 import { stockRoutes } from './stock/routes.ts';
 import { pageRoutes } from './pages/routes.ts';
 
@@ -29,6 +30,7 @@ export const AREAS = {
   standing: standingRoutes,
   notices: noticesRoutes,
   stock: stockRoutes,
+  rounds: roundsRoutes,
   pages: pageRoutes,
 } as const satisfies Record<string, Record<string, Route>>;
 
@@ -44,6 +46,7 @@ export const ROUTES = {
   ...standingRoutes,
   ...noticesRoutes,
   ...stockRoutes,
+  ...roundsRoutes,
   ...pageRoutes,
 } as const satisfies Record<string, Route>;
 

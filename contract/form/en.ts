@@ -20,6 +20,7 @@ export const fieldsText = {
   'field.day': 'Write a date, like 2026-11-24.',
   'field.afterFrom': 'Later than its beginning.',
   'field.phone': 'Digits and spaces, with a + before the country: +353 1 555 0100.',
+  'field.outsidePlan': 'This day is not in the plan.',
   'field.zone': 'Pick a time zone from the list.',
   'field.password': 'Use at least ten characters.',
   'field.filterSize': 'Write a size like 16 x 25 x 1 or 400 x 625 x 25 mm.',

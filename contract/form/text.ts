@@ -33,6 +33,7 @@ export interface FieldsText {
   'field.noticed': None;
   'field.oneOf': None;
   'field.order': None;
+  'field.outsidePlan': None;
   'field.partsStay': None;
   'field.password': None;
   'field.peopleMany': None;

@@ -1,7 +1,7 @@
 /** How far long work is that goes on aside, as whoever waits for it hears it. */
 
 /** What somebody waits for. */
-export const LONG_WORK = ['import', 'preview'] as const;
+export const LONG_WORK = ['import', 'preview', 'plan'] as const;
 export type LongWork = (typeof LONG_WORK)[number];
 
 export interface Progress {

@@ -93,6 +93,7 @@ export interface BurdenMonth {
   readonly requests: number;
   readonly tenantMinutes: number;
   readonly staffHours: number;
+  readonly doors: number;
 }
 
 interface Job {
@@ -115,9 +116,9 @@ export function burdenOf(
   prices: Prices | null,
   paceOf: (placeId: string) => number = () => 1,
 ): Burden {
-  const months = Array.from({ length: 12 }, () => ({ requests: 0, tenantMinutes: 0, staffHours: 0 }));
+  const months = Array.from({ length: 12 }, () => ({ requests: 0, tenantMinutes: 0, staffHours: 0, doors: 0 }));
   const monthOf = (day: Day) => months[Math.min(11, Math.floor(day / DAYS_A_MONTH))]!;
-  const sum = { most: 0, spilled: 0, staff: 0, doors: 0, calls: 0, heavy: 0, weight: 0, materials: 0 };
+  const sum = { most: 0, spilled: 0, staff: 0, calls: 0, heavy: 0, weight: 0, materials: 0 };
   let tenancies = 0;
   for (const [placeId, here] of grouped(points, ({ placeId }) => placeId)) {
     if (tenanted(placeId)) tenancies += 1;
@@ -150,23 +151,24 @@ export function burdenOf(
     const staff = [...forStaff, ...spilled].sort((a, b) => a.day - b.day);
     for (const { day, minutes } of staff) monthOf(day).staffHours += (minutes * PRACTISED) / 60;
     sum.staff += staff.length;
-    sum.doors += visits(staff);
-    sum.calls += visits(forTrade.toSorted((a, b) => a.day - b.day));
+    for (const day of visits(staff)) monthOf(day).doors += 1;
+    sum.calls += visits(forTrade.toSorted((a, b) => a.day - b.day)).length;
   }
   const over = (of: (month: BurdenMonth) => number) => months.reduce((total, month) => total + of(month), 0);
   const hours = over(({ staffHours }) => staffHours);
+  const doors = over((month) => month.doors);
   return {
     tenantRequestsAMonth: over(({ requests }) => requests) / 12,
     mostInAMonth: sum.most,
     spilledAMonth: sum.spilled / 12,
     staffJobsAMonth: sum.staff / 12,
     staffHoursAMonth: hours / 12,
-    doorsAMonth: sum.doors / 12,
+    doorsAMonth: doors / 12,
     heavyShare: sum.weight > 0 ? sum.heavy / sum.weight : 0,
     callsAMonth: sum.calls / 12,
     months,
     tenancies,
-    cost: prices && costOf(prices, { ...sum, hours }, 12),
+    cost: prices && costOf(prices, { ...sum, doors, hours }, 12),
   };
 }
 
@@ -247,13 +249,9 @@ function withinBudget(
   return { requests, spilled, most: Math.max(0, ...[...months.values()].map(({ requests: many }) => many)) };
 }
 
-function visits(jobs: readonly Job[]): number {
-  let count = 0;
-  let opened = -Infinity;
-  for (const { day } of jobs) {
-    if (day - opened <= VISIT_DAYS) continue;
-    opened = day;
-    count += 1;
-  }
-  return count;
+/** Days on which a home is entered. */
+function visits(jobs: readonly Job[]): Day[] {
+  const entered: Day[] = [];
+  for (const { day } of jobs) if (day - (entered.at(-1) ?? -Infinity) > VISIT_DAYS) entered.push(day);
+  return entered;
 }

@@ -58,7 +58,7 @@ export function roundsTruth(truth: RoundsTruth, seed: number): JudgedInstance {
       tasks.push({ id: `t${tasks.length}`, home, ...due, ...work });
     }
   }
-  const worker = { licensed: false, base: null };
+  const worker = { licensed: false, base: null, properties: null };
   const empty: Instance = {
     days,
     homes,

@@ -49,8 +49,14 @@ export function smallInstance(seed: number): Instance {
     homes,
     tasks,
     workers: [
-      { id: 'w0', minutes: weekdays(60 + 10 * below(10)), licensed: true, base: 'p0' },
-      { id: 'w1', minutes: weekdays(60 + 10 * below(10)), licensed: false, base: random() < 0.5 ? 'p1' : null },
+      { id: 'w0', minutes: weekdays(60 + 10 * below(10)), licensed: true, base: 'p0', properties: null },
+      {
+        id: 'w1',
+        minutes: weekdays(60 + 10 * below(10)),
+        licensed: false,
+        base: random() < 0.5 ? 'p1' : null,
+        properties: null,
+      },
     ],
     door: 8,
     between: 15,

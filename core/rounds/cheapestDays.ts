@@ -78,9 +78,9 @@ function openingsOf(state: PlanState, home: number, day: number, random: Random 
   const { closed, firstDay, propertyId } = homes[home]!;
   if (day < firstDay || closed.has(day)) return [];
   const found: Opening[] = [];
-  workers.forEach(({ minutes, base }, worker) => {
+  workers.forEach(({ minutes, base, properties }, worker) => {
     const had = minutes[day]!;
-    if (had === 0) return;
+    if (had === 0 || !(properties?.includes(propertyId) ?? true)) return;
     const slot = worker * days + day;
     const its = state.slots[slot]!;
     const free = had - state.minutes[slot]!;

@@ -11,6 +11,8 @@ export interface Worker {
   readonly licensed: boolean;
   /** Property from which they set out; null where it is none of them. */
   readonly base: string | null;
+  /** The properties that they look after; null: all. */
+  readonly properties: readonly string[] | null;
 }
 
 export interface PlanHome {

@@ -23,7 +23,8 @@ export function brokenRules(instance: Instance, visits: readonly PlanVisit[]): B
   const found: BrokenRule[] = [];
   visits.forEach(({ home, worker, day, tasks: its }, visit) => {
     const breaks = (rule: Rule, task: number | null = null) => found.push({ rule, visit, task, over: null });
-    const { closed, firstDay } = homes[home]!;
+    const { closed, firstDay, propertyId } = homes[home]!;
+    if (!(workers[worker]!.properties?.includes(propertyId) ?? true)) breaks('notTheirs');
     if (workers[worker]!.minutes[day]! === 0) breaks('away');
     if (day < firstDay) breaks('notice');
     if (closed.has(day)) breaks('closed');

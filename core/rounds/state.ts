@@ -156,8 +156,9 @@ export class PlanState {
   allows(task: number, worker: number, day: number): boolean {
     const { tasks, homes, workers } = this.instance;
     const { home, licensed, only } = tasks[task]!;
-    const { firstDay, closed } = homes[home]!;
+    const { firstDay, closed, propertyId } = homes[home]!;
     return (
+      (workers[worker]!.properties?.includes(propertyId) ?? true) &&
       workers[worker]!.minutes[day]! > 0 &&
       day >= firstDay &&
       !closed.has(day) &&

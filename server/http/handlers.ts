@@ -96,6 +96,7 @@ import * as units from '../register/units.ts';
 import { proofQueue, readProof } from '../pages/proof.ts';
 import { FAULT_HANDLERS } from './faultHandlers.ts';
 import { NOTICE_HANDLERS } from './noticeHandlers.ts';
+import { ROUND_HANDLERS } from './roundHandlers.ts';
 import { bare, formed, secret, type Handler, type Preparing, type ServedRoute } from './handler.ts';
 import type { ChangePassword, Confirmed, PersonChange, SecondFactor } from '../../contract/people/people.ts';
 
@@ -108,6 +109,7 @@ async function withOwnPassword<F extends { password: string }>(form: F, { env, a
 export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   ...FAULT_HANDLERS,
   ...NOTICE_HANDLERS,
+  ...ROUND_HANDLERS,
   'stock.read': bare((call) => stock.readStock(call)),
   'stock.change': formed(stockForms.changeStock, stock.changeStock),
   'stock.item': formed(stockForms.changeStockItem, stock.changeStockItem),

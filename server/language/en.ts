@@ -481,4 +481,17 @@ export const serverText = {
   'habits.kept': 'Thank you. That is what keeps it running.',
   'habits.lapsed': 'Thank you for saying so. Nobody is cross; the card says how.',
   'working.notGraded': 'not graded',
+  'rounds.broken':
+    '{rule, select, away {Not at work on that day.} notice {Sooner than notice allows.} closed {Nobody may come on that day.} level {{part} wants a licence.} notTheirs {{part, select, none {They do not look after this home.} other {{part} is in somebody else’s hands.}}} tooEarly {{part} does not count yet.} clash {{part}: its agent must not meet another one used on this drain that day.} other {{minutes, number, duration} more than the day has.}}',
+  'rounds.why':
+    '{why, select, takenOver {Given and announced.} pinned {Put here by hand.} other {{part}: due by {line}{late, plural, =0 {} one {, a day late} other {, # days late}}{others, plural, =0 {.} one {; one more part counts by then.} other {; # more parts count by then.}}}}',
+  'rounds.left':
+    '{reason, select, nobody {Nobody who may do it is at work.} tooLong {It is longer than any day.} notice {Notice ends after its line.} closed {No day in its window is open.} before {It waits for the service before it.} other {Every day in its window is full.}}',
+  'rounds.remedy':
+    '{reason, select, nobody {Give it to a trade, or enter who may do it.} tooLong {Give it to a trade, or part it.} before {It comes with the part before it.} notice {Ask for consent today{person, select, none {} other {; else {person} on {day}}}.} closed {Agree on a day with whoever lives there{person, select, none {} other {; else {person} on {day}}}.} other {{person} on {day}{over, plural, =0 {} one {, a minute over} other {, # minutes over}}{door, select, true {, one more door} other {}}.}}',
+  'rounds.notice':
+    '{state, select, free {No notice needed} agreed {Agreed} another {Asked for another time} told {Told in time} other {Not told in time: ask at the door}}',
+  'rounds.kit': '{count, number} × {what}',
+  'problem.planChanged': 'Somebody else has changed the plan meanwhile. It is shown as it is now.',
+  'problem.takenOver': 'This visit was taken over: move it where it is announced.',
 } as const;

@@ -269,6 +269,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.oursAlready': None;
   'problem.photoQuota': { most: number };
   'problem.photoSize': { most: number };
+  'problem.planChanged': None;
   'problem.pointTaken': { point: string | number; state: string | number };
   'problem.refersToNothing': None;
   'problem.remindedToday': None;
@@ -277,6 +278,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.signIn': None;
   'problem.signalAnswered': { day: string | number };
   'problem.stopped': None;
+  'problem.takenOver': None;
   'problem.tenancyBegun': { day: string | number };
   'problem.tenancyEnded': { day: string | number };
   'problem.toldOnce': None;
@@ -344,6 +346,12 @@ export interface ServerText extends CoreText, FieldsText {
   'report.unknown': None;
   'report.unsafe': None;
   'report.watch': None;
+  'rounds.broken': { rule: Choice; part: string | number; minutes: number };
+  'rounds.kit': { count: number; what: string | number };
+  'rounds.left': { reason: Choice };
+  'rounds.notice': { state: Choice };
+  'rounds.remedy': { reason: Choice; person: string | number; day: string | number; over: number; door: Choice };
+  'rounds.why': { why: Choice; part: string | number; line: string | number; late: number; others: number };
   'says.property': { units: number; water: string | number; practice: string | number };
   'says.water.hard': None;
   'says.water.moderate': None;

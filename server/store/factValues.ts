@@ -14,6 +14,7 @@ import type { EmergencyNumbers } from '../../contract/faults/alarms.ts';
 import type { Contact } from '../../contract/notices/messages.ts';
 import type { HouseholdFacts, WaterFacts } from '../../contract/register/register.ts';
 import type { Specification } from '../../contract/register/machines.ts';
+import type { HomeAccess } from '../../contract/rounds/rounds.ts';
 
 /** Where a place stands in the year. */
 export interface Seasons {
@@ -72,6 +73,8 @@ export interface FactValues {
   contact: Contact;
   /** Hours of notice before somebody comes into a home of a property. */
   entryRule: { readonly hours: number };
+  /** What whoever goes into a home must know, and the days without entry. */
+  access: HomeAccess;
   /** When an office writes to households, and when work passes to staff. */
   askingRule: AskingRule;
   /** A local rule that is stricter than the published standard about when something is put right. */

@@ -39,6 +39,10 @@ export const PEOPLE_TABLES = {
     /** What they may do, of the office. */
     level: text<'staff' | 'licensed'>(),
     hoursAWeek: realOrNull(),
+    /** Weekdays on which they work: 1 is Monday, 2 Tuesday, 4 Wednesday, added up. */
+    workDays: integer(),
+    /** The property that they set out from. */
+    basePropertyId: textOrNull(),
   },
   roleGrant: { id: key(), organisationId, personId: text(), role: text<Role>() },
   /** A property that somebody of the office is limited to, where they are. */

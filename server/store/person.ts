@@ -1,6 +1,9 @@
 /** A new organisation and somebody new, as rows, where nothing is said of how they read. */
 import type { Row } from './tables.ts';
 
+/** As `workDays` of a person counts them. */
+const MONDAY_TO_FRIDAY = 31;
+
 type Known = Pick<Row<'person'>, 'id' | 'organisationId' | 'name' | 'createdAt'> &
   Partial<Pick<Row<'person'>, 'email' | 'passwordHash' | 'level' | 'hoursAWeek'>>;
 
@@ -15,6 +18,8 @@ export const personRow = (known: Known): Row<'person'> => ({
   limited: 0,
   level: 'staff',
   hoursAWeek: null,
+  workDays: MONDAY_TO_FRIDAY,
+  basePropertyId: null,
   language: null,
   units: null,
   ...known,

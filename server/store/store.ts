@@ -32,6 +32,7 @@ import { guesses } from './migrations/0017-guesses.ts';
 import { messages } from './migrations/0018-messages.ts';
 import { visits } from './migrations/0019-visits.ts';
 import { stock } from './migrations/0020-stock.ts';
+import { rounds } from './migrations/0021-rounds.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -70,6 +71,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0018-messages', sql: messages },
   { name: '0019-visits', sql: visits },
   { name: '0020-stock', sql: stock },
+  { name: '0021-rounds', sql: rounds },
 ];
 
 /**

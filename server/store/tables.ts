@@ -22,11 +22,13 @@ import type { FactName } from './factValues.ts';
 import { FAULT_TABLES } from './faultTables.ts';
 import { NOTICE_TABLES } from './noticeTables.ts';
 import { PEOPLE_TABLES } from './peopleTables.ts';
+import { ROUND_TABLES } from './roundTables.ts';
 
 const createdAt = integer();
 
 export const TABLES = {
   ...PEOPLE_TABLES,
+  ...ROUND_TABLES,
   /** Whether a proof was drawn to be looked at, with what the draw was made from. */
   draw: {
     recordId: key(),

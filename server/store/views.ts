@@ -48,6 +48,8 @@ function conditionsOf(properties: string): Readonly<Record<TableName, string | n
     receipt: null,
     stockItem: null,
     stockChange: null,
+    dayOff: null,
+    plan: null,
     guess: null,
     // The office, and who lives, owns or works here; nobody who does so only elsewhere.
     person: `id NOT IN (${bound()}) OR id IN (${bound(ofPlace, ofProperty, ofJob)})
@@ -64,6 +66,7 @@ function conditionsOf(properties: string): Readonly<Record<TableName, string | n
     job: ofPlace,
     message: ofPlace,
     visit: ofPlace,
+    roundStop: ofPlace,
     entry: ofPlace,
     fault: ofPlace,
     signal: ofPlace,

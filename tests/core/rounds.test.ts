@@ -34,7 +34,7 @@ const TASK: Task = {
 function instanceOf(tasks: readonly Partial<Task>[], more: Partial<Instance> = {}): Instance {
   return {
     days: 14,
-    workers: [{ id: 'w', minutes: Array.from({ length: 14 }, () => 60), licensed: false, base: 'p' }],
+    workers: [{ id: 'w', minutes: Array.from({ length: 14 }, () => 60), licensed: false, base: 'p', properties: null }],
     homes: [0, 1].map((i) => ({ id: `h${i}`, propertyId: 'p', firstDay: 0, closed: new Set<number>() })),
     tasks: tasks.map((task, i) => ({ ...TASK, id: `t${i}`, ...task })),
     door: 8,

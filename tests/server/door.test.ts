@@ -326,6 +326,13 @@ describe('The door', () => {
       'asking.said': [flat.tenantId, {}],
       'job.told': [job.id, {}],
       'place.answering': [flat.placeId, {}],
+      'place.access': [flat.placeId, {}],
+      'place.accessChange': [flat.placeId, {}],
+      'person.workingTime': [staffId, {}],
+      'person.workingTimeChange': [staffId, { workDays: [0], basePropertyId: null }],
+      'person.dayOff': [staffId, { id: v7(), from: '2026-12-01', to: '2026-12-01' }],
+      'dayOff.remove': [staffId, {}],
+      'round.read': [staffId, {}],
       'tenancy.contact': [flat.tenancyId, { way: 'none' }],
       'signal.dismiss': [signalId, { reason: 'Nothing at all.', recheck: '2026-12-24' }],
     };

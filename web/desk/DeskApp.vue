@@ -45,7 +45,12 @@ const places = computed(() => [
       ]
     : []),
   ...(desk.isManager ? [{ to: '/practice', name: say('nav.practice'), count: 0 }] : []),
-  ...(desk.managesAll ? [{ to: '/stock', name: say('stock.title'), count: 0 }] : []),
+  ...(desk.managesAll
+    ? [
+        { to: '/rounds', name: say('rounds.title'), count: 0 },
+        { to: '/stock', name: say('stock.title'), count: 0 },
+      ]
+    : []),
   ...(desk.managesAll ? [{ to: '/people', name: say('nav.people'), count: 0 }] : []),
 ]);
 
@@ -87,6 +92,7 @@ const GO: Readonly<Record<string, string>> = {
   l: '/line',
   p: '/proof',
   a: '/asked',
+  o: '/rounds',
   f: '/faults',
   h: '/homes',
   s: '/standing',

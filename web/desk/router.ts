@@ -101,6 +101,8 @@ export const router = createRouter({
     },
     { path: '/procedures/:id', component: () => import('../catalogue/ProcedureScreen.vue'), props: true },
     { path: '/procedures/:id/rehearsal', component: () => import('../catalogue/RehearsalScreen.vue'), props: true },
+    { path: '/rounds', component: () => import('../rounds/RoundsScreen.vue') },
+    { path: '/round', component: () => import('../rounds/RoundSheet.vue') },
     { path: '/stock', component: () => import('../stock/StockScreen.vue') },
     { path: '/measure', component: () => import('../measure/MeasureScreen.vue') },
     { path: '/m/:number(\\d+)', component: () => import('../pages/MachineScreen.vue'), props: true },

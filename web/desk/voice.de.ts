@@ -14,6 +14,7 @@ import notices from '../notices/de.json' with { type: 'json' };
 import people from '../people/de.json' with { type: 'json' };
 import register from '../register/de.json' with { type: 'json' };
 import standing from '../standing/de.json' with { type: 'json' };
+import rounds from '../rounds/de.json' with { type: 'json' };
 import stock from '../stock/de.json' with { type: 'json' };
 import doing from '../tenant/de.json' with { type: 'json' };
 import desk from './de.json' with { type: 'json' };
@@ -32,6 +33,7 @@ export const deskVoiceDe = {
   ...definitions,
   ...standing,
   ...stock,
+  ...rounds,
   ...faults,
   ...notices,
   ...people,

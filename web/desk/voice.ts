@@ -9,6 +9,7 @@ import { faultsDeskText } from '../faults/en.ts';
 import { measureDeskText } from '../measure/en.ts';
 import { noticesDeskText } from '../notices/en.ts';
 import { registerDeskText } from '../register/en.ts';
+import { roundsText } from '../rounds/en.ts';
 import { standingText } from '../standing/en.ts';
 import { stockText } from '../stock/en.ts';
 import { doingText } from '../tenant/en.ts';
@@ -26,6 +27,7 @@ export const deskVoice = {
   ...measureDeskText,
   ...standingText,
   ...stockText,
+  ...roundsText,
   ...faultsDeskText,
   ...noticesDeskText,
   ...peopleText,

@@ -6,7 +6,7 @@ import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
 import { getKept } from '../outbox/kept.ts';
-import { takeAlong } from '../outbox/takeAlong.ts';
+import { takeAlong, takeRoundAlong } from '../outbox/takeAlong.ts';
 import WaitsForMe from '../due/WaitsForMe.vue';
 import { useDesk } from '../people/deskStore.ts';
 import JobGroups from './JobGroups.vue';
@@ -20,6 +20,7 @@ const mine = useLoading(async () => {
   keptAt.value = kept.keptAt;
   if (kept.keptAt === null)
     void takeAlong(kept.answer.jobs, [
+      takeRoundAlong,
       () => getKept('homes.read'),
       () => getKept('catalogue.read'),
       ...[...new Set(kept.answer.jobs.map(({ placeId }) => placeId))].map((id) => () => getKept('place.read', { id })),
@@ -35,7 +36,8 @@ onBeforeUnmount(onTaken(reload));
 <template>
   <PageFrame :title="say('today.title')" :of="mine">
     <template #actions
-      ><VBtn variant="outlined" to="/faults/report">{{ say('today.report') }}</VBtn></template
+      ><VBtn variant="outlined" to="/round">{{ say('rounds.sheet.yours') }}</VBtn
+      >{{ ' ' }}<VBtn variant="outlined" to="/faults/report">{{ say('today.report') }}</VBtn></template
     >
     <WaitsForMe v-if="desk.isManager" />
     <template v-if="answer">

@@ -20,7 +20,8 @@ export type KeptName =
   | 'look.open'
   | 'homes.read'
   | 'catalogue.read'
-  | 'place.read';
+  | 'place.read'
+  | 'round.mine';
 type Where<N extends KeptName> = Partial<ParamsOf<N>> extends ParamsOf<N> ? [] : [params: ParamsOf<N>];
 
 /** Asks before whoever wants it is there to ask: the answer travels while the screen is built. */

@@ -23,3 +23,10 @@ export async function takeAlong(
   }
   for (const read of others) await read().catch(() => undefined);
 }
+
+/** The same for one's next round: its stops, and the photos that show where parts are. */
+export async function takeRoundAlong(): Promise<void> {
+  const { answer } = await getKept('round.mine');
+  const photos = new Set(answer.stops.flatMap(({ parts }) => parts.flatMap(({ where }) => where ?? [])));
+  for (const photo of photos) await fetch(photoUrl(photo)).catch(() => undefined);
+}

@@ -17,6 +17,7 @@ import { useKeys } from '../kit/keys.ts';
 import { say } from '../language/say.ts';
 import { gaugeOf } from './gauge.ts';
 import VisitsPart from '../notices/VisitsPart.vue';
+import HomeAccessForm from '../rounds/HomeAccessForm.vue';
 import PlaceMachine from './PlaceMachine.vue';
 import MachineForm from '../register/MachineForm.vue';
 import PlaceEdit from '../register/PlaceEdit.vue';
@@ -199,6 +200,7 @@ onMounted(reload);
             :lived="place.tenancy !== null"
             :manages="desk.isManager"
           />
+          <HomeAccessForm :place-id="place.id" />
           <section v-if="place.handBacks.length">
             <h2>{{ say('handBack.title') }}</h2>
             <HandBackList :open="place.handBacks" @changed="reload" />

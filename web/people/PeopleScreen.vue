@@ -21,6 +21,7 @@ import PageFrame from '../kit/PageFrame.vue';
 import Notice from '../kit/Notice.vue';
 import { useDesk } from './deskStore.ts';
 import PersonForm from './PersonForm.vue';
+import WorkingTimeForm from './WorkingTimeForm.vue';
 
 const desk = useDesk();
 const find = ref('');
@@ -191,6 +192,7 @@ onMounted(reload);
             @saved="saved"
             @cancelled="editing = null"
           />
+          <WorkingTimeForm v-if="editing === person.id" :person-id="person.id" :properties="answer.properties" />
         </li>
       </ul>
       <p v-if="listed.length === 0" class="quiet">{{ find ? say('people.none', { find }) : say('people.nobody') }}</p>

@@ -1,0 +1,24 @@
+/** Which service answers which route about the plan and its rounds. */
+import * as forms from '../../contract/rounds/rounds.ts';
+import type { roundsRoutes } from '../../contract/rounds/routes.ts';
+import * as round from '../pages/round.ts';
+import * as plans from '../rounds/plans.ts';
+import { takeOver } from '../rounds/takeOver.ts';
+import * as time from '../rounds/workingTime.ts';
+import { bare, formed, type Handler, type ServedRoute } from './handler.ts';
+
+export const ROUND_HANDLERS: { readonly [N in ServedRoute & keyof typeof roundsRoutes]: Handler<N> } = {
+  'plan.read': formed(forms.planWeek, plans.readPlan),
+  'plan.make': { form: forms.makePlan, prepare: plans.preparePlan, run: plans.keepPlan },
+  'plan.shape': formed(forms.shapePlan, plans.shapePlan),
+  'plan.takeOver': formed(forms.takeOver, takeOver),
+  'capacity.read': bare((call) => time.readCapacity(call)),
+  'person.workingTime': bare((call, { id }) => time.readWorkingTime(call, id)),
+  'person.workingTimeChange': formed(forms.workingTime, (call, form, { id }) => time.changeWorkingTime(call, id, form)),
+  'person.dayOff': formed(forms.dayOff, (call, form, { id }) => time.addDayOff(call, id, form)),
+  'dayOff.remove': bare((call, { id }) => time.removeDayOff(call, id)),
+  'place.access': bare((call, { id }) => time.readAccess(call, id)),
+  'place.accessChange': formed(forms.homeAccess, (call, form, { id }) => time.changeAccess(call, id, form)),
+  'round.mine': bare((call) => round.readRound(call, call.actor.personId, { day: null })),
+  'round.read': formed(forms.roundOn, (call, form, { id }) => round.readRound(call, id, form)),
+};

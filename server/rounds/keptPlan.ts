@@ -1,0 +1,36 @@
+/** The plan as it is kept: what it was made from, and its visits. */
+import type { PlanVisit } from '../../core/rounds/instance.ts';
+import type { Call } from '../context/context.ts';
+import type { Row } from '../store/tables.ts';
+import type { Basis } from './basis.ts';
+
+/** A visit of the plan as it is kept. */
+export interface KeptVisit extends PlanVisit {
+  readonly id: number;
+  readonly takenOver: boolean;
+}
+
+export interface OpenPlan {
+  readonly row: Row<'plan'>;
+  readonly basis: Basis;
+  readonly visits: readonly KeptVisit[];
+}
+
+/** A basis as text; sets of days become lists. */
+export const written = (basis: Basis): string =>
+  JSON.stringify(basis, (_, value: unknown) => (value instanceof Set ? [...value] : value));
+
+function readAgain(text: string): Basis {
+  const basis = JSON.parse(text) as Basis;
+  const homes = basis.instance.homes.map((home) => ({ ...home, closed: new Set(home.closed) }));
+  return { ...basis, instance: { ...basis.instance, homes } };
+}
+
+/** The plan as it is kept; undefined where none was made. */
+export async function openPlan({
+  db,
+  actor: { organisationId },
+}: Pick<Call, 'db' | 'actor'>): Promise<OpenPlan | undefined> {
+  const row = await db.plan.one({ organisationId });
+  return row && { row, basis: readAgain(row.basis), visits: JSON.parse(row.visits) as KeptVisit[] };
+}

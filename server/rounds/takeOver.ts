@@ -1,0 +1,141 @@
+/** Taking visits over from the plan: their jobs are given, whoever lives there is told, and they stand in a round. */
+import { isoFromDay } from '../../core/calendar/day.ts';
+import { dayOf } from '../../core/rounds/day.ts';
+import { stopOf } from '../../core/rounds/figures.ts';
+import type { TakenOver, TakeOver } from '../../contract/rounds/rounds.ts';
+import type { Call } from '../context/context.ts';
+import { problemOf } from '../context/problem.ts';
+import { giveMany } from '../jobs/giveMany.ts';
+import { noticeHours } from '../jobs/entry.ts';
+import { tenancyOn } from '../lookup/tenancies.ts';
+import { createVisit } from '../notices/visits.ts';
+import type { KeptVisit, OpenPlan } from './keptPlan.ts';
+import { keepVisits, planAt, readPlan } from './plans.ts';
+
+/** Rounds begin at eight; whoever lives there is told a window of two hours around. Our assumptions. */
+const BEGINS = 8 * 60;
+const WINDOW = 120;
+const ROUNDED = 30;
+const PURPOSE_CHARS = 200;
+
+/**
+ * Gives the jobs of some visits and announces them; what cannot be given or announced is named, and its visit stays in
+ * the plan.
+ * @throws Problem: notFound (404), planChanged (409)
+ */
+export async function takeOver(call: Call, form: TakeOver): Promise<TakenOver> {
+  const plan = await planAt(call, form.revision);
+  const left: { placeId: string; place: string; says: string }[] = [];
+  let [jobs, announced] = [0, 0];
+  const over = new Set<number>();
+  for (const visit of plan.visits.filter(({ id, takenOver }) => form.visits.includes(id) && !takenOver)) {
+    const placeId = plan.basis.instance.homes[visit.home]!.id;
+    const place = await call.db.place.one({ id: placeId });
+    const says = place ? await problemOf(call, () => announceOne(call, plan, visit)) : null;
+    if (!place || says !== null) {
+      left.push({ placeId, place: place?.name ?? '', says: says ?? '' });
+      continue;
+    }
+    const given = await giveOne(call, plan, visit);
+    jobs += given.jobs;
+    left.push(
+      ...given.left.map(({ place: name, machine, says: why }) => ({
+        placeId,
+        place: `${name}, ${machine}`,
+        says: why,
+      })),
+    );
+    if (await livedIn(call, placeId, dayIn(plan, visit))) announced += 1;
+    over.add(visit.id);
+  }
+  const visits = plan.visits.map((visit) => (over.has(visit.id) ? { ...visit, takenOver: true, pinned: true } : visit));
+  await keepVisits(call, plan, visits);
+  return { jobs, announced, left, plan: await readPlan(call, form) };
+}
+
+const dayIn = ({ row }: OpenPlan, { day }: KeptVisit): number => row.fromDay + day;
+
+/** Gives what of a visit nobody has in hand yet to whoever comes. */
+async function giveOne(call: Call, { basis }: OpenPlan, { home, worker, tasks }: KeptVisit) {
+  const { instance, parts } = basis;
+  const numbers = tasks.map((task) => parts[task]!.number);
+  return giveMany(call, {
+    placeIds: [instance.homes[home]!.id],
+    which: 'chosen',
+    numbers,
+    moves: false,
+    from: null,
+    assigneeId: instance.workers[worker]!.id,
+  });
+}
+
+async function livedIn({ db, now }: Call, placeId: string, day: number): Promise<boolean> {
+  const place = (await db.place.one({ id: placeId }))!;
+  if ((await noticeHours(db, place.propertyId, day)) === 0) return false;
+  return (await tenancyOn(db, placeId, now)) !== undefined;
+}
+
+/** Writes a visit into somebody's round, and announces it where somebody lives there. */
+async function announceOne(call: Call, plan: OpenPlan, visit: KeptVisit): Promise<void> {
+  const { env, db, actor, now } = call;
+  const { instance, parts } = plan.basis;
+  const placeId = instance.homes[visit.home]!.id;
+  const personId = instance.workers[visit.worker]!.id;
+  const day = dayIn(plan, visit);
+  const { from, until, back } = timesOf(plan, visit);
+  const visitId = (await livedIn(call, placeId, day)) ? env.newId() : null;
+  if (visitId !== null) {
+    const start = Math.floor(from / ROUNDED) * ROUNDED;
+    const purpose = env.say
+      .list([...new Set(visit.tasks.map((task) => env.say(`task.${parts[task]!.procedure}`)))])
+      .slice(0, PURPOSE_CHARS);
+    const when = { day: isoFromDay(day), from: start, until: Math.max(start + WINDOW, until), agreed: false };
+    await createVisit(call, { id: visitId, placeId, personId, purpose, ...when });
+  }
+  await db.roundStop.insert({
+    id: env.newId(),
+    organisationId: actor.organisationId,
+    personId,
+    placeId,
+    day,
+    fromMinute: from,
+    untilMinute: until,
+    backMinute: back,
+    numbers: JSON.stringify(visit.tasks.map((task) => parts[task]!.number)),
+    visitId,
+    createdAt: now,
+  });
+}
+
+/** When a visit begins and ends in its round, in the order in which homes stand: those that are gone back to first. */
+function timesOf({ basis, visits }: OpenPlan, visit: KeptVisit) {
+  const { instance } = basis;
+  const { door, between, workers, weights } = instance;
+  const round = visits
+    .filter(({ worker, day }) => worker === visit.worker && day === visit.day)
+    .sort((a, b) => a.home - b.home);
+  const stops = round.map((it) => stopOf(instance, it));
+  const base = workers[visit.worker]!.base;
+  const { returns } = dayOf(stops, { door, between, base, doorCost: weights.door });
+  const order = [...round.keys()].sort((a, b) => Number(returns.includes(b)) - Number(returns.includes(a)) || a - b);
+  let [clock, from, until] = [BEGINS, BEGINS, BEGINS];
+  let property = base;
+  const ready = new Map<number, number>();
+  for (const i of order) {
+    const { property: here, starts, others, wait, finish } = stops[i]!;
+    clock += (here === property ? 0 : between) + door;
+    property = here;
+    const goesBack = returns.includes(i);
+    const stays = starts + (goesBack ? others : Math.max(others, wait) + finish);
+    if (goesBack) ready.set(i, clock + starts + wait);
+    if (round[i] === visit) [from, until] = [clock, clock + stays];
+    clock += stays;
+  }
+  let back: number | null = null;
+  for (const [i, when] of [...ready].sort((a, b) => a[1] - b[1])) {
+    clock = Math.max(clock, when) + door;
+    if (round[i] === visit) back = clock;
+    clock += stops[i]!.finish;
+  }
+  return { from, until, back };
+}

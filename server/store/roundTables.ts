@@ -1,0 +1,36 @@
+/** Tables of rounds: when people work, the plan, and the stops of rounds that were taken over. */
+import { integer, integerOrNull, key, organisationId, text, textOrNull } from './columns.ts';
+
+export const ROUND_TABLES = {
+  dayOff: { id: key(), organisationId, personId: text(), fromDay: integer(), toDay: integer(), why: text() },
+  /** The one plan of an organisation: what it was made from, and its visits, JSON. */
+  plan: {
+    id: key(),
+    organisationId,
+    madeBy: text(),
+    madeAt: integer(),
+    zone: text(),
+    fromDay: integer(),
+    /** Counts up with each change, so that two people who move visits see each other's. */
+    revision: integer(),
+    basis: text(),
+    visits: text(),
+  },
+  /** A stop of somebody's round, once it was taken over from the plan. */
+  roundStop: {
+    id: key(),
+    organisationId,
+    personId: text(),
+    placeId: text(),
+    day: integer(),
+    fromMinute: integer(),
+    untilMinute: integer(),
+    /** When the home is gone back to; null where it is not. */
+    backMinute: integerOrNull(),
+    /** Numbers of its parts, JSON. */
+    numbers: text(),
+    /** The visit that was announced for it. */
+    visitId: textOrNull(),
+    createdAt: integer(),
+  },
+};
