@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** People × days: each visit a block to drag, or to move by the arrows. */
 import Sortable from 'sortablejs';
-import { computed, nextTick, onBeforeUnmount, watchPostEffect, ref } from 'vue';
+import { computed, nextTick, onBeforeUnmount, ref, watch, watchPostEffect } from 'vue';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import type { Plan, PlanPerson, PlanVisitAnswer } from '../../contract/rounds/rounds.ts';
 import { say } from '../language/say.ts';
@@ -27,25 +27,37 @@ const days = computed(() => {
 const visitsOf = (person: PlanPerson, iso: string): PlanVisitAnswer[] =>
   props.plan.visits.filter(({ personId, day }) => personId === person.id && day === iso);
 
-/** The block that moved keeps the focus where it lands. */
-async function shape(it: Move): Promise<void> {
+/** The block that is moved by keys keeps the focus where it lands; of one that is taken out the next has it. */
+const followed = ref<number | null>(null);
+const shape = (it: Move): void => {
+  followed.value = it.visit;
   emit('shape', it);
-  await nextTick();
-}
+};
+watch(
+  () => props.plan.revision,
+  async () => {
+    await nextTick();
+    const block =
+      grid.value?.querySelector<HTMLElement>(`[data-visit="${followed.value}"]`) ??
+      grid.value?.querySelector<HTMLElement>('[data-visit]');
+    if (followed.value !== null) block?.focus();
+    followed.value = null;
+  },
+);
 function onKey(event: KeyboardEvent, visit: PlanVisitAnswer): void {
   const at = days.value.findIndex(({ iso }) => iso === visit.day);
   const row = props.plan.people.findIndex(({ id }) => id === visit.personId);
   const to = (day: number, person: number) => {
     const [iso, who] = [days.value[day]?.iso, props.plan.people[person]?.id];
-    if (iso && who) void shape({ shape: 'move', visit: visit.visit, day: iso, personId: who });
+    if (iso && who) shape({ shape: 'move', visit: visit.visit, day: iso, personId: who });
   };
   const keys: Readonly<Record<string, () => void>> = {
     ArrowLeft: () => to(at - 1, row),
     ArrowRight: () => to(at + 1, row),
     ArrowUp: () => to(at, row - 1),
     ArrowDown: () => to(at, row + 1),
-    p: () => void shape({ shape: visit.pinned ? 'free' : 'pin', visit: visit.visit }),
-    Delete: () => void shape({ shape: 'out', visit: visit.visit }),
+    p: () => shape({ shape: visit.pinned ? 'free' : 'pin', visit: visit.visit }),
+    Delete: () => shape({ shape: 'out', visit: visit.visit }),
   };
   const answer = keys[event.key];
   if (!answer || visit.takenOver) return;
@@ -65,7 +77,7 @@ watchPostEffect(() => {
         from.insertBefore(item, from.children[oldIndex!] ?? null);
         if (from === to) return;
         const { day, person: personId } = to.dataset;
-        void shape({ shape: 'move', visit: Number(item.dataset.visit), day: day!, personId: personId! });
+        shape({ shape: 'move', visit: Number(item.dataset.visit), day: day!, personId: personId! });
       },
     }),
   );
