@@ -1,8 +1,8 @@
 /** Somebody's round of a day: its stops in order, what to know at each door, what to carry, what must not meet. */
-import { dayFromIso, dayOfInstant, isoFromDay, type Day } from '../../core/calendar/day.ts';
+import { dayFromIso, dayOfInstant, instantOfDay, isoFromDay, type Day } from '../../core/calendar/day.ts';
 import { certainAgents } from '../../core/catalogue/chemistry.ts';
 import { materialWords } from '../../core/jobs/amounts.ts';
-import { isLawful } from '../../core/notices/entry.ts';
+import { earliestEntry, isLawful } from '../../core/notices/entry.ts';
 import { WORK } from '../../contract/due/due.ts';
 import type { RoundAnswer, RoundOn, RoundStop } from '../../contract/rounds/rounds.ts';
 import { isManager, type Call } from '../context/context.ts';
@@ -126,7 +126,9 @@ async function noticeState(call: Call, property: Row<'property'>, visit: Row<'vi
   if (!visit) return 'free';
   const hours = await noticeHours(call.db, property.id, dayOfInstant(call.now, property.zone));
   if (visit.answer === 'agreed' || visit.answer === 'another') return visit.answer;
-  return isLawful(announced(visit), hours, property.zone) ? 'told' : 'late';
+  if (isLawful(announced(visit), hours, property.zone)) return 'told';
+  const begins = instantOfDay(visit.day, visit.fromMinute, property.zone);
+  return visit.deliveredAt === null && earliestEntry(call.now, hours) <= begins ? 'soon' : 'late';
 }
 
 /** What to carry for all parts of a round, each thing once. */

@@ -58,10 +58,12 @@ export async function readBasis(call: Call, weeks: number): Promise<{ basis: Bas
   const { db, now, actor } = call;
   const { organisationId } = actor;
   const { zone, today } = await firstZone(call);
-  // From the Monday of the week in which tomorrow lies; the days before tomorrow are over.
   const tomorrow = today + 1;
-  const [fromDay, days] = [tomorrow - weekdayOf(tomorrow), weeks * 7];
-  const people = await workingPeople(db, organisationId, fromDay);
+  const people = await workingPeople(db, organisationId, tomorrow);
+  const days = weeks * 7;
+  // From the Monday of the first week in which anybody works; the days before tomorrow are over.
+  const first = [...Array(days).keys()].find((i) => people.some((it) => it.minutesOn(tomorrow + i) > 0)) ?? 0;
+  const fromDay = tomorrow + first - weekdayOf(tomorrow + first);
   const workers = people.map(({ person, properties, minutesOn }) => ({
     id: person.id,
     minutes: Array.from({ length: days }, (_, i) => (fromDay + i < tomorrow ? 0 : minutesOn(fromDay + i))),

@@ -124,7 +124,7 @@ describe('The plan of rounds', () => {
     expect(round).to.include({ day, personId: staff.id });
     expect(round.stops).to.have.length(1);
     expect(round.stops[0]).to.include({ place: 'Flat 1A', done: false, back: false, at: 8 * 60 + 15 + 8 });
-    expect(round.stops[0]!.notice).to.contain('Not told in time');
+    expect(round.stops[0]!.notice).to.equal('Not told yet');
     expect(round.kit).to.not.deep.equal([]);
     // A second time is refused, and what stands is not moved by a plan made anew.
     await house.manager.post('/plan/taken-over', { revision: moved.revision, visits: [0] }).expect(409);

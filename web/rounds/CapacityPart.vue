@@ -65,7 +65,7 @@ const short = computed(() => rows.value.filter((it) => it.short).length);
         <p class="strong" :class="{ alarm: short }">{{ say('rounds.capacity.short', { months: short }) }}</p>
       </div>
       <div class="scroll">
-        <table class="figures">
+        <table class="compared">
           <thead>
             <tr>
               <th scope="col">{{ say('rounds.capacity.month') }}</th>

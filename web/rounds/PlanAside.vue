@@ -25,7 +25,7 @@ const SHOWN = 12;
   <aside class="stack airy">
     <section class="stack close">
       <h2>{{ say('rounds.costs') }}</h2>
-      <table class="figures plan-costs">
+      <table class="compared">
         <thead>
           <tr>
             <th></th>
@@ -85,19 +85,3 @@ const SHOWN = 12;
     </section>
   </aside>
 </template>
-
-<style scoped>
-.plan-costs {
-  border-collapse: collapse;
-}
-.plan-costs th,
-.plan-costs td {
-  text-align: right;
-  padding: 3px 0 3px 14px;
-}
-.plan-costs tbody th {
-  text-align: left;
-  font-weight: 400;
-  padding-left: 0;
-}
-</style>

@@ -145,7 +145,7 @@ onBeforeUnmount(() => {
                 <span class="small">{{
                   say('rounds.block', { parts: visit.parts.length, minutes: visit.minutes })
                 }}</span>
-                <span v-if="visit.takenOver" class="small told">{{ say('rounds.takenOver') }}</span>
+                <span v-if="visit.takenOver" class="small plan-told">{{ say('rounds.takenOver') }}</span>
                 <span v-else-if="visit.pinned" class="small">{{ say('rounds.pinned') }}</span>
                 <span v-if="visit.broken.length" class="small alarm">{{ say('rounds.broken') }}</span>
               </button>
@@ -204,6 +204,10 @@ onBeforeUnmount(() => {
   background: var(--paper);
   color: var(--ink);
   cursor: grab;
+}
+.plan-told {
+  color: var(--dew);
+  font-weight: 600;
 }
 .plan-block.taken {
   cursor: default;
