@@ -5,7 +5,7 @@ import type { Rule } from '../../core/rounds/rules.ts';
 
 export const PLAN_WEEKS = [4, 6, 8, 12] as const;
 /** Visits that are taken over with one request. */
-export const MOST_TAKEN_OVER = 10;
+export const MOST_TAKEN_OVER = 4;
 
 const revision = () => count(1_000_000_000).required();
 const visit = () => count(1_000_000).required();

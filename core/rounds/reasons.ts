@@ -1,4 +1,5 @@
 /** Why a visit is where it is, why a task has no place, and what would cost least to give it one. */
+import { grouped } from '../statistics/grouped.ts';
 import { daysOfTasks, lineIn, roundOf } from './figures.ts';
 import { windowOf, type Instance, type PlanVisit } from './instance.ts';
 
@@ -15,12 +16,25 @@ export interface LeftOut {
   } | null;
 }
 
+/** A plan laid out for many questions: the day of each task, and the visits of each person's day. */
+export interface LaidOut {
+  readonly days: ReadonlyMap<number, number>;
+  readonly rounds: ReadonlyMap<string, readonly PlanVisit[]>;
+}
+
+export const roundKey = (worker: number, day: number): string => `${worker} ${day}`;
+
+export const laidOut = (visits: readonly PlanVisit[]): LaidOut => ({
+  days: daysOfTasks(visits),
+  rounds: grouped(visits, ({ worker, day }) => roundKey(worker, day)),
+});
+
 /** The reason for which a task has no place, and the day that misses it by least. */
-export function whyLeftOut(instance: Instance, visits: readonly PlanVisit[], task: number): LeftOut {
+export function whyLeftOut(instance: Instance, { days: lines, rounds }: LaidOut, task: number): LeftOut {
   const { tasks, workers, homes, days, door } = instance;
   const it = tasks[task]!;
   const { firstDay, closed, propertyId } = homes[it.home]!;
-  const line = lineIn(instance, daysOfTasks(visits), task);
+  const line = lineIn(instance, lines, task);
   const none = { nearest: null };
   if (line === null) return { reason: 'before', ...none };
   const able = [...workers.keys()].filter((worker) => {
@@ -38,7 +52,7 @@ export function whyLeftOut(instance: Instance, visits: readonly PlanVisit[], tas
     for (const worker of able) {
       const had = workers[worker]!.minutes[day]!;
       if (had === 0) continue;
-      const its = visits.filter((visit) => visit.worker === worker && visit.day === day);
+      const its = rounds.get(roundKey(worker, day)) ?? [];
       const there = its.find((visit) => visit.home === it.home);
       const more = there ?? { home: it.home, worker, day, tasks: [], pinned: false };
       const round = [...its.filter((visit) => visit !== there), { ...more, tasks: [...more.tasks, task] }];

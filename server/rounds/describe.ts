@@ -1,7 +1,7 @@
 /** A plan as its page shows it: every visit with its reason, what has no place with the cheapest remedy, all counted. */
 import { isoFromDay } from '../../core/calendar/day.ts';
-import { daysOfTasks, lineIn, planFigures, roundOf, stopOf } from '../../core/rounds/figures.ts';
-import { leadOf, whyLeftOut } from '../../core/rounds/reasons.ts';
+import { lineIn, planFigures, roundOf, stopOf } from '../../core/rounds/figures.ts';
+import { laidOut, leadOf, roundKey, whyLeftOut } from '../../core/rounds/reasons.ts';
 import { brokenRules, type BrokenRule } from '../../core/rounds/rules.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import type { Plan, PlanPart, PlanVisitAnswer } from '../../contract/rounds/rounds.ts';
@@ -31,7 +31,8 @@ export async function describePlan(call: Call, { row, basis, visits }: OpenPlan,
     return place ? placeInFull(place, properties.get(place.propertyId)!) : say('story.someone');
   };
   const nameOf = (worker: number) => names.get(instance.workers[worker]!.id) ?? say('story.someone');
-  const days = daysOfTasks(visits);
+  const plan = laidOut(visits);
+  const { days, rounds } = plan;
   const dayWords = (day: number) => say.day(row.fromDay + day);
   const partOf = (task: number): PlanPart => {
     const { number, procedure, machineType: type, label } = parts[task]!;
@@ -50,7 +51,6 @@ export async function describePlan(call: Call, { row, basis, visits }: OpenPlan,
     rule,
     says: say('rounds.broken', { rule, part: task === null ? 'none' : partOf(task).says, minutes: over ?? 0 }),
   });
-  const rounds = grouped(visits, ({ worker, day }) => `${worker} ${day}`);
   const figures = planFigures(instance, visits);
   const why = (visit: KeptVisit): string => {
     const lead = leadOf(instance, days, visit);
@@ -84,7 +84,7 @@ export async function describePlan(call: Call, { row, basis, visits }: OpenPlan,
     };
   });
   const leftOut = figures.leftOut.slice(0, NAMED_MOST).map((task) => {
-    const { reason, nearest } = whyLeftOut(instance, visits, task);
+    const { reason, nearest } = whyLeftOut(instance, plan, task);
     const remedy = say('rounds.remedy', {
       reason,
       person: nearest ? nameOf(nearest.worker) : 'none',
@@ -112,7 +112,10 @@ export async function describePlan(call: Call, { row, basis, visits }: OpenPlan,
       assumed: basis.assumed[worker]!,
       days: minutes
         .slice(from, from + 7)
-        .map((had, i) => ({ had, used: roundOf(instance, worker, rounds.get(`${worker} ${from + i}`) ?? []).minutes })),
+        .map((had, i) => ({
+          had,
+          used: roundOf(instance, worker, rounds.get(roundKey(worker, from + i)) ?? []).minutes,
+        })),
     })),
     week: from / 7,
     visits: inWeek,
