@@ -491,6 +491,7 @@ export const serverText = {
     '{reason, select, nobody {Give it to a trade, or enter who may do it.} tooLong {Give it to a trade, or part it.} before {It comes with the part before it.} notice {Ask for consent today{person, select, none {} other {; else {person} on {day}}}.} closed {Agree on a day with whoever lives there{person, select, none {} other {; else {person} on {day}}}.} other {{person} on {day}{over, plural, =0 {} one {, a minute over} other {, # minutes over}}{door, select, true {, one more door} other {}}.}}',
   'rounds.notice':
     '{state, select, free {No notice needed} agreed {Agreed} another {Asked for another time} told {Told in time} soon {Not told yet} other {Not told in time: ask at the door}}',
+  'rounds.nothingLeft': 'Its parts are in somebody else’s hands by now, or done. Plan anew.',
   'rounds.kit': '{count, number} × {what}',
   'problem.planChanged': 'Somebody else has changed the plan meanwhile. It is shown as it is now.',
   'problem.takenOver': 'This visit was taken over: move it where it is announced.',

@@ -349,6 +349,7 @@ export interface ServerText extends CoreText, FieldsText {
   'rounds.broken': { rule: Choice; part: string | number; minutes: number };
   'rounds.kit': { count: number; what: string | number };
   'rounds.left': { reason: Choice };
+  'rounds.nothingLeft': None;
   'rounds.notice': { state: Choice };
   'rounds.remedy': { reason: Choice; person: string | number; day: string | number; over: number; door: Choice };
   'rounds.why': { why: Choice; part: string | number; line: string | number; late: number; others: number };

@@ -74,6 +74,7 @@ export async function removeUnits(call: Call, { ids }: RemoveUnits): Promise<{ r
     db.fault.count({ placeId }),
     db.signal.count({ placeId }),
     db.machineServes.count({ placeId }),
+    db.roundStop.count({ placeId }),
   ]);
   if (happened.some((count) => count > 0)) throw refused();
   await removeMachines(call, machines, refused);

@@ -10,6 +10,7 @@ import { noticeHours } from '../jobs/entry.ts';
 import { tenancyOn } from '../lookup/tenancies.ts';
 import { createVisit } from '../notices/visits.ts';
 import type { KeptVisit, OpenPlan } from './keptPlan.ts';
+import type { Row } from '../store/tables.ts';
 import { keepVisits, planAt, readPlan } from './plans.ts';
 
 /** Rounds begin at eight; whoever lives there is told a window of two hours around. Our assumptions. */
@@ -31,9 +32,13 @@ export async function takeOver(call: Call, form: TakeOver): Promise<TakenOver> {
   for (const visit of plan.visits.filter(({ id, takenOver }) => form.visits.includes(id) && !takenOver)) {
     const placeId = plan.basis.instance.homes[visit.home]!.id;
     const place = await call.db.place.one({ id: placeId });
-    const says = place ? await problemOf(call, () => announceOne(call, plan, visit)) : null;
-    if (!place || says !== null) {
-      left.push({ placeId, place: place?.name ?? '', says: says ?? '' });
+    if (!place) continue;
+    let stop: Stop | undefined;
+    const says = await problemOf(call, async () => {
+      stop = await announceOne(call, plan, visit);
+    });
+    if (!stop) {
+      left.push({ placeId, place: place.name, says: says ?? '' });
       continue;
     }
     const given = await giveOne(call, plan, visit);
@@ -45,7 +50,13 @@ export async function takeOver(call: Call, form: TakeOver): Promise<TakenOver> {
         says: why,
       })),
     );
-    if (await livedIn(call, placeId, dayIn(plan, visit))) announced += 1;
+    if (!(await anyInHand(call, plan, visit))) {
+      // Nobody comes for nothing, and nobody has heard of it yet.
+      await takeBack(call, stop);
+      if (given.left.length === 0) left.push({ placeId, place: place.name, says: call.env.say('rounds.nothingLeft') });
+      continue;
+    }
+    if (stop.visitId !== null) announced += 1;
     over.add(visit.id);
   }
   const visits = plan.visits.map((visit) => (over.has(visit.id) ? { ...visit, takenOver: true, pinned: true } : visit));
@@ -75,8 +86,28 @@ async function livedIn({ db, now }: Call, placeId: string, day: number): Promise
   return (await tenancyOn(db, placeId, now)) !== undefined;
 }
 
+type Stop = Pick<Row<'roundStop'>, 'id' | 'visitId'>;
+
+/** Whether any part of a visit is in the hands of whoever comes. */
+async function anyInHand({ db }: Call, { basis }: OpenPlan, { home, worker, tasks }: KeptVisit): Promise<boolean> {
+  const { instance, parts } = basis;
+  const numbers = tasks.map((task) => parts[task]!.number);
+  const placeId = instance.homes[home]!.id;
+  const points = await db.mark.all({ placeId, number: numbers }, { columns: ['pointId'] });
+  const jobs = await db.job.all({ placeId, assigneeId: instance.workers[worker]!.id, state: ['given', 'started'] });
+  const jobId = jobs.map(({ id }) => id);
+  return (await db.task.count({ jobId, pointId: points.map(({ pointId }) => pointId), state: 'outstanding' })) > 0;
+}
+
+async function takeBack({ db }: Call, { id, visitId }: Stop): Promise<void> {
+  await db.roundStop.remove({ id });
+  if (visitId === null) return;
+  await db.message.remove({ subjectId: visitId });
+  await db.visit.remove({ id: visitId });
+}
+
 /** Writes a visit into somebody's round, and announces it where somebody lives there. */
-async function announceOne(call: Call, plan: OpenPlan, visit: KeptVisit): Promise<void> {
+async function announceOne(call: Call, plan: OpenPlan, visit: KeptVisit): Promise<Stop> {
   const { env, db, actor, now } = call;
   const { instance, parts } = plan.basis;
   const placeId = instance.homes[visit.home]!.id;
@@ -92,8 +123,9 @@ async function announceOne(call: Call, plan: OpenPlan, visit: KeptVisit): Promis
     const when = { day: isoFromDay(day), from: start, until: Math.max(start + WINDOW, until), agreed: false };
     await createVisit(call, { id: visitId, placeId, personId, purpose, ...when });
   }
+  const id = env.newId();
   await db.roundStop.insert({
-    id: env.newId(),
+    id,
     organisationId: actor.organisationId,
     personId,
     placeId,
@@ -105,6 +137,7 @@ async function announceOne(call: Call, plan: OpenPlan, visit: KeptVisit): Promis
     visitId,
     createdAt: now,
   });
+  return { id, visitId };
 }
 
 /** When a visit begins and ends in its round, in the order in which homes stand: those that are gone back to first. */

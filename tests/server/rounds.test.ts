@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import type { Plan, PlanAnswer, RoundAnswer, ShapePlan, TakenOver } from '../../contract/rounds/rounds.ts';
-import { hire, letDaysPass, openHouse, registerFlat, TODAY, type Caller, type Flat, type House } from './house.ts';
+import { hire, openHouse, registerFlat, TODAY, type Caller, type Flat, type House } from './house.ts';
 
 /** The wednesday after the clock's Tuesday. */
 const WEDNESDAY = TODAY + 1;
@@ -136,6 +136,23 @@ describe('The plan of rounds', () => {
     expect((await roundOf(house.manager, staff.id)).stops).to.have.length(1);
   });
 
+  it('tells nobody of a visit for which nothing can be given', async () => {
+    await house.manager.put(`/properties/${flat.propertyId}/entry-rule`, { hours: 24 }).expect(200);
+    const plan = await make();
+    const moved = await shaped(plan, { shape: 'move', personId: staff.id, day: isoFromDay(WEDNESDAY + 2) });
+    // Meanwhile the part went to somebody else.
+    const pointIds = [flat.points['airHandler.condensateDrain']];
+    const other = await hire(house, 'staff', 'ferreday@saltmarsh.example', 'M. Ferreday');
+    await house.manager.post('/jobs', { id: v7(), pointIds, assigneeId: other.id }).expect(200);
+    const taken = await takeOver(moved);
+    expect(taken).to.include({ jobs: 0, announced: 0 });
+    expect(taken.left[0]!.says).to.contain('in somebody else’s hands');
+    expect(taken.plan.plan!.visits[0]).to.include({ takenOver: false });
+    expect((await roundOf(staff.caller)).stops).to.deep.equal([]);
+    expect(await house.env.store.db.visit.count({})).to.equal(0);
+    expect(await house.env.store.db.message.count({ kind: 'entry' })).to.equal(0);
+  });
+
   it('leaves out, with its reason, what notice does not reach in time', async () => {
     await house.manager.put(`/properties/${flat.propertyId}/entry-rule`, { hours: 336 }).expect(200);
     const plan = await make();
@@ -201,6 +218,5 @@ describe('The plan of rounds', () => {
     expect([plan, homes, workers]).to.deep.equal([null, 1, 2]);
     await house.manager.post('/plan/shapes', { revision: 1, shape: 'out', visit: 0 }).expect(404);
     await house.manager.post('/plan', { weeks: 5, keep: true }).expect(422);
-    await letDaysPass(house, 1);
   });
 });
