@@ -146,7 +146,7 @@ describe('The plan of rounds', () => {
     await house.manager.post('/jobs', { id: v7(), pointIds, assigneeId: other.id }).expect(200);
     const taken = await takeOver(moved);
     expect(taken).to.include({ jobs: 0, announced: 0 });
-    expect(taken.left[0]!.says).to.contain('in somebody else’s hands');
+    expect(taken.left[0]!.says).to.equal('Somebody has it already.');
     expect(taken.plan.plan!.visits[0]).to.include({ takenOver: false });
     expect((await roundOf(staff.caller)).stops).to.deep.equal([]);
     expect(await house.env.store.db.visit.count({})).to.equal(0);
