@@ -1,6 +1,7 @@
 /** The plan of rounds: made, shaped by hand, taken over; and each person's round of a day. */
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { count, id, isoDay, line } from '../form/fields.ts';
+import type { Reason } from '../../core/rounds/reasons.ts';
 import type { Rule } from '../../core/rounds/rules.ts';
 
 export const PLAN_WEEKS = [4, 6, 8, 12] as const;
@@ -44,10 +45,6 @@ export const takeOver = object({
   visits: array().of(visit()).min(1).max(MOST_TAKEN_OVER).required(),
 });
 export type TakeOver = InferType<typeof takeOver>;
-
-/** Why a part has no place in the plan. */
-export const LEFT_OUT = ['nobody', 'tooLong', 'notice', 'closed', 'full', 'before'] as const;
-export type LeftOutReason = (typeof LEFT_OUT)[number];
 
 export interface PlanPart {
   readonly number: number;
@@ -120,7 +117,7 @@ export interface Plan {
   readonly leftOut: readonly {
     readonly part: PlanPart;
     readonly place: string;
-    readonly reason: LeftOutReason;
+    readonly reason: Reason;
     readonly says: string;
     readonly remedy: string;
   }[];

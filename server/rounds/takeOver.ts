@@ -1,7 +1,6 @@
 /** Taking visits over from the plan: their jobs are given, whoever lives there is told, and they stand in a round. */
 import { isoFromDay } from '../../core/calendar/day.ts';
-import { dayOf } from '../../core/rounds/day.ts';
-import { stopOf } from '../../core/rounds/figures.ts';
+import { timetable } from '../../core/rounds/timetable.ts';
 import type { TakenOver, TakeOver } from '../../contract/rounds/rounds.ts';
 import type { Call } from '../context/context.ts';
 import { problemOf } from '../context/problem.ts';
@@ -17,6 +16,7 @@ import { keepVisits, planAt, readPlan } from './plans.ts';
 const BEGINS = 8 * 60;
 const WINDOW = 120;
 const ROUNDED = 30;
+const LAST_MINUTE = 24 * 60 - 1;
 const PURPOSE_CHARS = 200;
 
 /**
@@ -113,14 +113,17 @@ async function announceOne(call: Call, plan: OpenPlan, visit: KeptVisit): Promis
   const placeId = instance.homes[visit.home]!.id;
   const personId = instance.workers[visit.worker]!.id;
   const day = dayIn(plan, visit);
-  const { from, until, back } = timesOf(plan, visit);
+  const round = plan.visits.filter((it) => it.worker === visit.worker && it.day === visit.day);
+  const { from, until, back, over } = timetable(instance, round, BEGINS)[round.indexOf(visit)]!;
   const visitId = (await livedIn(call, placeId, day)) ? env.newId() : null;
   if (visitId !== null) {
     const start = Math.floor(from / ROUNDED) * ROUNDED;
     const purpose = env.say
       .list([...new Set(visit.tasks.map((task) => env.say(`task.${parts[task]!.procedure}`)))])
       .slice(0, PURPOSE_CHARS);
-    const when = { day: isoFromDay(day), from: start, until: Math.max(start + WINDOW, until), agreed: false };
+    // They are told of the whole time, going back with it.
+    const end = Math.min(LAST_MINUTE, Math.max(start + WINDOW, over));
+    const when = { day: isoFromDay(day), from: start, until: end, agreed: false };
     await createVisit(call, { id: visitId, placeId, personId, purpose, ...when });
   }
   const id = env.newId();
@@ -138,37 +141,4 @@ async function announceOne(call: Call, plan: OpenPlan, visit: KeptVisit): Promis
     createdAt: now,
   });
   return { id, visitId };
-}
-
-/** When a visit begins and ends in its round, in the order in which homes stand: those that are gone back to first. */
-function timesOf({ basis, visits }: OpenPlan, visit: KeptVisit) {
-  const { instance } = basis;
-  const { door, between, workers, weights } = instance;
-  const round = visits
-    .filter(({ worker, day }) => worker === visit.worker && day === visit.day)
-    .sort((a, b) => a.home - b.home);
-  const stops = round.map((it) => stopOf(instance, it));
-  const base = workers[visit.worker]!.base;
-  const { returns } = dayOf(stops, { door, between, base, doorCost: weights.door });
-  const order = [...round.keys()].sort((a, b) => Number(returns.includes(b)) - Number(returns.includes(a)) || a - b);
-  let [clock, from, until] = [BEGINS, BEGINS, BEGINS];
-  let property = base;
-  const ready = new Map<number, number>();
-  for (const i of order) {
-    const { property: here, starts, others, wait, finish } = stops[i]!;
-    clock += (here === property ? 0 : between) + door;
-    property = here;
-    const goesBack = returns.includes(i);
-    const stays = starts + (goesBack ? others : Math.max(others, wait) + finish);
-    if (goesBack) ready.set(i, clock + starts + wait);
-    if (round[i] === visit) [from, until] = [clock, clock + stays];
-    clock += stays;
-  }
-  let back: number | null = null;
-  for (const [i, when] of [...ready].sort((a, b) => a[1] - b[1])) {
-    clock = Math.max(clock, when) + door;
-    if (round[i] === visit) back = clock;
-    clock += stops[i]!.finish;
-  }
-  return { from, until, back };
 }

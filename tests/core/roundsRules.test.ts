@@ -7,6 +7,7 @@ import { WEIGHTS, type Instance, type PlanVisit, type Task } from '../../core/ro
 import { laidOut, leadOf, whyLeftOut } from '../../core/rounds/reasons.ts';
 import { brokenRules } from '../../core/rounds/rules.ts';
 import { findPlan } from '../../core/rounds/search.ts';
+import { timetable } from '../../core/rounds/timetable.ts';
 import { wrongsOf } from './roundsTimeline.ts';
 
 const TASK: Task = {
@@ -239,6 +240,59 @@ describe('Each machine alone', () => {
         expect(ours.minutes).to.equal(sum);
       }),
       { numRuns: 30 },
+    );
+  });
+});
+
+describe('The times of a round', () => {
+  const EIGHT = 8 * 60;
+
+  it('follow the homes, with doors and ways between properties', () => {
+    const homes = [home('h0'), home('h1', { propertyId: 'q' })];
+    const instance = instanceOf([{ minutes: 10 }, { home: 1, minutes: 20 }], { homes });
+    const times = timetable(instance, [visit([1], { home: 1 }), visit([0])], EIGHT);
+    expect(times[1]).to.deep.equal({ from: EIGHT + 8, until: EIGHT + 18, back: null, over: EIGHT + 18 });
+    expect(times[0]).to.include({ from: EIGHT + 18 + 15 + 8, over: EIGHT + 18 + 15 + 8 + 20 });
+  });
+
+  it('begin with what is gone back to, and tell of going back, too', () => {
+    const long = { minutes: Array.from({ length: 14 }, () => 400) };
+    const instance = instanceOf(
+      [
+        { minutes: 5, wait: 120, finish: 6 },
+        { home: 1, minutes: 100 },
+      ],
+      { workers: [worker('w', long)], weights: { ...WEIGHTS, door: 10 } },
+    );
+    const [soak, other] = timetable(instance, [visit([0]), visit([1], { home: 1 })], EIGHT);
+    expect(soak).to.include({ from: EIGHT + 8, until: EIGHT + 13 });
+    expect(other).to.include({ from: EIGHT + 13 + 8, until: EIGHT + 121, back: null });
+    // It has soaked at 8:13 and two hours; then the door once more.
+    expect(soak).to.include({ back: EIGHT + 13 + 120 + 8, over: EIGHT + 141 + 6 });
+  });
+
+  it('never overlap, and end when the day is over by its minutes', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1_000, max: 2 ** 30 }), (seed) => {
+        const instance = smallInstance(seed);
+        const { visits } = findPlan(instance, { seed: 1, steps: 30 });
+        for (const { worker: who, day } of visits) {
+          const round = visits.filter((it) => it.worker === who && it.day === day);
+          const times = timetable(instance, round, EIGHT);
+          const spans = times.flatMap(({ from, until, back, over }) => [
+            [from, until] as const,
+            ...(back === null ? [] : [[back, over] as const]),
+          ]);
+          spans.sort((a, b) => a[0] - b[0]);
+          spans.forEach(([from, until], i) => {
+            expect(until).to.be.at.least(from);
+            if (i > 0) expect(from).to.be.at.least(spans[i - 1]![1] + instance.door);
+          });
+          const end = Math.max(...times.map(({ over }) => over));
+          expect(end - EIGHT).to.be.at.most(instance.workers[who]!.minutes[day]!);
+        }
+      }),
+      { numRuns: 60 },
     );
   });
 });

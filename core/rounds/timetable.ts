@@ -1,0 +1,48 @@
+/** When each stop of somebody's round begins and ends. */
+import { dayOf } from './day.ts';
+import { stopOf } from './figures.ts';
+import type { Instance, PlanVisit } from './instance.ts';
+
+/** Times in minutes past midnight. */
+export interface StopTimes {
+  readonly from: number;
+  readonly until: number;
+  /** When the home is gone back to, for what was left to soak or run; null where it is not. */
+  readonly back: number | null;
+  /** When the home is left for good: whoever lives there is told of all of it. */
+  readonly over: number;
+}
+
+/**
+ * The times of a round: homes that are gone back to first, then the others in the order in which homes stand, then back.
+ * @param round visits of one person on one day
+ * @returns in the order of the visits given
+ */
+export function timetable(instance: Instance, round: readonly PlanVisit[], begins: number): StopTimes[] {
+  const { door, between, workers, weights } = instance;
+  if (round.length === 0) return [];
+  const stops = round.map((visit) => stopOf(instance, visit));
+  const { base } = workers[round[0]!.worker]!;
+  const { returns } = dayOf(stops, { door, between, base, doorCost: weights.door });
+  const order = [...round.keys()].sort(
+    (a, b) => Number(returns.includes(b)) - Number(returns.includes(a)) || round[a]!.home - round[b]!.home,
+  );
+  const times: StopTimes[] = [];
+  const ready: { readonly i: number; readonly at: number }[] = [];
+  let [clock, property] = [begins, base];
+  for (const i of order) {
+    const { property: here, starts, others, wait, finish } = stops[i]!;
+    const goesBack = returns.includes(i);
+    const from = clock + (here === property ? 0 : between) + door;
+    const until = from + starts + (goesBack ? others : Math.max(others, wait) + finish);
+    if (goesBack) ready.push({ i, at: from + starts + wait });
+    times[i] = { from, until, back: null, over: until };
+    [clock, property] = [until, here];
+  }
+  for (const { i, at } of ready.sort((a, b) => a.at - b.at)) {
+    const back = Math.max(clock, at) + door;
+    clock = back + stops[i]!.finish;
+    times[i] = { ...times[i]!, back, over: clock };
+  }
+  return times;
+}
