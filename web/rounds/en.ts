@@ -103,7 +103,7 @@ export const roundsText = {
   'rounds.access.dog': 'There is a dog',
   'rounds.access.key': 'Key',
   'rounds.access.prefers': 'They like visits',
-  'rounds.access.save': 'Save',
+  'rounds.access.save': 'Save for the door',
   'rounds.access.saved': 'Saved.',
   'rounds.sheet': 'Round',
   'rounds.sheet.of': '{person}, {day}',
