@@ -166,7 +166,11 @@ describe('Rounds, in a browser', function rounds() {
     await staff.goto(`/homes/${flats[0]!.placeId}`);
     await staff.getByLabel('Key', { exact: true }).fill('with the neighbour');
     await staff.getByLabel('There is a dog').check();
-    await staff.locator('form').filter({ hasText: 'There is a dog' }).getByRole('button', { name: 'Save for the door' }).click();
+    await staff
+      .locator('form')
+      .filter({ hasText: 'There is a dog' })
+      .getByRole('button', { name: 'Save for the door' })
+      .click();
     await staff.getByText('Saved.').waitFor();
     await expectFit(staff, 'going in, on a phone');
   });
