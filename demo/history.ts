@@ -10,6 +10,7 @@ import { seedOf, seeded } from '../core/statistics/random.ts';
 import type { SubmittedRecord } from '../contract/jobs/jobs.ts';
 import { readHistories } from '../server/due/history.ts';
 import type { Env } from '../server/context/context.ts';
+import { entryFor } from '../server/jobs/entry.ts';
 import { moveJob } from '../server/jobs/jobs.ts';
 import { sendJob } from '../server/proof/submission.ts';
 import { logRecord } from '../server/proof/records.ts';
@@ -142,13 +143,16 @@ async function doJob(
   if (tasks.length === 0) return;
   if (day > world.today - RETENTION_DAYS) {
     const job = (await db.job.one({ id: jobId }))!;
-    const started = await moveJob(callAs(world, db, doer, startedAt), jobId, {
+    const before = callAs(world, db, doer, startedAt);
+    const { needed, tenant } = await entryFor(before, job);
+    const started = await moveJob(before, jobId, {
       move: 'start',
       reason: null,
       note: '',
       still: [],
       revision: job.revision,
-      entry: null,
+      // Whoever lives there lets them in.
+      entry: needed ? { ground: 'word', name: tenant, note: '' } : null,
     }).catch(metOnBranch);
     if (!started) {
       world.pending.push({ ...pending, doOn: day + 1 });
