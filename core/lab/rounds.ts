@@ -5,12 +5,10 @@
  * one day. The baseline does each machine on its line day, with as many people as that takes.
  */
 import { fewestDoors } from '../rounds/bound.ts';
-import type { Instance, PlanHome, Task, Worker } from '../rounds/instance.ts';
-import { WEIGHTS } from '../rounds/instance.ts';
+import { DOOR_MINUTES, WEIGHTS, type Instance, type PlanHome, type Task, type Worker } from '../rounds/instance.ts';
 import { grouped } from '../statistics/grouped.ts';
 import { seeded, type Random } from '../statistics/random.ts';
 
-export const DOOR_MINUTES = 8;
 const INTERVALS = [30, 60, 90, 120, 180, 365];
 const [MACHINES, LINES] = [10, 30];
 const TWELVE_WEEKS = 84;

@@ -5,7 +5,7 @@ import type { Day } from '../calendar/day.ts';
 import type { Rule, Weekday } from '../calendar/rule.ts';
 
 /** 1 January 2024 was a Monday in January. */
-const MONDAY = dayOfCivil(2024, 1, 1);
+export const MONDAY = dayOfCivil(2024, 1, 1);
 
 /** The plainest rule that comes round within so many days: monthly ones where a month fits, weekly ones else. */
 export function ruleWithin(days: number): string {

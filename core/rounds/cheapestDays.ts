@@ -4,7 +4,7 @@
  * count before; a way without its doors would be the piercing of intervals.
  */
 import type { Random } from '../statistics/random.ts';
-import { taskCost, type DayOfWorker } from './instance.ts';
+import { goesTo, taskCost, type DayOfWorker } from './instance.ts';
 import type { PlanState } from './state.ts';
 
 /** Costs are blurred by up to so much where another way than the last is sought, minutes. */
@@ -78,9 +78,10 @@ function openingsOf(state: PlanState, home: number, day: number, random: Random 
   const { closed, firstDay, propertyId } = homes[home]!;
   if (day < firstDay || closed.has(day)) return [];
   const found: Opening[] = [];
-  workers.forEach(({ minutes, base, properties }, worker) => {
+  workers.forEach((who, worker) => {
+    const { minutes, base } = who;
     const had = minutes[day]!;
-    if (had === 0 || !(properties?.includes(propertyId) ?? true)) return;
+    if (had === 0 || !goesTo(who, propertyId)) return;
     const slot = worker * days + day;
     const its = state.slots[slot]!;
     const free = had - state.minutes[slot]!;

@@ -3,18 +3,36 @@
  * other work in the same home; what is left of it is waited for there, or bridged by other homes of the same property
  * and gone back to, which is one more door.
  */
+import type { Instance, Task } from './instance.ts';
 
-/** The work of one visit, in minutes. */
-export interface Stop {
-  readonly property: string;
+/** The work of a visit, in minutes, as it is gathered. */
+export interface Work {
   /** Hands-on until everything that waits is waiting. */
-  readonly starts: number;
+  starts: number;
   /** Hands-on that has no wait. */
-  readonly others: number;
+  others: number;
   /** The longest wait. */
-  readonly wait: number;
+  wait: number;
   /** Hands-on after it. */
-  readonly finish: number;
+  finish: number;
+}
+
+/** One visit of a day. */
+export interface Stop extends Readonly<Work> {
+  readonly property: string;
+}
+
+export const NO_WORK: Readonly<Work> = { starts: 0, others: 0, wait: 0, finish: 0 };
+
+/** Adds a task to the work of its visit. */
+export function addWork(work: Work, { minutes, wait, finish }: Task): void {
+  if (wait > 0) {
+    work.starts += minutes;
+    work.wait = Math.max(work.wait, wait);
+    work.finish += finish;
+  } else {
+    work.others += minutes + finish;
+  }
 }
 
 export interface DayTerms {
@@ -71,3 +89,10 @@ export function dayOf(stops: readonly Stop[], { door, between, base, doorCost }:
   }
   return best;
 }
+
+/** The same for a day of somebody of the plan. */
+export const dayOfWorker = (
+  { door, between, workers, weights }: Instance,
+  worker: number,
+  stops: readonly Stop[],
+): DayWork => dayOf(stops, { door, between, base: workers[worker]!.base, doorCost: weights.door });

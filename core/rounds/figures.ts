@@ -1,7 +1,7 @@
 /** What a plan comes to, in the figures that people weigh; everything of it is either counted or left out by name. */
 import { grouped } from '../statistics/grouped.ts';
-import { dayOf, type Stop } from './day.ts';
-import type { Instance, PlanVisit, Task } from './instance.ts';
+import { addWork, dayOfWorker, NO_WORK, type Stop } from './day.ts';
+import type { Instance, PlanVisit } from './instance.ts';
 
 export interface PlanFigures {
   readonly tasks: number;
@@ -17,30 +17,21 @@ export interface PlanFigures {
   readonly leftOut: readonly number[];
 }
 
-/** The work of a visit. */
+/** A visit of a plan with its work. */
 export function stopOf({ tasks, homes }: Instance, { home, tasks: its }: Pick<PlanVisit, 'home' | 'tasks'>): Stop {
-  const all = its.map((task) => tasks[task]!);
-  const waiting = all.filter(({ wait }) => wait > 0);
-  const sum = (of: readonly Task[], minutes: (task: Task) => number) =>
-    of.reduce((total, task) => total + minutes(task), 0);
-  return {
-    property: homes[home]!.propertyId,
-    starts: sum(waiting, ({ minutes }) => minutes),
-    others: sum(all, ({ wait, minutes, finish }) => (wait > 0 ? 0 : minutes + finish)),
-    wait: Math.max(0, ...waiting.map(({ wait }) => wait)),
-    finish: sum(waiting, ({ finish }) => finish),
-  };
+  const work = { ...NO_WORK };
+  for (const task of its) addWork(work, tasks[task]!);
+  return { property: homes[home]!.propertyId, ...work };
 }
 
 /** Minutes and doors of somebody's day. */
 export function roundOf(instance: Instance, worker: number, visits: readonly PlanVisit[]) {
-  const { door, between, weights, workers } = instance;
-  const terms = { door, between, base: workers[worker]!.base, doorCost: weights.door };
-  const { minutes, returns } = dayOf(
+  const { minutes, returns } = dayOfWorker(
+    instance,
+    worker,
     visits.map((visit) => stopOf(instance, visit)),
-    terms,
   );
-  return { minutes, returns, doors: visits.length + returns.length };
+  return { minutes, doors: visits.length + returns.length };
 }
 
 /** The day of each task that has one. */

@@ -15,6 +15,10 @@ export interface Worker {
   readonly properties: readonly string[] | null;
 }
 
+/** Whether somebody looks after a property. */
+export const goesTo = ({ properties }: Pick<Worker, 'properties'>, propertyId: string): boolean =>
+  properties?.includes(propertyId) ?? true;
+
 export interface PlanHome {
   readonly id: string;
   readonly propertyId: string;
@@ -83,6 +87,16 @@ export interface Instance {
   /** Agents that must not meet within one branch on one day. */
   readonly clashes: readonly (readonly [string, string])[];
   readonly weights: Weights;
+}
+
+/** Minutes that a door takes: the bell, shoes, thanks and the way within a property. Our assumption. */
+export const DOOR_MINUTES = 8;
+
+/** Whether a task is for somebody, whatever the day: their property, their level, nobody else's work. */
+export function mayDo({ tasks, homes, workers }: Instance, task: number, worker: number): boolean {
+  const { home, licensed, only } = tasks[task]!;
+  const who = workers[worker]!;
+  return goesTo(who, homes[home]!.propertyId) && (!licensed || who.licensed) && (only === null || only === worker);
 }
 
 /** What is not done by the plan's end is taken to be done so many days after it. */

@@ -1,7 +1,7 @@
 /** Why a visit is where it is, why a task has no place, and what would cost least to give it one. */
 import { grouped } from '../statistics/grouped.ts';
 import { daysOfTasks, lineIn, roundOf } from './figures.ts';
-import { windowOf, type Instance, type PlanVisit } from './instance.ts';
+import { mayDo, windowOf, type Instance, type PlanVisit } from './instance.ts';
 
 export type Reason = 'nobody' | 'tooLong' | 'notice' | 'closed' | 'before' | 'full';
 
@@ -33,15 +33,13 @@ export const laidOut = (visits: readonly PlanVisit[]): LaidOut => ({
 export function whyLeftOut(instance: Instance, { days: lines, rounds }: LaidOut, task: number): LeftOut {
   const { tasks, workers, homes, days, door } = instance;
   const it = tasks[task]!;
-  const { firstDay, closed, propertyId } = homes[it.home]!;
+  const { firstDay, closed } = homes[it.home]!;
   const line = lineIn(instance, lines, task);
   const none = { nearest: null };
   if (line === null) return { reason: 'before', ...none };
-  const able = [...workers.keys()].filter((worker) => {
-    const { licensed, properties, minutes } = workers[worker]!;
-    const theirs = (properties?.includes(propertyId) ?? true) && (it.only === null || it.only === worker);
-    return theirs && (!it.licensed || licensed) && minutes.some((of) => of > 0);
-  });
+  const able = [...workers.keys()].filter(
+    (worker) => mayDo(instance, task, worker) && workers[worker]!.minutes.some((of) => of > 0),
+  );
   if (able.length === 0) return { reason: 'nobody', ...none };
   const alone = it.minutes + it.wait + it.finish + door;
   if (able.every((worker) => workers[worker]!.minutes.every((of) => of < alone))) return { reason: 'tooLong', ...none };

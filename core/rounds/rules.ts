@@ -1,6 +1,6 @@
 /** Which rules a plan breaks, worked out from its visits alone: what is moved by hand may break them, and says so. */
 import { lineIn, daysOfTasks, roundOf } from './figures.ts';
-import { windowOf, type Instance, type PlanVisit } from './instance.ts';
+import { goesTo, windowOf, type Instance, type PlanVisit } from './instance.ts';
 import { grouped } from '../statistics/grouped.ts';
 
 export const RULES = ['away', 'notice', 'closed', 'level', 'notTheirs', 'tooEarly', 'clash', 'full'] as const;
@@ -24,7 +24,7 @@ export function brokenRules(instance: Instance, visits: readonly PlanVisit[]): B
   visits.forEach(({ home, worker, day, tasks: its }, visit) => {
     const breaks = (rule: Rule, task: number | null = null) => found.push({ rule, visit, task, over: null });
     const { closed, firstDay, propertyId } = homes[home]!;
-    if (!(workers[worker]!.properties?.includes(propertyId) ?? true)) breaks('notTheirs');
+    if (!goesTo(workers[worker]!, propertyId)) breaks('notTheirs');
     if (workers[worker]!.minutes[day]! === 0) breaks('away');
     if (day < firstDay) breaks('notice');
     if (closed.has(day)) breaks('closed');

@@ -1,17 +1,13 @@
 /** A plan in the making: tasks are put in and taken out, its cost follows at once, and steps can be taken back. */
-import { dayOf, type Stop } from './day.ts';
-import { leftOutCost, taskCost, windowOf, type Instance, type PlanVisit, type Task } from './instance.ts';
+import { addWork, dayOfWorker, NO_WORK, type Stop, type Work } from './day.ts';
+import { leftOutCost, mayDo, taskCost, windowOf, type Instance, type PlanVisit, type Task } from './instance.ts';
 
-interface OpenVisit extends Stop {
+interface OpenVisit extends Work, Pick<Stop, 'property'> {
   readonly home: number;
   readonly worker: number;
   readonly day: number;
   readonly tasks: number[];
   pinned: boolean;
-  starts: number;
-  others: number;
-  wait: number;
-  finish: number;
 }
 
 interface Step {
@@ -20,28 +16,6 @@ interface Step {
   readonly day: number;
   readonly put: boolean;
 }
-
-export type VisitOfPlan = Readonly<Omit<OpenVisit, 'tasks'>> & { readonly tasks: readonly number[] };
-
-/** A task, or several of one home, as the work of a visit. */
-interface Work {
-  starts: number;
-  others: number;
-  wait: number;
-  finish: number;
-}
-
-const NO_WORK: Work = { starts: 0, others: 0, wait: 0, finish: 0 };
-
-const add = (work: Work, { minutes, wait, finish }: Task): void => {
-  if (wait > 0) {
-    work.starts += minutes;
-    work.wait = Math.max(work.wait, wait);
-    work.finish += finish;
-  } else {
-    work.others += minutes + finish;
-  }
-};
 
 export class PlanState {
   readonly at: (OpenVisit | null)[];
@@ -138,10 +112,8 @@ export class PlanState {
   }
 
   private slotWith(worker: number, stops: readonly Stop[]) {
-    const { door, between, workers, weights } = this.instance;
-    const terms = { door, between, base: workers[worker]!.base, doorCost: weights.door };
-    const { minutes, returns } = dayOf(stops, terms);
-    return { minutes, cost: minutes + (stops.length + returns.length) * weights.door };
+    const { minutes, returns } = dayOfWorker(this.instance, worker, stops);
+    return { minutes, cost: minutes + (stops.length + returns.length) * this.instance.weights.door };
   }
 
   private meets(task: number, day: number): boolean {
@@ -155,15 +127,12 @@ export class PlanState {
   /** Whether tasks of a home may be done by somebody on a day, as far as the home and the tasks go. */
   allows(task: number, worker: number, day: number): boolean {
     const { tasks, homes, workers } = this.instance;
-    const { home, licensed, only } = tasks[task]!;
-    const { firstDay, closed, propertyId } = homes[home]!;
+    const { firstDay, closed } = homes[tasks[task]!.home]!;
     return (
-      (workers[worker]!.properties?.includes(propertyId) ?? true) &&
       workers[worker]!.minutes[day]! > 0 &&
       day >= firstDay &&
       !closed.has(day) &&
-      (!licensed || workers[worker]!.licensed) &&
-      (only === null || only === worker) &&
+      mayDo(this.instance, task, worker) &&
       this.follows(task) &&
       day >= this.opensOf(task) &&
       !this.meets(task, day)
@@ -182,7 +151,7 @@ export class PlanState {
     const there = its.findIndex((visit) => visit.home === it.home);
     const { starts, others, wait, finish } = there < 0 ? NO_WORK : its[there]!;
     const work = { property: instance.homes[it.home]!.propertyId, starts, others, wait, finish };
-    add(work, it);
+    addWork(work, it);
     const stops: Stop[] = its.slice();
     if (there < 0) stops.push(work);
     else stops[there] = work;
@@ -208,7 +177,7 @@ export class PlanState {
       this.visitsOf[it.home]!.push(visit);
     }
     visit.tasks.push(task);
-    add(visit, it);
+    addWork(visit, it);
     this.at[task] = visit;
     this.mark(it, day, true);
     this.recount(worker, day);
@@ -232,7 +201,7 @@ export class PlanState {
     this.countDone(task, day, -1);
     visit.tasks.splice(visit.tasks.indexOf(task), 1);
     Object.assign(visit, NO_WORK);
-    for (const other of visit.tasks) add(visit, tasks[other]!);
+    for (const other of visit.tasks) addWork(visit, tasks[other]!);
     if (visit.tasks.length === 0) {
       const slot = this.slots[worker * days + day]!;
       slot.splice(slot.indexOf(visit), 1);

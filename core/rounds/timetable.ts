@@ -1,5 +1,5 @@
 /** When each stop of somebody's round begins and ends. */
-import { dayOf } from './day.ts';
+import { dayOfWorker } from './day.ts';
 import { stopOf } from './figures.ts';
 import type { Instance, PlanVisit } from './instance.ts';
 
@@ -19,17 +19,17 @@ export interface StopTimes {
  * @returns in the order of the visits given
  */
 export function timetable(instance: Instance, round: readonly PlanVisit[], begins: number): StopTimes[] {
-  const { door, between, workers, weights } = instance;
+  const { door, between, workers } = instance;
   if (round.length === 0) return [];
   const stops = round.map((visit) => stopOf(instance, visit));
-  const { base } = workers[round[0]!.worker]!;
-  const { returns } = dayOf(stops, { door, between, base, doorCost: weights.door });
+  const { worker } = round[0]!;
+  const { returns } = dayOfWorker(instance, worker, stops);
   const order = [...round.keys()].sort(
     (a, b) => Number(returns.includes(b)) - Number(returns.includes(a)) || round[a]!.home - round[b]!.home,
   );
   const times: StopTimes[] = [];
   const ready: { readonly i: number; readonly at: number }[] = [];
-  let [clock, property] = [begins, base];
+  let [clock, property] = [begins, workers[worker]!.base];
   for (const i of order) {
     const { property: here, starts, others, wait, finish } = stops[i]!;
     const goesBack = returns.includes(i);

@@ -10,7 +10,14 @@ import { earliestEntry } from '../../core/notices/entry.ts';
 import { tellableFrom } from '../../core/notices/telling.ts';
 import { aloneFigures } from '../../core/rounds/alone.ts';
 import { fewestDoors } from '../../core/rounds/bound.ts';
-import { WEIGHTS, windowOf, type Instance, type PlanHome, type Task } from '../../core/rounds/instance.ts';
+import {
+  DOOR_MINUTES,
+  WEIGHTS,
+  windowOf,
+  type Instance,
+  type PlanHome,
+  type Task,
+} from '../../core/rounds/instance.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import { lineOfMark, WORK } from '../../contract/due/due.ts';
 import type { NotInPlan, PlanCosts } from '../../contract/rounds/rounds.ts';
@@ -26,8 +33,7 @@ import type { Row } from '../store/tables.ts';
 import { forTenants, type Due } from './forTenants.ts';
 import { workingPeople } from './workers.ts';
 
-/** Our assumptions: the bell, shoes, thanks and the way within a property; and the way between two. */
-const DOOR_MINUTES = 8;
+/** The way between two properties: our assumption. */
 const BETWEEN_MINUTES = 15;
 /** Parts read between two turns of the event loop. */
 const CHUNK = 500;

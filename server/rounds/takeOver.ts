@@ -8,8 +8,8 @@ import { giveMany } from '../jobs/giveMany.ts';
 import { noticeHours } from '../jobs/entry.ts';
 import { tenancyOn } from '../lookup/tenancies.ts';
 import { createVisit } from '../notices/visits.ts';
-import type { KeptVisit, OpenPlan } from './keptPlan.ts';
 import type { Row } from '../store/tables.ts';
+import type { KeptVisit, OpenPlan } from './keptPlan.ts';
 import { keepVisits, planAt, readPlan } from './plans.ts';
 
 /** Rounds begin at eight; whoever lives there is told a window of two hours around. Our assumptions. */
@@ -30,7 +30,7 @@ export async function takeOver(call: Call, form: TakeOver): Promise<TakenOver> {
   let [jobs, announced] = [0, 0];
   const over = new Set<number>();
   for (const visit of plan.visits.filter(({ id, takenOver }) => form.visits.includes(id) && !takenOver)) {
-    const placeId = plan.basis.instance.homes[visit.home]!.id;
+    const { placeId } = namedOf(plan, visit);
     const place = await call.db.place.one({ id: placeId });
     if (!place) continue;
     let stop: Stop | undefined;
@@ -66,17 +66,23 @@ export async function takeOver(call: Call, form: TakeOver): Promise<TakenOver> {
 
 const dayIn = ({ row }: OpenPlan, { day }: KeptVisit): number => row.fromDay + day;
 
+/** A visit's home, person and parts by what they are called outside the plan. */
+const namedOf = ({ basis: { instance, parts } }: OpenPlan, { home, worker, tasks }: KeptVisit) => ({
+  placeId: instance.homes[home]!.id,
+  personId: instance.workers[worker]!.id,
+  numbers: tasks.map((task) => parts[task]!.number),
+});
+
 /** Gives what of a visit nobody has in hand yet to whoever comes. */
-async function giveOne(call: Call, { basis }: OpenPlan, { home, worker, tasks }: KeptVisit) {
-  const { instance, parts } = basis;
-  const numbers = tasks.map((task) => parts[task]!.number);
+async function giveOne(call: Call, plan: OpenPlan, visit: KeptVisit) {
+  const { placeId, personId, numbers } = namedOf(plan, visit);
   return giveMany(call, {
-    placeIds: [instance.homes[home]!.id],
+    placeIds: [placeId],
     which: 'chosen',
     numbers,
     moves: false,
     from: null,
-    assigneeId: instance.workers[worker]!.id,
+    assigneeId: personId,
   });
 }
 
@@ -89,12 +95,10 @@ async function livedIn({ db, now }: Call, placeId: string, day: number): Promise
 type Stop = Pick<Row<'roundStop'>, 'id' | 'visitId'>;
 
 /** Whether any part of a visit is in the hands of whoever comes. */
-async function anyInHand({ db }: Call, { basis }: OpenPlan, { home, worker, tasks }: KeptVisit): Promise<boolean> {
-  const { instance, parts } = basis;
-  const numbers = tasks.map((task) => parts[task]!.number);
-  const placeId = instance.homes[home]!.id;
+async function anyInHand({ db }: Call, plan: OpenPlan, visit: KeptVisit): Promise<boolean> {
+  const { placeId, personId, numbers } = namedOf(plan, visit);
   const points = await db.mark.all({ placeId, number: numbers }, { columns: ['pointId'] });
-  const jobs = await db.job.all({ placeId, assigneeId: instance.workers[worker]!.id, state: ['given', 'started'] });
+  const jobs = await db.job.all({ placeId, assigneeId: personId, state: ['given', 'started'] });
   const jobId = jobs.map(({ id }) => id);
   return (await db.task.count({ jobId, pointId: points.map(({ pointId }) => pointId), state: 'outstanding' })) > 0;
 }
@@ -110,8 +114,7 @@ async function takeBack({ db }: Call, { id, visitId }: Stop): Promise<void> {
 async function announceOne(call: Call, plan: OpenPlan, visit: KeptVisit): Promise<Stop> {
   const { env, db, actor, now } = call;
   const { instance, parts } = plan.basis;
-  const placeId = instance.homes[visit.home]!.id;
-  const personId = instance.workers[visit.worker]!.id;
+  const { placeId, personId, numbers } = namedOf(plan, visit);
   const day = dayIn(plan, visit);
   const round = plan.visits.filter((it) => it.worker === visit.worker && it.day === visit.day);
   const { from, until, back, over } = timetable(instance, round, BEGINS)[round.indexOf(visit)]!;
@@ -136,7 +139,7 @@ async function announceOne(call: Call, plan: OpenPlan, visit: KeptVisit): Promis
     fromMinute: from,
     untilMinute: until,
     backMinute: back,
-    numbers: JSON.stringify(visit.tasks.map((task) => parts[task]!.number)),
+    numbers: JSON.stringify(numbers),
     visitId,
     createdAt: now,
   });

@@ -16,8 +16,9 @@ export interface WorkingPerson {
   minutesOn(day: Day): number;
 }
 
-/** Whether somebody works on a weekday, 0 is Monday. */
-export const worksOn = (workDays: number, weekday: number): boolean => ((workDays >> weekday) & 1) === 1;
+/** The weekdays on which somebody works, 0 is Monday, from `workDays` of their row. */
+export const weekdaysOf = (workDays: number): number[] =>
+  [0, 1, 2, 3, 4, 5, 6].filter((weekday) => (workDays >> weekday) & 1);
 
 /**
  * Staff, and managers whose hours are entered, by name; those without any hour are among them, with none.
@@ -38,7 +39,7 @@ export async function workingPeople(db: Db, organisationId: string, since: Day):
     const isStaff = grants.some(({ personId, role }) => personId === person.id && role === 'staff');
     if (!isStaff && person.hoursAWeek === null) return [];
     const hours = person.hoursAWeek ?? ASSUMED_HOURS;
-    const weekdays = [0, 1, 2, 3, 4, 5, 6].filter((weekday) => worksOn(person.workDays, weekday));
+    const weekdays = weekdaysOf(person.workDays);
     const minutes = weekdays.length === 0 ? 0 : Math.floor((hours * 60) / weekdays.length);
     const theirs = off.filter(({ personId }) => personId === person.id);
     return [

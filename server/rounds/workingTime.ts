@@ -13,10 +13,9 @@ import { findPlace } from '../lookup/places.ts';
 import { firstZone, zoneOfPlace } from '../lookup/zone.ts';
 import { factsOf, inForce, recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
-import { workingPeople, worksOn } from './workers.ts';
+import { weekdaysOf, workingPeople } from './workers.ts';
 
 const MONTHS = 12;
-const WEEKDAYS = [0, 1, 2, 3, 4, 5, 6];
 
 /** @throws Problem: what is not there or not theirs (404) */
 async function ofOffice({ db, actor: { organisationId } }: Call, id: string): Promise<Row<'person'>> {
@@ -31,7 +30,7 @@ export async function readWorkingTime(call: Call, id: string): Promise<WorkingTi
   const { workDays, basePropertyId } = await ofOffice(call, id);
   const off = await call.db.dayOff.all({ personId: id }, { order: [['fromDay', 'ASC']] });
   return {
-    workDays: WEEKDAYS.filter((weekday) => worksOn(workDays, weekday)),
+    workDays: weekdaysOf(workDays),
     basePropertyId,
     daysOff: off.map(({ id: key, fromDay, toDay, why }) => ({
       id: key,

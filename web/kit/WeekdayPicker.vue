@@ -1,12 +1,11 @@
 <script setup lang="ts">
 /** Some days of the week, each a box to tick; 0 is Monday. */
+import { MONDAY } from '../../core/language/calendar.ts';
 import { say } from '../language/say.ts';
 import TickBox from './TickBox.vue';
 
 defineProps<{ label: string }>();
 const chosen = defineModel<number[]>({ required: true });
-/** A Monday, counted from 1 January 1970. */
-const MONDAY = 4;
 const set = (weekday: number, on: boolean) => {
   chosen.value = on ? [...chosen.value, weekday].sort() : chosen.value.filter((it) => it !== weekday);
 };

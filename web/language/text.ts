@@ -1461,7 +1461,6 @@ export interface WebText extends SharedText, FieldsText {
   'rounds.access.key': None;
   'rounds.access.prefers': None;
   'rounds.access.save': None;
-  'rounds.access.saved': None;
   'rounds.after': None;
   'rounds.again': None;
   'rounds.asked': None;
@@ -1555,7 +1554,6 @@ export interface WebText extends SharedText, FieldsText {
   'rounds.time.days': None;
   'rounds.time.noBase': None;
   'rounds.time.save': None;
-  'rounds.time.saved': None;
   'rounds.title': None;
   'rounds.tookOver': { jobs: number; announced: number };
   'rounds.used': { doors: number; used: number; had: number };

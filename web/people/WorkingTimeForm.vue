@@ -67,7 +67,7 @@ onMounted(reload);
           <VBtn type="submit" variant="outlined" size="small" :loading="times.busy.value">{{
             say('rounds.time.save')
           }}</VBtn>{{ ' ' }}
-          <span v-if="saved" class="told" role="status">{{ say('rounds.time.saved') }}</span>
+          <span v-if="saved" class="told" role="status">{{ say('numbers.saved') }}</span>
         </p>
       </form>
       <h3>{{ say('rounds.off') }}</h3>

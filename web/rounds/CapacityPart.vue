@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue';
 import { DAYS_A_MONTH, dayFromIso } from '../../core/calendar/day.ts';
 import { PRACTICES, type Practice } from '../../core/catalogue/practice.ts';
+import { DOOR_MINUTES } from '../../core/rounds/instance.ts';
 import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { hearing } from '../api/progress.ts';
@@ -10,8 +11,6 @@ import LoadState from '../kit/LoadState.vue';
 import ProgressBar from '../kit/ProgressBar.vue';
 import { say } from '../language/say.ts';
 
-/** A door takes so many minutes, as plans have it. */
-const DOOR_MINUTES = 8;
 const MONTHS = 12;
 const share = ref<number>();
 const practice = ref<Practice>('steady');

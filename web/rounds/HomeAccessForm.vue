@@ -45,7 +45,7 @@ onMounted(reload);
         <VBtn type="submit" variant="outlined" size="small" :loading="busy">{{ say('rounds.access.save') }}</VBtn>{{
           ' '
         }}
-        <span v-if="saved" class="told" role="status">{{ say('rounds.access.saved') }}</span>
+        <span v-if="saved" class="told" role="status">{{ say('numbers.saved') }}</span>
       </p>
     </form>
   </section>

@@ -3,13 +3,13 @@
 import Sortable from 'sortablejs';
 import { computed, nextTick, onBeforeUnmount, ref, watch, watchPostEffect } from 'vue';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
+import { grouped } from '../../core/statistics/grouped.ts';
 import type { Plan, PlanPerson, PlanVisitAnswer } from '../../contract/rounds/rounds.ts';
 import { say } from '../language/say.ts';
-
-type Move = { shape: 'move' | 'pin' | 'free' | 'out'; visit: number; personId?: string; day?: string };
+import type { Shape } from './usePlan.ts';
 
 const props = defineProps<{ plan: Plan; open: number | null }>();
-const emit = defineEmits<{ open: [visit: number]; shape: [it: Move] }>();
+const emit = defineEmits<{ open: [visit: number]; shape: [it: Shape] }>();
 const grid = ref<HTMLElement>();
 const days = computed(() => {
   const from = dayFromIso(props.plan.from) + props.plan.week * 7;
@@ -24,12 +24,12 @@ const days = computed(() => {
       props.plan.people.some((it) => it.days[i]!.had > 0) || props.plan.visits.some((it) => it.day === iso),
   );
 });
-const visitsOf = (person: PlanPerson, iso: string): PlanVisitAnswer[] =>
-  props.plan.visits.filter(({ personId, day }) => personId === person.id && day === iso);
+const byDay = computed(() => grouped(props.plan.visits, ({ personId, day }) => `${personId} ${day}`));
+const visitsOf = ({ id }: PlanPerson, iso: string): readonly PlanVisitAnswer[] => byDay.value.get(`${id} ${iso}`) ?? [];
 
 /** The block that is moved by keys keeps the focus where it lands; of one that is taken out the next has it. */
 const followed = ref<number | null>(null);
-const shape = (it: Move): void => {
+const shape = (it: Shape): void => {
   followed.value = it.visit;
   emit('shape', it);
 };

@@ -5,14 +5,8 @@ import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import type { Plan, PlanPart, PlanVisitAnswer } from '../../contract/rounds/rounds.ts';
 import TickBox from '../kit/TickBox.vue';
 import { say } from '../language/say.ts';
+import type { Shape } from './usePlan.ts';
 
-type Shape = {
-  shape: 'move' | 'pin' | 'free' | 'out' | 'split';
-  visit: number;
-  personId?: string;
-  day?: string;
-  parts?: number[];
-};
 const props = defineProps<{ visit: PlanVisitAnswer; plan: Plan }>();
 const emit = defineEmits<{ shape: [it: Shape] }>();
 const personId = ref(props.visit.personId);

@@ -7,7 +7,8 @@ import { hearing } from '../api/progress.ts';
 import { sentenceOf } from '../api/sentence.ts';
 import { say } from '../language/say.ts';
 
-type Shape = Omit<ShapePlan, 'revision' | 'week' | 'personId' | 'day' | 'parts'> &
+/** A change of one visit, as a person makes it. */
+export type Shape = Omit<ShapePlan, 'revision' | 'week' | 'personId' | 'day' | 'parts'> &
   Partial<Pick<ShapePlan, 'personId' | 'day' | 'parts'>>;
 
 export function usePlan() {
