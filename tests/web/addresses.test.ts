@@ -49,6 +49,23 @@ describe('An address, in a browser', () => {
     expect(await manager.getByText('Flat 1A').count()).to.equal(0);
   });
 
+  it('of a tape keeps up with whoever chooses twice, however soon after', async () => {
+    await manager.goto('/homes?find=2B');
+    await manager.getByRole('link', { name: 'Flat 2B' }).click();
+    await manager.getByRole('link', { name: /tape/i }).first().click();
+    for (let turns = 0; turns < 24; turns++) {
+      await manager.getByRole('radio', { name: 'All of it' }).check();
+      await manager.waitForURL((url) => url.searchParams.get('zoom') === null);
+      await manager.evaluate(async (count) => {
+        document.dispatchEvent(new KeyboardEvent('keydown', { key: '+' }));
+        for (let turn = 0; turn < count; turn++) await Promise.resolve();
+        document.dispatchEvent(new KeyboardEvent('keydown', { key: '+' }));
+      }, turns);
+      await manager.waitForURL(/zoom=month/);
+      expect(await manager.getByRole('radio', { name: 'By month' }).isChecked(), `${turns} turns apart`).to.equal(true);
+    }
+  });
+
   it('opens a screen as it was sent, and says nothing of what an address does not know', async () => {
     await manager.goto('/line?focus=nonsense&order=worst');
     await manager.waitForURL((url) => url.searchParams.get('focus') === null);

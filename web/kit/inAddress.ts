@@ -1,5 +1,5 @@
 /** Choices of a screen that stand in its address: sent on, kept or gone back to, the screen is as it was. */
-import { onBeforeUnmount, watch, type Ref } from 'vue';
+import { nextTick, onBeforeUnmount, watch, type Ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { isGoing, onArrival } from './going.ts';
 
@@ -58,6 +58,8 @@ export function keepInAddress(choices: Readonly<Record<string, InAddress>>): voi
 
   // While another address is on its way, ours waits for it: written at once it would overtake where somebody goes.
   let owed = false;
+  // What we wrote and is on its way: when it arrives it is no news, and what was chosen meanwhile is the later choice.
+  const ours = new Set<string>();
   onBeforeUnmount(onArrival(router, () => owed && write()));
 
   function take(): void {
@@ -68,14 +70,19 @@ export function keepInAddress(choices: Readonly<Record<string, InAddress>>): voi
     if (owed) return;
     if (route.matched[0]?.path !== screen || stands() === chosen()) return;
     const own = Object.fromEntries(named.map(([name, choice]) => [name, choice.tell() ?? undefined]));
-    void router.replace({ query: { ...route.query, ...own }, hash: route.hash });
+    const text = chosen();
+    ours.add(text);
+    void router
+      .replace({ query: { ...route.query, ...own }, hash: route.hash })
+      .then(() => nextTick())
+      .finally(() => ours.delete(text));
   }
   if (stands() !== nothing) take();
   write();
   watch(chosen, write);
   watch(stands, (now) => {
     if (route.matched[0]?.path !== screen || now === chosen()) return;
-    if (now !== nothing) take();
+    if (now !== nothing && !ours.has(now)) take();
     write();
   });
 }
