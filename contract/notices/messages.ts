@@ -3,7 +3,7 @@ import { number, object, string, type InferType } from 'yup';
 import { count, line, yes } from '../form/fields.ts';
 
 /**
- * `entry` and `entryOff`: somebody comes, or does not. `asked`: work was given; `again`: it was sent back; `reminder`; `passed`: it went to staff; `stopped` and `lifted`: a
+ * `entry`, `entryLate` and `entryOff`: somebody comes, later than told, or not; `entryMissed`: they came and found no way in. `asked`: work was given; `again`: it was sent back; `reminder`; `passed`: it went to staff; `stopped` and `lifted`: a
  * machine is out of use, or in use again.
  */
 export const MESSAGE_KINDS = [
@@ -15,6 +15,8 @@ export const MESSAGE_KINDS = [
   'lifted',
   'entry',
   'entryOff',
+  'entryLate',
+  'entryMissed',
 ] as const;
 export type MessageKind = (typeof MESSAGE_KINDS)[number];
 /** `unsure`: the server was stopped while it went out; `over`: it was no longer so when its time came. */

@@ -86,7 +86,8 @@ export interface VisitSummary {
   readonly from: number;
   readonly until: number;
   readonly purpose: string;
-  readonly state: 'announced' | 'off';
+  /** `missed`: whoever came found nobody, or no way in. */
+  readonly state: 'announced' | 'off' | 'missed';
   readonly answer: 'none' | 'agreed' | 'another' | 'kept';
   readonly other: { readonly day: number; readonly from: number; readonly until: number } | null;
   readonly note: string;

@@ -2,6 +2,7 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { count, id, isoDay, line } from '../form/fields.ts';
 import type { Reason } from '../../core/rounds/reasons.ts';
+import type { Mishap } from './mishaps.ts';
 import type { Rule } from '../../core/rounds/rules.ts';
 
 export const PLAN_WEEKS = [4, 6, 8, 12] as const;
@@ -216,6 +217,10 @@ export interface RoundStop {
   readonly access: HomeAccess;
   /** How the notice stands, in words. */
   readonly notice: string;
+  /** The window that whoever lives there was told of. */
+  readonly told: { readonly from: number; readonly until: number } | null;
+  /** What came between; nobody goes there again today where they found no way in. */
+  readonly mishaps: readonly Mishap[];
   readonly done: boolean;
   readonly parts: readonly {
     readonly number: number;

@@ -1,5 +1,6 @@
 /** Routes of the plan, of when people work, and of each person's round. */
-import { MANAGER, OFFICE, passing, read, wholeOffice, write, type Made } from '../route.ts';
+import { MANAGER, OFFICE, passing, read, refusing, wholeOffice, write, type Made } from '../route.ts';
+import type { ComeAgain, MishapsAnswer, NewMishap, OrderRound, RoundOrdered } from './mishaps.ts';
 import type {
   CapacityAnswer,
   ChangeWorkingTime,
@@ -46,6 +47,20 @@ export const roundsRoutes = {
   'place.accessChange': passing<{ form: HomeAccess; answer: object }>()(write('PUT', '/places/:id/access', OFFICE, 2)),
   /** One's own next round; it says all that is needed where there is no connection. */
   'round.mine': passing<{ answer: RoundAnswer }>()({ ...read('/round', OFFICE), perMinute: 120 }),
+  'mishap.create': passing<{ form: NewMishap; answer: Made }>()(
+    refusing(write('POST', '/round-stops/:id/mishaps', OFFICE, 1, 60), 'notToday'),
+  ),
+  'mishap.takeBack': passing<{ answer: object }>()(
+    refusing(write('DELETE', '/mishaps/:id', OFFICE, 0, 60), 'mishapTold'),
+  ),
+  'mishap.again': passing<{ form: ComeAgain; answer: object }>()(
+    refusing(write('POST', '/mishaps/:id/again', OFFICE, 1, 60), 'noticeTooShort', 'mishapSettled'),
+  ),
+  'mishap.settle': passing<{ answer: object }>()(write('POST', '/mishaps/:id/settled', MANAGER, 0, 120)),
+  'mishaps.list': passing<{ answer: MishapsAnswer }>()(read('/mishaps', MANAGER)),
+  'round.order': passing<{ form: OrderRound; answer: RoundOrdered }>()(
+    refusing(write('POST', '/round/order', OFFICE, 8, 60), 'notToday'),
+  ),
   'round.read': passing<{ form: RoundOn; answer: RoundAnswer }>()({
     ...read('/people/:id/round', OFFICE),
     perMinute: 120,

@@ -91,6 +91,8 @@ export interface Instance {
 
 /** Minutes that a door takes: the bell, shoes, thanks and the way within a property. Our assumption. */
 export const DOOR_MINUTES = 8;
+/** The way between two properties: our assumption. */
+export const BETWEEN_MINUTES = 15;
 
 /** Whether a task is for somebody, whatever the day: their property, their level, nobody else's work. */
 export function mayDo({ tasks, homes, workers }: Instance, task: number, worker: number): boolean {

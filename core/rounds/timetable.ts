@@ -3,6 +3,22 @@ import { dayOfWorker } from './day.ts';
 import { stopOf } from './figures.ts';
 import type { Instance, PlanVisit } from './instance.ts';
 
+/** Rounds begin at eight; whoever lives there is told a window of two hours around. Our assumptions. */
+export const ROUND_BEGINS = 8 * 60;
+const WINDOW = 120;
+const ROUNDED = 30;
+const LAST_MINUTE = 24 * 60 - 1;
+
+/** The window that a household is told of: all of a stop's time and at least two hours, from a half hour on. */
+export function windowToTell(
+  from: number,
+  over: number,
+  least = WINDOW,
+): { readonly from: number; readonly until: number } {
+  const start = Math.floor(from / ROUNDED) * ROUNDED;
+  return { from: start, until: Math.min(LAST_MINUTE, Math.max(start + least, over)) };
+}
+
 /** Times in minutes past midnight. */
 export interface StopTimes {
   readonly from: number;

@@ -1,7 +1,12 @@
 /** Which service answers which route about the plan and its rounds. */
 import * as forms from '../../contract/rounds/rounds.ts';
 import type { roundsRoutes } from '../../contract/rounds/routes.ts';
+import * as mishapForms from '../../contract/rounds/mishaps.ts';
+import { listMishaps } from '../pages/mishaps.ts';
 import * as round from '../pages/round.ts';
+import { comeAgain } from '../rounds/comeAgain.ts';
+import * as mishaps from '../rounds/mishaps.ts';
+import { orderRound } from '../rounds/order.ts';
 import * as plans from '../rounds/plans.ts';
 import { takeOver } from '../rounds/takeOver.ts';
 import * as time from '../rounds/workingTime.ts';
@@ -20,5 +25,11 @@ export const ROUND_HANDLERS: { readonly [N in ServedRoute & keyof typeof roundsR
   'place.access': bare((call, { id }) => time.readAccess(call, id)),
   'place.accessChange': formed(forms.homeAccess, (call, form, { id }) => time.changeAccess(call, id, form)),
   'round.mine': bare((call) => round.readRound(call, call.actor.personId, { day: null })),
+  'mishap.create': formed(mishapForms.newMishap, (call, form, { id }) => mishaps.createMishap(call, id, form)),
+  'mishap.takeBack': bare((call, { id }) => mishaps.takeMishapBack(call, id)),
+  'mishap.again': formed(mishapForms.comeAgain, (call, form, { id }) => comeAgain(call, id, form)),
+  'mishap.settle': bare((call, { id }) => mishaps.settleMishap(call, id)),
+  'mishaps.list': bare((call) => listMishaps(call)),
+  'round.order': formed(mishapForms.orderRound, orderRound),
   'round.read': formed(forms.roundOn, (call, form, { id }) => round.readRound(call, id, form)),
 };

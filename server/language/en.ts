@@ -77,7 +77,7 @@ export const serverText = {
     'Hello {name},\n\n{paragraphs}\n\nYour page, with all of it step by step: {link}\n\n{office}\n\nAt the foot of that page you can have one letter a month, or no reminders.',
   'message.noWay': 'No way to them: the address, the mail server or the webhook is missing.',
   'message.says':
-    '{kind, select, asked {Asked} again {Sent back} reminder {Reminder} passed {Passed to staff} stopped {Out of use} lifted {In use again} entry {Visit announced} entryOff {Visit called off} other {}}: {state, select, planned {goes out {at}{problem, select, none {} other {, tried before: {problem}}}} claimed {going out now} sent {{way, select, word {said by {address}, {at}} text {text to {address}, {at}} other {letter to {address}, {at}}}} failed {not sent. {problem}} unsure {may not have gone out{address, select, none {} other { to {address}}}, {at}; it is not sent again} over {not sent, it was no longer needed} other {}}',
+    '{kind, select, asked {Asked} again {Sent back} reminder {Reminder} passed {Passed to staff} stopped {Out of use} lifted {In use again} entry {Visit announced} entryOff {Visit called off} entryLate {Comes later} entryMissed {Found no way in} other {}}: {state, select, planned {goes out {at}{problem, select, none {} other {, tried before: {problem}}}} claimed {going out now} sent {{way, select, word {said by {address}, {at}} text {text to {address}, {at}} other {letter to {address}, {at}}}} failed {not sent. {problem}} unsure {may not have gone out{address, select, none {} other { to {address}}}, {at}; it is not sent again} over {not sent, it was no longer needed} other {}}',
   'asking.machine': '{machine}: {parts}',
   'asking.noContact': 'No address is known. Enter one with the tenancy, or tell them yourself.',
   'asking.noMail': 'No mail server is set up: People, On duty.',
@@ -92,9 +92,9 @@ export const serverText = {
   'message.safety':
     '{kind, select, stopped {Hello {name},\n\nPlease do not use {machine} in {place}, and do not try to mend it: {what}.{emergency, select, none {} other { In danger call {emergency} first.}}{gas, select, none {} other { If you smell gas: leave, touch no switch, then call {gas}.}}\n\nThe office has been called. You will hear from us when it may be used again.\n\n{office}} other {Hello {name},\n\n{machine} in {place} was seen to: you may use it again.\n\n{office}}}',
   'message.entry.heading':
-    '{kind, select, entryOff {{place}: nobody comes on {day}} other {{place}: {who} comes on {day}, {from} to {until}}}',
+    '{kind, select, entryOff {{place}: nobody comes on {day}} entryLate {{place}: {who} comes later, from {from}} other {{place}: {who} comes on {day}, {from} to {until}}}',
   'message.entry':
-    'Hello {name},\n\n{kind, select, entryOff {{who} does not come on {day}, {from} to {until}. Nothing is left for you to do.} other {{kept, select, true {We cannot make the other time that you asked for; it stays as announced. } other {}}{agreed, select, true {As agreed, } other {}}{who} comes to {place} on {day}, between {from} and {until}.\n\nWhat for: {purpose}\n\nIs that right, or would another time suit you better? Say so here: {link}}}\n\n{office}',
+    'Hello {name},\n\n{kind, select, entryOff {{who} does not come on {day}, {from} to {until}. Nothing is left for you to do.} entryLate {{who} is held up and comes to {place} later than announced: on {day}, between {from} and {until}.\n\nWhat for: {purpose}\n\nNobody goes in without your yes or a word at the door. Is that right, or would another time suit you better? Say so here: {link}} other {{kept, select, true {We cannot make the other time that you asked for; it stays as announced. } other {}}{agreed, select, true {As agreed, } other {}}{who} comes to {place} on {day}, between {from} and {until}.\n\nWhat for: {purpose}\n\nIs that right, or would another time suit you better? Say so here: {link}}}\n\n{office}',
   'entry.needed': 'Nobody was told in time, and nobody has agreed.',
   'entry.notice': 'Announced in time.',
   'entry.agreed': 'They have agreed.',
@@ -102,7 +102,7 @@ export const serverText = {
   'entry.says':
     '{who}: {ground, select, visit {on a visit that was announced or agreed} word {let in by {name}} fire {because of fire} flood {because of a flood} gas {because of gas} other {without notice and without a word}}',
   'visit.says':
-    '{state, select, off {Called off.} other {{answer, select, agreed {Agreed.} another {They ask for another time.} kept {Kept as announced.} other {{lawful, select, true {Told in time.} other {{delivered, select, none {Not told yet.} other {Told too late for the notice of this property.}}}}}}{delivered, select, none {} other { In their hands since {delivered}.}}}}',
+    '{state, select, off {Called off.} missed {Found no way in.} other {{answer, select, agreed {Agreed.} another {They ask for another time.} kept {Kept as announced.} other {{lawful, select, true {Told in time.} other {{delivered, select, none {Not told yet.} other {Told too late for the notice of this property.}}}}}}{delivered, select, none {} other { In their hands since {delivered}.}}}}',
   'visit.paper.title': 'Notice of a visit',
   'visit.paper.to': 'To {tenant}, {place}, {property}, {address}',
   'visit.paper.says': '{who} of {office} comes on {day}, between {from} and {until}.',
@@ -490,7 +490,16 @@ export const serverText = {
   'rounds.remedy':
     '{reason, select, nobody {Give it to a trade, or enter who may do it.} tooLong {Give it to a trade, or part it.} before {It comes with the part before it.} notice {Ask for consent today{person, select, none {} other {; else {person} on {day}}}.} closed {Agree on a day with whoever lives there{person, select, none {} other {; else {person} on {day}}}.} other {{person} on {day}{over, plural, =0 {} one {, a minute over} other {, # minutes over}}{door, select, true {, one more door} other {}}.}}',
   'rounds.notice':
-    '{state, select, free {No notice needed} agreed {Agreed} another {Asked for another time} told {Told in time} soon {Not told yet} other {Not told in time: ask at the door}}',
+    '{state, select, free {No notice needed} agreed {Agreed} another {Asked for another time} told {Told in time} soon {Not told yet} missed {Found no way in} off {Called off} other {Not told in time: ask at the door}}',
+  'message.missed.heading': '{place}: {who} was there, {at}',
+  'message.missed':
+    'Hello {name},\n\n{who} was at {place}, {at}, as announced, and {why, select, nobodyHome {nobody opened} other {found no way in}}. Nobody has been in your home. When somebody comes again, you will hear of it beforehand.{number, select, none {} other { If a time suits you best, call the office: {number}.}}\n\n{office}',
+  'mishap.says':
+    '{kind, select, nobodyHome {Nobody home} noKey {No key} partWrong {A part does not fit} other {It takes {minutes, number, duration} longer}}, {at}.{told, select, sent { They have been told.} planned { They will be told.} claimed { They are being told.} noWay { Nobody could be told: no way to them is known.} nothing {} other { The letter to them did not go out.}}{day, select, none {} other { Comes again on {day}.}}',
+  'mishap.purpose': 'What was left undone',
+  'problem.notToday': 'That is not today’s round. Look at the round as it is now.',
+  'problem.mishapTold': 'They have been told already, or somebody has seen to it. Say when somebody comes again.',
+  'problem.mishapSettled': 'Somebody has seen to this already.',
   'rounds.nothingLeft': 'Its parts are in somebody else’s hands by now, or done. Plan anew.',
   'rounds.kit': '{count, number} × {what}',
   'problem.planChanged': 'Somebody else has changed the plan meanwhile. It is shown as it is now.',

@@ -169,15 +169,19 @@ export interface ServerText extends CoreText, FieldsText {
   'many.nobody': None;
   'many.notOnHold': None;
   'many.onHold': { day: string | number };
-  'message.entry': { name: string | number; kind: Choice; who: string | number; day: string | number; from: string | number; until: string | number; kept: Choice; agreed: Choice; place: string | number; purpose: string | number; link: string | number; office: string | number };
+  'message.entry': { name: string | number; kind: Choice; who: string | number; day: string | number; from: string | number; until: string | number; place: string | number; purpose: string | number; link: string | number; kept: Choice; agreed: Choice; office: string | number };
   'message.entry.heading': { kind: Choice; place: string | number; day: string | number; who: string | number; from: string | number; until: string | number };
   'message.heading': { kind: Choice; place: string | number; count: number; day: string | number; machine: string | number };
   'message.letter': { name: string | number; paragraphs: string | number; link: string | number; office: string | number };
   'message.line': { machine: string | number; parts: string | number; minutes: number; reason: string | number };
+  'message.missed': { name: string | number; who: string | number; place: string | number; at: string | number; why: Choice; number: string | number; office: string | number };
+  'message.missed.heading': { place: string | number; who: string | number; at: string | number };
   'message.noWay': None;
   'message.paragraph': { kind: Choice; day: string | number; lines: string | number; who: string | number };
   'message.safety': { kind: Choice; name: string | number; machine: string | number; place: string | number; what: string | number; emergency: string | number; gas: string | number; office: string | number };
   'message.says': { kind: Choice; state: Choice; at: string | number; problem: string | number; way: Choice; address: string | number };
+  'mishap.purpose': None;
+  'mishap.says': { kind: Choice; minutes: number; at: string | number; told: Choice; day: string | number };
   'notAble.away': None;
   'notAble.noSwitch': None;
   'notAble.noTime': None;
@@ -241,6 +245,8 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.machineRetired': { day: string | number };
   'problem.machineStopped': { what: string | number };
   'problem.messageTime': None;
+  'problem.mishapSettled': None;
+  'problem.mishapTold': None;
   'problem.moveNotAllowed': { state: string | number };
   'problem.nameTaken': { name: string | number };
   'problem.needsYes': { limit: string | number };
@@ -260,6 +266,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.notImage': None;
   'problem.notLogged': None;
   'problem.notOffice': None;
+  'problem.notToday': None;
   'problem.notYours': None;
   'problem.nothingAsked': None;
   'problem.noticeTooShort': { hours: number; earliest: string | number };

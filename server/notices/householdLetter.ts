@@ -18,7 +18,7 @@ export interface Letter {
   body(link: string): string;
 }
 
-const ALONE: readonly MessageKind[] = ['stopped', 'lifted', 'entry', 'entryOff'];
+const ALONE: readonly MessageKind[] = ['stopped', 'lifted', 'entry', 'entryOff', 'entryLate', 'entryMissed'];
 
 /** What is about safety, or about somebody who comes: told alone, and until it is sure to have gone out. */
 export const mustArrive = (kind: MessageKind): boolean => ALONE.includes(kind);
@@ -39,7 +39,8 @@ export async function letterOf(
   const office = (await db.organisation.one({ id: person.organisationId }))!.name;
   const common = { name: person.name, place: place.name, office };
   const { kind: only } = messages[0]!;
-  if (only === 'entry' || only === 'entryOff') return entryLetter(db, say, messages[0]!, common);
+  if (only === 'entryMissed') return missedLetter(db, say, messages[0]!, { ...common, property: place.propertyId });
+  if (only.startsWith('entry')) return entryLetter(db, say, messages[0]!, common);
   if (mustArrive(only)) return safetyLetter(db, say, messages[0]!, { ...common, property: place.propertyId });
   const machines = new Map((await db.machine.all({ placeId: place.id })).map((it) => [it.id, machineName(say, it)]));
   const paragraphs = [...grouped(messages, ({ kind }) => kind)].map(([kind, its]) => {
@@ -124,6 +125,27 @@ async function entryLetter(
     agreed: String(visit.answer === 'agreed'),
   };
   return { heading: say('message.entry.heading', words), body: (link) => say('message.entry', { ...words, link }) };
+}
+
+/** They came, and found nobody or no way in. */
+async function missedLetter(
+  db: Db,
+  say: Translator,
+  { kind, subjectId }: Row<'message'>,
+  { property, ...common }: { name: string; place: string; office: string; property: string },
+): Promise<Letter> {
+  const mishap = (await db.mishap.one({ id: subjectId }))!;
+  const { zone } = (await db.property.one({ id: property }))!;
+  const numbers = await numbersOf(db, property);
+  const words = {
+    ...common,
+    kind,
+    why: mishap.kind,
+    who: (await db.person.one({ id: mishap.personId }))!.name,
+    at: say.time(mishap.at, zone),
+    number: numbers.office || 'none',
+  };
+  return { heading: say('message.missed.heading', words), body: () => say('message.missed', words) };
 }
 
 /** Day, window and purpose of a visit, in words. */

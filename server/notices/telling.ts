@@ -24,8 +24,8 @@ const TRIES = 8;
 const TRY_AGAIN_MS = 15 * 60_000;
 /** Longer than any way out waits: what was taken up before that was left by a server that was stopped. */
 const LEFT_MS = 60_000;
-/** What asks for nothing, and says only not to use something. */
-const OPENS_NOTHING: readonly MessageKind[] = ['stopped', 'lifted'];
+/** What asks for nothing. */
+const OPENS_NOTHING: readonly MessageKind[] = ['stopped', 'lifted', 'entryMissed'];
 /** A link in a letter opens the home so long. */
 const LETTER_LINK_MS = 60 * MS_PER_DAY;
 
@@ -151,7 +151,8 @@ async function isStill(
   open: OpenBySubject,
   contact: Contact | undefined,
 ): Promise<boolean> {
-  if (kind === 'entry') return (await db.visit.count({ id: subjectId, turn, state: 'announced' })) > 0;
+  if (kind === 'entry' || kind === 'entryLate')
+    return (await db.visit.count({ id: subjectId, turn, state: 'announced' })) > 0;
   if (mustArrive(kind)) return true;
   if (kind === 'passed') return contact?.reminders === true;
   const request = open.get(subjectId);
@@ -213,7 +214,7 @@ async function markSent(env: Env, { messages, open }: Claimed): Promise<void> {
       { state: 'sent', sentAt: env.clock(), problem: null },
     );
     for (const { kind, subjectId, turn } of messages)
-      if (kind === 'entry')
+      if (kind === 'entry' || kind === 'entryLate')
         await db.visit.update({ id: subjectId, turn, deliveredAt: null }, { deliveredAt: env.clock() });
     for (const [i, it] of asked.entries()) {
       const reminder = await reminderOf(env, db, it, beliefs[i]!);

@@ -76,13 +76,18 @@ async function refuseTooSoon(call: Call, placeId: string, when: When): Promise<v
 }
 
 /** Writes down that whoever lives there is told of a visit as it stands now; nothing where they cannot be written to. */
-async function announce(call: Call, visit: Row<'visit'>, kind: 'entry' | 'entryOff'): Promise<void> {
+export async function announce(
+  call: Call,
+  visit: Row<'visit'>,
+  kind: 'entry' | 'entryOff' | 'entryLate',
+): Promise<void> {
   const { env, db, now } = call;
   const contact = (await contactsOf(db, [visit.tenantId])).get(visit.tenantId);
   if (!contact || contact.way === 'none') return;
   const { organisationId, placeId, tenantId: personId, id: subjectId, turn } = visit;
   const zone = await zoneOfPlace(db, placeId);
-  const notBefore = tellableFrom(now, await askingRuleOf(db, organisationId), zone);
+  // Somebody who is late is on the way: that is told at once.
+  const notBefore = kind === 'entryLate' ? now : tellableFrom(now, await askingRuleOf(db, organisationId), zone);
   await db.message.insert(messageRow(env, { organisationId, personId, placeId, kind, subjectId, turn, notBefore }));
 }
 
@@ -128,7 +133,7 @@ export async function createVisit(call: Call, form: NewVisit): Promise<{ id: str
   return { id: form.id };
 }
 
-const answered = (answer: Row<'visit'>['answer'], by: Call | null) => ({
+export const answered = (answer: Row<'visit'>['answer'], by: Call | null) => ({
   answer,
   answeredAt: by ? by.now : null,
   answeredBy: by ? by.actor.personId : null,
@@ -142,7 +147,7 @@ async function openVisit({ db, actor, now }: Call, id: string): Promise<Row<'vis
   const visit = await db.visit.one({ id, organisationId: actor.organisationId });
   if (!visit) throw notFound();
   const zone = await zoneOfPlace(db, visit.placeId);
-  if (visit.state === 'off' || instantOfDay(visit.day, visit.untilMinute, zone) < now)
+  if (visit.state !== 'announced' || instantOfDay(visit.day, visit.untilMinute, zone) < now)
     throw new Problem(409, 'visitOver');
   return visit;
 }
@@ -203,7 +208,11 @@ export async function callOff(call: Call, id: string): Promise<object> {
   await call.db.visit.update({ id }, { state: 'off' });
   await call.db.message.update({ subjectId: id, state: 'planned' }, { state: 'over' });
   // Whoever heard of it at any time, were it of another hour, hears that nobody comes.
-  const heard = await call.db.message.count({ subjectId: id, kind: 'entry', state: ['sent', 'claimed'] });
+  const heard = await call.db.message.count({
+    subjectId: id,
+    kind: ['entry', 'entryLate'],
+    state: ['sent', 'claimed'],
+  });
   if (heard > 0 || visit.deliveredAt !== null || visit.answer !== 'none') await announce(call, visit, 'entryOff');
   return {};
 }

@@ -4,6 +4,7 @@ import { certainAgents } from '../../core/catalogue/chemistry.ts';
 import { materialWords } from '../../core/jobs/amounts.ts';
 import { earliestEntry, isLawful } from '../../core/notices/entry.ts';
 import { WORK } from '../../contract/due/due.ts';
+import type { Mishap } from '../../contract/rounds/mishaps.ts';
 import type { RoundAnswer, RoundOn, RoundStop } from '../../contract/rounds/rounds.ts';
 import { isManager, type Call } from '../context/context.ts';
 import { notFound } from '../context/problem.ts';
@@ -13,6 +14,8 @@ import { agentsToKeepApart } from '../jobs/kit.ts';
 import { namesOf } from '../lookup/find.ts';
 import { machineName } from '../lookup/names.ts';
 import { firstZone } from '../lookup/zone.ts';
+import { whenAgain } from '../rounds/comeAgain.ts';
+import { describeMishap } from '../rounds/mishaps.ts';
 import { readAccess } from '../rounds/workingTime.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
@@ -63,8 +66,19 @@ export async function readRound(call: Call, personId: string, form: RoundOn): Pr
 }
 
 /** A stop, and once more where the home is gone back to. */
-function twice(stop: RoundStop, { backMinute }: Row<'roundStop'>): RoundStop[] {
-  return backMinute === null ? [stop] : [stop, { ...stop, at: backMinute, until: backMinute, back: true }];
+function twice(stop: RoundStop, { backMinute, overMinute }: Row<'roundStop'>): RoundStop[] {
+  if (backMinute === null) return [stop];
+  return [stop, { ...stop, at: backMinute, until: overMinute ?? backMinute, back: true }];
+}
+
+async function mishapsOf(call: Call, stop: Row<'roundStop'>, zone: string): Promise<Mishap[]> {
+  const rows = await call.db.mishap.all({ stopId: stop.id }, { order: [['at', 'ASC']] });
+  return Promise.all(
+    rows.map(async (row) => {
+      const open = row.settledAt === null && row.kind !== 'late';
+      return describeMishap(call, row, zone, open ? await whenAgain(call, row, stop) : null);
+    }),
+  );
 }
 
 async function describeStop(call: Call, stop: Row<'roundStop'>): Promise<RoundStop> {
@@ -100,6 +114,8 @@ async function describeStop(call: Call, stop: Row<'roundStop'>): Promise<RoundSt
     until: stop.untilMinute,
     back: false,
     access: await readAccess(call, place.id),
+    told: visit?.state === 'announced' ? { from: visit.fromMinute, until: visit.untilMinute } : null,
+    mishaps: await mishapsOf(call, stop, property.zone),
     notice: say('rounds.notice', { state: await noticeState(call, property, visit) }),
     done: marks.length > 0 && marks.every((mark) => doneSince(mark, stop.day)),
     parts: histories.map(({ point, procedure, turn, machineId }) => {
@@ -124,6 +140,7 @@ const doneSince = ({ work, servedDay }: Row<'mark'>, day: Day): boolean => work 
 
 async function noticeState(call: Call, property: Row<'property'>, visit: Row<'visit'> | undefined): Promise<string> {
   if (!visit) return 'free';
+  if (visit.state !== 'announced') return visit.state;
   const hours = await noticeHours(call.db, property.id, dayOfInstant(call.now, property.zone));
   if (visit.answer === 'agreed' || visit.answer === 'another') return visit.answer;
   if (isLawful(announced(visit), hours, property.zone)) return 'told';

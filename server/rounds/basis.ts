@@ -11,6 +11,7 @@ import { tellableFrom } from '../../core/notices/telling.ts';
 import { aloneFigures } from '../../core/rounds/alone.ts';
 import { fewestDoors } from '../../core/rounds/bound.ts';
 import {
+  BETWEEN_MINUTES,
   DOOR_MINUTES,
   WEIGHTS,
   windowOf,
@@ -33,8 +34,6 @@ import type { Row } from '../store/tables.ts';
 import { forTenants, type Due } from './forTenants.ts';
 import { workingPeople } from './workers.ts';
 
-/** The way between two properties: our assumption. */
-const BETWEEN_MINUTES = 15;
 /** Parts read between two turns of the event loop. */
 const CHUNK = 500;
 

@@ -5,6 +5,7 @@ import type { MakePlan, PlanAnswer, PlanWeek, ShapePlan } from '../../contract/r
 import type { Actor, Call, Env } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import type { Row } from '../store/tables.ts';
+import { above } from '../store/where.ts';
 import { planAside } from './aside.ts';
 import { readBasis } from './basis.ts';
 import { describePlan } from './describe.ts';
@@ -35,11 +36,14 @@ export async function preparePlan(
   const { weeks, keep } = form;
   const call: Call = { env, db, actor, now: env.clock() };
   const [{ basis, fromDay, zone }, before] = await Promise.all([readBasis(call, weeks), openPlan(call)]);
-  const staying = before ? stays(before, basis.instance, fromDay, keep) : [];
+  const staying = [
+    ...(await takenOver(call, basis.instance, fromDay)),
+    ...(before && keep ? stays(before, basis.instance, fromDay) : []),
+  ];
   const visits = await env.progress.during(actor.personId, 'plan', (tell) =>
     planAside(basis.instance, staying, { tell, signal: gone }),
   );
-  const over = new Set(staying.filter(({ takenOver }) => takenOver).map((it) => keyOf(it)));
+  const over = new Set(staying.filter((it) => it.takenOver).map((it) => keyOf(it)));
   const kept = visits.map((visit, id): KeptVisit => ({ ...visit, id, takenOver: over.has(keyOf(visit)) }));
   const { organisationId, personId: madeBy } = actor;
   const plan = { organisationId, madeBy, madeAt: call.now, zone, fromDay };
@@ -48,13 +52,28 @@ export async function preparePlan(
 
 const keyOf = ({ home, worker, day }: PlanVisit): string => `${home} ${worker} ${day}`;
 
-/** What of the plan before stays, in the terms of the new one; what is not due any more has left it. */
-function stays({ row, basis, visits }: OpenPlan, instance: Instance, fromDay: number, keep: boolean): KeptVisit[] {
-  const homes = new Map(instance.homes.map(({ id }, i) => [id, i]));
-  const workers = new Map(instance.workers.map(({ id }, i) => [id, i]));
-  const tasks = new Map(instance.tasks.map(({ id }, i) => [id, i]));
+const placesIn = (of: readonly { readonly id: string }[]): ReadonlyMap<string, number> =>
+  new Map(of.map(({ id }, i) => [id, i]));
+
+/** What stands in somebody's round to come, whatever plan it came from, in the terms of a plan. */
+async function takenOver({ db, actor }: Call, instance: Instance, fromDay: number): Promise<KeptVisit[]> {
+  const [homes, workers, tasks] = [placesIn(instance.homes), placesIn(instance.workers), placesIn(instance.tasks)];
+  const stops = await db.roundStop.all({ organisationId: actor.organisationId, day: above(fromDay - 1) });
+  const off = await db.visit.all({ id: stops.flatMap(({ visitId }) => visitId ?? []), state: ['off', 'missed'] });
+  return stops.flatMap(({ placeId, personId, day: on, numbers, visitId }, i) => {
+    const [home, worker, day] = [homes.get(placeId), workers.get(personId), on - fromDay];
+    const its = (JSON.parse(numbers) as number[]).flatMap((number) => tasks.get(`${number}.0`) ?? []);
+    const there = home !== undefined && worker !== undefined && day < instance.days && its.length > 0;
+    if (!there || off.some(({ id }) => id === visitId)) return [];
+    return [{ id: i, home, worker, day, tasks: its.sort((a, b) => a - b), pinned: true, takenOver: true }];
+  });
+}
+
+/** What was moved by hand in the plan before, in the terms of the new one; what is not due any more has left it. */
+function stays({ row, basis, visits }: OpenPlan, instance: Instance, fromDay: number): KeptVisit[] {
+  const [homes, workers, tasks] = [placesIn(instance.homes), placesIn(instance.workers), placesIn(instance.tasks)];
   return visits.flatMap((visit) => {
-    if (!visit.takenOver && !(keep && visit.pinned)) return [];
+    if (visit.takenOver || !visit.pinned) return [];
     const home = homes.get(basis.instance.homes[visit.home]!.id);
     const worker = workers.get(basis.instance.workers[visit.worker]!.id);
     const day = row.fromDay + visit.day - fromDay;

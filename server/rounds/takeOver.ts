@@ -1,6 +1,6 @@
 /** Taking visits over from the plan: their jobs are given, whoever lives there is told, and they stand in a round. */
 import { isoFromDay } from '../../core/calendar/day.ts';
-import { timetable } from '../../core/rounds/timetable.ts';
+import { ROUND_BEGINS, timetable, windowToTell } from '../../core/rounds/timetable.ts';
 import type { TakenOver, TakeOver } from '../../contract/rounds/rounds.ts';
 import type { Call } from '../context/context.ts';
 import { problemOf } from '../context/problem.ts';
@@ -12,11 +12,6 @@ import type { Row } from '../store/tables.ts';
 import type { KeptVisit, OpenPlan } from './keptPlan.ts';
 import { keepVisits, planAt, readPlan } from './plans.ts';
 
-/** Rounds begin at eight; whoever lives there is told a window of two hours around. Our assumptions. */
-const BEGINS = 8 * 60;
-const WINDOW = 120;
-const ROUNDED = 30;
-const LAST_MINUTE = 24 * 60 - 1;
 const PURPOSE_CHARS = 200;
 
 /**
@@ -117,16 +112,14 @@ async function announceOne(call: Call, plan: OpenPlan, visit: KeptVisit): Promis
   const { placeId, personId, numbers } = namedOf(plan, visit);
   const day = dayIn(plan, visit);
   const round = plan.visits.filter((it) => it.worker === visit.worker && it.day === visit.day);
-  const { from, until, back, over } = timetable(instance, round, BEGINS)[round.indexOf(visit)]!;
+  const { from, until, back, over } = timetable(instance, round, ROUND_BEGINS)[round.indexOf(visit)]!;
   const visitId = (await livedIn(call, placeId, day)) ? env.newId() : null;
   if (visitId !== null) {
-    const start = Math.floor(from / ROUNDED) * ROUNDED;
     const purpose = env.say
       .list([...new Set(visit.tasks.map((task) => env.say(`task.${parts[task]!.procedure}`)))])
       .slice(0, PURPOSE_CHARS);
     // They are told of the whole time, going back with it.
-    const end = Math.min(LAST_MINUTE, Math.max(start + WINDOW, over));
-    const when = { day: isoFromDay(day), from: start, until: end, agreed: false };
+    const when = { day: isoFromDay(day), ...windowToTell(from, over), agreed: false };
     await createVisit(call, { id: visitId, placeId, personId, purpose, ...when });
   }
   const id = env.newId();
@@ -139,6 +132,7 @@ async function announceOne(call: Call, plan: OpenPlan, visit: KeptVisit): Promis
     fromMinute: from,
     untilMinute: until,
     backMinute: back,
+    overMinute: over,
     numbers: JSON.stringify(numbers),
     visitId,
     createdAt: now,

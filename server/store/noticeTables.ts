@@ -44,7 +44,7 @@ export const NOTICE_TABLES = {
     fromMinute: integer(),
     untilMinute: integer(),
     purpose: text(),
-    state: text<'announced' | 'off'>(),
+    state: text<'announced' | 'off' | 'missed'>(),
     /** How often it was announced anew. */
     turn: integer(),
     answer: text<Announced['answer']>(),

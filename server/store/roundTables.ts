@@ -1,4 +1,5 @@
 /** Tables of rounds: when people work, the plan, and the stops of rounds that were taken over. */
+import type { MishapKind } from '../../contract/rounds/mishaps.ts';
 import { integer, integerOrNull, key, organisationId, text, textOrNull } from './columns.ts';
 
 export const ROUND_TABLES = {
@@ -27,10 +28,30 @@ export const ROUND_TABLES = {
     untilMinute: integer(),
     /** When the home is gone back to; null where it is not. */
     backMinute: integerOrNull(),
+    /** When it is left for good after that. */
+    overMinute: integerOrNull(),
     /** Numbers of its parts, JSON. */
     numbers: text(),
     /** The visit that was announced for it. */
     visitId: textOrNull(),
     createdAt: integer(),
+  },
+  /** What came between at a stop. */
+  mishap: {
+    id: key(),
+    organisationId,
+    stopId: text(),
+    placeId: text(),
+    personId: text(),
+    kind: text<MishapKind>(),
+    /** Numbers of the parts that are left undone by it, JSON. */
+    numbers: text(),
+    /** How much longer it takes, of what takes longer; else 0. */
+    minutes: integer(),
+    at: integer(),
+    settledAt: integerOrNull(),
+    settledBy: textOrNull(),
+    /** The day on which somebody comes again. */
+    againDay: integerOrNull(),
   },
 };

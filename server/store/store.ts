@@ -33,6 +33,7 @@ import { messages } from './migrations/0018-messages.ts';
 import { visits } from './migrations/0019-visits.ts';
 import { stock } from './migrations/0020-stock.ts';
 import { rounds } from './migrations/0021-rounds.ts';
+import { mishaps } from './migrations/0022-mishaps.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -72,6 +73,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0019-visits', sql: visits },
   { name: '0020-stock', sql: stock },
   { name: '0021-rounds', sql: rounds },
+  { name: '0022-mishaps', sql: mishaps },
 ];
 
 /**

@@ -67,6 +67,7 @@ function conditionsOf(properties: string): Readonly<Record<TableName, string | n
     message: ofPlace,
     visit: ofPlace,
     roundStop: ofPlace,
+    mishap: ofPlace,
     entry: ofPlace,
     fault: ofPlace,
     signal: ofPlace,

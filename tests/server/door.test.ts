@@ -233,6 +233,14 @@ describe('The door', () => {
         note: '',
       }),
     );
+    const [stopId, mishapId] = [v7(), v7()];
+    await house.env.store.write(async (db) => {
+      const of = { organisationId, placeId: flat.placeId, personId: staffId, numbers: '[]' };
+      const times = { day: 20_000, fromMinute: 500, untilMinute: 520, backMinute: null, overMinute: null };
+      await db.roundStop.insert({ id: stopId, ...of, ...times, visitId: null, createdAt: 0 });
+      const settled = { settledAt: null, settledBy: null, againDay: null };
+      await db.mishap.insert({ id: mishapId, stopId, ...of, kind: 'noKey', minutes: 0, at: 0, ...settled });
+    });
     const proper: Partial<Record<RouteName, [string, object]>> = {
       'tape.read': [flat.placeId, {}],
       'history.paper': [flat.placeId, {}],
@@ -333,6 +341,10 @@ describe('The door', () => {
       'person.dayOff': [staffId, { id: v7(), from: '2026-12-01', to: '2026-12-01' }],
       'dayOff.remove': [staffId, {}],
       'round.read': [staffId, {}],
+      'mishap.create': [stopId, { id: v7(), kind: 'noKey', at: 1, deviceAt: 1 }],
+      'mishap.takeBack': [mishapId, {}],
+      'mishap.again': [mishapId, { day: '2026-12-20', from: 600, until: 660 }],
+      'mishap.settle': [mishapId, {}],
       'tenancy.contact': [flat.tenancyId, { way: 'none' }],
       'signal.dismiss': [signalId, { reason: 'Nothing at all.', recheck: '2026-12-24' }],
     };

@@ -5,14 +5,18 @@ import { api } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { say } from '../language/say.ts';
 import { foremost, isIdle, urgency } from '../strip/marks.ts';
+import { useDesk } from '../people/deskStore.ts';
 import { useBoard } from './boardStore.ts';
 
 const board = useBoard();
+const desk = useDesk();
 /** People whose work is past the day by which they were asked to do it. */
 const asked = useLoading(() => api('askings.list'));
 const late = computed(
   () => asked.value.value?.people.filter(({ askings: [first], today }) => first!.doBy < today).length ?? 0,
 );
+/** What came between on rounds; the plan of rounds is whole offices'. */
+const mishaps = useLoading(async () => (desk.managesAll ? (await api('mishaps.list')).open.length : 0));
 const waits = computed(() => {
   const { proofs, repairsOver, repairsSoon, nobody } = board.counts;
   const handBacks = board.answer?.waiting.handBacks ?? 0;
@@ -26,6 +30,7 @@ const waits = computed(() => {
     },
     { count: handBacks, to: '/faults', says: say('line.handBacks', { count: handBacks }) },
     { count: proofs, to: '/proof', says: say('line.proofs', { count: proofs }) },
+    { count: mishaps.value.value ?? 0, to: '/rounds', says: say('waits.mishaps', { count: mishaps.value.value ?? 0 }) },
     { count: late.value, to: '/asked', says: say('waits.asked', { count: late.value }) },
     { count: nobody, to: '/line', says: say('waits.nobody', { count: nobody }) },
   ].filter(({ count }) => count > 0);
@@ -39,7 +44,7 @@ const next = computed(() => {
   return firsts.sort((a, b) => urgency(b.mark) - urgency(a.mark))[0];
 });
 const unknown = computed(() => board.counts.noRecord);
-onMounted(() => Promise.all([board.load(), asked.reload()]));
+onMounted(() => Promise.all([board.load(), asked.reload(), mishaps.reload()]));
 </script>
 
 <template>

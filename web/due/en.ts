@@ -12,6 +12,8 @@ export const dueDeskText = {
   'waits.title': 'Waits for you',
   'waits.alarms': '{count, plural, one {One thing is called unsafe} other {# things are called unsafe}}.',
   'waits.nothing': 'Nothing waits for you.',
+  'waits.mishaps':
+    '{count, plural, one {Something came between on a round} other {Something came between on rounds, # times}}',
   'waits.asked':
     '{count, plural, one {One household is} other {# households are}} past the day of what they were asked for.',
   'waits.nobody':

@@ -16,6 +16,7 @@ function nameOf({ content }: Parcel): string {
   if (content.kind === 'photo') return say('kept.photo');
   if (content.path.endsWith('/submission')) return say('kept.submission');
   if (content.path.endsWith('/moves')) return say('kept.move');
+  if (content.path.startsWith('/round')) return say('kept.round');
   return say(content.path === '/looks' ? 'kept.look' : 'kept.report');
 }
 const isOfJob = ({ content }: Parcel) => content.kind === 'form' && content.path.startsWith('/jobs/');

@@ -3,16 +3,20 @@
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { dayFromIso } from '../../core/calendar/day.ts';
-import { grouped } from '../../core/statistics/grouped.ts';
-import type { RoundAnswer } from '../../contract/rounds/rounds.ts';
+import type { RoundAnswer, RoundStop } from '../../contract/rounds/rounds.ts';
 import { api, photoUrl, signedIn } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
+import Notice from '../kit/Notice.vue';
 import EmptyState from '../kit/EmptyState.vue';
 import PageFrame from '../kit/PageFrame.vue';
 import { say } from '../language/say.ts';
 import { deviceZone } from '../language/zone.ts';
 import { getKept } from '../outbox/kept.ts';
 import { clockTime } from '../notices/clockTime.ts';
+import MishapNote from './MishapNote.vue';
+import NewOrder from './NewOrder.vue';
+import StopTrouble from './StopTrouble.vue';
+import { useOnTheDay } from './useOnTheDay.ts';
 
 const route = useRoute();
 const router = useRouter();
@@ -34,7 +38,16 @@ const { value: round, reload } = read;
 const at = computed(() => round.value?.days.indexOf(round.value.day) ?? -1);
 const near = (step: 1 | -1) => (at.value < 0 ? undefined : round.value?.days[at.value + step]);
 const goTo = (day: string) => router.replace({ query: { ...route.query, day } });
-const byProperty = computed(() => [...grouped(round.value?.stops ?? [], ({ property }) => property)]);
+const mine = computed(() => round.value?.personId === signedIn());
+const { stops, isToday, proposed, waits, busy, failure, told, tell, take, leave } = useOnTheDay(round, reload);
+/** Stops in their order, those of one property that follow each other together. */
+const byProperty = computed(() => {
+  const runs: { property: string; stops: RoundStop[] }[] = [];
+  for (const stop of stops.value)
+    if (runs.at(-1)?.property === stop.property) runs.at(-1)!.stops.push(stop);
+    else runs.push({ property: stop.property, stops: [stop] });
+  return runs;
+});
 const title = computed(() =>
   round.value
     ? say('rounds.sheet.of', { person: round.value.person, day: say.day(dayFromIso(round.value.day)) })
@@ -59,10 +72,13 @@ onMounted(reload);
       </p>
       <p v-if="keptAt !== null" class="quiet small">{{ say('kept.asOf', { at: say.time(keptAt, deviceZone()) }) }}</p>
       <EmptyState v-if="!round.stops.length" :title="say('rounds.sheet.none')" :why="say('rounds.sheet.none.why')" />
-      <section v-for="[property, stops] in byProperty" :key="property" class="stack close">
-        <h2>{{ property }}</h2>
+      <p v-if="told" class="told" role="status">{{ told }}</p>
+      <Notice :says="failure" />
+      <NewOrder v-if="proposed" :proposed="proposed" :busy="busy" @take="take" @leave="leave" />
+      <section v-for="run in byProperty" :key="`${run.property} ${run.stops[0]!.id}`" class="stack close">
+        <h2>{{ run.property }}</h2>
         <ol class="ruled">
-          <li v-for="stop in stops" :key="`${stop.id} ${stop.back}`" class="stack tight">
+          <li v-for="stop in run.stops" :key="`${stop.id} ${stop.back}`" class="stack tight">
             <div class="row">
               <b>{{ clockTime(stop.at) }}</b>
               <RouterLink :to="`/homes/${stop.placeId}`">{{ stop.place }}</RouterLink>
@@ -86,6 +102,23 @@ onMounted(reload);
                   <span v-if="part.done" class="told">{{ say('rounds.sheet.done') }}</span>
                 </li>
               </ul>
+              <MishapNote
+                v-for="it in stop.mishaps"
+                :key="it.id"
+                :mishap="it"
+                :of="stop.place"
+                :manages="!mine"
+                @changed="reload"
+              />
+              <p v-for="kind in waits(stop)" :key="kind" class="small alarm">
+                {{ say('mishap.waits', { kind }) }}
+              </p>
+              <StopTrouble
+                v-if="mine && isToday && !stop.done"
+                :stop="stop"
+                :busy="busy"
+                @tell="(kind, more) => tell(stop, kind, more)"
+              />
             </template>
           </li>
         </ol>

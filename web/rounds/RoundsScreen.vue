@@ -10,6 +10,7 @@ import PageFrame from '../kit/PageFrame.vue';
 import ProgressBar from '../kit/ProgressBar.vue';
 import { say } from '../language/say.ts';
 import CapacityPart from './CapacityPart.vue';
+import MishapList from './MishapList.vue';
 import PlanAside from './PlanAside.vue';
 import PlanGrid from './PlanGrid.vue';
 import PlanVisitPanel from './PlanVisitPanel.vue';
@@ -85,6 +86,7 @@ onMounted(read.reload);
         </section>
         <PlanAside :plan="plan" />
       </div>
+      <MishapList />
       <CapacityPart />
     </template>
   </PageFrame>

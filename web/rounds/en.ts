@@ -103,6 +103,30 @@ export const roundsText = {
   'rounds.access.key': 'Key',
   'rounds.access.prefers': 'They like visits',
   'rounds.access.save': 'Save for the door',
+  'mishap.open': 'Something came between',
+  'mishap.kind':
+    '{kind, select, nobodyHome {Nobody home} noKey {No key} partWrong {A part does not fit} other {It takes longer here}}',
+  'mishap.longer': '{minutes, number, duration} longer',
+  'mishap.sent': 'The office sees it.',
+  'mishap.kept': 'Kept on this phone; it goes out as soon as there is a connection.',
+  'mishap.ordered':
+    '{homes, plural, =0 {The times are as shown; everybody waits within what they were told.} one {The times are as shown; one household is told.} other {The times are as shown; # households are told.}}',
+  'mishap.left': 'What is left today',
+  'mishap.same':
+    'The order can stay{late, plural, =0 {: everybody is reached in the time they were told.} one {; one household is reached later than told, and would hear of it.} other {; # households are reached later than told, and would hear of it.}}',
+  'mishap.better':
+    '{saved, plural, =0 {In another order people wait less, or it is over sooner} one {Another order reaches one household more in the time it was told} other {Another order reaches # households more in the time they were told}}{late, plural, =0 {.} one {; one is reached later and would hear of it.} other {; # are reached later and would hear of it.}}',
+  'mishap.after': 'told until {until}',
+  'mishap.takeOrder': 'Take this order',
+  'mishap.keepOrder': 'Keep the order',
+  'mishap.leave': 'Not now',
+  'mishap.again': 'Come again on {day}, {from} to {until}',
+  'mishap.noDay': 'No day within three weeks has time for it. The office finds one.',
+  'mishap.undo': 'It was a slip',
+  'mishap.settle': 'Seen to',
+  'mishap.title': 'Came between on rounds',
+  'mishap.waits':
+    '{kind, select, nobodyHome {Nobody home} noKey {No key} partWrong {A part does not fit} other {It takes longer}}: waits on this phone.',
   'rounds.sheet': 'Round',
   'rounds.sheet.of': '{person}, {day}',
   'rounds.sheet.none': 'No round on this day',

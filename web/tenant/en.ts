@@ -273,6 +273,7 @@ export const doingText = {
   'kept.submission': 'Finished work',
   'kept.report': 'What you reported',
   'kept.look': 'A look',
+  'kept.round': 'What came between on your round',
   'kept.at': 'made {at}',
   'kept.waits': 'waits',
   'kept.open': 'Open the job',
