@@ -17,8 +17,8 @@ onMounted(reload);
     <ul class="ruled">
       <li v-for="it in answer.open" :key="it.id" class="stack tight">
         <p>
-          <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>
-          <span class="quiet small"> {{ it.person }}</span>
+          <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>{{ ' '
+          }}<span class="quiet small">{{ it.person }}</span>
         </p>
         <p v-for="part in it.parts" :key="part.number" class="small">
           <RouterLink :to="`/line/${part.number}`">{{ part.says }}</RouterLink>

@@ -39,7 +39,7 @@ const at = computed(() => round.value?.days.indexOf(round.value.day) ?? -1);
 const near = (step: 1 | -1) => (at.value < 0 ? undefined : round.value?.days[at.value + step]);
 const goTo = (day: string) => router.replace({ query: { ...route.query, day } });
 const mine = computed(() => round.value?.personId === signedIn());
-const { stops, isToday, proposed, waits, busy, failure, told, tell, take, leave } = useOnTheDay(round, reload);
+const { stops, isToday, proposed, waits, keptOut, busy, failure, told, tell, take, leave } = useOnTheDay(round, reload);
 /** Stops in their order, those of one property that follow each other together. */
 const byProperty = computed(() => {
   const runs: { property: string; stops: RoundStop[] }[] = [];
@@ -114,7 +114,7 @@ onMounted(reload);
                 {{ say('mishap.waits', { kind }) }}
               </p>
               <StopTrouble
-                v-if="mine && isToday && !stop.done"
+                v-if="mine && isToday && !stop.done && !keptOut(stop)"
                 :stop="stop"
                 :busy="busy"
                 @tell="(kind, more) => tell(stop, kind, more)"

@@ -37,6 +37,7 @@ onMounted(read.reload);
       </p>
     </template>
     <template v-if="read.value.value">
+      <MishapList />
       <EmptyState v-if="!plan" :title="say('rounds.none')" :why="say('rounds.none.why')" />
       <p v-if="!read.value.value.workers" class="alarm">{{ say('rounds.nobody') }}</p>
       <p v-if="read.value.value.homes < 12 || read.value.value.workers === 1" class="quiet small">
@@ -86,7 +87,6 @@ onMounted(read.reload);
         </section>
         <PlanAside :plan="plan" />
       </div>
-      <MishapList />
       <CapacityPart />
     </template>
   </PageFrame>

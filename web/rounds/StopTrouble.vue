@@ -21,14 +21,14 @@ function tell(kind: MishapKind, more: { part?: number; minutes?: number }): void
 
 <template>
   <p v-if="open === 'no'" class="no-print">
-    <VBtn
-      size="small"
-      variant="text"
-      min-height="44"
+    <button
+      type="button"
+      class="plain link"
       :aria-label="`${say('mishap.open')}: ${stop.place}`"
       @click="open = 'what'"
-      >{{ say('mishap.open') }}</VBtn
     >
+      {{ say('mishap.open') }}
+    </button>
   </p>
   <div v-else class="stack close no-print" role="group" :aria-label="`${say('mishap.open')}: ${stop.place}`">
     <div v-if="open === 'what'" class="chips">
