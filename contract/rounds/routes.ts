@@ -1,5 +1,6 @@
 /** Routes of the plan, of when people work, and of each person's round. */
 import { MANAGER, OFFICE, passing, read, refusing, wholeOffice, write, type Made } from '../route.ts';
+import type { BusyTimesAnswer, ChangeBusyTimes } from './busy.ts';
 import type { ComeAgain, MishapsAnswer, NewMishap, OrderRound, RoundOrdered } from './mishaps.ts';
 import type {
   CapacityAnswer,
@@ -41,6 +42,10 @@ export const roundsRoutes = {
   ),
   'person.dayOff': wholeOffice(
     passing<{ form: DayOff; answer: Made }>()(write('POST', '/people/:id/days-off', MANAGER, 1)),
+  ),
+  'person.busyTimes': passing<{ answer: BusyTimesAnswer }>()(read('/people/:id/busy-times', OFFICE)),
+  'person.busyTimesChange': passing<{ form: ChangeBusyTimes; answer: object }>()(
+    write('PUT', '/people/:id/busy-times', OFFICE, 200, 20),
   ),
   'dayOff.remove': wholeOffice(passing<{ answer: object }>()(write('DELETE', '/days-off/:id', MANAGER, 0))),
   'place.access': passing<{ answer: HomeAccess }>()(read('/places/:id/access', OFFICE)),

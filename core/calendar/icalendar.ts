@@ -1,40 +1,50 @@
 /**
  * iCalendar text (RFC 5545): lines folded at 75 octets (§3.1), text escaped (§3.3.11), each event with UID
- * and DTSTAMP (§3.6.1). Whole days only. The package `ical.js` reads in a test what this writes.
+ * and DTSTAMP (§3.6.1); how often it is worth asking again (RFC 7986 §5.7). The package `ical.js` reads in a test what
+ * this writes.
  */
 import { isoFromDay, type Day } from './day.ts';
 import { formatRule, type Rule } from './rule.ts';
 
-export interface CalendarEvent {
+interface EventWords {
   /** Unique and lasting. */
   readonly uid: string;
-  readonly day: Day;
   readonly summary: string;
   readonly description: string;
+}
+
+/** Of whole days, which keep nobody busy. */
+interface OnDays {
+  readonly day: Day;
   readonly rule?: Rule | undefined;
   /** Days on which it happens besides, where no rule gives them. */
   readonly alsoOn?: readonly Day[] | undefined;
 }
 
-/** A calendar of all-day events. `stamp` is when it was written, in ms since the epoch. */
+/** From one instant until another, ms since the epoch. */
+interface AtTimes {
+  readonly from: number;
+  readonly until: number;
+}
+
+export type CalendarEvent = EventWords & (OnDays | AtTimes);
+
+/** A calendar. `stamp` is when it was written, in ms since the epoch. */
 export function calendarOf(name: string, events: readonly CalendarEvent[], stamp: number): string {
-  const written = `${new Date(stamp).toISOString().replace(/[-:]/g, '').slice(0, 15)}Z`;
   const lines = [
     'BEGIN:VCALENDAR',
     'VERSION:2.0',
     'PRODID:-//Dewline//Upkeep//EN',
     'CALSCALE:GREGORIAN',
     `NAME:${escaped(name)}`,
-    ...events.flatMap(({ uid, day, summary, description, rule, alsoOn }) => [
+    'REFRESH-INTERVAL;VALUE=DURATION:PT1H',
+    ...events.flatMap((event) => [
       'BEGIN:VEVENT',
-      `UID:${uid}`,
-      `DTSTAMP:${written}`,
-      `DTSTART;VALUE=DATE:${dateOf(day)}`,
-      `SUMMARY:${escaped(summary)}`,
-      `DESCRIPTION:${escaped(description)}`,
-      ...(rule ? [`RRULE:${formatRule(rule)}`] : []),
-      ...(alsoOn?.length ? [`RDATE;VALUE=DATE:${alsoOn.map(dateOf).join()}`] : []),
-      'TRANSP:TRANSPARENT',
+      `UID:${event.uid}`,
+      `DTSTAMP:${instantIn(stamp)}`,
+      ...whenOf(event),
+      `SUMMARY:${escaped(event.summary)}`,
+      `DESCRIPTION:${escaped(event.description)}`,
       'END:VEVENT',
     ]),
     'END:VCALENDAR',
@@ -42,6 +52,19 @@ export function calendarOf(name: string, events: readonly CalendarEvent[], stamp
   return lines.map(folded).join('\r\n').concat('\r\n');
 }
 
+function whenOf(event: OnDays | AtTimes): string[] {
+  if ('from' in event) return [`DTSTART:${instantIn(event.from)}`, `DTEND:${instantIn(event.until)}`, 'TRANSP:OPAQUE'];
+  const { day, rule, alsoOn } = event;
+  return [
+    `DTSTART;VALUE=DATE:${dateOf(day)}`,
+    ...(rule ? [`RRULE:${formatRule(rule)}`] : []),
+    ...(alsoOn?.length ? [`RDATE;VALUE=DATE:${alsoOn.map(dateOf).join()}`] : []),
+    'TRANSP:TRANSPARENT',
+  ];
+}
+
+/** An instant in UTC (§3.3.5, form 2). */
+const instantIn = (at: number) => `${new Date(at).toISOString().replace(/[-:]/g, '').slice(0, 15)}Z`;
 const dateOf = (day: Day) => isoFromDay(day).replaceAll('-', '');
 
 function escaped(text: string): string {

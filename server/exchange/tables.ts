@@ -11,6 +11,7 @@ const LEFT_OUT: readonly TableName[] = [
   'accessLink',
   'recoveryCode',
   'accessToken',
+  'calendarFeed',
   'receipt',
   'guess',
 ];

@@ -18,6 +18,7 @@ export type OwnRoute =
   | 'photo.read'
   | 'board.read'
   | 'calendar.read'
+  | 'feed.read'
   | 'inbox.signal'
   | 'labels.read'
   | 'register.export'

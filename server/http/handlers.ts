@@ -1,4 +1,6 @@
 /** Which service answers which route. Nothing else happens here. */
+import { newFeed } from '../../contract/pages/feeds.ts';
+import * as feeds from '../pages/feeds.ts';
 import * as baselineForms from '../../contract/due/baseline.ts';
 import * as editionForms from '../../contract/catalogue/editions.ts';
 import * as measureForms from '../../contract/measure/measure.ts';
@@ -260,6 +262,9 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'proof.judge': formed(proofForms.judge, (call, form, { id }) => judgeProof(call, id, form)),
   'proof.judgeMany': formed(proofForms.judgeMany, judgeMany),
   'proof.undo': bare((call, { id }) => undoVerdict(call, id)),
+  'feeds.list': bare((call) => feeds.listFeeds(call)),
+  'feed.create': secret(formed(newFeed, feeds.createFeed)),
+  'feed.revoke': bare((call, { id }) => feeds.revokeFeed(call, id)),
   'tape.read': formed(tapeOf, (call, form, { scope, id }) => readTape(call, scope, id, form)),
   'standing.read': formed(standingOn, (call, form) => readStanding(call, form)),
   'ownerLinks.list': bare(async (call) => ({ links: await ownerLinks.listOwnerLinks(call) })),

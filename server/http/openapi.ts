@@ -20,6 +20,7 @@ const BYTES: Partial<Record<RouteName, string>> = {
   'visit.paper': 'application/pdf',
   'history.paper': 'application/pdf',
   'calendar.read': 'text/calendar',
+  'feed.read': 'text/calendar',
   'register.export': 'text/csv',
   'register.exportAll': 'application/zip',
   'photo.read': 'image/jpeg',

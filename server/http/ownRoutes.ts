@@ -9,6 +9,7 @@ import { SIGNATURE_HEADER } from '../../contract/due/signals.ts';
 import { acknowledgeByLink } from '../faults/alarms.ts';
 import { tryMail } from '../notices/duty.ts';
 import { boardReader } from '../pages/board.ts';
+import { readFeed } from '../pages/feeds.ts';
 import { readCalendar } from '../pages/calendar.ts';
 import { recogniseMessage, takeMessage } from '../due/inbox.ts';
 import type { Actor, Call, Env } from '../context/context.ts';
@@ -46,6 +47,13 @@ import {
   supposedIn,
   type Respond,
 } from './request.ts';
+
+const sendCalendar = (response: Response, { name, text }: { readonly name: string; readonly text: string }) =>
+  response
+    .set('content-type', 'text/calendar; charset=utf-8')
+    .set('cache-control', 'no-store')
+    .set('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}.ics`)
+    .send(text);
 
 const sendPaper = (response: Response, pdf: Buffer, name: string) =>
   response
@@ -140,12 +148,11 @@ export function ownRoutes(env: Env, recognise: ReturnType<typeof sessionReader>,
     },
     'calendar.read': async (request: Request, response: Response) => {
       const { scope, id } = request.params as { scope: string; id: string };
-      const { name, text } = await readCalendar(await callOf(request), scope, id);
-      response
-        .set('content-type', 'text/calendar; charset=utf-8')
-        .set('cache-control', 'no-store')
-        .set('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}.ics`)
-        .send(text);
+      sendCalendar(response, await readCalendar(await callOf(request), scope, id));
+    },
+    'feed.read': async (request: Request, response: Response) => {
+      const { token } = request.params as { token: string };
+      sendCalendar(response, await readFeed(env, token));
     },
     'register.export': async (request: Request, response: Response) => {
       const text = await exportRegister(await callOf(request));

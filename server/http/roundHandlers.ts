@@ -3,6 +3,8 @@ import * as forms from '../../contract/rounds/rounds.ts';
 import type { roundsRoutes } from '../../contract/rounds/routes.ts';
 import * as mishapForms from '../../contract/rounds/mishaps.ts';
 import { listMishaps } from '../pages/mishaps.ts';
+import * as busy from '../rounds/busy.ts';
+import { busyTimes } from '../../contract/rounds/busy.ts';
 import * as round from '../pages/round.ts';
 import { comeAgain } from '../rounds/comeAgain.ts';
 import * as mishaps from '../rounds/mishaps.ts';
@@ -21,6 +23,8 @@ export const ROUND_HANDLERS: { readonly [N in ServedRoute & keyof typeof roundsR
   'person.workingTime': bare((call, { id }) => time.readWorkingTime(call, id)),
   'person.workingTimeChange': formed(forms.workingTime, (call, form, { id }) => time.changeWorkingTime(call, id, form)),
   'person.dayOff': formed(forms.dayOff, (call, form, { id }) => time.addDayOff(call, id, form)),
+  'person.busyTimes': bare((call, { id }) => busy.readBusy(call, id)),
+  'person.busyTimesChange': formed(busyTimes, (call, form, { id }) => busy.changeBusy(call, id, form)),
   'dayOff.remove': bare((call, { id }) => time.removeDayOff(call, id)),
   'place.access': bare((call, { id }) => time.readAccess(call, id)),
   'place.accessChange': formed(forms.homeAccess, (call, form, { id }) => time.changeAccess(call, id, form)),

@@ -73,6 +73,10 @@ export interface ServerText extends CoreText, FieldsText {
   'entry.says': { who: string | number; ground: Choice; name: string | number };
   'expect.filterSize': { size: string | number };
   'fault.notGone': None;
+  'feed.asked': None;
+  'feed.job': None;
+  'feed.stop': { parts: number };
+  'feed.visit': { who: string | number; place: string | number };
   'field.beforeStart': None;
   'field.begun': None;
   'field.fuel': None;
@@ -291,6 +295,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.toldOnce': None;
   'problem.tooLarge': { mb: number };
   'problem.tooMany': None;
+  'problem.tooManyFeeds': None;
   'problem.tooManyRows': { most: number };
   'problem.tooMuch': None;
   'problem.undoOver': None;

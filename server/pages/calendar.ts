@@ -10,8 +10,12 @@ import type { PointHistory } from '../due/pointHistory.ts';
 
 const AHEAD_DAYS = 760;
 
-/** The dates of a scope as an iCalendar file (RFC 5545). */
-export async function readCalendar(call: Call, scope: string, id: string): Promise<{ name: string; text: string }> {
+/** The dates of a scope, as events. What is late stands on the day it is looked at, and not in the past. */
+export async function datesOf(
+  call: Call,
+  scope: string,
+  id: string,
+): Promise<{ name: string; events: CalendarEvent[] }> {
   const found = await findAddressed(call, scope, id);
   const histories = await readHistories(call.db, await pointsBelow(call, found), call.now);
   const places = new Map(
@@ -23,7 +27,13 @@ export async function readCalendar(call: Call, scope: string, id: string): Promi
     .filter(({ retired }) => !retired)
     .sort((a, b) => a.point.number - b.point.number)
     .flatMap((history) => eventOf(call, history, places.get(history.placeId)!) ?? []);
-  return { name: found.name, text: calendarOf(found.name, events, call.now) };
+  return { name: found.name, events };
+}
+
+/** The dates of a scope as an iCalendar file (RFC 5545). */
+export async function readCalendar(call: Call, scope: string, id: string): Promise<{ name: string; text: string }> {
+  const { name, events } = await datesOf(call, scope, id);
+  return { name, text: calendarOf(name, events, call.now) };
 }
 
 function eventOf({ env: { say } }: Call, history: PointHistory, place: string): CalendarEvent | undefined {
@@ -44,5 +54,5 @@ function eventOf({ env: { say } }: Call, history: PointHistory, place: string): 
     const [first, ...later] = anchorDays(anchor, today, today + AHEAD_DAYS);
     return first === undefined ? undefined : { ...event, day: first, alsoOn: later };
   }
-  return line.servedDay === null ? undefined : { ...event, day: line.lineDay };
+  return line.servedDay === null ? undefined : { ...event, day: Math.max(today, line.lineDay) };
 }

@@ -4,7 +4,7 @@ import { dayFromIso, dayOfInstant, instantOfDay, isoFromDay } from '../../core/c
 import { earliestEntry } from '../../core/notices/entry.ts';
 import { tellableFrom } from '../../core/notices/telling.ts';
 import { DOOR_MINUTES } from '../../core/rounds/instance.ts';
-import { ROUND_BEGINS, windowToTell } from '../../core/rounds/timetable.ts';
+import { windowToTell } from '../../core/rounds/timetable.ts';
 import type { ComeAgain, Mishap } from '../../contract/rounds/mishaps.ts';
 import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
@@ -14,6 +14,7 @@ import { zoneOfPlace } from '../lookup/zone.ts';
 import { askingRuleOf } from '../notices/planning.ts';
 import { createVisit } from '../notices/visits.ts';
 import type { Row } from '../store/tables.ts';
+import { roundBegins } from './busy.ts';
 import { findMishap } from './mishaps.ts';
 import { workingPeople } from './workers.ts';
 import { readAccess } from './workingTime.ts';
@@ -46,7 +47,9 @@ export async function whenAgain(call: Call, mishap: Row<'mishap'>, stop: Row<'ro
     const stops = await db.roundStop.all({ personId, day });
     const busy = stops.reduce((sum, it) => sum + it.untilMinute - it.fromMinute + DOOR_MINUTES, 0);
     if (busy + minutes + DOOR_MINUTES > worker.minutesOn(day)) continue;
-    const from = Math.max(ROUND_BEGINS, ...stops.map((it) => it.overMinute ?? it.untilMinute)) + DOOR_MINUTES;
+    const from =
+      Math.max(await roundBegins(db, personId, day), ...stops.map((it) => it.overMinute ?? it.untilMinute)) +
+      DOOR_MINUTES;
     const window = windowToTell(from, from + minutes);
     if (from + minutes > window.until) continue;
     if (hours > 0 && instantOfDay(day, window.from, zone) < earliestEntry(told, hours)) continue;

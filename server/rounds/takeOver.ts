@@ -1,6 +1,6 @@
 /** Taking visits over from the plan: their jobs are given, whoever lives there is told, and they stand in a round. */
 import { isoFromDay } from '../../core/calendar/day.ts';
-import { ROUND_BEGINS, timetable, windowToTell } from '../../core/rounds/timetable.ts';
+import { timetable, windowToTell } from '../../core/rounds/timetable.ts';
 import type { TakenOver, TakeOver } from '../../contract/rounds/rounds.ts';
 import type { Call } from '../context/context.ts';
 import { problemOf } from '../context/problem.ts';
@@ -10,6 +10,7 @@ import { tenancyOn } from '../lookup/tenancies.ts';
 import { createVisit } from '../notices/visits.ts';
 import type { Row } from '../store/tables.ts';
 import type { KeptVisit, OpenPlan } from './keptPlan.ts';
+import { roundBegins } from './busy.ts';
 import { keepVisits, planAt, readPlan } from './plans.ts';
 
 const PURPOSE_CHARS = 200;
@@ -112,7 +113,9 @@ async function announceOne(call: Call, plan: OpenPlan, visit: KeptVisit): Promis
   const { placeId, personId, numbers } = namedOf(plan, visit);
   const day = dayIn(plan, visit);
   const round = plan.visits.filter((it) => it.worker === visit.worker && it.day === visit.day);
-  const { from, until, back, over } = timetable(instance, round, ROUND_BEGINS)[round.indexOf(visit)]!;
+  const { from, until, back, over } = timetable(instance, round, await roundBegins(db, personId, day))[
+    round.indexOf(visit)
+  ]!;
   const visitId = (await livedIn(call, placeId, day)) ? env.newId() : null;
   if (visitId !== null) {
     const purpose = env.say

@@ -4,6 +4,7 @@ import type { Day } from '../../core/calendar/day.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 import { above } from '../store/where.ts';
+import { busyMinutes } from './busy.ts';
 
 /** Our assumption where nobody has entered the hours of staff. */
 export const ASSUMED_HOURS = 35;
@@ -31,9 +32,10 @@ export async function workingPeople(db: Db, organisationId: string, since: Day):
     { order: [['name', 'ASC']] },
   );
   const ids = people.map(({ id }) => id);
-  const [off, limits] = await Promise.all([
+  const [off, limits, busy] = await Promise.all([
     db.dayOff.all({ personId: ids, toDay: above(since - 1) }),
     db.personProperty.all({ personId: ids }),
+    busyMinutes(db, ids, since),
   ]);
   return people.flatMap((person) => {
     const isStaff = grants.some(({ personId, role }) => personId === person.id && role === 'staff');
@@ -52,7 +54,7 @@ export async function workingPeople(db: Db, organisationId: string, since: Day):
             : null,
         minutesOn: (day: Day) =>
           weekdays.includes(weekdayOf(day)) && !theirs.some(({ fromDay, toDay }) => fromDay <= day && day <= toDay)
-            ? minutes
+            ? Math.max(0, minutes - busy(person.id, day))
             : 0,
       },
     ];

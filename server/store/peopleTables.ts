@@ -1,4 +1,5 @@
 /** Tables of who there is, how they come in, and what they look after. */
+import type { FeedKind } from '../../contract/pages/feeds.ts';
 import type { Role } from '../../contract/people/people.ts';
 import type { Language } from '../../core/language/languages.ts';
 import type { UnitSystem } from '../../core/quantities/units.ts';
@@ -80,6 +81,17 @@ export const PEOPLE_TABLES = {
     createdAt,
     expiresAt: integer(),
     revokedAt: integerOrNull(),
+  },
+  /** An address of a calendar, read as whoever made it; `id` is the SHA-256 of its token. */
+  calendarFeed: {
+    id: key(),
+    organisationId,
+    personId: text(),
+    kind: text<FeedKind>(),
+    /** A person, a tenancy or a property. */
+    subjectId: text(),
+    createdAt,
+    readAt: integerOrNull(),
   },
   /** A tenancy's personal link; `id` is the SHA-256 of its token. */
   link: {

@@ -3,6 +3,15 @@ import type { MishapKind } from '../../contract/rounds/mishaps.ts';
 import { integer, integerOrNull, key, organisationId, text, textOrNull } from './columns.ts';
 
 export const ROUND_TABLES = {
+  /** When somebody is busy elsewhere, by a calendar of theirs. */
+  busyTime: {
+    id: key(),
+    organisationId,
+    personId: text(),
+    day: integer(),
+    fromMinute: integer(),
+    untilMinute: integer(),
+  },
   dayOff: { id: key(), organisationId, personId: text(), fromDay: integer(), toDay: integer(), why: text() },
   /** The one plan of an organisation: what it was made from, and its visits, JSON. */
   plan: {

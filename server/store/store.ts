@@ -34,6 +34,7 @@ import { visits } from './migrations/0019-visits.ts';
 import { stock } from './migrations/0020-stock.ts';
 import { rounds } from './migrations/0021-rounds.ts';
 import { mishaps } from './migrations/0022-mishaps.ts';
+import { feeds } from './migrations/0023-feeds.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -74,6 +75,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0020-stock', sql: stock },
   { name: '0021-rounds', sql: rounds },
   { name: '0022-mishaps', sql: mishaps },
+  { name: '0023-feeds', sql: feeds },
 ];
 
 /**

@@ -49,6 +49,8 @@ function conditionsOf(properties: string): Readonly<Record<TableName, string | n
     stockItem: null,
     stockChange: null,
     dayOff: null,
+    busyTime: null,
+    calendarFeed: null,
     plan: null,
     guess: null,
     // The office, and who lives, owns or works here; nobody who does so only elsewhere.

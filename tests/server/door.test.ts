@@ -238,6 +238,8 @@ describe('The door', () => {
       const of = { organisationId, placeId: flat.placeId, personId: staffId, numbers: '[]' };
       const times = { day: 20_000, fromMinute: 500, untilMinute: 520, backMinute: null, overMinute: null };
       await db.roundStop.insert({ id: stopId, ...of, ...times, visitId: null, createdAt: 0 });
+      const feed = { kind: 'own' as const, subjectId: staffId, createdAt: 0, readAt: null };
+      await db.calendarFeed.insert({ id: sha256('feed'), organisationId, personId: staffId, ...feed });
       const settled = { settledAt: null, settledBy: null, againDay: null };
       await db.mishap.insert({ id: mishapId, stopId, ...of, kind: 'noKey', minutes: 0, at: 0, ...settled });
     });
@@ -341,6 +343,9 @@ describe('The door', () => {
       'person.dayOff': [staffId, { id: v7(), from: '2026-12-01', to: '2026-12-01' }],
       'dayOff.remove': [staffId, {}],
       'round.read': [staffId, {}],
+      'person.busyTimes': [staffId, {}],
+      'person.busyTimesChange': [staffId, { times: [] }],
+      'feed.revoke': [sha256('feed'), {}],
       'mishap.create': [stopId, { id: v7(), kind: 'noKey', at: 1, deviceAt: 1 }],
       'mishap.takeBack': [mishapId, {}],
       'mishap.again': [mishapId, { day: '2026-12-20', from: 600, until: 660 }],

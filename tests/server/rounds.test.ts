@@ -90,7 +90,7 @@ describe('The plan of rounds', () => {
 
   it('is split, and becomes one again where it is moved onto a visit of the same home', async () => {
     const second = await registerFlat(house, 'dishwasher', 'Flat 9Z');
-    await house.manager.post(`/tenancies/${second.tenancyId}/end`, { toDay: isoFromDay(TODAY - 1) });
+    await house.manager.post(`/tenancies/${second.tenancyId}/end`, { last: isoFromDay(TODAY - 1) }).expect(200);
     await served(second, 400);
     const plan = await make();
     const many = plan.visits.find(({ parts }) => parts.length > 1)!;

@@ -11,6 +11,8 @@ import Notice from '../kit/Notice.vue';
 import PageFrame from '../kit/PageFrame.vue';
 import { say } from '../language/say.ts';
 import { useDesk } from './deskStore.ts';
+import BusyPart from './BusyPart.vue';
+import CalendarAddress from './CalendarAddress.vue';
 import ReadingPart from './ReadingPart.vue';
 import SecondFactor from './SecondFactor.vue';
 import TokensPart from './TokensPart.vue';
@@ -83,6 +85,11 @@ onMounted(reload);
           <VBtn variant="outlined" :loading="ending.busy.value" @click="end(null)">{{ say('account.endOthers') }}</VBtn>
         </p>
         <Notice :says="ending.failure.value" />
+      </section>
+      <section v-if="desk.me" class="stack close" aria-labelledby="account-calendar">
+        <h2 id="account-calendar">{{ say('feed.title') }}</h2>
+        <CalendarAddress kind="own" />
+        <BusyPart :person-id="desk.me.id" />
       </section>
       <TokensPart v-if="desk.managesAll" />
       <p v-if="!desk.isManager" class="quiet small">{{ say('account.lost') }}</p>

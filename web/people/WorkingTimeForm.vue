@@ -11,6 +11,7 @@ import LoadState from '../kit/LoadState.vue';
 import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 import { useSending } from '../api/sending.ts';
+import BusyPart from './BusyPart.vue';
 import WeekdayPicker from '../kit/WeekdayPicker.vue';
 
 const props = defineProps<{ personId: string; properties: readonly NamedProperty[] }>();
@@ -97,6 +98,7 @@ onMounted(reload);
           }}</VBtn>
         </p>
       </form>
+      <BusyPart :person-id="personId" />
     </template>
   </section>
 </template>

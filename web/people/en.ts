@@ -13,6 +13,22 @@ export const peopleText = {
   'access.title': 'Choose your password',
   'access.why': 'This link works once. You are signed in when the password is kept.',
   'access.go': 'Keep it and sign in',
+  'busy.title': 'Busy elsewhere',
+  'busy.known':
+    '{days, plural, one {One day} other {# days}} to come with a busy time, {hours, number, ::.#} hours of working time, the last on {until}.',
+  'busy.none': 'Nothing is known of other appointments.',
+  'busy.why':
+    'A calendar file (.ics) is read on this device. Times alone are kept, for half a year: they take hours off a day, and a round begins after them. What they are about stays with you.',
+  'busy.file': 'Read a calendar file',
+  'busy.reading': 'Reading …',
+  'busy.found':
+    '{times, plural, =0 {No busy time} one {One busy time} other {# busy times}} in half a year, from {events, plural, one {one event} other {# events}}.',
+  'busy.unread': '{count, plural, one {One event} other {# events}} could not be read, from line {lines} on.',
+  'busy.cut': 'There are more than are kept; the first are.',
+  'busy.keep': 'Keep these times',
+  'busy.clear': 'Forget all of them',
+  'busy.tooLong': 'The file is longer than 5 million characters. Export fewer years.',
+  'busy.noCalendar': 'This is no calendar file. Export one as .ics from your calendar program.',
   'account.title': 'Your account',
   'account.password': 'Password',
   'account.current': 'Your password now',

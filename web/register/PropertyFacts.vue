@@ -6,6 +6,7 @@ import { api, newId } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import EntryRuleForm from '../notices/EntryRuleForm.vue';
+import CalendarAddress from '../people/CalendarAddress.vue';
 import NumbersForm from '../notices/NumbersForm.vue';
 import PropertyEdit from './PropertyEdit.vue';
 import WaterAndPractice from './WaterAndPractice.vue';
@@ -37,5 +38,9 @@ async function save(): Promise<void> {
     </form>
     <EntryRuleForm :property-id="property.id" :known="property.noticeHours" />
     <NumbersForm :property-id="property.id" :numbers="property.numbers" />
+    <section class="panel card stack close">
+      <h3>{{ say('feed.title') }}</h3>
+      <CalendarAddress kind="property" :property-id="property.id" />
+    </section>
   </div>
 </template>

@@ -16,10 +16,12 @@ const CodeEntry = defineAsyncComponent(() => import('./CodeEntry.vue'));
 const GoneCard = defineAsyncComponent(() => import('./GoneCard.vue'));
 const VisitCard = defineAsyncComponent(() => import('./VisitCard.vue'));
 const LettersChoice = defineAsyncComponent(() => import('./LettersChoice.vue'));
+const CalendarAddress = defineAsyncComponent(() => import('../people/CalendarAddress.vue'));
 const HabitCard = defineAsyncComponent(() => import('./HabitCard.vue'));
 
 /** Nobody is in: a link, or the code of a card, lets one in. */
 const nobody = ref(false);
+const wantsCalendar = ref(false);
 const {
   value: home,
   failure,
@@ -79,6 +81,10 @@ onBeforeUnmount(onTaken(reload));
         </ul>
       </section>
       <DoneLately :done="home.done" />
+      <details class="panel card" @toggle="wantsCalendar = true">
+        <summary>{{ say('feed.title') }}</summary>
+        <CalendarAddress v-if="wantsCalendar" kind="tenancy" />
+      </details>
       <LettersChoice v-if="home.contact" :contact="home.contact" />
     </template>
     <template v-else-if="home?.kind === 'work'">

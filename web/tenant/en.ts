@@ -28,6 +28,16 @@ export const doingText = {
   'home.open': 'Reported, being looked at',
   'home.noLink':
     'Open the personal link from your letting office. This page belongs to one home, and we cannot tell which.',
+  'feed.title': 'In your own calendar',
+  'feed.why':
+    '{kind, select, own {Your rounds and the work in your hands, in any calendar program: it reads this address every hour or so.} property {Every line of this property and the visits to its homes, in any calendar program.} other {Visits to you and what you are asked for, in any calendar program.}} Whoever has the address can read it, without signing in, until you revoke it.',
+  'feed.make': 'Make an address',
+  'feed.another': 'Make another',
+  'feed.once': 'It is shown this once. Add it to your calendar program as a subscription.',
+  'feed.copy': 'Copy the address',
+  'feed.copied': 'Copied.',
+  'feed.made': 'Made {at}; {read, select, none {nobody has read it yet} other {last read {read}}}',
+  'feed.revoke': 'Revoke',
   'letters.title': 'We write to {address}',
   'letters.rhythm': 'How often',
   'letters.rhythm.each': 'As work comes',
