@@ -306,4 +306,6 @@ export interface HomeAnswer {
   readonly visits: readonly VisitToMe[];
   /** How their household is reached; null where it is not. */
   readonly contact: Contact | null;
+  /** ISO day of the month's list that was given; null where there is none. */
+  readonly monthList: string | null;
 }

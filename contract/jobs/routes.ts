@@ -12,6 +12,7 @@ import {
   write,
   type Made,
 } from '../route.ts';
+import type { ChangeMonthList, MonthListAnswer } from './monthList.ts';
 import type { HandBackSummary } from './handBacks.ts';
 import type {
   Begin,
@@ -29,6 +30,11 @@ import type { GiveList, GiveMany, HomeListAnswer, ManyGiven, TakeListsBack } fro
 
 export const jobsRoutes = {
   'list.read': passing<{ answer: HomeListAnswer }>()(read('/places/:id/list', MANAGER)),
+  'monthList.read': passing<{ answer: MonthListAnswer }>()(read('/places/:id/month-list', OFFICE)),
+  'monthList.change': passing<{ form: ChangeMonthList; answer: object }>()(
+    write('PUT', '/places/:id/month-list', MANAGER, 1, 60),
+  ),
+  'monthList.mine': passing<{ answer: MonthListAnswer }>()(read('/month-list', ['tenant'])),
   'list.give': passing<{ form: GiveList; answer: { id: string; jobs: number } }>()(
     refusing(write('POST', '/lists', MANAGER, 16), ...GIVING, 'budget', 'level', 'otherHome', 'otherMachine'),
   ),

@@ -1,4 +1,6 @@
 /** Which service answers which route. Nothing else happens here. */
+import { changeMonthList } from '../../contract/jobs/monthList.ts';
+import * as monthList from '../jobs/monthList.ts';
 import { newFeed } from '../../contract/pages/feeds.ts';
 import * as feeds from '../pages/feeds.ts';
 import * as baselineForms from '../../contract/due/baseline.ts';
@@ -244,6 +246,9 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'jobs.mine': bare((call) => readToday(call)),
   'lastDone.claim': formed(baselineForms.claimDone, claimDone),
   'list.read': bare((call, { id }) => lists.readHomeList(call, id)),
+  'monthList.read': bare((call, { id }) => monthList.readMonthList(call, id)),
+  'monthList.change': formed(changeMonthList, (call, form, { id }) => monthList.changeMonthList(call, id, form)),
+  'monthList.mine': bare((call) => monthList.readMyMonthList(call)),
   'list.give': formed(listForms.giveList, lists.giveList),
   'lists.giveMany': formed(listForms.giveMany, giveMany),
   'lists.takeBack': formed(listForms.takeListsBack, takeListsBack),

@@ -1,5 +1,5 @@
 /** A tenant's own home: what to do, what was done, what is wrong, and nobody else's anything. */
-import { dayOfInstant } from '../../core/calendar/day.ts';
+import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import type { HomeAnswer } from '../../contract/jobs/jobs.ts';
 import { habitsAt } from '../due/habits.ts';
 import { listSignals } from '../due/signals.ts';
@@ -25,6 +25,7 @@ const NOTHING = {
   machines: [],
   opens: null,
   contact: null,
+  monthList: null,
   visits: [],
 } as const;
 
@@ -51,6 +52,7 @@ export async function readHome(call: Call): Promise<HomeAnswer> {
   const mine = machines.filter(
     ({ id, placeId }) => placeId === place.id || served.some(({ machineId }) => machineId === id),
   );
+  const given = await db.monthList.one({ placeId: place.id });
   return {
     kind: 'home',
     name: actor.name,
@@ -66,6 +68,7 @@ export async function readHome(call: Call): Promise<HomeAnswer> {
     gone: await goneQuestions(call),
     machines: mine.map((machine) => reportableMachine(say, machine)),
     contact: await ownContactOf(call),
+    monthList: given?.listId && given.givenDay !== null ? isoFromDay(given.givenDay) : null,
     visits: await visitsToMe(call, today!),
   };
 }

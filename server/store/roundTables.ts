@@ -13,6 +13,22 @@ export const ROUND_TABLES = {
     untilMinute: integer(),
   },
   dayOff: { id: key(), organisationId, personId: text(), fromDay: integer(), toDay: integer(), why: text() },
+  /** The list of a home that is given by itself on a fixed day. */
+  monthList: {
+    id: key(),
+    organisationId,
+    placeId: text(),
+    /** RFC 5545, from a day on. */
+    rule: text(),
+    fromDay: integer(),
+    /** Who gets it; null: whoever lives there. */
+    personId: textOrNull(),
+    saidBy: text(),
+    /** The day for which it was given last, the request, and what could not be given, JSON. */
+    givenDay: integerOrNull(),
+    listId: textOrNull(),
+    leftUndone: text(),
+  },
   /** The one plan of an organisation: what it was made from, and its visits, JSON. */
   plan: {
     id: key(),

@@ -35,6 +35,7 @@ import { stock } from './migrations/0020-stock.ts';
 import { rounds } from './migrations/0021-rounds.ts';
 import { mishaps } from './migrations/0022-mishaps.ts';
 import { feeds } from './migrations/0023-feeds.ts';
+import { monthLists } from './migrations/0024-month-lists.ts';
 import { foundation } from './migrations/0001-foundation.ts';
 
 export interface Store {
@@ -76,6 +77,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0021-rounds', sql: rounds },
   { name: '0022-mishaps', sql: mishaps },
   { name: '0023-feeds', sql: feeds },
+  { name: '0024-month-lists', sql: monthLists },
 ];
 
 /**

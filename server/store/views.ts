@@ -70,6 +70,7 @@ function conditionsOf(properties: string): Readonly<Record<TableName, string | n
     visit: ofPlace,
     roundStop: ofPlace,
     mishap: ofPlace,
+    monthList: ofPlace,
     entry: ofPlace,
     fault: ofPlace,
     signal: ofPlace,

@@ -343,6 +343,8 @@ describe('The door', () => {
       'person.dayOff': [staffId, { id: v7(), from: '2026-12-01', to: '2026-12-01' }],
       'dayOff.remove': [staffId, {}],
       'round.read': [staffId, {}],
+      'monthList.read': [flat.placeId, {}],
+      'monthList.change': [flat.placeId, { rule: null }],
       'person.busyTimes': [staffId, {}],
       'person.busyTimesChange': [staffId, { times: [] }],
       'feed.revoke': [sha256('feed'), {}],

@@ -86,6 +86,7 @@ export const router = createRouter({
       meta: { manager: true },
       props: true,
     },
+    { path: '/homes/:id/list', component: () => import('../jobs/MonthListSheet.vue'), props: true },
     { path: '/homes/:id/walk', component: () => import('../register/WalkScreen.vue'), props: true },
     { path: '/procedures', component: () => import('../catalogue/ProceduresScreen.vue') },
     {

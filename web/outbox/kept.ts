@@ -21,7 +21,9 @@ export type KeptName =
   | 'homes.read'
   | 'catalogue.read'
   | 'place.read'
-  | 'round.mine';
+  | 'round.mine'
+  | 'monthList.mine'
+  | 'monthList.read';
 type Where<N extends KeptName> = Partial<ParamsOf<N>> extends ParamsOf<N> ? [] : [params: ParamsOf<N>];
 
 /** Asks before whoever wants it is there to ask: the answer travels while the screen is built. */

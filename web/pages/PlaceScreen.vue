@@ -8,6 +8,7 @@ import { api, newId } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import AlarmList from '../faults/AlarmList.vue';
 import HomeList from '../jobs/HomeList.vue';
+import MonthListPart from '../jobs/MonthListPart.vue';
 import HandBackList from '../jobs/HandBackList.vue';
 import FaultList from '../faults/FaultList.vue';
 import HabitPanel from '../due/HabitPanel.vue';
@@ -200,6 +201,7 @@ onMounted(reload);
             :lived="place.tenancy !== null"
             :manages="desk.isManager"
           />
+          <MonthListPart v-if="place.kind === 'unit'" :place-id="place.id" :manages="desk.isManager" />
           <HomeAccessForm :place-id="place.id" />
           <section v-if="place.handBacks.length">
             <h2>{{ say('handBack.title') }}</h2>

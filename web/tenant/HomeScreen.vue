@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** My home: the one thing to do, what was done, and where to say that something is wrong. */
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue';
+import { dayFromIso } from '../../core/calendar/day.ts';
 import { onTaken, Problem } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
 import { getKept } from '../outbox/kept.ts';
@@ -54,6 +55,9 @@ onBeforeUnmount(onTaken(reload));
     >
     <template v-if="home?.place">
       <VisitCard v-for="visit in home.visits" :key="`${visit.id} ${visit.answer}`" :visit="visit" @answered="reload" />
+      <p v-if="home.monthList">
+        <RouterLink to="/list">{{ say('monthList.of', { day: say.day(dayFromIso(home.monthList)) }) }}</RouterLink>
+      </p>
       <section class="stack close">
         <template v-if="home.jobs.length"
           ><h2>{{ say('home.todo', { count: home.jobs.length }) }}</h2>

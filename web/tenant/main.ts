@@ -28,6 +28,7 @@ const createTenantRouter = () =>
       { path: '/look/:number(\\d+)', component: () => import('./TenantLookScreen.vue'), props: true },
       { path: '/m/:number(\\d+)', component: () => import('./TenantMachineScreen.vue'), props: true },
       { path: '/faults/:id', component: () => import('./FaultScreen.vue'), props: true },
+      { path: '/list', component: () => import('../jobs/MonthListSheet.vue') },
       { path: '/report', component: () => import('./ReportScreen.vue') },
       { path: '/kept', component: () => import('../outbox/KeptScreen.vue') },
       { path: '/:rest(.*)*', redirect: '/' },
