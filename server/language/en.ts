@@ -493,7 +493,7 @@ export const serverText = {
     '{state, select, free {No notice needed} agreed {Agreed} another {Asked for another time} told {Told in time} soon {Not told yet} missed {Found no way in} off {Called off} other {Not told in time: ask at the door}}',
   'message.missed.heading': '{place}: {who} was there, {at}',
   'message.missed':
-    'Hello {name},\n\n{who} was at {place}, {at}, as announced, and {why, select, nobodyHome {nobody opened} other {found no way in}}. Nobody has been in your home. When somebody comes again, you will hear of it beforehand.{number, select, none {} other { If a time suits you best, call the office: {number}.}}\n\n{office}',
+    'Hello {name},\n\n{who} was at {place}, {at}, and {why, select, nobodyHome {nobody opened} other {found no way in}}. Nobody has been in your home. When somebody comes again, you will hear of it beforehand.{number, select, none {} other { If a time suits you best, call the office: {number}.}}\n\n{office}',
   'mishap.says':
     '{kind, select, nobodyHome {Nobody home} noKey {No key} partWrong {A part does not fit} other {It takes {minutes, number, duration} longer}}, {at}.{told, select, sent { They have been told.} planned { They will be told.} claimed { They are being told.} noWay { Nobody could be told: no way to them is known.} nothing {} other { The letter to them did not go out.}}{day, select, none {} other { Comes again on {day}.}}',
   'mishap.purpose': 'What was left undone',
