@@ -4,7 +4,7 @@
  * taken; what they are about stays in the file.
  */
 import ICAL from 'ical.js';
-import { dayOfInstant, instantOfDay, isZone, type Day } from './day.ts';
+import { dayOfInstant, instantOfDay, isZone, MINUTES_A_DAY, type Day } from './day.ts';
 import { dayOfCivil } from './civil.ts';
 
 /** The largest file that is read, in characters. */
@@ -12,7 +12,6 @@ export const MOST_CHARACTERS = 5_000_000;
 /** Times of an event, and of all, that are counted out; a rule that goes on beyond is cut off there. */
 const MOST_STEPS = 50_000;
 const MOST_STEPS_OF_ALL = 400_000;
-const DAY_MINUTES = 1440;
 const MINUTE_MS = 60_000;
 
 /** Minutes past midnight of a day in the zone that was asked for; `until` after `from`, at most 1440. */
@@ -69,11 +68,12 @@ export function readBusyTimes(text: string, span: BusySpan): BusyTimes {
     const changed = apart.get(event.uid) ?? [];
     const gone = new Set(changed.map(({ recurrenceId }) => String(recurrenceId)));
     if (!isBusy(event)) continue;
-    const length = lengthOf(event, span.zone);
     if (!event.isRecurring()) {
-      spans.push([instantOf(event.startDate, event, span.zone), instantOf(event.startDate, event, span.zone) + length]);
+      spans.push(spanOf(event, span.zone));
       continue;
     }
+    const [begins, ends] = spanOf(event, span.zone);
+    const length = ends - begins;
     const times = event.iterator();
     let own = 0;
     for (let at = times.next(); at; at = times.next()) {
@@ -88,10 +88,7 @@ export function readBusyTimes(text: string, span: BusySpan): BusyTimes {
       if (from + length > least && !gone.has(String(at))) spans.push([from, from + length]);
     }
   }
-  for (const event of [...apart.values()].flat().filter(isBusy)) {
-    const from = instantOf(event.startDate, event, span.zone);
-    spans.push([from, from + lengthOf(event, span.zone)]);
-  }
+  for (const event of [...apart.values()].flat().filter(isBusy)) spans.push(spanOf(event, span.zone));
   const times = byDay(merged(spans.map(([a, b]) => [Math.max(a, least), Math.min(b, most)])), span.zone);
   return { times, events: read, unread, cut };
 }
@@ -153,7 +150,7 @@ function canRead(lines: readonly string[]): boolean {
 function eventIn(lines: readonly string[]): ICAL.Event | null {
   if (lines.at(-1)?.trimEnd().toUpperCase() !== 'END:VEVENT') return null;
   try {
-    const calendar = new ICAL.Component(ICAL.parse(calendarIn(lines)) as never);
+    const calendar = ICAL.Component.fromString(calendarIn(lines));
     const event = new ICAL.Event(calendar.getFirstSubcomponent('vevent')!);
     return event.uid && Number.isFinite(event.startDate.toUnixTime()) && event.duration.toSeconds() >= 0 ? event : null;
   } catch {
@@ -166,10 +163,10 @@ function isBusy({ component }: ICAL.Event): boolean {
   return says('transp') !== 'TRANSPARENT' && says('status') !== 'CANCELLED';
 }
 
-/** How long an event lasts, ms; a whole day lasts as long as that day. */
-function lengthOf(event: ICAL.Event, zone: string): number {
+/** When an event begins and ends the first time, ms; a whole day lasts as long as that day. */
+function spanOf(event: ICAL.Event, zone: string): [number, number] {
   const from = instantOf(event.startDate, event, zone);
-  return Math.max(0, instantOf(event.endDate, event, zone) - from);
+  return [from, Math.max(from, instantOf(event.endDate, event, zone))];
 }
 
 /** The instant of a time of an event: in UTC, in the zone that it names, in one that came along, else in ours. */
@@ -203,7 +200,11 @@ function byDay(spans: readonly (readonly [number, number])[], zone: string): Bus
       const midnight = instantOfDay(day, 0, zone);
       if (midnight >= until) break;
       const at = (instant: number) => (instant - midnight) / MINUTE_MS;
-      const time = { day, from: Math.max(0, Math.floor(at(from))), until: Math.min(DAY_MINUTES, Math.ceil(at(until))) };
+      const time = {
+        day,
+        from: Math.max(0, Math.floor(at(from))),
+        until: Math.min(MINUTES_A_DAY, Math.ceil(at(until))),
+      };
       const last = times.at(-1);
       if (last?.day === day && time.from <= last.until) times[times.length - 1] = { ...last, until: time.until };
       else if (time.until > time.from) times.push(time);

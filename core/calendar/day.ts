@@ -12,6 +12,8 @@ export type Day = number;
 export type IsoDay = string;
 
 export const MS_PER_DAY = 86_400_000;
+/** Of a day without a change of clocks, and of every day by the clock on the wall. */
+export const MINUTES_A_DAY = 1440;
 /** Days of a year and of a month where only length matters: rates, shares, figures by the month. */
 export const DAYS_A_YEAR = 365;
 export const DAYS_A_MONTH = DAYS_A_YEAR / 12;
@@ -74,7 +76,7 @@ export function dayOfInstant(instant: number, zone: string): Day {
  * @param minute 0 to 1439
  */
 export function instantOfDay(day: Day, minute: number, zone: string): number {
-  const wanted = day * 1440 + minute;
+  const wanted = day * MINUTES_A_DAY + minute;
   const asUtc = wanted * MS_PER_MINUTE;
   // Two offsets bracket any clock change near the day; the earlier instant that shows the wanted time wins.
   const candidates = [asUtc - MS_PER_DAY, asUtc + MS_PER_DAY]
@@ -82,14 +84,14 @@ export function instantOfDay(day: Day, minute: number, zone: string): number {
     .sort((a, b) => a - b);
   const exact = candidates.find((instant) => {
     const shown = wallClock(instant, zone);
-    return shown.day * 1440 + shown.minute === wanted;
+    return shown.day * MINUTES_A_DAY + shown.minute === wanted;
   });
   return exact ?? candidates[1]!;
 }
 
 function offsetMinutes(instant: number, zone: string): number {
   const shown = wallClock(instant, zone);
-  return shown.day * 1440 + shown.minute - Math.floor(instant / MS_PER_MINUTE);
+  return shown.day * MINUTES_A_DAY + shown.minute - Math.floor(instant / MS_PER_MINUTE);
 }
 
 /** Whether the platform knows the zone. */

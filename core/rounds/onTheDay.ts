@@ -2,9 +2,7 @@
  * A round on its day, when something has come between: in which order what is left is best walked. An order is only
  * ever proposed. Times in minutes past midnight of the day.
  */
-
-/** Minutes in a day: a round is over by then. */
-export const DAY_MINUTES = 24 * 60;
+import { MINUTES_A_DAY } from '../calendar/day.ts';
 
 export interface Leg {
   readonly property: string;
@@ -32,7 +30,7 @@ export function legsOf(stops: readonly StopLeft[]): Leg[] {
     const minutes = Math.max(0, until - at);
     const first = stops.findIndex((it) => it.id === id && !it.back);
     if (!back) return { property, minutes, told, back: null };
-    if (first < 0) return { property, minutes, told: { from: at, until: DAY_MINUTES }, back: null };
+    if (first < 0) return { property, minutes, told: { from: at, until: MINUTES_A_DAY }, back: null };
     return { property, minutes, told: null, back: { leg: first, gap: Math.max(0, at - stops[first]!.at) } };
   });
 }
@@ -124,7 +122,7 @@ export function bestOrder(legs: readonly Leg[], terms: RoundTerms): number[] {
     return best;
   }
   // Those whose window ends first, first; then one leg at a time to where it does best.
-  const ends = (leg: number): number => legs[leg]!.told?.until ?? DAY_MINUTES;
+  const ends = (leg: number): number => legs[leg]!.told?.until ?? MINUTES_A_DAY;
   consider([...best].sort((a, b) => ends(a) - ends(b) || a - b));
   for (let better = true; better;) {
     better = false;

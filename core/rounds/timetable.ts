@@ -1,4 +1,5 @@
 /** When each stop of somebody's round begins and ends. */
+import { MINUTES_A_DAY } from '../calendar/day.ts';
 import { dayOfWorker } from './day.ts';
 import { stopOf } from './figures.ts';
 import type { Instance, PlanVisit } from './instance.ts';
@@ -7,7 +8,7 @@ import type { Instance, PlanVisit } from './instance.ts';
 export const ROUND_BEGINS = 8 * 60;
 const WINDOW = 120;
 const ROUNDED = 30;
-const LAST_MINUTE = 24 * 60 - 1;
+const LAST_MINUTE = MINUTES_A_DAY - 1;
 
 /** The window that a household is told of: all of a stop's time and at least two hours, from a half hour on. */
 export function windowToTell(

@@ -1,7 +1,7 @@
 /** The order of what is left of a round, as whoever walks it chose: times follow, and who was told otherwise is told. */
-import { dayFromIso, instantOfDay } from '../../core/calendar/day.ts';
+import { dayFromIso, instantOfDay, MINUTES_A_DAY } from '../../core/calendar/day.ts';
 import { BETWEEN_MINUTES, DOOR_MINUTES } from '../../core/rounds/instance.ts';
-import { DAY_MINUTES, legsOf, timesOf, type LegTimes, type StopLeft } from '../../core/rounds/onTheDay.ts';
+import { legsOf, timesOf, type LegTimes, type StopLeft } from '../../core/rounds/onTheDay.ts';
 import { windowToTell } from '../../core/rounds/timetable.ts';
 import type { OrderRound, RoundOrdered } from '../../contract/rounds/mishaps.ts';
 import type { Call } from '../context/context.ts';
@@ -69,7 +69,7 @@ export async function orderRound(call: Call, form: OrderRound): Promise<RoundOrd
   return { told };
 }
 
-const inDay = (minute: number): number => Math.min(DAY_MINUTES - 1, minute);
+const inDay = (minute: number): number => Math.min(MINUTES_A_DAY - 1, minute);
 
 /** When the next stop can be set out for, as the device says; never more than a little after the time it is. */
 function beginsBy({ begins }: OrderRound, now: number, today: number, zone: string): number {
