@@ -19,6 +19,8 @@ export const MESSAGE_KINDS = [
   'entryMissed',
 ] as const;
 export type MessageKind = (typeof MESSAGE_KINDS)[number];
+/** What says when somebody comes: it is notice of a visit. */
+export const ANNOUNCING: readonly MessageKind[] = ['entry', 'entryLate'];
 /** `unsure`: the server was stopped while it went out; `over`: it was no longer so when its time came. */
 export type MessageState = 'planned' | 'claimed' | 'sent' | 'failed' | 'unsure' | 'over';
 export const MESSAGE_WAYS = ['mail', 'text', 'word'] as const;

@@ -4,13 +4,12 @@ import type { Call } from '../context/context.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import { tenancyOn } from '../lookup/tenancies.ts';
 import type { Row } from '../store/tables.ts';
-import { contactsOf } from './contact.ts';
-import { askingRuleOf, messageRow } from './planning.ts';
-import { announce, answered } from './visits.ts';
+import { askingRuleOf, planTo } from './planning.ts';
+import { moveTo } from './visits.ts';
 
 /** Nobody was let in: the visit is over, and whoever lives there hears of it unless it is taken back at once. */
 export async function tellMissed(call: Call, mishap: Row<'mishap'>, visitId: string | null): Promise<void> {
-  const { env, db, now } = call;
+  const { db, now } = call;
   if (visitId !== null) {
     await db.visit.update({ id: visitId, state: 'announced' }, { state: 'missed' });
     await db.message.update({ subjectId: visitId, state: 'planned' }, { state: 'over' });
@@ -19,13 +18,9 @@ export async function tellMissed(call: Call, mishap: Row<'mishap'>, visitId: str
   const tenancy = await tenancyOn(db, placeId, now);
   if (!tenancy) return;
   const { personId } = tenancy;
-  const contact = (await contactsOf(db, [personId])).get(personId);
-  if (!contact || contact.way === 'none') return;
   const zone = await zoneOfPlace(db, placeId);
   const notBefore = tellableFrom(now + SETTLE_MS, await askingRuleOf(db, organisationId), zone);
-  await db.message.insert(
-    messageRow(env, { organisationId, personId, placeId, kind: 'entryMissed', subjectId, notBefore }),
-  );
+  await planTo(call, { organisationId, personId, placeId, kind: 'entryMissed', subjectId, notBefore });
 }
 
 /** Takes back that nobody was let in. @returns whether nobody had been told yet */
@@ -46,17 +41,5 @@ export async function tellLater(
   visit: Row<'visit'>,
   { from, until }: { readonly from: number; readonly until: number },
 ): Promise<void> {
-  const later: Row<'visit'> = {
-    ...visit,
-    fromMinute: from,
-    untilMinute: until,
-    turn: visit.turn + 1,
-    deliveredAt: null,
-    deliveredBy: null,
-    ...answered('none', null),
-  };
-  const { id, ...rest } = later;
-  await call.db.visit.update({ id }, rest);
-  await call.db.message.update({ subjectId: id, state: 'planned' }, { state: 'over' });
-  await announce(call, later, 'entryLate');
+  await moveTo(call, visit, { day: visit.day, from, until, agreed: false }, 'entryLate');
 }

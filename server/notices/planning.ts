@@ -54,6 +54,12 @@ export const messageRow = ({ newId, clock }: Pick<Env, 'newId' | 'clock'>, it: T
   ...it,
 });
 
+/** Writes down what somebody is told; nothing where they cannot be written to. */
+export async function planTo({ env, db }: Pick<Call, 'env' | 'db'>, it: ToBeTold): Promise<void> {
+  const contact = (await contactsOf(db, [it.personId])).get(it.personId);
+  if (contact && contact.way !== 'none') await db.message.insert(messageRow(env, it));
+}
+
 /** A household hears once more of work that was sent back, unless that is taken back meanwhile. */
 export async function planAgain(
   { env, db, now, actor: { organisationId } }: Pick<Call, 'env' | 'db' | 'now' | 'actor'>,

@@ -4,7 +4,7 @@
  */
 import { MS_PER_DAY } from '../../core/calendar/day.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
-import type { Contact, MessageKind, MessageWay } from '../../contract/notices/messages.ts';
+import { ANNOUNCING, type Contact, type MessageKind, type MessageWay } from '../../contract/notices/messages.ts';
 import type { Env } from '../context/context.ts';
 import { sha256 } from '../context/context.ts';
 import { NotTaken, type MailSettings } from '../ports/mail.ts';
@@ -151,8 +151,7 @@ async function isStill(
   open: OpenBySubject,
   contact: Contact | undefined,
 ): Promise<boolean> {
-  if (kind === 'entry' || kind === 'entryLate')
-    return (await db.visit.count({ id: subjectId, turn, state: 'announced' })) > 0;
+  if (ANNOUNCING.includes(kind)) return (await db.visit.count({ id: subjectId, turn, state: 'announced' })) > 0;
   if (mustArrive(kind)) return true;
   if (kind === 'passed') return contact?.reminders === true;
   const request = open.get(subjectId);
@@ -214,7 +213,7 @@ async function markSent(env: Env, { messages, open }: Claimed): Promise<void> {
       { state: 'sent', sentAt: env.clock(), problem: null },
     );
     for (const { kind, subjectId, turn } of messages)
-      if (kind === 'entry' || kind === 'entryLate')
+      if (ANNOUNCING.includes(kind))
         await db.visit.update({ id: subjectId, turn, deliveredAt: null }, { deliveredAt: env.clock() });
     for (const [i, it] of asked.entries()) {
       const reminder = await reminderOf(env, db, it, beliefs[i]!);

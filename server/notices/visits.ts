@@ -2,6 +2,7 @@
 import { dayFromIso, dayOfInstant, instantOfDay } from '../../core/calendar/day.ts';
 import { earliestEntry, isLawful } from '../../core/notices/entry.ts';
 import { tellableFrom } from '../../core/notices/telling.ts';
+import { ANNOUNCING } from '../../contract/notices/messages.ts';
 import type {
   AnswerVisit,
   ChangeEntryRule,
@@ -29,8 +30,7 @@ import { zoneOfPlace } from '../lookup/zone.ts';
 import { recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { above } from '../store/where.ts';
-import { contactsOf } from './contact.ts';
-import { askingRuleOf, messageRow } from './planning.ts';
+import { askingRuleOf, planTo } from './planning.ts';
 
 /** Visits of the past that a list still shows, and how long entries are shown. */
 const PAST_DAYS = 7;
@@ -76,19 +76,13 @@ async function refuseTooSoon(call: Call, placeId: string, when: When): Promise<v
 }
 
 /** Writes down that whoever lives there is told of a visit as it stands now; nothing where they cannot be written to. */
-export async function announce(
-  call: Call,
-  visit: Row<'visit'>,
-  kind: 'entry' | 'entryOff' | 'entryLate',
-): Promise<void> {
-  const { env, db, now } = call;
-  const contact = (await contactsOf(db, [visit.tenantId])).get(visit.tenantId);
-  if (!contact || contact.way === 'none') return;
+async function announce(call: Call, visit: Row<'visit'>, kind: 'entry' | 'entryOff' | 'entryLate'): Promise<void> {
+  const { db, now } = call;
   const { organisationId, placeId, tenantId: personId, id: subjectId, turn } = visit;
   const zone = await zoneOfPlace(db, placeId);
   // Somebody who is late is on the way: that is told at once.
   const notBefore = kind === 'entryLate' ? now : tellableFrom(now, await askingRuleOf(db, organisationId), zone);
-  await db.message.insert(messageRow(env, { organisationId, personId, placeId, kind, subjectId, turn, notBefore }));
+  await planTo(call, { organisationId, personId, placeId, kind, subjectId, turn, notBefore });
 }
 
 /**
@@ -133,7 +127,7 @@ export async function createVisit(call: Call, form: NewVisit): Promise<{ id: str
   return { id: form.id };
 }
 
-export const answered = (answer: Row<'visit'>['answer'], by: Call | null) => ({
+const answered = (answer: Row<'visit'>['answer'], by: Call | null) => ({
   answer,
   answeredAt: by ? by.now : null,
   answeredBy: by ? by.actor.personId : null,
@@ -153,7 +147,12 @@ async function openVisit({ db, actor, now }: Call, id: string): Promise<Row<'vis
 }
 
 /** The visit at another time; whoever lives there is told anew, and the old notice counts for nothing. */
-async function moveTo(call: Call, visit: Row<'visit'>, when: When): Promise<void> {
+export async function moveTo(
+  call: Call,
+  visit: Row<'visit'>,
+  when: When,
+  kind: 'entry' | 'entryLate' = 'entry',
+): Promise<void> {
   const moved: Row<'visit'> = {
     ...visit,
     day: when.day,
@@ -167,7 +166,7 @@ async function moveTo(call: Call, visit: Row<'visit'>, when: When): Promise<void
   const { id, ...rest } = moved;
   await call.db.visit.update({ id }, rest);
   await call.db.message.update({ subjectId: id, state: 'planned' }, { state: 'over' });
-  await announce(call, moved, 'entry');
+  await announce(call, moved, kind);
 }
 
 /**
@@ -208,11 +207,7 @@ export async function callOff(call: Call, id: string): Promise<object> {
   await call.db.visit.update({ id }, { state: 'off' });
   await call.db.message.update({ subjectId: id, state: 'planned' }, { state: 'over' });
   // Whoever heard of it at any time, were it of another hour, hears that nobody comes.
-  const heard = await call.db.message.count({
-    subjectId: id,
-    kind: ['entry', 'entryLate'],
-    state: ['sent', 'claimed'],
-  });
+  const heard = await call.db.message.count({ subjectId: id, kind: [...ANNOUNCING], state: ['sent', 'claimed'] });
   if (heard > 0 || visit.deliveredAt !== null || visit.answer !== 'none') await announce(call, visit, 'entryOff');
   return {};
 }
