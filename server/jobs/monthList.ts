@@ -14,6 +14,7 @@ import { speaking, type Actor, type Call, type Env } from '../context/context.ts
 import { fieldProblem, notFound } from '../context/problem.ts';
 import { machineName } from '../lookup/names.ts';
 import { findPlace } from '../lookup/places.ts';
+import { ownTenancy, tenancyDuring } from '../lookup/tenancies.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import { clockActor } from '../people/clockActor.ts';
 import { memberOf } from '../people/members.ts';
@@ -114,13 +115,12 @@ export async function readMonthList(call: Call, placeId: string): Promise<MonthL
 
 /** The list of the home that a tenant lives in. @throws Problem: notFound (404) where they live in none */
 export async function readMyMonthList(call: Call): Promise<MonthListAnswer> {
-  const { db, actor, now } = call;
-  const link = actor.linkId ? await db.link.one({ id: actor.linkId }) : undefined;
-  const tenancy = link && (await db.tenancy.one({ id: link.tenancyId }));
+  const { db, now } = call;
+  const tenancy = await ownTenancy(call);
   const place = tenancy && (await db.place.one({ id: tenancy.placeId }));
   if (!place) throw notFound();
   const today = dayOfInstant(now, await zoneOfPlace(db, place.id));
-  if (tenancy.fromDay > today || (tenancy.toDay ?? today) < today) throw notFound();
+  if (!tenancyDuring(tenancy, today)) throw notFound();
   return listOf(call, place);
 }
 

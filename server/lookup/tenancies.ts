@@ -19,6 +19,12 @@ export async function tenancyOn(db: Db, placeId: string, now: number): Promise<R
   return tenancies.findLast((it) => tenancyDuring(it, today));
 }
 
+/** The tenancy that a tenant came in by; undefined where they came otherwise. */
+export async function ownTenancy({ db, actor }: Call): Promise<Row<'tenancy'> | undefined> {
+  const link = actor.linkId ? await db.link.one({ id: actor.linkId }) : undefined;
+  return link && db.tenancy.one({ id: link.tenancyId });
+}
+
 /** Points that a place's household fouls. */
 export const pointsOfPlace = (db: Db, placeId: string): Promise<string[]> => pointsOfPlaces(db, [placeId]);
 

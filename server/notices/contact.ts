@@ -3,7 +3,7 @@ import { dayOfInstant } from '../../core/calendar/day.ts';
 import { NO_CONTACT, type Contact, type OwnContact } from '../../contract/notices/messages.ts';
 import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
-import { findTenancy } from '../lookup/tenancies.ts';
+import { findTenancy, ownTenancy } from '../lookup/tenancies.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Db } from '../store/db.ts';
 import { factsOf, recordFact } from '../store/facts.ts';
@@ -42,12 +42,6 @@ async function keepContact(call: Call, tenancy: Row<'tenancy'>, contact: Contact
 export async function changeContact(call: Call, tenancyId: string, contact: Contact): Promise<object> {
   await keepContact(call, await findTenancy(call, tenancyId), contact);
   return {};
-}
-
-/** The tenancy that a tenant came in by; undefined where they came otherwise. */
-async function ownTenancy({ db, actor }: Call): Promise<Row<'tenancy'> | undefined> {
-  const link = actor.linkId ? await db.link.one({ id: actor.linkId }) : undefined;
-  return link && db.tenancy.one({ id: link.tenancyId });
 }
 
 /** How the household that asks is reached; null where it is not. */

@@ -1,5 +1,5 @@
 /** Calendars that others subscribe to: each behind an address of its own, read as whoever made it may read. */
-import { instantOfDay } from '../../core/calendar/day.ts';
+import { instantOfDay, type Day } from '../../core/calendar/day.ts';
 import { calendarOf, type CalendarEvent } from '../../core/calendar/icalendar.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import type { FeedMade, FeedsAnswer, NewFeed } from '../../contract/pages/feeds.ts';
@@ -7,10 +7,11 @@ import { isManager, isOffice, sha256, speaking, type Call, type Env } from '../c
 import { notFound, Problem } from '../context/problem.ts';
 import { machineName, placeInFull } from '../lookup/names.ts';
 import { findProperty } from '../lookup/places.ts';
-import { tenancyDuring } from '../lookup/tenancies.ts';
+import { ownTenancy, tenancyDuring } from '../lookup/tenancies.ts';
 import { firstZone } from '../lookup/zone.ts';
 import { openAskings } from '../notices/openAskings.ts';
 import { memberOf } from '../people/members.ts';
+import { numbersOfStop } from '../rounds/stops.ts';
 import type { Row } from '../store/tables.ts';
 import { above } from '../store/where.ts';
 import { datesOf } from './calendar.ts';
@@ -60,12 +61,12 @@ export async function createFeed(call: Call, { kind, propertyId }: NewFeed): Pro
 }
 
 async function subjectOf(call: Call, kind: NewFeed['kind'], propertyId: string | null): Promise<string> {
-  const { actor, db } = call;
+  const { actor } = call;
   if (kind === 'own' && isOffice(actor)) return actor.personId;
   if (kind === 'property' && isManager(actor)) return (await findProperty(call, propertyId!)).id;
-  const link = kind === 'tenancy' && actor.linkId ? await db.link.one({ id: actor.linkId }) : undefined;
-  if (!link) throw notFound();
-  return link.tenancyId;
+  const tenancy = kind === 'tenancy' ? await ownTenancy(call) : undefined;
+  if (!tenancy) throw notFound();
+  return tenancy.id;
 }
 
 /** Ends an address at once. @throws Problem: what is not there or not theirs (404) */
@@ -99,56 +100,51 @@ interface Events {
 
 async function eventsOf(call: Call, { kind, subjectId }: Row<'calendarFeed'>): Promise<Events> {
   const { actor } = call;
+  const { today } = await firstZone(call);
   if (kind === 'own') {
     if (!isOffice(actor)) throw notFound();
-    return { name: actor.organisation, events: [...(await roundOf(call)), ...(await handOf(call))] };
+    return { name: actor.organisation, events: await ownEvents(call, today) };
   }
-  if (kind === 'tenancy') return tenancyEvents(call, subjectId);
+  if (kind === 'tenancy') return tenancyEvents(call, subjectId, today);
   if (!isManager(actor) || (actor.properties && !actor.properties.includes(subjectId))) throw notFound();
   const dates = await datesOf(call, 'property', subjectId);
   const places = await call.db.place.all({ propertyId: subjectId });
   const visits = await call.db.visit.all({
     placeId: places.map(({ id }) => id),
     state: 'announced',
-    day: above((await firstZone(call)).today - PAST_DAYS),
+    day: above(today - PAST_DAYS),
   });
   return { name: dates.name, events: [...dates.events, ...(await visitsIn(call, visits))] };
 }
 
-/** Stops of one's rounds. Where a key lies is in no calendar. */
-async function roundOf(call: Call): Promise<CalendarEvent[]> {
-  const {
-    db,
-    actor,
-    env: { say },
-  } = call;
-  const { today } = await firstZone(call);
-  const stops = await db.roundStop.all({ personId: actor.personId, day: above(today - PAST_DAYS) });
+/** One's rounds, and the jobs in hand that none of those to come has. */
+async function ownEvents(call: Call, today: Day): Promise<CalendarEvent[]> {
+  const stops = await call.db.roundStop.all({ personId: call.actor.personId, day: above(today - PAST_DAYS) });
+  const toCome = new Set(stops.filter(({ day }) => day >= today).map(({ placeId }) => placeId));
+  return [...(await stopsIn(call, stops)), ...(await handOf(call, toCome))];
+}
+
+/** Stops of rounds. Where a key lies is in no calendar. */
+async function stopsIn(call: Call, stops: readonly Row<'roundStop'>[]): Promise<CalendarEvent[]> {
+  const { say } = call.env;
   const placeOf = await placesOf(call, stops);
   return stops.map((stop) => {
     const { place, property } = placeOf(stop.placeId);
     return {
       uid: `stop-${stop.id}@dewline`,
       summary: placeInFull(place, property),
-      description: say('feed.stop', { parts: (JSON.parse(stop.numbers) as number[]).length }),
+      description: say('feed.stop', { parts: numbersOfStop(stop).length }),
       from: instantOfDay(stop.day, stop.fromMinute, property.zone),
       until: instantOfDay(stop.day, Math.max(stop.fromMinute + 1, stop.overMinute ?? stop.untilMinute), property.zone),
     };
   });
 }
 
-/** Jobs in hand that no round to come has, on the day of their line, or today where that is over. */
-async function handOf(call: Call): Promise<CalendarEvent[]> {
-  const {
-    db,
-    actor,
-    env: { say },
-  } = call;
-  const { today } = await firstZone(call);
-  const stops = await db.roundStop.all({ personId: actor.personId, day: above(today - 1) });
-  const rounds = new Set(stops.map(({ placeId }) => placeId));
+/** Jobs in hand but in some homes, on the day of their line, or today where that is over. */
+async function handOf(call: Call, but: ReadonlySet<string>): Promise<CalendarEvent[]> {
+  const { say } = call.env;
   return (await jobsInHand(call))
-    .filter(({ placeId }) => !rounds.has(placeId))
+    .filter(({ placeId }) => !but.has(placeId))
     .map((job) => {
       const lines = job.marks.flatMap(({ servedDay, intervalDays }) => (servedDay ? servedDay + intervalDays : []));
       return {
@@ -161,11 +157,10 @@ async function handOf(call: Call): Promise<CalendarEvent[]> {
 }
 
 /** Visits to a tenant, and what they are asked for by when. */
-async function tenancyEvents(call: Call, tenancyId: string): Promise<Events> {
+async function tenancyEvents(call: Call, tenancyId: string, today: Day): Promise<Events> {
   const { db, actor, env } = call;
   const { say } = env;
   const tenancy = await db.tenancy.one({ id: tenancyId, personId: actor.personId });
-  const { today } = await firstZone(call);
   if (!tenancy || (!tenancyDuring(tenancy, today) && tenancy.fromDay <= today)) throw notFound();
   const { placeId } = tenancy;
   const day = above(today - PAST_DAYS);

@@ -9,6 +9,7 @@ import { listFaults } from '../faults/faults.ts';
 import type { FaultSummary } from '../../contract/faults/faults.ts';
 import { ownContactOf } from '../notices/contact.ts';
 import { visitsToMe } from '../notices/visits.ts';
+import { ownTenancy } from '../lookup/tenancies.ts';
 import type { Row } from '../store/tables.ts';
 import { reportableMachine } from '../words/reportable.ts';
 import { doneLately, jobsInHand } from './jobsOfPerson.ts';
@@ -39,8 +40,7 @@ export async function readHome(call: Call): Promise<HomeAnswer> {
   } = call;
   if (actor.roles.includes('contractor'))
     return { ...NOTHING, kind: 'work', name: actor.name, jobs: await jobsInHand(call), done: await doneLately(call) };
-  const link = actor.linkId ? await db.link.one({ id: actor.linkId }) : undefined;
-  const tenancy = link && (await db.tenancy.one({ id: link.tenancyId }));
+  const tenancy = await ownTenancy(call);
   const place = tenancy && (await db.place.one({ id: tenancy.placeId }));
   const property = place && (await db.property.one({ id: place.propertyId }));
   const today = property && dayOfInstant(now, property.zone);

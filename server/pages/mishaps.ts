@@ -4,7 +4,8 @@ import type { Call } from '../context/context.ts';
 import { namesOf } from '../lookup/find.ts';
 import { machineName, placeInFull } from '../lookup/names.ts';
 import { whenAgain } from '../rounds/comeAgain.ts';
-import { describeMishap, numbersOfStop } from '../rounds/mishaps.ts';
+import { describeMishap } from '../rounds/mishaps.ts';
+import { numbersOfStop } from '../rounds/stops.ts';
 import type { Row } from '../store/tables.ts';
 
 /** The most that are listed at once. */

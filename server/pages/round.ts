@@ -18,6 +18,7 @@ import { whenAgain } from '../rounds/comeAgain.ts';
 import { describeMishap } from '../rounds/mishaps.ts';
 import { readAccess } from '../rounds/workingTime.ts';
 import { factsOf } from '../store/facts.ts';
+import { numbersOfStop } from '../rounds/stops.ts';
 import type { Row } from '../store/tables.ts';
 import { above } from '../store/where.ts';
 import { carried, materialsInWords } from './kitWords.ts';
@@ -86,7 +87,7 @@ async function describeStop(call: Call, stop: Row<'roundStop'>): Promise<RoundSt
   const { say } = env;
   const place = (await db.place.one({ id: stop.placeId }))!;
   const property = (await db.property.one({ id: place.propertyId }))!;
-  const marks = await db.mark.all({ placeId: place.id, number: JSON.parse(stop.numbers) as number[] });
+  const marks = await db.mark.all({ placeId: place.id, number: numbersOfStop(stop) });
   const histories = await readHistories(
     db,
     marks.map(({ pointId }) => pointId),
@@ -152,7 +153,7 @@ async function noticeState(call: Call, property: Row<'property'>, visit: Row<'vi
 async function kitOf(call: Call, stops: readonly Row<'roundStop'>[]): Promise<string[]> {
   const { db, now, env } = call;
   const { say } = env;
-  const numbers = stops.flatMap((stop) => JSON.parse(stop.numbers) as number[]);
+  const numbers = stops.flatMap(numbersOfStop);
   if (numbers.length === 0) return [];
   const points = await db.mark.all({ number: numbers, organisationId: call.actor.organisationId });
   const histories = await readHistories(

@@ -14,6 +14,7 @@ import { zoneOfPlace } from '../lookup/zone.ts';
 import { askingRuleOf } from '../notices/planning.ts';
 import { createVisit } from '../notices/visits.ts';
 import type { Row } from '../store/tables.ts';
+import { within } from '../store/where.ts';
 import { roundBegins } from './busy.ts';
 import { findMishap } from './mishaps.ts';
 import { workingPeople } from './workers.ts';
@@ -42,9 +43,10 @@ export async function whenAgain(call: Call, mishap: Row<'mishap'>, stop: Row<'ro
   const hours = lived ? await noticeHours(db, place.propertyId, today) : 0;
   const told = tellableFrom(now, await askingRuleOf(db, actor.organisationId), zone);
   const minutes = Math.max(1, stop.untilMinute - stop.fromMinute);
+  const booked = await db.roundStop.all({ personId, day: within(today, today + AHEAD_DAYS) });
   for (let day = today + 1; day <= today + AHEAD_DAYS; day += 1) {
     if (closed.includes(weekdayOf(day))) continue;
-    const stops = await db.roundStop.all({ personId, day });
+    const stops = booked.filter((it) => it.day === day);
     const busy = stops.reduce((sum, it) => sum + it.untilMinute - it.fromMinute + DOOR_MINUTES, 0);
     if (busy + minutes + DOOR_MINUTES > worker.minutesOn(day)) continue;
     const from =

@@ -6,6 +6,7 @@ import { isManager, type Call } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import { tellMissed, untellMissed } from '../notices/missed.ts';
+import { numbersOfStop } from './stops.ts';
 import type { Row } from '../store/tables.ts';
 
 /** So long after a thing happened a device may still say so: our assumption. */
@@ -20,9 +21,6 @@ export async function findMishap({ db, actor }: Call, id: string): Promise<Row<'
 
 /** Nobody was let in: nothing of the stop is done. */
 export const keepsOut = ({ kind }: Pick<Row<'mishap'>, 'kind'>): boolean => kind === 'nobodyHome' || kind === 'noKey';
-
-/** Numbers of a stop's parts. */
-export const numbersOfStop = ({ numbers }: { readonly numbers: string }): number[] => JSON.parse(numbers) as number[];
 
 /**
  * Something came between at a stop of one's own round; the office sees it, and whoever lives there is told where nobody

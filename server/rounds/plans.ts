@@ -4,6 +4,7 @@ import type { Instance, PlanVisit } from '../../core/rounds/instance.ts';
 import type { MakePlan, PlanAnswer, PlanWeek, ShapePlan } from '../../contract/rounds/rounds.ts';
 import type { Actor, Call, Env } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
+import { numbersOfStop } from './stops.ts';
 import type { Row } from '../store/tables.ts';
 import { above } from '../store/where.ts';
 import { planAside } from './aside.ts';
@@ -60,9 +61,10 @@ async function takenOver({ db, actor }: Call, instance: Instance, fromDay: numbe
   const [homes, workers, tasks] = [placesIn(instance.homes), placesIn(instance.workers), placesIn(instance.tasks)];
   const stops = await db.roundStop.all({ organisationId: actor.organisationId, day: above(fromDay - 1) });
   const off = await db.visit.all({ id: stops.flatMap(({ visitId }) => visitId ?? []), state: ['off', 'missed'] });
-  return stops.flatMap(({ placeId, personId, day: on, numbers, visitId }, i) => {
+  return stops.flatMap((stop, i) => {
+    const { placeId, personId, day: on, visitId } = stop;
     const [home, worker, day] = [homes.get(placeId), workers.get(personId), on - fromDay];
-    const its = (JSON.parse(numbers) as number[]).flatMap((number) => tasks.get(`${number}.0`) ?? []);
+    const its = numbersOfStop(stop).flatMap((number) => tasks.get(`${number}.0`) ?? []);
     const there = home !== undefined && worker !== undefined && day < instance.days && its.length > 0;
     if (!there || off.some(({ id }) => id === visitId)) return [];
     return [{ id: i, home, worker, day, tasks: its.sort((a, b) => a - b), pinned: true, takenOver: true }];

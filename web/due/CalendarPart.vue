@@ -6,26 +6,21 @@ import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { say } from '../language/say.ts';
 import { useBoard } from './boardStore.ts';
+import { UPKEEP_RULES } from './upkeepRules.ts';
 import Notice from '../kit/Notice.vue';
 
 const props = defineProps<{ answer: PracticeAnswer }>();
 const emit = defineEmits<{ changed: [] }>();
 const board = useBoard();
-const RULES = {
-  first: 'FREQ=MONTHLY;BYDAY=1SA',
-  monday: 'FREQ=MONTHLY;BYDAY=1MO',
-  last: 'FREQ=MONTHLY;BYDAY=-1FR',
-  fortnight: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=FR',
-} as const;
 const chosen = ref<string>(
   props.answer.upkeepDay === null
     ? 'none'
-    : (Object.entries(RULES).find(([, rule]) => rule === props.answer.upkeepDay!.rule)?.[0] ?? 'own'),
+    : (Object.entries(UPKEEP_RULES).find(([, rule]) => rule === props.answer.upkeepDay!.rule)?.[0] ?? 'own'),
 );
 const own = ref(props.answer.upkeepDay?.rule ?? '');
 const rule = computed(() => {
   if (chosen.value === 'none') return null;
-  return chosen.value === 'own' ? own.value : RULES[chosen.value as keyof typeof RULES];
+  return chosen.value === 'own' ? own.value : UPKEEP_RULES[chosen.value as keyof typeof UPKEEP_RULES];
 });
 const day = useForm(changeUpkeepDay);
 const seasons = reactive({ ...props.answer.seasons });
@@ -66,7 +61,10 @@ const saveSeasons = async () =>
         <VSelect
           v-model="chosen"
           :items="
-            ['none', ...Object.keys(RULES), 'own'].map((value) => ({ value, title: say(`calendar.upkeep.${value}`) }))
+            ['none', ...Object.keys(UPKEEP_RULES), 'own'].map((value) => ({
+              value,
+              title: say(`calendar.upkeep.${value}`),
+            }))
           "
           :label="say('calendar.upkeep')"
           :error-messages="chosen === 'own' ? '' : day.errors.rule"

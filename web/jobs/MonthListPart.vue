@@ -6,16 +6,13 @@ import { dayFromIso } from '../../core/calendar/day.ts';
 import { api } from '../api/api.ts';
 import { useForm } from '../api/form.ts';
 import { useLoading } from '../api/load.ts';
+import { UPKEEP_RULES } from '../due/upkeepRules.ts';
 import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 
 const props = defineProps<{ placeId: string; manages: boolean }>();
 const { value: list, reload } = useLoading(() => api('monthList.read', { id: props.placeId }));
-const DAYS = {
-  saturday: 'FREQ=MONTHLY;BYDAY=1SA',
-  monday: 'FREQ=MONTHLY;BYDAY=1MO',
-  friday: 'FREQ=MONTHLY;BYDAY=-1FR',
-} as const;
+const DAYS = { saturday: UPKEEP_RULES.first, monday: UPKEEP_RULES.monday, friday: UPKEEP_RULES.last } as const;
 const entry = reactive({ rule: null as string | null, personId: null as string | null });
 const { errors, problem, busy, submit } = useForm(changeMonthList);
 const saved = ref(false);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Something came between at a stop: the first tap opens what it may be, the second says it. */
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { LATER, MISHAPS, type MishapKind } from '../../contract/rounds/mishaps.ts';
 import type { RoundStop } from '../../contract/rounds/rounds.ts';
 import { say } from '../language/say.ts';
@@ -17,6 +17,16 @@ function tell(kind: MishapKind, more: { part?: number; minutes?: number }): void
   open.value = 'no';
   emit('tell', kind, more);
 }
+/** What is chosen from, by what is open. */
+const CHOICES = {
+  no: () => [],
+  what: () => MISHAPS.map((kind) => ({ says: say('mishap.kind', { kind }), choose: () => choose(kind) })),
+  late: () =>
+    LATER.map((minutes) => ({ says: say('mishap.longer', { minutes }), choose: () => tell('late', { minutes }) })),
+  partWrong: () =>
+    props.stop.parts.map(({ number, says }) => ({ says, choose: () => tell('partWrong', { part: number }) })),
+};
+const choices = computed(() => CHOICES[open.value]());
 </script>
 
 <template>
@@ -31,37 +41,15 @@ function tell(kind: MishapKind, more: { part?: number; minutes?: number }): void
     </button>
   </p>
   <div v-else class="stack close no-print" role="group" :aria-label="`${say('mishap.open')}: ${stop.place}`">
-    <div v-if="open === 'what'" class="chips">
+    <div class="chips">
       <VBtn
-        v-for="kind in MISHAPS"
-        :key="kind"
+        v-for="(it, i) in choices"
+        :key="i"
         variant="outlined"
         min-height="44"
         :disabled="busy"
-        @click="choose(kind)"
-        >{{ say('mishap.kind', { kind }) }}</VBtn
-      >
-    </div>
-    <div v-else-if="open === 'late'" class="chips">
-      <VBtn
-        v-for="minutes in LATER"
-        :key="minutes"
-        variant="outlined"
-        min-height="44"
-        :disabled="busy"
-        @click="tell('late', { minutes })"
-        >{{ say('mishap.longer', { minutes }) }}</VBtn
-      >
-    </div>
-    <div v-else class="chips">
-      <VBtn
-        v-for="part in stop.parts"
-        :key="part.number"
-        variant="outlined"
-        min-height="44"
-        :disabled="busy"
-        @click="tell('partWrong', { part: part.number })"
-        >{{ part.says }}</VBtn
+        @click="it.choose()"
+        >{{ it.says }}</VBtn
       >
     </div>
     <p>

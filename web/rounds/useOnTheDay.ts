@@ -119,5 +119,5 @@ export function useOnTheDay(round: Ref<RoundAnswer | null | undefined>, reload: 
   const leave = (): void => {
     held.value = null;
   };
-  return { stops, isToday, proposed, waits, keptOut, busy, failure, run, told, tell, take, leave };
+  return { stops, isToday, proposed, waits, keptOut, busy, failure, told, tell, take, leave };
 }
