@@ -3,6 +3,7 @@ import calendar from './calendar/de.json' with { type: 'json' };
 import air from './catalogue/de/air.json' with { type: 'json' };
 import airHandler from './catalogue/de/airHandler.json' with { type: 'json' };
 import changes from './catalogue/de/changes.json' with { type: 'json' };
+import contractor from './catalogue/de/contractor.json' with { type: 'json' };
 import dishwasher from './catalogue/de/dishwasher.json' with { type: 'json' };
 import dryer from './catalogue/de/dryer.json' with { type: 'json' };
 import habits from './catalogue/de/habits.json' with { type: 'json' };
@@ -37,6 +38,7 @@ export const coreTextDe = {
   ...air,
   ...moreLaundry,
   ...moreKitchen,
+  ...contractor,
   ...methods,
   ...habits,
   ...changes,

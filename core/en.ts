@@ -2,6 +2,7 @@
 import { calendarText } from './calendar/en.ts';
 import { airText, moreAirHandlerText } from './catalogue/en/air.ts';
 import { airHandlerText } from './catalogue/en/airHandler.ts';
+import { contractorText } from './catalogue/en/contractor.ts';
 import { changesText } from './catalogue/en/changes.ts';
 import { dishwasherText } from './catalogue/en/dishwasher.ts';
 import { dryerText } from './catalogue/en/dryer.ts';
@@ -37,6 +38,7 @@ export const coreText = {
   ...moreAirHandlerText,
   ...moreLaundryText,
   ...moreKitchenText,
+  ...contractorText,
   ...methodText,
   ...habitText,
   ...changesText,

@@ -11,6 +11,7 @@ import { giveList } from '../server/jobs/lists.ts';
 import { logRecord } from '../server/proof/records.ts';
 import type { Db } from '../server/store/db.ts';
 import type { Row } from '../server/store/tables.ts';
+import { visitByContract } from './contractors.ts';
 import { callAs, isResent, metOnBranch, RESENT, type PointLife, type World } from './world.ts';
 
 /** Days before today in which the office falls a little behind, so that there is something to see. */
@@ -52,6 +53,7 @@ async function contract(
       grade: 'due',
       finds: [],
       note: 'By the gas fitter, on paper.',
+      photoId: null,
     });
     it.load = 0;
   }
@@ -60,6 +62,7 @@ async function contract(
 export async function give(world: World, db: Db, day: Day, now: number): Promise<void> {
   const marks = new Map((await db.mark.all({})).map((mark) => [mark.pointId, mark]));
   await contract(world, db, marks, day, now);
+  await visitByContract(callAs(world, db, world.cast.manager, now), marks, { day, today: world.today });
   const behind = day > world.today - BEHIND_DAYS;
   for (const [, home] of grouped(world.lived, ({ placeName }) => placeName)) {
     for (const forTenant of [true, false]) {

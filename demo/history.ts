@@ -103,6 +103,7 @@ async function bringToBaseline(world: World, db: Db, day: Day): Promise<void> {
       grade: null,
       finds: [],
       note: '',
+      photoId: null,
     });
     point.load = drawLoad(world.random, point.speed, point.perDay * ago);
   }

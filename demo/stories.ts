@@ -2,6 +2,7 @@
  * Stories that a reader of the demo can find, told through the services: what is chosen otherwise, who kept a habit,
  * which machine spoke, who moved out.
  */
+import { contractFirm, missOne } from './contractors.ts';
 import { dayOfInstant, instantOfDay, isoFromDay } from '../core/calendar/day.ts';
 import { habitsOf } from '../core/catalogue/habits.ts';
 import { seeded } from '../core/statistics/random.ts';
@@ -19,7 +20,6 @@ import { closeDeficiency, reportDeficiency } from '../server/faults/deficiencies
 import { giveJob } from '../server/jobs/jobs.ts';
 import { changeDuty, changeNumbers } from '../server/notices/duty.ts';
 import { changeEntryRule } from '../server/notices/visits.ts';
-import { contractMachine } from '../server/register/machines.ts';
 import { endTenancy, holdPlace } from '../server/register/turnover.ts';
 import type { Db } from '../server/store/db.ts';
 import type { Row } from '../server/store/tables.ts';
@@ -76,12 +76,7 @@ export async function chooseOtherwise(call: Call): Promise<void> {
     await changeEntryRule(call, id, { hours: 0 });
     await changeEntryRule({ ...call, now: call.env.clock() }, id, { hours: 24 });
   }
-  // One contractor comes to every air handler, twice a year.
-  for (const machine of await db.machine.all({ type: 'airHandler' })) {
-    await contractMachine(call, machine.id, {
-      contract: { lastVisit: isoFromDay(dayOfInstant(now, ZONE) + 20), everyMonths: 6 },
-    });
-  }
+  await contractFirm(call, dayOfInstant(now, ZONE));
 }
 
 /** What happened lately, up to today. */
@@ -160,6 +155,7 @@ export async function tellStories(env: Env, manager: Actor, staff: readonly Acto
       until: isoFromDay(today + 45),
       reason: 'painting, then a new tenancy',
     });
+    await missOne((daysAgo) => as(manager, at(daysAgo, 10)));
     await tellDemo(as(manager, now));
     return emitter;
   });

@@ -1,15 +1,14 @@
 /** Machines that an office defines, and the file in which they are shared. */
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { ISOLATIONS, MOST_PARTS, STEP_STATES, type MachineDefinition } from '../../core/catalogue/definition.ts';
-import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
-import { AGENTS, LEVELS, type Phase, type PointKind, type Risk } from '../../core/catalogue/types.ts';
+import { AGENTS, LEVELS, PART_KINDS, type PartKind, type Phase, type Risk } from '../../core/catalogue/types.ts';
 import { id, line } from '../form/fields.ts';
 import { FUELS } from '../register/machines.ts';
 
 export const RISKS: readonly Risk[] = ['fire', 'flood', 'health', 'breakage', 'comfort'];
 /** Phases of steps that an office writes: making dead and putting back comes by itself. */
 export const DEFINED_PHASES: readonly Phase[] = ['open', 'look', 'clean', 'refit', 'test'];
-const PART_KEY = new RegExp(`^(?:${POINT_KINDS.join('|')})(?:[2-9]|1[0-2])?$`);
+const PART_KEY = new RegExp(`^(?:${PART_KINDS.join('|')})(?:[2-9]|1[0-2])?$`);
 
 const days = () =>
   number().integer('field.wholeDays').min(1, 'field.wholeDays').max(3650, 'field.wholeDays').required();
@@ -37,8 +36,8 @@ const step = object({
 
 const part = object({
   key: string().matches(PART_KEY).required(),
-  kind: string<PointKind>()
-    .oneOf([...POINT_KINDS])
+  kind: string<PartKind>()
+    .oneOf([...PART_KINDS])
     .required(),
   name: line(80).required(),
   task: line(80).required(),

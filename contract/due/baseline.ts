@@ -1,7 +1,6 @@
 /** The baseline: what has no record, spread over weeks. */
 import { number, object, string, type InferType } from 'yup';
-import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
-import type { PointKind } from '../../core/catalogue/types.ts';
+import { PART_KINDS, type PointKind } from '../../core/catalogue/types.ts';
 import { id, ids, isoDay } from '../form/fields.ts';
 import { MOST_CHOSEN } from '../form/limits.ts';
 
@@ -32,7 +31,7 @@ export type PlanBaseline = InferType<typeof planBaseline>;
 export const claimDone = object({
   propertyId: id().nullable().default(null),
   kind: string()
-    .oneOf([...POINT_KINDS])
+    .oneOf([...PART_KINDS])
     .nullable()
     .default(null),
   day: isoDay().required(),

@@ -176,6 +176,8 @@ export interface PointAnswer {
   readonly why: string;
   readonly kind: PointKind;
   readonly safetyCritical: boolean;
+  /** Of a contractor's visit: who comes, and where they are asked; null for all else. */
+  readonly contract: { readonly name: string; readonly email: string } | null;
   readonly procedure: string;
   readonly place: { id: string; name: string; property: string; today: number; zone: string };
   readonly machine: { id: string; name: string };

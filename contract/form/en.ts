@@ -40,6 +40,7 @@ export const fieldsText = {
   'field.wholeDays': 'Whole days, from 1 to 3,650 (ten years).',
   'field.rating': 'A rating is a number from 1 to 20.',
   'field.partsStay': 'Machines stand in homes: their parts stay, in their order. New ones go to the end.',
+  'field.noReport': 'Only a contractor’s visit is proven by a report.',
   'field.leftOut': 'A machine keeps at least one of its own parts.',
   'field.airflow': 'Between 50 and 10,000 CFM. 400 CFM go with a ton of cooling.',
   'field.runMinutes': 'From 5 minutes to 6 hours.',

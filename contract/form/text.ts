@@ -29,6 +29,7 @@ export interface FieldsText {
   'field.min': { min: number };
   'field.minItems': { min: number };
   'field.minLength': { min: string | number };
+  'field.noReport': None;
   'field.notCome': None;
   'field.noticed': None;
   'field.oneOf': None;

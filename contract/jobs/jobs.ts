@@ -33,7 +33,13 @@ export const begin = object({
   numbers: array().of(count(1_000_000_000).required()).min(1).max(12).required(),
 });
 /** Giving to a contractor, who gets a link to this job alone. */
-export const giveContracted = object({ id: id().required(), pointIds: ids(12).required(), name: line().required() });
+export const giveContracted = object({
+  id: id().required(),
+  pointIds: ids(12).required(),
+  name: line().required(),
+  /** Where the link is sent; empty: the office passes it on. */
+  email: string().trim().email().max(120).default(''),
+});
 /** Moves a person asks for by name; sending and judging have their own routes. */
 export const ASKED_MOVES = ['start', 'workDone', 'notAble', 'cancel'] as const;
 export const NOT_ABLE_REASONS = [
@@ -153,6 +159,8 @@ export const logRecord = object({
   grade: grade(),
   finds: observed.finds,
   note: observed.note,
+  /** What a contractor left on paper. */
+  photoId: id().nullable().default(null),
 });
 
 export type GiveJob = InferType<typeof giveJob>;

@@ -4,7 +4,7 @@ import { count, line, yes } from '../form/fields.ts';
 
 /**
  * `entry`, `entryLate` and `entryOff`: somebody comes, later than told, or not; `entryMissed`: they came and found no way in. `asked`: work was given; `again`: it was sent back; `reminder`; `passed`: it went to staff; `stopped` and `lifted`: a
- * machine is out of use, or in use again.
+ * machine is out of use, or in use again. `contracted`: a contractor is asked to come.
  */
 export const MESSAGE_KINDS = [
   'asked',
@@ -17,6 +17,7 @@ export const MESSAGE_KINDS = [
   'entryOff',
   'entryLate',
   'entryMissed',
+  'contracted',
 ] as const;
 export type MessageKind = (typeof MESSAGE_KINDS)[number];
 /** What says when somebody comes: it is notice of a visit. */

@@ -1,6 +1,7 @@
 /** Routes of what households are told. */
 import { MANAGER, OFFICE, passing, read, refusing, wholeOffice, write, type Made } from '../route.ts';
 import type { Answering } from './answering.ts';
+import type { ContractsAnswer } from './contracts.ts';
 import type { AskingsAnswer, ChangeAskingRule, Contact, JobTold, OwnContact, SaidInPerson } from './messages.ts';
 
 import type {
@@ -15,6 +16,10 @@ import type {
 } from './visits.ts';
 
 export const noticesRoutes = {
+  'contracts.list': passing<{ answer: ContractsAnswer }>()(read('/contracts', MANAGER)),
+  'contract.remind': passing<{ answer: object }>()(
+    refusing(write('POST', '/jobs/:id/reminder', MANAGER, 1, 120), 'remindedToday', 'noWay', 'nothingAsked'),
+  ),
   'askings.list': passing<{ answer: AskingsAnswer }>()(read('/askings', MANAGER)),
   'asking.remind': passing<{ answer: object }>()(
     refusing(write('POST', '/askings/:id/reminder', MANAGER, 1, 120), 'remindedToday', 'noWay', 'nothingAsked'),

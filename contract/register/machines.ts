@@ -150,7 +150,13 @@ export const specify = object({
 export const retireMachine = object({ day: isoDay().required() });
 
 export const contractOf = object({
-  contract: object({ lastVisit: isoDay().required(), everyMonths: number().integer().min(1).max(24).required() })
+  contract: object({
+    lastVisit: isoDay().required(),
+    everyMonths: number().integer().min(1).max(24).required(),
+    /** Who comes, and where they are asked; empty where nobody says. */
+    name: line(80).default(''),
+    email: string().trim().email().max(120).default(''),
+  })
     .nullable()
     .defined()
     .default(null),
@@ -223,7 +229,7 @@ export interface MachineSummary {
   readonly owner: string;
   readonly drainBranch: string;
   readonly hardWired: boolean;
-  readonly contract: { readonly lastVisit: string; readonly everyMonths: number } | null;
+  readonly contract: ContractForm['contract'];
   /** When it was last served, as somebody says; it counts until a service is recorded. */
   readonly claim: { readonly day: string; readonly by: string; readonly grade: Grade | null } | null;
   readonly emitters: readonly { readonly id: string; readonly retired: boolean }[];

@@ -13,22 +13,16 @@ import * as hood from './procedures/hood.ts';
 import * as refrigerator from './procedures/refrigerator.ts';
 import * as washer from './procedures/washer.ts';
 import * as washerDryer from './procedures/washerDryer.ts';
-import type { Need, Choices, PointKind, Procedure } from './types.ts';
+import { contractorVisit } from './procedures/contractor.ts';
+import { PART_KINDS, type Need, type Choices, type PointKind, type Procedure } from './types.ts';
 
 /** Raised whenever a procedure or a machine type changes; every record names the one it was done by. */
-export const CATALOGUE_VERSION = 5;
+export const CATALOGUE_VERSION = 6;
 
-export const POINT_KINDS: readonly PointKind[] = [
-  'filter',
-  'screen',
-  'seal',
-  'drain',
-  'coil',
-  'duct',
-  'fan',
-  'tub',
-  'sensor',
-];
+export const POINT_KINDS: readonly PointKind[] = [...PART_KINDS, 'visit'];
+
+/** Kinds that are tested or reported on, and have no condition of their own. */
+const UNGRADED: readonly PointKind[] = ['sensor', 'visit'];
 
 /** What may be found in a filter, a trap or a fold. It tells household from machine. */
 export const FINDS = [
@@ -108,6 +102,7 @@ const BUILDS: readonly (Procedure | Build)[] = [
   refrigerator.freezerTemperature,
   drains.disposerClean,
   drains.drainDose,
+  contractorVisit,
 ];
 
 const build = (it: Procedure | Build, choices: Choices): Procedure =>
@@ -181,7 +176,7 @@ export function procedureProblem(procedure: Procedure): string | null {
   const needs = steps.flatMap((step) => step.needs);
   const names = needs.map((need) => `${need.kind} ${need.key}`);
   if (new Set(names).size !== names.length) return 'a need is asked twice';
-  if (procedure.kind !== 'sensor' && !needs.some((need) => need.kind === 'grade'))
+  if (!UNGRADED.includes(procedure.kind) && !needs.some((need) => need.kind === 'grade'))
     return `no grade (${GRADES.join(', ')})`;
   if (isRemovable(procedure.kind) && !needs.some((need) => need.kind === 'photo' && need.key === 'out')) {
     return 'a filter or screen is proven out of the machine';

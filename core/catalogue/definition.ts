@@ -1,6 +1,6 @@
 /** A machine that the catalogue lacks, as an office defines it: its parts, their intervals, steps and proof. */
 import type { PracticeDays } from './practice.ts';
-import type { Agent, Level, Phase, PointKind, Risk, SpecificationField } from './types.ts';
+import type { Agent, Level, PartKind, Phase, Risk, SpecificationField } from './types.ts';
 
 /** How it is made dead before a hand goes in: by its plug, at its circuit, or not at all: nothing moves or heats. */
 export const ISOLATIONS = ['plug', 'circuit', 'none'] as const;
@@ -36,7 +36,7 @@ export interface StepDefinition {
 export interface PartDefinition {
   /** Its kind and, from the second of a kind, a number: `filter`, `filter2`. */
   readonly key: string;
-  readonly kind: PointKind;
+  readonly kind: PartKind;
   readonly name: string;
   /** What is done, as a heading of a job. */
   readonly task: string;
@@ -71,10 +71,10 @@ export interface MachineDefinition {
 export const isDefined = (key: string): boolean => /^own[0-9a-f]{8}(\.|$)/.test(key);
 
 /** The kind that the key of a defined part begins with. */
-export const kindOfPart = (procedure: string): PointKind => /\.([a-z]+)/.exec(procedure)?.[1] as PointKind;
+export const kindOfPart = (procedure: string): PartKind => /\.([a-z]+)/.exec(procedure)?.[1] as PartKind;
 
 /** What may be specified of a defined part. */
-export const specificationOf = (kind: PointKind): readonly SpecificationField[] => [
+export const specificationOf = (kind: PartKind): readonly SpecificationField[] => [
   ...(kind === 'filter' ? (['filterSize'] as const) : []),
   'position',
   'access',
@@ -87,7 +87,7 @@ export const specificationOf = (kind: PointKind): readonly SpecificationField[] 
 export const MOST_PARTS = 12;
 
 /** What the parts of a kind are called within their machine: `filter`, `filter2`, … */
-export function partKey(kind: PointKind, taken: readonly string[]): string {
+export function partKey(kind: PartKind, taken: readonly string[]): string {
   for (let n = 1; ; n += 1) {
     const key = n === 1 ? kind : `${kind}${n}`;
     if (!taken.includes(key)) return key;

@@ -1,6 +1,6 @@
 /** The parts as they are drawn, clean, and where dirt settles on each. */
 import { isDefined, kindOfPart } from './definition.ts';
-import type { PointKind } from './types.ts';
+import type { PartKind } from './types.ts';
 import { BODY, box, fine, FINE, grid, INK, line, ring, SHADE } from './pen.ts';
 
 export interface Drawing {
@@ -138,6 +138,11 @@ const DRAWINGS: Readonly<Record<string, Drawing>> = {
     part: `${box(28, 14, 144, 122, 'rx="6"')}${fine(rows(22, (i) => `M${36 + i * 6} 22v106`))}`,
     settle: within(34, 20, 132, 110),
     dirt: 'lint',
+  },
+  'contractor.visit': {
+    part: `<path d="M56 12h66l26 26v100H56z" fill="${BODY}" stroke="${INK}" stroke-width="3"/>${line('M122 12v26h26')}${fine('M70 60h64M70 76h64M70 92h40')}${line('M74 116l10 10 20-24')}`,
+    settle: within(70, 54, 64, 44),
+    dirt: 'dust',
   },
   'thermostat.battery': {
     part: `${box(40, 22, 120, 106, 'rx="10"')}${box(58, 40, 84, 26, 'rx="6"')}${box(58, 84, 84, 26, 'rx="6"')}${fine('M66 53h12M72 47v12M124 53h10M66 97h12M72 91v12M124 97h10')}`,
@@ -349,7 +354,7 @@ const LOOKS_LIKE: Readonly<Record<string, string>> = {
 };
 
 /** Parts of machines that an office has defined are drawn as one of their kind. */
-const OF_KIND: Readonly<Record<PointKind, string>> = {
+const OF_KIND: Readonly<Record<PartKind, string>> = {
   filter: 'airHandler.returnFilter',
   screen: 'airCleaner.preFilter',
   seal: 'refrigerator.doorSeals',

@@ -3,7 +3,11 @@ import type { Unit } from '../quantities/units.ts';
 import type { AnchorChoice } from './anchorChoice.ts';
 import type { PracticeDays, School } from './practice.ts';
 
-export type PointKind = 'filter' | 'screen' | 'seal' | 'drain' | 'coil' | 'duct' | 'fan' | 'tub' | 'sensor';
+export const PART_KINDS = ['filter', 'screen', 'seal', 'drain', 'coil', 'duct', 'fan', 'tub', 'sensor'] as const;
+/** What a machine is made of, as far as upkeep minds. */
+export type PartKind = (typeof PART_KINDS)[number];
+/** `visit`: nothing of the machine itself, but that a contractor comes to it. */
+export type PointKind = PartKind | 'visit';
 export type Risk = 'fire' | 'flood' | 'health' | 'breakage' | 'comfort';
 /** Who may do it, from the lowest: a tenant with plain instructions, trained staff, a licensed trade. */
 export const LEVELS = ['tenant', 'staff', 'licensed'] as const;

@@ -35,6 +35,12 @@ export interface Contract {
   readonly everyMonths: number;
 }
 
+/** The day of the k-th visit from the last one on, 0 being that one; the 28th stands in for the days after it. */
+export function visitDay({ lastVisit, everyMonths }: Contract, k: number): Day {
+  const { year, month, date } = civilOf(lastVisit);
+  return k === 0 ? lastVisit : dayOfCivil(year, month + k * everyMonths, Math.min(date, 28));
+}
+
 export interface CalendarFacts {
   /** Month and date on which the cooling season is taken to begin. */
   readonly cooling: { readonly month: number; readonly date: number };
@@ -110,9 +116,9 @@ function firstWarmDay(facts: CalendarFacts, year: number): Day {
 }
 
 /** Own flushes, evenly between the contractor's visits: one of them half-way. */
-function betweenVisits({ lastVisit, everyMonths }: Contract, practice: Practice, around: Day): Day[] {
-  const { year, month, date } = civilOf(lastVisit);
-  const visit = (k: number) => dayOfCivil(year, month + k * everyMonths, Math.min(date, 28));
+function betweenVisits(contract: Contract, practice: Practice, around: Day): Day[] {
+  const { lastVisit, everyMonths } = contract;
+  const visit = (k: number) => visitDay(contract, k);
   const many = FLUSHES[practice][everyMonths <= 6 ? 0 : 1];
   const first = Math.floor(((around - lastVisit) / 30.44 - 12 * YEARS_BACK) / everyMonths);
   const last = Math.ceil(((around - lastVisit) / 30.44 + 12 * YEARS_AHEAD) / everyMonths);

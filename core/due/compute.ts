@@ -9,7 +9,7 @@
  * or reported. No step after the caps passes them.
  */
 import type { Day } from '../calendar/day.ts';
-import { nearestUpkeepDay, nextAnchorDay } from './anchor.ts';
+import { nearestUpkeepDay, nextAnchorDay, visitDay } from './anchor.ts';
 import { assumptionsWith, learningWith, type Assumptions } from './assumptions.ts';
 import type { Stretch } from './exposure.ts';
 import { daysToReach, daysWithPauses, withoutPauses } from './exposure.ts';
@@ -76,8 +76,33 @@ export function capOf(
   return [{ reason: 'own' as const, days: own }, ...caps].reduce((least, cap) => (cap.days < least.days ? cap : least));
 }
 
+/** A contractor's visit keeps its contract: no practice, household or condition moves it, a stricter local rule does. */
+function contractedLine(inputs: LineInputs, months: number, today: Day): ComputedLine {
+  const servedDay = servedDayOf(inputs);
+  const from = servedDay ?? today;
+  const agreed = visitDay({ lastVisit: from, everyMonths: months }, 1) - from;
+  const local = inputs.caps.find(({ reason }) => reason === 'local')?.days ?? Infinity;
+  const terms: Term[] = [{ term: 'contract', months, days: agreed }];
+  if (local < agreed) terms.push({ term: 'cap', reason: 'local', days: local });
+  const days = Math.min(agreed, local);
+  const latest = Math.min(local, Math.round(agreed * assumptionsWith(inputs.changes).capShare));
+  return {
+    servedDay,
+    lineDay: from + days,
+    capDay: from + latest,
+    days,
+    intervalDays: days,
+    terms,
+    speed: { median: 1, low: 1, high: 1 },
+    band: { early: days, late: days },
+    fixed: true,
+    beyondLearned: null,
+  };
+}
+
 /** The line of a point. `today` matters only without a record. */
 export function computeLine(inputs: LineInputs, today: Day): ComputedLine {
+  if (inputs.everyMonths !== undefined) return contractedLine(inputs, inputs.everyMonths, today);
   const { days, practice, stretches, changes } = inputs;
   const assumed = assumptionsWith(changes);
   const servedDay = servedDayOf(inputs);

@@ -17,6 +17,7 @@ export type Term =
       readonly signalled: boolean;
       readonly days: number;
     }
+  | { readonly term: 'contract'; readonly months: number; readonly days: number }
   | { readonly term: 'driver'; readonly effect: DriverEffect; readonly days: number }
   | { readonly term: 'held'; readonly low: number; readonly high: number; readonly days: number }
   | { readonly term: 'changed'; readonly fromDay: Day; readonly days: number }

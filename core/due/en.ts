@@ -6,6 +6,8 @@ export const dueText = {
   'term.practice.signalled': 'waits for its lamp or another signal; so many days at the latest, an assumption',
   'term.practice.why':
     '{known, select, true {accepts a part {load, number, ::.0#} times as loaded as the reference} same {accepts what the reference accepts} other {no limit of the maker is entered, so the reference}}',
+  'term.contract': 'By its contract: every {months, plural, one {month} other {# months}}',
+  'term.contract.why': 'from the last visit on; neither practice nor condition moves it',
   'term.driver.people': '{given, plural, one {One person at home} other {# people at home}}',
   'term.driver.condenserPeople':
     '{given, plural, one {One person at home, a condenser} other {# people at home, a condenser}}',
@@ -57,6 +59,8 @@ export const dueText = {
   'due.says.noRecord':
     'Nobody has logged this yet. One service, or one entry of when it was last done, puts it on the scale.',
   'due.says.interval': 'About every {days, plural, one {day} other {# days}} here.',
+  'due.says.contract':
+    'A contractor comes every {months, plural, one {month} other {# months}}{held, select, true {, sooner by a local rule} other {}}.',
   'due.says.anchored': 'Kept {words}.',
   'due.says.signal': 'Due now, because something was reported.',
   'due.says.seen': 'Due now, because it was seen {grade}.',

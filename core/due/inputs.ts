@@ -45,6 +45,8 @@ export interface LineInputs {
   /** The practice waits for a signal; its interval is only the longest that it may take. Absent means no. */
   readonly signalled?: boolean;
   readonly critical: boolean;
+  /** A contractor's visit comes every so many months by its contract. Absent: no such visit. */
+  readonly everyMonths?: number;
   readonly practice: Practice;
   readonly caps: readonly Cap[];
   /** What was changed among the assumptions. */

@@ -15,6 +15,8 @@ export interface Sibling {
   /** Asks for itself by its kind, or because a manager said so. */
   readonly core: boolean;
   readonly level: Level;
+  /** Whoever comes for it opens the machine for nothing else: a contractor's visit. */
+  readonly alone?: boolean;
   /** Days between services, ≥ 1. */
   readonly intervalDays: number;
   /** Null without a record. */
@@ -27,6 +29,7 @@ export function leadersOf(rider: Sibling, siblings: readonly Sibling[]): Sibling
     (it) =>
       it.id !== rider.id &&
       it.core &&
+      !it.alone &&
       !isBelow(it.level, rider.level) &&
       it.intervalDays <= rider.intervalDays * LEADER_SHARE,
   );

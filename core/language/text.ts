@@ -240,6 +240,7 @@ export interface SharedText {
   'kind.seal': None;
   'kind.sensor': None;
   'kind.tub': None;
+  'kind.visit': None;
   'kit.basin': None;
   'kit.bluntScrewdriver': None;
   'kit.bristleBrush': None;
@@ -480,6 +481,7 @@ export interface SharedText {
   'stop.noVacuumDamp': None;
   'stop.oneAgent': None;
   'stop.oneAgentCycle': None;
+  'stop.reportAlone': None;
   'stop.roofOutlet': None;
   'stop.sharpNeedles': None;
   'stop.sharpPump': None;
@@ -975,6 +977,8 @@ export interface CoreText extends SharedText {
   'confirm.condenserDryer.fluffFilter.water': None;
   'confirm.condenserDryer.off': None;
   'confirm.condenserDryer.on': None;
+  'confirm.contractor.visit.machine': None;
+  'confirm.contractor.visit.open': None;
   'confirm.dishwasher.doorSeal.shut': None;
   'confirm.dishwasher.drainPump.bucket': None;
   'confirm.dishwasher.drainPump.noDrip': None;
@@ -1076,6 +1080,10 @@ export interface CoreText extends SharedText {
   'confirm.washerDryer.drainPumpFilter.impeller': None;
   'confirm.washerDryer.drainPumpFilter.locked': None;
   'confirm.washerDryer.drainPumpFilter.noDrip': None;
+  'contractor.visit.read.body': None;
+  'contractor.visit.read.title': None;
+  'contractor.visit.report.body': None;
+  'contractor.visit.report.title': None;
   'dishwasher.doorSeal.done.body': None;
   'dishwasher.doorSeal.done.title': None;
   'dishwasher.doorSeal.edge.body': None;
@@ -1362,6 +1370,7 @@ export interface CoreText extends SharedText {
   'due.reason.practice': None;
   'due.reason.smoking': None;
   'due.says.anchored': { words: string | number };
+  'due.says.contract': { months: number; held: Choice };
   'due.says.interval': { days: number };
   'due.says.noRecord': None;
   'due.says.seen': { grade: string | number };
@@ -1660,6 +1669,7 @@ export interface CoreText extends SharedText {
   'mistakes.condenserDryer.condenser': None;
   'mistakes.condenserDryer.drumSeal': None;
   'mistakes.condenserDryer.fluffFilter': None;
+  'mistakes.contractor.visit': None;
   'mistakes.dishwasher.doorSeal': None;
   'mistakes.dishwasher.drainPump': None;
   'mistakes.dishwasher.filter': None;
@@ -1770,6 +1780,7 @@ export interface CoreText extends SharedText {
   'photo.condenserDryer.drumSeal.before': None;
   'photo.condenserDryer.fluffFilter.out': None;
   'photo.condenserDryer.fluffFilter.water': None;
+  'photo.contractor.visit.report': None;
   'photo.dishwasher.doorSeal.in': None;
   'photo.dishwasher.doorSeal.out': None;
   'photo.dishwasher.drainPump.filled': None;
@@ -1859,6 +1870,7 @@ export interface CoreText extends SharedText {
   'point.condenserDryer.condenser': None;
   'point.condenserDryer.drumSeal': None;
   'point.condenserDryer.fluffFilter': None;
+  'point.contractor.visit': None;
   'point.dishwasher.doorSeal': None;
   'point.dishwasher.drainPump': None;
   'point.dishwasher.filter': None;
@@ -2177,6 +2189,7 @@ export interface CoreText extends SharedText {
   'task.condenserDryer.condenser': None;
   'task.condenserDryer.drumSeal': None;
   'task.condenserDryer.fluffFilter': None;
+  'task.contractor.visit': None;
   'task.dishwasher.doorSeal': None;
   'task.dishwasher.drainPump': None;
   'task.dishwasher.filter': None;
@@ -2224,6 +2237,8 @@ export interface CoreText extends SharedText {
   'term.cap.water': None;
   'term.changed': { day: string | number };
   'term.changed.why': None;
+  'term.contract': { months: number };
+  'term.contract.why': None;
   'term.driver.condenserPeople': { given: number };
   'term.driver.cooking': { given: Choice };
   'term.driver.coolWashes': None;
@@ -2416,6 +2431,7 @@ export interface CoreText extends SharedText {
   'why.condenserDryer.condenser': None;
   'why.condenserDryer.drumSeal': None;
   'why.condenserDryer.fluffFilter': None;
+  'why.contractor.visit': None;
   'why.dishwasher.doorSeal': None;
   'why.dishwasher.drainPump': None;
   'why.dishwasher.filter': None;

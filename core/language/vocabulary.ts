@@ -9,6 +9,7 @@ export const vocabulary = {
   'kind.fan': 'fan',
   'kind.tub': 'tub',
   'kind.sensor': 'sensor',
+  'kind.visit': 'contractor’s visit',
   'practice.watchful': 'Watchful',
   'practice.steady': 'Steady',
   'practice.light': 'Light',

@@ -118,7 +118,7 @@ export function checkProof(proof: Proof): CheckFinding[] {
     readings,
     claim,
     pace,
-    pictures,
+    checkPictures,
     captureTimes,
     size,
     face,
@@ -201,8 +201,9 @@ export function quickestMinutes({ handsMinutes, waitMinutes, pace }: Proof['work
 }
 
 /** Waits cannot be hurried; hands can, so quick hands are looked at and no more. */
-function pace({ work, startedAt, doneAt }: Proof): CheckFinding[] {
-  if (startedAt === null) return [];
+function pace({ procedure, work, startedAt, doneAt }: Proof): CheckFinding[] {
+  // Of a contractor's visit the phone sees the report alone.
+  if (startedAt === null || procedure.kind === 'visit') return [];
   const minutes = Math.round(((doneAt - startedAt) / 60_000) * 10) / 10;
   if (minutes < work.waitMinutes * WAIT_SLACK)
     return [{ check: 'waitSkipped', weight: 'fail', values: { minutes, waits: work.waitMinutes } }];
@@ -211,7 +212,8 @@ function pace({ work, startedAt, doneAt }: Proof): CheckFinding[] {
   return [{ check: fast ? 'tooFast' : 'timeFits', weight: fast ? 'look' : 'fine', values: { minutes, quickest } }];
 }
 
-function pictures({ photos }: Proof): CheckFinding[] {
+/** What the pictures of a proof tell against it. */
+export function checkPictures({ photos }: Pick<Proof, 'photos'>): CheckFinding[] {
   return photos.flatMap(({ slot, same, brightness, sharpness }) => {
     const findings: CheckFinding[] = [];
     if (same)

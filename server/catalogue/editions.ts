@@ -6,7 +6,7 @@ import {
   type Edition,
   type EditionChange,
 } from '../../core/catalogue/edition.ts';
-import { machineTypesOf, procedureOf } from '../../core/catalogue/catalogue.ts';
+import { proceduresOf, procedureOf } from '../../core/catalogue/catalogue.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import type { Translator } from '../language/translator.ts';
 import { inForce, factsOf } from '../store/facts.ts';
@@ -20,7 +20,7 @@ import { firstZone } from '../lookup/zone.ts';
 /** Ours, as the methods of the organisation make it. */
 export async function oursOf(call: Call, key: string): Promise<Procedure> {
   const { organisationId } = call.actor;
-  if (!machineTypesOf(organisationId).some(({ points }) => points.includes(key))) throw notFound();
+  if (!proceduresOf(organisationId).some((it) => it.key === key)) throw notFound();
   const { today } = await firstZone(call);
   return procedureOf(key, inForce(await factsOf(call.db, [organisationId], 'methods'), today)?.value ?? {});
 }

@@ -3,6 +3,7 @@
  * an older engine or catalogue drew is drawn anew. Idempotent; a register that is up to date costs one query.
  */
 import { CATALOGUE_VERSION } from '../../core/catalogue/catalogue.ts';
+import { CONTRACTOR_VISIT } from '../../core/catalogue/procedures/contractor.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import { ENGINE_VERSION } from '../../core/due/inputs.ts';
 import { recompute } from '../due/recompute.ts';
@@ -10,6 +11,7 @@ import type { Env } from '../context/context.ts';
 import { ask } from '../sql/connection.ts';
 import { OUTDATED_SQL } from '../sql/lines.ts';
 import type { Db } from '../store/db.ts';
+import { factsOf } from '../store/facts.ts';
 import { addPoints, missingParts } from '../register/points.ts';
 
 /** Brings the register up to this version and says how many points were drawn anew. */
@@ -20,11 +22,18 @@ export async function bringUpToDate(env: Env): Promise<number> {
   const redrawn = await env.store.write(async (db) => {
     const points = await db.point.all({}, { columns: ['machineId', 'procedure'] });
     const pointsOf = grouped(points, ({ machineId }) => machineId);
-    for (const machine of await db.machine.all({ retiredDay: null }))
-      await addPoints(env, db, machine, missingParts(machine, pointsOf.get(machine.id) ?? []), env.clock());
-    const ids = await outdated(db);
-    await recompute(db, ids, env.clock());
-    return ids.length;
+    const machines = await db.machine.all({ retiredDay: null });
+    const ids = machines.map(({ id }) => id);
+    const contracts = new Map((await factsOf(db, ids, 'contract')).map(({ subjectId, value }) => [subjectId, value]));
+    for (const machine of machines) {
+      const known = pointsOf.get(machine.id) ?? [];
+      const lacksVisit = known.every(({ procedure }) => procedure !== CONTRACTOR_VISIT);
+      const visit = contracts.get(machine.id) && lacksVisit ? [CONTRACTOR_VISIT] : [];
+      await addPoints(env, db, machine, [...missingParts(machine, known), ...visit], env.clock());
+    }
+    const old = await outdated(db);
+    await recompute(db, old, env.clock());
+    return old.length;
   });
   await env.redrawing.run();
   return redrawn;

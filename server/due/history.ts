@@ -8,6 +8,7 @@ import { findProcedure, methodsOf, procedureOf } from '../../core/catalogue/cata
 import { forbiddenAt, withAllowed } from '../../core/catalogue/chemistry.ts';
 import { levelAt } from '../../core/catalogue/levels.ts';
 import { withoutAgents } from '../../core/catalogue/methods.ts';
+import { CONTRACTOR_VISIT } from '../../core/catalogue/procedures/contractor.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import { resolveAnchor } from '../../core/due/anchor.ts';
 import { assumptionsWith, NO_CHANGES } from '../../core/due/assumptions.ts';
@@ -25,7 +26,7 @@ import type { Db } from '../store/db.ts';
 import { inForce, knownFacts, type KnownFacts } from '../store/facts.ts';
 import { holdAmong } from '../lookup/hold.ts';
 import { effectsOn, placeHistory, stretchesOf, type PlaceHistory } from './circumstances.ts';
-import type { Seasons } from '../store/factValues.ts';
+import type { FactValues, Seasons } from '../store/factValues.ts';
 import type { PointHistory, Supposition } from './pointHistory.ts';
 import { waitsForSignal, choicesOf, daysWith, capsOf, turnAt, lacks, newSince } from './pointFacts.ts';
 
@@ -133,8 +134,9 @@ function historyOf(read: HistoryRows, row: sql.PointRow): PointHistory {
     stretchesOf(procedure, place, assumed),
   );
   const { practice, practiceFrom } = practiceAt(read, scopes, today);
-  const conditions = conditionsAt(read, row, today);
-  const calendar = calendarAt(read, row, practice, today);
+  const contract = facts.nearest([machineId], 'contract', today)?.value ?? null;
+  const conditions = conditionsAt(read, row, contract, today);
+  const calendar = calendarAt(read, row, { practice, contract, today });
   const anchor = anchorAt(read, id, procedure, today);
   const simple = conditions.map(plainCondition);
   const servedDay = servedDayOf({ conditions: simple });
@@ -154,7 +156,7 @@ function historyOf(read: HistoryRows, row: sql.PointRow): PointHistory {
     faults,
     conditions,
     lastService,
-    retired: (row.retiredDay !== null && row.retiredDay <= today) || lacks(row.leftOut, key),
+    retired: isGone(row, contract, today),
     practiceFrom,
     anchorChoice: anchor.choice,
     anchorMode: anchor.mode,
@@ -171,6 +173,7 @@ function historyOf(read: HistoryRows, row: sql.PointRow): PointHistory {
       assumed: procedure.assumed.includes('steady'),
       ...(waitsForSignal(procedure, practice) && { signalled: true }),
       critical: procedure.safetyCritical,
+      ...contractedMonths(key, contract),
       practice,
       caps: capsOf(facts, procedure, specification, propertyId, today),
       changes,
@@ -230,15 +233,36 @@ function procedureAt(
  * nothing.
  */
 function conditionsAt(
-  { facts, conditions }: HistoryRows,
-  { id, machineId }: sql.PointRow,
+  read: HistoryRows,
+  { id, machineId, procedure }: sql.PointRow,
+  contract: Contracted,
   today: Day,
 ): sql.ConditionRow[] {
+  if (procedure === CONTRACTOR_VISIT) return visitsAt(read, id, contract);
+  const { facts, conditions } = read;
   const found = conditions.get(id) ?? [];
   if (found.some(({ kind }) => kind === 'service')) return found;
   const claimed = facts.nearest([id, machineId], 'lastDone', today)?.value.day;
   if (claimed === undefined) return found;
   return [{ ...CLAIMED, pointId: id, day: claimed }, ...found.filter(({ day }) => day >= claimed)];
+}
+
+type Contracted = FactValues['contract'];
+
+/** A part of a machine that is retired or lacks it, or the visit of a contract that is over. */
+const isGone = ({ retiredDay, leftOut, procedure }: sql.PointRow, contract: Contracted, today: Day): boolean =>
+  (retiredDay !== null && retiredDay <= today) ||
+  lacks(leftOut, procedure) ||
+  (procedure === CONTRACTOR_VISIT && contract === null);
+
+const contractedMonths = (procedure: string, contract: Contracted) =>
+  procedure === CONTRACTOR_VISIT && contract ? { everyMonths: contract.everyMonths } : {};
+
+/** When a contractor came: as recorded, and as the contract says where it knows of a later day. */
+function visitsAt({ conditions }: HistoryRows, pointId: string, contract: Contracted): sql.ConditionRow[] {
+  const found = conditions.get(pointId) ?? [];
+  const last = found.at(-1)?.day ?? -Infinity;
+  return contract && contract.lastVisit > last ? [...found, { ...CLAIMED, pointId, day: contract.lastVisit }] : found;
 }
 
 /** Nobody's condition. */
@@ -263,9 +287,8 @@ const plainCondition = ({ kind, day, grade, confirmed, doubtful }: sql.Condition
 
 function calendarAt(
   { facts }: HistoryRows,
-  { machineId, propertyId, organisationId }: sql.PointRow,
-  practice: Practice,
-  today: Day,
+  { propertyId, organisationId, visitedDay }: sql.PointRow,
+  { practice, contract, today }: { practice: Practice; contract: Contracted; today: Day },
 ): PointHistory['calendar'] {
   const seasons = facts.nearest([propertyId, organisationId], 'seasons', today)?.value ?? SEASONS;
   return {
@@ -273,7 +296,8 @@ function calendarAt(
     leadDays: seasons.leadDays,
     warmCelsius: seasons.warmCelsius,
     warmSpells: facts.of(propertyId, 'warmSpell').map(({ value }) => value),
-    contract: facts.nearest([machineId], 'contract', today)?.value ?? null,
+    // What was recorded moves the last visit by itself.
+    contract: contract && { ...contract, lastVisit: Math.max(contract.lastVisit, visitedDay ?? -Infinity) },
     practice,
   };
 }

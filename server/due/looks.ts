@@ -1,6 +1,7 @@
 /** Looks: a grade without a service. Teaches the rate, resets nothing. */
 import { dayFromIso, dayOfInstant, instantOfDay, isoFromDay } from '../../core/calendar/day.ts';
 import { CATALOGUE_VERSION, procedureOf } from '../../core/catalogue/catalogue.ts';
+import { CONTRACTOR_VISIT } from '../../core/catalogue/procedures/contractor.ts';
 import { GRADES } from '../../core/catalogue/grades.ts';
 import { contradictions } from '../../core/due/lessons.ts';
 import { canonicalText, RECORD_SCHEMA } from '../../core/proof/record.ts';
@@ -23,7 +24,7 @@ async function lookedAt(call: Call, number: string) {
   const place = (await call.db.place.one({ id: machine.placeId }))!;
   const { zone } = (await call.db.property.one({ id: place.propertyId }))!;
   const mark = await call.db.mark.one({ pointId: point.id });
-  if (!mark) throw notFound();
+  if (!mark || point.procedure === CONTRACTOR_VISIT) throw notFound();
   return { point, machine, place, zone, mark, today: dayOfInstant(call.now, zone) };
 }
 

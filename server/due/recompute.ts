@@ -20,7 +20,7 @@ import {
 import { putOff } from '../sql/redraw.ts';
 import { breather } from '../context/breathe.ts';
 import type { Db } from '../store/db.ts';
-import { readPointRows, readWaitingRows, readWorkRows } from '../sql/history.ts';
+import { besideVisits, readPointRows, readWaitingRows, readWorkRows } from '../sql/history.ts';
 import { readHistories } from './history.ts';
 import { holdOf } from '../lookup/hold.ts';
 import type { PointHistory } from './pointHistory.ts';
@@ -47,7 +47,7 @@ export async function recompute(db: Db, pointIds: readonly string[], now: number
     for (const id of pointIds) gathered.add(id);
     return;
   }
-  const unique = [...new Set(pointIds)];
+  const unique = [...new Set([...pointIds, ...(await besideVisits(db, pointIds)).map(({ id }) => id)])];
   if (unique.length > AT_ONCE) await putOff(db, unique, now, [...NUMBERS, ...definedNumbers()]);
   else await recomputeNow(db, unique, now);
 }
@@ -148,6 +148,7 @@ async function settleRiders(db: Db, histories: readonly PointHistory[]): Promise
       id: pointId,
       core: chosen === null ? procedure.core : chosen === 'true',
       level: procedure.level,
+      alone: procedure.kind === 'visit',
       intervalDays: Math.max(1, intervalDays || findProcedure(key)!.days.steady),
       lineDay: servedDay === 0 ? null : servedDay + intervalDays,
     };

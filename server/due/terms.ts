@@ -28,6 +28,8 @@ export function termLine(say: Translator, term: Term, { inputs, signals, faults 
               load: term.days / inputs.days.steady,
             }),
       };
+    case 'contract':
+      return { days, says: say('term.contract', { months: term.months }), why: say('term.contract.why') };
     case 'driver':
       return {
         days,
@@ -132,6 +134,8 @@ export function plainWords(
   if (line.servedDay === null) return say('due.says.noRecord');
   const { terms } = line;
   const last = terms.at(-1)!;
+  if (history.inputs.everyMonths !== undefined)
+    return say('due.says.contract', { months: history.inputs.everyMonths, held: String(last.term === 'cap') });
   // Reported after it was due already, a signal moves no date, but it is why somebody should come.
   const reported = history.inputs.signalDay !== null && history.inputs.signalDay >= line.servedDay;
   if (reported) return say('due.says.signal');

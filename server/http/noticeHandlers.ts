@@ -3,12 +3,15 @@ import * as forms from '../../contract/notices/messages.ts';
 import { answeringAt } from '../notices/answers.ts';
 import * as askings from '../notices/askings.ts';
 import * as contact from '../notices/contact.ts';
+import * as contracts from '../notices/contracts.ts';
 import * as visitForms from '../../contract/notices/visits.ts';
 import * as visits from '../notices/visits.ts';
 import { bare, formed, type Handler, type ServedRoute } from './handler.ts';
 import type { noticesRoutes } from '../../contract/notices/routes.ts';
 
 export const NOTICE_HANDLERS: { readonly [N in ServedRoute & keyof typeof noticesRoutes]: Handler<N> } = {
+  'contracts.list': bare(contracts.listContracts),
+  'contract.remind': bare((call, { id }) => contracts.remindContractor(call, id)),
   'askings.list': bare((call) => askings.listAskings(call)),
   'asking.remind': bare((call, { id }) => askings.remindPerson(call, id)),
   'asking.said': formed(forms.saidInPerson, (call, form, { id }) => askings.saidInPerson(call, id, form)),

@@ -1,4 +1,4 @@
-/** By what right somebody of the office is in a home that is lived in: nobody begins there without one. */
+/** By what right somebody of the office, or whom it sent, is in a home that is lived in: nobody begins there without one. */
 import { NOTICE_HOURS, visitNow, type Announced } from '../../core/notices/entry.ts';
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import type { EnterHome, EntryAnswer } from '../../contract/notices/visits.ts';
@@ -10,6 +10,9 @@ import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Db } from '../store/db.ts';
 import { factsOf, inForce } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
+
+/** Whoever does not live there. */
+const comesIn = (actor: Call['actor']) => isOffice(actor) || actor.roles.includes('contractor');
 
 /** What was said at the door holds for the rest of that day: our assumption. */
 const HOLDS_MS = 12 * 3_600_000;
@@ -60,7 +63,7 @@ export async function entryFor(call: Call, job: Row<'job'>): Promise<EntryAnswer
     env: { say },
     now,
   } = call;
-  if (!isOffice(actor) || job.assigneeId !== actor.personId) return NOTHING_ASKED;
+  if (!comesIn(actor) || job.assigneeId !== actor.personId) return NOTHING_ASKED;
   const { free, visit, entered } = await standingOf(call, job);
   if (free) return NOTHING_ASKED;
   if (visit) return { ...NOTHING_ASKED, says: say(visit.answer === 'agreed' ? 'entry.agreed' : 'entry.notice') };
@@ -73,7 +76,7 @@ type Right = Pick<Row<'entry'>, 'ground' | 'name' | 'note' | 'visitId'>;
 
 /** By what right a home is entered for a job; null where nothing is to be written down. */
 async function rightOf(call: Call, job: Row<'job'>, said: EnterHome | null): Promise<Right | null> {
-  if (!isOffice(call.actor) || job.assigneeId !== call.actor.personId) return null;
+  if (!comesIn(call.actor) || job.assigneeId !== call.actor.personId) return null;
   const { free, visit, entered } = await standingOf(call, job);
   if (free || (entered && !said)) return null;
   if (said) return { ...said, visitId: null };

@@ -98,8 +98,11 @@ export async function createJob(
     actor: { organisationId },
     now,
   } = call;
+  // A part that the machine lacks, or whose contract has ended, is not there.
   if (histories.some(({ retired }) => retired))
-    throw new Problem(409, 'machineRetired', { day: env.say.day(machine.retiredDay!) });
+    throw machine.retiredDay === null
+      ? notFound()
+      : new Problem(409, 'machineRetired', { day: env.say.day(machine.retiredDay!) });
   for (const machineId of new Set(points.map((point) => point.machineId))) await refuseStopped(call, machineId);
   await refuseMeeting(call, histories, replaces?.id ?? null);
   for (const point of points) await freePoint(call, point, replaces?.id);

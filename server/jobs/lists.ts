@@ -62,9 +62,12 @@ export async function sittingsOf(
       mark.scheduled === 1
         ? share === undefined || share >= WINDOW_OPENS
         : joins({ share, lineDay: line.lineDay }, today);
-    if (numbers === null && !near) continue;
+    // A contractor's visit is asked for by itself: nobody here does it along the way.
+    const isVisit = history.procedure.kind === 'visit';
+    if (numbers === null && (!near || isVisit)) continue;
     const system = systemOf(machine.type);
-    const key = `${system.key} ${system.types.includes('thermostat') ? '' : machine.id}`;
+    const own = isVisit ? 'visit' : system.key;
+    const key = `${own} ${system.types.includes('thermostat') && !isVisit ? '' : machine.id}`;
     const sitting = sittings.get(key) ?? { machine: machineName(say, machine), points: [] };
     sitting.points.push({
       id: history.point.id,

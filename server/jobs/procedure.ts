@@ -80,7 +80,9 @@ export function flowWords(call: Call, now: Procedure, ours: Procedure, own: Edit
   const {
     env: { say },
   } = call;
-  const type = machineTypesOf(call.actor.organisationId).find(({ points }) => points.includes(now.key))!;
+  // What belongs to no kind of machine, a contractor's visit, is gone through alike at any.
+  const types = machineTypesOf(call.actor.organisationId);
+  const type = types.find(({ points }) => points.includes(now.key)) ?? types[0]!;
   const task = { id: '', steps: now.steps, minutes: now.minutes };
   const sitting = sittingOn({ type: type.key, fuel: type.fuels[0]! }, [task]);
   const { steps } = planSitting(sitting, { found: now.steps.flatMap(({ when }) => when ?? []) });

@@ -72,12 +72,16 @@ export const serverText = {
     '- {what}: {machine}, {place}. Should have been right by {at}. {who, select, nobody {Nobody answers for it yet.} you {It is yours.} other {}}',
   'reminder.more': '{count, plural, one {One more.} other {# more.}}',
   'reminder.text': 'These are open, and their time runs out:\n\n{lines}\n\nAll of them: {link}',
+  'message.contracted.heading':
+    '{again, select, true {Once more: } other {}}{machine}, {place}: please come{day, select, none {} other { by {day}}}',
+  'message.contracted':
+    'Hello {name},\n\n{again, select, true {we have not heard from you yet. } other {}}please come to {machine} in {place}{day, select, none {} other { by {day}}}.\n\nWhat for: {what}\n\nTell us which day suits you: whoever lives there is told before anybody comes in. The job, and where your report is photographed when it is done, opens here: {link}\n\n{office}',
   'message.line': '- {machine}: {parts}, about {minutes, number, duration}{reason, select, none {} other {. {reason}}}',
   'message.letter':
     'Hello {name},\n\n{paragraphs}\n\nYour page, with all of it step by step: {link}\n\n{office}\n\nAt the foot of that page you can have one letter a month, or no reminders.',
   'message.noWay': 'No way to them: the address, the mail server or the webhook is missing.',
   'message.says':
-    '{kind, select, asked {Asked} again {Sent back} reminder {Reminder} passed {Passed to staff} stopped {Out of use} lifted {In use again} entry {Visit announced} entryOff {Visit called off} entryLate {Comes later} entryMissed {Found no way in} other {}}: {state, select, planned {goes out {at}{problem, select, none {} other {, tried before: {problem}}}} claimed {going out now} sent {{way, select, word {said by {address}, {at}} text {text to {address}, {at}} other {letter to {address}, {at}}}} failed {not sent. {problem}} unsure {may not have gone out{address, select, none {} other { to {address}}}, {at}; it is not sent again} over {not sent, it was no longer needed} other {}}',
+    '{kind, select, asked {Asked} again {Sent back} reminder {Reminder} passed {Passed to staff} stopped {Out of use} lifted {In use again} entry {Visit announced} entryOff {Visit called off} entryLate {Comes later} entryMissed {Found no way in} contracted {Asked to come} other {}}: {state, select, planned {goes out {at}{problem, select, none {} other {, tried before: {problem}}}} claimed {going out now} sent {{way, select, word {said by {address}, {at}} text {text to {address}, {at}} other {letter to {address}, {at}}}} failed {not sent. {problem}} unsure {may not have gone out{address, select, none {} other { to {address}}}, {at}; it is not sent again} over {not sent, it was no longer needed} other {}}',
   'asking.machine': '{machine}: {parts}',
   'asking.noContact': 'No address is known. Enter one with the tenancy, or tell them yourself.',
   'asking.noMail': 'No mail server is set up: People, On duty.',
@@ -253,7 +257,7 @@ export const serverText = {
   'problem.corrected': 'This was corrected already.',
   'field.begun': 'This tenancy has begun; its first day cannot lie ahead.',
   'proof.byRule': 'Accepted by rule: it was clean, and whoever did it has been looked at before.',
-  'story.byRule': 'Checked and accepted by rule, found {grade}',
+  'story.byRule': 'Checked and accepted by rule{grade, select, none {} other {, found {grade}}}',
   'story.corrected': 'Logged by mistake{judge, select, none {} other {, says {judge}}}: {reason}',
   'verdict.corrected': 'corrected',
   'problem.codeNeeded': 'Now the code of your authenticator, or one of your recovery codes.',
@@ -288,8 +292,8 @@ export const serverText = {
   'says.water.hard': 'hard water',
   'says.water.veryHard': 'very hard water',
   'says.water.unknown': 'water not measured',
-  'story.proven': 'Proven, found {grade}{judge, select, none {} other {; accepted by {judge}}}',
-  'story.certified': 'Self-certified: done and accepted by {judge}, found {grade}',
+  'story.proven': 'Proven{grade, select, none {} other {, found {grade}}}{judge, select, none {} other {; accepted by {judge}}}',
+  'story.certified': 'Self-certified: done and accepted by {judge}{grade, select, none {} other {, found {grade}}}',
   'story.selfCertified': 'Logged, self-certified{grade, select, none {} other {, found {grade}}}',
   'story.waiting': 'Sent, awaiting proof',
   'story.sentBack': 'Sent back{judge, select, none {} other { by {judge}}}: {reason}',

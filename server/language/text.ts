@@ -173,6 +173,8 @@ export interface ServerText extends CoreText, FieldsText {
   'many.nobody': None;
   'many.notOnHold': None;
   'many.onHold': { day: string | number };
+  'message.contracted': { name: string | number; again: Choice; machine: string | number; place: string | number; day: string | number; what: string | number; link: string | number; office: string | number };
+  'message.contracted.heading': { again: Choice; machine: string | number; place: string | number; day: string | number };
   'message.entry': { name: string | number; kind: Choice; who: string | number; day: string | number; from: string | number; until: string | number; place: string | number; purpose: string | number; link: string | number; kept: Choice; agreed: Choice; office: string | number };
   'message.entry.heading': { kind: Choice; place: string | number; day: string | number; who: string | number; from: string | number; until: string | number };
   'message.heading': { kind: Choice; place: string | number; count: number; day: string | number; machine: string | number };

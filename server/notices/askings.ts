@@ -110,7 +110,7 @@ function describe(
 }
 
 /** A message in words: what it was, how it went, and what it said. */
-const describeMessage = (say: Translator, it: Row<'message'>, zone: string): MessageSummary => ({
+export const describeMessage = (say: Translator, it: Row<'message'>, zone: string): MessageSummary => ({
   id: it.id,
   kind: it.kind,
   state: it.state,

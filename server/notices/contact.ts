@@ -9,19 +9,16 @@ import type { Db } from '../store/db.ts';
 import { factsOf, recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 
-/** How each of some people is reached at a home of theirs: of their latest tenancy of it, as was last said. */
+/** How each of some people is reached: of their latest tenancy, or of themselves, as was last said. */
 export async function contactsOf(db: Db, personIds: readonly string[]): Promise<Map<string, Contact>> {
   const tenancies = await db.tenancy.all({ personId: [...new Set(personIds)] }, { order: [['fromDay', 'ASC']] });
-  const said = new Map(
-    (
-      await factsOf(
-        db,
-        tenancies.map(({ id }) => id),
-        'contact',
-      )
-    ).map(({ subjectId, value }) => [subjectId, value]),
-  );
-  return new Map(tenancies.map(({ id, personId }) => [personId, said.get(id) ?? NO_CONTACT]));
+  // Of somebody from outside, who lives nowhere here, it is said of themselves.
+  const subjects = [...tenancies.map(({ id }) => id), ...personIds];
+  const said = new Map((await factsOf(db, subjects, 'contact')).map(({ subjectId, value }) => [subjectId, value]));
+  return new Map([
+    ...personIds.flatMap((id) => (said.has(id) ? [[id, said.get(id)!] as const] : [])),
+    ...tenancies.map(({ id, personId }) => [personId, said.get(id) ?? NO_CONTACT] as const),
+  ]);
 }
 
 async function keepContact(call: Call, tenancy: Row<'tenancy'>, contact: Contact): Promise<void> {

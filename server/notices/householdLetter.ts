@@ -4,7 +4,8 @@ import { alarmSymptom } from '../../core/faults/alarms.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import type { MessageKind } from '../../contract/notices/messages.ts';
 import type { Env } from '../context/context.ts';
-import { machineName } from '../lookup/names.ts';
+import { lineOfMark } from '../../contract/due/due.ts';
+import { machineName, placeInFull } from '../lookup/names.ts';
 import type { Translator } from '../language/translator.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
@@ -39,6 +40,7 @@ export async function letterOf(
   const office = (await db.organisation.one({ id: person.organisationId }))!.name;
   const common = { name: person.name, place: place.name, office };
   const { kind: only } = messages[0]!;
+  if (only === 'contracted') return contractedLetter(db, say, messages[0]!, common);
   if (only === 'entryMissed') return missedLetter(db, say, messages[0]!, { ...common, property: place.propertyId });
   if (only.startsWith('entry')) return entryLetter(db, say, messages[0]!, common);
   if (mustArrive(only)) return safetyLetter(db, say, messages[0]!, { ...common, property: place.propertyId });
@@ -125,6 +127,34 @@ async function entryLetter(
     agreed: String(visit.answer === 'agreed'),
   };
   return { heading: say('message.entry.heading', words), body: (link) => say('message.entry', { ...words, link }) };
+}
+
+/** A contractor is asked to come: to which machine, by when, and what proves it. */
+async function contractedLetter(
+  db: Db,
+  say: Translator,
+  { subjectId, turn }: Row<'message'>,
+  common: { name: string; place: string; office: string },
+): Promise<Letter> {
+  const job = (await db.job.one({ id: subjectId }))!;
+  const place = (await db.place.one({ id: job.placeId }))!;
+  const property = (await db.property.one({ id: place.propertyId }))!;
+  const tasks = await db.task.all({ jobId: job.id, state: 'outstanding' });
+  const points = await db.point.all({ id: tasks.map(({ pointId }) => pointId) });
+  const marks = (await db.mark.all({ pointId: points.map(({ id }) => id) })).filter(({ servedDay }) => servedDay > 0);
+  const lines = marks.map((mark) => lineOfMark(mark).lineDay);
+  const words = {
+    ...common,
+    place: placeInFull(place, property),
+    machine: machineName(say, (await db.machine.one({ id: job.machineId }))!),
+    what: say.list(points.map(({ procedure }) => say(`task.${procedure}`))),
+    day: lines.length === 0 ? 'none' : say.day(Math.min(...lines)),
+    again: String(turn > 0),
+  };
+  return {
+    heading: say('message.contracted.heading', words),
+    body: (link) => say('message.contracted', { ...words, link }),
+  };
 }
 
 /** They came, and found nobody or no way in. */

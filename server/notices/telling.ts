@@ -8,11 +8,13 @@ import { ANNOUNCING, type Contact, type MessageKind, type MessageWay } from '../
 import type { Env } from '../context/context.ts';
 import { sha256 } from '../context/context.ts';
 import { NotTaken, type MailSettings } from '../ports/mail.ts';
+import { makeJobLink } from '../people/jobLinks.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 import { below, upTo } from '../store/where.ts';
 import { beliefOf } from './answers.ts';
 import { contactsOf } from './contact.ts';
+import { planContracted } from './contracts.ts';
 import { dutyOf } from './duty.ts';
 import { mustArrive, letterOf, type Letter, type OpenBySubject } from './householdLetter.ts';
 import { openAskings, subjectsOf } from './openAskings.ts';
@@ -36,6 +38,7 @@ const LETTER_LINK_MS = 60 * MS_PER_DAY;
  */
 export async function tellHouseholds(env: Env): Promise<number> {
   await planAsked(env);
+  await planContracted(env);
   await settleLeft(env);
   await passAll(env);
   return sendPlanned(env);
@@ -153,6 +156,7 @@ async function isStill(
 ): Promise<boolean> {
   if (ANNOUNCING.includes(kind)) return (await db.visit.count({ id: subjectId, turn, state: 'announced' })) > 0;
   if (mustArrive(kind)) return true;
+  if (kind === 'contracted') return (await db.job.count({ id: subjectId, state: 'given' })) > 0;
   if (kind === 'passed') return contact?.reminders === true;
   const request = open.get(subjectId);
   if (!request) return false;
@@ -162,12 +166,15 @@ async function isStill(
   return turn > 0 || (contact?.reminders === true && request.parts.some(({ state }) => state === 'given'));
 }
 
-/** A link of its own for each letter, kept as a hash; it ends with the tenancy. */
+/** A link of its own for each letter, kept as a hash; it ends with the tenancy, a contractor's with the job. */
 async function mintLink(
-  { secret, clock, address }: Env,
+  env: Env,
   db: Db,
-  { organisationId, personId, placeId }: Row<'message'>,
+  { kind, organisationId, personId, placeId, subjectId }: Row<'message'>,
 ): Promise<string> {
+  const { secret, clock, address } = env;
+  if (kind === 'contracted')
+    return `${address()}${await makeJobLink({ env, db, now: clock() }, { jobId: subjectId, personId, organisationId })}`;
   const token = secret();
   const [tenancy] = await db.tenancy.all({ personId, placeId }, { order: [['fromDay', 'DESC']], limit: 1 });
   await db.link.insert({

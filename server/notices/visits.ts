@@ -1,6 +1,7 @@
 /** Visits of the office to homes that are lived in: announced in time, delivered, answered, moved, called off. */
 import { dayFromIso, dayOfInstant, instantOfDay } from '../../core/calendar/day.ts';
 import { earliestEntry, isLawful } from '../../core/notices/entry.ts';
+import { DOING_STATES } from '../../core/jobs/transitions.ts';
 import { tellableFrom } from '../../core/notices/telling.ts';
 import { ANNOUNCING } from '../../contract/notices/messages.ts';
 import type {
@@ -92,11 +93,7 @@ async function announce(call: Call, visit: Row<'visit'>, kind: 'entry' | 'entryO
 export async function createVisit(call: Call, form: NewVisit): Promise<{ id: string }> {
   const { db, actor, now } = call;
   const place = await findPlace(call, form.placeId);
-  const [visitor] = await lookingAfter(
-    db,
-    place.propertyId,
-    (await officeOf(call)).filter(({ id }) => id === form.personId).map(({ id }) => id),
-  );
+  const visitor = (await visitorsTo(call, place)).find(({ id }) => id === form.personId)?.id;
   if (!visitor) throw fieldProblem('personId', 'field.oneOf');
   const when = whenOf(form);
   const zone = await zoneOfPlace(db, place.id);
@@ -277,23 +274,37 @@ export async function listVisits(call: Call, { placeId }: VisitsOf): Promise<Vis
   };
 }
 
-async function visitorsTo(call: Call, { propertyId }: Row<'place'>) {
+/** Who may be announced at a home: whoever of the office looks after it, and contractors with work in hand there. */
+async function visitorsTo(call: Call, { id: placeId, propertyId }: Row<'place'>) {
+  const { db } = call;
   const office = await officeOf(call);
   const here = await lookingAfter(
-    call.db,
+    db,
     propertyId,
     office.map(({ id }) => id),
   );
-  return office.filter(({ id }) => here.includes(id)).map(({ id, name }) => ({ id, name }));
+  const jobs = await db.job.all({ placeId, state: [...DOING_STATES] });
+  const linked = await db.jobLink.all({ jobId: jobs.map(({ id }) => id), revokedAt: null });
+  const contractors = await namesOf(
+    db,
+    linked.map(({ personId }) => personId),
+  );
+  return [
+    ...office.filter(({ id }) => here.includes(id)).map(({ id, name }) => ({ id, name })),
+    ...[...contractors].map(([id, name]) => ({ id, name })),
+  ];
 }
 
-/** What staff have in hand in a home, in words. */
+/** What staff and contractors have in hand in a home, in words. */
 async function purposeOf({ db, env: { say } }: Call, placeId: string): Promise<string> {
   const jobs = await db.job.all({ placeId, state: 'given' });
   const staff = new Set(
-    (await db.roleGrant.all({ role: ['staff', 'manager'], personId: jobs.flatMap((it) => it.assigneeId ?? []) })).map(
-      ({ personId }) => personId,
-    ),
+    (
+      await db.roleGrant.all({
+        role: ['staff', 'manager', 'contractor'],
+        personId: jobs.flatMap((it) => it.assigneeId ?? []),
+      })
+    ).map(({ personId }) => personId),
   );
   const theirs = jobs.filter(({ assigneeId }) => assigneeId !== null && staff.has(assigneeId));
   const tasks = await db.task.all({ jobId: theirs.map(({ id }) => id), state: 'outstanding' });
@@ -374,10 +385,11 @@ async function describeEntries({ db, env: { say } }: Call, rows: readonly Row<'e
   );
 }
 
-/** Visits to come to a tenant's home, for that tenant. */
+/** Visits to come to a tenant's home, for that tenant; those that a contractor is to make, for them. */
 export async function visitsToMe({ db, actor, now, env: { say } }: Call, today: number): Promise<VisitToMe[]> {
+  const whose = actor.roles.includes('contractor') ? { personId: actor.personId } : { tenantId: actor.personId };
   const rows = await db.visit.all(
-    { tenantId: actor.personId, state: 'announced', day: above(today - 1) },
+    { ...whose, state: 'announced', day: above(today - 1) },
     { order: [['day', 'ASC']], limit: 20 },
   );
   const names = await namesOf(

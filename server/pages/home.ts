@@ -39,7 +39,14 @@ export async function readHome(call: Call): Promise<HomeAnswer> {
     env: { say },
   } = call;
   if (actor.roles.includes('contractor'))
-    return { ...NOTHING, kind: 'work', name: actor.name, jobs: await jobsInHand(call), done: await doneLately(call) };
+    return {
+      ...NOTHING,
+      kind: 'work',
+      name: actor.name,
+      jobs: await jobsInHand(call),
+      done: await doneLately(call),
+      visits: await visitsToMe(call, dayOfInstant(now, 'UTC') - 1),
+    };
   const tenancy = await ownTenancy(call);
   const place = tenancy && (await db.place.one({ id: tenancy.placeId }));
   const property = place && (await db.property.one({ id: place.propertyId }));

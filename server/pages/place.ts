@@ -119,7 +119,12 @@ export async function describeTenancy(db: Db, tenancy: Row<'tenancy'>, today: nu
 }
 
 export const contractWords = (contract: FactValues['contract']) =>
-  contract && { lastVisit: isoFromDay(contract.lastVisit), everyMonths: contract.everyMonths };
+  contract && {
+    lastVisit: isoFromDay(contract.lastVisit),
+    everyMonths: contract.everyMonths,
+    name: contract.name ?? '',
+    email: contract.email ?? '',
+  };
 
 const claimWords = (claim: FactValues['lastDone'] | undefined) =>
   claim ? { ...claim, day: isoFromDay(claim.day) } : null;

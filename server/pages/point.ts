@@ -11,7 +11,7 @@ import { closingWords } from '../faults/words.ts';
 import { assigneesFor } from '../jobs/assignees.ts';
 import { liveJobOf } from '../lookup/liveJob.ts';
 import { machineName } from '../lookup/names.ts';
-import { factsOf } from '../store/facts.ts';
+import { factsOf, inForce } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { symptomsOf } from '../../core/faults/symptoms.ts';
 import { findPoint, namesOf } from '../lookup/find.ts';
@@ -77,7 +77,8 @@ export async function readPoint(call: Call, idOrNumber: string): Promise<PointAn
       : null,
     waitingRecordId: waiting?.recordId ?? null,
     story: await storyOf(call, point.id, property.zone),
-    rideAlong: await companions(call, machine.id, point.id, today),
+    rideAlong: procedure.kind === 'visit' ? [] : await companions(call, machine.id, point.id, today),
+    contract: procedure.kind === 'visit' ? await contractOf(call, machine.id, today) : null,
     assignees: await assigneesFor(call, place.id, [procedure]),
     minutes: procedure.minutes,
     level: procedure.level,
@@ -86,6 +87,11 @@ export async function readPoint(call: Call, idOrNumber: string): Promise<PointAn
       because: history.raised.length === 0 ? 'none' : say.list(history.raised.map((it) => say(`raised.${it}`))),
     }),
   };
+}
+
+async function contractOf({ db }: Call, machineId: string, today: number): Promise<PointAnswer['contract']> {
+  const contract = inForce(await factsOf(db, [machineId], 'contract'), today)?.value;
+  return contract ? { name: contract.name ?? '', email: contract.email ?? '' } : null;
 }
 
 const isoOrNull = (day: number | undefined) => (day === undefined ? null : isoFromDay(day));
@@ -119,8 +125,10 @@ async function companions({ db, env: { say }, now }: Call, machineId: string, po
       )
     ).map((history) => [history.point.id, history.procedure]),
   );
-  return candidates.map(({ pointId: id, share }) => {
-    const { key, level, minutes } = here.get(id)!;
+  // A contractor's visit brings nothing along, and comes with nothing.
+  return candidates.flatMap(({ pointId: id, share }) => {
+    const { key, kind, level, minutes } = here.get(id)!;
+    if (kind === 'visit') return [];
     return {
       id,
       share: share ?? null,

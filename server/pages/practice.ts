@@ -95,7 +95,7 @@ export async function readPractice(call: Call): Promise<PracticeAnswer> {
       low,
       high,
     })),
-    intervals: [...procedures.values()].map(({ key, days, assumed: ours }) => ({
+    intervals: BY_SCHOOL.map(({ key, days, assumed: ours }) => ({
       procedure: key,
       says: `${say(`machine.${key.split('.')[0]}`)}: ${say(`point.${key}`)}`,
       assumed: ours.length > 0,
@@ -110,6 +110,9 @@ export async function readPractice(call: Call): Promise<PracticeAnswer> {
     ),
   };
 }
+
+/** Parts whose intervals follow the schools; a contractor's visit follows its contract. */
+const BY_SCHOOL = [...procedures.values()].filter(({ kind }) => kind !== 'visit');
 
 /** Facts of a name in force below the organisation, with what they are about. */
 async function exceptions<N extends 'practice' | 'methods'>(
@@ -248,7 +251,8 @@ function burdenPoints(
       firstDue: Math.max(line.servedDay === null ? 0 : line.lineDay - today, hold ? hold.until + 1 - today : 0),
       intervalDays: line.days,
       riskWeight: riskWeight(procedure.risk),
-      heavy: overloadProbability(speed, exposure, GRADE_BOUNDS[2], model),
+      // Whoever comes by contract has no condition of their own.
+      heavy: procedure.kind === 'visit' ? 0 : overloadProbability(speed, exposure, GRADE_BOUNDS[2], model),
       materials,
     };
   });

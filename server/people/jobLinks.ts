@@ -9,9 +9,12 @@ const JOB_LINK_DAYS = 60;
 
 /** @returns the path that opens the job; its token is kept as a hash only */
 export async function makeJobLink(
-  { env, db, actor: { organisationId }, now }: Call,
-  jobId: string,
-  personId: string,
+  { env, db, now }: Pick<Call, 'env' | 'db' | 'now'>,
+  {
+    jobId,
+    personId,
+    organisationId,
+  }: { readonly jobId: string; readonly personId: string; readonly organisationId: string },
 ): Promise<string> {
   const token = env.secret();
   await db.jobLink.insert({

@@ -37,6 +37,6 @@ export async function correctRecord(call: Call, id: string, form: CorrectRecord)
   await recompute(db, [record.pointId], now);
   if (form.done === null) return { id: null };
   const { id: newId, done, grade, note } = form;
-  await logRecord(call, { id: newId, pointId: record.pointId, done, grade, finds: [], note }, id);
+  await logRecord(call, { id: newId, pointId: record.pointId, done, grade, finds: [], note, photoId: null }, id);
   return { id: newId };
 }

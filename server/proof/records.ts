@@ -22,13 +22,14 @@ import { answerSignals } from '../due/signals.ts';
 import { followTuning, TUNING_SIGNALS } from '../due/tuning.ts';
 import { recompute } from '../due/recompute.ts';
 import type { Call } from '../context/context.ts';
-import { sha256 } from '../context/context.ts';
+import { isManager, sha256 } from '../context/context.ts';
 import { fieldProblem, Problem } from '../context/problem.ts';
 import { dropTask } from '../jobs/jobs.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 import { findingsOf } from '../words/findings.ts';
+import { takeReport } from './report.ts';
 import { appendToLog, commitment } from '../log/log.ts';
 
 const NOON = 12 * 60;
@@ -194,9 +195,14 @@ export async function takeServiceBack(db: Db, { id, pointId }: Row<'record'>, co
   await db.signal.remove({ pointId, type: TUNING_SIGNALS, at: countedAt });
 }
 
-/** Logs finished work with its true day, self-certified; in place of a wrong record where it corrects one. */
+/**
+ * Logs finished work with its true day, in place of a wrong record where it corrects one: self-certified; of a
+ * contractor's visit with its report proven, since somebody else did the work, unless staff logs it or the report is
+ * doubtful: then it waits for a verdict.
+ * @throws Problem: what is not there or not theirs (404), doneEarlier (409), fields (422)
+ */
 export async function logRecord(call: Call, form: LogRecord, corrects: string | null = null): Promise<{ id: string }> {
-  const { db, now } = call;
+  const { db, now, actor } = call;
   const point = await findPoint(call, form.pointId);
   const machine = (await db.machine.one({ id: point.machineId }))!;
   const zone = await zoneOfPlace(db, machine.placeId);
@@ -207,8 +213,10 @@ export async function logRecord(call: Call, form: LogRecord, corrects: string | 
   const mark = await db.mark.one({ pointId: point.id });
   if (mark && mark.servedDay > doneDay)
     throw new Problem(409, 'doneEarlier', { day: call.env.say.day(mark.servedDay) });
-  await dropTask(call, point.id);
   const history = await readHistory(db, point.id, now);
+  if (form.photoId !== null && history.procedure.kind !== 'visit') throw fieldProblem('photoId', 'field.noReport');
+  await dropTask(call, point.id);
+  const report = form.photoId === null ? null : await takeReport(call, form.photoId, form.id, zone);
   const doneAt = Math.min(now, instantOfDay(doneDay, NOON, zone));
   await writeRecord(call, {
     id: form.id,
@@ -233,13 +241,17 @@ export async function logRecord(call: Call, form: LogRecord, corrects: string | 
     doneAt,
     doneDay,
     deviceAt: now,
-    photos: {},
-    selfCertified: true,
+    photos: report?.photos ?? {},
+    selfCertified: report === null,
     gone: null,
-    findings: [],
+    findings: report?.findings ?? [],
     corrects,
   });
-  await countService(call, form.id, 'selfCertified');
+  if (report === null) await countService(call, form.id, 'selfCertified');
+  else if (isManager(actor) && report.findings.length === 0) {
+    await db.proof.update({ recordId: form.id }, { state: 'accepted', judgedAt: now, judgedBy: actor.personId });
+    await countService(call, form.id, 'proven');
+  }
   await recompute(db, [point.id], now);
   return { id: form.id };
 }

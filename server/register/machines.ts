@@ -2,6 +2,7 @@
 import { refuseRetired } from '../lookup/visible.ts';
 import { dayFromIso, dayOfInstant } from '../../core/calendar/day.ts';
 import { machineTypeOf } from '../../core/catalogue/catalogue.ts';
+import { CONTRACTOR_VISIT } from '../../core/catalogue/procedures/contractor.ts';
 import type {
   ContractForm,
   MachineChange,
@@ -133,19 +134,20 @@ async function findMachine({ db, actor: { organisationId } }: Call, id: string) 
 const pointsOf = async ({ db }: Call, machineId: string) =>
   (await db.point.all({ machineId }, { columns: ['id'] })).map(({ id }) => id);
 
-/** A contractor who comes by contract, or none. */
+/**
+ * A contractor who comes by contract, or none. Their visit is a part of the machine as long as there is one.
+ * @throws Problem: what is not there or not theirs (404), a last visit that has not been (422)
+ */
 export async function contractMachine(call: Call, id: string, { contract }: ContractForm): Promise<object> {
-  const { db, now } = call;
+  const { env, db, now } = call;
   const machine = await findMachine(call, id);
-  const { propertyId } = await findPlace(call, machine.placeId);
-  const { zone } = await findProperty(call, propertyId);
-  await recordFact(
-    call,
-    id,
-    'contract',
-    contract && { lastVisit: dayFromIso(contract.lastVisit), everyMonths: contract.everyMonths },
-    dayOfInstant(now, zone),
-  );
+  const today = dayOfInstant(now, await zoneOfPlace(db, machine.placeId));
+  const said = contract && { ...contract, lastVisit: dayFromIso(contract.lastVisit) };
+  if (said && said.lastVisit > today) throw fieldProblem('contract.lastVisit', 'field.future');
+  await recordFact(call, id, 'contract', said, today);
+  const visit = await db.point.one({ machineId: id, procedure: CONTRACTOR_VISIT });
+  if (!contract && visit) await dropTask(call, visit.id);
+  if (contract && !visit) await addPoints(env, db, machine, [CONTRACTOR_VISIT], now);
   await recompute(db, await pointsOf(call, id), now);
   return {};
 }

@@ -105,7 +105,8 @@ export async function readBasis(call: Call, weeks: number): Promise<{ basis: Bas
   const [tasks, parts]: [Task[], BasisPart[]] = [[], []];
   for (const it of due) {
     if (theirs.has(it.mark.pointId)) continue;
-    if (it.history.procedure.level === 'licensed' && !anyLicence) {
+    const { level, kind } = it.history.procedure;
+    if (kind === 'visit' || (level === 'licensed' && !anyLicence)) {
       counted.licensed += 1;
       continue;
     }

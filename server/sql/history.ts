@@ -1,4 +1,5 @@
 /** SQL that only SQLite has: what the lines of many points are computed from. */
+import { CONTRACTOR_VISIT } from '../../core/catalogue/procedures/contractor.ts';
 import type { Agent } from '../../core/catalogue/types.ts';
 import type { Grade } from '../../core/catalogue/grades.ts';
 import type { SignalState } from '../../core/due/signals.ts';
@@ -26,6 +27,8 @@ export interface PointRow {
   readonly fuel: string;
   readonly hardWired: number;
   readonly switchKnown: number;
+  /** Day on which a contractor was last at its machine, as recorded; null where nobody was. */
+  readonly visitedDay: number | null;
 }
 
 export const readPointRows = reader<PointRow>(
@@ -45,8 +48,17 @@ export const readPointRows = reader<PointRow>(
     fuel: 'machine.fuel',
     hardWired: 'machine.hard_wired',
     switchKnown: 'machine.shutoff_photo_id IS NOT NULL',
+    visitedDay: `(SELECT MAX(seen.day) FROM point AS visit JOIN condition AS seen ON seen.point_id = visit.id
+      WHERE visit.machine_id = machine.id AND visit.procedure = '${CONTRACTOR_VISIT}' AND seen.kind = 'service')`,
   },
   `JOIN point ON point.id = wanted.value ${JOIN_PLACE}`,
+);
+
+/** The other parts of a machine whose contractor's visit is among some points: their calendar follows from it. */
+export const besideVisits = reader<{ readonly id: string }>(
+  { id: 'it.id' },
+  `JOIN point AS visit ON visit.id = wanted.value AND visit.procedure = '${CONTRACTOR_VISIT}'
+JOIN point AS it ON it.machine_id = visit.machine_id`,
 );
 
 export interface ConditionRow {

@@ -1,6 +1,7 @@
 /** Every part with its trace, read from lines, holds and proofs: what all standing is worked out from. */
 import type { Day } from '../../core/calendar/day.ts';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
+import { CONTRACTOR_VISIT } from '../../core/catalogue/procedures/contractor.ts';
 import { riskWeight } from '../../core/catalogue/types.ts';
 import { segmentsOf, type Trace, type DrawnLine, type HeldDays } from '../../core/standing/trace.ts';
 import type { StoodPoint } from '../../core/standing/figures.ts';
@@ -54,6 +55,14 @@ const traceOf = (row: TraceRow, dayOf: (instant: number) => Day, holds: readonly
   doneDay: row.doneDay,
 });
 
+/** A contractor's visit is a part from the day of the first contract to the day on which there was none any more. */
+function contractedDays({ retiredDay }: TraceRow, facts: readonly Fact<'contract'>[]) {
+  const last = facts.at(-1);
+  const ended = last?.value === null ? last.fromDay : Infinity;
+  const until = Math.min(retiredDay ?? Infinity, ended);
+  return { sinceDay: facts[0]?.fromDay ?? Infinity, untilDay: until === Infinity ? null : until };
+}
+
 /**
  * The parts in the places whose zone is given, with how their services until a day are attested.
  * @param zoneOf the zone of each place by its id
@@ -86,6 +95,8 @@ export async function readTraced(
     readTraces(db, organisationId, placeId),
     factsOf(db, [...zoneOf.keys()], 'hold'),
   ]);
+  const visited = rows.filter(({ procedure }) => procedure === CONTRACTOR_VISIT).map(({ machineId }) => machineId);
+  const contracts = grouped(await factsOf(db, visited, 'contract'), ({ subjectId }) => subjectId);
   const readers = new Map([...new Set(zoneOf.values())].map((zone) => [zone, dayReader(zone)]));
   const heldOf = new Map([...grouped(holds, ({ subjectId }) => subjectId)].map(([id, its]) => [id, holdsOf(its)]));
   return rows.flatMap((row) => {
@@ -103,7 +114,10 @@ export async function readTraced(
         placeId: row.placeId,
         safetyCritical,
         riskWeight: riskWeight(risk),
-        trace: traceOf(row, readers.get(zoneOf.get(row.placeId)!)!, heldOf.get(row.placeId) ?? []),
+        trace: {
+          ...traceOf(row, readers.get(zoneOf.get(row.placeId)!)!, heldOf.get(row.placeId) ?? []),
+          ...(procedure === CONTRACTOR_VISIT && contractedDays(row, contracts.get(machineId) ?? [])),
+        },
       },
     ];
   });

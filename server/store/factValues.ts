@@ -49,7 +49,7 @@ export interface FactValues {
   warmSpell: Day;
   upkeepDay: UpkeepDay | null;
   anchor: { readonly choice: AnchorChoice; readonly mode: 'sets' | 'limits' } | null;
-  contract: Contract | null;
+  contract: (Contract & { readonly name?: string; readonly email?: string }) | null;
   assumptions: Changes;
   prices: Prices & { readonly hoursAMonth?: number | null; readonly materials: Readonly<Record<string, number>> };
   budget: Budget | null;

@@ -49,6 +49,53 @@ function inputsOf(key: string, more: Partial<LineInputs> = {}): LineInputs {
   };
 }
 
+/** A contractor's visit keeps its contract, as a diary does (common practice). */
+describe('A contractor’s visit', () => {
+  const at = (served: string, everyMonths: number, more: Partial<LineInputs> = {}) =>
+    computeLine(
+      inputsOf('contractor.visit', {
+        everyMonths,
+        conditions: [{ day: dayFromIso(served), kind: 'service', grade: null, confirmed: true }],
+        ...more,
+      }),
+      0,
+    );
+  it('is due on the same day of the month, so many months later; in a shorter month by its 28th', () => {
+    expect(
+      [at('2026-01-15', 6), at('2025-11-30', 3), at('2026-08-31', 6), at('2024-02-29', 12)].map(({ lineDay }) =>
+        isoFromDay(lineDay),
+      ),
+    ).to.deep.equal(['2026-07-15', '2026-02-28', '2027-02-28', '2025-02-28']);
+  });
+  it('is moved by no practice and no household, and by a local rule only forward', () => {
+    const usual = at('2026-01-15', 12);
+    for (const practice of ['watchful', 'light', 'maker'] as const)
+      expect(at('2026-01-15', 12, { practice, stretches: [{ fromDay: 0, factor: 3 }] })).to.deep.equal(usual);
+    expect(at('2026-01-15', 12, { caps: [{ reason: 'local', days: 180 }] })).to.include({
+      lineDay: dayFromIso('2026-01-15') + 180,
+      capDay: dayFromIso('2026-01-15') + 180,
+    });
+    expect(at('2026-01-15', 12, { caps: [{ reason: 'local', days: 900 }] }).lineDay).to.equal(usual.lineDay);
+    expect(usual.terms).to.deep.equal([{ term: 'contract', months: 12, days: 365 }]);
+    expect(usual).to.include({ fixed: true, beyondLearned: null });
+  });
+  it('comes after the last one, within a day or three of its months', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 10_000, max: 40_000 }), fc.integer({ min: 1, max: 24 }), (served, months) => {
+        const { days, capDay, lineDay } = computeLine(
+          inputsOf('contractor.visit', {
+            everyMonths: months,
+            conditions: [{ day: served, kind: 'service', grade: null, confirmed: true }],
+          }),
+          0,
+        );
+        expect(days).to.be.within(Math.floor(months * 30.4) - 5, Math.ceil(months * 30.5) + 2);
+        expect(capDay).to.be.at.least(lineDay);
+      }),
+    );
+  });
+});
+
 describe('An anchor', () => {
   it('at the turn of the season falls on the first of March, June, September, December', () => {
     expect(

@@ -21,7 +21,7 @@ import { referencePicture } from '../../core/catalogue/picture.ts';
 import { READY, readyIn } from '../../core/catalogue/ready/ready.ts';
 import { part, step } from '../../core/catalogue/ready/short.ts';
 import { systemFor, systemOf } from '../../core/catalogue/systems.ts';
-import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
+import { PART_KINDS } from '../../core/catalogue/types.ts';
 import { symptomsOf } from '../../core/faults/symptoms.ts';
 import { checkDefinition, type DefinitionProblem } from '../../core/jobs/checkDefinition.ts';
 import { planSitting } from '../../core/jobs/plan.ts';
@@ -172,7 +172,7 @@ describe('A machine that an office defines', () => {
     });
     const order = ['open', 'look', 'clean', 'refit', 'test'];
     const partArb = fc.record({
-      kind: fc.constantFrom(...POINT_KINDS),
+      kind: fc.constantFrom(...PART_KINDS),
       level: fc.constantFrom('tenant', 'staff' as const),
       steps: fc.array(stepArb, { minLength: 1, maxLength: 7 }),
       sound: fc.boolean(),

@@ -31,6 +31,8 @@ describe('A rider', () => {
         part('other'),
       ]),
     ).to.deep.equal([]);
+    // Whoever comes by contract opens the machine for nothing else.
+    expect(leadersOf(rider, [rider, part('visit', { core: true, level: 'licensed', alone: true })])).to.deep.equal([]);
     expect(rides(rider, [rider, part('tenant', { core: true, level: 'tenant', intervalDays: 30 })])).to.equal(false);
   });
   it('asks for itself by its line when no sitting of a leader is expected before', () => {

@@ -335,6 +335,7 @@ describe('The door', () => {
       'asking.remind': [flat.tenantId, {}],
       'asking.said': [flat.tenantId, {}],
       'job.told': [job.id, {}],
+      'contract.remind': [job.id, {}],
       'place.answering': [flat.placeId, {}],
       'place.access': [flat.placeId, {}],
       'place.accessChange': [flat.placeId, {}],

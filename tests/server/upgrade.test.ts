@@ -3,6 +3,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sqlite3 from 'sqlite3';
+import { dayFromIso } from '../../core/calendar/day.ts';
+import { CONTRACTOR_VISIT } from '../../core/catalogue/procedures/contractor.ts';
 import { typeNumber } from '../../server/due/recompute.ts';
 import { bringUpToDate } from '../../server/clock/upgrade.ts';
 import { run } from '../../server/sql/connection.ts';
@@ -106,6 +108,28 @@ INSERT INTO fact VALUES ('f1', 'o', 'o', 'prices', '{"currency":"EUR"}', 20600, 
     for (const { pointId, type } of await store.db.mark.all({}))
       expect(type).to.equal(typeNumber((await store.db.point.one({ id: pointId }))!.procedure));
     expect(await bringUpToDate(house.env)).to.equal(0);
+    await house.close();
+  });
+  it('gives a machine with a contract its contractor’s visit, due from the last visit that the contract knows', async () => {
+    const house = await openHouse();
+    const flat = await registerFlat(house);
+    const contract = { lastVisit: '2026-06-01', everyMonths: 12 };
+    await house.manager.put(`/machines/${flat.machineId}/contract`, { contract }).expect(200);
+    const { store } = house.env;
+    const pointId = (await store.db.point.one({ procedure: CONTRACTOR_VISIT }))!.id;
+    await store.write(async (db) => {
+      await db.mark.remove({ pointId });
+      await db.line.remove({ pointId });
+      await db.point.remove({ id: [pointId] });
+      await run(db, "UPDATE line SET inputs = json_set(inputs, '$.catalogue', 1)", []);
+    });
+    await bringUpToDate(house.env);
+    const [visit, ...others] = await store.db.point.all({ procedure: CONTRACTOR_VISIT });
+    expect(others).to.deep.equal([]);
+    expect(await store.db.mark.one({ pointId: visit!.id })).to.include({
+      servedDay: dayFromIso('2026-06-01'),
+      intervalDays: 365,
+    });
     await house.close();
   });
   it('gives no machine a part that it lacks on purpose', async () => {

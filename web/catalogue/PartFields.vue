@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /** One part of a machine that is being defined, with its steps. */
 import { SCHOOLS } from '../../core/catalogue/practice.ts';
-import { LEVELS, type PointKind } from '../../core/catalogue/types.ts';
+import { LEVELS, PART_KINDS, type PartKind } from '../../core/catalogue/types.ts';
 import type { Isolation } from '../../core/catalogue/definition.ts';
-import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
 import { RISKS } from '../../contract/catalogue/defined.ts';
 import { say } from '../language/say.ts';
 import LinesField from '../kit/LinesField.vue';
@@ -17,7 +16,7 @@ const props = defineProps<{
   fixed: boolean;
   isolation: Isolation;
 }>();
-const emit = defineEmits<{ kind: [PointKind] }>();
+const emit = defineEmits<{ kind: [PartKind] }>();
 const entry = props.part;
 
 function add(after: number): void {
@@ -33,7 +32,7 @@ function swap(i: number, j: number): void {
     <VTextField v-model="entry.name" :label="say('define.part.name')" :error-messages="errors.name" />
     <VSelect
       :model-value="entry.kind"
-      :items="POINT_KINDS.map((value) => ({ value, title: say(`kind.${value}`) }))"
+      :items="PART_KINDS.map((value) => ({ value, title: say(`kind.${value}`) }))"
       :label="say('define.part.kind')"
       :disabled="fixed"
       @update:model-value="emit('kind', $event)"

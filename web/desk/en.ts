@@ -144,6 +144,9 @@ export const deskText = {
   'point.log.grade': 'Found (optional)',
   'point.log.note': 'Note (optional)',
   'point.log.save': 'Log it',
+  'point.log.report': 'Photo of the report or sticker',
+  'point.log.report.why':
+    'With its report it counts as proven, since somebody else did the work; without it as self-certified.',
   'point.log.why': 'Counts as self-certified.',
   'point.judge': 'Judge the proof',
   'point.cancelJob': 'Cancel the job',
@@ -453,6 +456,8 @@ export const deskText = {
   'point.contractor': 'A contractor, by link',
   'point.contractor.why': 'opens this job alone',
   'point.contractor.name': 'Their name',
+  'point.contractor.email': 'Where they are written to (optional)',
+  'point.contractor.letter': 'A letter with a link of its own goes to {email} in ten minutes, not at night.',
   'point.contractor.link':
     'Send this link to {name}. It opens this job alone, until it is over or you cancel it. It is shown once.',
   'card.scan': 'Scan to open your home.',

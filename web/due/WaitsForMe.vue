@@ -17,6 +17,10 @@ const late = computed(
 );
 /** What came between on rounds; the plan of rounds is whole offices'. */
 const mishaps = useLoading(async () => (desk.managesAll ? (await api('mishaps.list')).open.length : 0));
+/** Contractors whose announced time is over without a report. */
+const missed = useLoading(
+  async () => (await api('contracts.list')).visits.filter(({ state }) => state === 'missed').length,
+);
 const waits = computed(() => {
   const { proofs, repairsOver, repairsSoon, nobody } = board.counts;
   const handBacks = board.answer?.waiting.handBacks ?? 0;
@@ -31,6 +35,7 @@ const waits = computed(() => {
     { count: handBacks, to: '/faults', says: say('line.handBacks', { count: handBacks }) },
     { count: proofs, to: '/proof', says: say('line.proofs', { count: proofs }) },
     { count: mishaps.value.value ?? 0, to: '/rounds', says: say('waits.mishaps', { count: mishaps.value.value ?? 0 }) },
+    { count: missed.value.value ?? 0, to: '/asked', says: say('waits.missed', { count: missed.value.value ?? 0 }) },
     { count: late.value, to: '/asked', says: say('waits.asked', { count: late.value }) },
     { count: nobody, to: '/line', says: say('waits.nobody', { count: nobody }) },
   ].filter(({ count }) => count > 0);
@@ -44,7 +49,7 @@ const next = computed(() => {
   return firsts.sort((a, b) => urgency(b.mark) - urgency(a.mark))[0];
 });
 const unknown = computed(() => board.counts.noRecord);
-onMounted(() => Promise.all([board.load(), asked.reload(), mishaps.reload()]));
+onMounted(() => Promise.all([board.load(), asked.reload(), mishaps.reload(), missed.reload()]));
 </script>
 
 <template>

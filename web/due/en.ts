@@ -14,6 +14,7 @@ export const dueDeskText = {
   'waits.nothing': 'Nothing waits for you.',
   'waits.mishaps':
     '{count, plural, one {Something came between on a round} other {Something came between on rounds, # times}}',
+  'waits.missed': '{count, plural, one {One contractor} other {# contractors}} did not come',
   'waits.asked':
     '{count, plural, one {One household is} other {# households are}} past the day of what they were asked for.',
   'waits.nobody':
@@ -240,6 +241,8 @@ export const dueDeskText = {
   'machine.contract': 'A contractor comes every',
   'machine.contract.months': 'months',
   'machine.contract.last': 'last visit',
+  'machine.contract.name': 'contractor’s name',
+  'machine.contract.email': 'their address for letters',
   'machine.contract.save': 'Save the contract',
   'machine.contract.none': 'No contract',
   'machine.contract.says': 'contractor every {months, plural, one {month} other {# months}}',

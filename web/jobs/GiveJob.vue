@@ -18,7 +18,7 @@ const emit = defineEmits<{ given: [] }>();
 const able = computed(() => props.point.assignees.filter(({ may }) => may));
 /** Somebody from outside: a name, and a link that opens this job alone. Nobody else may do what a licence is for. */
 const CONTRACTOR = 'contractor';
-const who = ref(able.value[0]?.id ?? CONTRACTOR);
+const who = ref(props.point.contract ? CONTRACTOR : (able.value[0]?.id ?? CONTRACTOR));
 const asked = computed(() => props.point.assignees.find(({ id }) => id === who.value));
 const along = ref<string[]>([]);
 const doers = computed(() => [
@@ -51,7 +51,8 @@ const { value: answers, reload } = useLoading(() => api('place.answering', { id:
 const answering = computed(() => answers.value?.answering);
 onMounted(() => props.point.level === 'tenant' && reload());
 const jobId = newId();
-const name = ref('');
+const name = ref(props.point.contract?.name ?? '');
+const email = ref(props.point.contract?.email ?? '');
 const link = ref('');
 const contracted = useForm(giveContracted);
 const refused = computed(() => problem.value || contracted.problem.value);
@@ -59,7 +60,7 @@ const refused = computed(() => problem.value || contracted.problem.value);
 async function give(): Promise<void> {
   const pointIds = [props.point.id, ...offered.value.filter(({ id }) => along.value.includes(id)).map(({ id }) => id)];
   if (who.value === CONTRACTOR) {
-    await contracted.submit({ id: jobId, pointIds, name: name.value }, async (job) => {
+    await contracted.submit({ id: jobId, pointIds, name: name.value, email: email.value }, async (job) => {
       link.value = `${publicAddress()}${(await api('jobs.contract', { form: job, once: jobId })).path}`;
     });
     return;
@@ -71,19 +72,22 @@ async function give(): Promise<void> {
 
 <template>
   <div v-if="link" class="give panel card stack close small" role="status">
-    <p>{{ say('point.contractor.link', { name }) }}</p>
+    <p>{{ say('point.contractor.link', { name }) }} {{ email && say('point.contractor.letter', { email }) }}</p>
     <code>{{ link }}</code>
     <VBtn variant="outlined" @click="emit('given')">{{ say('close') }}</VBtn>
   </div>
   <form v-else class="give panel card stack close" @submit.prevent="give">
     <ChoiceList v-model="who" look="options" :legend="say('point.who')" :choices="doers" />
     <AskInTime v-if="answering" :answering="answering" :mark="point.mark" :today="point.place.today" />
-    <VTextField
-      v-if="who === CONTRACTOR"
-      v-model="name"
-      :label="say('point.contractor.name')"
-      :error-messages="contracted.errors.name"
-    />
+    <template v-if="who === CONTRACTOR">
+      <VTextField v-model="name" :label="say('point.contractor.name')" :error-messages="contracted.errors.name" />
+      <VTextField
+        v-model="email"
+        type="email"
+        :label="say('point.contractor.email')"
+        :error-messages="contracted.errors.email"
+      />
+    </template>
     <CheckList
       v-if="offered.length"
       v-model="along"

@@ -27,7 +27,7 @@ const safe = defineModel<boolean>({ required: true });
       </ul>
       <p class="small quiet">{{ say('job.defer') }}</p>
     </div>
-    <div>
+    <div v-if="job.kit.length">
       <h2>{{ say('job.need') }}</h2>
       <ul class="kit row">
         <li v-for="item in job.kit" :key="item">{{ item }}</li>

@@ -266,6 +266,17 @@ export interface WebText extends SharedText, FieldsText {
   'contact.way.none': None;
   'contact.way.text': None;
   'contact.why': None;
+  'contracts.act.asked': None;
+  'contracts.act.coming': None;
+  'contracts.act.missed': None;
+  'contracts.act.open': None;
+  'contracts.act.sent': None;
+  'contracts.all': None;
+  'contracts.far': { count: number };
+  'contracts.remind': None;
+  'contracts.reminded': { name: string | number };
+  'contracts.says': { state: Choice; day: string | number; from: string | number; until: string | number; who: string | number; asked: string | number; past: Choice; left: number; last: string | number; months: number };
+  'contracts.title': None;
   'correct.how': None;
   'correct.none': None;
   'correct.open': None;
@@ -945,8 +956,10 @@ export interface WebText extends SharedText, FieldsText {
   'machine.claim.by': { name: string | number };
   'machine.claim.found': { grade: string | number };
   'machine.contract': None;
+  'machine.contract.email': None;
   'machine.contract.last': None;
   'machine.contract.months': None;
+  'machine.contract.name': None;
   'machine.contract.none': None;
   'machine.contract.save': None;
   'machine.contract.says': { months: number };
@@ -1249,6 +1262,8 @@ export interface WebText extends SharedText, FieldsText {
   'point.cancelJob': None;
   'point.cancelJob.sure': None;
   'point.contractor': None;
+  'point.contractor.email': None;
+  'point.contractor.letter': { email: string | number };
   'point.contractor.link': { name: string | number };
   'point.contractor.name': None;
   'point.contractor.why': None;
@@ -1266,6 +1281,8 @@ export interface WebText extends SharedText, FieldsText {
   'point.log.day': None;
   'point.log.grade': None;
   'point.log.note': None;
+  'point.log.report': None;
+  'point.log.report.why': None;
   'point.log.save': None;
   'point.log.why': None;
   'point.look': None;
@@ -2011,6 +2028,7 @@ export interface WebText extends SharedText, FieldsText {
   'waits.asked': { count: number };
   'waits.baseline': { count: number };
   'waits.mishaps': { count: number };
+  'waits.missed': { count: number };
   'waits.next': { part: string | number; home: string | number; days: number };
   'waits.nobody': { count: number };
   'waits.nothing': None;
@@ -2035,6 +2053,7 @@ export interface WebText extends SharedText, FieldsText {
   'words.rides': None;
   'words.unknown': { count: string | number };
   'work.awaitingTest': None;
+  'work.expected': { day: string | number; from: string | number; until: string | number; agreed: Choice };
   'work.given': None;
   'work.nobody': None;
   'work.none': None;

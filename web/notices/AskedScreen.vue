@@ -11,6 +11,7 @@ import { useKeys } from '../kit/keys.ts';
 import Notice from '../kit/Notice.vue';
 import PageFrame from '../kit/PageFrame.vue';
 import { say } from '../language/say.ts';
+import ContractList from './ContractList.vue';
 import VisitList from './VisitList.vue';
 import MessageList from './MessageList.vue';
 
@@ -98,6 +99,7 @@ onMounted(() => Promise.all([askings.reload(), visits.reload()]));
       <h2>{{ say('asked.visits') }}</h2>
       <VisitList :visits="questions" :answer="visits.value.value" manages with-place @changed="visits.reload" />
     </section>
+    <ContractList />
     <EmptyState v-if="askings.value.value && !all.length" :title="say('asked.none')" :why="say('asked.none.why')" />
     <template v-if="all.length">
       <div class="no-print">

@@ -34,6 +34,18 @@ export const noticesDeskText = {
   'duty.try': 'Try it: a letter to me',
   'duty.letters':
     '{count, plural, =0 {The stand-in has no letters} one {One letter in the stand-in} other {# letters in the stand-in}}',
+  'contracts.title': 'Contractors’ visits',
+  'contracts.says':
+    '{state, select, missed {Did not come on {day}, {from} to {until}: {who, select, none {no name} other {{who}}}, and there is no report.} coming {{who, select, none {Somebody} other {{who}}} is announced for {day}, {from} to {until}.} asked {{who, select, none {Somebody} other {{who}}} was asked on {asked}; no day is announced.} sent {The report waits for your verdict.} other {{past, select, true {{left, plural, one {One day} other {# days}} past, and nobody was asked.} other {Due {left, plural, =0 {today} one {tomorrow} other {in # days}}, nobody was asked.}}}} {last, select, none {} other {Last here on {last}, }}every {months, plural, one {month} other {# months}}.',
+  'contracts.act.missed': 'Write down, or ask anew',
+  'contracts.act.open': 'Ask to come',
+  'contracts.act.asked': 'Write down the report',
+  'contracts.act.coming': 'Write down the report',
+  'contracts.act.sent': 'Look at it',
+  'contracts.remind': 'Ask once more',
+  'contracts.reminded': '{name} gets one more letter, not at night.',
+  'contracts.far': '{count, plural, one {One more is} other {# more are}} not near their day.',
+  'contracts.all': 'Show all',
   'asked.title': 'Asked',
   'asked.head':
     '{people, plural, one {One household has} other {# households have}} {jobs, plural, one {one job} other {# jobs}} open that you asked for. Past their day: {late, number}. Not reached: {unreached, number}.',

@@ -169,7 +169,7 @@ const dayWords = (day: string) =>
           }}</VBtn>
           <VBtn variant="outlined" @click="open = open === 'log' ? null : 'log'">{{ say('point.log') }}</VBtn>
         </template>
-        <VBtn variant="outlined" :to="`/look/${point.number}`">{{ say('point.look') }}</VBtn>
+        <VBtn v-if="!point.contract" variant="outlined" :to="`/look/${point.number}`">{{ say('point.look') }}</VBtn>
         <VBtn
           v-if="measurable"
           variant="outlined"
@@ -184,6 +184,7 @@ const dayWords = (day: string) =>
         v-if="open === 'log'"
         :point-id="point.id"
         :procedure="point.procedure"
+        :kind="point.kind"
         :today="point.place.today"
         @logged="changed"
       />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The baseline: weeks as bars of minutes, what is done and given in each, and giving a week. */
 import { computed, onMounted, reactive, ref } from 'vue';
-import { POINT_KINDS } from '../../core/catalogue/catalogue.ts';
+import { PART_KINDS } from '../../core/catalogue/types.ts';
 import { BASELINE_WEEKS, claimDone, planBaseline, type BaselineWeek } from '../../contract/due/baseline.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { api } from '../api/api.ts';
@@ -146,7 +146,7 @@ onMounted(reload);
               v-model="claims.kind"
               :items="[
                 { value: null, title: say('baseline.claim.all') },
-                ...POINT_KINDS.map((value) => ({ value, title: say(`kind.${value}`) })),
+                ...PART_KINDS.map((value) => ({ value, title: say(`kind.${value}`) })),
               ]"
               :label="say('baseline.claim.kind')"
               hide-details

@@ -16,6 +16,8 @@ const emit = defineEmits<{ saved: [] }>();
 const entry = reactive({
   everyMonths: props.machine.contract?.everyMonths ?? 6,
   lastVisit: props.machine.contract?.lastVisit ?? isoFromDay(props.today),
+  name: props.machine.contract?.name ?? '',
+  email: props.machine.contract?.email ?? '',
 });
 const { errors, problem, busy, submit } = useForm(contractOf);
 const sending = useSending();
@@ -104,7 +106,21 @@ async function retire(): Promise<void> {
         type="date"
         :label="say('machine.contract.last')"
         density="compact"
+        :max="isoFromDay(today)"
         :error-messages="errors['contract.lastVisit']"
+      />
+      <VTextField
+        v-model="entry.name"
+        :label="say('machine.contract.name')"
+        density="compact"
+        :error-messages="errors['contract.name']"
+      />
+      <VTextField
+        v-model="entry.email"
+        type="email"
+        :label="say('machine.contract.email')"
+        density="compact"
+        :error-messages="errors['contract.email']"
       />
       <VBtn type="submit" variant="outlined" :loading="busy">{{ say('machine.contract.save') }}</VBtn>
       <button v-if="machine.contract" type="button" class="plain link" @click="saveContract(null)">

@@ -20,4 +20,5 @@ export const GLYPHS: Readonly<Record<PointKind, Glyph>> = {
   },
   tub: { path: 'M1.5 2v5.5a3 3 0 0 0 3 3h3a3 3 0 0 0 3-3V2', stroke: 1.7 },
   sensor: { path: 'M6 .8L11.2 6 6 11.2.8 6z', stroke: 1.5 },
+  visit: { path: 'M2.2 11V4.2L6 .9l3.8 3.3V11M6 11V7', stroke: 1.6 },
 };

@@ -92,6 +92,16 @@ onBeforeUnmount(onTaken(reload));
       <LettersChoice v-if="home.contact" :contact="home.contact" />
     </template>
     <template v-else-if="home?.kind === 'work'">
+      <p v-for="visit in home.visits" :key="visit.id" class="strong">
+        {{
+          say('work.expected', {
+            day: `${say.weekday(visit.day)}, ${say.day(visit.day)}`,
+            from: say.clockTime(visit.from),
+            until: say.clockTime(visit.until),
+            agreed: String(visit.answer === 'agreed'),
+          })
+        }}
+      </p>
       <JobCard v-for="job in home.jobs" :key="job.id" :job="job" :to="`/jobs/${job.id}`" with-place />
       <p v-if="!home.jobs.length" class="quiet">{{ say('work.none') }}</p>
       <DoneLately :done="home.done" />

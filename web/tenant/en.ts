@@ -278,6 +278,8 @@ export const doingText = {
   'job.elsewhere.here': 'Go on here',
   'job.seen': 'Seen something that cleaning will not cure?',
   'work.title': 'Your work',
+  'work.expected':
+    'You are expected on {day}, {from} to {until}.{agreed, select, true { Whoever lives there has agreed.} other {}}',
   'work.none': 'There is nothing to do on this link any more.',
   'code.label': 'Or type the code from your card',
   'code.go': 'Open my home',

@@ -98,6 +98,8 @@ export const catalogueWords = {
   'stop.blower': 'Fans and blowers can start by themselves. Power off first; hands stay out.',
   'stop.licensedAir':
     'Refrigerant, gas and wiring are for licensed trades. Local code and the maker’s manual decide; when in doubt, leave it and tell us.',
+  'stop.reportAlone':
+    'This writes down that somebody came. What is inside the machine, gas, refrigerant and wiring are for whoever holds the licence; local code decides.',
   'stop.wiredFloat': 'If any wire sits at the drain opening, it is a float switch: power stays off for the whole job.',
   'stop.oneAgent': 'One cleaning agent only. Bleach and vinegar, or bleach and any acid, make poisonous gas.',
   'stop.hotDryer': 'Let the dryer cool down first.',
