@@ -20,7 +20,7 @@ const SMALL = sized(120, 3);
 const SMALL_STEPS = 4_000;
 const SOLVER_SECONDS = 120;
 const HOMES = sized(300, 20);
-const STEPS_A_HOME = 60;
+const STEPS_A_HOME = 120;
 const SIZES = [sized(100, 10), sized(1_000, 20), sized(5_000, 30)];
 const SIZE_STEPS = sized(4_000, 20);
 

@@ -51,7 +51,7 @@ export function cheapestDays(state: PlanState, home: number, random: Random | nu
       const opening = from < 0 ? NOTHING : openings[from]!.find(({ left }) => left >= minutes);
       if (!opening) break;
       if (to < days && openings[to]!.length === 0) continue;
-      const whole = so + opening.cost + own + late + minutes;
+      const whole = so + opening.cost + own + late + minutes + (from < 0 ? 0 : state.pricedAt(from, minutes));
       if (whole < cost[to]!) {
         cost[to] = whole;
         before[to] = from;
@@ -92,7 +92,8 @@ function openingsOf(state: PlanState, home: number, day: number, random: Random 
     }
     const way = base === propertyId || its.some(({ property }) => property === propertyId) ? 0 : between;
     const left = free - door - way;
-    if (left > 0) found.push({ worker, day, left, cost: door + way + weights.door + blur });
+    const priced = state.pricedAt(day, door + way);
+    if (left > 0) found.push({ worker, day, left, cost: door + way + priced + weights.door + blur });
   });
   return found.sort((a, b) => a.cost - b.cost || b.left - a.left || a.worker - b.worker);
 }

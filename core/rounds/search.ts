@@ -6,6 +6,7 @@
 import { seeded, type Random } from '../statistics/random.ts';
 import type { Instance, PlanVisit } from './instance.ts';
 import { dealOut, layHome, putLeft } from './lay.ts';
+import { eased, isCrowded, PRICINGS, raised } from './pressure.ts';
 import { PlanState } from './state.ts';
 
 export interface SearchTerms {
@@ -54,12 +55,16 @@ export function findPlan(instance: Instance, { seed, steps, from = [], tell }: S
     if (state.cost < best.cost) best = { cost: state.cost, visits: state.visits() };
   };
   let stopped = false;
+  const pressed = !small && isCrowded(state);
+  const repriced = Math.max(1, Math.floor(many / PRICINGS));
   for (let i = 0; i < many; i += 1) {
-    const before = state.cost;
+    if (pressed && i % repriced === 0)
+      state.price(2 * i < many ? raised(state, 1 - (2 * i) / many) : eased(state.prices));
+    const before = state.guided;
     state.begin();
     step(state, random, small);
     const margin = Math.floor((MARGIN * (steps - i)) / steps) - 1;
-    if (state.cost > before + Math.max(0, margin)) state.back();
+    if (state.guided > before + Math.max(0, margin)) state.back();
     else if (small) keep();
     if (i % every === 0) {
       keep();
@@ -97,7 +102,9 @@ function worstHome(state: PlanState, random: Random): number {
 /** A home, and others that are visited on a day on which one of its tasks could be done. */
 function neighbours(state: PlanState, home: number, random: Random): number[] {
   const { days, workers } = state.instance;
-  const task = pick(random, state.tasksOf[home]!);
+  const its = state.tasksOf[home]!;
+  const late = its.filter((task) => state.lineOf(task) < Math.min(days, state.at[task]?.day ?? days));
+  const task = pick(random, late.length > 0 && random() < 0.7 ? late : its);
   if (task === undefined) return [home];
   const opens = Math.max(0, state.opensOf(task));
   const day = Math.min(days - 1, opens + Math.floor(random() * Math.max(1, state.lineOf(task) - opens + 1)));

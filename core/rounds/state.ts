@@ -26,6 +26,10 @@ export class PlanState {
   readonly slots: OpenVisit[][];
   readonly minutes: Int32Array;
   private readonly slotCosts: Int32Array;
+  /** What a minute of each day costs beside itself, hundredths: it guides a search, and is no part of a plan's cost. */
+  prices: readonly number[];
+  private readonly slotPriced: Int32Array;
+  private priced = 0;
   private readonly used: Int32Array;
   private readonly had: readonly number[];
   private readonly agents = new Map<string, string[]>();
@@ -49,6 +53,8 @@ export class PlanState {
     this.slots = Array.from({ length: workers.length * days }, () => []);
     this.minutes = new Int32Array(this.slots.length);
     this.slotCosts = new Int32Array(this.slots.length);
+    this.slotPriced = new Int32Array(this.slots.length);
+    this.prices = new Array<number>(days).fill(0);
     this.used = new Int32Array(workers.length);
     this.had = workers.map(({ minutes }) => minutes.reduce((total, of) => total + of, 0));
     for (const [a, b] of clashes) {
@@ -62,6 +68,24 @@ export class PlanState {
   /** Whole cost of the plan. */
   get cost(): number {
     return this.sum + this.unevenWith(-1, 0);
+  }
+
+  /** Its cost with what its days are priced at. */
+  get guided(): number {
+    return this.cost + this.priced;
+  }
+
+  /** Prices the days anew; what is laid counts by them from now on. */
+  price(prices: readonly number[]): void {
+    this.prices = prices;
+    const { workers, days } = this.instance;
+    for (let worker = 0; worker < workers.length; worker += 1)
+      for (let day = 0; day < days; day += 1) this.recount(worker, day);
+  }
+
+  /** What some minutes of a day cost beside themselves. */
+  pricedAt(day: number, minutes: number): number {
+    return Math.floor((minutes * this.prices[day]!) / 100);
   }
 
   /** Last day in time: of a later service of a part it follows from the one before. */
@@ -159,7 +183,8 @@ export class PlanState {
     if (minutes > instance.workers[worker]!.minutes[day]!) return null;
     const uneven = this.unevenWith(worker, minutes - this.minutes[slot]!) - this.unevenWith(-1, 0);
     const own = taskCost(it, this.lineOf(task), day, instance.weights) - this.outCost(task);
-    return cost - this.slotCosts[slot]! + own + uneven;
+    const priced = this.pricedAt(day, minutes) - this.slotPriced[slot]!;
+    return cost - this.slotCosts[slot]! + priced + own + uneven;
   }
 
   /** Does a task by somebody on a day. */
@@ -231,6 +256,8 @@ export class PlanState {
     this.sum += cost - this.slotCosts[slot]!;
     this.minutes[slot] = minutes;
     this.slotCosts[slot] = cost;
+    this.priced += this.pricedAt(day, minutes) - this.slotPriced[slot]!;
+    this.slotPriced[slot] = this.pricedAt(day, minutes);
   }
 
   /** Steps from here on can be taken back together. */

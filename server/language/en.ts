@@ -292,7 +292,8 @@ export const serverText = {
   'says.water.hard': 'hard water',
   'says.water.veryHard': 'very hard water',
   'says.water.unknown': 'water not measured',
-  'story.proven': 'Proven{grade, select, none {} other {, found {grade}}}{judge, select, none {} other {; accepted by {judge}}}',
+  'story.proven':
+    'Proven{grade, select, none {} other {, found {grade}}}{judge, select, none {} other {; accepted by {judge}}}',
   'story.certified': 'Self-certified: done and accepted by {judge}{grade, select, none {} other {, found {grade}}}',
   'story.selfCertified': 'Logged, self-certified{grade, select, none {} other {, found {grade}}}',
   'story.waiting': 'Sent, awaiting proof',

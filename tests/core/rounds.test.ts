@@ -9,6 +9,7 @@ import { fewestDoors } from '../../core/rounds/bound.ts';
 import { dayOf, type Stop } from '../../core/rounds/day.ts';
 import { planFigures } from '../../core/rounds/figures.ts';
 import { WEIGHTS, type Instance, type Task } from '../../core/rounds/instance.ts';
+import { eased, isCrowded, raised } from '../../core/rounds/pressure.ts';
 import { brokenRules } from '../../core/rounds/rules.ts';
 import { findPlan } from '../../core/rounds/search.ts';
 import { PlanState } from '../../core/rounds/state.ts';
@@ -178,6 +179,38 @@ describe('A plan of rounds', () => {
     expect(days[0]).not.to.equal(days[1]);
   });
 
+  it('fills the weeks before where later ones are crowded, though each move by itself gains nothing', () => {
+    const { instance, lineDayDoors } = roundsTruth({ homes: 100, days: 84, load: 0.95, staffShare: 1 }, 1);
+    const pressed = findPlan(instance, { seed: 1, steps: 4_000 });
+    const { pastRisk, doors, thrown } = planFigures(instance, pressed.visits);
+    // The same number of steps left a thousand and more before the days were priced.
+    expect(pastRisk).to.be.below(100);
+    expect(doors).to.be.below(0.4 * lineDayDoors);
+    expect(thrown).to.be.below(0.09);
+    expect(brokenRules(instance, pressed.visits)).to.deep.equal([]);
+    // Prices guide, and are no part of what the plan costs.
+    const again = new PlanState(instance);
+    again.lay(pressed.visits);
+    expect(again.cost).to.equal(pressed.cost);
+    expect(findPlan(instance, { seed: 1, steps: 4_000 }).visits).to.deep.equal(pressed.visits);
+  });
+  it('is crowded by what is late for want of room, not by what was late before it began', () => {
+    const late = new PlanState(instanceOf([{ opens: -9, line: -1 }]));
+    expect(isCrowded(late)).to.equal(false);
+    const minutes = Array.from({ length: 14 }, (_, day) => (day === 3 || day === 13 ? 60 : 0));
+    const who = { id: 'w', minutes, licensed: false, base: 'p', properties: null };
+    const work = [{ minutes: 45 }, { home: 1, minutes: 45, opens: 3, line: 3 }];
+    const state = new PlanState(instanceOf(work, { workers: [who] }));
+    state.put(0, 0, 3);
+    expect(isCrowded(state)).to.equal(true);
+    state.price(raised(state, 1));
+    expect(state.prices[0]).to.be.above(0);
+    expect(state.prices[13]).to.equal(0);
+    expect(state.guided - state.cost).to.equal(Math.floor((53 * state.prices[3]!) / 100));
+    let prices: readonly number[] = state.prices;
+    for (let i = 0; i < 100; i += 1) prices = eased(prices);
+    expect(Math.max(...prices)).to.equal(0);
+  });
   it('ends early when it is told to, with the best it has', () => {
     const { instance } = roundsTruth({ homes: 10, days: 84, load: 0.8, staffShare: 1 }, 2);
     const found = findPlan(instance, { seed: 1, steps: 100_000, tell: (share) => share < 0.05 });
