@@ -2,6 +2,7 @@
 import { isoFromDay, type Day } from '../core/calendar/day.ts';
 import { CONTRACTOR_VISIT } from '../core/catalogue/procedures/contractor.ts';
 import { giveContracted } from '../server/jobs/contracted.ts';
+import { messageRow } from '../server/notices/planning.ts';
 import { createVisit } from '../server/notices/visits.ts';
 import { logRecord } from '../server/proof/records.ts';
 import { contractMachine } from '../server/register/machines.ts';
@@ -56,6 +57,17 @@ export async function missOne(as: (daysAgo: number) => Call): Promise<void> {
   const asked = as(20);
   const { id: jobId } = await giveContracted(asked, { id: env.newId(), pointIds: [point.id], ...FIRM });
   const job = (await db.job.one({ id: jobId }))!;
+  const { organisationId, placeId } = job;
+  const told = { organisationId, placeId, personId: job.assigneeId!, kind: 'contracted', subjectId: jobId } as const;
+  await db.message.insert({
+    ...messageRow(env, { ...told, notBefore: asked.now + 600_000 }),
+    state: 'sent',
+    at: asked.now,
+    claimedAt: asked.now + 600_000,
+    sentAt: asked.now + 600_000,
+    way: 'mail',
+    address: FIRM.email,
+  });
   const day = asked.now + 16 * 86_400_000;
   await createVisit(asked, {
     id: env.newId(),

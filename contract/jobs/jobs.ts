@@ -292,6 +292,8 @@ export interface TodayAnswer {
   readonly jobs: readonly JobSummary[];
   /** Agents in the kit of these jobs that must not meet, a sentence a pair. */
   readonly apart: readonly string[];
+  /** Visits that were announced as theirs, the next first. */
+  readonly visits: readonly VisitToMe[];
 }
 
 export interface HomeAnswer {

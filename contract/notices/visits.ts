@@ -29,7 +29,12 @@ export const newVisit = object({
 });
 export type NewVisit = InferType<typeof newVisit>;
 
-export const moveVisit = object({ ...window, agreed: yes().default(false) });
+export const moveVisit = object({
+  ...window,
+  agreed: yes().default(false),
+  /** Who comes instead; null: who was announced. */
+  personId: id().nullable().default(null),
+});
 export type MoveVisit = InferType<typeof moveVisit>;
 
 /** What the office says to another time that was asked for. */
@@ -81,6 +86,8 @@ export interface VisitSummary {
   readonly personId: string;
   /** Who comes. */
   readonly person: string;
+  /** Whoever was to come is of this office no more: somebody else does, or nobody. */
+  readonly gone: boolean;
   readonly tenant: string;
   readonly day: number;
   readonly from: number;
@@ -123,9 +130,11 @@ export interface VisitsAnswer {
 export const visitsOf = object({ placeId: id().nullable().default(null) });
 export type VisitsOf = InferType<typeof visitsOf>;
 
-/** What a tenant reads of a visit to come. */
+/** What a tenant reads of a visit to come, and whoever is to make it. */
 export interface VisitToMe {
   readonly id: string;
+  readonly placeId: string;
+  readonly place: string;
   readonly day: number;
   readonly from: number;
   readonly until: number;

@@ -53,6 +53,8 @@ interface When {
   readonly from: number;
   readonly until: number;
   readonly agreed: boolean;
+  /** Who comes, where that changes. */
+  readonly personId?: string | null;
 }
 
 const whenOf = ({ day, from, until, agreed }: Pick<NewVisit, 'day' | 'from' | 'until' | 'agreed'>): When => ({
@@ -160,19 +162,24 @@ export async function moveTo(
     deliveredBy: null,
     ...answered(when.agreed ? 'agreed' : 'none', when.agreed ? call : null),
   };
-  const { id, ...rest } = moved;
+  const { id, ...rest } = { ...moved, ...(when.personId && { personId: when.personId }) };
   await call.db.visit.update({ id }, rest);
   await call.db.message.update({ subjectId: id, state: 'planned' }, { state: 'over' });
   await announce(call, moved, kind);
 }
 
 /**
- * Moves a visit to another time.
- * @throws Problem: visitOver (409), noticeTooShort (422), what is not there or not theirs (404)
+ * Moves a visit to another time, or has somebody else make it.
+ * @throws Problem: visitOver (409), noticeTooShort, fields (422), what is not there or not theirs (404)
  */
 export async function moveVisit(call: Call, id: string, form: MoveVisit): Promise<object> {
   const visit = await openVisit(call, id);
-  const when = whenOf(form);
+  const when = { ...whenOf(form), personId: form.personId };
+  if (form.personId !== null) {
+    const place = await findPlace(call, visit.placeId);
+    if ((await visitorsTo(call, place)).every(({ id: known }) => known !== form.personId))
+      throw fieldProblem('personId', 'field.oneOf');
+  }
   await refuseTooSoon(call, visit.placeId, when);
   await moveTo(call, visit, when);
   return {};
@@ -324,6 +331,9 @@ async function describe(call: Call, rows: readonly Row<'visit'>[]): Promise<Visi
   );
   const places = await db.place.all({ id: [...new Set(rows.map(({ placeId }) => placeId))] });
   const properties = await db.property.all({ id: [...new Set(places.map(({ propertyId }) => propertyId))] });
+  const here = new Set(
+    (await db.roleGrant.all({ personId: rows.map(({ personId }) => personId) })).map(({ personId }) => personId),
+  );
   return Promise.all(
     rows.map(async (row) => {
       const place = places.find(({ id }) => id === row.placeId)!;
@@ -339,6 +349,7 @@ async function describe(call: Call, rows: readonly Row<'visit'>[]): Promise<Visi
         today,
         personId: row.personId,
         person: names.get(row.personId) ?? say('story.someone'),
+        gone: !here.has(row.personId),
         tenant: names.get(row.tenantId) ?? say('story.someone'),
         day: row.day,
         from: row.fromMinute,
@@ -385,9 +396,9 @@ async function describeEntries({ db, env: { say } }: Call, rows: readonly Row<'e
   );
 }
 
-/** Visits to come to a tenant's home, for that tenant; those that a contractor is to make, for them. */
+/** Visits to come to a tenant's home, for that tenant; those that anybody else is to make, for them. */
 export async function visitsToMe({ db, actor, now, env: { say } }: Call, today: number): Promise<VisitToMe[]> {
-  const whose = actor.roles.includes('contractor') ? { personId: actor.personId } : { tenantId: actor.personId };
+  const whose = actor.roles.includes('tenant') ? { tenantId: actor.personId } : { personId: actor.personId };
   const rows = await db.visit.all(
     { ...whose, state: 'announced', day: above(today - 1) },
     { order: [['day', 'ASC']], limit: 20 },
@@ -396,6 +407,15 @@ export async function visitsToMe({ db, actor, now, env: { say } }: Call, today: 
     db,
     rows.map(({ personId }) => personId),
   );
+  const places = await db.place.all({ id: rows.map(({ placeId }) => placeId) });
+  const properties = await db.property.all({ id: places.map(({ propertyId }) => propertyId) });
+  const nameOf = (id: string) => {
+    const place = places.find((it) => it.id === id)!;
+    return placeInFull(
+      place,
+      properties.find((it) => it.id === place.propertyId)!,
+    );
+  };
   const coming = await Promise.all(
     rows.map(async (row) => instantOfDay(row.day, row.untilMinute, await zoneOfPlace(db, row.placeId)) >= now),
   );
@@ -403,6 +423,8 @@ export async function visitsToMe({ db, actor, now, env: { say } }: Call, today: 
     .filter((_, i) => coming[i])
     .map((row) => ({
       id: row.id,
+      placeId: row.placeId,
+      place: nameOf(row.placeId),
       day: row.day,
       from: row.fromMinute,
       until: row.untilMinute,

@@ -1,7 +1,9 @@
 /** A staff member's day: the jobs in hand, and what of their kit must be kept apart. */
 import type { TodayAnswer } from '../../contract/jobs/jobs.ts';
+import { dayOfInstant } from '../../core/calendar/day.ts';
 import type { Call } from '../context/context.ts';
 import { agentsToKeepApart } from '../jobs/kit.ts';
+import { visitsToMe } from '../notices/visits.ts';
 import { jobsInHand } from './jobsOfPerson.ts';
 
 /** What is given to the caller, the most pressing first. */
@@ -13,5 +15,6 @@ export async function readToday(call: Call): Promise<TodayAnswer> {
       call,
       jobs.map(({ id }) => id),
     ),
+    visits: await visitsToMe(call, dayOfInstant(call.now, 'UTC') - 1),
   };
 }

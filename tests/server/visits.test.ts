@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { isoFromDay } from '../../core/calendar/day.ts';
-import type { HomeAnswer, JobAnswer } from '../../contract/jobs/jobs.ts';
+import type { HomeAnswer, JobAnswer, TodayAnswer } from '../../contract/jobs/jobs.ts';
 import type { VisitsAnswer } from '../../contract/notices/visits.ts';
 import { tellHouseholds } from '../../server/notices/telling.ts';
 import type { Letter } from '../../server/ports/mail.ts';
@@ -216,6 +216,29 @@ describe('Visits', () => {
       .post(`/entries/${entry!.id}/note`, { note: 'Hose burst in the kitchen; shut at the stop tap.' })
       .expect(200);
     expect((await visits()).entries[0]!.wantsNote).to.equal(false);
+  });
+
+  it('stand on the day of whoever makes them, and go to somebody else when they leave; the household hears by whom', async () => {
+    await reach();
+    await announce().expect(200);
+    await tell();
+    const today = async (by: Caller) => (await by.get('/jobs').expect(200)).body as TodayAnswer;
+    expect((await today(staff)).visits).to.deep.include.members([
+      { ...(await home()).visits[0]!, place: 'Flat 1A, The Ropewalk', placeId: flat.placeId },
+    ]);
+    expect((await today(house.manager)).visits).to.deep.equal([]);
+    const { caller: other, id: personId } = await hire(house, 'staff', 'ferreday@saltmarsh.example', 'N. Ferreday');
+    await house.manager.post(`/people/${staffId}/disable`).expect(200);
+    const [left] = (await visits()).visits;
+    expect(left).to.include({ gone: true, state: 'announced', person: 'T. Hollis' });
+    const when = { day: isoFromDay(TODAY + 3), from: 600, until: 720 };
+    await house.manager.put(`/visits/${left!.id}`, { ...when, personId: flat.tenantId }).expect(422);
+    await house.manager.put(`/visits/${left!.id}`, { ...when, personId: staffId }).expect(422);
+    await house.manager.put(`/visits/${left!.id}`, { ...when, personId }).expect(200);
+    await tell();
+    expect(post.at(-1)!.subject).to.contain('N. Ferreday comes on 27 November 2026');
+    expect((await visits()).visits[0]).to.include({ gone: false, person: 'N. Ferreday' });
+    expect((await today(other)).visits.map(({ id }) => id)).to.deep.equal([left!.id]);
   });
 
   it('are asked of nobody in an empty home', async () => {

@@ -87,7 +87,7 @@ describe('A contractor’s visit, in a browser', function contractors() {
   it('that nobody came to stands on Today and leads to where it is put right', async () => {
     await stage.running.env.store.write((db) => db.visit.update({ placeId: flat.placeId }, { day: today - 1 }));
     await manager.goto('/today');
-    await manager.getByRole('link', { name: 'One contractor did not come' }).click();
+    await manager.getByRole('link', { name: 'One contractor did not come.' }).click();
     await manager.getByText(/^Did not come on .*there is no report/).waitFor();
     await expectFit(manager, 'a contractor who did not come');
   });

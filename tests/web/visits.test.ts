@@ -5,7 +5,7 @@ import { dayOfInstant, instantOfDay, isoFromDay } from '../../core/calendar/day.
 import { tellHouseholds } from '../../server/notices/telling.ts';
 import { hire, ZONE, type Flat, type House } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
-import { MANAGER_EMAIL, openOffice, signIn } from './office.ts';
+import { choose, MANAGER_EMAIL, openOffice, signIn } from './office.ts';
 import { story } from '../story.ts';
 
 /** Somebody comes: announced, answered from the letter, and nobody begins at a door without a word. */
@@ -43,6 +43,7 @@ describe('A visit, in a browser', function visit() {
     await manager.goto(`/homes/${flat.placeId}`);
     await manager.getByRole('button', { name: 'Announce a visit' }).click();
     await manager.getByText('This property gives 48 hours of notice.').waitFor();
+    await choose(manager, 'Who comes', 'T. Hollis');
     expect(await manager.getByLabel('What for, as they will read it').inputValue()).to.not.equal('');
     await manager.getByLabel('Day', { exact: true }).fill(isoFromDay(today + 1));
     await expectFit(manager, 'announcing a visit');
@@ -83,6 +84,26 @@ describe('A visit, in a browser', function visit() {
     await manager.getByRole('heading', { name: 'Visits that want an answer' }).waitFor({ state: 'detached' });
     await tenant.reload();
     await tenant.getByText('Agreed. Thank you.').waitFor();
+  });
+
+  it('stands on the day of whoever makes it, and wants somebody else once they are gone', async () => {
+    await staff.goto('/today');
+    await staff.getByRole('region', { name: 'Visits announced as yours' }).getByText('Agreed.').waitFor();
+    await expectFit(staff, 'visits of one’s own');
+    await expectThumbs(staff, 'visits of one’s own');
+    const { id: personId } = await hire(house, 'staff', 'ferreday@saltmarsh.example', 'N. Ferreday');
+    await stage.running.env.store.write((db) => db.visit.update({ placeId: flat.placeId }, { personId }));
+    await house.manager.post(`/people/${personId}/disable`).expect(200);
+    await manager.goto('/asked');
+    await manager.getByText('is of this office no more: move it to somebody else').waitFor();
+    await manager.getByRole('heading', { name: 'Visits that want an answer' }).waitFor();
+    await manager.goto(`/homes/${flat.placeId}`);
+    await manager.getByRole('button', { name: 'Move', exact: true }).click();
+    await choose(manager, 'Who comes', 'T. Hollis');
+    await manager.getByLabel('They have said yes already').check();
+    await manager.getByRole('button', { name: 'Move and tell them' }).click();
+    await manager.getByText(/17:00 to 18:00: T. Hollis/).waitFor();
+    await manager.getByText('Agreed.').waitFor();
   });
 
   it('is not needed where somebody opens and agrees: a tap says who, another begins', async () => {

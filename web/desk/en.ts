@@ -420,6 +420,10 @@ export const deskText = {
   'machine.specMissing': 'specification to fill in',
   'today.title': 'Today',
   'today.mine': 'Given to you',
+  'today.visits': 'Visits announced as yours',
+  'today.visit': '{from} to {until},',
+  'today.visit.answer':
+    '{answer, select, agreed {Agreed.} another {They ask for another time: the office answers.} kept {Kept as announced.} other {Announced.}}',
   'today.none': 'Nothing is given to you.',
   'today.none.why': 'When a manager gives you a job it stands here, the most pressing first.',
   'today.report': 'Report a fault',

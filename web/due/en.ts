@@ -14,7 +14,7 @@ export const dueDeskText = {
   'waits.nothing': 'Nothing waits for you.',
   'waits.mishaps':
     '{count, plural, one {Something came between on a round} other {Something came between on rounds, # times}}',
-  'waits.missed': '{count, plural, one {One contractor} other {# contractors}} did not come',
+  'waits.missed': '{count, plural, one {One contractor} other {# contractors}} did not come.',
   'waits.asked':
     '{count, plural, one {One household is} other {# households are}} past the day of what they were asked for.',
   'waits.nobody':

@@ -43,6 +43,19 @@ onBeforeUnmount(onTaken(reload));
     <template v-if="answer">
       <h2 v-if="desk.isManager && answer.jobs.length">{{ say('today.mine') }}</h2>
       <p v-if="keptAt !== null" class="quiet small">{{ say('kept.asOf', { at: say.time(keptAt, ZONE) }) }}</p>
+      <section v-if="answer.visits.length" class="stack close" aria-labelledby="my-visits">
+        <h2 id="my-visits">{{ say('today.visits') }}</h2>
+        <ul class="ruled">
+          <li v-for="it in answer.visits" :key="it.id" class="stack tight">
+            <p>
+              <b>{{ `${say.weekday(it.day)}, ${say.shortDay(it.day)}` }}</b>
+              {{ say('today.visit', { from: say.clockTime(it.from), until: say.clockTime(it.until) }) }}
+              <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>
+            </p>
+            <p class="small quiet">{{ it.purpose }} {{ say('today.visit.answer', { answer: it.answer }) }}</p>
+          </li>
+        </ul>
+      </section>
       <p v-if="answer.jobs.length" class="quiet">{{ say('today.jobs', { count: answer.jobs.length }) }}</p>
       <EmptyState v-else :title="say('today.none')" :why="say('today.none.why')" />
       <p v-for="it in answer.apart" :key="it" class="caution">{{ it }}</p>

@@ -1940,6 +1940,9 @@ export interface WebText extends SharedText, FieldsText {
   'today.none.why': None;
   'today.report': None;
   'today.title': None;
+  'today.visit': { from: string | number; until: string | number };
+  'today.visit.answer': { answer: Choice };
+  'today.visits': None;
   'tokens.areas': None;
   'tokens.days': None;
   'tokens.document': None;
@@ -2008,6 +2011,7 @@ export interface WebText extends SharedText, FieldsText {
   'visits.announce': None;
   'visits.askedFor': { day: string | number; from: string | number; until: string | number };
   'visits.entries': None;
+  'visits.gone': { who: string | number };
   'visits.handed': None;
   'visits.hours': { hours: number };
   'visits.keep': None;

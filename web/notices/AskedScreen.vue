@@ -18,11 +18,11 @@ import MessageList from './MessageList.vue';
 const SHOWN = 50;
 const askings = useLoading(() => api('askings.list'));
 const visits = useLoading(() => api('visits.list', { form: { placeId: null } }));
-/** Another time was asked for, or they were not told in time. */
+/** Another time was asked for, they were not told in time, or whoever was to come is gone. */
 const questions = computed(
   () =>
     visits.value.value?.visits.filter(
-      (it) => it.state === 'announced' && it.day >= it.today && (it.answer === 'another' || !it.lawful),
+      (it) => it.state === 'announced' && it.day >= it.today && (it.answer === 'another' || !it.lawful || it.gone),
     ) ?? [],
 );
 const shows = ref<'all' | 'late' | 'unreached'>('all');

@@ -13,7 +13,9 @@ const props = defineProps<{ placeId: string; today: number; answer: VisitsAnswer
 const emit = defineEmits<{ saved: []; cancelled: [] }>();
 const id = newId();
 const entry = reactive({
-  personId: props.visit?.personId ?? props.answer.people[0]?.id ?? '',
+  // Of a visit whose maker is gone, the first who may come.
+  personId:
+    (props.answer.people.find(({ id: it }) => it === props.visit?.personId) ?? props.answer.people[0])?.id ?? '',
   // The first day that leaves the notice whole.
   day: isoFromDay(props.visit?.day ?? props.today + 1 + Math.ceil(props.answer.hours / 24)),
   from: clockTime(props.visit?.from ?? 10 * 60),
@@ -29,7 +31,7 @@ async function save(): Promise<void> {
   const when = { day: entry.day, from: minuteOf(entry.from), until: minuteOf(entry.until), agreed: entry.agreed };
   const { visit } = props;
   const sent = visit
-    ? await moved.submit(when, (form) => api('visit.move', { id: visit.id, form }))
+    ? await moved.submit({ ...when, personId: entry.personId }, (form) => api('visit.move', { id: visit.id, form }))
     : await made.submit(
         { id, placeId: props.placeId, personId: entry.personId, purpose: entry.purpose, ...when },
         (form) => api('visit.create', { form, once: id }),
@@ -40,20 +42,19 @@ async function save(): Promise<void> {
 
 <template>
   <form class="panel card stack close" @submit.prevent="save" @keydown.esc.stop="emit('cancelled')">
-    <template v-if="!visit">
-      <VSelect
-        v-model="entry.personId"
-        :items="answer.people.map((it) => ({ value: it.id, title: it.name }))"
-        :label="say('visits.who')"
-        :error-messages="fieldsWrong.personId"
-      />
-      <VTextField
-        v-model="entry.purpose"
-        maxlength="200"
-        :label="say('visits.purposeField')"
-        :error-messages="fieldsWrong.purpose"
-      />
-    </template>
+    <VSelect
+      v-model="entry.personId"
+      :items="answer.people.map((it) => ({ value: it.id, title: it.name }))"
+      :label="say('visits.who')"
+      :error-messages="fieldsWrong.personId"
+    />
+    <VTextField
+      v-if="!visit"
+      v-model="entry.purpose"
+      maxlength="200"
+      :label="say('visits.purposeField')"
+      :error-messages="fieldsWrong.purpose"
+    />
     <VTextField v-model="entry.day" type="date" :label="say('visit.day')" :error-messages="fieldsWrong.day" />
     <div class="fields inline short">
       <VTextField v-model="entry.from" type="time" :label="say('visit.from')" :error-messages="fieldsWrong.from" />

@@ -46,6 +46,7 @@ const line = ({ day, from, until, person }: VisitSummary) =>
         ><br /><span class="small">{{ it.purpose }}</span>
       </p>
       <p class="small" :class="{ alarm: isOpen(it) && !it.lawful }">{{ it.says }}</p>
+      <p v-if="it.gone && isOpen(it)" class="small alarm">{{ say('visits.gone', { who: it.person }) }}</p>
       <p v-if="it.note" class="small">
         <q>{{ it.note }}</q>
       </p>

@@ -113,6 +113,7 @@ export const noticesDeskText = {
   'visits.accept': 'Yes to their time',
   'visits.keep': 'Keep ours',
   'visits.askedFor': 'They ask for {day}, {from} to {until}.',
+  'visits.gone': '{who} is of this office no more: move it to somebody else, or call it off.',
   'visits.line': '{day}, {from} to {until}: {who}',
   'visits.entries': 'How the home was entered',
   'visits.note': 'Say what happened',
