@@ -1,5 +1,6 @@
 /** What is on the shelf, what will be taken from it, and what is to be ordered. */
 import { number, object, string, type InferType } from 'yup';
+import type { RoundNeed } from '../../core/stock/rounds.ts';
 import { count, id, line } from '../form/fields.ts';
 
 /** A thing and its exact size: `airFilter 16x25x1`; without a size where none is known. */
@@ -55,7 +56,11 @@ export interface StockItem extends Omit<ChangeStockItem, 'item'> {
   /** Of the lead time: what is taken on average, and what is not exceeded at the service level. */
   readonly leadMean: number;
   readonly reorderAt: number;
-  /** To be ordered now, in whole packs; null where nobody has counted. */
+  /** What the next rounds that are taken over need, and what is left after each. */
+  readonly rounds: readonly RoundNeed[];
+  /** What rounds need beyond what is there, the first day that lacks some, and by when to order for it. */
+  readonly lack: { readonly count: number; readonly day: number; readonly orderBy: number } | null;
+  /** To be ordered now, in whole packs, for the weeks to come and for every round; null where nobody has counted. */
   readonly order: number | null;
 }
 

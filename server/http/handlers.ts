@@ -49,6 +49,7 @@ import { moveOrRaise } from '../faults/unsafeMove.ts';
 import { giveJob } from '../jobs/jobs.ts';
 import * as lists from '../jobs/lists.ts';
 import { beginUnplanned } from '../jobs/unplanned.ts';
+import { readShelf } from '../pages/stock.ts';
 import { readToday } from '../pages/today.ts';
 import { sendJob } from '../proof/submission.ts';
 import { withdrawJob } from '../jobs/withdraw.ts';
@@ -114,7 +115,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   ...FAULT_HANDLERS,
   ...NOTICE_HANDLERS,
   ...ROUND_HANDLERS,
-  'stock.read': bare((call) => stock.readStock(call)),
+  'stock.read': bare(readShelf),
   'stock.change': formed(stockForms.changeStock, stock.changeStock),
   'stock.item': formed(stockForms.changeStockItem, stock.changeStockItem),
   'people.read': formed(peopleForms.findPeople, readPeople),

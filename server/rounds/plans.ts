@@ -4,9 +4,8 @@ import type { Instance, PlanVisit } from '../../core/rounds/instance.ts';
 import type { MakePlan, PlanAnswer, PlanWeek, ShapePlan } from '../../contract/rounds/rounds.ts';
 import type { Actor, Call, Env } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
-import { numbersOfStop } from './stops.ts';
+import { numbersOfStop, stopsToCome } from './stops.ts';
 import type { Row } from '../store/tables.ts';
-import { above } from '../store/where.ts';
 import { planAside } from './aside.ts';
 import { readBasis } from './basis.ts';
 import { describePlan } from './describe.ts';
@@ -57,16 +56,14 @@ const placesIn = (of: readonly { readonly id: string }[]): ReadonlyMap<string, n
   new Map(of.map(({ id }, i) => [id, i]));
 
 /** What stands in somebody's round to come, whatever plan it came from, in the terms of a plan. */
-async function takenOver({ db, actor }: Call, instance: Instance, fromDay: number): Promise<KeptVisit[]> {
+async function takenOver(call: Call, instance: Instance, fromDay: number): Promise<KeptVisit[]> {
   const [homes, workers, tasks] = [placesIn(instance.homes), placesIn(instance.workers), placesIn(instance.tasks)];
-  const stops = await db.roundStop.all({ organisationId: actor.organisationId, day: above(fromDay - 1) });
-  const off = await db.visit.all({ id: stops.flatMap(({ visitId }) => visitId ?? []), state: ['off', 'missed'] });
-  return stops.flatMap((stop, i) => {
-    const { placeId, personId, day: on, visitId } = stop;
+  return (await stopsToCome(call, fromDay)).flatMap((stop, i) => {
+    const { placeId, personId, day: on } = stop;
     const [home, worker, day] = [homes.get(placeId), workers.get(personId), on - fromDay];
     const its = numbersOfStop(stop).flatMap((number) => tasks.get(`${number}.0`) ?? []);
     const there = home !== undefined && worker !== undefined && day < instance.days && its.length > 0;
-    if (!there || off.some(({ id }) => id === visitId)) return [];
+    if (!there) return [];
     return [{ id: i, home, worker, day, tasks: its.sort((a, b) => a - b), pinned: true, takenOver: true }];
   });
 }

@@ -26,6 +26,9 @@ const EARLY_WEEKS = 4;
 
 export interface PartOnShelf {
   readonly pointId: string;
+  readonly number: number;
+  /** Day of its last service; null without one. */
+  readonly servedDay: Day | null;
   /** What it takes: `airFilter 16 × 25 × 1 in`. */
   readonly item: string;
   /** Its exact size is wanted, and nobody has written it down. */
@@ -63,6 +66,8 @@ export async function partsOnShelf({ db, actor: { organisationId }, now }: Call)
     return [
       {
         pointId: point.id,
+        number: point.number,
+        servedDay,
         item: size === null ? piece.what : `${piece.what} ${size}`,
         wantsSize: wantsSize && size === null,
         // What was never logged is due now.

@@ -1,5 +1,5 @@
 /** The shelf: what is there, what the coming weeks take, when and how much to order. */
-import { dayOfInstant } from '../../core/calendar/day.ts';
+import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import {
   countAt,
@@ -9,6 +9,7 @@ import {
   type Lateness,
   type Wanted,
 } from '../../core/stock/forecast.ts';
+import { afterRounds, lackOf, type Need } from '../../core/stock/rounds.ts';
 import {
   AS_BOUGHT,
   type ChangeStock,
@@ -26,13 +27,21 @@ import type { Row } from '../store/tables.ts';
 import { mondayOfWeek, partsOnShelf, pastWeeks, wantedOf, weekOf, type PartOnShelf } from './parts.ts';
 
 const WEEKS_SHOWN = 8;
+const ROUNDS_SHOWN = 6;
 /** Services are learned from so long back. */
 const LEARNED_DAYS = 365;
 /** What is ordered lasts until the next order, weeks after it came: our assumption. */
 const COVER_WEEKS = 4;
 
+/** Parts that somebody's round will serve, by their numbers. */
+export interface RoundToCome {
+  readonly day: Day;
+  readonly who: string;
+  readonly numbers: readonly number[];
+}
+
 /** What is on the shelf and what will be taken, thing by thing, what is to be ordered first. */
-export async function readStock(call: Call): Promise<StockAnswer> {
+export async function readStock(call: Call, rounds: readonly RoundToCome[]): Promise<StockAnswer> {
   const { db, actor, now } = call;
   const { zone, today } = await firstZone(call);
   const parts = await partsOnShelf(call);
@@ -61,6 +70,7 @@ export async function readStock(call: Call): Promise<StockAnswer> {
         bought: bought.find((it) => it.item === item),
         changes: changes.filter((it) => it.item === item),
         services: services.filter(({ pointId }) => ids.has(pointId)),
+        needs: needsOf(its, rounds),
       }),
     );
     await breathe();
@@ -81,10 +91,18 @@ interface Shelf {
   readonly bought: Row<'stockItem'> | undefined;
   readonly changes: readonly Row<'stockChange'>[];
   readonly services: readonly ServiceOfPart[];
+  readonly needs: readonly Need[];
 }
 
+/** What rounds take of one thing; what was served since a round was made, it does not take again. */
+const needsOf = (parts: readonly PartOnShelf[], rounds: readonly RoundToCome[]): Need[] =>
+  rounds.flatMap(({ day, who, numbers }) => {
+    const count = parts.filter((it) => numbers.includes(it.number) && (it.servedDay ?? 0) < day).length;
+    return count > 0 ? [{ day, who, count }] : [];
+  });
+
 function describe({ env: { say } }: Call, item: string, shelf: Shelf): StockItem {
-  const { parts, lateness, week, bought, changes, services } = shelf;
+  const { parts, lateness, week, bought, changes, services, needs } = shelf;
   const [, what = item, size = null] = /^(\S+) (.+)$/.exec(item) ?? [];
   const { supplier, price, pack, leadWeeks, service } = bought ?? AS_BOUGHT;
   const wanted = parts.map((part) => wantedOf(part, week));
@@ -94,6 +112,8 @@ function describe({ env: { say } }: Call, item: string, shelf: Shelf): StockItem
   const taken = counted ? services.filter(({ doneAt }) => doneAt > counted.at).length : 0;
   const came = changes.filter(({ kind, at }) => kind === 'received' && counted && at > counted.at);
   const there = counted ? counted.quantity + came.reduce((sum, { quantity }) => sum + quantity, 0) - taken : null;
+  const rounds = afterRounds(there, needs);
+  const lack = lackOf(rounds);
   return {
     item,
     name: say('stock.piece', { what }),
@@ -110,12 +130,19 @@ function describe({ env: { say } }: Call, item: string, shelf: Shelf): StockItem
     weeks: weeksOf(lateness, wanted, week),
     leadMean: meanCount(lead),
     reorderAt,
+    rounds: rounds.slice(0, ROUNDS_SHOWN),
+    lack: lack && { ...lack, orderBy: lack.day - 7 * leadWeeks },
     order:
       there === null
         ? null
-        : orderOf(there, reorderAt, countsWithin(lateness, wanted, leadWeeks + COVER_WEEKS), { pack, service }),
+        : Math.max(
+            orderOf(there, reorderAt, countsWithin(lateness, wanted, leadWeeks + COVER_WEEKS), { pack, service }),
+            inPacks(lack?.count ?? 0, pack),
+          ),
   };
 }
+
+const inPacks = (pieces: number, pack: number): number => Math.ceil(pieces / pack) * pack;
 
 /** In whole packs, up to what is not exceeded until the order after this one has come; nothing above the reorder point. */
 function orderOf(
@@ -125,7 +152,7 @@ function orderOf(
   { pack, service }: { readonly pack: number; readonly service: number },
 ): number {
   if (there > reorderAt) return 0;
-  return Math.ceil(Math.max(0, countAt(untilNext, service) - there) / pack) * pack;
+  return inPacks(Math.max(0, countAt(untilNext, service) - there), pack);
 }
 
 /** Week by week: what is taken within so many weeks, less what is within one fewer; the band by the week alone. */

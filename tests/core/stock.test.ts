@@ -12,6 +12,7 @@ import {
   type AtRisk,
   type Wanted,
 } from '../../core/stock/forecast.ts';
+import { afterRounds, lackOf } from '../../core/stock/rounds.ts';
 import { seeded } from '../../core/statistics/random.ts';
 
 const sum = (counts: Float64Array) => counts.reduce((total, chance) => total + chance, 0);
@@ -97,5 +98,38 @@ describe('A shelf', () => {
       expect(of('within')).to.be.within(0.72, 0.88);
       expect(Math.abs(of('out') - of('stated'))).to.be.below(0.05);
     }
+  });
+});
+
+describe('A shelf and the rounds to come', () => {
+  const needs = fc.array(
+    fc.record({
+      day: fc.integer({ min: 0, max: 9 }),
+      who: fc.constantFrom('a', 'b'),
+      count: fc.integer({ min: 1, max: 4 }),
+    }),
+    { maxLength: 20 },
+  );
+  it('are gone through day by day: what is left falls by what each takes, and what lacks is all that is beyond the shelf', () => {
+    fc.assert(
+      fc.property(needs, fc.integer({ min: 0, max: 30 }), (its, shelf) => {
+        const rounds = afterRounds(shelf, its);
+        const taken = its.reduce((total, { count }) => total + count, 0);
+        expect(rounds.reduce((total, { count }) => total + count, 0)).to.equal(taken);
+        expect(new Set(rounds.map(({ day, who }) => `${day} ${who}`)).size).to.equal(rounds.length);
+        rounds.forEach(({ day, count, left }, i) => {
+          expect(day).to.be.at.least(rounds[i - 1]?.day ?? 0);
+          expect(left).to.equal((rounds[i - 1]?.left ?? shelf) - count);
+        });
+        const lack = lackOf(rounds);
+        expect(lack?.count ?? 0).to.equal(Math.max(0, taken - shelf));
+        if (lack) expect(rounds.filter(({ day }) => day < lack.day).every(({ left }) => left! >= 0)).to.equal(true);
+      }),
+    );
+  });
+  it('say nothing of what nobody has counted', () => {
+    const rounds = afterRounds(null, [{ day: 3, who: 'a', count: 2 }]);
+    expect(rounds).to.deep.equal([{ day: 3, who: 'a', count: 2, left: null }]);
+    expect(lackOf(rounds)).to.equal(null);
   });
 });

@@ -102,6 +102,39 @@ describe('Stock', () => {
     await flat.tenant.get('/stock').expect(403);
   });
 
+  it('is ordered before the round that needs it, minus what is there, in time or too late', async () => {
+    await sized('16 x 25 x 1');
+    await serve(30);
+    const { id: personId } = await hire(house);
+    const stop = { placeId: flat.placeId, personId, backMinute: null, overMinute: null, visitId: null, createdAt: 1 };
+    const goes = (day: number) =>
+      house.env.store.write(async (db) => {
+        const { organisationId } = (await db.place.one({ id: flat.placeId }))!;
+        const { number } = (await db.point.one({ id: flat.points[FILTER]! }))!;
+        const at = { day, fromMinute: 540, untilMinute: 570, numbers: JSON.stringify([number]) };
+        await db.roundStop.insert({ ...stop, ...at, id: v7(), organisationId });
+      });
+    await goes(TODAY + 30);
+    expect(await filter()).to.deep.include({
+      rounds: [{ day: TODAY + 30, who: 'T. Hollis', count: 1, left: null }],
+      lack: null,
+      order: null,
+    });
+    await change('counted', 1).expect(200);
+    expect(await filter()).to.deep.include({ lack: null, order: 0 });
+    await goes(TODAY + 5);
+    await house.manager
+      .put('/stock/items', { item: 'airFilter 16 × 25 × 1 in', price: 9, pack: 4, leadWeeks: 2, service: 0.95 })
+      .expect(200);
+    const lacks = await filter();
+    expect(lacks.rounds.map(({ left }) => left)).to.deep.equal([0, -1]);
+    expect(lacks.lack).to.deep.equal({ count: 1, day: TODAY + 30, orderBy: TODAY + 16 });
+    expect(lacks.order).to.equal(4);
+    // What was served meanwhile is not taken again by a round before that day; what is over is no round to come.
+    await letDaysPass(house, 31);
+    expect((await filter()).rounds).to.deep.equal([]);
+  });
+
   it('counts nothing for a home on hold', async () => {
     await sized('16 x 25 x 1');
     await house.manager

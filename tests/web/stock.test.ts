@@ -1,6 +1,8 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { registerFlat, type House } from '../server/house.ts';
+import { v7 } from 'uuid';
+import { dayOfInstant } from '../../core/calendar/day.ts';
+import { registerFlat, ZONE, type House } from '../server/house.ts';
 import { DESK, expectFit, openStage, type Stage } from './browser.ts';
 import { choose, MANAGER_EMAIL, openOffice, signIn } from './office.ts';
 import { story } from '../story.ts';
@@ -58,5 +60,30 @@ describe('The shelf, in a browser', function shelf() {
     await manager.getByRole('button', { name: 'So many came in' }).click();
     await manager.getByText('Nothing is to be ordered now.').waitFor();
     expect(await manager.getByText('6 there: counted').count()).to.equal(1);
+  });
+
+  it('is held against the rounds to come, and ordered for the one that lacks some', async () => {
+    const { db } = stage.running.env.store;
+    const { id: pointId, number, organisationId } = (await db.point.one({ procedure: 'airHandler.returnFilter' }))!;
+    const { placeId } = (await db.mark.one({ pointId }))!;
+    const { id: personId } = (await db.person.one({ email: MANAGER_EMAIL }))!;
+    const stop = { organisationId, placeId, personId, fromMinute: 540, untilMinute: 570, visitId: null, createdAt: 1 };
+    const today = dayOfInstant(Date.now(), ZONE);
+    await stage.running.env.store.write(async (to) => {
+      for (let i = 1; i <= 8; i += 1)
+        await to.roundStop.insert({
+          ...stop,
+          id: v7(),
+          day: today + 20 + i,
+          backMinute: null,
+          overMinute: null,
+          numbers: JSON.stringify([number]),
+        });
+    });
+    await manager.reload();
+    await manager.getByText(/^Rounds to come take: 1 with R. Okonjo-Vane on .*\(5 left\)/).waitFor();
+    await manager.getByText(/^Rounds lack 2 from .*: order by /).waitFor();
+    await manager.getByText('6 ×', { exact: true }).waitFor();
+    await expectFit(manager, 'an order for a round');
   });
 });

@@ -1803,6 +1803,7 @@ export interface WebText extends SharedText, FieldsText {
   'stock.count': None;
   'stock.counted': None;
   'stock.how': { services: number; swing: number };
+  'stock.lack': { count: number; day: string | number; late: Choice; by: string | number };
   'stock.lead': None;
   'stock.leftOut': None;
   'stock.noSupplier': None;
@@ -1820,6 +1821,8 @@ export interface WebText extends SharedText, FieldsText {
   'stock.quantity': None;
   'stock.received': None;
   'stock.reorder': { at: number; service: number; weeks: number };
+  'stock.round': { count: number; who: string | number; day: string | number; left: string | number };
+  'stock.rounds': None;
   'stock.save': None;
   'stock.service': None;
   'stock.service.level': { service: number };

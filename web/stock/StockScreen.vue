@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The shelf: what is there, what the coming weeks take, and the list to order by. */
 import { computed, onMounted, ref } from 'vue';
+import { dayOfInstant } from '../../core/calendar/day.ts';
 import type { StockItem } from '../../contract/stock/stock.ts';
 import { api, ownCurrency } from '../api/api.ts';
 import { useLoading } from '../api/load.ts';
@@ -35,6 +36,9 @@ const priceOf = (its: readonly StockItem[]) => {
       );
 };
 const unpriced = (its: readonly StockItem[]) => its.filter(({ price }) => price === null).length;
+const day = computed(() => dayOfInstant(Date.now(), answer.value?.zone ?? 'UTC'));
+const roundWords = ({ day: on, who, count, left }: StockItem['rounds'][number]) =>
+  say('stock.round', { count, who, day: say.shortDay(on), left: left === null ? 'none' : String(Math.max(0, left)) });
 async function saved(): Promise<void> {
   open.value = null;
   await reload();
@@ -64,6 +68,14 @@ onMounted(reload);
                   ><b>{{ say('stock.pieces', { count: it.order ?? 0 }) }}</b> {{ fullName(it) }}
                   <span class="quiet small">{{
                     say('stock.order.why', { shelf: it.shelf ?? 0, weeks: it.leadWeeks, at: it.reorderAt })
+                  }}</span>
+                  <span v-if="it.lack" class="small" :class="{ alarm: it.lack.orderBy < day }">{{
+                    say('stock.lack', {
+                      count: it.lack.count,
+                      day: say.shortDay(it.lack.day),
+                      by: say.shortDay(it.lack.orderBy),
+                      late: String(it.lack.orderBy < day),
+                    })
                   }}</span></span
                 ><span class="last">{{ it.price === null ? '' : say.money(it.order! * it.price, ownCurrency) }}</span>
               </li>
@@ -105,6 +117,10 @@ onMounted(reload);
                       })
                 }}
                 {{ say('stock.reorder', { at: it.reorderAt, weeks: it.leadWeeks, service: it.service }) }}
+              </p>
+              <p v-if="it.rounds.length" class="small">
+                {{ say('stock.rounds') }}
+                {{ say.list(it.rounds.map((need) => roundWords(need))) }}.
               </p>
               <table class="weeks small">
                 <caption class="unseen">

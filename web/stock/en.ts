@@ -9,6 +9,10 @@ export const stockText = {
   'stock.order.none': 'Nothing is to be ordered now.',
   'stock.order.why':
     '{shelf, number} there; {at, number} may go in the {weeks, plural, one {week} other {# weeks}} that it takes to come',
+  'stock.lack':
+    'Rounds lack {count, number} from {day} on{late, select, true {: ordered today it comes too late} other {: order by {by}}}.',
+  'stock.rounds': 'Rounds to come take:',
+  'stock.round': '{count, number} with {who} on {day}{left, select, none {} other { ({left} left)}}',
   'stock.order.sum':
     'Together {sum}{unpriced, plural, =0 {} one {, one thing has no price} other {, # things have no price}}',
   'stock.noSupplier': 'No supplier named',
