@@ -26,6 +26,7 @@ import type { Row } from '../server/store/tables.ts';
 import type { EmitterKey } from './emitter.ts';
 import { keepInTime } from './repairs.ts';
 import { MAIL_PORT, ZONE } from './scenario.ts';
+import { countShelf } from './shelf.ts';
 import { tellDemo } from './telling.ts';
 
 const PRICES = {
@@ -156,6 +157,7 @@ export async function tellStories(env: Env, manager: Actor, staff: readonly Acto
       reason: 'painting, then a new tenancy',
     });
     await missOne((daysAgo) => as(manager, at(daysAgo, 10)));
+    await countShelf(as(manager, at(10, 16)));
     await tellDemo(as(manager, now));
     return emitter;
   });

@@ -78,9 +78,8 @@ export class PlanState {
   /** Prices the days anew; what is laid counts by them from now on. */
   price(prices: readonly number[]): void {
     this.prices = prices;
-    const { workers, days } = this.instance;
-    for (let worker = 0; worker < workers.length; worker += 1)
-      for (let day = 0; day < days; day += 1) this.recount(worker, day);
+    const { days } = this.instance;
+    this.slots.forEach((_, slot) => this.recount(Math.floor(slot / days), slot % days));
   }
 
   /** What some minutes of a day cost beside themselves. */
@@ -256,8 +255,9 @@ export class PlanState {
     this.sum += cost - this.slotCosts[slot]!;
     this.minutes[slot] = minutes;
     this.slotCosts[slot] = cost;
-    this.priced += this.pricedAt(day, minutes) - this.slotPriced[slot]!;
-    this.slotPriced[slot] = this.pricedAt(day, minutes);
+    const priced = this.pricedAt(day, minutes);
+    this.priced += priced - this.slotPriced[slot]!;
+    this.slotPriced[slot] = priced;
   }
 
   /** Steps from here on can be taken back together. */

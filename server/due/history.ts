@@ -8,7 +8,6 @@ import { findProcedure, methodsOf, procedureOf } from '../../core/catalogue/cata
 import { forbiddenAt, withAllowed } from '../../core/catalogue/chemistry.ts';
 import { levelAt } from '../../core/catalogue/levels.ts';
 import { withoutAgents } from '../../core/catalogue/methods.ts';
-import { CONTRACTOR_VISIT } from '../../core/catalogue/procedures/contractor.ts';
 import type { Procedure } from '../../core/catalogue/types.ts';
 import { resolveAnchor } from '../../core/due/anchor.ts';
 import { assumptionsWith, NO_CHANGES } from '../../core/due/assumptions.ts';
@@ -26,9 +25,10 @@ import type { Db } from '../store/db.ts';
 import { inForce, knownFacts, type KnownFacts } from '../store/facts.ts';
 import { holdAmong } from '../lookup/hold.ts';
 import { effectsOn, placeHistory, stretchesOf, type PlaceHistory } from './circumstances.ts';
-import type { FactValues, Seasons } from '../store/factValues.ts';
+import type { Seasons } from '../store/factValues.ts';
+import { conditionsAt, contractedMonths, isGone, plainCondition, type Contracted } from './conditions.ts';
 import type { PointHistory, Supposition } from './pointHistory.ts';
-import { waitsForSignal, choicesOf, daysWith, capsOf, turnAt, lacks, newSince } from './pointFacts.ts';
+import { waitsForSignal, choicesOf, daysWith, capsOf, turnAt, newSince } from './pointFacts.ts';
 
 export const SEASONS: Seasons = { coolingMonth: 6, coolingDate: 1, leadDays: 14, warmCelsius: 22 };
 
@@ -227,63 +227,6 @@ function procedureAt(
   });
   return { procedure: level === allowed.level ? allowed : { ...allowed, level }, edition, choices, forbidden, raised };
 }
-
-/**
- * What was found, oldest first. A day that somebody claimed is believed until a service is recorded; it teaches
- * nothing.
- */
-function conditionsAt(
-  read: HistoryRows,
-  { id, machineId, procedure }: sql.PointRow,
-  contract: Contracted,
-  today: Day,
-): sql.ConditionRow[] {
-  if (procedure === CONTRACTOR_VISIT) return visitsAt(read, id, contract);
-  const { facts, conditions } = read;
-  const found = conditions.get(id) ?? [];
-  if (found.some(({ kind }) => kind === 'service')) return found;
-  const claimed = facts.nearest([id, machineId], 'lastDone', today)?.value.day;
-  if (claimed === undefined) return found;
-  return [{ ...CLAIMED, pointId: id, day: claimed }, ...found.filter(({ day }) => day >= claimed)];
-}
-
-type Contracted = FactValues['contract'];
-
-/** A part of a machine that is retired or lacks it, or the visit of a contract that is over. */
-const isGone = ({ retiredDay, leftOut, procedure }: sql.PointRow, contract: Contracted, today: Day): boolean =>
-  (retiredDay !== null && retiredDay <= today) ||
-  lacks(leftOut, procedure) ||
-  (procedure === CONTRACTOR_VISIT && contract === null);
-
-const contractedMonths = (procedure: string, contract: Contracted) =>
-  procedure === CONTRACTOR_VISIT && contract ? { everyMonths: contract.everyMonths } : {};
-
-/** When a contractor came: as recorded, and as the contract says where it knows of a later day. */
-function visitsAt({ conditions }: HistoryRows, pointId: string, contract: Contracted): sql.ConditionRow[] {
-  const found = conditions.get(pointId) ?? [];
-  const last = found.at(-1)?.day ?? -Infinity;
-  return contract && contract.lastVisit > last ? [...found, { ...CLAIMED, pointId, day: contract.lastVisit }] : found;
-}
-
-/** Nobody's condition. */
-const CLAIMED: Omit<sql.ConditionRow, 'pointId' | 'day'> = {
-  kind: 'service',
-  at: 0,
-  grade: null,
-  confirmed: 0,
-  agent: null,
-  evidence: 'attested',
-  personId: null,
-  doubtful: 0,
-};
-
-const plainCondition = ({ kind, day, grade, confirmed, doubtful }: sql.ConditionRow) => ({
-  kind,
-  day,
-  grade,
-  confirmed: confirmed === 1,
-  ...(doubtful === 1 && { doubtful: true }),
-});
 
 function calendarAt(
   { facts }: HistoryRows,

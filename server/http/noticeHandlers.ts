@@ -5,6 +5,7 @@ import * as askings from '../notices/askings.ts';
 import * as contact from '../notices/contact.ts';
 import * as contracts from '../notices/contracts.ts';
 import * as visitForms from '../../contract/notices/visits.ts';
+import { listVisits } from '../notices/visitLists.ts';
 import * as visits from '../notices/visits.ts';
 import { bare, formed, type Handler, type ServedRoute } from './handler.ts';
 import type { noticesRoutes } from '../../contract/notices/routes.ts';
@@ -20,7 +21,7 @@ export const NOTICE_HANDLERS: { readonly [N in ServedRoute & keyof typeof notice
   'place.answering': bare(async (call, { id }) => ({ answering: await answeringAt(call, id) })),
   'tenancy.contact': formed(forms.contact, (call, form, { id }) => contact.changeContact(call, id, form)),
   'property.entryRule': formed(visitForms.entryRule, (call, form, { id }) => visits.changeEntryRule(call, id, form)),
-  'visits.list': formed(visitForms.visitsOf, visits.listVisits),
+  'visits.list': formed(visitForms.visitsOf, listVisits),
   'visit.create': formed(visitForms.newVisit, visits.createVisit),
   'visit.move': formed(visitForms.moveVisit, (call, form, { id }) => visits.moveVisit(call, id, form)),
   'visit.settle': formed(visitForms.settleVisit, (call, form, { id }) => visits.settleVisit(call, id, form)),

@@ -15,6 +15,7 @@ import { zoneOfPlace } from '../lookup/zone.ts';
 import { factsOf } from '../store/facts.ts';
 import type { FactValues } from '../store/factValues.ts';
 import type { Row } from '../store/tables.ts';
+import { above } from '../store/where.ts';
 import { describeMessage } from './askings.ts';
 import { contactsOf } from './contact.ts';
 import { askingRuleOf, messageRow } from './planning.ts';
@@ -22,7 +23,7 @@ import { askingRuleOf, messageRow } from './planning.ts';
 /** Writes down that contractors with an address are asked, once each job. */
 export async function planContracted(env: Env): Promise<void> {
   const { db } = env.store;
-  const jobIds = (await db.jobLink.all({ revokedAt: null })).map(({ jobId }) => jobId);
+  const jobIds = (await db.jobLink.all({ revokedAt: null, expiresAt: above(env.clock()) })).map(({ jobId }) => jobId);
   const told = new Set((await db.message.all({ subjectId: jobIds, kind: 'contracted' })).map((it) => it.subjectId));
   const untold = (await db.job.all({ id: jobIds, state: 'given' })).filter(({ id }) => !told.has(id));
   const contacts = await contactsOf(

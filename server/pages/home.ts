@@ -8,7 +8,7 @@ import { goneQuestions } from '../faults/gone.ts';
 import { listFaults } from '../faults/faults.ts';
 import type { FaultSummary } from '../../contract/faults/faults.ts';
 import { ownContactOf } from '../notices/contact.ts';
-import { visitsToMe } from '../notices/visits.ts';
+import { visitsToMe } from '../notices/visitLists.ts';
 import { ownTenancy } from '../lookup/tenancies.ts';
 import type { Row } from '../store/tables.ts';
 import { reportableMachine } from '../words/reportable.ts';

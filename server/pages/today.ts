@@ -3,7 +3,7 @@ import type { TodayAnswer } from '../../contract/jobs/jobs.ts';
 import { dayOfInstant } from '../../core/calendar/day.ts';
 import type { Call } from '../context/context.ts';
 import { agentsToKeepApart } from '../jobs/kit.ts';
-import { visitsToMe } from '../notices/visits.ts';
+import { visitsToMe } from '../notices/visitLists.ts';
 import { jobsInHand } from './jobsOfPerson.ts';
 
 /** What is given to the caller, the most pressing first. */
