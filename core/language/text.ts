@@ -186,6 +186,7 @@ export interface SharedText {
   'edition.stepUnknown': None;
   'edition.untitled': None;
   'evidence.attested': None;
+  'evidence.checked': None;
   'evidence.proven': None;
   'evidence.selfCertified': None;
   'evidence.spotChecked': None;

@@ -54,6 +54,7 @@ export const vocabulary = {
   'severity.low': 'low',
   'evidence.attested': 'attested',
   'evidence.selfCertified': 'self-certified',
+  'evidence.checked': 'checked by rule',
   'evidence.proven': 'proven',
   'evidence.spotChecked': 'spot-checked',
 } as const;

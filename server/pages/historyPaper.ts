@@ -146,7 +146,7 @@ function parts(
           ? say('history.noRecord')
           : say('history.part', {
               served: isoFromDay(servedDay),
-              evidence: level ? say(`evidence.${level}` as 'evidence.proven') : 'none',
+              evidence: level ? say(`evidence.${level}`) : 'none',
               line: isoFromDay(lineDay),
               days: Math.max(0, toDay - lineDay),
             }),

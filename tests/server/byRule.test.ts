@@ -69,6 +69,8 @@ describe('Proof by rule', () => {
     expect(point.story[0].says).to.contain('Checked and accepted by rule');
     const { standing } = (await house.manager.get(`/places/${flat.placeId}`).expect(200)).body;
     expect(standing.evidence.checked.count).to.equal(1);
+    const tape = (await house.manager.get(`/tapes/place/${flat.placeId}`).expect(200)).body;
+    expect(JSON.stringify(tape.story)).to.contain('checked by rule');
   });
 
   it('never leaves to the draw what a check finds something in, or what safety hangs on', async () => {
