@@ -127,9 +127,10 @@ onMounted(reload);
           </section>
           <section>
             <h2>{{ say('procedure.days') }}</h2>
-            <FactList :facts="schools" />
+            <p v-if="it.kind === 'visit'">{{ say('procedure.days.contract') }}</p>
+            <FactList v-else :facts="schools" />
           </section>
-          <section>
+          <section v-if="it.kit.length">
             <h2>{{ say('procedure.kit') }}</h2>
             <ul>
               <li v-for="item in it.kit" :key="item">{{ item }}</li>
@@ -141,7 +142,7 @@ onMounted(reload);
           </section>
           <section>
             <h2>{{ say('procedure.on') }}</h2>
-            <p>{{ it.machines.join(', ') }}</p>
+            <p>{{ it.kind === 'visit' ? say('procedure.on.contract') : it.machines.join(', ') }}</p>
           </section>
           <section v-if="it.editions.length > 1">
             <h2>{{ say('procedure.editions') }}</h2>

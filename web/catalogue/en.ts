@@ -14,6 +14,8 @@ export const catalogueDeskText = {
   'procedure.assumed': 'our assumption',
   'procedure.signalled': 'by its signal, {days, number} days at the latest',
   'procedure.stops': 'Before you start',
+  'procedure.days.contract': 'As often as the contract of the machine says.',
+  'procedure.on.contract': 'Any machine with a contract',
   'procedure.kit': 'Kit and materials',
   'procedure.mistakes': 'Common mistakes',
   'procedure.steps': 'Steps',

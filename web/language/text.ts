@@ -1375,6 +1375,7 @@ export interface WebText extends SharedText, FieldsText {
   'procedure.compare': None;
   'procedure.compare.back': None;
   'procedure.days': None;
+  'procedure.days.contract': None;
   'procedure.defer': None;
   'procedure.edit': None;
   'procedure.edit.again': None;
@@ -1385,6 +1386,7 @@ export interface WebText extends SharedText, FieldsText {
   'procedure.minutes': { minutes: number };
   'procedure.mistakes': None;
   'procedure.on': None;
+  'procedure.on.contract': None;
   'procedure.ours': None;
   'procedure.own.state': { state: string | number };
   'procedure.saved': { number: string | number };
