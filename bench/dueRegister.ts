@@ -32,7 +32,8 @@ export async function largeRegister(points: number): Promise<Large> {
   const now = Date.now();
   const today = dayOfInstant(now, ZONE);
   const [organisationId, personId, propertyId] = [v7(), v7(), v7()];
-  const keys = [...procedures.keys()];
+  // A contractor's visit is there by its contract alone, and no practice moves it.
+  const keys = [...procedures.values()].filter(({ kind }) => kind !== 'visit').map(({ key }) => key);
   const ids = Array.from({ length: points }, () => v7());
   await store.write(async (db) => {
     await db.organisation.insert(organisationRow({ id: organisationId, name: 'Bench', createdAt: now }));
