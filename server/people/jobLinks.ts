@@ -46,8 +46,9 @@ export async function contractorBy(
   by: { readonly id: string } | { readonly personId: string },
   now: number,
 ): Promise<{ id: string; organisationId: string; until: number } | undefined> {
-  const link = await db.jobLink.one(by);
-  if (!link || link.revokedAt !== null || link.expiresAt <= now) return undefined;
+  // Each letter has a link of its own: the one that lasts longest counts.
+  const [link] = await db.jobLink.all({ ...by, revokedAt: null }, { order: [['expiresAt', 'DESC']], limit: 1 });
+  if (!link || link.expiresAt <= now) return undefined;
   const job = await db.job.one({ id: link.jobId });
   return job && job.assigneeId === link.personId && LIVE_STATES.includes(job.state)
     ? { id: link.personId, organisationId: link.organisationId, until: link.expiresAt }

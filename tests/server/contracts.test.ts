@@ -113,6 +113,12 @@ describe('A contract', () => {
     expect(post[1]!.subject).to.match(/^Once more: /);
     expect((await visit()).messages.map(({ state }) => state)).to.deep.equal(['sent', 'sent']);
     expect((await visit()).messages[1]!.body).not.to.contain('/home/#');
+    // Who opens the last letter is in, though the link of the first has run out.
+    const { db } = house.env.store;
+    const [first] = await db.jobLink.all({ jobId: id }, { order: [['createdAt', 'ASC']] });
+    await house.env.store.write((to) => to.jobLink.update({ id: first!.id }, { expiresAt: 1 }));
+    const late = await enter(/\/home\/#\S+/.exec(post[1]!.text)![0]);
+    expect(((await late.get('/home').expect(200)).body as HomeAnswer).jobs).to.have.length(1);
   });
   it('tells nobody of what was taken back within its ten minutes, and has no way to whom nobody has an address of', async () => {
     await contract(200, { email: '' }).expect(200);
