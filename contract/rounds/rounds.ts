@@ -129,8 +129,16 @@ export interface Plan {
   readonly alone: PlanCosts;
   /** Fewer doors than this no plan has that is in time. */
   readonly fewestDoors: number;
-  /** What tenants would be asked for, home by home. */
-  readonly tenants: readonly { readonly placeId: string; readonly place: string; readonly parts: number }[];
+  /** What tenants would be asked for, home by home, first whom to ask first. */
+  readonly tenants: readonly {
+    readonly placeId: string;
+    readonly place: string;
+    readonly parts: number;
+    /** By when they are to be asked so that the first line is met in four cases of five; null where they hardly answer. */
+    readonly askBy: string | null;
+    /** That day is over: each day that passes makes the line less likely. */
+    readonly late: boolean;
+  }[];
   readonly counted: NotInPlan & { readonly inPlan: number };
 }
 

@@ -19,12 +19,14 @@ import {
   type PlanHome,
   type Task,
 } from '../../core/rounds/instance.ts';
+import { isSilent, leadFor, LINE_SHARE } from '../../core/notices/answering.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import { lineOfMark, WORK } from '../../contract/due/due.ts';
 import type { NotInPlan, PlanCosts } from '../../contract/rounds/rounds.ts';
 import { breather } from '../context/breathe.ts';
 import type { Call } from '../context/context.ts';
 import { readHistories } from '../due/history.ts';
+import { beliefOf } from '../notices/answers.ts';
 import { noticeHours } from '../jobs/entry.ts';
 import { tenancyDuring } from '../lookup/tenancies.ts';
 import { firstZone } from '../lookup/zone.ts';
@@ -45,6 +47,16 @@ export interface BasisPart {
   readonly label: string;
 }
 
+/** What a household would be asked for. */
+export interface AskedOfTenant {
+  readonly placeId: string;
+  readonly parts: number;
+  /** The first line among them. */
+  readonly lineDay: Day;
+  /** Days before it by which they are to be asked, as they answer; null where they hardly answer at all. */
+  readonly lead: number | null;
+}
+
 export interface Basis {
   /** Sets of days are written as lists. */
   readonly instance: Instance;
@@ -54,7 +66,7 @@ export interface Basis {
   readonly assumed: readonly (number | null)[];
   readonly alone: PlanCosts;
   readonly fewestDoors: number;
-  readonly tenants: readonly { readonly placeId: string; readonly parts: number }[];
+  readonly tenants: readonly AskedOfTenant[];
   readonly counted: NotInPlan;
 }
 
@@ -143,13 +155,33 @@ export async function readBasis(call: Call, weeks: number): Promise<{ basis: Bas
       assumed: people.map(({ assumed }) => assumed),
       alone: { doors: alone.doors, hours: alone.minutes / 60, pastRisk: alone.pastRisk, thrown: alone.thrown },
       fewestDoors: fewestDoors(instance).reduce((sum, it) => sum + it, 0),
-      tenants: [...grouped([...theirs], (id) => markOf.get(id)!.placeId)].map(([placeId, its]) => ({
-        placeId,
-        parts: its.length,
-      })),
+      tenants: await askedOf(
+        call,
+        due.filter(({ mark }) => theirs.has(mark.pointId)),
+        lived,
+      ),
       counted,
     },
   };
+}
+
+/** What each household would be asked for, and how early: first whom to ask first. */
+async function askedOf(
+  { env, actor: { organisationId } }: Call,
+  due: readonly Due[],
+  lived: ReadonlyMap<string, Row<'tenancy'>>,
+): Promise<AskedOfTenant[]> {
+  const breathe = breather();
+  const found: AskedOfTenant[] = [];
+  for (const [placeId, its] of grouped(due, ({ mark }) => mark.placeId)) {
+    const { personId } = lived.get(placeId)!;
+    const belief = await beliefOf(env, { organisationId, personId });
+    const lineDay = Math.min(...its.map((it) => it.lineDay));
+    found.push({ placeId, parts: its.length, lineDay, lead: isSilent(belief) ? null : leadFor(belief, LINE_SHARE) });
+    await breathe();
+  }
+  const askDay = ({ lineDay, lead }: AskedOfTenant) => lineDay - (lead ?? 0);
+  return found.sort((a, b) => askDay(a) - askDay(b));
 }
 
 /** Parts whose line comes before a day, and how many are not for the plan, by why. */

@@ -1,5 +1,5 @@
 /** A plan as its page shows it: every visit with its reason, what has no place with the cheapest remedy, all counted. */
-import { isoFromDay } from '../../core/calendar/day.ts';
+import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
 import { lineIn, planFigures, roundOf, stopOf } from '../../core/rounds/figures.ts';
 import { laidOut, leadOf, roundKey, whyLeftOut } from '../../core/rounds/reasons.ts';
 import { brokenRules, type BrokenRule } from '../../core/rounds/rules.ts';
@@ -15,7 +15,7 @@ const NAMED_MOST = 200;
 
 /** The plan with its reasons; visits and days of one week of it, counted from 0. */
 export async function describePlan(call: Call, { row, basis, visits }: OpenPlan, week: number): Promise<Plan> {
-  const { db, env, actor } = call;
+  const { db, env, actor, now } = call;
   const { say } = env;
   const { instance, parts } = basis;
   const names = await namesOf(
@@ -32,6 +32,7 @@ export async function describePlan(call: Call, { row, basis, visits }: OpenPlan,
   };
   const nameOf = (worker: number) => names.get(instance.workers[worker]!.id) ?? say('story.someone');
   const plan = laidOut(visits);
+  const today = dayOfInstant(now, row.zone);
   const { days, rounds } = plan;
   const dayWords = (day: number) => say.day(row.fromDay + day);
   const partOf = (task: number): PlanPart => {
@@ -123,10 +124,17 @@ export async function describePlan(call: Call, { row, basis, visits }: OpenPlan,
     costs: { doors: figures.doors, hours: figures.minutes / 60, pastRisk: figures.pastRisk, thrown: figures.thrown },
     alone: basis.alone,
     fewestDoors: basis.fewestDoors,
-    tenants: basis.tenants.map(({ placeId, parts: many }) => {
+    tenants: basis.tenants.map(({ placeId, parts: many, lineDay, lead }) => {
       const place = places.get(placeId);
       const name = place ? placeInFull(place, properties.get(place.propertyId)!) : say('story.someone');
-      return { placeId, place: name, parts: many };
+      const askBy = lead === null ? null : lineDay - lead;
+      return {
+        placeId,
+        place: name,
+        parts: many,
+        askBy: askBy === null ? null : isoFromDay(askBy),
+        late: askBy !== null && askBy < today,
+      };
     }),
     counted: {
       ...basis.counted,

@@ -20,10 +20,14 @@ export interface OpenPlan {
 export const written = (basis: Basis): string =>
   JSON.stringify(basis, (_, value: unknown) => (value instanceof Set ? [...value] : value));
 
+const UNASKED = { lineDay: 0, lead: null };
+
 function readAgain(text: string): Basis {
   const basis = JSON.parse(text) as Basis;
   const homes = basis.instance.homes.map((home) => ({ ...home, closed: new Set(home.closed) }));
-  return { ...basis, instance: { ...basis.instance, homes } };
+  // A plan of an older version does not know by when tenants are to be asked.
+  const tenants = basis.tenants.map((it) => ({ ...UNASKED, ...it }));
+  return { ...basis, tenants, instance: { ...basis.instance, homes } };
 }
 
 /** The plan as it is kept; undefined where none was made. */

@@ -1547,6 +1547,7 @@ export interface WebText extends SharedText, FieldsText {
   'rounds.after': None;
   'rounds.again': None;
   'rounds.asked': None;
+  'rounds.asked.by': { day: string | number; late: Choice };
   'rounds.asked.home': { parts: number };
   'rounds.assumed': { hours: number };
   'rounds.away': None;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Beside the plan: what each machine on its own day would cost, what finds no place, and every part counted. */
 import { computed } from 'vue';
+import { dayFromIso } from '../../core/calendar/day.ts';
 import type { Plan } from '../../contract/rounds/rounds.ts';
 import { say } from '../language/say.ts';
 
@@ -65,7 +66,15 @@ const SHOWN = 12;
       <ul class="ruled tight small">
         <li v-for="it in plan.tenants.slice(0, SHOWN)" :key="it.placeId" class="row apart">
           <RouterLink :to="`/homes/${it.placeId}`">{{ it.place }}</RouterLink>
-          <span class="quiet">{{ say('rounds.asked.home', { parts: it.parts }) }}</span>
+          <span class="quiet"
+            >{{ say('rounds.asked.home', { parts: it.parts })
+            }}<span :class="{ alarm: it.late }">{{
+              say('rounds.asked.by', {
+                day: it.askBy === null ? 'none' : say.shortDay(dayFromIso(it.askBy)),
+                late: String(it.late),
+              })
+            }}</span></span
+          >
         </li>
       </ul>
       <p v-if="plan.tenants.length > SHOWN" class="quiet small">

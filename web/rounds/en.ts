@@ -58,6 +58,8 @@ export const roundsText = {
   'rounds.noPlace.more': '{count, plural, one {and one more} other {and # more}}',
   'rounds.asked': 'Asked of tenants',
   'rounds.asked.home': '{parts, plural, one {one part} other {# parts}}',
+  'rounds.asked.by':
+    '{day, select, none {; they hardly answer: better by staff} other {{late, select, true {; asked since {day} it would be in time: ask today} other {; ask by {day}}}}}',
   'rounds.counted': 'Every part is counted',
   'rounds.counted.inPlan': 'in this plan',
   'rounds.counted.forTenants': 'for tenants, within their months',
