@@ -100,6 +100,7 @@ describe('A contractor’s visit, in a browser', function contractors() {
     await manager.getByRole('link', { name: /^Look at it/ }).click();
     await manager.getByRole('link', { name: 'Judge the proof' }).click();
     await manager.getByRole('button', { name: /^Accept/ }).click();
+    await manager.getByText('Accepted: Contractor’s visit, Flat 1A').waitFor();
     await manager.goto('/asked');
     await manager.getByText('One more is not near their day.').waitFor();
     await manager.getByRole('button', { name: 'Show all' }).click();
