@@ -157,7 +157,7 @@ describe('Reach, in a browser', function reach() {
     };
     const sent = await send(flat.points[BOOT]!, point.job);
     await manager.goto('/proof');
-    await manager.getByRole('heading', { name: 'Proof' }).waitFor();
+    await manager.getByRole('heading', { name: 'Proof', exact: true }).waitFor();
     await manager.getByText('Flat 1A, The Ropewalk').first().waitFor();
     await manager.getByRole('button', { name: 'How proofs are looked at' }).click();
     await manager.getByLabel('Then one in').fill('50');
