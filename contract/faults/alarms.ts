@@ -1,7 +1,7 @@
 /** Alarms: *not safe*, who is called, and who answered. */
 import { array, mixed, object, string, type InferType } from 'yup';
 import { ALARM_KINDS, type AlarmKind } from '../../core/faults/alarms.ts';
-import { count, id, line, note } from '../form/fields.ts';
+import { count, email, id, line, note } from '../form/fields.ts';
 
 export const raiseAlarm = object({
   id: id().required(),
@@ -29,7 +29,7 @@ export const changeDuty = object({
     user: line(120).default(''),
     /** Null keeps the one that is known. */
     password: string().max(200).nullable().default(null),
-    from: string().trim().email().max(120).required(),
+    from: email().required(),
   })
     .nullable()
     .default(null),

@@ -12,6 +12,8 @@ export const line = (longest = 120) => string().trim().max(longest);
 export const note = () => string().trim().max(2000);
 export const isoDay = () => string().test('iso-day', 'field.day', (value) => value == null || isIsoDay(value));
 export const zone = () => string().test('zone', 'field.zone', (value) => value == null || isZone(value));
+/** Where letters go. */
+export const email = () => string().trim().email().max(120);
 export const count = (most: number) => number().integer().min(0).max(most);
 export const instant = () => number().integer().min(0).max(4102444800000);
 export const yes = () => boolean();

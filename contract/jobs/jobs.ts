@@ -7,7 +7,7 @@ import { AGENTS, FINDINGS, type Need, type Phase, type State } from '../../core/
 import { GRADES } from '../../core/catalogue/grades.ts';
 import type { Sitting } from '../../core/jobs/sitting.ts';
 import type { JobState } from '../../core/jobs/transitions.ts';
-import { count, id, ids, instant, isoDay, line, note } from '../form/fields.ts';
+import { count, email, id, ids, instant, isoDay, line, note } from '../form/fields.ts';
 import type { AlarmAnswer, EmergencyNumbers } from '../faults/alarms.ts';
 import type { Contact } from '../notices/messages.ts';
 import { enterHome, type EntryAnswer, type VisitToMe } from '../notices/visits.ts';
@@ -38,7 +38,7 @@ export const giveContracted = object({
   pointIds: ids(12).required(),
   name: line().required(),
   /** Where the link is sent; empty: the office passes it on. */
-  email: string().trim().email().max(120).default(''),
+  email: email().default(''),
 });
 /** Moves a person asks for by name; sending and judging have their own routes. */
 export const ASKED_MOVES = ['start', 'workDone', 'notAble', 'cancel'] as const;

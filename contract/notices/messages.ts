@@ -1,6 +1,6 @@
 /** What households are told, how they are reached, and who is to be reminded. */
 import { number, object, string, type InferType } from 'yup';
-import { count, line, yes } from '../form/fields.ts';
+import { count, email, line, yes } from '../form/fields.ts';
 
 /**
  * `entry`, `entryLate` and `entryOff`: somebody comes, later than told, or not; `entryMissed`: they came and found no way in. `asked`: work was given; `again`: it was sent back; `reminder`; `passed`: it went to staff; `stopped` and `lifted`: a
@@ -31,7 +31,6 @@ export type MessageWay = (typeof MESSAGE_WAYS)[number];
 export const CONTACT_WAYS = ['none', 'mail', 'text'] as const;
 export const RHYTHMS = ['each', 'monthly'] as const;
 
-const email = () => string().trim().email().max(120);
 const phone = () =>
   string()
     .trim()

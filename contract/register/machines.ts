@@ -4,7 +4,7 @@ import type { Grade } from '../../core/catalogue/grades.ts';
 import { ELBOW_RADII, type DuctRun } from '../../core/measure/ductRun.ts';
 import { parseFilterSize } from '../../core/quantities/filterSize.ts';
 import { ACCESSES, AGENTS, SURFACES, type PointKind, type SpecificationField } from '../../core/catalogue/types.ts';
-import { count, id, ids, isoDay, line, note, yes } from '../form/fields.ts';
+import { count, email, id, ids, isoDay, line, note, yes } from '../form/fields.ts';
 
 export const OWNERS = ['landlord', 'tenant', 'contractor'] as const;
 
@@ -155,7 +155,7 @@ export const contractOf = object({
     everyMonths: number().integer().min(1).max(24).required(),
     /** Who comes, and where they are asked; empty where nobody says. */
     name: line(80).default(''),
-    email: string().trim().email().max(120).default(''),
+    email: email().default(''),
   })
     .nullable()
     .defined()
