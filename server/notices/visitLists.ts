@@ -157,22 +157,16 @@ export async function visitsToMe({ db, actor, now, env: { say } }: Call, today: 
   );
   const places = await db.place.all({ id: rows.map(({ placeId }) => placeId) });
   const properties = await db.property.all({ id: places.map(({ propertyId }) => propertyId) });
-  const nameOf = (id: string) => {
-    const place = places.find((it) => it.id === id)!;
-    return placeInFull(
-      place,
-      properties.find((it) => it.id === place.propertyId)!,
-    );
-  };
-  const coming = await Promise.all(
-    rows.map(async (row) => instantOfDay(row.day, row.untilMinute, await zoneOfPlace(db, row.placeId)) >= now),
-  );
   return rows
-    .filter((_, i) => coming[i])
-    .map((row) => ({
+    .map((row) => {
+      const place = places.find(({ id }) => id === row.placeId)!;
+      return { row, place, property: properties.find(({ id }) => id === place.propertyId)! };
+    })
+    .filter(({ row, property }) => instantOfDay(row.day, row.untilMinute, property.zone) >= now)
+    .map(({ row, place, property }) => ({
       id: row.id,
       placeId: row.placeId,
-      place: nameOf(row.placeId),
+      place: placeInFull(place, property),
       day: row.day,
       from: row.fromMinute,
       until: row.untilMinute,
