@@ -9,7 +9,6 @@ import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 import MessageList from './MessageList.vue';
 
-const SHOWN = 20;
 const read = useLoading(async () => (await api('contracts.list')).visits);
 const { failure, busy, run } = useSending();
 const done = ref('');
@@ -17,7 +16,7 @@ const all = ref(false);
 const visits = computed(() => read.value.value ?? []);
 /** Near their line, or in somebody's hands. */
 const pressing = computed(() => visits.value.filter(({ near, state }) => near || state !== 'open'));
-const listed = computed(() => (all.value ? visits.value : pressing.value.slice(0, SHOWN)));
+const listed = computed(() => (all.value ? visits.value : pressing.value));
 const far = computed(() => visits.value.length - listed.value.length);
 
 const isLate = ({ state, lineDay, today }: ContractVisit) =>
