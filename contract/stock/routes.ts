@@ -1,5 +1,6 @@
 /** Routes of the shelf. */
 import { MANAGER, OFFICE, passing, read, wholeOffice, write } from '../route.ts';
+import type { FiltersAnswer } from './filters.ts';
 import type { ChangeStock, ChangeStockItem, StockAnswer } from './stock.ts';
 
 export const stockRoutes = {
@@ -10,4 +11,5 @@ export const stockRoutes = {
   'stock.item': wholeOffice(
     passing<{ form: ChangeStockItem; answer: object }>()(write('PUT', '/stock/items', MANAGER, 1, 120)),
   ),
+  'filters.compare': passing<{ answer: FiltersAnswer }>()({ ...read('/points/:id/filters', MANAGER), perMinute: 60 }),
 } as const;

@@ -104,10 +104,11 @@ interface Job {
 }
 
 /**
- * The burden of some points over the coming year.
+ * The burden of some points over the coming year, or over several: what comes every nine months is no whole number a year.
  * @param tenanted whether a place has a tenant to ask
  * @param budgetOf the budget of the tenancy of a place
  * @param paceOf share of a newcomer's minutes that its tenant needs
+ * @param years whole years from 1 on that the months are a mean of; `months` has them all
  */
 export function burdenOf(
   points: readonly BurdenPoint[],
@@ -115,9 +116,11 @@ export function burdenOf(
   budgetOf: (placeId: string) => Budget,
   prices: Prices | null,
   paceOf: (placeId: string) => number = () => 1,
+  years = 1,
 ): Burden {
-  const months = Array.from({ length: 12 }, () => ({ requests: 0, tenantMinutes: 0, staffHours: 0, doors: 0 }));
-  const monthOf = (day: Day) => months[Math.min(11, Math.floor(day / DAYS_A_MONTH))]!;
+  const span = 12 * years;
+  const months = Array.from({ length: span }, () => ({ requests: 0, tenantMinutes: 0, staffHours: 0, doors: 0 }));
+  const monthOf = (day: Day) => months[Math.min(span - 1, Math.floor(day / DAYS_A_MONTH))]!;
   const sum = { most: 0, spilled: 0, staff: 0, calls: 0, heavy: 0, weight: 0, materials: 0 };
   let tenancies = 0;
   for (const [placeId, here] of grouped(points, ({ placeId }) => placeId)) {
@@ -133,7 +136,7 @@ export function burdenOf(
       };
       for (const theirs of [forTenant, forStaff, forTrade]) {
         const group = machine.filter((point) => doerOf(point) === theirs);
-        const jobs = sittings(group, (point) => {
+        const jobs = sittings(group, DAYS_A_YEAR * years, (point) => {
           sum.heavy += point.heavy * point.riskWeight;
           sum.weight += point.riskWeight;
           sum.materials += point.materials;
@@ -158,17 +161,17 @@ export function burdenOf(
   const hours = over(({ staffHours }) => staffHours);
   const doors = over((month) => month.doors);
   return {
-    tenantRequestsAMonth: over(({ requests }) => requests) / 12,
+    tenantRequestsAMonth: over(({ requests }) => requests) / span,
     mostInAMonth: sum.most,
-    spilledAMonth: sum.spilled / 12,
-    staffJobsAMonth: sum.staff / 12,
-    staffHoursAMonth: hours / 12,
-    doorsAMonth: doors / 12,
+    spilledAMonth: sum.spilled / span,
+    staffJobsAMonth: sum.staff / span,
+    staffHoursAMonth: hours / span,
+    doorsAMonth: doors / span,
     heavyShare: sum.weight > 0 ? sum.heavy / sum.weight : 0,
-    callsAMonth: sum.calls / 12,
+    callsAMonth: sum.calls / span,
     months,
     tenancies,
-    cost: prices && costOf(prices, { ...sum, doors, hours }, 12),
+    cost: prices && costOf(prices, { ...sum, doors, hours }, span),
   };
 }
 
@@ -187,17 +190,17 @@ export function costOf(
 }
 
 /**
- * The sittings of some points of one machine over a year; `served` hears of each service. Whatever falls due first
+ * The sittings of some points of one machine over so many days; `served` hears of each service. Whatever falls due first
  * opens it.
  */
-function sittings(points: readonly BurdenPoint[], served: (point: BurdenPoint) => void): Job[] {
+function sittings(points: readonly BurdenPoint[], days: number, served: (point: BurdenPoint) => void): Job[] {
   const next = points.map(({ firstDue }) => Math.max(0, firstDue));
   const opens = Math.min(...points.filter(({ scheduled }) => scheduled).map(({ intervalDays }) => intervalDays));
   const jobs: Job[] = [];
   for (;;) {
     let lead = -1;
     points.forEach((_, i) => {
-      if (next[i]! < DAYS_A_YEAR && (lead === -1 || next[i]! < next[lead]!)) lead = i;
+      if (next[i]! < days && (lead === -1 || next[i]! < next[lead]!)) lead = i;
     });
     if (lead === -1) return jobs;
     const day = next[lead]!;

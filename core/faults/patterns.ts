@@ -16,7 +16,7 @@ import { symptomsOf } from './symptoms.ts';
 /** Ours: faults a machine-year over all its symptoms, before a portfolio has seen anything. */
 export const CATALOGUE_FAULTS_A_YEAR = 0.3;
 /** Ours: machine-years that the catalogue's rate counts for against what a portfolio has seen. */
-const CATALOGUE_YEARS = 20;
+export const CATALOGUE_YEARS = 20;
 /** A machine that has stood here for less is no evidence either way: rates are per year. */
 const LEAST_DAYS = 1;
 

@@ -117,7 +117,8 @@ function remembered<V>(map: Map<string, V>, key: string, make: () => V): V {
   return value;
 }
 
-function historyOf(read: HistoryRows, row: sql.PointRow): PointHistory {
+function historyOf(read: HistoryRows, there: sql.PointRow): PointHistory {
+  const row = read.supposed.instead === undefined ? there : { ...there, procedure: read.supposed.instead };
   const { id, number, procedure: key, organisationId, machineId, placeId, propertyId, zone } = row;
   const { facts, supposed } = read;
   const today = remembered(read.today, zone, () => dayOfInstant(read.now, zone));

@@ -68,5 +68,7 @@ export interface Supposition {
   readonly practice?: Practice | undefined;
   readonly changes?: Changes | undefined;
   readonly choices?: Choices | undefined;
+  /** Another part of its machine in its stead. */
+  readonly instead?: string | undefined;
   readonly anchor?: { readonly choice: AnchorChoice; readonly mode: 'sets' | 'limits' } | undefined;
 }

@@ -63,6 +63,7 @@ import { changeLookRule } from '../proof/byRule.ts';
 import { correctRecord } from '../proof/corrections.ts';
 import { logRecord } from '../proof/records.ts';
 import { judgeProof, undoVerdict } from '../proof/verdicts.ts';
+import { readFilters } from '../pages/filters.ts';
 import { readHome } from '../pages/home.ts';
 import { claimDone, giveWeek, planBaseline, readBaseline } from '../register/baseline.ts';
 import { judgeMany } from '../proof/judgeMany.ts';
@@ -116,6 +117,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   ...NOTICE_HANDLERS,
   ...ROUND_HANDLERS,
   'stock.read': bare(readShelf),
+  'filters.compare': bare((call, { id }) => readFilters(call, id)),
   'stock.change': formed(stockForms.changeStock, stock.changeStock),
   'stock.item': formed(stockForms.changeStockItem, stock.changeStockItem),
   'people.read': formed(peopleForms.findPeople, readPeople),

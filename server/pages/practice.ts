@@ -2,15 +2,9 @@
 import { isoFromDay } from '../../core/calendar/day.ts';
 import { procedures } from '../../core/catalogue/catalogue.ts';
 import { methods, optionOf } from '../../core/catalogue/methods.ts';
-import { riskWeight } from '../../core/catalogue/types.ts';
 import { ruleOf } from '../../core/due/anchor.ts';
-import { assumptionsWith, intervalName, JUDGEMENTS, learningWith } from '../../core/due/assumptions.ts';
-import { burdenOf, priceOfMaterials, type BurdenPoint } from '../../core/due/burden.ts';
-import { computeLine } from '../../core/due/compute.ts';
-import { exposureBetween } from '../../core/due/exposure.ts';
-import { believeSpeed, overloadProbability } from '../../core/due/learning.ts';
-import { lessonsOf, taughtConditions } from '../../core/due/lessons.ts';
-import { GRADE_BOUNDS } from '../../core/catalogue/grades.ts';
+import { assumptionsWith, intervalName, JUDGEMENTS } from '../../core/due/assumptions.ts';
+import { burdenOf, type BurdenPoint } from '../../core/due/burden.ts';
 import { PRACTICES, SCHOOLS, type Practice } from '../../core/catalogue/practice.ts';
 import { ruleWords } from '../../core/language/calendar.ts';
 import { SCOPES, type PracticeAnswer, type PracticePreview, type Scope } from '../../contract/due/practice.ts';
@@ -20,10 +14,10 @@ import { practiceScope, readHistories, SEASONS } from '../due/history.ts';
 import { findAddressed, findScope, pointsBelow, type ScopedSubject } from '../lookup/scope.ts';
 import { personPace } from '../jobs/pace.ts';
 import { readBeyond } from '../sql/lines.ts';
+import { burdenPoints } from '../due/burden.ts';
 import { budgetOf, changesOf } from '../due/settings.ts';
 import { beyondWords } from '../due/terms.ts';
 import { readSpent } from './spent.ts';
-import type { PointHistory } from '../due/pointHistory.ts';
 
 /**
  * What is chosen for the organisation: practice, calendar, prices, assumptions, and who is an exception.
@@ -225,35 +219,4 @@ async function practiceAround(
   { subjectId, today }: ScopedSubject,
 ): Promise<Practice> {
   return (await nearestFact(db, [subjectId, organisationId], 'practice', today))?.value ?? 'steady';
-}
-
-/** What each of some practices would ask of a point; what was learned of it is the same under all. */
-function burdenPoints(
-  history: PointHistory,
-  practices: readonly Practice[],
-  prices: Readonly<Record<string, number>>,
-): BurdenPoint[] {
-  const { inputs, procedure, today, hold } = history;
-  const model = learningWith(assumptionsWith(inputs.changes));
-  const speed = believeSpeed(lessonsOf(taughtConditions(inputs), inputs.turnovers), model);
-  const materials = priceOfMaterials(procedure, prices);
-  return practices.map((practice) => {
-    const line = computeLine({ ...inputs, practice }, today);
-    const from = line.servedDay ?? today;
-    const exposure = exposureBetween(inputs.stretches, from, from + line.days, inputs.days.steady);
-    return {
-      placeId: history.placeId,
-      machineId: history.machineId,
-      level: procedure.level,
-      minutes: procedure.minutes,
-      scheduled: history.scheduled,
-      // On hold it asks nothing until the hold is over.
-      firstDue: Math.max(line.servedDay === null ? 0 : line.lineDay - today, hold ? hold.until + 1 - today : 0),
-      intervalDays: line.days,
-      riskWeight: riskWeight(procedure.risk),
-      // Whoever comes by contract has no condition of their own.
-      heavy: procedure.kind === 'visit' ? 0 : overloadProbability(speed, exposure, GRADE_BOUNDS[2], model),
-      materials,
-    };
-  });
 }

@@ -38,7 +38,7 @@ export interface PartOnShelf {
 }
 
 /** One size is written in one way, however it was entered. */
-function sizeOf(entered: string | undefined): string | null {
+export function sizeOf(entered: string | undefined): string | null {
   const size = entered ? parseFilterSize(entered) : null;
   return size ? formatFilterSize(size) : entered || null;
 }

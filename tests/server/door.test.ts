@@ -314,6 +314,7 @@ describe('The door', () => {
       'point.schedule': [flat.points[BOOT]!, { scheduled: 'no' }],
       'point.suppose': [flat.points[BOOT]!, {}],
       'point.working': [flat.points[BOOT]!, {}],
+      'filters.compare': [flat.points[BOOT]!, {}],
       'machine.remove': [flat.machineId, {}],
       'machine.move': [flat.machineId, { placeId: flat.placeId }],
       'labels.read': [flat.placeId, {}],

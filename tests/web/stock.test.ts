@@ -86,4 +86,21 @@ describe('The shelf, in a browser', function shelf() {
     await manager.getByText('6 ×', { exact: true }).waitFor();
     await expectFit(manager, 'an order for a round');
   });
+
+  it('compares a thin, a dense and a deep filter for the home, from the part, and uses another with one press', async () => {
+    const { number } = (await stage.running.env.store.db.point.one({ procedure: 'airHandler.returnFilter' }))!;
+    await manager.goto(`/line/${number}`);
+    await manager.getByRole('link', { name: 'Thin, dense or deep' }).click();
+    await manager.getByRole('row', { name: /^Changes / }).waitFor();
+    await manager.getByText('No prices are entered').waitFor();
+    // The shelf knows what its exact size costs; nobody said what the others do.
+    await manager.getByRole('row', { name: /^Price of one no price €14, of its size no price/ }).waitFor();
+    await expectFit(manager, 'kinds of filter');
+    await manager.getByRole('button', { name: 'Use Thin here' }).click();
+    await manager.getByText('Thin holds for this machine from today.').waitFor();
+    await manager.getByRole('columnheader', { name: /Thin\s*there now/ }).waitFor();
+    await manager.getByRole('button', { name: 'Back to what it was' }).click();
+    await manager.getByRole('columnheader', { name: /Dense\s*there now/ }).waitFor();
+    await expectFit(manager, 'kinds of filter, taken back');
+  });
 });

@@ -41,6 +41,12 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: '/line/:number(\\d+)/filters',
+      component: () => import('../stock/FilterScreen.vue'),
+      meta: { manager: true },
+      props: true,
+    },
+    {
       path: '/practice/:part?',
       component: () => import('../due/PracticeScreen.vue'),
       meta: { manager: true },

@@ -4,6 +4,7 @@ import { computed, nextTick, onMounted, ref } from 'vue';
 import { doneDayOf } from '../../contract/due/due.ts';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { MEASURES } from '../../core/measure/measures.ts';
+import { filterKindOf } from '../../core/stock/filters.ts';
 import { api } from '../api/api.ts';
 import { sentenceOf } from '../api/sentence.ts';
 import { useLoading } from '../api/load.ts';
@@ -199,6 +200,9 @@ const dayWords = (day: string) =>
         </p>
         <p v-if="point.calendar" class="small quiet">{{ say('point.calendar', { says: point.calendar }) }}</p>
       </section>
+      <p v-if="filterKindOf(point.procedure, {})" class="small">
+        <RouterLink :to="`/line/${point.number}/filters`">{{ say('filters.title') }}</RouterLink>
+      </p>
       <section>
         <h3>{{ say('point.story') }}</h3>
         <p v-if="point.story.length === 0" class="quiet small">{{ say('point.story.none') }}</p>
