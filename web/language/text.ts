@@ -490,6 +490,8 @@ export interface WebText extends SharedText, FieldsText {
   'filters.chosen': { kind: string | number };
   'filters.days': { days: number; assumed: Choice };
   'filters.faults': { aYear: string | number; reported: number; years: string | number };
+  'filters.group.filter': None;
+  'filters.group.home': None;
   'filters.how': None;
   'filters.how.1': None;
   'filters.how.2': { years: number };
@@ -498,7 +500,7 @@ export interface WebText extends SharedText, FieldsText {
   'filters.kind.deep': None;
   'filters.kind.dense': None;
   'filters.kind.thin': None;
-  'filters.lead': { size: string | number; findings: number; speed: number };
+  'filters.lead': { size: string | number; findings: number; speed: string | number };
   'filters.noPrices': None;
   'filters.now': None;
   'filters.price': { price: string | number; ofSize: Choice };

@@ -17,7 +17,7 @@ const { value: answer, reload } = read;
 const { failure, busy, run } = useSending();
 const told = ref('');
 const before = ref<FilterKind | null>(null);
-const rows = computed(() => (answer.value ? filterRows(answer.value) : []));
+const groups = computed(() => (answer.value ? filterRows(answer.value) : []));
 /** Thin and dense go into one slot; a deep one wants a cabinet, and is another part of the register. */
 const choosable = (kind: FilterKind) => answer.value!.now !== 'deep' && kind !== 'deep' && kind !== answer.value!.now;
 
@@ -45,7 +45,13 @@ onMounted(reload);
     >
     <template v-if="answer" #lead
       ><p class="quiet lead">
-        {{ say('filters.lead', { size: answer.size ?? 'none', findings: answer.findings, speed: answer.speed }) }}
+        {{
+          say('filters.lead', {
+            size: answer.size ?? 'none',
+            findings: answer.findings,
+            speed: say.figure(answer.speed),
+          })
+        }}
       </p></template
     >
     <template v-if="answer">
@@ -76,11 +82,18 @@ onMounted(reload);
               </th>
             </tr>
           </thead>
-          <tbody>
-            <tr v-for="row in rows" :key="row.key">
+          <tbody v-for="{ group, rows } in groups" :key="group">
+            <tr>
+              <th scope="rowgroup" :colspan="answer.kinds.length + 1" class="quiet small">
+                {{ say(`filters.group.${group}`) }}
+              </th>
+            </tr>
+            <tr v-for="row in rows" :key="row.key" :class="{ strong: row.key === 'total' }">
               <th scope="row">{{ say(`filters.row.${row.key}`) }}</th>
               <td v-for="(value, i) in row.values" :key="i">{{ value }}</td>
             </tr>
+          </tbody>
+          <tbody>
             <tr class="no-print">
               <td />
               <td v-for="{ kind } in answer.kinds" :key="kind">

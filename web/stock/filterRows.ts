@@ -3,27 +3,15 @@ import type { FiltersAnswer, FilterYear } from '../../contract/stock/filters.ts'
 import { ownCurrency } from '../api/api.ts';
 import { say } from '../language/say.ts';
 
-const ROWS = [
-  'days',
-  'changes',
-  'who',
-  'price',
-  'filters',
-  'requests',
-  'doors',
-  'hours',
-  'calls',
-  'total',
-  'heavy',
-  'faults',
-  'air',
-] as const;
-type RowKey = (typeof ROWS)[number];
+/** Of the filter itself, and of the whole home with it. */
+const OF_FILTER = ['days', 'changes', 'who', 'price', 'filters', 'air', 'faults'] as const;
+const OF_HOME = ['total', 'requests', 'doors', 'hours', 'calls', 'heavy'] as const;
+type RowKey = (typeof OF_FILTER)[number] | (typeof OF_HOME)[number];
 
 const yearly = (aMonth: number) => say.figure(Math.round(aMonth * 120) / 10);
 
-/** Every row with a value for each kind; those of the whole home are marked. */
-export function filterRows({ kinds, currency }: FiltersAnswer): { key: RowKey; home: boolean; values: string[] }[] {
+/** The rows of each group with a value for each kind. */
+export function filterRows({ kinds, currency }: FiltersAnswer) {
   const money = (amount: number | null) =>
     amount === null
       ? say('filters.unpriced')
@@ -55,6 +43,9 @@ export function filterRows({ kinds, currency }: FiltersAnswer): { key: RowKey; h
         ? say('filters.air.none', { kind })
         : say('filters.air', { fpm: air.fpm, most: air.most, met: String(air.met) }),
   };
-  const ofHome: readonly RowKey[] = ['requests', 'doors', 'hours', 'calls', 'total', 'heavy'];
-  return ROWS.map((key) => ({ key, home: ofHome.includes(key), values: kinds.map(values[key]) }));
+  const rowsOf = (keys: readonly RowKey[]) => keys.map((key) => ({ key, values: kinds.map(values[key]) }));
+  return [
+    { group: 'filter', rows: rowsOf(OF_FILTER) },
+    { group: 'home', rows: rowsOf(OF_HOME) },
+  ] as const;
 }
