@@ -1,6 +1,7 @@
 /** The plan of rounds: made, shaped by hand, taken over; and each person's round of a day. */
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { count, id, isoDay, line } from '../form/fields.ts';
+import { HALVES } from '../../core/rounds/instance.ts';
 import type { Reason } from '../../core/rounds/reasons.ts';
 import type { Mishap } from './mishaps.ts';
 import type { Rule } from '../../core/rounds/rules.ts';
@@ -129,6 +130,8 @@ export interface Plan {
   readonly alone: PlanCosts;
   /** Fewer doors than this no plan has that is in time. */
   readonly fewestDoors: number;
+  /** Visits on a day that the household does not like. */
+  readonly unliked: number;
   /** What tenants would be asked for, home by home, first whom to ask first. */
   readonly tenants: readonly {
     readonly placeId: string;
@@ -196,14 +199,20 @@ export const workingTime = object({
 });
 export type ChangeWorkingTime = InferType<typeof workingTime>;
 
+const weekdays = () => array().of(number().integer().min(0).max(6).required()).max(7).default([]);
 /** What somebody must know who goes into a home, and when nobody may. */
 export const homeAccess = object({
   /** Weekdays without entry; 0 is Monday. */
-  closed: array().of(number().integer().min(0).max(6).required()).max(7).default([]),
+  closed: weekdays(),
+  /** Weekdays on which they like visits; none: any. A plan weighs it, and never at the price of a late part. */
+  liked: weekdays(),
+  half: string()
+    .oneOf(['any', ...HALVES])
+    .default('any'),
   dog: boolean().default(false),
   /** Where the key is. */
   key: line(120).default(''),
-  /** When they like visits best. */
+  /** What else they like, in words. */
   prefers: line(120).default(''),
 });
 export type HomeAccess = InferType<typeof homeAccess>;

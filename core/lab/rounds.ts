@@ -48,7 +48,7 @@ export function roundsTruth(truth: RoundsTruth, seed: number): JudgedInstance {
   let lineDayDoors = 0;
   for (let home = 0; home < many; home += 1) {
     const [id, propertyId] = [`h${home}`, `p${Math.floor(home / HOMES_A_PROPERTY)}`];
-    homes.push({ id, propertyId, firstDay: 0, closed: new Set() });
+    homes.push({ id, propertyId, firstDay: 0, closed: new Set(), unliked: new Set(), half: null });
     const stream = streamOf(truth, random);
     lineDayDoors += lineDays(stream, days);
     for (const { machine: _, ...due } of leftAfter(stream)) {

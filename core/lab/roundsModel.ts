@@ -49,7 +49,10 @@ export function planModel({ days, workers, homes, tasks, door, between, clashes,
         if (its.length === 0) return;
         const [y, r, i, q] = [`y_${slot}_${h}`, `r_${slot}_${h}`, `i_${slot}_${h}`, `q_${slot}_${h}`];
         binary.push(y, r);
-        objective.push(`+ ${weights.door} ${y}`, `+ ${weights.door} ${r}`);
+        objective.push(
+          `+ ${weights.door + (homes[h]!.unliked.has(d) ? weights.unliked : 0)} ${y}`,
+          `+ ${weights.door} ${r}`,
+        );
         const hands = its.map(({ task, t }) => `- ${task.minutes + task.finish} ${x(t, w, d)}`);
         for (const { t } of its) rows.push(`${x(t, w, d)} - ${y} <= 0`);
         rows.push(`${r} - ${y} <= 0`, `p_${slot}_${propertyId} - ${y} >= 0`);

@@ -19,6 +19,8 @@ export function smallInstance(seed: number): Instance {
       propertyId,
       firstDay: below(4),
       closed: new Set(random() < 0.4 ? [below(DAYS), below(DAYS)] : []),
+      unliked: new Set(),
+      half: null,
     };
   });
   const tasks: Task[] = Array.from({ length: 8 + below(7) }, (_, i) => {

@@ -49,6 +49,10 @@ export function aloneFigures(instance: Instance, machineOf: (task: number) => st
     tasks: dayOf.size,
     doors: doors.size,
     minutes: minutes + doors.size * door + ways.size * between,
+    unliked: [...doors].filter((key) => {
+      const [home, day] = key.split(' ').map(Number) as [number, number];
+      return homes[home]!.unliked.has(day);
+    }).length,
     pastDays,
     pastRisk,
     thrown: dayOf.size === 0 ? 0 : thrown / dayOf.size,

@@ -4,7 +4,7 @@
  * count before; a way without its doors would be the piercing of intervals.
  */
 import type { Random } from '../statistics/random.ts';
-import { goesTo, taskCost, type DayOfWorker } from './instance.ts';
+import { goesTo, taskCost, unlikedCost, type DayOfWorker } from './instance.ts';
 import type { PlanState } from './state.ts';
 
 /** Costs are blurred by up to so much where another way than the last is sought, minutes. */
@@ -77,6 +77,7 @@ function openingsOf(state: PlanState, home: number, day: number, random: Random 
   const { workers, homes, door, between, weights, days } = state.instance;
   const { closed, firstDay, propertyId } = homes[home]!;
   if (day < firstDay || closed.has(day)) return [];
+  const unliked = unlikedCost(state.instance, home, day);
   const found: Opening[] = [];
   workers.forEach((who, worker) => {
     const { minutes, base } = who;
@@ -93,7 +94,7 @@ function openingsOf(state: PlanState, home: number, day: number, random: Random 
     const way = base === propertyId || its.some(({ property }) => property === propertyId) ? 0 : between;
     const left = free - door - way;
     const priced = state.pricedAt(day, door + way);
-    if (left > 0) found.push({ worker, day, left, cost: door + way + priced + weights.door + blur });
+    if (left > 0) found.push({ worker, day, left, cost: door + way + priced + weights.door + unliked + blur });
   });
   return found.sort((a, b) => a.cost - b.cost || b.left - a.left || a.worker - b.worker);
 }

@@ -8,6 +8,8 @@ export interface PlanFigures {
   /** Entries, those that a wait is gone back for among them. */
   readonly doors: number;
   readonly minutes: number;
+  /** Visits on a day that the household does not like. */
+  readonly unliked: number;
   /** Days past the line, and the same weighted by risk, of what is in the plan. */
   readonly pastDays: number;
   readonly pastRisk: number;
@@ -73,6 +75,7 @@ export function planFigures(instance: Instance, visits: readonly PlanVisit[]): P
     tasks: days.size,
     doors,
     minutes,
+    unliked: visits.filter(({ home, day }) => instance.homes[home]!.unliked.has(day)).length,
     pastDays,
     pastRisk,
     thrown: days.size === 0 ? 0 : thrown / days.size,

@@ -26,7 +26,14 @@ export interface PlanHome {
   readonly firstDay: number;
   /** Days on which nobody may come. */
   readonly closed: ReadonlySet<number>;
+  /** Days on which they may, and would rather not have anybody. */
+  readonly unliked: ReadonlySet<number>;
+  /** The half of the day that they like; null where they do not mind. */
+  readonly half: Half | null;
 }
+
+export const HALVES = ['morning', 'afternoon'] as const;
+export type Half = (typeof HALVES)[number];
 
 /** One service of one part. */
 export interface Task {
@@ -61,6 +68,8 @@ export interface Task {
 export interface Weights {
   /** A door beside the minutes that it takes: what it costs the household. */
   readonly door: number;
+  /** A visit on a day that a household does not like. */
+  readonly unliked: number;
   /** A day past the line, by risk. */
   readonly late: number;
   /** A whole interval thrown away. */
@@ -71,9 +80,10 @@ export interface Weights {
 
 /**
  * Our assumptions: a household would rather have three quarters of an hour more of our work than one more door; a day past
- * the line of the least part weighs more than a door; a service thrown away is about ten minutes of work.
+ * the line of the least part weighs more than a door; a service thrown away is about ten minutes of work. A day that
+ * they do not like is worth half a door: it moves a visit, and makes neither a second one nor anything late.
  */
-export const WEIGHTS: Weights = { door: 45, late: 60, early: 10, uneven: 2 };
+export const WEIGHTS: Weights = { door: 45, unliked: 22, late: 60, early: 10, uneven: 2 };
 
 export interface Instance {
   readonly days: number;
@@ -117,6 +127,10 @@ export interface PlanVisit extends DayOfWorker {
   /** Stays where it is, whatever else is planned: chosen by hand, or announced. */
   readonly pinned: boolean;
 }
+
+/** What it costs to come to a home on a day, beside the door. */
+export const unlikedCost = ({ homes, weights }: Pick<Instance, 'homes' | 'weights'>, home: number, day: number) =>
+  homes[home]!.unliked.has(day) ? weights.unliked : 0;
 
 /** Days before its line on which a task opens. */
 export const windowOf = ({ opens, line }: Pick<Task, 'opens' | 'line'>): number => line - opens;

@@ -1,6 +1,15 @@
 /** A plan in the making: tasks are put in and taken out, its cost follows at once, and steps can be taken back. */
 import { addWork, dayOfWorker, NO_WORK, type Stop, type Work } from './day.ts';
-import { leftOutCost, mayDo, taskCost, windowOf, type Instance, type PlanVisit, type Task } from './instance.ts';
+import {
+  leftOutCost,
+  mayDo,
+  taskCost,
+  unlikedCost,
+  windowOf,
+  type Instance,
+  type PlanVisit,
+  type Task,
+} from './instance.ts';
 
 interface OpenVisit extends Work, Pick<Stop, 'property'> {
   readonly home: number;
@@ -37,7 +46,7 @@ export class PlanState {
   private steps: Step[] = [];
   /** What lateness and leaving out cost in each home. */
   readonly late: Float64Array;
-  /** Of doors, minutes, lateness and interval thrown away. */
+  /** Of doors, days not liked, minutes, lateness and interval thrown away. */
   private sum = 0;
 
   constructor(readonly instance: Instance) {
@@ -183,7 +192,8 @@ export class PlanState {
     const uneven = this.unevenWith(worker, minutes - this.minutes[slot]!) - this.unevenWith(-1, 0);
     const own = taskCost(it, this.lineOf(task), day, instance.weights) - this.outCost(task);
     const priced = this.pricedAt(day, minutes) - this.slotPriced[slot]!;
-    return cost - this.slotCosts[slot]! + priced + own + uneven;
+    const unliked = there < 0 ? unlikedCost(instance, it.home, day) : 0;
+    return cost - this.slotCosts[slot]! + priced + own + uneven + unliked;
   }
 
   /** Does a task by somebody on a day. */
@@ -198,6 +208,7 @@ export class PlanState {
       const { propertyId } = homes[it.home]!;
       visit = { home: it.home, worker, day, tasks: [], pinned: false, property: propertyId, ...NO_WORK };
       slot.push(visit);
+      this.sum += unlikedCost(this.instance, it.home, day);
       this.visitsOf[it.home]!.push(visit);
     }
     visit.tasks.push(task);
@@ -231,6 +242,7 @@ export class PlanState {
       slot.splice(slot.indexOf(visit), 1);
       const its = this.visitsOf[it.home]!;
       its.splice(its.indexOf(visit), 1);
+      this.sum -= unlikedCost(this.instance, it.home, day);
     }
     this.at[task] = null;
     this.mark(it, day, false);

@@ -2,7 +2,7 @@
 import { MINUTES_A_DAY } from '../calendar/day.ts';
 import { dayOfWorker } from './day.ts';
 import { stopOf } from './figures.ts';
-import type { Instance, PlanVisit } from './instance.ts';
+import type { Instance, PlanHome, PlanVisit } from './instance.ts';
 
 /** Rounds begin at eight; whoever lives there is told a window of two hours around. Our assumptions. */
 export const ROUND_BEGINS = 8 * 60;
@@ -30,8 +30,34 @@ export interface StopTimes {
   readonly over: number;
 }
 
+/** Those who like mornings first, those who like afternoons last. */
+const HALF_RANK = { morning: 0, any: 1, afternoon: 2 } as const;
+const halfRank = ({ half }: PlanHome): number => HALF_RANK[half ?? 'any'];
+
 /**
- * The times of a round: homes that are gone back to first, then the others in the order in which homes stand, then back.
+ * A round in walking order: homes that are gone back to first; one property after the other, from where somebody sets
+ * out; within it by the half of the day that is liked, which costs no way, then as its homes are walked.
+ * @returns indexes of the visits
+ */
+function walked({ homes, workers }: Instance, round: readonly PlanVisit[], returns: readonly number[]): number[] {
+  const { base } = workers[round[0]!.worker]!;
+  const firstOf = new Map<string, number>();
+  for (const { home } of round) {
+    const { propertyId } = homes[home]!;
+    firstOf.set(propertyId, propertyId === base ? -1 : Math.min(home, firstOf.get(propertyId) ?? Infinity));
+  }
+  const keys = round.map(({ home }, i) => {
+    const it = homes[home]!;
+    return [returns.includes(i) ? 0 : 1, firstOf.get(it.propertyId)!, halfRank(it), home];
+  });
+  return [...round.keys()].sort((a, b) => {
+    const k = keys[a]!.findIndex((key, j) => key !== keys[b]![j]);
+    return k < 0 ? a - b : keys[a]![k]! - keys[b]![k]!;
+  });
+}
+
+/**
+ * The times of a round, its stops in walking order, what is gone back to again at its end.
  * @param round visits of one person on one day
  * @returns in the order of the visits given
  */
@@ -41,9 +67,7 @@ export function timetable(instance: Instance, round: readonly PlanVisit[], begin
   const stops = round.map((visit) => stopOf(instance, visit));
   const { worker } = round[0]!;
   const { returns } = dayOfWorker(instance, worker, stops);
-  const order = [...round.keys()].sort(
-    (a, b) => Number(returns.includes(b)) - Number(returns.includes(a)) || round[a]!.home - round[b]!.home,
-  );
+  const order = walked(instance, round, returns);
   const times: StopTimes[] = [];
   const ready: { readonly i: number; readonly at: number }[] = [];
   let [clock, property] = [begins, workers[worker]!.base];

@@ -489,7 +489,7 @@ export const serverText = {
   'rounds.broken':
     '{rule, select, away {Not at work on that day.} notice {Sooner than notice allows.} closed {Nobody may come on that day.} level {{part} wants a licence.} notTheirs {{part, select, none {They do not look after this home.} other {{part} is in somebody else’s hands.}}} tooEarly {{part} does not count yet.} clash {{part}: its agent must not meet another one used on this drain that day.} other {{minutes, number, duration} more than the day has.}}',
   'rounds.why':
-    '{why, select, takenOver {Given and announced.} pinned {Put here by hand.} other {{part}: due by {line}{late, plural, =0 {} one {, a day late} other {, # days late}}{others, plural, =0 {.} one {; one more part counts by then.} other {; # more parts count by then.}}}}',
+    '{why, select, takenOver {Given and announced.} pinned {Put here by hand.} other {{part}: due by {line}{late, plural, =0 {} one {, a day late} other {, # days late}}{others, plural, =0 {.} one {; one more part counts by then.} other {; # more parts count by then.}}}}{unliked, select, true { They like other days better.} other {}}',
   'rounds.left':
     '{reason, select, nobody {Nobody who may do it is at work.} tooLong {It is longer than any day.} notice {Notice ends after its line.} closed {No day in its window is open.} before {It waits for the service before it.} other {Every day in its window is full.}}',
   'rounds.remedy':

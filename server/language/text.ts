@@ -366,7 +366,7 @@ export interface ServerText extends CoreText, FieldsText {
   'rounds.nothingLeft': None;
   'rounds.notice': { state: Choice };
   'rounds.remedy': { reason: Choice; person: string | number; day: string | number; over: number; door: Choice };
-  'rounds.why': { why: Choice; part: string | number; line: string | number; late: number; others: number };
+  'rounds.why': { why: Choice; part: string | number; line: string | number; late: number; others: number; unliked: Choice };
   'says.property': { units: number; water: string | number; practice: string | number };
   'says.water.hard': None;
   'says.water.moderate': None;

@@ -35,6 +35,7 @@ import { factsOf, inForce } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 import { forTenants, type Due } from './forTenants.ts';
 import { workingPeople } from './workers.ts';
+import { OPEN } from './workingTime.ts';
 
 /** Parts read between two turns of the event loop. */
 const CHUNK = 500;
@@ -88,7 +89,7 @@ export async function readBasis(call: Call, weeks: number): Promise<{ basis: Bas
     base: person.basePropertyId,
     properties,
   }));
-  const places = await db.place.all({ organisationId }, { order: [['sort', 'ASC']] });
+  const places = await inWalkingOrder(db, organisationId);
   const tenancies = await db.tenancy.all({ organisationId });
   const lived = new Map(tenancies.filter((it) => tenancyDuring(it, tomorrow)).map((it) => [it.placeId, it]));
   const homes = await homesOf(call, places, { fromDay, tomorrow, days, lived });
@@ -229,6 +230,14 @@ interface Lived {
   readonly lived: ReadonlyMap<string, unknown>;
 }
 
+/** Homes as they are walked: one property after the other, each in its own order. */
+async function inWalkingOrder(db: Call['db'], organisationId: string): Promise<Row<'place'>[]> {
+  const properties = await db.property.all({ organisationId }, { order: [['sort', 'ASC']] });
+  const rank = new Map(properties.map(({ id }, i) => [id, i]));
+  const places = await db.place.all({ organisationId }, { order: [['sort', 'ASC']] });
+  return places.sort((a, b) => rank.get(a.propertyId)! - rank.get(b.propertyId)! || a.sort - b.sort);
+}
+
 /** Homes with the first day that notice allows, and their days without entry. */
 async function homesOf(call: Call, places: readonly Row<'place'>[], { fromDay, tomorrow, days, lived }: Lived) {
   const { db, now, actor } = call;
@@ -248,10 +257,17 @@ async function homesOf(call: Call, places: readonly Row<'place'>[], { fromDay, t
     firstOf.set(id, hours === 0 ? 0 : Math.max(0, earliest + 1 - fromDay));
   }
   return places.map(({ id, propertyId }): PlanHome => {
-    const closed = new Set<number>();
-    const weekdays = inForce(accessOf.get(id) ?? [], tomorrow)?.value.closed ?? [];
-    for (let day = 0; day < days; day += 1) if (weekdays.includes(weekdayOf(fromDay + day))) closed.add(day);
-    return { id, propertyId, firstDay: lived.has(id) ? firstOf.get(propertyId)! : 0, closed };
+    const { closed, liked, half } = { ...OPEN, ...inForce(accessOf.get(id) ?? [], tomorrow)?.value };
+    const daysThat = (so: (weekday: number) => boolean) =>
+      new Set([...Array(days).keys()].filter((day) => so(weekdayOf(fromDay + day))));
+    return {
+      id,
+      propertyId,
+      firstDay: lived.has(id) ? firstOf.get(propertyId)! : 0,
+      closed: daysThat((it) => closed.includes(it)),
+      unliked: daysThat((it) => liked.length > 0 && !liked.includes(it)),
+      half: half === 'any' ? null : half,
+    };
   });
 }
 

@@ -63,6 +63,7 @@ export async function describePlan(call: Call, { row, basis, visits }: OpenPlan,
       line: dayWords(line),
       others: visit.tasks.length - 1,
       late: Math.max(0, visit.day - line),
+      unliked: String(instance.homes[visit.home]!.unliked.has(visit.day)),
     });
   };
   const from = Math.min(week * 7, instance.days - 7);
@@ -124,6 +125,7 @@ export async function describePlan(call: Call, { row, basis, visits }: OpenPlan,
     costs: { doors: figures.doors, hours: figures.minutes / 60, pastRisk: figures.pastRisk, thrown: figures.thrown },
     alone: basis.alone,
     fewestDoors: basis.fewestDoors,
+    unliked: figures.unliked,
     tenants: basis.tenants.map(({ placeId, parts: many, lineDay, lead }) => {
       const place = places.get(placeId);
       const name = place ? placeInFull(place, properties.get(place.propertyId)!) : say('story.someone');

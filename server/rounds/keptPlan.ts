@@ -1,5 +1,5 @@
 /** The plan as it is kept: what it was made from, and its visits. */
-import type { PlanVisit } from '../../core/rounds/instance.ts';
+import { WEIGHTS, type PlanVisit } from '../../core/rounds/instance.ts';
 import type { Call } from '../context/context.ts';
 import type { Row } from '../store/tables.ts';
 import type { Basis } from './basis.ts';
@@ -21,13 +21,20 @@ export const written = (basis: Basis): string =>
   JSON.stringify(basis, (_, value: unknown) => (value instanceof Set ? [...value] : value));
 
 const UNASKED = { lineDay: 0, lead: null };
+const UNASKED_HOME = { half: null };
 
 function readAgain(text: string): Basis {
   const basis = JSON.parse(text) as Basis;
-  const homes = basis.instance.homes.map((home) => ({ ...home, closed: new Set(home.closed) }));
-  // A plan of an older version does not know by when tenants are to be asked.
+  // A plan of an older version knows of no days that are liked, nor by when tenants are to be asked.
+  const homes = basis.instance.homes.map((home) => ({
+    ...UNASKED_HOME,
+    ...home,
+    closed: new Set(home.closed),
+    unliked: new Set(home.unliked ?? []),
+  }));
   const tenants = basis.tenants.map((it) => ({ ...UNASKED, ...it }));
-  return { ...basis, tenants, instance: { ...basis.instance, homes } };
+  const weights = { ...WEIGHTS, ...basis.instance.weights };
+  return { ...basis, tenants, instance: { ...basis.instance, homes, weights } };
 }
 
 /** The plan as it is kept; undefined where none was made. */

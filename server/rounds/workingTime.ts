@@ -72,13 +72,14 @@ export async function removeDayOff({ db, actor }: Call, id: string): Promise<obj
   return {};
 }
 
-const OPEN: HomeAccess = { closed: [], dog: false, key: '', prefers: '' };
+/** A home of which nobody has said anything; what was said before days could be liked lacks them. */
+export const OPEN: HomeAccess = { closed: [], liked: [], half: 'any', dog: false, key: '', prefers: '' };
 
 /** What whoever goes into a home must know. @throws Problem: what is not there or not theirs (404) */
 export async function readAccess(call: Call, placeId: string): Promise<HomeAccess> {
   const { id } = await findPlace(call, placeId);
   const today = dayOfInstant(call.now, await zoneOfPlace(call.db, id));
-  return inForce(await factsOf(call.db, [id], 'access'), today)?.value ?? OPEN;
+  return { ...OPEN, ...inForce(await factsOf(call.db, [id], 'access'), today)?.value };
 }
 
 /** @throws Problem: what is not there or not theirs (404) */

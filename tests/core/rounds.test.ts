@@ -13,6 +13,7 @@ import { eased, isCrowded, raised } from '../../core/rounds/pressure.ts';
 import { brokenRules } from '../../core/rounds/rules.ts';
 import { findPlan } from '../../core/rounds/search.ts';
 import { PlanState } from '../../core/rounds/state.ts';
+import { seeded } from '../../core/statistics/random.ts';
 import { wrongsOf } from './roundsTimeline.ts';
 
 const TASK: Task = {
@@ -36,7 +37,14 @@ function instanceOf(tasks: readonly Partial<Task>[], more: Partial<Instance> = {
   return {
     days: 14,
     workers: [{ id: 'w', minutes: Array.from({ length: 14 }, () => 60), licensed: false, base: 'p', properties: null }],
-    homes: [0, 1].map((i) => ({ id: `h${i}`, propertyId: 'p', firstDay: 0, closed: new Set<number>() })),
+    homes: [0, 1].map((i) => ({
+      id: `h${i}`,
+      propertyId: 'p',
+      firstDay: 0,
+      closed: new Set<number>(),
+      unliked: new Set<number>(),
+      half: null,
+    })),
     tasks: tasks.map((task, i) => ({ ...TASK, id: `t${i}`, ...task })),
     door: 8,
     between: 15,
@@ -72,6 +80,51 @@ describe('A plan of rounds', () => {
     const { tasks, leftOut } = planFigures(instance, one.visits);
     expect(tasks + leftOut.length).to.equal(instance.tasks.length);
     expect(wrongsOf(instance, one.visits)).to.deep.equal([]);
+  });
+
+  it('weighs days that households like against all else as well as a solver does', async () => {
+    const highs = await loadHighs();
+    let likedMore = 0;
+    for (let seed = 1; seed <= 6; seed += 1) {
+      const plain = smallInstance(seed);
+      const random = seeded(seed);
+      const homes = plain.homes.map((home) => ({
+        ...home,
+        unliked: new Set([...Array(plain.days).keys()].filter(() => random() < 0.6)),
+      }));
+      const instance = { ...plain, homes };
+      const { text, constant } = planModel(instance);
+      const { ObjectiveValue } = highs.solve(text, { mip_rel_gap: 0, mip_abs_gap: 0.5 });
+      const optimum = Math.round(ObjectiveValue) + constant;
+      const { cost, visits } = plan(instance, 1_000);
+      expect(cost).to.be.within(optimum, optimum * 1.05);
+      const ignoring = planFigures(instance, plan(plain, 1_000).visits);
+      const heeding = planFigures(instance, visits);
+      expect(heeding.unliked).to.be.at.most(ignoring.unliked);
+      likedMore += ignoring.unliked - heeding.unliked;
+    }
+    expect(likedMore).to.be.above(3);
+  }).timeout(120_000);
+
+  it('comes on a day that is liked, and never late or through one more door for it', () => {
+    const days = (of: readonly number[]) => new Set(of);
+    const home = { id: 'h0', propertyId: 'p', firstDay: 0, closed: days([]), half: null };
+    const liking = (unliked: readonly number[], tasks: readonly Partial<Task>[]) =>
+      plan(instanceOf(tasks, { homes: [{ ...home, unliked: days(unliked) }] })).visits.map(({ day }) => day);
+    const one = { opens: 2, line: 5, interval: 30 };
+    expect(liking([2, 3, 5], [one])).to.deep.equal([4]);
+    // No day in time is liked: it comes in time.
+    expect(liking([0, 1, 2, 3, 4, 5], [one])[0]).to.be.within(2, 5);
+    // Two parts whose only day in common is not liked are still one visit.
+    expect(
+      liking(
+        [4],
+        [
+          { ...one, line: 4 },
+          { ...one, opens: 4, line: 8 },
+        ],
+      ),
+    ).to.deep.equal([4]);
   });
 
   it('costs what the optimum costs, or little more: ten of the frozen ones, solved again', async () => {

@@ -39,6 +39,8 @@ const home = (id: string, more: Partial<Instance['homes'][number]> = {}) => ({
   propertyId: 'p',
   firstDay: 0,
   closed: new Set<number>(),
+  unliked: new Set<number>(),
+  half: null,
   ...more,
 });
 const instanceOf = (tasks: readonly Partial<Task>[], more: Partial<Instance> = {}): Instance => ({
@@ -253,6 +255,31 @@ describe('The times of a round', () => {
     const times = timetable(instance, [visit([1], { home: 1 }), visit([0])], EIGHT);
     expect(times[1]).to.deep.equal({ from: EIGHT + 8, until: EIGHT + 18, back: null, over: EIGHT + 18 });
     expect(times[0]).to.include({ from: EIGHT + 18 + 15 + 8, over: EIGHT + 18 + 15 + 8 + 20 });
+  });
+
+  it('walk one property after the other from where somebody sets out, mornings first and afternoons last', () => {
+    // As places are counted property by property, the first of each comes before the second of any.
+    const homes = [
+      home('p1'),
+      home('q1', { propertyId: 'q', half: 'afternoon' }),
+      home('p2', { half: 'morning' }),
+      home('q2', { propertyId: 'q' }),
+    ];
+    const round = [0, 1, 2, 3].map((i) => visit([i], { home: i }));
+    const from = (base: string | null) => {
+      const workers = [worker('w', { base }), worker('v')];
+      const instance = instanceOf(
+        [0, 1, 2, 3].map((i) => ({ home: i })),
+        { homes, workers },
+      );
+      const times = timetable(instance, round, EIGHT);
+      const { minutes } = roundOf(instance, 0, round);
+      // No longer than the plan has counted: every way once.
+      expect(Math.max(...times.map(({ over }) => over)) - EIGHT).to.equal(minutes);
+      return [0, 1, 2, 3].sort((a, b) => times[a]!.from - times[b]!.from).map((i) => homes[i]!.id);
+    };
+    expect(from('p')).to.deep.equal(['p2', 'p1', 'q2', 'q1']);
+    expect(from('q')).to.deep.equal(['q2', 'q1', 'p2', 'p1']);
   });
 
   it('begin with what is gone back to, and tell of going back, too', () => {

@@ -176,7 +176,14 @@ describe('The plan of rounds', () => {
   });
 
   it('keeps days without entry, days off, and says what to know at the door', async () => {
-    const access = { closed: [2, 3, 4], dog: true, key: 'in the box', prefers: 'mornings' };
+    const access = {
+      closed: [2, 3, 4],
+      liked: [0],
+      half: 'morning',
+      dog: true,
+      key: 'in the box',
+      prefers: 'mornings',
+    };
     await staff.caller.put(`/places/${flat.placeId}/access`, access).expect(200);
     expect((await house.manager.get(`/places/${flat.placeId}/access`).expect(200)).body).to.deep.equal(access);
     const plan = await make();

@@ -44,7 +44,7 @@ const SHOWN = 12;
           </tr>
         </tbody>
       </table>
-      <p class="quiet small">{{ say('rounds.costs.bound', { doors: plan.fewestDoors }) }}</p>
+      <p class="quiet small">{{ say('rounds.costs.bound', { doors: plan.fewestDoors, unliked: plan.unliked }) }}</p>
     </section>
     <section v-if="plan.leftOut.length" class="stack close">
       <h2>{{ say('rounds.noPlace') }}</h2>

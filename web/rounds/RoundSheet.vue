@@ -90,6 +90,7 @@ onMounted(reload);
                 {{ stop.notice }}.
                 <b v-if="stop.access.dog">{{ say('rounds.sheet.dog') }}</b>
                 {{ stop.access.key && say('rounds.sheet.key', { key: stop.access.key }) }}
+                {{ stop.access.prefers && say('rounds.sheet.prefers', { words: stop.access.prefers }) }}
               </p>
               <ul class="small">
                 <li v-for="part in stop.parts" :key="part.number" class="row">

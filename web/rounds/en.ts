@@ -53,7 +53,7 @@ export const roundsText = {
   'rounds.count': '{value, number}',
   'rounds.hours': '{minutes, number, duration}',
   'rounds.costs.bound':
-    '{doors, plural, one {One door is} other {# doors are}} the fewest that any plan in time can have.',
+    '{doors, plural, one {One door is} other {# doors are}} the fewest that any plan in time can have.{unliked, plural, =0 {} one { One visit is on a day that its household likes less.} other { # visits are on days that their households like less.}}',
   'rounds.noPlace': 'No place yet',
   'rounds.noPlace.more': '{count, plural, one {and one more} other {and # more}}',
   'rounds.asked': 'Asked of tenants',
@@ -103,7 +103,12 @@ export const roundsText = {
   'rounds.access.closed': 'Nobody comes on',
   'rounds.access.dog': 'There is a dog',
   'rounds.access.key': 'Key',
-  'rounds.access.prefers': 'They like visits',
+  'rounds.access.liked': 'They like visits on',
+  'rounds.access.half': 'They like best',
+  'rounds.access.half.is': '{half, select, morning {Mornings} afternoon {Afternoons} other {Any time of day}}',
+  'rounds.access.weighs':
+    'A plan comes on days they like where that makes nothing late and opens no door more; within a property it comes first to those who like mornings and last to those who like afternoons.',
+  'rounds.access.prefers': 'What else they like',
   'rounds.access.save': 'Save for the door',
   'mishap.open': 'Something came between',
   'mishap.kind':
@@ -138,6 +143,7 @@ export const roundsText = {
   'rounds.sheet.previous': 'The one before',
   'rounds.sheet.dog': 'A dog.',
   'rounds.sheet.key': 'Key: {key}',
+  'rounds.sheet.prefers': 'They like: {words}',
   'rounds.sheet.back': 'Back again, for what soaked, ran or dried',
   'rounds.sheet.kit': 'To carry',
   'rounds.sheet.apart': 'Must not meet',
