@@ -106,6 +106,9 @@ export type HoldPlace = InferType<typeof holdPlace>;
 export const propertyEdit = object({ name: line().required(), address: line(300).required(), zone: zone().required() });
 export const buildingEdit = object({ name: line().required() });
 export const placeEdit = object({ name: line().required(), buildingId: id().nullable().default(null) });
+/** All homes and shared spaces of a property, as somebody walks them. */
+export const walkingOrder = object({ placeIds: ids(5000) });
+export type WalkingOrder = InferType<typeof walkingOrder>;
 export type PropertyEdit = InferType<typeof propertyEdit>;
 export type BuildingEdit = InferType<typeof buildingEdit>;
 export type PlaceEdit = InferType<typeof placeEdit>;

@@ -31,6 +31,7 @@ import type {
   PropertyEdit,
   PropertySummary,
   TenancyChange,
+  WalkingOrder,
 } from './register.ts';
 
 export const registerRoutes = {
@@ -40,6 +41,9 @@ export const registerRoutes = {
     write('POST', '/properties/:id/changes', MANAGER),
   ),
   'property.edit': passing<{ form: PropertyEdit; answer: object }>()(write('PUT', '/properties/:id', MANAGER)),
+  'property.walk': passing<{ form: WalkingOrder; answer: object }>()(
+    refusing(write('PUT', '/properties/:id/walking-order', MANAGER, 256), 'changed'),
+  ),
   'property.remove': passing<{ answer: object }>()(refusing(write('DELETE', '/properties/:id', MANAGER, 0), 'inUse')),
   'building.edit': passing<{ form: BuildingEdit; answer: object }>()(write('PUT', '/buildings/:id', MANAGER)),
   'building.remove': passing<{ answer: object }>()(write('DELETE', '/buildings/:id', MANAGER, 0)),

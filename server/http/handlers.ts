@@ -156,6 +156,7 @@ export const HANDLERS: { readonly [N in ServedRoute]: Handler<N> } = {
   'property.change': formed(registerForms.propertyChange, (call, form, { id }) =>
     places.changeProperty(call, id, form),
   ),
+  'property.walk': formed(registerForms.walkingOrder, (call, form, { id }) => changes.orderPlaces(call, id, form)),
   'property.edit': formed(registerForms.propertyEdit, (call, form, { id }) => changes.editProperty(call, id, form)),
   'property.remove': bare((call, { id }) => changes.removeProperty(call, id)),
   'building.edit': formed(registerForms.buildingEdit, (call, form, { id }) => changes.editBuilding(call, id, form)),

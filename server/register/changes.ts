@@ -1,6 +1,6 @@
 /** Changing what stands in the register, and taking out what nothing hangs on. */
 import { dayFromIso, dayOfInstant } from '../../core/calendar/day.ts';
-import type { BuildingEdit, PlaceEdit, PropertyEdit } from '../../contract/register/register.ts';
+import type { BuildingEdit, PlaceEdit, PropertyEdit, WalkingOrder } from '../../contract/register/register.ts';
 import type { Call } from '../context/context.ts';
 import { fieldProblem, notFound, Problem } from '../context/problem.ts';
 import { recompute } from '../due/recompute.ts';
@@ -19,6 +19,22 @@ export async function editProperty(call: Call, id: string, { name, address, zone
   await db.property.update({ id }, { name, address, zone });
   if (zone === before.zone) return {};
   await recompute(db, await pointsBelow(call, { scope: 'property', subjectId: id }), now);
+  return {};
+}
+
+/**
+ * Says in which order the homes of a property are walked; lists and rounds follow it.
+ * @throws Problem: what is not there or not theirs (404), changed (409) where these are not all of its homes any more
+ */
+export async function orderPlaces(call: Call, id: string, { placeIds = [] }: WalkingOrder): Promise<object> {
+  const { db } = call;
+  const { name } = await findProperty(call, id);
+  const known = await db.place.all({ propertyId: id }, { columns: ['id', 'sort'] });
+  const sorts = new Map(known.map((place) => [place.id, place.sort]));
+  if (new Set(placeIds).size !== known.length || !placeIds.every((it) => sorts.has(it)))
+    throw new Problem(409, 'changed', { what: name });
+  for (const [sort, placeId] of placeIds.entries())
+    if (sorts.get(placeId) !== sort) await db.place.update({ id: placeId }, { sort });
   return {};
 }
 

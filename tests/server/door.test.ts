@@ -266,6 +266,7 @@ describe('The door', () => {
       'template.change': [templateId, { name: 'X', machines: [{ type: 'washer' }] }],
       'record.correct': [submission.records[0]!.id, { id: v7(), done: null, reason: 'X' }],
       'ownerLink.revoke': [ownerId, {}],
+      'property.walk': [flat.propertyId, { placeIds: [flat.placeId] }],
       'property.change': [flat.propertyId, { practice: 'light', from: '2026-11-01' }],
       'place.read': [flat.placeId, {}],
       'tenancy.change': [flat.tenancyId, { name: 'X', from: '2026-12-24' }],

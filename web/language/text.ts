@@ -1582,9 +1582,13 @@ export interface WebText extends SharedText, FieldsText {
   'rounds.access': None;
   'rounds.access.closed': None;
   'rounds.access.dog': None;
+  'rounds.access.half': None;
+  'rounds.access.half.is': { half: Choice };
   'rounds.access.key': None;
+  'rounds.access.liked': None;
   'rounds.access.prefers': None;
   'rounds.access.save': None;
+  'rounds.access.weighs': None;
   'rounds.after': None;
   'rounds.again': None;
   'rounds.asked': None;
@@ -1605,7 +1609,7 @@ export interface WebText extends SharedText, FieldsText {
   'rounds.capacity.short': { months: number };
   'rounds.costs': None;
   'rounds.costs.alone': None;
-  'rounds.costs.bound': { doors: number };
+  'rounds.costs.bound': { doors: number; unliked: number };
   'rounds.costs.doors': None;
   'rounds.costs.hours': None;
   'rounds.costs.past': None;
@@ -1661,6 +1665,7 @@ export interface WebText extends SharedText, FieldsText {
   'rounds.sheet.none': None;
   'rounds.sheet.none.why': None;
   'rounds.sheet.of': { person: string | number; day: string | number };
+  'rounds.sheet.prefers': { words: string | number };
   'rounds.sheet.previous': None;
   'rounds.sheet.print': None;
   'rounds.sheet.where': { part: string | number };
@@ -2097,6 +2102,14 @@ export interface WebText extends SharedText, FieldsText {
   'walk.title': { name: string | number };
   'walk.undo': None;
   'walk.undone': None;
+  'walkingOrder.byName': None;
+  'walkingOrder.down': None;
+  'walkingOrder.moved': { name: string | number; at: number };
+  'walkingOrder.place': { name: string | number; at: number };
+  'walkingOrder.save': None;
+  'walkingOrder.title': None;
+  'walkingOrder.up': None;
+  'walkingOrder.why': None;
   'words.due': None;
   'words.empty': None;
   'words.in': { days: number };

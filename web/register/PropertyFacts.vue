@@ -9,6 +9,7 @@ import EntryRuleForm from '../notices/EntryRuleForm.vue';
 import CalendarAddress from '../people/CalendarAddress.vue';
 import NumbersForm from '../notices/NumbersForm.vue';
 import PropertyEdit from './PropertyEdit.vue';
+import WalkingOrder from './WalkingOrder.vue';
 import WaterAndPractice from './WaterAndPractice.vue';
 import Notice from '../kit/Notice.vue';
 
@@ -38,6 +39,7 @@ async function save(): Promise<void> {
     </form>
     <EntryRuleForm :property-id="property.id" :known="property.noticeHours" />
     <NumbersForm :property-id="property.id" :numbers="property.numbers" />
+    <WalkingOrder v-if="property.places.length > 1" :property="property" @saved="emit('saved')" />
     <section class="panel card stack close">
       <h3>{{ say('feed.title') }}</h3>
       <CalendarAddress kind="property" :property-id="property.id" />
