@@ -3,6 +3,7 @@ import { dayOfInstant } from '../core/calendar/day.ts';
 import { ASKING_RULE, SETTLE_MS, tellableFrom } from '../core/notices/telling.ts';
 import { NO_CONTACT, type Contact } from '../contract/notices/messages.ts';
 import type { Call } from '../server/context/context.ts';
+import { changeAskingRule } from '../server/notices/askings.ts';
 import { beliefOf } from '../server/notices/answers.ts';
 import { changeContact } from '../server/notices/contact.ts';
 import { letterOf } from '../server/notices/householdLetter.ts';
@@ -25,7 +26,7 @@ const contactOf = (nth: number, name: string): Contact => ({
   rhythm: nth % 5 === 3 ? 'monthly' : 'each',
 });
 
-/** Gives the households their addresses, and writes down what they were told when they were asked. */
+/** Gives the households their addresses, and writes down what they were told; from now on they are asked by itself. */
 export async function tellDemo(call: Call): Promise<void> {
   const { db, actor } = call;
   const open = await openAskings(db, actor.organisationId);
@@ -41,6 +42,7 @@ export async function tellDemo(call: Call): Promise<void> {
     reached.add(personId);
   }
   for (const it of open.filter(({ personId }) => reached.has(personId))) await writeDown(call, it);
+  await changeAskingRule(call, { ...ASKING_RULE, gives: true });
 }
 
 /** The instant at which a household hears of what it was asked. */

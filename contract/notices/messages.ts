@@ -63,6 +63,7 @@ export const askingRule = object({
   quietUntil: minute().required(),
   graceDays: count(30).required(),
   passes: yes().required(),
+  gives: yes().default(false),
 });
 export type ChangeAskingRule = InferType<typeof askingRule>;
 
@@ -106,6 +107,33 @@ export interface AskedPerson {
   /** Somebody reminded them today. */
   readonly remindedToday: boolean;
   readonly askings: readonly OpenAsking[];
+}
+
+/** A home and what of it is to be asked for next. */
+export interface AheadHome {
+  readonly placeId: string;
+  readonly place: string;
+  readonly person: string;
+  /** Parts that are asked for at once, the first line among them, and the day on which they are to be asked for. */
+  readonly parts: number;
+  readonly lineDay: number;
+  readonly askDay: number;
+  readonly today: number;
+  /** Asked before the window opens, since within it would be too late for this household. */
+  readonly earlier: boolean;
+  /** Why it is not asked by itself, in words; null where it is. */
+  readonly why: string | null;
+}
+
+export interface AheadAnswer {
+  /** Whether tenants are asked by itself. */
+  readonly gives: boolean;
+  readonly days: number;
+  /** The first to be asked first. */
+  readonly homes: readonly AheadHome[];
+  /** Parts near their line that are better with staff, since their household hardly answers in time; and those that somebody took back. */
+  readonly withStaff: number;
+  readonly takenBack: number;
 }
 
 export interface AskingsAnswer {

@@ -2,7 +2,15 @@
 import { MANAGER, OFFICE, passing, read, refusing, wholeOffice, write, type Made } from '../route.ts';
 import type { Answering } from './answering.ts';
 import type { ContractsAnswer } from './contracts.ts';
-import type { AskingsAnswer, ChangeAskingRule, Contact, JobTold, OwnContact, SaidInPerson } from './messages.ts';
+import type {
+  AheadAnswer,
+  AskingsAnswer,
+  ChangeAskingRule,
+  Contact,
+  JobTold,
+  OwnContact,
+  SaidInPerson,
+} from './messages.ts';
 
 import type {
   AnswerVisit,
@@ -21,6 +29,7 @@ export const noticesRoutes = {
     refusing(write('POST', '/jobs/:id/reminder', MANAGER, 1, 120), 'remindedToday', 'noWay', 'nothingAsked'),
   ),
   'askings.list': passing<{ answer: AskingsAnswer }>()(read('/askings', MANAGER)),
+  'askings.ahead': passing<{ answer: AheadAnswer }>()({ ...read('/askings/ahead', MANAGER), perMinute: 60 }),
   'asking.remind': passing<{ answer: object }>()(
     refusing(write('POST', '/askings/:id/reminder', MANAGER, 1, 120), 'remindedToday', 'noWay', 'nothingAsked'),
   ),

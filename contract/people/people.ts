@@ -2,7 +2,7 @@
 import { array, number, object, string, type InferType } from 'yup';
 import { LANGUAGES, type Language } from '../../core/language/languages.ts';
 import { UNIT_SYSTEMS, type UnitSystem } from '../../core/quantities/units.ts';
-import { count, id, line } from '../form/fields.ts';
+import { count, id, line, yes } from '../form/fields.ts';
 
 export const ROLES = ['manager', 'staff', 'tenant', 'contractor', 'owner'] as const;
 export type Role = (typeof ROLES)[number];
@@ -39,6 +39,8 @@ export const firstRun = object({
   password: newPassword().required(),
   language: language().default('en'),
   units: units().default('metric'),
+  /** Tenants are asked by itself from the start. */
+  gives: yes().default(false),
 });
 export const exchangeLink = object({ token: string().max(100).required() });
 const officeRoles = () =>

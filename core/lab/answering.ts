@@ -11,6 +11,7 @@ import {
   REMINDER_SHARE,
   type Asking,
 } from '../notices/answering.ts';
+import { WINDOWS_AHEAD } from '../notices/asking.ts';
 import { meanOfKnown } from '../statistics/mean.ts';
 import { gammaDraw, normalDraw, seeded, type Random } from '../statistics/random.ts';
 
@@ -32,8 +33,6 @@ const OVERLOOKED = 0.03;
 /** Line days between two services, and the share of them for which a job may be asked. */
 const INTERVALS = [30, 60, 90, 180, 365];
 const WINDOW = 0.2;
-/** A job whose lead does not fit is asked for so many windows ahead at most. */
-const EARLIER = 2;
 
 /** A household, its median lognormal around 6.3 days. */
 const drawHousehold = (random: Random): Household => ({
@@ -100,7 +99,7 @@ export function judgeAsking({ households: count, jobs, heavy }: AnswerTruth, see
       const window = Math.max(1, Math.round(interval * WINDOW));
       const wanted = leadFor(belief, LINE_SHARE) ?? Infinity;
       // What does not fit is asked for earlier, as far as that goes.
-      const lead = Math.min(wanted, EARLIER * window);
+      const lead = Math.min(wanted, WINDOWS_AHEAD * window);
       const days = drawAnswer(random, household, heavy);
       // What is not done by the end of its grace goes to staff, and is open until then.
       const handedOver = lead + Math.min(7, Math.round(interval / 10));

@@ -16,15 +16,23 @@ export interface AskingRule {
   readonly graceDays: number;
   /** Whether it passes by rule at all. */
   readonly passes: boolean;
+  /** Whether tenants are asked by itself, each for a part on the day that their answers say. */
+  readonly gives: boolean;
 }
 
 /** Our assumptions: eight in the evening to eight in the morning, three days of grace. */
-export const ASKING_RULE: AskingRule = { quietFrom: 20 * 60, quietUntil: 8 * 60, graceDays: 3, passes: true };
+export const ASKING_RULE: AskingRule = {
+  quietFrom: 20 * 60,
+  quietUntil: 8 * 60,
+  graceDays: 3,
+  passes: true,
+  gives: false,
+};
 
 /** Whoever gives work may take it back so long before anybody hears of it. */
 export const SETTLE_MS = 10 * 60_000;
 /** Whoever is asked late has at least so many days: our assumption. */
-const LEAST_DAYS = 7;
+export const LEAST_DAYS = 7;
 /** A part of which nothing is known is asked for within so many days: our assumption. */
 const UNKNOWN_DAYS = 14;
 /** Days between two letters about the same, and between the last and the do-by day. */

@@ -11,6 +11,7 @@ import { WORK } from '../../contract/due/due.ts';
 import type { Env } from '../context/context.ts';
 import { clockActor } from '../people/clockActor.ts';
 import { giveMonthLists } from '../jobs/monthList.ts';
+import { askByRule } from '../notices/ahead.ts';
 import { takeBack } from '../register/turnover.ts';
 import type { Db } from '../store/db.ts';
 import { factsOf, nearestFact } from '../store/facts.ts';
@@ -40,6 +41,7 @@ export async function turnDay(env: Env): Promise<void> {
   });
   await env.redrawing.run();
   await giveMonthLists(env);
+  await askByRule(env);
 }
 
 /**

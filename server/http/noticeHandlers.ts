@@ -1,6 +1,7 @@
 /** Which service answers which route about what households are told. */
 import * as forms from '../../contract/notices/messages.ts';
 import { answeringAt } from '../notices/answers.ts';
+import { readAhead } from '../notices/ahead.ts';
 import * as askings from '../notices/askings.ts';
 import * as contact from '../notices/contact.ts';
 import * as contracts from '../notices/contracts.ts';
@@ -13,6 +14,7 @@ import type { noticesRoutes } from '../../contract/notices/routes.ts';
 export const NOTICE_HANDLERS: { readonly [N in ServedRoute & keyof typeof noticesRoutes]: Handler<N> } = {
   'contracts.list': bare(contracts.listContracts),
   'contract.remind': bare((call, { id }) => contracts.remindContractor(call, id)),
+  'askings.ahead': bare((call) => readAhead(call)),
   'askings.list': bare((call) => askings.listAskings(call)),
   'asking.remind': bare((call, { id }) => askings.remindPerson(call, id)),
   'asking.said': formed(forms.saidInPerson, (call, form, { id }) => askings.saidInPerson(call, id, form)),

@@ -83,6 +83,8 @@ export const serverText = {
   'message.says':
     '{kind, select, asked {Asked} again {Sent back} reminder {Reminder} passed {Passed to staff} stopped {Out of use} lifted {In use again} entry {Visit announced} entryOff {Visit called off} entryLate {Comes later} entryMissed {Found no way in} contracted {Asked to come} other {}}: {state, select, planned {goes out {at}{problem, select, none {} other {, tried before: {problem}}}} claimed {going out now} sent {{way, select, word {said by {address}, {at}} text {text to {address}, {at}} other {letter to {address}, {at}}}} failed {not sent. {problem}} unsure {may not have gone out{address, select, none {} other { to {address}}}, {at}; it is not sent again} over {not sent, it was no longer needed} other {}}',
   'asking.machine': '{machine}: {parts}',
+  'ahead.full': 'Their month has no room for it: give it to staff, let it wait, or raise the budget.',
+  'ahead.list': 'It has its month’s list, which is given by itself.',
   'asking.noContact': 'No address is known. Enter one with the tenancy, or tell them yourself.',
   'asking.noMail': 'No mail server is set up: People, On duty.',
   'asking.noWebhook': 'No webhook for texts is set up: People, On duty.',

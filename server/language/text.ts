@@ -6,6 +6,8 @@ import type { Choice, None } from '../../core/language/values.ts';
 export interface ServerText extends CoreText, FieldsText {
   'access.letter': { name: string | number; link: string | number };
   'access.letter.subject': None;
+  'ahead.full': None;
+  'ahead.list': None;
   'alarm.letter.subject': { what: string | number; place: string | number };
   'alarm.letter.text': { what: string | number; machine: string | number; place: string | number; property: string | number; address: string | number; at: string | number; note: string | number; link: string | number };
   'alarm.noWay': None;

@@ -80,6 +80,22 @@ export async function beliefOf(env: Env, household: Household): Promise<AnswerBe
   return believeAnswers(await readHousehold(env, household), model);
 }
 
+/** What is believed of each household of an office, by whoever lives there; read once for all. */
+export async function beliefsIn(env: Env, organisationId: string): Promise<(personId: string) => AnswerBelief> {
+  const { store, clock } = env;
+  const [model, rows] = await Promise.all([
+    modelOf(env, organisationId, clock()),
+    readAskings(store.db, organisationId, clock() - LOOK_BACK_MS),
+  ]);
+  const byPerson = grouped(rows, ({ personId }) => personId);
+  const known = new Map<string, AnswerBelief>();
+  return (personId) => {
+    const belief = known.get(personId) ?? believeAnswers(askingsOf(byPerson.get(personId) ?? [], clock()), model);
+    known.set(personId, belief);
+    return belief;
+  };
+}
+
 /**
  * How whoever lives there answers; null where nobody does, or the home is on hold.
  * @throws Problem: what is not there or not theirs (404)

@@ -6,7 +6,6 @@ import type {
   AskedPerson,
   AskingsAnswer,
   ChangeAskingRule,
-  Contact,
   JobTold,
   MessageSummary,
   OpenAsking,
@@ -21,7 +20,7 @@ import { machineName, placeInFull } from '../lookup/names.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
 import { recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
-import { contactsOf } from './contact.ts';
+import { contactsOf, whyUnreached } from './contact.ts';
 import { dutyOf } from './duty.ts';
 import { openAskings, passesOn, type Open } from './openAskings.ts';
 import { askingRuleOf, messageRow } from './planning.ts';
@@ -68,16 +67,6 @@ export async function listAskings(call: Call): Promise<AskingsAnswer> {
     };
   });
   return { people: people.sort((a, b) => a.askings[0]!.doBy - b.askings[0]!.doBy), rule };
-}
-
-function whyUnreached(
-  say: Translator,
-  contact: Contact | undefined,
-  { mail, duty }: Awaited<ReturnType<typeof dutyOf>>,
-): string | null {
-  if (!contact || contact.way === 'none') return say('asking.noContact');
-  if (contact.way === 'mail' && !mail) return say('asking.noMail');
-  return contact.way === 'text' && duty.webhook === null ? say('asking.noWebhook') : null;
 }
 
 /** Whether somebody of the office has reminded on that day. */

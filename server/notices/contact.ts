@@ -5,7 +5,9 @@ import type { Call } from '../context/context.ts';
 import { Problem } from '../context/problem.ts';
 import { findTenancy, ownTenancy } from '../lookup/tenancies.ts';
 import { zoneOfPlace } from '../lookup/zone.ts';
+import type { Translator } from '../language/translator.ts';
 import type { Db } from '../store/db.ts';
+import { dutyOf } from './duty.ts';
 import { factsOf, recordFact } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
 
@@ -57,4 +59,15 @@ export async function changeOwnContact(call: Call, { reminders, rhythm }: OwnCon
   if (!tenancy || !contact) throw new Problem(409, 'noWay');
   await keepContact(call, tenancy, { ...contact, reminders, rhythm });
   return {};
+}
+
+/** Why somebody cannot be written to, in words; null where they can. */
+export function whyUnreached(
+  say: Translator,
+  contact: Contact | undefined,
+  { mail, duty }: Awaited<ReturnType<typeof dutyOf>>,
+): string | null {
+  if (!contact || contact.way === 'none') return say('asking.noContact');
+  if (contact.way === 'mail' && !mail) return say('asking.noMail');
+  return contact.way === 'text' && duty.webhook === null ? say('asking.noWebhook') : null;
 }

@@ -22,8 +22,10 @@ import { contactsOf } from './contact.ts';
 import { lineDayOf, openAskings, type Open } from './openAskings.ts';
 
 /** When an office writes to households, and when work passes to staff. */
-export const askingRuleOf = async (db: Db, organisationId: string): Promise<AskingRule> =>
-  (await factsOf(db, [organisationId], 'askingRule')).at(-1)?.value ?? ASKING_RULE;
+export const askingRuleOf = async (db: Db, organisationId: string): Promise<AskingRule> => ({
+  ...ASKING_RULE,
+  ...(await factsOf(db, [organisationId], 'askingRule')).at(-1)?.value,
+});
 
 interface ToBeTold {
   readonly organisationId: string;

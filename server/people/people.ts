@@ -1,4 +1,5 @@
 /** Coming in and going out: the first run, signing in, links. */
+import { ASKING_RULE } from '../../core/notices/telling.ts';
 import { readCode } from '../../core/people/code.ts';
 import type { ExchangeResult } from './types.ts';
 import type { FirstRun, SessionAnswer, SignIn } from '../../contract/people/people.ts';
@@ -85,6 +86,17 @@ export async function install(
     form.passwordHash,
     now,
   );
+  if (form.gives)
+    await db.fact.insert({
+      id: env.newId(),
+      organisationId,
+      subjectId: organisationId,
+      name: 'askingRule',
+      value: JSON.stringify({ ...ASKING_RULE, gives: true }),
+      fromDay: 0,
+      recordedAt: now,
+      recordedBy: person,
+    });
   return { session: await openSession(env, db, { id: person, organisationId }, now) };
 }
 

@@ -19,14 +19,14 @@ import {
   type PlanHome,
   type Task,
 } from '../../core/rounds/instance.ts';
-import { isSilent, leadFor, LINE_SHARE } from '../../core/notices/answering.ts';
+import { isSilent, leadFor, LINE_SHARE, type AnswerBelief } from '../../core/notices/answering.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import { lineOfMark, WORK } from '../../contract/due/due.ts';
 import type { NotInPlan, PlanCosts } from '../../contract/rounds/rounds.ts';
 import { breather } from '../context/breathe.ts';
 import type { Call } from '../context/context.ts';
 import { readHistories } from '../due/history.ts';
-import { beliefOf } from '../notices/answers.ts';
+import { beliefsIn } from '../notices/answers.ts';
 import { noticeHours } from '../jobs/entry.ts';
 import { tenancyDuring } from '../lookup/tenancies.ts';
 import { firstZone } from '../lookup/zone.ts';
@@ -112,7 +112,8 @@ export async function readBasis(call: Call, weeks: number): Promise<{ basis: Bas
     await breathe();
   }
   due.sort((a, b) => a.lineDay - b.lineDay || a.mark.number - b.mark.number);
-  const theirs = await forTenants(call, due, lived, fromDay);
+  const beliefOf = await beliefsIn(call.env, organisationId);
+  const theirs = await forTenants(call, due, lived, fromDay, beliefOf);
   counted.forTenants = theirs.size;
   const anyLicence = workers.some(({ licensed }) => licensed);
   const [tasks, parts]: [Task[], BasisPart[]] = [[], []];
@@ -156,10 +157,10 @@ export async function readBasis(call: Call, weeks: number): Promise<{ basis: Bas
       assumed: people.map(({ assumed }) => assumed),
       alone: { doors: alone.doors, hours: alone.minutes / 60, pastRisk: alone.pastRisk, thrown: alone.thrown },
       fewestDoors: fewestDoors(instance).reduce((sum, it) => sum + it, 0),
-      tenants: await askedOf(
-        call,
+      tenants: askedOf(
         due.filter(({ mark }) => theirs.has(mark.pointId)),
         lived,
+        beliefOf,
       ),
       counted,
     },
@@ -167,20 +168,16 @@ export async function readBasis(call: Call, weeks: number): Promise<{ basis: Bas
 }
 
 /** What each household would be asked for, and how early: first whom to ask first. */
-async function askedOf(
-  { env, actor: { organisationId } }: Call,
+function askedOf(
   due: readonly Due[],
   lived: ReadonlyMap<string, Row<'tenancy'>>,
-): Promise<AskedOfTenant[]> {
-  const breathe = breather();
-  const found: AskedOfTenant[] = [];
-  for (const [placeId, its] of grouped(due, ({ mark }) => mark.placeId)) {
-    const { personId } = lived.get(placeId)!;
-    const belief = await beliefOf(env, { organisationId, personId });
+  beliefOf: (personId: string) => AnswerBelief,
+): AskedOfTenant[] {
+  const found = [...grouped(due, ({ mark }) => mark.placeId)].map(([placeId, its]): AskedOfTenant => {
+    const belief = beliefOf(lived.get(placeId)!.personId);
     const lineDay = Math.min(...its.map((it) => it.lineDay));
-    found.push({ placeId, parts: its.length, lineDay, lead: isSilent(belief) ? null : leadFor(belief, LINE_SHARE) });
-    await breathe();
-  }
+    return { placeId, parts: its.length, lineDay, lead: isSilent(belief) ? null : leadFor(belief, LINE_SHARE) };
+  });
   const askDay = ({ lineDay, lead }: AskedOfTenant) => lineDay - (lead ?? 0);
   return found.sort((a, b) => askDay(a) - askDay(b));
 }

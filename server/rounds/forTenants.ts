@@ -1,9 +1,12 @@
 /** What tenants may be asked for of what comes due, within their months; what a month does not hold is staff's. */
 import { DAYS_A_MONTH, type Day } from '../../core/calendar/day.ts';
+import { askingLead } from '../../core/notices/asking.ts';
+import type { AnswerBelief } from '../../core/notices/answering.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import type { Call } from '../context/context.ts';
 import type { PointHistory } from '../due/pointHistory.ts';
 import { budgetOf } from '../due/settings.ts';
+import { windowOfMark } from '../notices/ahead.ts';
 import { personPace } from '../jobs/pace.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Row } from '../store/tables.ts';
@@ -19,12 +22,17 @@ export interface Due {
 /** Parts of one machine whose lines lie within so many days are asked for at once: our assumption. */
 const TOGETHER_DAYS = 14;
 
-/** Ids of the parts that tenants are asked for. @param due in the order of their lines */
+/**
+ * Ids of the parts that tenants are asked for. What a household would hardly do in time, however early it was asked, is
+ * staff's.
+ * @param due in the order of their lines
+ */
 export async function forTenants(
   { db, actor: { organisationId } }: Call,
   due: readonly Due[],
   lived: ReadonlyMap<string, Row<'tenancy'>>,
   fromDay: Day,
+  beliefOf: (personId: string) => AnswerBelief,
 ): Promise<Set<string>> {
   const common = await budgetOf(db, organisationId, null, fromDay);
   const own = await factsOf(
@@ -42,7 +50,9 @@ export async function forTenants(
     const { jobs, minutes } = budgets.get(tenancy.id) ?? common;
     const pace = await personPace(db, tenancy.personId);
     const months = new Map<number, { jobs: number; minutes: number }>();
+    const belief = beliefOf(tenancy.personId);
     for (const sitting of sittings(its)) {
+      if (sitting.every(({ mark }) => askingLead(belief, windowOfMark(mark)).fit === 'staff')) continue;
       const month = Math.max(0, Math.floor((sitting[0]!.lineDay - fromDay) / DAYS_A_MONTH));
       const so = months.get(month) ?? { jobs: 0, minutes: 0 };
       const more = sitting.reduce((sum, { history }) => sum + history.procedure.minutes * pace, 0);

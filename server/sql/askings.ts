@@ -37,6 +37,16 @@ ORDER BY job.given_at`;
 export const readAskings = (db: Db, organisationId: string, since: number, personId: string | null = null) =>
   ask<AskedRow>(db, ASKINGS_SQL, [organisationId, since, personId]);
 
+const TAKEN_BACK_SQL = `
+SELECT task.point_id AS pointId, MAX(job_event.at) AS at
+FROM job_event JOIN task ON task.job_id = job_event.job_id
+WHERE job_event.organisation_id = ?1 AND job_event.at >= ?2 AND job_event.to_state IN ('cancelled', 'open')
+GROUP BY task.point_id`;
+
+/** When work on each part was last taken away from whoever had it, or handed back. */
+export const readTakenBack = (db: Db, organisationId: string, since: number) =>
+  ask<{ readonly pointId: string; readonly at: number }>(db, TAKEN_BACK_SQL, [organisationId, since]);
+
 /** A part of work that a household was asked for and has not sent. */
 export interface OpenRow {
   readonly request: string;

@@ -330,7 +330,7 @@ describe('Telling households', () => {
   });
 
   it('keeps the rule of an office', async () => {
-    const rule = { quietFrom: 1320, quietUntil: 360, graceDays: 0, passes: false };
+    const rule = { quietFrom: 1320, quietUntil: 360, graceDays: 0, passes: false, gives: false };
     await house.manager.put('/asking-rule', { ...rule, graceDays: 31 }).expect(422);
     await house.manager.put('/asking-rule', rule).expect(200);
     expect((await askings()).rule).to.deep.equal(rule);

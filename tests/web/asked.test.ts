@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { v7 } from 'uuid';
-import { dayOfInstant, instantOfDay } from '../../core/calendar/day.ts';
+import { dayOfInstant, instantOfDay, isoFromDay } from '../../core/calendar/day.ts';
+import { turnDay } from '../../server/clock/daily.ts';
 import { tellHouseholds } from '../../server/notices/telling.ts';
 import { hire, ZONE, type Flat, type House } from '../server/house.ts';
 import { DESK, expectFit, expectThumbs, openStage, PHONE, type Stage } from './browser.ts';
@@ -126,5 +127,34 @@ describe('Telling a household, in a browser', function telling() {
     await manager.goto('/asked');
     await manager.getByRole('heading', { name: 'Nobody has anything open' }).waitFor();
     await expectFit(manager, 'nobody asked');
+  });
+
+  it('asks by itself, on its day, once the office wants that; the household has it and is written to', async () => {
+    const drawer = flat.points['washer.drawer']!;
+    const { days } = (await house.manager.get(`/points/${drawer}/working`).expect(200)).body;
+    const done = dayOfInstant(Date.now(), ZONE) - (days - 4);
+    await house.manager
+      .post('/records', { id: v7(), pointId: drawer, done: isoFromDay(done), grade: 'due', finds: [], note: '' })
+      .expect(200);
+    await manager.goto('/asked');
+    await manager.getByText('Nothing is asked by itself.').waitFor();
+    await manager.getByText('ask today').waitFor();
+    await expectFit(manager, 'to be asked next');
+    await turnDay(stage.running.env);
+    await tenant.reload();
+    await tenant.getByRole('heading', { name: 'Nothing to do just now.' }).waitFor();
+    await manager.getByRole('link', { name: 'Change who asks' }).click();
+    await manager.getByLabel(/^Ask tenants by itself/).check();
+    await manager.getByRole('button', { name: 'Save the rule' }).click();
+    await manager.getByText('Saved.').waitFor();
+    await turnDay(stage.running.env);
+    await tenant.reload();
+    await tenant.getByRole('heading', { name: 'One thing to do' }).waitFor();
+    expect(await comeBy(1)).to.equal(1);
+    expect(letters()[0]!.subject).to.match(/one small thing to do/);
+    await manager.goto('/asked');
+    await manager.getByText('One household has one job open that you asked for.').waitFor();
+    await manager.getByText('Asked by itself, each on its day').waitFor();
+    await manager.getByText(/Nothing is to be asked for in the next/).waitFor();
   });
 });

@@ -38,6 +38,15 @@ export interface WebText extends SharedText, FieldsText {
   'agents.title': None;
   'agents.untold': None;
   'agents.with': None;
+  'ahead.by': { gives: Choice };
+  'ahead.day': { late: Choice; day: string | number };
+  'ahead.home': { parts: number; line: string | number; earlier: Choice };
+  'ahead.more': { count: number };
+  'ahead.none': { days: number };
+  'ahead.rule': None;
+  'ahead.takenBack': { count: number };
+  'ahead.title': None;
+  'ahead.withStaff': { count: number };
   'alarm.call.emergency': None;
   'alarm.call.gas': None;
   'alarm.call.office': None;
@@ -122,6 +131,7 @@ export interface WebText extends SharedText, FieldsText {
   'asked.show.unreached': None;
   'asked.title': None;
   'asked.visits': None;
+  'askingRule.gives': None;
   'askingRule.graceDays': None;
   'askingRule.passes': None;
   'askingRule.quietFrom': None;

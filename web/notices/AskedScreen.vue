@@ -11,6 +11,7 @@ import { useKeys } from '../kit/keys.ts';
 import Notice from '../kit/Notice.vue';
 import PageFrame from '../kit/PageFrame.vue';
 import { say } from '../language/say.ts';
+import AheadList from './AheadList.vue';
 import ContractList from './ContractList.vue';
 import VisitList from './VisitList.vue';
 import MessageList from './MessageList.vue';
@@ -100,6 +101,7 @@ onMounted(() => Promise.all([askings.reload(), visits.reload()]));
       <VisitList :visits="questions" :answer="visits.value.value" manages with-place @changed="visits.reload" />
     </section>
     <ContractList />
+    <AheadList />
     <EmptyState v-if="askings.value.value && !all.length" :title="say('asked.none')" :why="say('asked.none.why')" />
     <template v-if="all.length">
       <div class="no-print">

@@ -10,7 +10,7 @@ import Notice from '../kit/Notice.vue';
 import { say } from '../language/say.ts';
 import { clockTime, minuteOf } from './clockTime.ts';
 
-const entry = reactive({ quietFrom: '20:00', quietUntil: '08:00', graceDays: 3, passes: true });
+const entry = reactive({ quietFrom: '20:00', quietUntil: '08:00', graceDays: 3, passes: true, gives: false });
 const read = useLoading(async () => {
   const { rule } = await api('askings.list');
   return Object.assign(entry, {
@@ -24,9 +24,9 @@ const saved = ref(false);
 onMounted(read.reload);
 
 async function save(): Promise<void> {
-  const { quietFrom, quietUntil, graceDays, passes } = entry;
+  const { quietFrom, quietUntil, graceDays, passes, gives } = entry;
   saved.value = await submit(
-    { quietFrom: minuteOf(quietFrom), quietUntil: minuteOf(quietUntil), graceDays: Number(graceDays), passes },
+    { quietFrom: minuteOf(quietFrom), quietUntil: minuteOf(quietUntil), graceDays: Number(graceDays), passes, gives },
     (form) => api('askingRule.change', { form }),
   );
 }
@@ -61,6 +61,7 @@ async function save(): Promise<void> {
           :error-messages="errors.graceDays"
         />
       </div>
+      <VCheckbox v-model="entry.gives" :label="say('askingRule.gives')" hide-details />
       <VCheckbox v-model="entry.passes" :label="say('askingRule.passes')" hide-details />
       <Notice :says="problem" />
       <p>

@@ -93,6 +93,7 @@ export const noticesDeskText = {
   'askingRule.quietFrom': 'Quiet from',
   'askingRule.quietUntil': 'Quiet until',
   'askingRule.graceDays': 'Days of grace',
+  'askingRule.gives': 'Ask tenants by itself, each for a part on the day that their own answers say',
   'askingRule.passes': 'What they leave passes to staff',
   'askingRule.save': 'Save the rule',
   'visits.title': 'Visits',
@@ -129,4 +130,17 @@ export const noticesDeskText = {
   'numbers.why': 'Shown to whoever calls a machine unsafe, large and to tap, also without a connection.',
   'numbers.save': 'Save the numbers',
   'numbers.saved': 'Saved.',
+  'ahead.title': 'To be asked next',
+  'ahead.by':
+    '{gives, select, true {Asked by itself, each on its day: so early that the line is met in four cases of five, as that household answers.} other {Nothing is asked by itself. The day is the last on which the line is met in four cases of five, as that household answers.}}',
+  'ahead.rule': 'Change who asks',
+  'ahead.none': 'Nothing is to be asked for in the next {days, number} days.',
+  'ahead.home':
+    '{parts, plural, one {one part} other {# parts}}, due {line}{earlier, select, true {, early word: they need longer than its window} other {}}',
+  'ahead.day': '{late, select, true {ask today} other {ask {day}}}',
+  'ahead.withStaff':
+    '{count, plural, =0 {} one {One part near its line is not asked for: its household would hardly do it in time. A plan of rounds gives it to staff.} other {# parts near their line are not asked for: their households would hardly do them in time. A plan of rounds gives them to staff.}}',
+  'ahead.takenBack':
+    '{count, plural, =0 {} one {One more was taken back or handed back, and is not asked for again by itself.} other {# more were taken back or handed back, and are not asked for again by themselves.}}',
+  'ahead.more': '{count, plural, one {One more home} other {# more homes}}',
 } as const;

@@ -11,10 +11,11 @@ import { vFocusFirst } from '../kit/focusFirst.ts';
 import { say, spoken } from '../language/say.ts';
 import FrontPage from './FrontPage.vue';
 import Notice from '../kit/Notice.vue';
+import TickBox from '../kit/TickBox.vue';
 
 const desk = useDesk();
 const router = useRouter();
-const entry = reactive({ organisation: '', name: '', email: '', password: '' });
+const entry = reactive({ organisation: '', name: '', email: '', password: '', gives: true });
 const { errors, problem, busy, submit } = useForm(firstRun);
 
 async function go(): Promise<void> {
@@ -53,6 +54,7 @@ async function go(): Promise<void> {
         autocomplete="new-password"
         :error-messages="errors.password"
       />
+      <TickBox v-model="entry.gives">{{ say('askingRule.gives') }}</TickBox>
       <Notice :says="problem" />
       <VBtn type="submit" color="primary" size="large" block :loading="busy">{{ say('first.go') }}</VBtn>
     </form>

@@ -1,0 +1,197 @@
+/** What households are to be asked for next, each part on the day that their answers say; and asking for it by itself. */
+import { dayOfInstant, MS_PER_DAY, type Day } from '../../core/calendar/day.ts';
+import { WINDOW_OPENS } from '../../core/due/line.ts';
+import { askedOn, askingLead, GATHERED_DAYS, WINDOWS_AHEAD, type Fit, type ToAsk } from '../../core/notices/asking.ts';
+import { grouped } from '../../core/statistics/grouped.ts';
+import { lineOfMark, WORK } from '../../contract/due/due.ts';
+import type { AheadAnswer, AheadHome } from '../../contract/notices/messages.ts';
+import { breather } from '../context/breathe.ts';
+import { speaking, type Call, type Env } from '../context/context.ts';
+import { readHistories } from '../due/history.ts';
+import { budgetUse } from '../jobs/budget.ts';
+import { giveMany } from '../jobs/giveMany.ts';
+import { namesOf } from '../lookup/find.ts';
+import { placeInFull } from '../lookup/names.ts';
+import { tenancyDuring } from '../lookup/tenancies.ts';
+import { clockActor } from '../people/clockActor.ts';
+import { readTakenBack } from '../sql/askings.ts';
+import type { Db } from '../store/db.ts';
+import type { Row } from '../store/tables.ts';
+import { beliefsIn } from './answers.ts';
+import { contactsOf, whyUnreached } from './contact.ts';
+import { dutyOf } from './duty.ts';
+import { askingRuleOf } from './planning.ts';
+
+/** Days that the list looks ahead. */
+const AHEAD_DAYS = 14;
+/** Parts read between two turns of the event loop. */
+const CHUNK = 500;
+/** Work that was taken back longer ago is of an earlier service. */
+const TAKEN_BACK_MS = 2 * 365 * MS_PER_DAY;
+
+interface PartAhead extends ToAsk {
+  readonly lineDay: Day;
+  readonly fit: Fit;
+  /** Somebody took it back, or handed it back, since it was served: it is theirs to say what follows. */
+  readonly takenBack: boolean;
+}
+
+interface HomeToAsk {
+  readonly place: Row<'place'>;
+  readonly tenancy: Row<'tenancy'>;
+  readonly personId: string;
+  readonly today: Day;
+  readonly parts: readonly PartAhead[];
+}
+
+interface Office {
+  readonly env: Env;
+  readonly db: Db;
+  readonly organisationId: string;
+}
+
+/** Every home in which something of a tenant's is to be asked for within some days. */
+async function homesToAsk({ env, db, organisationId }: Office): Promise<HomeToAsk[]> {
+  const now = env.clock();
+  const properties = await db.property.all({ organisationId });
+  const todays = new Map(properties.map(({ id, zone }) => [id, { today: dayOfInstant(now, zone), zone }]));
+  const places = new Map((await db.place.all({ organisationId })).map((place) => [place.id, place]));
+  const tenancies = (await db.tenancy.all({ organisationId })).filter((it) => {
+    const place = places.get(it.placeId);
+    return place && tenancyDuring(it, todays.get(place.propertyId)!.today);
+  });
+  const tenancyOf = new Map(tenancies.map((it) => [it.placeId, it]));
+  const todayAt = (placeId: string) => todays.get(places.get(placeId)!.propertyId)!;
+  const marks = (await db.mark.all({ organisationId, work: WORK.none, scheduled: 1 })).filter((mark) => {
+    const { servedDay, lineDay } = lineOfMark(mark);
+    if (servedDay === null || !tenancyOf.has(mark.placeId)) return false;
+    return lineDay - todayAt(mark.placeId).today <= WINDOWS_AHEAD * windowOfMark(mark) + AHEAD_DAYS + GATHERED_DAYS;
+  });
+  const forTenant = await tenantsOwn(db, marks, now);
+  const [beliefOf, taken] = await Promise.all([
+    beliefsIn(env, organisationId),
+    readTakenBack(db, organisationId, now - TAKEN_BACK_MS),
+  ]);
+  const takenAt = new Map(taken.map(({ pointId, at }) => [pointId, at]));
+  const mine = marks.filter(({ pointId }) => forTenant.has(pointId));
+  return [...grouped(mine, ({ placeId }) => placeId)].map(([placeId, its]) => {
+    const tenancy = tenancyOf.get(placeId)!;
+    const { personId } = tenancy;
+    const { today, zone } = todayAt(placeId);
+    const parts = its.map((mark): PartAhead => {
+      const { servedDay, lineDay } = lineOfMark(mark);
+      const { lead, fit } = askingLead(beliefOf(personId), windowOfMark(mark));
+      const at = takenAt.get(mark.pointId);
+      const takenBack = at !== undefined && dayOfInstant(at, zone) > servedDay!;
+      return { number: mark.number, lineDay, askDay: lineDay - lead, fit, takenBack };
+    });
+    return { place: places.get(placeId)!, tenancy, personId, today, parts };
+  });
+}
+
+/** Days before its line from which a part may be done. */
+export const windowOfMark = ({ intervalDays }: Pick<Row<'mark'>, 'intervalDays'>): number =>
+  Math.max(1, Math.floor(intervalDays * (1 - WINDOW_OPENS)));
+
+/** Ids of the parts that a tenant may do. */
+async function tenantsOwn(db: Db, marks: readonly Row<'mark'>[], now: number): Promise<Set<string>> {
+  const found = new Set<string>();
+  const breathe = breather();
+  for (let i = 0; i < marks.length; i += CHUNK) {
+    const ids = marks.slice(i, i + CHUNK).map(({ pointId }) => pointId);
+    for (const { point, procedure, retired } of await readHistories(db, ids, now))
+      if (!retired && procedure.level === 'tenant') found.add(point.id);
+    await breathe();
+  }
+  return found;
+}
+
+const askable = ({ fit, takenBack }: PartAhead): boolean => fit !== 'staff' && !takenBack;
+
+/** Asks for what is to be asked for today, where an office wants that by itself. The clock calls it with each day. */
+export async function askByRule(env: Env): Promise<void> {
+  const now = env.clock();
+  for (const { id: organisationId } of await env.store.db.organisation.all({})) {
+    if (!(await askingRuleOf(env.store.db, organisationId)).gives) continue;
+    const office = { env, db: env.store.db, organisationId };
+    const homes = await homesToAsk(office);
+    const whyNot = await whyNotBy(office, homes);
+    for (const home of homes) {
+      const numbers = askedOn(home.parts.filter(askable), home.today);
+      if (numbers.length === 0 || whyNot(home) !== null) continue;
+      await env.store.write(async (db) => {
+        const actor = await clockActor(env, db, organisationId, now);
+        const chosen = { which: 'chosen', moves: false, from: null, assigneeId: null } as const;
+        const call: Call = { env: speaking(env, actor.houseLanguage), db, actor, now };
+        await giveMany(call, { ...chosen, placeIds: [home.place.id], numbers });
+      });
+    }
+  }
+}
+
+/** Why a home is not asked by itself: nobody could be told, it has a list of its own, or its month is full. */
+async function whyNotBy({ env, db, organisationId }: Office, homes: readonly HomeToAsk[]) {
+  const contacts = await contactsOf(
+    db,
+    homes.map(({ personId }) => personId),
+  );
+  const duty = await dutyOf(db, organisationId);
+  const lists = new Set((await db.monthList.all({ organisationId })).map(({ placeId }) => placeId));
+  const full = new Set<string>();
+  for (const { place, tenancy, today, parts } of homes) {
+    if (askedOn(parts.filter(askable), today).length === 0) continue;
+    const { zone } = (await db.property.one({ id: place.propertyId }))!;
+    const { jobs, minutes, usedJobs, usedMinutes } = await budgetUse(db, tenancy, env.clock(), zone);
+    if (usedJobs >= jobs || usedMinutes >= minutes) full.add(place.id);
+  }
+  return ({ place, personId }: HomeToAsk): string | null => {
+    if (lists.has(place.id)) return env.say('ahead.list');
+    return whyUnreached(env.say, contacts.get(personId), duty) ?? (full.has(place.id) ? env.say('ahead.full') : null);
+  };
+}
+
+/** What is to be asked for in the coming days, home by home, the first first, and what is not asked of tenants at all. */
+export async function readAhead(call: Call): Promise<AheadAnswer> {
+  const { env, db, actor } = call;
+  const { organisationId } = actor;
+  const office = { env, db, organisationId };
+  const homes = await homesToAsk(office);
+  const whyNot = await whyNotBy(office, homes);
+  const names = await namesOf(
+    db,
+    homes.map(({ personId }) => personId),
+  );
+  const properties = new Map((await db.property.all({ organisationId })).map((it) => [it.id, it]));
+  const near = homes.flatMap(({ parts, today }) =>
+    parts.filter(({ lineDay }) => lineDay - today <= AHEAD_DAYS + GATHERED_DAYS),
+  );
+  return {
+    gives: (await askingRuleOf(db, organisationId)).gives,
+    days: AHEAD_DAYS,
+    homes: homes
+      .flatMap((home): AheadHome[] => {
+        const { place, personId, today, parts } = home;
+        const mine = parts.filter(askable);
+        const first = Math.max(today, Math.min(...mine.map(({ askDay }) => askDay)));
+        if (first > today + AHEAD_DAYS) return [];
+        const asked = new Set(askedOn(mine, first));
+        const its = mine.filter(({ number }) => asked.has(number));
+        return [
+          {
+            placeId: place.id,
+            place: placeInFull(place, properties.get(place.propertyId)!),
+            person: names.get(personId) ?? env.say('story.someone'),
+            parts: its.length,
+            lineDay: Math.min(...its.map(({ lineDay }) => lineDay)),
+            askDay: first,
+            today,
+            earlier: its.some(({ fit }) => fit === 'earlier'),
+            why: whyNot(home),
+          },
+        ];
+      })
+      .sort((a, b) => a.askDay - b.askDay || a.lineDay - b.lineDay),
+    withStaff: near.filter(({ fit }) => fit === 'staff').length,
+    takenBack: near.filter(({ takenBack }) => takenBack).length,
+  };
+}
