@@ -163,6 +163,7 @@ async function settle(
         hardWired: false,
         switchKnown: true,
         access: null,
+        declined: false,
       });
       points.push({
         id,

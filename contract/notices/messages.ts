@@ -1,5 +1,5 @@
 /** What households are told, how they are reached, and who is to be reminded. */
-import { number, object, string, type InferType } from 'yup';
+import { array, number, object, string, type InferType } from 'yup';
 import { count, email, line, yes } from '../form/fields.ts';
 
 /**
@@ -56,6 +56,15 @@ export const NO_CONTACT: Contact = { way: 'none', email: '', phone: '', reminder
 /** What a household itself may say of it. */
 export const ownContact = object({ reminders: yes().required(), rhythm: string().oneOf(RHYTHMS).required() });
 export type OwnContact = InferType<typeof ownContact>;
+
+/** What a household has said that it does not do, by procedures; all else of a tenant's it does. */
+export const agreement = object({ declined: array().of(line(60).required()).max(200).default([]) });
+export type Agreement = InferType<typeof agreement>;
+
+export interface AgreementAnswer {
+  /** What a tenant may do of the machines of this home. */
+  readonly tasks: readonly { readonly procedure: string; readonly says: string; readonly agreed: boolean }[];
+}
 
 const minute = () => number().integer().min(0).max(1439);
 export const askingRule = object({

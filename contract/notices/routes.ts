@@ -3,6 +3,8 @@ import { MANAGER, OFFICE, passing, read, refusing, wholeOffice, write, type Made
 import type { Answering } from './answering.ts';
 import type { ContractsAnswer } from './contracts.ts';
 import type {
+  Agreement,
+  AgreementAnswer,
   AheadAnswer,
   AskingsAnswer,
   ChangeAskingRule,
@@ -44,6 +46,10 @@ export const noticesRoutes = {
     read('/places/:id/answering', MANAGER),
   ),
   'tenancy.contact': passing<{ form: Contact; answer: object }>()(write('PUT', '/tenancies/:id/contact', MANAGER, 1)),
+  'tenancy.agreed': passing<{ answer: AgreementAnswer }>()(read('/tenancies/:id/agreed', MANAGER)),
+  'tenancy.agree': passing<{ form: Agreement; answer: object }>()(
+    write('PUT', '/tenancies/:id/agreed', MANAGER, 8, 60),
+  ),
   'property.entryRule': passing<{ form: ChangeEntryRule; answer: object }>()(
     write('PUT', '/properties/:id/entry-rule', MANAGER, 1, 60),
   ),

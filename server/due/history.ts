@@ -205,14 +205,21 @@ function turnoversAt({ tenancies }: HistoryRows, placeId: string, today: Day): D
   return later.map(({ fromDay }) => fromDay).filter((fromDay) => fromDay <= today);
 }
 
+/** Whether the household that lives there today has said that it does not do this. */
+function isDeclined({ facts, tenancies }: HistoryRows, placeId: string, key: string, today: Day): boolean {
+  const tenancy = tenancies.get(placeId)?.findLast(({ fromDay }) => fromDay <= today);
+  return tenancy !== undefined && (facts.of(tenancy.id, 'agreed').at(-1)?.value.declined.includes(key) ?? false);
+}
+
 /** The procedure as methods, the edition in force, what is forbidden there and the machine make it. */
 function procedureAt(
-  { facts, supposed, editions }: HistoryRows,
-  { procedure: key, organisationId, fuel, hardWired, switchKnown }: sql.PointRow,
+  read: HistoryRows,
+  { procedure: key, organisationId, placeId, fuel, hardWired, switchKnown }: sql.PointRow,
   scopes: readonly string[],
   specification: Specification | undefined,
   today: Day,
 ): Pick<PointHistory, 'procedure' | 'edition' | 'choices' | 'forbidden' | 'raised'> {
+  const { facts, supposed, editions } = read;
   const forbidden = forbiddenAt(findProcedure(key)!, specification ?? {});
   const choices = withoutAgents(supposed.choices ?? choicesOf(facts, scopes, today), forbidden);
   const saved = editions.get(`${organisationId} ${key}`) ?? null;
@@ -225,6 +232,7 @@ function procedureAt(
     hardWired: hardWired === 1,
     switchKnown: switchKnown === 1,
     access: specification?.access ?? null,
+    declined: isDeclined(read, placeId, key, today),
   });
   return { procedure: level === allowed.level ? allowed : { ...allowed, level }, edition, choices, forbidden, raised };
 }

@@ -1,6 +1,7 @@
 /** Which service answers which route about what households are told. */
 import * as forms from '../../contract/notices/messages.ts';
 import { answeringAt } from '../notices/answers.ts';
+import { changeAgreement, readAgreement } from '../notices/agreement.ts';
 import { readAhead } from '../notices/ahead.ts';
 import * as askings from '../notices/askings.ts';
 import * as contact from '../notices/contact.ts';
@@ -14,6 +15,8 @@ import type { noticesRoutes } from '../../contract/notices/routes.ts';
 export const NOTICE_HANDLERS: { readonly [N in ServedRoute & keyof typeof noticesRoutes]: Handler<N> } = {
   'contracts.list': bare(contracts.listContracts),
   'contract.remind': bare((call, { id }) => contracts.remindContractor(call, id)),
+  'tenancy.agreed': bare((call, { id }) => readAgreement(call, id)),
+  'tenancy.agree': formed(forms.agreement, (call, form, { id }) => changeAgreement(call, id, form)),
   'askings.ahead': bare((call) => readAhead(call)),
   'askings.list': bare((call) => askings.listAskings(call)),
   'asking.remind': bare((call, { id }) => askings.remindPerson(call, id)),

@@ -185,6 +185,7 @@ export const serverText = {
   'raised.roof': 'a roof',
   'raised.ladder': 'a ladder',
   'raised.wired': 'wiring without a known switch',
+  'raised.agreed': 'what was agreed with whoever lives here',
   'job.movedOn': 'It was given to somebody else.',
   'job.offered': 'The office had changed this job meanwhile. What you did is with them, and they decide what counts.',
   'problem.tenancyBegun': 'This tenancy has begun on {day}: it can be ended, not taken back.',

@@ -310,6 +310,7 @@ export interface ServerText extends CoreText, FieldsText {
   'problem.wrongPassword': None;
   'proof.byRule': None;
   'proof.judgedBy': { by: string | number; verdict: string | number; reason: string | number };
+  'raised.agreed': None;
   'raised.gas': None;
   'raised.ladder': None;
   'raised.roof': None;

@@ -71,6 +71,8 @@ export interface FactValues {
   } | null;
   /** How a household is reached, of its tenancy. */
   contact: Contact;
+  /** What a household has said that it does not do, of its tenancy: keys of procedures. */
+  agreed: { readonly declined: readonly string[] };
   /** Hours of notice before somebody comes into a home of a property. */
   entryRule: { readonly hours: number };
   /** What whoever goes into a home must know, and the days without entry. */

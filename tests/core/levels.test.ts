@@ -8,7 +8,7 @@ import { coreText } from '../../core/en.ts';
 import { planSitting } from '../../core/jobs/plan.ts';
 import { sittingOf } from '../../core/jobs/sitting.ts';
 
-const PLAIN: Siting = { fuel: 'electric', hardWired: false, switchKnown: false, access: null };
+const PLAIN: Siting = { fuel: 'electric', hardWired: false, switchKnown: false, access: null, declined: false };
 const at = (key: string, siting: Partial<Siting>) => levelAt(procedureOf(key), { ...PLAIN, ...siting });
 
 /**
@@ -16,6 +16,14 @@ const at = (key: string, siting: Partial<Siting>) => levelAt(procedureOf(key), {
  * decide).
  */
 describe('A level', () => {
+  it('is staff’s in a home that has not agreed to it, and never lower for that', () => {
+    expect(at('washer.doorBoot', { declined: true })).to.deep.equal({ level: 'staff', raised: ['agreed'] });
+    expect(at('airHandler.condensateDrain', { declined: true })).to.deep.equal({ level: 'staff', raised: [] });
+    expect(at('washer.doorBoot', { declined: true, access: 'roof' })).to.deep.equal({
+      level: 'licensed',
+      raised: ['roof'],
+    });
+  });
   it('is the catalogue’s on a plain machine, and never lower anywhere', () => {
     const order = ['tenant', 'staff', 'licensed'];
     for (const { key, level } of procedures.values()) {

@@ -314,6 +314,8 @@ describe('The door', () => {
       'point.anchor': [flat.points[BOOT]!, { anchor: null }],
       'point.schedule': [flat.points[BOOT]!, { scheduled: 'no' }],
       'point.suppose': [flat.points[BOOT]!, {}],
+      'tenancy.agreed': [flat.tenancyId, {}],
+      'tenancy.agree': [flat.tenancyId, { declined: [] }],
       'point.working': [flat.points[BOOT]!, {}],
       'filters.compare': [flat.points[BOOT]!, {}],
       'machine.remove': [flat.machineId, {}],

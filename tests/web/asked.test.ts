@@ -157,4 +157,20 @@ describe('Telling a household, in a browser', function telling() {
     await manager.getByText('Asked by itself, each on its day').waitFor();
     await manager.getByText(/Nothing is to be asked for in the next/).waitFor();
   });
+
+  it('keeps to what a household agreed to: what is unticked is staff’s from then on', async () => {
+    await manager.goto(`/homes/${flat.placeId}`);
+    await manager.getByRole('button', { name: 'What they agreed to do' }).click();
+    const seal = manager.getByRole('group', { name: 'What they agreed to do' }).getByLabel(/Door boot|door seal/i);
+    expect(await seal.isChecked()).to.equal(true);
+    await expectFit(manager, 'what a household agreed to');
+    await seal.uncheck();
+    await manager.getByRole('button', { name: 'Save what they agreed to' }).click();
+    await manager.getByRole('group', { name: 'What they agreed to do' }).waitFor({ state: 'hidden' });
+    const { level } = (await house.manager.get(`/points/${flat.points['washer.doorBoot']}`).expect(200)).body;
+    expect(level).to.equal('staff');
+    await manager.getByRole('button', { name: 'What they agreed to do' }).click();
+    await seal.waitFor();
+    expect(await seal.isChecked()).to.equal(false);
+  });
 });

@@ -38,6 +38,10 @@ export interface WebText extends SharedText, FieldsText {
   'agents.title': None;
   'agents.untold': None;
   'agents.with': None;
+  'agreement.none': None;
+  'agreement.save': None;
+  'agreement.title': None;
+  'agreement.why': None;
   'ahead.by': { gives: Choice };
   'ahead.day': { late: Choice; day: string | number };
   'ahead.home': { parts: number; line: string | number; earlier: Choice };

@@ -143,4 +143,9 @@ export const noticesDeskText = {
   'ahead.takenBack':
     '{count, plural, =0 {} one {One more was taken back or handed back, and is not asked for again by itself.} other {# more were taken back or handed back, and are not asked for again by themselves.}}',
   'ahead.more': '{count, plural, one {One more home} other {# more homes}}',
+  'agreement.title': 'What they agreed to do',
+  'agreement.why':
+    'What is not ticked is not asked of them: a plan of rounds has it for staff, and it can be given to nobody of this home.',
+  'agreement.none': 'Nothing here is for tenants.',
+  'agreement.save': 'Save what they agreed to',
 } as const;

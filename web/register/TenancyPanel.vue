@@ -14,6 +14,7 @@ import ComingTenancy from './ComingTenancy.vue';
 import HomeCard from './HomeCard.vue';
 import HoldForm from './HoldForm.vue';
 import Notice from '../kit/Notice.vue';
+import AgreementForm from '../notices/AgreementForm.vue';
 import ContactForm from '../notices/ContactForm.vue';
 import TenancyEdit from './TenancyEdit.vue';
 
@@ -78,9 +79,11 @@ async function endIt(): Promise<void> {
 }
 const mending = ref(false);
 const reaching = ref(false);
+const agreeing = ref(false);
 function mended(): void {
   mending.value = false;
   reaching.value = false;
+  agreeing.value = false;
   emit('saved');
 }
 async function reopen(id: string): Promise<void> {
@@ -155,6 +158,7 @@ const setLoads = (text: string) => {
         <button type="button" class="plain link" @click="open = !open">{{ say('tenancy.change') }}</button>
         <button type="button" class="plain link" @click="mending = !mending">{{ say('tenancy.mend') }}</button>
         <button type="button" class="plain link" @click="reaching = !reaching">{{ say('contact.change') }}</button>
+        <button type="button" class="plain link" @click="agreeing = !agreeing">{{ say('agreement.title') }}</button>
         <button type="button" class="plain link" @click="makeLink">
           {{ say(place.tenancy.hasLink ? 'tenancy.link.again' : 'tenancy.link') }}
         </button>
@@ -166,6 +170,7 @@ const setLoads = (text: string) => {
         </button>
       </div>
       <TenancyEdit v-if="mending" :tenancy="place.tenancy" @saved="mended" @cancelled="mending = false" />
+      <AgreementForm v-if="agreeing" :tenancy-id="place.tenancy.id" @saved="mended" @cancelled="agreeing = false" />
       <ContactForm
         v-if="reaching"
         :tenancy-id="place.tenancy.id"
