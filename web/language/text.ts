@@ -43,9 +43,8 @@ export interface WebText extends SharedText, FieldsText {
   'agreement.title': None;
   'agreement.why': None;
   'ahead.by': { gives: Choice };
-  'ahead.day': { late: Choice; day: string | number };
+  'ahead.day': { own: Choice; late: Choice; day: string | number };
   'ahead.home': { parts: number; line: string | number; earlier: Choice };
-  'ahead.more': { count: number };
   'ahead.none': { days: number };
   'ahead.rule': None;
   'ahead.takenBack': { count: number };

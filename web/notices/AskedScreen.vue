@@ -101,7 +101,6 @@ onMounted(() => Promise.all([askings.reload(), visits.reload()]));
       <VisitList :visits="questions" :answer="visits.value.value" manages with-place @changed="visits.reload" />
     </section>
     <ContractList />
-    <AheadList />
     <EmptyState v-if="askings.value.value && !all.length" :title="say('asked.none')" :why="say('asked.none.why')" />
     <template v-if="all.length">
       <div class="no-print">
@@ -172,5 +171,6 @@ onMounted(() => Promise.all([askings.reload(), visits.reload()]));
         {{ say('more', { count: people.length - most }) }}
       </button>
     </template>
+    <AheadList />
   </PageFrame>
 </template>

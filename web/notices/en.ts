@@ -137,12 +137,12 @@ export const noticesDeskText = {
   'ahead.none': 'Nothing is to be asked for in the next {days, number} days.',
   'ahead.home':
     '{parts, plural, one {one part} other {# parts}}, due {line}{earlier, select, true {, early word: they need longer than its window} other {}}',
-  'ahead.day': '{late, select, true {ask today} other {ask {day}}}',
+  'ahead.day':
+    '{own, select, true {by itself, {late, select, true {today} other {{day}}}} other {{late, select, true {ask today} other {ask {day}}}}}',
   'ahead.withStaff':
     '{count, plural, =0 {} one {One part near its line is not asked for: its household would hardly do it in time. A plan of rounds gives it to staff.} other {# parts near their line are not asked for: their households would hardly do them in time. A plan of rounds gives them to staff.}}',
   'ahead.takenBack':
     '{count, plural, =0 {} one {One more was taken back or handed back, and is not asked for again by itself.} other {# more were taken back or handed back, and are not asked for again by themselves.}}',
-  'ahead.more': '{count, plural, one {One more home} other {# more homes}}',
   'agreement.title': 'What they agreed to do',
   'agreement.why':
     'What is not ticked is not asked of them: a plan of rounds has it for staff, and it can be given to nobody of this home.',
