@@ -138,8 +138,9 @@ export interface AheadAnswer {
   /** Whether tenants are asked by itself. */
   readonly gives: boolean;
   readonly days: number;
-  /** The first to be asked first. */
+  /** The first to be asked first; how many more there are than are named. */
   readonly homes: readonly AheadHome[];
+  readonly more: number;
   /** Parts near their line that are better with staff, since their household hardly answers in time; and those that somebody took back. */
   readonly withStaff: number;
   readonly takenBack: number;

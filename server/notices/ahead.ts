@@ -22,6 +22,8 @@ import { contactsOf, whyUnreached } from './contact.ts';
 import { dutyOf } from './duty.ts';
 import { askingRuleOf } from './planning.ts';
 
+/** Homes that are named one by one; the others are counted. */
+const NAMED_MOST = 60;
 /** Days that the list looks ahead. */
 const AHEAD_DAYS = 14;
 /** Parts read between two turns of the event loop. */
@@ -108,11 +110,21 @@ async function tenantsOwn(db: Db, marks: readonly Row<'mark'>[], now: number): P
 
 const askable = ({ fit, takenBack }: PartAhead): boolean => fit !== 'staff' && !takenBack;
 
+/** When each office was last looked through: a day is not longer for being looked at every hour. */
+const looked = new WeakMap<Env['store'], Map<string, number>>();
+const LOOK_EVERY_MS = 6 * 3_600_000;
+
 /** Asks for what is to be asked for today, where an office wants that by itself. The clock calls it with each day. */
 export async function askByRule(env: Env): Promise<void> {
   const now = env.clock();
+  const lookedAt = looked.get(env.store) ?? new Map<string, number>();
+  looked.set(env.store, lookedAt);
   for (const { id: organisationId } of await env.store.db.organisation.all({})) {
-    if (!(await askingRuleOf(env.store.db, organisationId)).gives) continue;
+    const { gives } = await askingRuleOf(env.store.db, organisationId);
+    // Whoever turns it off and on again is not made to wait.
+    if (!gives) lookedAt.delete(organisationId);
+    if (!gives || now < (lookedAt.get(organisationId) ?? -Infinity) + LOOK_EVERY_MS) continue;
+    lookedAt.set(organisationId, now);
     const office = { env, db: env.store.db, organisationId };
     const homes = await homesToAsk(office);
     const whyNot = await whyNotBy(office, homes);
@@ -156,10 +168,23 @@ export async function readAhead(call: Call): Promise<AheadAnswer> {
   const { organisationId } = actor;
   const office = { env, db, organisationId };
   const homes = await homesToAsk(office);
-  const whyNot = await whyNotBy(office, homes);
+  const first = homes.flatMap((home) => {
+    const mine = home.parts.filter(askable);
+    const askDay = Math.max(home.today, Math.min(...mine.map((it) => it.askDay)));
+    if (askDay > home.today + AHEAD_DAYS) return [];
+    const numbers = new Set(askedOn(mine, askDay));
+    const parts = mine.filter(({ number }) => numbers.has(number));
+    return [{ home, askDay, parts, lineDay: Math.min(...parts.map((it) => it.lineDay)) }];
+  });
+  first.sort((a, b) => a.askDay - b.askDay || a.lineDay - b.lineDay);
+  const named = first.slice(0, NAMED_MOST);
+  const whyNot = await whyNotBy(
+    office,
+    named.map(({ home }) => home),
+  );
   const names = await namesOf(
     db,
-    homes.map(({ personId }) => personId),
+    named.map(({ home }) => home.personId),
   );
   const properties = new Map((await db.property.all({ organisationId })).map((it) => [it.id, it]));
   const near = homes.flatMap(({ parts, today }) =>
@@ -168,29 +193,21 @@ export async function readAhead(call: Call): Promise<AheadAnswer> {
   return {
     gives: (await askingRuleOf(db, organisationId)).gives,
     days: AHEAD_DAYS,
-    homes: homes
-      .flatMap((home): AheadHome[] => {
-        const { place, personId, today, parts } = home;
-        const mine = parts.filter(askable);
-        const first = Math.max(today, Math.min(...mine.map(({ askDay }) => askDay)));
-        if (first > today + AHEAD_DAYS) return [];
-        const asked = new Set(askedOn(mine, first));
-        const its = mine.filter(({ number }) => asked.has(number));
-        return [
-          {
-            placeId: place.id,
-            place: placeInFull(place, properties.get(place.propertyId)!),
-            person: names.get(personId) ?? env.say('story.someone'),
-            parts: its.length,
-            lineDay: Math.min(...its.map(({ lineDay }) => lineDay)),
-            askDay: first,
-            today,
-            earlier: its.some(({ fit }) => fit === 'earlier'),
-            why: whyNot(home),
-          },
-        ];
-      })
-      .sort((a, b) => a.askDay - b.askDay || a.lineDay - b.lineDay),
+    homes: named.map(({ home, askDay, lineDay, parts }): AheadHome => {
+      const { place, personId, today } = home;
+      return {
+        placeId: place.id,
+        place: placeInFull(place, properties.get(place.propertyId)!),
+        person: names.get(personId) ?? env.say('story.someone'),
+        parts: parts.length,
+        lineDay,
+        askDay,
+        today,
+        earlier: parts.some(({ fit }) => fit === 'earlier'),
+        why: whyNot(home),
+      };
+    }),
+    more: first.length - named.length,
     withStaff: near.filter(({ fit }) => fit === 'staff').length,
     takenBack: near.filter(({ takenBack }) => takenBack).length,
   };

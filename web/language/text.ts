@@ -45,6 +45,7 @@ export interface WebText extends SharedText, FieldsText {
   'ahead.by': { gives: Choice };
   'ahead.day': { own: Choice; late: Choice; day: string | number };
   'ahead.home': { parts: number; line: string | number; earlier: Choice };
+  'ahead.more': { count: number };
   'ahead.none': { days: number };
   'ahead.rule': None;
   'ahead.takenBack': { count: number };

@@ -46,6 +46,9 @@ onMounted(read.reload);
           <p v-if="it.why" class="small alarm">{{ it.why }}</p>
         </li>
       </ul>
+      <p v-if="ahead.more && homes.length <= most" class="quiet small">
+        {{ say('ahead.more', { count: ahead.more }) }}
+      </p>
       <button v-if="homes.length > most" type="button" class="plain link" @click="most = homes.length">
         {{ say('more', { count: homes.length - most }) }}
       </button>

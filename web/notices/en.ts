@@ -141,6 +141,7 @@ export const noticesDeskText = {
     '{own, select, true {by itself, {late, select, true {today} other {{day}}}} other {{late, select, true {ask today} other {ask {day}}}}}',
   'ahead.withStaff':
     '{count, plural, =0 {} one {One part near its line is not asked for: its household would hardly do it in time. A plan of rounds gives it to staff.} other {# parts near their line are not asked for: their households would hardly do them in time. A plan of rounds gives them to staff.}}',
+  'ahead.more': '{count, plural, one {One more home} other {# more homes}} after these.',
   'ahead.takenBack':
     '{count, plural, =0 {} one {One more was taken back or handed back, and is not asked for again by itself.} other {# more were taken back or handed back, and are not asked for again by themselves.}}',
   'agreement.title': 'What they agreed to do',
