@@ -65,6 +65,7 @@ export interface PlanVisitAnswer {
   readonly placeId: string;
   readonly place: string;
   readonly propertyId: string;
+  readonly property: string;
   readonly day: string;
   readonly minutes: number;
   readonly pinned: boolean;
@@ -132,6 +133,8 @@ export interface Plan {
   readonly fewestDoors: number;
   /** Visits on a day that the household does not like. */
   readonly unliked: number;
+  /** Each property is one person’s: by house and day it reads shorter than by person. */
+  readonly patches: boolean;
   /** What tenants would be asked for, home by home, first whom to ask first. */
   readonly tenants: readonly {
     readonly placeId: string;

@@ -1,5 +1,6 @@
 /** A plan as its page shows it: every visit with its reason, what has no place with the cheapest remedy, all counted. */
 import { dayOfInstant, isoFromDay } from '../../core/calendar/day.ts';
+import { goesTo, type Instance } from '../../core/rounds/instance.ts';
 import { lineIn, planFigures, roundOf, stopOf } from '../../core/rounds/figures.ts';
 import { laidOut, leadOf, roundKey, whyLeftOut } from '../../core/rounds/reasons.ts';
 import { brokenRules, type BrokenRule } from '../../core/rounds/rules.ts';
@@ -12,6 +13,15 @@ import type { KeptVisit, OpenPlan } from './keptPlan.ts';
 
 /** Parts without a place that are named one by one; the others are counted. */
 const NAMED_MOST = 200;
+
+/** Whether each property has one person who goes there, and not all of them the same one. */
+function hasPatches({ homes, workers }: Instance): boolean {
+  const atWork = workers.filter(({ minutes }) => minutes.some((of) => of > 0));
+  const goers = [...new Set(homes.map(({ propertyId }) => propertyId))].map((id) =>
+    atWork.filter((worker) => goesTo(worker, id)),
+  );
+  return atWork.length > 1 && goers.every((its) => its.length === 1);
+}
 
 /** The plan with its reasons; visits and days of one week of it, counted from 0. */
 export async function describePlan(call: Call, { row, basis, visits }: OpenPlan, week: number): Promise<Plan> {
@@ -76,6 +86,7 @@ export async function describePlan(call: Call, { row, basis, visits }: OpenPlan,
       placeId: instance.homes[visit.home]!.id,
       place: placeOf(visit.home),
       propertyId: instance.homes[visit.home]!.propertyId,
+      property: properties.get(instance.homes[visit.home]!.propertyId)?.name ?? '',
       day: isoFromDay(row.fromDay + visit.day),
       minutes: instance.door + starts + Math.max(others, wait) + finish,
       pinned: visit.pinned,
@@ -126,6 +137,7 @@ export async function describePlan(call: Call, { row, basis, visits }: OpenPlan,
     alone: basis.alone,
     fewestDoors: basis.fewestDoors,
     unliked: figures.unliked,
+    patches: hasPatches(instance),
     tenants: basis.tenants.map(({ placeId, parts: many, lineDay, lead }) => {
       const place = places.get(placeId);
       const name = place ? placeInFull(place, properties.get(place.propertyId)!) : say('story.someone');

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import type { Plan, PlanAnswer, RoundAnswer } from '../../contract/rounds/rounds.ts';
-import { hire, openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
+import { hire, openHouse, PASSWORD, registerFlat, TODAY, type Flat, type House } from './house.ts';
 
 const MONDAY = isoFromDay(TODAY + 6);
 
@@ -136,5 +136,30 @@ describe('The order in which homes are walked', () => {
       half: 'any',
     });
     expect((await plan()).unliked).to.equal(0);
+  });
+
+  it('is read by house where each property has one person of its own, and by person where it has not', async () => {
+    const other = await registerFlat(house, 'airHandler', 'Quay 1');
+    await drainDue(flat);
+    await drainDue(other);
+    const { people } = (await house.manager.get('/people').expect(200)).body as { people: { id: string }[] };
+    for (const { id } of people)
+      await house.manager.put(`/people/${id}/working-time`, { workDays: [], basePropertyId: null }).expect(200);
+    const add = async (email: string, properties: string[] | null) => {
+      const id = v7();
+      await house.manager
+        .post('/people', { id, name: email, email, password: PASSWORD, roles: ['staff'], properties })
+        .expect(200);
+    };
+    await add('one@saltmarsh.example', [flat.propertyId]);
+    await add('two@saltmarsh.example', [other.propertyId]);
+    const own = await plan();
+    expect(own.patches).to.equal(true);
+    expect([...own.visits, ...(await week(1)).visits].map(({ property }) => property)).to.deep.equal([
+      'The Ropewalk',
+      'The Ropewalk',
+    ]);
+    await add('three@saltmarsh.example', null);
+    expect((await plan()).patches).to.equal(false);
   });
 });

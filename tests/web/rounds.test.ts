@@ -72,6 +72,21 @@ describe('Rounds, in a browser', function rounds() {
     await expectFit(manager, 'the plan of rounds');
   });
 
+  it('is read by house and day as well, and a visit opens there', async () => {
+    await manager.getByText('By house and day').click();
+    const visit = manager.getByRole('button', { name: /^Flat 5A/ });
+    await visit.waitFor();
+    expect(await manager.locator('.plan-grid').count()).to.equal(0);
+    expect(await visit.getAttribute('aria-expanded')).to.equal('true');
+    await visit.click();
+    await manager.getByText(/^Condensate drain .*: due by .*\.$/).waitFor({ state: 'hidden' });
+    await visit.click();
+    await manager.getByText(/^Condensate drain .*: due by .*\.$/).waitFor();
+    await expectFit(manager, 'the plan by house');
+    await manager.getByText('By person and day').click();
+    await block('Flat 5A').waitFor();
+  });
+
   it('is shaped by the keyboard: an arrow moves a visit to the next day, and it says that it stands there by hand', async () => {
     const visit = block('Flat 5A');
     const before = await where('Flat 5A');

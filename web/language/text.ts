@@ -1613,6 +1613,11 @@ export interface WebText extends SharedText, FieldsText {
   'rounds.before': None;
   'rounds.block': { parts: number; minutes: number };
   'rounds.broken': None;
+  'rounds.by': None;
+  'rounds.by.house': None;
+  'rounds.by.person': None;
+  'rounds.byHouse.none': None;
+  'rounds.byHouse.visit': { person: string | number; parts: number; minutes: number };
   'rounds.capacity': None;
   'rounds.capacity.had': None;
   'rounds.capacity.how': None;

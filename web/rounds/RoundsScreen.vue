@@ -3,6 +3,7 @@
 import { computed, onMounted, ref } from 'vue';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import { PLAN_WEEKS } from '../../contract/rounds/rounds.ts';
+import ChoiceList from '../kit/ChoiceList.vue';
 import EmptyState from '../kit/EmptyState.vue';
 import LeftList from '../kit/LeftList.vue';
 import Notice from '../kit/Notice.vue';
@@ -12,6 +13,7 @@ import { say } from '../language/say.ts';
 import CapacityPart from './CapacityPart.vue';
 import MishapList from './MishapList.vue';
 import PlanAside from './PlanAside.vue';
+import PlanByHouse from './PlanByHouse.vue';
 import PlanGrid from './PlanGrid.vue';
 import PlanVisitPanel from './PlanVisitPanel.vue';
 import { usePlan } from './usePlan.ts';
@@ -20,6 +22,12 @@ const { read, plan, week, told, problem, share, stopping, left, make, shape, tak
 const weeks = ref<(typeof PLAN_WEEKS)[number]>(4);
 const keep = ref(true);
 const open = ref<number | null>(null);
+const chosen = ref<'person' | 'house' | null>(null);
+/** By house where each has one person of its own, until somebody says otherwise. */
+const by = computed({
+  get: () => chosen.value ?? (plan.value?.patches ? 'house' : 'person'),
+  set: (it) => (chosen.value = it),
+});
 const visit = computed(() => plan.value?.visits.find((it) => it.visit === open.value) ?? null);
 const last = computed(() => (plan.value ? plan.value.days / 7 - 1 : 0));
 const monday = computed(() => (plan.value ? say.day(dayFromIso(plan.value.from) + week.value * 7) : ''));
@@ -77,7 +85,15 @@ onMounted(read.reload);
               say('rounds.after')
             }}</VBtn>
           </div>
-          <PlanGrid :plan="plan" :open="open" @open="open = $event" @shape="shape" />
+          <ChoiceList
+            v-model="by"
+            class="no-print"
+            look="chips"
+            :legend="say('rounds.by')"
+            :choices="(['person', 'house'] as const).map((value) => ({ value, says: say(`rounds.by.${value}`) }))"
+          />
+          <PlanByHouse v-if="by === 'house'" :plan="plan" :open="open" @open="open = $event" />
+          <PlanGrid v-else :plan="plan" :open="open" @open="open = $event" @shape="shape" />
           <PlanVisitPanel v-if="visit" :key="visit.visit" :visit="visit" :plan="plan" @shape="shape" />
           <p class="quiet small no-print">{{ say('rounds.how') }}</p>
           <p v-if="toTake" class="row middle no-print">
