@@ -19,13 +19,15 @@ import {
   type PlanHome,
   type Task,
 } from '../../core/rounds/instance.ts';
-import { isSilent, leadFor, LINE_SHARE, type AnswerBelief } from '../../core/notices/answering.ts';
+import type { AnswerBelief } from '../../core/notices/answering.ts';
+import { askingLead } from '../../core/notices/asking.ts';
 import { grouped } from '../../core/statistics/grouped.ts';
 import { lineOfMark, WORK } from '../../contract/due/due.ts';
 import type { NotInPlan, PlanCosts } from '../../contract/rounds/rounds.ts';
 import { breather } from '../context/breathe.ts';
 import type { Call } from '../context/context.ts';
 import { readHistories } from '../due/history.ts';
+import { windowOfMark } from '../notices/ahead.ts';
 import { beliefsIn } from '../notices/answers.ts';
 import { noticeHours } from '../jobs/entry.ts';
 import { tenancyDuring } from '../lookup/tenancies.ts';
@@ -176,7 +178,12 @@ function askedOf(
   const found = [...grouped(due, ({ mark }) => mark.placeId)].map(([placeId, its]): AskedOfTenant => {
     const belief = beliefOf(lived.get(placeId)!.personId);
     const lineDay = Math.min(...its.map((it) => it.lineDay));
-    return { placeId, parts: its.length, lineDay, lead: isSilent(belief) ? null : leadFor(belief, LINE_SHARE) };
+    // The day on which *Asked* has it, too.
+    const days = its.flatMap((it) => {
+      const { fit, lead } = askingLead(belief, windowOfMark(it.mark));
+      return fit === 'staff' ? [] : [it.lineDay - lead];
+    });
+    return { placeId, parts: its.length, lineDay, lead: days.length > 0 ? lineDay - Math.min(...days) : null };
   });
   const askDay = ({ lineDay, lead }: AskedOfTenant) => lineDay - (lead ?? 0);
   return found.sort((a, b) => askDay(a) - askDay(b));

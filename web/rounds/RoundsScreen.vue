@@ -95,7 +95,7 @@ onMounted(read.reload);
           <PlanByHouse v-if="by === 'house'" :plan="plan" :open="open" @open="open = $event" />
           <PlanGrid v-else :plan="plan" :open="open" @open="open = $event" @shape="shape" />
           <PlanVisitPanel v-if="visit" :key="visit.visit" :visit="visit" :plan="plan" @shape="shape" />
-          <p class="quiet small no-print">{{ say('rounds.how') }}</p>
+          <p v-if="by === 'person'" class="quiet small no-print">{{ say('rounds.how') }}</p>
           <p v-if="toTake" class="row middle no-print">
             <VBtn color="primary" :disabled="share !== null" @click="takeWeekOver">{{ say('rounds.takeOver') }}</VBtn>
             <span class="quiet small">{{ say('rounds.takeOver.why', { visits: toTake }) }}</span>

@@ -48,7 +48,7 @@ export const roundsText = {
   'rounds.by': 'Show',
   'rounds.by.person': 'By person and day',
   'rounds.by.house': 'By house and day',
-  'rounds.byHouse.visit': '{person}, {parts, plural, one {one part} other {# parts}}, {minutes, number} min',
+  'rounds.byHouse.visit': '{person}, {parts, plural, one {one part} other {# parts}}, {minutes, number, duration}',
   'rounds.byHouse.none': 'No visits this week.',
   'rounds.costs.alone': 'alone',
   'rounds.costs.doors': 'doors',
