@@ -109,6 +109,8 @@ describe('People and accounts, in a browser', function people() {
     await manager.keyboard.press('ArrowUp');
     await manager.keyboard.press('Enter');
     await manager.waitForURL(/\/homes\/.+/);
+    // While it still closes, the key that opens it would close it.
+    await field.waitFor({ state: 'detached' });
     await manager.keyboard.press('Control+k');
     await field.waitFor();
     await manager.keyboard.press('Escape');

@@ -104,7 +104,7 @@ onMounted(() => Promise.all([all.load(), where.value && reload()]));
       <p class="quiet">{{ say('practice.reckoning') }}</p>
       <ProgressBar v-if="share !== undefined" :done="share" :of="1" :label="say('practice.reckoning')" />
     </div>
-    <div v-if="preview" class="sideways stack" :class="{ waiting: loading }">
+    <div v-if="preview" class="sideways stack" :class="{ waiting: loading }" :aria-busy="loading">
       <table class="table">
         <caption class="unseen">
           {{
@@ -211,8 +211,10 @@ onMounted(() => Promise.all([all.load(), where.value && reload()]));
 </template>
 
 <style scoped>
+/* Being reckoned anew; it stays as easy to read. */
 .waiting {
-  opacity: 0.6;
+  box-shadow: -6px 0 0 var(--dew);
+  cursor: progress;
 }
 .table {
   min-width: 860px;
