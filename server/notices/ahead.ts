@@ -40,6 +40,7 @@ interface PartAhead extends ToAsk {
 
 interface HomeToAsk {
   readonly place: Row<'place'>;
+  readonly property: Row<'property'>;
   readonly tenancy: Row<'tenancy'>;
   readonly personId: string;
   readonly today: Day;
@@ -56,7 +57,9 @@ interface Office {
 async function homesToAsk({ env, db, organisationId }: Office): Promise<HomeToAsk[]> {
   const now = env.clock();
   const properties = await db.property.all({ organisationId });
-  const todays = new Map(properties.map(({ id, zone }) => [id, { today: dayOfInstant(now, zone), zone }]));
+  const todays = new Map(
+    properties.map((property) => [property.id, { property, today: dayOfInstant(now, property.zone) }]),
+  );
   const places = new Map((await db.place.all({ organisationId })).map((place) => [place.id, place]));
   const tenancies = (await db.tenancy.all({ organisationId })).filter((it) => {
     const place = places.get(it.placeId);
@@ -79,15 +82,15 @@ async function homesToAsk({ env, db, organisationId }: Office): Promise<HomeToAs
   return [...grouped(mine, ({ placeId }) => placeId)].map(([placeId, its]) => {
     const tenancy = tenancyOf.get(placeId)!;
     const { personId } = tenancy;
-    const { today, zone } = todayAt(placeId);
+    const { today, property } = todayAt(placeId);
     const parts = its.map((mark): PartAhead => {
       const { servedDay, lineDay } = lineOfMark(mark);
       const { lead, fit } = askingLead(beliefOf(personId), windowOfMark(mark));
       const at = takenAt.get(mark.pointId);
-      const takenBack = at !== undefined && dayOfInstant(at, zone) > servedDay!;
+      const takenBack = at !== undefined && dayOfInstant(at, property.zone) > servedDay!;
       return { number: mark.number, lineDay, askDay: lineDay - lead, fit, takenBack };
     });
-    return { place: places.get(placeId)!, tenancy, personId, today, parts };
+    return { place: places.get(placeId)!, property, tenancy, personId, today, parts };
   });
 }
 
@@ -130,7 +133,7 @@ export async function askByRule(env: Env): Promise<void> {
     const whyNot = await whyNotBy(office, homes);
     for (const home of homes) {
       const numbers = askedOn(home.parts.filter(askable), home.today);
-      if (numbers.length === 0 || whyNot(home) !== null) continue;
+      if (numbers.length === 0 || (await whyNot(home)) !== null) continue;
       await env.store.write(async (db) => {
         const actor = await clockActor(env, db, organisationId, now);
         const chosen = { which: 'chosen', moves: false, from: null, assigneeId: null } as const;
@@ -149,16 +152,13 @@ async function whyNotBy({ env, db, organisationId }: Office, homes: readonly Hom
   );
   const duty = await dutyOf(db, organisationId);
   const lists = new Set((await db.monthList.all({ organisationId })).map(({ placeId }) => placeId));
-  const full = new Set<string>();
-  for (const { place, tenancy, today, parts } of homes) {
-    if (askedOn(parts.filter(askable), today).length === 0) continue;
-    const { zone } = (await db.property.one({ id: place.propertyId }))!;
-    const { jobs, minutes, usedJobs, usedMinutes } = await budgetUse(db, tenancy, env.clock(), zone);
-    if (usedJobs >= jobs || usedMinutes >= minutes) full.add(place.id);
-  }
-  return ({ place, personId }: HomeToAsk): string | null => {
+  return async ({ place, property, tenancy, personId, today, parts }: HomeToAsk): Promise<string | null> => {
     if (lists.has(place.id)) return env.say('ahead.list');
-    return whyUnreached(env.say, contacts.get(personId), duty) ?? (full.has(place.id) ? env.say('ahead.full') : null);
+    const unreached = whyUnreached(env.say, contacts.get(personId), duty);
+    // What their month holds is asked only where something would be given today.
+    if (unreached !== null || askedOn(parts.filter(askable), today).length === 0) return unreached;
+    const { jobs, minutes, usedJobs, usedMinutes } = await budgetUse(db, tenancy, env.clock(), property.zone);
+    return usedJobs >= jobs || usedMinutes >= minutes ? env.say('ahead.full') : null;
   };
 }
 
@@ -186,7 +186,8 @@ export async function readAhead(call: Call): Promise<AheadAnswer> {
     db,
     named.map(({ home }) => home.personId),
   );
-  const properties = new Map((await db.property.all({ organisationId })).map((it) => [it.id, it]));
+  const whys = new Map<HomeToAsk, string | null>();
+  for (const { home } of named) whys.set(home, await whyNot(home));
   const near = homes.flatMap(({ parts, today }) =>
     parts.filter(({ lineDay }) => lineDay - today <= AHEAD_DAYS + GATHERED_DAYS),
   );
@@ -194,17 +195,17 @@ export async function readAhead(call: Call): Promise<AheadAnswer> {
     gives: (await askingRuleOf(db, organisationId)).gives,
     days: AHEAD_DAYS,
     homes: named.map(({ home, askDay, lineDay, parts }): AheadHome => {
-      const { place, personId, today } = home;
+      const { place, property, personId, today } = home;
       return {
         placeId: place.id,
-        place: placeInFull(place, properties.get(place.propertyId)!),
+        place: placeInFull(place, property),
         person: names.get(personId) ?? env.say('story.someone'),
         parts: parts.length,
         lineDay,
         askDay,
         today,
         earlier: parts.some(({ fit }) => fit === 'earlier'),
-        why: whyNot(home),
+        why: whys.get(home) ?? null,
       };
     }),
     more: first.length - named.length,

@@ -22,7 +22,7 @@ import type { Specification } from '../../contract/register/machines.ts';
 import type { Call } from '../context/context.ts';
 import { notFound } from '../context/problem.ts';
 import { beliefIn, burdenPoint, burdenPoints } from '../due/burden.ts';
-import { readHistories } from '../due/history.ts';
+import { readHistories, readHistory } from '../due/history.ts';
 import type { PointHistory } from '../due/pointHistory.ts';
 import { budgetOf } from '../due/settings.ts';
 import { readPortfolio } from '../faults/portfolio.ts';
@@ -138,11 +138,8 @@ async function filledWith(
   for (const slot of slots) {
     const { today, inputs: asIs } = slot;
     const line = computeLine(asIs, today);
-    const [then] = await readHistories(db, [slot.point.id], now, {
-      instead: FILTERS[kind].procedure,
-      choices: choicesFor(slot, kind),
-    });
-    const { procedure, inputs } = kind === present ? slot : then!;
+    const supposed = { instead: FILTERS[kind].procedure, choices: choicesFor(slot, kind) };
+    const { procedure, inputs } = kind === present ? slot : await readHistory(db, slot.point.id, now, supposed);
     const served = {
       procedure,
       inputs,
