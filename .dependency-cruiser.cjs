@@ -1,3 +1,5 @@
+const { AREA_NAMES } = require('tsx/cjs/api').require('./contract/areas.ts', __filename);
+
 /** The folders of the rooms, from the bottom up: a folder imports those before it, and never one after. */
 const ROOMS = {
   core: [
@@ -20,22 +22,7 @@ const ROOMS = {
     'rounds',
     'lab',
   ],
-  contract: [
-    'form',
-    'people',
-    'notices',
-    'faults',
-    'register',
-    'catalogue',
-    'measure',
-    'due',
-    'proof',
-    'jobs',
-    'standing',
-    'stock',
-    'rounds',
-    'pages',
-  ],
+  contract: ['form', ...AREA_NAMES],
   server: [
     'store',
     'language',

@@ -2,6 +2,7 @@
  * The door between web and server: every route by its name. The server mounts nothing that is not here, and a test
  * walks the table as every role.
  */
+import { AREA_NAMES, type AreaName } from './areas.ts';
 import type { Route } from './route.ts';
 import { peopleRoutes } from './people/routes.ts';
 import { faultsRoutes } from './faults/routes.ts';
@@ -17,9 +18,10 @@ import { roundsRoutes } from './rounds/routes.ts';
 import { stockRoutes } from './stock/routes.ts';
 import { pageRoutes } from './pages/routes.ts';
 
-/** The parts of the contract, by which a token is limited. */
+/** The routes of each area. */
 export const AREAS = {
   people: peopleRoutes,
+  notices: noticesRoutes,
   faults: faultsRoutes,
   register: registerRoutes,
   catalogue: catalogueRoutes,
@@ -28,30 +30,19 @@ export const AREAS = {
   proof: proofRoutes,
   jobs: jobsRoutes,
   standing: standingRoutes,
-  notices: noticesRoutes,
   stock: stockRoutes,
   rounds: roundsRoutes,
   pages: pageRoutes,
-} as const satisfies Record<string, Record<string, Route>>;
+} as const satisfies Record<AreaName, Record<string, Route>>;
 
-export const ROUTES = {
-  ...peopleRoutes,
-  ...faultsRoutes,
-  ...registerRoutes,
-  ...catalogueRoutes,
-  ...measureRoutes,
-  ...dueRoutes,
-  ...proofRoutes,
-  ...jobsRoutes,
-  ...standingRoutes,
-  ...noticesRoutes,
-  ...stockRoutes,
-  ...roundsRoutes,
-  ...pageRoutes,
-} as const satisfies Record<string, Route>;
+type Areas = typeof AREAS;
+export type RouteName = { [Area in AreaName]: keyof Areas[Area] }[AreaName];
+type RouteOf<Name extends RouteName> = {
+  [Area in AreaName]: Name extends keyof Areas[Area] ? Areas[Area][Name] : never;
+}[AreaName];
 
-export type RouteName = keyof typeof ROUTES;
+/** Every route by its name. */
+export const ROUTES: { readonly [Name in RouteName]: RouteOf<Name> } = Object.assign({}, ...Object.values(AREAS));
 
-/** Which part of the contract a route is of. */
-export const areaOf = (name: RouteName): keyof typeof AREAS =>
-  (Object.keys(AREAS) as (keyof typeof AREAS)[]).find((area) => name in AREAS[area])!;
+/** The area that a route belongs to. */
+export const areaOf = (name: RouteName): AreaName => AREA_NAMES.find((area) => name in AREAS[area])!;

@@ -1,20 +1,11 @@
 /** Tokens by which programs come, as the manager who made them, within what they were made for. */
 import { array, boolean, object, string, type InferType } from 'yup';
+import { AREA_NAMES } from '../areas.ts';
 import { count, id, line } from '../form/fields.ts';
 import { MOST_PROPERTIES, type NamedProperty } from './people.ts';
 
-/** Parts of the contract that a token may be for. Who may sign in is for people alone. */
-export const TOKEN_AREAS = [
-  'pages',
-  'register',
-  'due',
-  'jobs',
-  'proof',
-  'faults',
-  'standing',
-  'catalogue',
-  'measure',
-] as const;
+/** Areas that a token can be limited to: all except people, since only a person may manage accounts. */
+export const TOKEN_AREAS = AREA_NAMES.filter((area) => area !== 'people');
 export type TokenArea = (typeof TOKEN_AREAS)[number];
 
 export const newToken = object({
