@@ -1,6 +1,4 @@
-/** `npm run text`: what each text wants said with it, parsed from the texts into types. */
-import { writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+/** The types of all texts: each key with the values that its text needs, parsed from the texts. */
 import { IntlMessageFormat } from 'intl-messageformat';
 import { fieldsText } from '../contract/form/en.ts';
 import { coreText } from '../core/en.ts';
@@ -84,6 +82,3 @@ export const VOICES: Readonly<Record<string, string>> = {
     interfaceOf('WebText', without(web, shared), 'SharedText', 'FieldsText'),
   ),
 };
-
-if (process.argv[1] === import.meta.filename)
-  for (const [path, text] of Object.entries(VOICES)) writeFileSync(join(import.meta.dirname, '..', path), text);
