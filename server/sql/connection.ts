@@ -1,26 +1,8 @@
-/** The driver's own connection, for SQL that wants its answer as it is or passes many rows at once. */
-import type sqlite3 from 'sqlite3';
+/** Many rows at once, passed as one text in either direction. */
 import type { Db } from '../store/db.ts';
+import { ask } from '../store/driver.ts';
 
-/** The connection of the transaction that a `Db` is bound to, or the one for reading. */
-async function connectionOf({ sequelize, transaction }: Db): Promise<sqlite3.Database> {
-  // Sequelize keeps it there without saying so in its types.
-  const own = transaction && 'connection' in transaction ? transaction.connection : undefined;
-  return (
-    (own as sqlite3.Database | undefined) ??
-    ((await sequelize.connectionManager.getConnection({ type: 'read' })) as sqlite3.Database)
-  );
-}
-
-/** Rows of a query. */
-export async function ask<T>(db: Db, sql: string, values: readonly unknown[]): Promise<T[]> {
-  const connection = await connectionOf(db);
-  return new Promise((resolve, reject) => {
-    connection.all(sql, values, (error: Error | null, rows: unknown[]) =>
-      error ? reject(error) : resolve(rows as T[]),
-    );
-  });
-}
+export { ask, run } from '../store/driver.ts';
 
 /** An SQL expression a column, by the name that a row gives it. */
 type Columns<T> = Readonly<Record<keyof T & string, string>>;
@@ -50,14 +32,3 @@ export const reader =
   <T extends object>(columns: Columns<T>, joins: string) =>
   (db: Db, subjectIds: readonly string[]): Promise<T[]> =>
     askNamed<T>(db, columns, `json_each(?1) AS wanted ${joins}`, [JSON.stringify(subjectIds)]);
-
-/** Runs a statement and says the key of the last row that it inserted. */
-export async function run(db: Db, sql: string, values: readonly unknown[]): Promise<number> {
-  const connection = await connectionOf(db);
-  return new Promise((resolve, reject) => {
-    connection.run(sql, values, function done(this: { lastID: number }, error: Error | null) {
-      if (error) reject(error);
-      else resolve(this.lastID);
-    });
-  });
-}

@@ -1,6 +1,8 @@
 /** Typed access to the tables, inside or outside a transaction. */
 import { DataTypes, type Sequelize, type Transaction, type WhereOptions } from 'sequelize';
-import { attributesOf } from './columns.ts';
+import { attributesOf, columnNameOf, quoted } from './columns.ts';
+import { ask } from './driver.ts';
+import { countRows, NONE, selectRows } from './select.ts';
 import { TABLES, type Row, type TableName } from './tables.ts';
 
 export interface Find<R> {
@@ -31,7 +33,7 @@ export type Db = { readonly [T in TableName]: Table<Row<T>> } & {
 };
 
 /** The table's name in SQL: snake_case. */
-export const tableNameOf = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+export const tableNameOf = columnNameOf;
 
 type Within = { readonly transaction: Transaction | null };
 type Where = Within & { readonly where: object };
@@ -42,7 +44,6 @@ interface RowModel {
   readonly primaryKeyAttribute: string;
   create(row: object, options: Within): Promise<{ get(key: string): unknown }>;
   bulkCreate(rows: object[], options: Within): Promise<object[]>;
-  findOne(options: Where & { readonly raw: true }): Promise<object | null>;
   findAll(options: Where & { readonly raw: true }): Promise<object[]>;
   count(options: Where): Promise<number>;
   update(changes: object, options: Where): Promise<[number]>;
@@ -117,6 +118,14 @@ function tableOf<R extends object>(
     ...(limit && { limit }),
     ...(columns && { attributes: [...columns] }),
   });
+  const bound = { sequelize, transaction };
+  const table = quoted(tableNameOf(model.name));
+  const columnsOf = Object.keys(TABLES[model.name as TableName]);
+  const rows = async (where: WhereOptions<R>, find: Find<R> = {}): Promise<R[]> => {
+    const statement = selectRows(table, where, { columns: columnsOf, ...find });
+    if (statement === null) return (await model.findAll({ where, ...options(find) })) as R[];
+    return statement === NONE ? [] : ask<R>(bound, statement.sql, statement.values);
+  };
   return {
     insert: async (row) => {
       touch();
@@ -133,9 +142,13 @@ function tableOf<R extends object>(
       touch();
       return Number((await model.create(row, within)).get(model.primaryKeyAttribute));
     },
-    one: async (where, find) => ((await model.findOne({ where, ...options(find) })) ?? undefined) as R | undefined,
-    all: async (where, find) => (await model.findAll({ where, ...options(find) })) as R[],
-    count: (where) => model.count({ where, ...within }),
+    one: async (where, find) => (await rows(where, { ...find, limit: 1 }))[0],
+    all: rows,
+    count: async (where) => {
+      const statement = countRows(table, where);
+      if (statement === null) return model.count({ where, ...within });
+      return statement === NONE ? 0 : (await ask<{ n: number }>(bound, statement.sql, statement.values))[0]!.n;
+    },
     update: async (where, changes) => {
       touch();
       return (await model.update(changes, { where, ...within }))[0];
