@@ -4,14 +4,13 @@ import { isoFromDay } from '../../core/calendar/day.ts';
 import type { Agent } from '../../core/catalogue/types.ts';
 import type { Grade } from '../../core/catalogue/grades.ts';
 import type { AgentEffectsAnswer } from '../../contract/standing/agentEffects.ts';
-import { openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
+import { type Flat, type House, openFlat, TODAY } from './house.ts';
 
 describe('What gets a part clean, and for how long', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'washer');
+    ({ house, flat } = await openFlat('washer'));
   });
   afterEach(() => house.close());
   const effects = async () => (await house.manager.get('/agent-effects').expect(200)).body as AgentEffectsAnswer;

@@ -3,18 +3,7 @@ import { v7 } from 'uuid';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import type { AgreementAnswer } from '../../contract/notices/messages.ts';
 import type { PlanAnswer } from '../../contract/rounds/rounds.ts';
-import {
-  give,
-  hire,
-  honestWork,
-  HOUSEHOLD,
-  letDaysPass,
-  openHouse,
-  registerFlat,
-  TODAY,
-  type Flat,
-  type House,
-} from './house.ts';
+import { type Flat, give, hire, honestWork, type House, HOUSEHOLD, letDaysPass, openFlat, TODAY } from './house.ts';
 
 const BOOT = 'washer.doorBoot';
 
@@ -23,8 +12,7 @@ describe('What a household has agreed to do', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   afterEach(() => house.close());
   const read = async () =>

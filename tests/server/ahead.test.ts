@@ -4,7 +4,7 @@ import { isoFromDay } from '../../core/calendar/day.ts';
 import type { AheadAnswer } from '../../contract/notices/messages.ts';
 import type { Plan, PlanAnswer } from '../../contract/rounds/rounds.ts';
 import { turnDay } from '../../server/clock/daily.ts';
-import { give, hire, letDaysPass, openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
+import { type Flat, give, hire, type House, letDaysPass, openFlat, TODAY } from './house.ts';
 
 const FILTER = 'airHandler.returnFilter';
 const RULE = { quietFrom: 1200, quietUntil: 480, graceDays: 3, passes: true, gives: true };
@@ -23,8 +23,7 @@ describe('Asking by itself', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'airHandler');
+    ({ house, flat } = await openFlat('airHandler'));
     began = house.clock.now;
     await house.manager.post('/duty', { people: [], minutes: 10, webhook: null, mail: MAIL }).expect(200);
     await serve(flat, 0);

@@ -5,7 +5,7 @@ import { v7 } from 'uuid';
 import { callTimes } from '../../core/faults/alarms.ts';
 import { callOnDuty } from '../../server/notices/calls.ts';
 import { openStandIn, type StandIn } from '../../server/ports/standIn.ts';
-import { give, hire, openHouse, registerFlat, type Caller, type Flat, type House } from './house.ts';
+import { type Caller, type Flat, give, hire, type House, openFlat, registerFlat } from './house.ts';
 
 const BOOT = 'washer.doorBoot';
 const FILTER = 'washer.drainPumpFilter';
@@ -20,8 +20,7 @@ describe('An alarm', () => {
   let staffId = '';
   let me = '';
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
     post = await openStandIn();
     me = (await house.manager.get('/session').expect(200)).body.me.id;
     ({ caller: staff, id: staffId } = await hire(house));

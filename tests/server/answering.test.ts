@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import type { Answering } from '../../contract/notices/answering.ts';
-import { give, honestWork, letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { type Flat, give, honestWork, type House, letDaysPass, openFlat, registerFlat } from './house.ts';
 
 const BOOT = 'washer.doorBoot';
 const DRAWER = 'washer.drawer';
@@ -13,8 +13,7 @@ describe('How a household answers', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   afterEach(() => house.close());
   const answering = async (of = flat): Promise<Answering | null> => {

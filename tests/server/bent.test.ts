@@ -3,17 +3,17 @@ import { v7 } from 'uuid';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import type { ServiceRecord } from '../../core/proof/record.ts';
 import {
+  type Caller,
   DAY_MS,
   drawn,
   failsOf,
+  type Flat,
   give,
   honestWork,
-  openHouse,
+  type House,
+  openFlat,
   registerFlat,
   TODAY,
-  type Caller,
-  type Flat,
-  type House,
 } from './house.ts';
 
 const BOOT = 'washer.doorBoot';
@@ -24,8 +24,7 @@ describe('Proof', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   afterEach(() => house.close());
   const judge = (id: string, form: object, by: Caller = house.manager) => by.post(`/proof/${id}/verdict`, form);

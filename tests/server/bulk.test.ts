@@ -11,7 +11,7 @@ import { Problem } from '../../server/context/problem.ts';
 import { readsIn } from '../../server/people/members.ts';
 import { AT_FIRST } from '../../server/store/person.ts';
 import { prepareImport } from '../../server/register/importTable.ts';
-import { type Caller, openHouse, registerFlat, ZONE, type Flat, type House } from './house.ts';
+import { type Caller, type Flat, type House, openFlat, openHouse, registerFlat, ZONE } from './house.ts';
 
 const say = translator('en-GB', coreText);
 const FULL = 'twoBed';
@@ -343,8 +343,7 @@ describe('A label', () => {
   let house: House;
   let flat: Flat;
   before(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   after(() => house.close());
 

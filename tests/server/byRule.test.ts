@@ -1,17 +1,7 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { drawLook } from '../../core/proof/trust.ts';
-import {
-  DAY_MS,
-  give,
-  hire,
-  honestWork,
-  letDaysPass,
-  openHouse,
-  registerFlat,
-  type Flat,
-  type House,
-} from './house.ts';
+import { DAY_MS, type Flat, give, hire, honestWork, type House, letDaysPass, openFlat, registerFlat } from './house.ts';
 
 const BOOT = 'washer.doorBoot';
 
@@ -19,8 +9,7 @@ describe('Proof by rule', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   afterEach(() => house.close());
 

@@ -1,25 +1,13 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import {
-  give,
-  hire,
-  honestWork,
-  HOUSEHOLD,
-  letDaysPass,
-  openHouse,
-  registerFlat,
-  TODAY,
-  type Flat,
-  type House,
-} from './house.ts';
+import { type Flat, give, hire, honestWork, type House, HOUSEHOLD, letDaysPass, openFlat, TODAY } from './house.ts';
 
 /** What one makes one can change and take back; what history hangs on stays. */
 describe('What stands in the register', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   afterEach(() => house.close());
   const place = async () => (await house.manager.get(`/places/${flat.placeId}`).expect(200)).body;
@@ -178,8 +166,7 @@ describe('What stands in the register', () => {
 
 describe('What was logged by mistake', () => {
   it('is corrected by another record or by none; the wrong one is still read and does not count', async () => {
-    const house = await openHouse();
-    const flat = await registerFlat(house);
+    const { house, flat } = await openFlat();
     const pointId = flat.points['washer.tub']!;
     const point = async () => (await house.manager.get(`/points/${pointId}`).expect(200)).body;
     const log = async (done: string) => {

@@ -5,7 +5,7 @@ import type { FaultsAnswer } from '../../contract/faults/faults.ts';
 import type { InspectionAnswer } from '../../contract/faults/inspections.ts';
 import { remind } from '../../server/notices/reminders.ts';
 import { openStandIn, type StandIn } from '../../server/ports/standIn.ts';
-import { DAY_MS, hire, letDaysPass, openHouse, registerFlat, type Caller, type Flat, type House } from './house.ts';
+import { type Caller, DAY_MS, type Flat, hire, type House, letDaysPass, openFlat, registerFlat } from './house.ts';
 import { readPaper } from './paper.ts';
 
 const HOUR = 3_600_000;
@@ -18,8 +18,7 @@ describe('Clocks', () => {
   let staff: Caller;
   let staffId = '';
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'dryer');
+    ({ house, flat } = await openFlat('dryer'));
     post = await openStandIn();
     ({ caller: staff, id: staffId } = await hire(house));
   });

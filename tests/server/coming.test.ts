@@ -1,14 +1,13 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import { HOUSEHOLD, letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { type Flat, type House, HOUSEHOLD, letDaysPass, openFlat, registerFlat } from './house.ts';
 
 /** A household that comes later, and households that share a machine: each sees its own. */
 describe('Whose it is', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   afterEach(() => house.close());
   const place = async () => (await house.manager.get(`/places/${flat.placeId}`).expect(200)).body;

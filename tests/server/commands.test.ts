@@ -3,7 +3,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { openStore } from '../../server/store/store.ts';
-import { openHouse, registerFlat } from './house.ts';
+import { openFlat, openHouse } from './house.ts';
 
 const ROOT = resolve(import.meta.dirname, '../..');
 const run = (script: string, ...args: string[]) =>
@@ -11,8 +11,7 @@ const run = (script: string, ...args: string[]) =>
 
 describe('The commands', function commands() {
   it('back up a live data folder and restore it: the database and exactly the photos it names', async () => {
-    const house = await openHouse();
-    const flat = await registerFlat(house);
+    const { house, flat } = await openFlat();
     await flat.tenant.take('washer.doorBoot', 1);
     writeFileSync(join(house.env.photos, 'stray.jpg'), 'not named by the database');
     const [copy, again] = [join(house.folder, 'copy'), join(house.folder, 'again')];
@@ -72,8 +71,7 @@ describe('The commands', function commands() {
   });
 
   it('let a simulated machine speak to a running server, and say what it lacks', async () => {
-    const house = await openHouse();
-    const flat = await registerFlat(house);
+    const { house, flat } = await openFlat();
     const { body: emitter } = await house.manager.post(`/machines/${flat.machineId}/emitters`).expect(200);
     house.clock.now = Date.now();
     const server = house.app.listen(0, '127.0.0.1');

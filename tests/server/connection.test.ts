@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { leafHash } from '../../server/log/log.ts';
 import { sendOverABadConnection } from './dropping.ts';
-import { honestWork, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { type Flat, honestWork, type House, openFlat } from './house.ts';
 
 /** Some in every run; two hundred in `npm run bench:doing`. */
 const ROUNDS = 40;
@@ -11,8 +11,7 @@ describe('A connection that drops, doubles, delays and reorders', function conne
   let house: House;
   let flat: Flat;
   before(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   after(() => house.close());
 

@@ -6,17 +6,7 @@ import type { PointAnswer } from '../../contract/due/due.ts';
 import type { HomeAnswer, JobAnswer } from '../../contract/jobs/jobs.ts';
 import { tellHouseholds } from '../../server/notices/telling.ts';
 import type { Letter } from '../../server/ports/mail.ts';
-import {
-  DAY_MS,
-  hire,
-  honestWork,
-  openHouse,
-  registerFlat,
-  TODAY,
-  type Caller,
-  type Flat,
-  type House,
-} from './house.ts';
+import { type Caller, DAY_MS, type Flat, hire, honestWork, type House, openFlat, TODAY } from './house.ts';
 
 const MINUTE = 60_000;
 const FIRM = { name: 'Gannet Cooling', email: 'visits@gannet.example' };
@@ -27,8 +17,7 @@ describe('A contract', () => {
   let flat: Flat;
   let post: Letter[];
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'airHandler');
+    ({ house, flat } = await openFlat('airHandler'));
     post = [];
     const mail = {
       host: 'mail.example',

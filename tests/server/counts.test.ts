@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import { countedAs, COUNTED_AS, type CountedAs } from '../../core/due/line.ts';
 import { doneDayOf, lineOfMark, MARK_FIELDS, WORK, type BoardAnswer } from '../../contract/due/due.ts';
 import { ask } from '../../server/sql/connection.ts';
-import { give, honestWork, letDaysPass, openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
+import { type Flat, give, honestWork, type House, letDaysPass, openFlat, registerFlat, TODAY } from './house.ts';
 
 /** Counts, by a second way: the head of the board against plain SQL over the register, riders and all. */
 const SECOND_COUNT = `
@@ -16,8 +16,7 @@ describe('Counts that hide nothing', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'refrigerator');
+    ({ house, flat } = await openFlat('refrigerator'));
   });
   afterEach(() => house.close());
   const log = (point: string, done: string) =>

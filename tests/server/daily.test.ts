@@ -5,14 +5,23 @@ import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import { firstWarmSpell } from '../../core/due/warmSpell.ts';
 import { turnDay } from '../../server/clock/daily.ts';
 import { standInWeather } from '../../server/ports/weather.ts';
-import { HOUSEHOLD, letDaysPass, openHouse, registerFlat, TODAY, ZONE, type Flat, type House } from './house.ts';
+import {
+  type Flat,
+  type House,
+  HOUSEHOLD,
+  letDaysPass,
+  openFlat,
+  openHouse,
+  registerFlat,
+  TODAY,
+  ZONE,
+} from './house.ts';
 
 const FILTER = 'airHandler.returnFilter';
 let house: House;
 let flat: Flat;
 beforeEach(async () => {
-  house = await openHouse();
-  flat = await registerFlat(house, 'airHandler');
+  ({ house, flat } = await openFlat('airHandler'));
 });
 afterEach(() => house.close());
 const read = async (path: string) => (await house.manager.get(path).expect(200)).body;

@@ -2,14 +2,13 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import type { DiagnosisAnswer } from '../../contract/faults/diagnosis.ts';
 import type { FaultSummary } from '../../contract/faults/faults.ts';
-import { letDaysPass, openHouse, registerFlat, type Caller, type Flat, type House } from './house.ts';
+import { type Caller, type Flat, type House, letDaysPass, openFlat, registerFlat } from './house.ts';
 
 describe('Finding the cause of a fault', function diagnosis() {
   let house: House;
   let flat: Flat;
   before(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'dryer');
+    ({ house, flat } = await openFlat('dryer'));
   });
   after(() => house.close());
 

@@ -1,14 +1,13 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import { give, honestWork, openHouse, registerFlat, type Caller, type Flat, type House } from './house.ts';
+import { type Caller, type Flat, give, honestWork, type House, openFlat, openHouse, registerFlat } from './house.ts';
 
 describe('Unplanned work, begun at the machine', function unplanned() {
   let house: House;
   let flat: Flat;
   let number: number;
   before(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
     number = (await house.env.store.db.machine.one({ id: flat.machineId }))!.number;
   });
   after(() => house.close());
@@ -76,8 +75,7 @@ describe('A contractor', function contractor() {
   let house: House;
   let flat: Flat;
   before(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'airHandler');
+    ({ house, flat } = await openFlat('airHandler'));
   });
   after(() => house.close());
 
@@ -144,8 +142,7 @@ describe('A printed card', () => {
   let house: House;
   let flat: Flat;
   before(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   after(() => house.close());
 
@@ -168,8 +165,7 @@ describe('Deficiencies', () => {
   let house: House;
   let flat: Flat;
   before(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'dryer');
+    ({ house, flat } = await openFlat('dryer'));
   });
   after(() => house.close());
 

@@ -22,17 +22,18 @@ import {
   Caller,
   DAY_MS,
   drawn,
+  type Flat,
   give,
   hire,
   honestWork,
+  type House,
   letDaysPass,
   NOON,
+  openFlat,
   openHouse,
   PASSWORD,
   registerFlat,
   TODAY,
-  type Flat,
-  type House,
 } from './house.ts';
 import { organisationRow, personRow } from '../../server/store/person.ts';
 
@@ -67,8 +68,7 @@ describe('The door', () => {
   let house: House;
   let flat: Flat;
   before(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   after(() => house.close());
 
@@ -614,8 +614,7 @@ describe('Signing in', () => {
 
 describe('A personal link', () => {
   it('opens one home, is exchanged for a cookie by no GET, and ends when it is revoked', async () => {
-    const house = await openHouse();
-    const flat = await registerFlat(house);
+    const { house, flat } = await openFlat();
     expect((await flat.tenant.get('/home').expect(200)).body.place.name).to.equal('Flat 1A');
     await house.caller().post('/link', { token: 'no such token' }).expect(401);
     await house.manager.delete(`/tenancies/${flat.tenancyId}/links`).expect(200);
@@ -625,8 +624,7 @@ describe('A personal link', () => {
     await house.close();
   });
   it('of a manager who is also a tenant gives the tenant’s rights only', async () => {
-    const house = await openHouse();
-    const flat = await registerFlat(house);
+    const { house, flat } = await openFlat();
     const { organisationId } = (await house.env.store.db.person.one({ id: flat.tenantId }))!;
     await house.env.store.write((db) =>
       db.roleGrant.insert({ id: v7(), organisationId, personId: flat.tenantId, role: 'manager' }),
@@ -640,8 +638,7 @@ describe('A photo', () => {
   let house: House;
   let flat: Flat;
   before(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   after(() => house.close());
 
@@ -754,8 +751,7 @@ describe('A photo', () => {
 
 describe('The board', () => {
   it('is read anew after a write, at the turn of the day, and by another organisation', async () => {
-    const house = await openHouse();
-    const flat = await registerFlat(house);
+    const { house, flat } = await openFlat();
     const read = async (caller: Caller): Promise<BoardAnswer> => (await caller.get('/board').expect(200)).body;
     const first = await read(house.manager);
     // Every kept part: three that ask for themselves and the drawer that rides.

@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import type { ProcedureAnswer } from '../../contract/catalogue/editions.ts';
 import type { PointAnswer } from '../../contract/due/due.ts';
 import type { Edition } from '../../core/catalogue/edition.ts';
-import { give, honestWork, letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { type Flat, give, honestWork, type House, letDaysPass, openFlat, openHouse, registerFlat } from './house.ts';
 
 const FILTER = 'dishwasher.filter';
 const own = { ours: null, phase: 'clean', title: 'Rinse it twice', body: 'Cold, then hot.', caution: '' } as const;
@@ -12,8 +12,7 @@ describe('A procedure of one’s own', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'dishwasher');
+    ({ house, flat } = await openFlat('dishwasher'));
   });
   afterEach(() => house.close());
 

@@ -2,7 +2,17 @@ import { expect } from 'chai';
 import ICAL from 'ical.js';
 import { v7 } from 'uuid';
 import { isoFromDay } from '../../core/calendar/day.ts';
-import { give, hire, openHouse, registerFlat, TODAY, type Caller, type Flat, type House } from './house.ts';
+import {
+  type Caller,
+  type Flat,
+  give,
+  hire,
+  type House,
+  openHouse,
+  openStaffedFlat,
+  registerFlat,
+  TODAY,
+} from './house.ts';
 
 /** Each event of a calendar: its summary, its first day or instant, whether it is a whole day. */
 function eventsIn(text: string) {
@@ -17,9 +27,7 @@ describe('Calendars to subscribe to', () => {
   let flat: Flat;
   let staff: { readonly caller: Caller; readonly id: string };
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
-    staff = await hire(house);
+    ({ house, flat, staff } = await openStaffedFlat());
   });
   afterEach(() => house.close());
 

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import type { FiltersAnswer } from '../../contract/stock/filters.ts';
 import { v7 } from 'uuid';
-import { openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
+import { type Flat, type House, openFlat, TODAY } from './house.ts';
 
 const FILTER = 'airHandler.returnFilter';
 
@@ -11,8 +11,7 @@ describe('Thin, dense and deep', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'airHandler');
+    ({ house, flat } = await openFlat('airHandler'));
   });
   afterEach(() => house.close());
   const compare = async () =>

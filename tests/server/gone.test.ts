@@ -2,14 +2,13 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import type { FaultsAnswer } from '../../contract/faults/faults.ts';
 import type { HomeAnswer } from '../../contract/jobs/jobs.ts';
-import { letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { type Flat, type House, letDaysPass, openFlat } from './house.ts';
 
 describe('A week after a fault was closed', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'dryer');
+    ({ house, flat } = await openFlat('dryer'));
   });
   afterEach(() => house.close());
   const report = async (who = flat.tenant) => {

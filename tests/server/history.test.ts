@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import { letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { type Flat, type House, letDaysPass, openFlat, registerFlat } from './house.ts';
 import { readPaper } from './paper.ts';
 
 /** History on paper: what an inspector, a landlord at the end of a tenancy, or a buyer of a machine is given. */
@@ -8,8 +8,7 @@ describe('History on paper', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'dryer');
+    ({ house, flat } = await openFlat('dryer'));
   });
   afterEach(() => house.close());
   const today = () => new Date(house.clock.now).toISOString().slice(0, 10);

@@ -3,7 +3,6 @@
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import argon2 from 'argon2';
 import { pino } from 'pino';
 import sharp from 'sharp';
 import request, { type Test } from 'supertest';
@@ -12,8 +11,10 @@ import { dayFromIso } from '../../core/calendar/day.ts';
 import { scenePicture } from '../../core/catalogue/picture.ts';
 import { type Env } from '../../server/context/context.ts';
 import { createApp } from '../../server/http/app.ts';
+import { setHashCost } from '../../server/people/passwords.ts';
 import { openStore } from '../../server/store/store.ts';
 import { createEnv } from '../../server/createEnv.ts';
+import { QUICK_HASH } from '../seed.ts';
 
 export const PASSWORD = 'a long password';
 export const ZONE = 'Europe/Dublin';
@@ -112,54 +113,52 @@ export interface House {
   close(): Promise<void>;
 }
 
-/** Quickly checked, which is enough for a password that stands in every test. */
-const QUICK_HASH = { memoryCost: 1024, timeCost: 2, parallelism: 1 };
+/** A house at some point of its life: its database in one file, and the callers who are signed in. */
+interface Snapshot<Of> {
+  readonly file: Buffer;
+  readonly manager: Caller;
+  readonly rest: Of;
+}
 
-/** A house as it is installed: lived once, and every other one begins as a copy of its file. */
-let installed: Promise<{ readonly file: Buffer; readonly manager: Caller }> | undefined;
+/** The whole database in one file, with what still stands in the journal. */
+async function snapshotOf<Of>({ env, folder, manager }: House, rest: Of): Promise<Snapshot<Of>> {
+  const whole = join(folder, 'whole.sqlite');
+  await env.store.db.sequelize.query(`VACUUM INTO '${whole}'`);
+  return { file: readFileSync(whole), manager, rest };
+}
 
-async function install(): Promise<{ readonly file: Buffer; readonly manager: Caller }> {
-  const folder = mkdtempSync(join(tmpdir(), 'dewline-'));
-  const file = join(folder, 'dewline.sqlite');
-  const store = await openStore(file);
-  const env = createEnv(store, join(folder, 'photos'), () => NOON);
-  const manager = new Caller(createApp(env, { logger: pino({ level: 'silent' }), strict: true }));
-  await manager.open('/install', {
+async function install(): Promise<Snapshot<null>> {
+  setHashCost(QUICK_HASH);
+  const house = await openOn(null);
+  await house.manager.open('/install', {
     organisation: 'Saltmarsh & Vane',
     name: 'R. Okonjo-Vane',
     email: 'vane@saltmarsh.example',
     password: PASSWORD,
   });
-  const passwordHash = await argon2.hash(PASSWORD, QUICK_HASH);
-  await store.write((db) => db.person.update({ email: 'vane@saltmarsh.example' }, { passwordHash }));
-  // Whole in one file, whatever of it still stands in the journal.
-  const whole = join(folder, 'whole.sqlite');
-  await store.db.sequelize.query(`VACUUM INTO '${whole}'`);
-  await store.close();
-  const bytes = readFileSync(whole);
-  rmSync(folder, { recursive: true, force: true });
-  return { file: bytes, manager };
+  const snapshot = await snapshotOf(house, null);
+  await house.close();
+  return snapshot;
 }
 
-export async function openHouse(options: { rateFactor?: number } = {}): Promise<House> {
-  const { file, manager: first } = await (installed ??= install());
+export interface HouseOptions {
+  readonly rateFactor?: number;
+}
+
+async function openOn(snapshot: Snapshot<unknown> | null, { rateFactor = 1000 }: HouseOptions = {}): Promise<House> {
   const folder = mkdtempSync(join(tmpdir(), 'dewline-'));
-  writeFileSync(join(folder, 'dewline.sqlite'), file);
+  if (snapshot) writeFileSync(join(folder, 'dewline.sqlite'), snapshot.file);
   const clock = { now: NOON };
   const store = await openStore(join(folder, 'dewline.sqlite'));
   const env = createEnv(store, join(folder, 'photos'), () => clock.now);
-  const app = createApp(env, {
-    logger: pino({ level: 'silent' }),
-    rateFactor: options.rateFactor ?? 1000,
-    strict: true,
-  });
-  const manager = new Caller(app).like(first);
+  const app = createApp(env, { logger: pino({ level: 'silent' }), rateFactor, strict: true });
+  const manager = new Caller(app);
   return {
     env,
     folder,
     app,
     clock,
-    manager,
+    manager: snapshot ? manager.like(snapshot.manager) : manager,
     caller: () => new Caller(app),
     async close() {
       await env.redrawing.stop();
@@ -167,6 +166,54 @@ export async function openHouse(options: { rateFactor?: number } = {}): Promise<
       rmSync(folder, { recursive: true, force: true });
     },
   };
+}
+
+/** Each kind of house is lived once in a process; every other one begins as a copy of its file. */
+let installed: Promise<Snapshot<null>> | undefined;
+const furnished = new Map<string, Promise<Snapshot<{ readonly flat: Flat; readonly staff: Staff | null }>>>();
+
+/** A house as it is installed: its manager is signed in, and there is nothing else. */
+export const openHouse = async (options?: HouseOptions): Promise<House> =>
+  openOn(await (installed ??= install()), options);
+
+async function furnish(type: string, isStaffed: boolean) {
+  const house = await openHouse();
+  const flat = await registerFlat(house, type);
+  const staff = isStaffed ? await hire(house) : null;
+  const snapshot = await snapshotOf(house, { flat, staff });
+  await house.close();
+  return snapshot;
+}
+
+async function openFurnished(type: string, isStaffed: boolean) {
+  const key = `${type} ${isStaffed}`;
+  if (!furnished.has(key)) furnished.set(key, furnish(type, isStaffed));
+  const snapshot = await furnished.get(key)!;
+  const house = await openOn(snapshot);
+  const { flat, staff } = snapshot.rest;
+  return {
+    house,
+    flat: { ...flat, tenant: house.caller().like(flat.tenant) },
+    staff: staff && { ...staff, caller: house.caller().like(staff.caller) },
+  };
+}
+
+/** A house with one let flat, as `registerFlat` makes it; its tenant is signed in. */
+export async function openFlat(type = 'washer'): Promise<{ house: House; flat: Flat }> {
+  const { house, flat } = await openFurnished(type, false);
+  return { house, flat };
+}
+
+/** A house with one let flat and T. Hollis of its staff, as `registerFlat` and `hire` make them. */
+export async function openStaffedFlat(type = 'washer'): Promise<{ house: House; flat: Flat; staff: Staff }> {
+  const { staff, ...rest } = await openFurnished(type, true);
+  return { ...rest, staff: staff! };
+}
+
+/** Somebody of the office, signed in. */
+export interface Staff {
+  readonly caller: Caller;
+  readonly id: string;
 }
 
 export interface Flat {
@@ -186,7 +233,7 @@ export async function hire(
   role: 'manager' | 'staff' = 'staff',
   email = 'hollis@saltmarsh.example',
   name = 'T. Hollis',
-): Promise<{ readonly caller: Caller; readonly id: string }> {
+): Promise<Staff> {
   const id = v7();
   await house.manager.post('/people', { id, name, email, password: PASSWORD, roles: [role] }).expect(200);
   const caller = house.caller();

@@ -1,14 +1,14 @@
 import { expect } from 'chai';
 import {
   failsOf,
+  type Flat,
   give,
   hire,
   honestWork,
-  letDaysPass,
-  openHouse,
-  registerFlat,
-  type Flat,
   type House,
+  letDaysPass,
+  openFlat,
+  registerFlat,
 } from './house.ts';
 
 /** One verdict on several proofs: each judged by itself, the rest named. */
@@ -16,8 +16,7 @@ describe('Several proofs judged at once', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   afterEach(() => house.close());
 

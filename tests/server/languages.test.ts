@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import { languageAmong } from '../../core/language/languages.ts';
 import { callOnDuty } from '../../server/notices/calls.ts';
 import { openStandIn } from '../../server/ports/standIn.ts';
-import { give, hire, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { type Flat, give, hire, type House, openFlat, registerFlat } from './house.ts';
 import { readPaper } from './paper.ts';
 
 const BOOT = 'washer.doorBoot';
@@ -12,8 +12,7 @@ describe('Languages, units and currency', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   afterEach(() => house.close());
   const office = (change: object) =>

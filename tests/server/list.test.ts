@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
-import { give, honestWork, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { type Flat, give, honestWork, type House, openFlat, registerFlat } from './house.ts';
 
 /** A home list: several machines in one request. */
 describe('A home list', () => {
@@ -8,8 +8,7 @@ describe('A home list', () => {
   let flat: Flat;
   let dishwasher: Record<string, string>;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
     const id = v7();
     await house.manager
       .post('/machines', { id, placeId: flat.placeId, type: 'dishwasher', fuel: 'electric', owner: 'landlord' })

@@ -5,17 +5,17 @@ import { isoFromDay, dayFromIso } from '../../core/calendar/day.ts';
 import { commitment, leafHash } from '../../server/log/log.ts';
 import { sha256 } from '../../server/context/context.ts';
 import {
-  TODAY,
   DAY_MS,
+  type Flat,
   give,
   honestWork,
-  letDaysPass,
-  HOUSEHOLD,
-  NOON,
-  openHouse,
-  registerFlat,
-  type Flat,
   type House,
+  HOUSEHOLD,
+  letDaysPass,
+  NOON,
+  openFlat,
+  registerFlat,
+  TODAY,
 } from './house.ts';
 
 const BOOT = 'washer.doorBoot';
@@ -25,8 +25,7 @@ describe('The loop', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   afterEach(() => house.close());
 

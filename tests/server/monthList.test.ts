@@ -5,17 +5,17 @@ import type { MonthListAnswer } from '../../contract/jobs/monthList.ts';
 import type { HomeAnswer } from '../../contract/jobs/jobs.ts';
 import { turnDay } from '../../server/clock/daily.ts';
 import {
+  type Caller,
   DAY_MS,
+  type Flat,
   hire,
   honestWork,
+  type House,
   NOON,
-  openHouse,
+  openFlat,
   PASSWORD,
   registerFlat,
   TODAY,
-  type Caller,
-  type Flat,
-  type House,
 } from './house.ts';
 
 /** The clock of a house stands on a Tuesday; the first Saturday after it is the fifth of December. */
@@ -26,8 +26,7 @@ describe('The month’s list of a home', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
     // The boot is near its line, the tub will be past it before January, the filter is fresh for longer.
     for (const [procedure, daysAgo] of [
       ['washer.doorBoot', 400],

@@ -2,15 +2,14 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import type { PatternsAnswer, PatternSummary } from '../../contract/faults/patterns.ts';
 import type { UpkeepEffectsAnswer } from '../../contract/faults/upkeepEffects.ts';
-import { DAY_MS, letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { DAY_MS, type Flat, type House, letDaysPass, openFlat, registerFlat } from './house.ts';
 
 /** What recurs, from reports over HTTP to the sentences that the office reads. */
 describe('Faults that come back', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'dryer');
+    ({ house, flat } = await openFlat('dryer'));
   });
   afterEach(() => house.close());
   const patterns = async () =>

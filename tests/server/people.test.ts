@@ -4,14 +4,13 @@ import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import type { FindPeople, PeopleAnswer } from '../../contract/people/people.ts';
 import { PRACTISED } from '../../core/due/burden.ts';
 import { personRow } from '../../server/store/person.ts';
-import { hire, HOUSEHOLD, openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
+import { type Flat, hire, type House, HOUSEHOLD, openFlat, TODAY } from './house.ts';
 
 describe('The people of an office', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   afterEach(() => house.close());
 

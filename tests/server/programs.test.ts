@@ -1,17 +1,18 @@
 import { Validator } from '@seriousme/openapi-schema-validator';
 import { expect } from 'chai';
 import { v7 } from 'uuid';
+import { TOKEN_AREAS } from '../../contract/people/tokens.ts';
+import { AREAS } from '../../contract/routes.ts';
 import { ROUTES } from '../../contract/routes.ts';
 import request from 'supertest';
-import { DAY_MS, hire, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { DAY_MS, type Flat, hire, type House, openFlat } from './house.ts';
 
 /** Programs that come with a token, and the document that tells them how. */
 describe('Programs', () => {
   let house: House;
   let flat: Flat;
   before(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   after(() => house.close());
 
@@ -62,6 +63,14 @@ describe('Programs', () => {
     await as(writer, 'post', '/tokens', { id: v7(), name: 'More', areas: ['register'] }).expect(403);
     await as('dewline_made-up', 'get', '/homes').expect(401);
     await house.manager.post('/tokens', { id: v7(), name: 'All', areas: ['people'] }).expect(422);
+  });
+
+  it('can be given every area of the contract except accounts, so that each of its routes can be reached', async () => {
+    for (const area of TOKEN_AREAS) await make({ areas: [area] });
+    expect([...TOKEN_AREAS, 'people'].sort()).to.deep.equal(Object.keys(AREAS).sort());
+    const planner = await make({ areas: ['rounds'] });
+    await as(planner, 'get', '/plan').expect(200);
+    await as(planner, 'get', '/stock').expect(403);
   });
 
   it('are out when the token is revoked, its day is over, or whoever made it is let go', async () => {

@@ -1,18 +1,7 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { trueTimes } from '../../core/proof/claim.ts';
-import {
-  DAY_MS,
-  drawn,
-  give,
-  honestWork,
-  NOON,
-  openHouse,
-  PASSWORD,
-  registerFlat,
-  type Flat,
-  type House,
-} from './house.ts';
+import { DAY_MS, drawn, type Flat, give, honestWork, type House, NOON, openFlat, PASSWORD } from './house.ts';
 
 const BOOT = 'washer.doorBoot';
 
@@ -20,8 +9,7 @@ describe('A write that is repeated', () => {
   let house: House;
   let flat: Flat;
   before(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   after(() => house.close());
 
@@ -94,8 +82,7 @@ describe('Who sees which photo', () => {
   let house: House;
   let flat: Flat;
   before(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   after(() => house.close());
 

@@ -3,23 +3,22 @@ import { v7 } from 'uuid';
 import { dayFromIso } from '../../core/calendar/day.ts';
 import {
   DAY_MS,
+  type Flat,
   give,
   honestWork,
+  type House,
   HOUSEHOLD,
   letDaysPass,
-  openHouse,
+  openFlat,
   registerFlat,
   ZONE,
-  type Flat,
-  type House,
 } from './house.ts';
 
 describe('The register', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   afterEach(() => house.close());
 

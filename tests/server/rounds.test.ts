@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import type { Plan, PlanAnswer, RoundAnswer, ShapePlan, TakenOver } from '../../contract/rounds/rounds.ts';
-import { hire, openHouse, registerFlat, TODAY, type Caller, type Flat, type House } from './house.ts';
+import { type Caller, type Flat, hire, type House, openStaffedFlat, registerFlat, TODAY } from './house.ts';
 
 /** The wednesday after the clock's Tuesday. */
 const WEDNESDAY = TODAY + 1;
@@ -20,9 +20,7 @@ describe('The plan of rounds', () => {
       ),
     );
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'airHandler');
-    staff = await hire(house);
+    ({ house, flat, staff } = await openStaffedFlat('airHandler'));
     await served(flat, 85);
   });
   afterEach(() => house.close());

@@ -6,7 +6,7 @@ import { guessBook, PATIENCE } from '../../server/context/guesses.ts';
 import { keepGuesses, recallGuesses } from '../../server/people/keptGuesses.ts';
 import { LETTER_MS, makeAccess } from '../../server/people/access.ts';
 import { sweepSessions } from '../../server/people/sessions.ts';
-import { DAY_MS, give, hire, openHouse, PASSWORD, registerFlat, type Flat, type House } from './house.ts';
+import { DAY_MS, type Flat, give, hire, type House, openFlat, openHouse, PASSWORD, registerFlat } from './house.ts';
 import { storm } from './storm.ts';
 
 const VANE = 'vane@saltmarsh.example';
@@ -33,8 +33,7 @@ describe('A body', () => {
   let house: House;
   let flat: Flat;
   before(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   after(() => house.close());
 
@@ -170,8 +169,7 @@ describe('A session', () => {
   });
 
   it('does not outlive its link, its owner’s link or the job it came for', async () => {
-    const house = await openHouse();
-    const flat = await registerFlat(house);
+    const { house, flat } = await openFlat();
     await house.env.store.write((db) => db.link.update({}, { expiresAt: house.clock.now + DAY_MS }));
     await flat.tenant.get('/home').expect(200);
     const id = v7();

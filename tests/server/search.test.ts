@@ -1,14 +1,13 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import type { FoundThing } from '../../contract/pages/search.ts';
-import { give, hire, openHouse, registerFlat, type Caller, type Flat, type House } from './house.ts';
+import { type Caller, type Flat, give, hire, type House, openFlat } from './house.ts';
 
 describe('Finding anything', () => {
   let house: House;
   let flat: Flat;
   before(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
     await house.manager.put(`/machines/${flat.machineId}`, { label: '100 % cotton_washer' }).expect(200);
   });
   after(() => house.close());

@@ -5,13 +5,12 @@ import { isoFromDay } from '../../core/calendar/day.ts';
 import { JUDGEMENTS, isSound } from '../../core/due/assumptions.ts';
 import { RECORD_SCHEMA } from '../../core/proof/record.ts';
 import type { PracticeAnswer, PracticePreview } from '../../contract/due/practice.ts';
-import { give, honestWork, letDaysPass, openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
+import { type Flat, give, honestWork, type House, letDaysPass, openFlat, registerFlat, TODAY } from './house.ts';
 
 let house: House;
 let flat: Flat;
 beforeEach(async () => {
-  house = await openHouse();
-  flat = await registerFlat(house);
+  ({ house, flat } = await openFlat());
 });
 afterEach(() => house.close());
 const read = async (path: string) => (await house.manager.get(path).expect(200)).body;

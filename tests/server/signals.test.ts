@@ -3,14 +3,13 @@ import { expect } from 'chai';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { turnDay } from '../../server/clock/daily.ts';
-import { DAY_MS, letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { DAY_MS, type Flat, type House, letDaysPass, openFlat, registerFlat } from './house.ts';
 
 const PUMP = 'washer.drainPumpFilter';
 let house: House;
 let flat: Flat;
 beforeEach(async () => {
-  house = await openHouse();
-  flat = await registerFlat(house);
+  ({ house, flat } = await openFlat());
 });
 afterEach(() => house.close());
 const read = async (path: string) => (await house.manager.get(path).expect(200)).body;

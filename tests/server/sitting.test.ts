@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import type { ServiceRecord } from '../../core/proof/record.ts';
-import { failsOf, give, honestWork, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { failsOf, type Flat, give, honestWork, type House, openFlat, registerFlat } from './house.ts';
 
 const FILTER = 'washer.drainPumpFilter';
 const BOOT = 'washer.doorBoot';
@@ -20,8 +20,7 @@ describe('A sitting, over HTTP', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   afterEach(() => house.close());
   const giveAll = (...points: string[]): Promise<Job> =>

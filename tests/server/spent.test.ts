@@ -1,14 +1,13 @@
 import { expect } from 'chai';
 import { v7 } from 'uuid';
 import type { PracticePreview } from '../../contract/due/practice.ts';
-import { give, hire, honestWork, letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { type Flat, give, hire, honestWork, type House, letDaysPass, openFlat, registerFlat } from './house.ts';
 
 describe('What upkeep took, beside what a practice asks', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
   });
   afterEach(() => house.close());
   const spent = async (at = 'organisation/-') =>

@@ -11,7 +11,7 @@ import { readsIn } from '../../server/people/members.ts';
 import { AT_FIRST } from '../../server/store/person.ts';
 import { readStanding } from '../../server/standing/standing.ts';
 import { readStood } from '../../server/standing/stood.ts';
-import { give, honestWork, letDaysPass, openHouse, registerFlat, TODAY, ZONE, type Flat, type House } from './house.ts';
+import { type Flat, give, honestWork, type House, letDaysPass, openFlat, registerFlat, TODAY, ZONE } from './house.ts';
 import { rowsOf } from '../../web/strip/marks.ts';
 import { readPaper } from './paper.ts';
 
@@ -22,8 +22,7 @@ describe('Standing as of a day', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'dryer');
+    ({ house, flat } = await openFlat('dryer'));
   });
   afterEach(() => house.close());
   const path = (form: object) => `/standing?with=${encodeURIComponent(JSON.stringify(form))}`;
@@ -284,8 +283,7 @@ describe('An owner', () => {
   let flat: Flat;
   let other: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'dryer');
+    ({ house, flat } = await openFlat('dryer'));
     other = await registerFlat(house, 'washer', 'Elsewhere 4');
   });
   afterEach(() => house.close());

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { isoFromDay } from '../../core/calendar/day.ts';
 import type { StockAnswer } from '../../contract/stock/stock.ts';
-import { hire, letDaysPass, openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
+import { type Flat, hire, type House, letDaysPass, openFlat, TODAY } from './house.ts';
 
 const FILTER = 'airHandler.returnFilter';
 
@@ -11,8 +11,7 @@ describe('Stock', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'airHandler');
+    ({ house, flat } = await openFlat('airHandler'));
   });
   afterEach(() => house.close());
   const stock = async () => (await house.manager.get('/stock').expect(200)).body as StockAnswer;

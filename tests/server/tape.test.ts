@@ -3,14 +3,13 @@ import { v7 } from 'uuid';
 import { dayFromIso, isoFromDay } from '../../core/calendar/day.ts';
 import { lineOn } from '../../core/standing/trace.ts';
 import type { TapeAnswer } from '../../contract/pages/tape.ts';
-import { give, honestWork, letDaysPass, openHouse, registerFlat, TODAY, type Flat, type House } from './house.ts';
+import { type Flat, give, honestWork, type House, letDaysPass, openFlat, TODAY } from './house.ts';
 
 describe('A tape', () => {
   let house: House;
   let flat: Flat;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house, 'dryer');
+    ({ house, flat } = await openFlat('dryer'));
   });
   afterEach(() => house.close());
   const tape = async (scope = 'machine', id = flat.machineId): Promise<TapeAnswer> =>

@@ -4,17 +4,7 @@ import type { AskingsAnswer, Contact, JobTold } from '../../contract/notices/mes
 import type { Env } from '../../server/context/context.ts';
 import { tellHouseholds } from '../../server/notices/telling.ts';
 import { NotTaken, type Letter } from '../../server/ports/mail.ts';
-import {
-  DAY_MS,
-  give,
-  hire,
-  honestWork,
-  letDaysPass,
-  openHouse,
-  registerFlat,
-  type Flat,
-  type House,
-} from './house.ts';
+import { DAY_MS, type Flat, give, hire, honestWork, type House, letDaysPass, openFlat, registerFlat } from './house.ts';
 
 const [BOOT, DRAWER] = ['washer.doorBoot', 'washer.drawer'];
 const MINUTE = 60_000;
@@ -37,8 +27,7 @@ describe('Telling households', () => {
   /** What the mail server does with a letter. */
   let take: (letter: Letter) => Promise<void>;
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
     [post, texts] = [[], []];
     take = async () => undefined;
     await house.manager

@@ -2,14 +2,13 @@ import { expect } from 'chai';
 import { v7 } from 'uuid';
 import { MARK_FIELDS } from '../../contract/due/due.ts';
 import { turnDay } from '../../server/clock/daily.ts';
-import { give, honestWork, HOUSEHOLD, letDaysPass, openHouse, registerFlat, type Flat, type House } from './house.ts';
+import { type Flat, give, honestWork, type House, HOUSEHOLD, letDaysPass, openFlat, registerFlat } from './house.ts';
 
 const BOOT = 'washer.doorBoot';
 let house: House;
 let flat: Flat;
 beforeEach(async () => {
-  house = await openHouse();
-  flat = await registerFlat(house);
+  ({ house, flat } = await openFlat());
 });
 afterEach(() => house.close());
 const read = async (path: string) => (await house.manager.get(path).expect(200)).body;

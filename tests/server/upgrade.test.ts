@@ -11,7 +11,7 @@ import { run } from '../../server/sql/connection.ts';
 import { foundation } from '../../server/store/migrations/0001-foundation.ts';
 import { levels } from '../../server/store/migrations/0007-levels.ts';
 import { openStore } from '../../server/store/store.ts';
-import { openHouse, registerFlat } from './house.ts';
+import { openFlat, openHouse } from './house.ts';
 
 describe('A newer version', () => {
   it('takes over a database of the foundation: what was proven teaches, what is personal stays', async () => {
@@ -90,8 +90,7 @@ INSERT INTO fact VALUES ('f1', 'o', 'o', 'prices', '{"currency":"EUR"}', 20600, 
     await house.close();
   });
   it('gives machines the points that the catalogue has gained, and draws every older line anew, once', async () => {
-    const house = await openHouse();
-    const flat = await registerFlat(house);
+    const { house, flat } = await openFlat();
     const { store } = house.env;
     const gained = [flat.points['washer.tub']!, flat.points['washer.drawer']!];
     await store.write(async (db) => {
@@ -111,8 +110,7 @@ INSERT INTO fact VALUES ('f1', 'o', 'o', 'prices', '{"currency":"EUR"}', 20600, 
     await house.close();
   });
   it('gives a machine with a contract its contractor’s visit, due from the last visit that the contract knows', async () => {
-    const house = await openHouse();
-    const flat = await registerFlat(house);
+    const { house, flat } = await openFlat();
     const contract = { lastVisit: '2026-06-01', everyMonths: 12 };
     await house.manager.put(`/machines/${flat.machineId}/contract`, { contract }).expect(200);
     const { store } = house.env;
@@ -133,8 +131,7 @@ INSERT INTO fact VALUES ('f1', 'o', 'o', 'prices', '{"currency":"EUR"}', 20600, 
     await house.close();
   });
   it('gives no machine a part that it lacks on purpose', async () => {
-    const house = await openHouse();
-    const flat = await registerFlat(house);
+    const { house, flat } = await openFlat();
     await house.manager.put(`/machines/${flat.machineId}`, { leftOut: ['washer.drawer'] }).expect(200);
     await house.env.store.write(async (db) => {
       await db.mark.remove({ pointId: flat.points['washer.tub']! });

@@ -6,16 +6,16 @@ import type { VisitsAnswer } from '../../contract/notices/visits.ts';
 import { tellHouseholds } from '../../server/notices/telling.ts';
 import type { Letter } from '../../server/ports/mail.ts';
 import {
+  type Caller,
   DAY_MS,
+  type Flat,
   give,
   hire,
   honestWork,
-  openHouse,
+  type House,
+  openFlat,
   registerFlat,
   TODAY,
-  type Caller,
-  type Flat,
-  type House,
 } from './house.ts';
 import { readPaper } from './paper.ts';
 
@@ -29,8 +29,7 @@ describe('Visits', () => {
   let staffId = '';
   let post: Letter[];
   beforeEach(async () => {
-    house = await openHouse();
-    flat = await registerFlat(house);
+    ({ house, flat } = await openFlat());
     post = [];
     ({ caller: staff, id: staffId } = await hire(house));
     await house.manager.put(`/properties/${flat.propertyId}/entry-rule`, { hours: 24 }).expect(200);

@@ -1,4 +1,4 @@
-/** One browser and one server for the browser tests; a context per person. */
+/** One browser for all files of a lane; a server for each file; a context for each person. */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
@@ -20,6 +20,21 @@ const FLAGS = [
 export const DESK = { width: 1280, height: 800 };
 export const PHONE = { width: 360, height: 740 };
 
+/** The lane's browser. It ends with the process, and is started again if it dies. */
+let started: Promise<Browser> | undefined;
+
+async function openBrowser(): Promise<Browser> {
+  const browser = await started;
+  if (browser?.isConnected()) return browser;
+  started = chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
+  return started;
+}
+
+export interface StageOptions {
+  /** Whether pages keep the app for working offline. Else no service worker downloads all of it in every context. */
+  readonly offline?: boolean;
+}
+
 export interface Stage {
   readonly url: string;
   readonly data: string;
@@ -31,7 +46,7 @@ export interface Stage {
   close(): Promise<void>;
 }
 
-export async function openStage(): Promise<Stage> {
+export async function openStage({ offline = false }: StageOptions = {}): Promise<Stage> {
   const data = mkdtempSync(join(tmpdir(), 'dewline-stage-'));
   const start = (port: number) =>
     serve({
@@ -44,7 +59,7 @@ export async function openStage(): Promise<Stage> {
       standInPort: 0,
     });
   let running = await start(0);
-  const browser: Browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
+  const browser = await openBrowser();
   const contexts: BrowserContext[] = [];
   return {
     data,
@@ -60,6 +75,7 @@ export async function openStage(): Promise<Stage> {
         timezoneId: 'Europe/Dublin',
         locale: 'en-GB',
         reducedMotion: 'reduce',
+        serviceWorkers: offline ? 'allow' : 'block',
         baseURL: running.url,
       });
       contexts.push(context);
@@ -73,7 +89,7 @@ export async function openStage(): Promise<Stage> {
       running = await start(port);
     },
     async close() {
-      await browser.close();
+      await Promise.all(contexts.map((context) => context.close()));
       await running.close();
       rmSync(data, { recursive: true, force: true });
     },

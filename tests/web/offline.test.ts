@@ -18,7 +18,7 @@ describe('Work without a connection, on a phone', function offline() {
   let page: Page;
 
   before(async () => {
-    stage = await openStage();
+    stage = await openStage({ offline: true });
     const manager = new Caller(stage.url as never);
     await manager.open('/install', {
       organisation: 'Saltmarsh & Vane',
