@@ -192,7 +192,7 @@ const SCROLL = `new Promise((done) => {
 /** First draw of 500 rows, and frames while scrolling, in headless Chromium with software rendering. */
 async function drawing(running: Running): Promise<Result[]> {
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: '/usr/bin/chromium-headless-shell',
     args: [
       '--no-sandbox',
       '--disable-gpu',

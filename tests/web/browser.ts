@@ -26,7 +26,7 @@ let started: Promise<Browser> | undefined;
 async function openBrowser(): Promise<Browser> {
   const browser = await started;
   if (browser?.isConnected()) return browser;
-  started = chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
+  started = chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: FLAGS });
   return started;
 }
 
@@ -96,9 +96,57 @@ export async function openStage({ offline = false }: StageOptions = {}): Promise
   };
 }
 
-/** No serious or critical finding of axe, and nothing that scrolls sideways. */
+/** Kinds of elements that axe has found sound, by screen, theme, language and width; kept for all files of a lane. */
+const checked = new Map<string, Set<string>>();
+
+/**
+ * What is on a page, as axe judges it: where, and the kinds of its visible elements: tag, classes, role, state, own
+ * style, and which attributes name it. Words and ids are left out.
+ */
+const kindsOnPage = (page: Page): Promise<{ screen: string; kinds: string[] }> =>
+  page.evaluate(() => {
+    const path = location.pathname.replace(/[0-9a-f]{8}-[0-9a-f-]{27}|\d+/g, '#');
+    const theme = [...document.querySelectorAll('[class*=v-theme--]')]
+      .slice(0, 1)
+      .map(({ className }) => /v-theme--\w+/.exec(String(className))?.[0]);
+    const kindOf = (element: Element) =>
+      [
+        element.tagName,
+        element.getAttribute('class')?.replace(/\S*\d\S*/g, ''),
+        element.getAttribute('style')?.replace(/-?\d+(\.\d+)?/g, '#'),
+        element.parentElement?.tagName,
+        element.textContent?.trim() ? 'text' : '',
+        ...[...element.attributes]
+          .filter(({ name }) => !/^(id|class|style|for|d|href|src|data-.*|value)$/.test(name))
+          .map(({ name, value }) =>
+            /^(role|type|aria-(expanded|selected|checked|disabled|hidden))$/.test(name) ? `${name}=${value}` : name,
+          )
+          .sort(),
+      ].join(' ');
+    const shown = [...document.querySelectorAll<HTMLElement>('body *')].filter((it) => it.getClientRects().length > 0);
+    return {
+      screen: [path, theme, document.documentElement.lang, window.innerWidth].join(' '),
+      kinds: [...new Set(shown.map(kindOf))],
+    };
+  });
+
+/**
+ * No serious or critical finding of axe, and nothing that scrolls sideways. Axe looks again only where the screen shows
+ * a kind of element that it has not passed there before, in this theme, language and width.
+ */
 export async function expectFit(page: Page, what: string): Promise<void> {
-  await page.evaluate(axe.source);
+  const { screen, kinds } = await kindsOnPage(page);
+  const passed = checked.get(screen) ?? new Set();
+  if (kinds.some((kind) => !passed.has(kind))) {
+    await expectAccessible(page, what);
+    checked.set(screen, new Set([...passed, ...kinds]));
+  }
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  expect(wide, `${what} scrolls sideways`).to.be.at.most(0);
+}
+
+async function expectAccessible(page: Page, what: string): Promise<void> {
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
   const found = await page.evaluate(async () => {
     const { violations } = await (window as unknown as { axe: typeof axe }).axe.run(document, {
       resultTypes: ['violations'],
@@ -114,8 +162,6 @@ export async function expectFit(page: Page, what: string): Promise<void> {
       );
   });
   expect(found, `axe on ${what}`).to.deep.equal([]);
-  const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
-  expect(wide, `${what} scrolls sideways`).to.be.at.most(0);
 }
 
 /** Every button and link that a thumb must hit is at least 44 px high (inline links in text apart). */
