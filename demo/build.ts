@@ -16,6 +16,7 @@ import { HISTORY_DAYS, liveForward } from './history.ts';
 import type { LivedPoint } from './world.ts';
 import type { EmitterKey } from './emitter.ts';
 import { takePhoto } from './photos.ts';
+import { rememberedStore } from './remembered.ts';
 import { chooseOtherwise, tellStories } from './stories.ts';
 import { MANAGER, ORGANISATION, PROPERTIES, STAFF, ZONE, type Home, type MachineSketch } from './scenario.ts';
 import { writeSpecification } from '../server/due/specification.ts';
@@ -35,7 +36,7 @@ export async function buildDemo(
 ): Promise<EmitterKey> {
   const random = seeded(DRAWS_SEED);
   // Whose work is looked at is drawn alike in every demo.
-  const env = { ...outside, secret: () => String(random()) };
+  const env = { ...outside, secret: () => String(random()), store: rememberedStore(outside.store) };
   const today = dayOfInstant(env.clock(), ZONE);
   const start = instantOfDay(today - days, 7 * 60, ZONE);
   const hash = await hashPassword(MANAGER.password);

@@ -1,5 +1,6 @@
 /** Earlier photos that a new one may be a copy of. */
 import type { KnownPhoto } from '../../core/proof/likeness.ts';
+import { readUsedPhotos } from '../sql/photos.ts';
 import type { Db } from '../store/db.ts';
 
 /** The newest so many are compared; all of a large office's would keep a sender waiting. */
@@ -15,14 +16,8 @@ export async function earlierPhotos(
   organisationId: string,
   except: readonly string[],
 ): Promise<EarlierPhoto[]> {
-  const photos = await db.photo.all(
-    { organisationId, purgedAt: null },
-    { order: [['receivedAt', 'DESC']], limit: MOST_COMPARED, columns: ['id', 'gradientHash', 'thumb', 'receivedAt'] },
-  );
-  const used = new Set(
-    (await db.photoUse.all({ organisationId }, { columns: ['photoId'] })).map(({ photoId }) => photoId),
-  );
-  return photos
-    .filter(({ id }) => used.has(id) && !except.includes(id))
-    .map(({ id, gradientHash: hash, thumb, receivedAt }) => ({ id, hash, thumb: new Uint8Array(thumb), receivedAt }));
+  const known = await readUsedPhotos(db, organisationId, MOST_COMPARED);
+  return known
+    .filter(({ id }) => !except.includes(id))
+    .map(({ thumb, ...photo }) => ({ ...photo, thumb: new Uint8Array(thumb) }));
 }

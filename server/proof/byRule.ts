@@ -1,5 +1,5 @@
 /** Accepting clean work by rule: who is looked at, by which draw, and what counts without a look. */
-import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
+import { dayOfInstant, MS_PER_DAY, type Day } from '../../core/calendar/day.ts';
 import {
   drawLook,
   isTrusted,
@@ -11,6 +11,7 @@ import {
 } from '../../core/proof/trust.ts';
 import type { Call } from '../context/context.ts';
 import { factsOf, recordFact } from '../store/facts.ts';
+import { readDrawnLooks } from '../sql/looks.ts';
 import type { Db } from '../store/db.ts';
 import type { Row } from '../store/tables.ts';
 import { findingsOf } from '../words/findings.ts';
@@ -29,17 +30,8 @@ export async function changeLookRule(call: Call, rule: LookRule): Promise<object
 
 /** Looks at a person's clean work that chance, or being among the first, chose, and how each ended. */
 export async function drawnLooks(db: Db, personId: string): Promise<DrawnLook[]> {
-  const draws = await db.draw.all({ personId, drawn: 1 });
-  const proofs = new Map(
-    (await db.proof.all({ recordId: draws.map(({ recordId }) => recordId) }, { columns: ['recordId', 'state'] })).map(
-      ({ recordId, state }) => [recordId, state],
-    ),
-  );
-  return draws.flatMap(({ recordId, at }) => {
-    const state = proofs.get(recordId);
-    if (state !== 'accepted' && state !== 'registerWrong' && state !== 'sentBack') return [];
-    return [{ day: dayOfInstant(at, 'UTC'), held: state !== 'sentBack' }];
-  });
+  const draws = await readDrawnLooks(db, personId);
+  return draws.map(({ state, at }) => ({ day: Math.floor(at / MS_PER_DAY), held: state !== 'sentBack' }));
 }
 
 const isClean = (proof: Row<'proof'>): boolean => findingsOf(proof).every(({ weight }) => weight === 'fine');

@@ -104,29 +104,36 @@ const checked = new Map<string, Set<string>>();
  * style, and which attributes name it. Words and ids are left out.
  */
 const kindsOnPage = (page: Page): Promise<{ screen: string; kinds: string[] }> =>
+  // No function has a name of its own here: tsx would name it by a helper that the page does not have.
   page.evaluate(() => {
     const path = location.pathname.replace(/[0-9a-f]{8}-[0-9a-f-]{27}|\d+/g, '#');
     const theme = [...document.querySelectorAll('[class*=v-theme--]')]
       .slice(0, 1)
       .map(({ className }) => /v-theme--\w+/.exec(String(className))?.[0]);
-    const kindOf = (element: Element) =>
-      [
-        element.tagName,
-        element.getAttribute('class')?.replace(/\S*\d\S*/g, ''),
-        element.getAttribute('style')?.replace(/-?\d+(\.\d+)?/g, '#'),
-        element.parentElement?.tagName,
-        element.textContent?.trim() ? 'text' : '',
-        ...[...element.attributes]
-          .filter(({ name }) => !/^(id|class|style|for|d|href|src|data-.*|value)$/.test(name))
-          .map(({ name, value }) =>
-            /^(role|type|aria-(expanded|selected|checked|disabled|hidden))$/.test(name) ? `${name}=${value}` : name,
-          )
-          .sort(),
-      ].join(' ');
     const shown = [...document.querySelectorAll<HTMLElement>('body *')].filter((it) => it.getClientRects().length > 0);
     return {
       screen: [path, theme, document.documentElement.lang, window.innerWidth].join(' '),
-      kinds: [...new Set(shown.map(kindOf))],
+      kinds: [
+        ...new Set(
+          shown.map((element) =>
+            [
+              element.tagName,
+              element.getAttribute('class')?.replace(/\S*\d\S*/g, ''),
+              element.getAttribute('style')?.replace(/-?\d+(\.\d+)?/g, '#'),
+              element.parentElement?.tagName,
+              element.textContent?.trim() ? 'text' : '',
+              ...[...element.attributes]
+                .filter(({ name }) => !/^(id|class|style|for|d|href|src|data-.*|value)$/.test(name))
+                .map(({ name, value }) =>
+                  /^(role|type|aria-(expanded|selected|checked|disabled|hidden))$/.test(name)
+                    ? `${name}=${value}`
+                    : name,
+                )
+                .sort(),
+            ].join(' '),
+          ),
+        ),
+      ],
     };
   });
 
