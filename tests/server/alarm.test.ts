@@ -232,4 +232,11 @@ describe('An alarm', () => {
       [15, 20, 25],
     ]);
   });
+  it('calls everybody on duty six times over while nobody answers, and then no more', async () => {
+    await onDuty().expect(200);
+    await raise();
+    let sent = 0;
+    for (let tenMinutes = 0; tenMinutes < 30; tenMinutes += 1) sent += await after(10);
+    expect(sent).to.equal(6 * 2);
+  });
 });

@@ -72,6 +72,15 @@ describe('Finding the cause of a fault', function diagnosis() {
     });
   });
 
+  it('takes "not sure" as an answer to a check, and not to whether a fix worked', async () => {
+    const id = await report('dryer.damp', house.manager);
+    await tell(house.manager, id, 'check', 'dryer.throughScreen', 'unsure').expect(200);
+    await tell(house.manager, id, 'remedy', 'dryer.hose', 'unsure').expect(422);
+    await tell(house.manager, id, 'remedy', 'dryer.hose', 'no').expect(200);
+    await tell(house.manager, id, 'remedy', 'other', 'no').expect(422);
+    await close(id, { cause: 'dryer.hose', remedy: 'setRight' }).expect(200);
+  });
+
   it('takes nothing that is not of this fault, nor from people it is not theirs', async () => {
     const id = await report();
     await tell(flat.tenant, id, 'check', 'hood.toLight', 'yes').expect(422);
@@ -139,6 +148,30 @@ describe('Finding the cause of a fault', function diagnosis() {
     const late = await read(house.manager, await report('dryer.damp', house.manager));
     expect(oddsOf(late, 'dryer.duct')).to.be.above(oddsOf(served, 'dryer.duct') * 3);
     expect(late.because.join(' ')).to.match(/past its line then/);
+  });
+
+  it('names upkeep as a reason up to a quarter of the interval after a service, and past the due day, not between', async () => {
+    const own = await openFlat('dryer');
+    const pointId = own.flat.points['dryer.duct']!;
+    const today = new Date(own.house.clock.now).toISOString().slice(0, 10);
+    await own.house.manager.post('/records', { id: v7(), pointId, done: today, grade: null }).expect(200);
+    const { intervalDays } = (await own.house.env.store.db.mark.one({ pointId }))!;
+    const because = async (daysSince: number) => {
+      const id = v7();
+      await letDaysPass(own.house, daysSince - passed);
+      passed = daysSince;
+      await own.house.manager.post('/faults', { id, machineId: own.flat.machineId, symptom: 'dryer.damp' }).expect(200);
+      const { because: reasons } = await read(own.house.manager, id);
+      await own.house.manager.post(`/faults/${id}/close`, { cause: 'dryer.hose', remedy: 'setRight' }).expect(200);
+      return reasons.join(' ');
+    };
+    let passed = 0;
+    const quarter = Math.floor(intervalDays / 4);
+    expect(await because(quarter)).to.contain('served lately');
+    expect(await because(quarter + 1)).not.to.contain('served lately');
+    expect(await because(intervalDays)).not.to.match(/past its line|served lately/);
+    expect(await because(intervalDays + 1)).to.contain('past its line');
+    await own.house.close();
   });
 
   it('is one fault with four who noticed it, where four people say the same of one machine in an hour', async () => {

@@ -447,3 +447,23 @@ describe('A clock moved back', () => {
     expect((await board()).waiting.clockBehindDays).to.equal(0);
   });
 });
+describe('A part that is done together with another job', () => {
+  beforeEach(open('washer'));
+  afterEach(close);
+
+  it('does not ask for itself while it has no record, also after the others were served', async () => {
+    const asking = async () => {
+      const marks = await house.env.store.db.mark.all({}, { order: [['number', 'ASC']] });
+      return marks.map(({ pointId, scheduled, servedDay }) => ({ pointId, scheduled, served: servedDay > 0 }));
+    };
+    const before = await asking();
+    const leaders = Object.entries(flat.points).filter(([, id]) =>
+      before.some(({ pointId, scheduled }) => pointId === id && scheduled === 1),
+    );
+    expect(leaders.length).to.be.within(1, before.length - 1);
+    for (const [procedure] of leaders) await log(procedure, isoFromDay(TODAY - 1));
+    const after = await asking();
+    expect(after.filter(({ served }) => served)).to.have.length(leaders.length);
+    expect(after.map(({ scheduled }) => scheduled)).to.deep.equal(before.map(({ scheduled }) => scheduled));
+  });
+});

@@ -37,6 +37,18 @@ describe('Turnover', () => {
     await begin('2026-12-01').expect(200);
     expect((await end({ last: '2026-11-27' }).expect(409)).body.detail).to.contain('ended on 26 November 2026');
   });
+  it('leaves the link and session open to the end of the last day, in the zone of the property', async () => {
+    await end({ last: '2026-11-26' }).expect(200);
+    house.clock.now = Date.UTC(2026, 10, 26, 23, 30);
+    await flat.tenant.get('/home').expect(200);
+    house.clock.now = Date.UTC(2026, 10, 27, 0, 30);
+    await flat.tenant.get('/home').expect(401);
+  });
+  it('lets a home from the day after a tenancy ended, and not from its last day', async () => {
+    await end({ last: '2026-11-26' }).expect(200);
+    await begin('2026-11-26').expect(409);
+    await begin('2026-11-27').expect(200);
+  });
   it('refuses days that cannot be', async () => {
     expect((await end({ last: '2024-12-31' }).expect(422)).body.fields.last).to.contain('before the tenancy began');
     expect((await end({ last: '2026-11-20', holdUntil: '2026-11-20' }).expect(422)).body.fields.holdUntil).to.contain(

@@ -66,6 +66,13 @@ describe('The strip', () => {
     expect(new Set(placed.slice(0, 3).map(({ y }) => y)).size).to.equal(3);
     placed.slice(0, 3).forEach(({ x, mark }) => expect(x).to.be.closeTo(positionOf(mark.share) * 600, 8));
   });
+  it('draws marks apart that are nearer than 14 pixels, and leaves those alone that are not', () => {
+    const marks = [0.5, 0.52].map((it) => markAt(it));
+    const apart = positionOf(0.52) - positionOf(0.5);
+    const crowdedAt = (pixels: number) => layoutMarks(marks, pixels / apart, 0, 30).map(({ crowded }) => crowded);
+    expect(crowdedAt(13.9)).to.deep.equal([true, true]);
+    expect(crowdedAt(14.1)).to.deep.equal([false, false]);
+  });
   it('leaves a lone mark in the middle', () => {
     const [one] = layoutMarks([markAt(0.5)], 600, 0, 30);
     expect(one).to.include({ y: 15, crowded: false });
@@ -106,6 +113,12 @@ describe('Marks', () => {
     const sent = { servedDay: TODAY - 80, intervalDays: 60, capSlack: 0, work: 5 + 50 };
     expect(standOn(sent, TODAY).share).to.equal(standOn(sent, TODAY + 20).share);
     expect(isSent(rowsOf(board)[0]!.marks[1]!)).to.equal(true);
+  });
+  it('of a home on hold are on hold, however long ago they were served', () => {
+    const late = { servedDay: TODAY - 66, intervalDays: 60, capSlack: 30, work: 0 };
+    expect(standOn(late, TODAY)).to.include({ state: 'past', counted: 'past' });
+    expect(standOn(late, TODAY, true)).to.include({ state: 'onHold', counted: 'onHold' });
+    expect(standOn({ ...late, work: 4 }, TODAY)).to.include({ state: 'onHold', counted: 'onHold' });
   });
   it('rank by risk times lateness: a duct a little late before a filter a little later', () => {
     expect(foremost([markAt(1.4), markAt(1.2, DUCT)])!.type).to.equal(DUCT);
