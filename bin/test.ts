@@ -3,13 +3,13 @@
  * missing.
  *
  * `bin/test` runs everything. `bin/test server/due core` runs the test files below these folders of `tests/`, or the
- * files named. `bin/test --changed` runs the test files that, by the recorded map, execute a changed source file.
+ * files named. `bin/test --record` also records which test file runs which source files. `bin/test --changed` runs the test files that, by the recorded map, execute a changed source file.
  */
 import { fork, spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { filesBelow, changedFiles, recordedSeconds, testsOf } from '../tests/map.ts';
+import { changedFiles, filesBelow, recordedSeconds, testsOf, writeMap } from '../tests/map.ts';
 import type { FileResult } from '../tests/lane.ts';
 
 const ROOT = resolve(import.meta.dirname, '..');
@@ -18,7 +18,11 @@ const SLOWEST = 10;
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
-  options: { changed: { type: 'boolean', default: false }, figures: { type: 'string' } },
+  options: {
+    changed: { type: 'boolean', default: false },
+    record: { type: 'boolean', default: false },
+    figures: { type: 'string' },
+  },
 });
 
 /** A piece of work for one lane: a command of its own, or a file for a lane's process. */
@@ -112,7 +116,11 @@ const laneProcess = (): ChildProcess =>
   fork(join(ROOT, 'tests/lane.ts'), {
     cwd: ROOT,
     execArgv: ['--import', 'tsx', '--expose-gc'],
-    env: { ...process.env, DEWLINE_TESTS: process.env.DEWLINE_TESTS ?? (files.length > 8 ? '' : 'few') },
+    env: {
+      ...process.env,
+      DEWLINE_TESTS: process.env.DEWLINE_TESTS ?? (files.length > 8 ? '' : 'few'),
+      ...(values.record && { DEWLINE_RECORD: '1' }),
+    },
   });
 
 /** Hands a file to the lane's process; a process that ends on the way has failed that file. */
@@ -170,5 +178,6 @@ if (values.figures)
       files: Object.fromEntries(results.map(({ file, ms }) => [file, ms / 1000])),
     }),
   );
+if (values.record) writeMap(results);
 console.log(`${counts.passed} passed, ${counts.failed} failed`);
 process.exit(counts.failed === 0 && counts.passed > 0 ? 0 : 1);

@@ -2,8 +2,9 @@
  * One lane of `bin/test`: a process that runs test files and toy benchmarks one after another, as they are handed to
  * it. The server, the browser and the test libraries are loaded once for all of them.
  */
-import { resolve } from 'node:path';
-import { pathToFileURL } from 'node:url';
+import { Session } from 'node:inspector/promises';
+import { relative, resolve } from 'node:path';
+import { fileURLToPath, pathToFileURL } from 'node:url';
 import Mocha from 'mocha';
 import { mochaHooks } from './seed.ts';
 
@@ -13,6 +14,8 @@ export interface FileResult {
   readonly failed: number;
   readonly output: string;
   readonly ms: number;
+  /** Source files of which a function ran, where that is recorded. */
+  readonly sources?: readonly string[];
 }
 
 /** Libraries take a stack trace at every query; mapping each back to its source costs more than the query. */
@@ -62,6 +65,28 @@ async function runBenchmark(file: string): Promise<Counts> {
   return { passed: 1, failed: 0 };
 }
 
+/** Counts which functions run, where `bin/test --record` asks for it. */
+let counting: Session | undefined;
+if (process.env.DEWLINE_RECORD) {
+  counting = new Session();
+  counting.connect();
+  await counting.post('Profiler.enable');
+  await counting.post('Profiler.startPreciseCoverage', { callCount: false, detailed: false });
+  // Loading everything first keeps what runs at load out of the first file's record.
+  await Promise.all([import('./server/house.ts'), import('../server/serve.ts'), import('../demo/build.ts')]);
+  await counting.post('Profiler.takePreciseCoverage');
+}
+
+/** Source files of which a function ran since this was last asked; what runs when a file is loaded does not count. */
+async function sourcesRun(): Promise<readonly string[]> {
+  const { result } = await counting!.post('Profiler.takePreciseCoverage');
+  return result
+    .filter(({ url }) => url.startsWith('file:') && !url.includes('node_modules'))
+    .filter(({ functions }) => functions.some(({ functionName, ranges }) => functionName && ranges[0]!.count > 0))
+    .map(({ url }) => relative(process.cwd(), fileURLToPath(url.replace(/\?.*/, ''))))
+    .filter((path) => /^(core|contract|server|demo|web|bin)\//.test(path));
+}
+
 async function runFile(file: string): Promise<FileResult> {
   const began = Date.now();
   const said: string[] = [];
@@ -78,7 +103,8 @@ async function runFile(file: string): Promise<FileResult> {
   } finally {
     process.stdout.write = write;
   }
-  return { file, ...counts, output: said.join(''), ms: Date.now() - began };
+  const result = { file, ...counts, output: said.join(''), ms: Date.now() - began };
+  return counting ? { ...result, sources: await sourcesRun() } : result;
 }
 
 process.on('message', (file: string) => {

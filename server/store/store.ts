@@ -5,7 +5,7 @@
  * (SQLite's own default, which a test holds); concurrent Sequelize transactions on SQLite fail or crawl.
  * Commits are counted by table, so that whatever is kept in memory knows when it is old.
  */
-import { existsSync, mkdirSync, openSync, readSync, closeSync } from 'node:fs';
+import { closeSync, existsSync, mkdirSync, openSync, readSync, renameSync, rmSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { Sequelize, Transaction } from 'sequelize';
 import sqlite3 from 'sqlite3';
@@ -90,7 +90,7 @@ export async function openStore(file: string): Promise<Store> {
   const sequelize = connect(file);
   await sequelize.query('PRAGMA journal_mode = WAL');
   const models = defineModels(sequelize);
-  await migrate(sequelize);
+  await migrate(sequelize, file);
   const db = dbOf(sequelize, models);
 
   const revisions = new Map<TableName, number>();
@@ -135,7 +135,8 @@ function connect(storage: string): Sequelize {
   return sequelize;
 }
 
-async function migrate(sequelize: Sequelize): Promise<void> {
+/** Migrates the database. An older one is copied first, beside itself, so that the version before can open it again. */
+async function migrate(sequelize: Sequelize, file: string): Promise<void> {
   const umzug = new Umzug({
     migrations: MIGRATIONS.map(({ name, sql }) => ({
       name,
@@ -148,7 +149,22 @@ async function migrate(sequelize: Sequelize): Promise<void> {
     storage: new SequelizeStorage({ sequelize, tableName: 'migration' }),
     logger: undefined,
   });
+  const [pending, executed] = [await umzug.pending(), await umzug.executed()];
+  if (pending.length > 0 && executed.length > 0) await copyBefore(sequelize, file, pending[0]!.name);
   await umzug.up();
+}
+
+/** Where the copy of a database stands that was made before its first pending migration. */
+export const copyBeforePath = (file: string, migration: string): string => `${file}.before-${migration}`;
+
+async function copyBefore(sequelize: Sequelize, file: string, migration: string): Promise<void> {
+  const copy = copyBeforePath(file, migration);
+  // A start that failed after the copy has changed nothing since.
+  if (existsSync(copy)) return;
+  const part = `${copy}.part`;
+  rmSync(part, { force: true });
+  await sequelize.query('VACUUM INTO ?', { replacements: [part] });
+  renameSync(part, copy);
 }
 
 /** A statement ends with a semicolon at the end of its line. */

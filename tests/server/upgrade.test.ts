@@ -10,7 +10,7 @@ import { bringUpToDate } from '../../server/clock/upgrade.ts';
 import { run } from '../../server/sql/connection.ts';
 import { foundation } from '../../server/store/migrations/0001-foundation.ts';
 import { levels } from '../../server/store/migrations/0007-levels.ts';
-import { openStore } from '../../server/store/store.ts';
+import { copyBeforePath, openStore } from '../../server/store/store.ts';
 import { openFlat, openHouse } from './house.ts';
 
 describe('A newer version', () => {
@@ -37,6 +37,15 @@ INSERT INTO personal VALUES ('x', 'o', 'r1', 'by', 'salt', 'p');
 INSERT INTO fact VALUES ('f1', 'o', 'o', 'prices', '{"currency":"EUR"}', 20600, 3, 'p'), ('f2', 'o', 'o', 'prices', '{"currency":"CHF"}', 20600, 4, 'p');`);
     await new Promise((resolve) => old.close(resolve));
     const store = await openStore(file);
+    // What it was is kept beside it, whole, until somebody removes it.
+    const before = new sqlite3.Database(copyBeforePath(file, '0002-due'), sqlite3.OPEN_READONLY);
+    const kept = await new Promise<{ name: string }[]>((resolve, reject) =>
+      before.all('SELECT name FROM migration', (error, rows) =>
+        error ? reject(error) : resolve(rows as { name: string }[]),
+      ),
+    );
+    expect(kept).to.deep.equal([{ name: '0001-foundation' }]);
+    await new Promise((resolve) => before.close(resolve));
     expect(
       (await store.db.condition.all({})).map(({ id, kind, day, grade, agent, confirmed, evidence }) => [
         id,
