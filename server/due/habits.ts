@@ -80,7 +80,7 @@ export async function habitsAt(
             }
           : null,
         lapses: mine.filter(({ kept }) => kept === 0).length,
-        because: waits ? say(`symptom.${asking.symptom}` as 'symptom.dryer.damp') : null,
+        because: waits ? say(`symptom.${asking.symptom}`) : null,
         due: waits || (asked !== undefined && today >= asked + practiceDays(attestDays, practice)),
       };
     });

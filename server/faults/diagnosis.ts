@@ -156,7 +156,7 @@ async function describe(call: Call, fault: Row<'fault'>, machine: Row<'machine'>
     told: told.map(({ kind, subject, answer, byPerson }) => ({
       kind,
       subject,
-      says: kind === 'check' ? say(`check.${subject}` as 'check.drains.allSlow') : causeWords(say, subject),
+      says: kind === 'check' ? say(`check.${subject}`) : causeWords(say, subject),
       answer: answer as Answer,
       by: level === 'tenant' ? null : (names.get(byPerson) ?? say('story.someone')),
     })),
@@ -223,7 +223,7 @@ function next(
   if (step.kind === 'handOver') return step;
   if (step.kind === 'check') {
     const { minutes } = checks.find(({ key }) => key === step.key)!;
-    return { ...step, says: say(`check.${step.key}` as 'check.drains.allSlow'), minutes };
+    return { ...step, says: say(`check.${step.key}`), minutes };
   }
   const { cause } = suspects.find((it) => it.cause.key === step.key)!;
   return {

@@ -104,7 +104,7 @@ function describe(
     machineNumber: machine.number,
     machine: machineName(say, machine),
     place: places.get(machine.placeId)!.name,
-    symptom: say(`symptom.${remedy.symptomGroup}` as 'symptom.dryer.damp'),
+    symptom: say(`symptom.${remedy.symptomGroup}`),
     decision: remedy.decision,
     note: remedy.note,
     day: isoFromDay(remedy.decidedDay),

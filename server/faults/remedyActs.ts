@@ -81,7 +81,7 @@ async function openCause(
   words: string,
 ): Promise<Done> {
   const deficiencyId = call.env.newId();
-  const symptom = houseVoice(call)(`symptom.${group}` as 'symptom.dryer.damp');
+  const symptom = houseVoice(call)(`symptom.${group}`);
   const note = words ? `${symptom}. ${words}` : symptom;
   await openDeficiency(call, machine, { id: deficiencyId, type, severity: 'moderate', note });
   return { kind: 'deficiency', deficiencyId };

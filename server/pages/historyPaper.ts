@@ -177,7 +177,7 @@ function repairs(
     const closed = fault.closedAt === null ? null : isoFromDay(dayOf(fault.closedAt));
     row(
       paper,
-      `${isoFromDay(fault.openedDay)} ${machine}: ${say(`symptom.${fault.symptom}` as 'symptom.dryer.damp')}. ${closingWords(say, fault)}`,
+      `${isoFromDay(fault.openedDay)} ${machine}: ${say(`symptom.${fault.symptom}`)}. ${closingWords(say, fault)}`,
       say('history.fault', {
         closed: closed ?? 'none',
         cost: fault.cost === null || !fault.payer ? 'none' : say.money(fault.cost, currency),
