@@ -1,6 +1,6 @@
 /** `npm run house`: figures of the code itself, written to docs/house.md: what is kept small. */
 import { execFileSync, spawnSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { met, quantile } from './figures.ts';
 import { measuredOn, writePage } from './page.ts';
@@ -88,9 +88,44 @@ const rows: readonly (readonly [string, string, string, boolean])[] = [
   ],
 ];
 
+/** The last whole run of `bin/test` in this checkout: seconds by file, and what the shell counted of CPU time. */
+const RUN = join(ROOT, 'data/last-run.json');
+const CPU = join(ROOT, 'data/last-run-cpu.txt');
+const MOST_SECONDS = 600;
+
+function runRows(): string {
+  if (!existsSync(RUN) || !existsSync(CPU)) return 'There was no whole run of `bin/test` in this checkout.';
+  const { seconds, passed, failed, files } = JSON.parse(readFileSync(RUN, 'utf8')) as {
+    seconds: number;
+    passed: number;
+    failed: number;
+    files: Readonly<Record<string, number>>;
+  };
+  const cpu = [...readFileSync(CPU, 'utf8').matchAll(/(\d+)m([\d.]+)s/g)].reduce(
+    (sum, [, minutes, rest]) => sum + Number(minutes) * 60 + Number(rest),
+    0,
+  );
+  const slowest = Object.entries(files)
+    .sort(([, a], [, b]) => b - a)
+    .slice(0, 10);
+  return [
+    '| what | measured | bar | |',
+    '|---|---|---|---|',
+    `| Time of \`bin/test\`, from installed packages | ${(seconds / 60).toFixed(1)} min | ≤ 10 min | ${met(seconds <= MOST_SECONDS)} |`,
+    `| CPU seconds of \`bin/test\` | ${Math.round(cpu).toLocaleString('en')} | ≤ twice this in CI | |`,
+    `| Tests and checks | ${passed} passed, ${failed} failed | 0 failed | ${met(failed === 0)} |`,
+    '',
+    'CPU seconds leave out the browser, whose processes the shell does not wait for.',
+    '',
+    '| slowest files | seconds |',
+    '|---|---|',
+    ...slowest.map(([file, took]) => `| \`${file}\` | ${took.toFixed(1)} |`),
+  ].join('\n');
+}
+
 writePage(
   'house.md',
-  `# The house in figures
+  `# Code metrics
 
 ${measuredOn('house')}
 ${thousands(code)} lines of code, ${thousands(tests)} of tests, ${thousands(data)} of data.
@@ -100,5 +135,9 @@ ${thousands(code)} lines of code, ${thousands(tests)} of tests, ${thousands(data
 ${rows.map(([what, now, bar, holds]) => `| ${what} | ${now} | ${bar} | ${met(holds)} |`).join('\n')}
 
 Files over 300 lines: ${longest.map(({ path, lines }) => `\`${path}\` ${lines.length}`).join(', ') || 'none'}.
+
+## The last run of all checks
+
+${runRows()}
 `,
 );

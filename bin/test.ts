@@ -6,8 +6,8 @@
  * files named. `bin/test --record` also records which test file runs which source files. `bin/test --changed` runs the test files that, by the recorded map, execute a changed source file.
  */
 import { fork, spawn, type ChildProcess } from 'node:child_process';
-import { readFileSync, writeFileSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { changedFiles, filesBelow, recordedSeconds, testsOf, writeMap } from '../tests/map.ts';
 import type { FileResult } from '../tests/lane.ts';
@@ -169,15 +169,13 @@ for (const { file, ms } of slowest) console.log(`  ${(ms / 1000).toFixed(1).padS
 console.log(`Total time ${Math.floor(total / 60)} min ${Math.round(total % 60)} s.`);
 const sum = (count: (result: FileResult) => number) => results.reduce((whole, result) => whole + count(result), 0);
 const counts = { passed: sum(({ passed }) => passed), failed: sum(({ failed }) => failed) };
-if (values.figures)
-  writeFileSync(
-    values.figures,
-    JSON.stringify({
-      ...counts,
-      seconds: total,
-      files: Object.fromEntries(results.map(({ file, ms }) => [file, ms / 1000])),
-    }),
-  );
+// What `npm run house` writes about the last whole run.
+const figures = values.figures ?? (isWhole ? join(ROOT, 'data/last-run.json') : undefined);
+if (figures) {
+  mkdirSync(dirname(figures), { recursive: true });
+  const files = Object.fromEntries(results.map(({ file, ms }) => [file, ms / 1000]));
+  writeFileSync(figures, JSON.stringify({ ...counts, seconds: total, files }));
+}
 if (values.record) writeMap(results);
 console.log(`${counts.passed} passed, ${counts.failed} failed`);
 process.exit(counts.failed === 0 && counts.passed > 0 ? 0 : 1);

@@ -7,7 +7,7 @@ import { TABLES, type TableName } from '../server/store/tables.ts';
 import type { Db, Table } from '../server/store/db.ts';
 import type { Store } from '../server/store/store.ts';
 
-type Kept = Map<string, unknown>;
+type Reads = Map<string, unknown>;
 type AnyTable = Table<Record<string, unknown>>;
 
 /** Reads are remembered for tables that are read far more often than written. */
@@ -45,7 +45,7 @@ const copied = (found: unknown): unknown => {
   return typeof found === 'object' && found !== null ? { ...found } : found;
 };
 
-function rememberedTable(table: AnyTable, kept: Kept): AnyTable {
+function rememberedTable(table: AnyTable, kept: Reads): AnyTable {
   const remember =
     (kind: 'one' | 'all' | 'count') =>
     async (where: object, find?: object): Promise<never> => {
@@ -79,7 +79,7 @@ function rememberedTable(table: AnyTable, kept: Kept): AnyTable {
 
 /** The same store, which remembers its reads. */
 export function rememberedStore(store: Store): Store {
-  const kept = new Map<TableName, Kept>(REMEMBERED.map((name) => [name, new Map()]));
+  const kept = new Map<TableName, Reads>(REMEMBERED.map((name) => [name, new Map()]));
   const remembered = (db: Db): Db =>
     Object.assign(Object.create(db) as Db, {
       ...Object.fromEntries(

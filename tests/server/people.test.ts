@@ -1,4 +1,6 @@
 import { expect } from 'chai';
+import { hashPassword, setHashCost } from '../../server/people/passwords.ts';
+import { QUICK_HASH } from '../seed.ts';
 import { v7 } from 'uuid';
 import { procedureOf } from '../../core/catalogue/catalogue.ts';
 import type { FindPeople, PeopleAnswer } from '../../contract/people/people.ts';
@@ -122,5 +124,18 @@ describe('The people of an office', () => {
     // A licence is of the office: it makes no tenant a trade.
     await house.env.store.write((db) => db.person.update({ id: flat.tenantId }, { level: 'licensed' }));
     await flat.tenant.post(`/labels/${licensed!.number}/jobs`, unplanned()).expect(422);
+  });
+});
+
+describe('A password', () => {
+  it('costs 64 MiB and three passes to hash in the product, whatever tests make of it', async () => {
+    setHashCost({});
+    try {
+      expect(await hashPassword('a long password')).to.match(
+        /^\$argon2id\$v=19\$m=65536,p=4,t=3\$|^\$argon2id\$v=19\$m=65536,t=3,p=4\$/,
+      );
+    } finally {
+      setHashCost(QUICK_HASH);
+    }
   });
 });
