@@ -3,7 +3,7 @@
  * the services of single requests, each of which reads the same homes, machines and people again; nobody else writes
  * meanwhile.
  */
-import { TABLES, type TableName } from '../server/store/tables.ts';
+import type { TableName } from '../server/store/tables.ts';
 import type { Db, Table } from '../server/store/db.ts';
 import type { Store } from '../server/store/store.ts';
 
@@ -83,10 +83,7 @@ export function rememberedStore(store: Store): Store {
   const remembered = (db: Db): Db =>
     Object.assign(Object.create(db) as Db, {
       ...Object.fromEntries(
-        REMEMBERED.filter((name) => name in TABLES).map((name) => [
-          name,
-          rememberedTable(db[name] as unknown as AnyTable, kept.get(name)!),
-        ]),
+        REMEMBERED.map((name) => [name, rememberedTable(db[name] as unknown as AnyTable, kept.get(name)!)]),
       ),
       touch: (table: TableName) => {
         kept.get(table)?.clear();
