@@ -4,11 +4,23 @@
  * meanwhile.
  */
 import type { TableName } from '../server/store/tables.ts';
-import type { Db, Table } from '../server/store/db.ts';
+import type { Db } from '../server/store/db.ts';
 import type { Store } from '../server/store/store.ts';
 
 type Reads = Map<string, unknown>;
-type AnyTable = Table<Record<string, unknown>>;
+
+/** Any table, as far as remembering it goes. */
+interface AnyTable {
+  one(where: object, find?: object): Promise<unknown>;
+  all(where: object, find?: object): Promise<unknown>;
+  count(where: object): Promise<unknown>;
+  insert(row: object): Promise<void>;
+  insertMany(rows: readonly object[]): Promise<void>;
+  append(row: object): Promise<number>;
+  update(where: object, changes: object): Promise<number>;
+  put(row: object): Promise<void>;
+  remove(where: object): Promise<number>;
+}
 
 /** Reads are remembered for tables that are read far more often than written. */
 const REMEMBERED: readonly TableName[] = [
@@ -48,12 +60,12 @@ const copied = (found: unknown): unknown => {
 function rememberedTable(table: AnyTable, kept: Reads): AnyTable {
   const remember =
     (kind: 'one' | 'all' | 'count') =>
-    async (where: object, find?: object): Promise<never> => {
-      const read = () => (table[kind] as (where: object, find?: object) => Promise<unknown>)(where, find);
-      if (!isPlain(where)) return (await read()) as never;
+    async (where: object, find?: object): Promise<unknown> => {
+      const read = () => table[kind](where, find);
+      if (!isPlain(where)) return read();
       const key = JSON.stringify([kind, where, find]);
       if (!kept.has(key)) kept.set(key, await read());
-      return copied(kept.get(key)) as never;
+      return copied(kept.get(key));
     };
   const forget = <Write extends (...args: never[]) => Promise<unknown>>(write: Write) =>
     (async (...args: never[]) => {
@@ -82,9 +94,7 @@ export function rememberedStore(store: Store): Store {
   const kept = new Map<TableName, Reads>(REMEMBERED.map((name) => [name, new Map()]));
   const remembered = (db: Db): Db =>
     Object.assign(Object.create(db) as Db, {
-      ...Object.fromEntries(
-        REMEMBERED.map((name) => [name, rememberedTable(db[name] as unknown as AnyTable, kept.get(name)!)]),
-      ),
+      ...Object.fromEntries(REMEMBERED.map((name) => [name, rememberedTable(db[name], kept.get(name)!)])),
       touch: (table: TableName) => {
         kept.get(table)?.clear();
         db.touch(table);
