@@ -1,3 +1,5 @@
+// The tool reads its settings as CommonJS, and the list of areas is TypeScript.
+// eslint-disable-next-line @typescript-eslint/no-require-imports
 const { AREA_NAMES } = require('tsx/cjs/api').require('./contract/areas.ts', __filename);
 
 /** The folders of the rooms, from the bottom up: a folder imports those before it, and never one after. */
