@@ -54,26 +54,32 @@ function clockOf(zone: string): Intl.DateTimeFormat {
   return clock;
 }
 
-/** Zones change their offset on a quarter of an hour. */
 const QUARTER_MS = 900_000;
-/** Offsets of so many quarters are kept for a zone; the zone begins again after that. */
+/** The offsets of at most this many quarters of an hour are kept for a zone; after that the zone begins again. */
 const MOST_QUARTERS = 50_000;
-const offsets = new Map<string, Map<number, number>>();
+/** Minutes that a zone is ahead of UTC, by quarter of an hour; null for a quarter in which the clocks change. */
+const offsets = new Map<string, Map<number, number | null>>();
 
-/** What the clock on the wall shows; asking the platform costs much more than remembering the offset of the quarter. */
+/** What the clock on the wall shows. Asking the platform costs far more than remembering the offset of the quarter. */
 function wallClock(instant: number, zone: string): { day: Day; minute: number } {
   let known = offsets.get(zone);
   if (!known || known.size > MOST_QUARTERS) offsets.set(zone, (known = new Map()));
   const quarter = Math.floor(instant / QUARTER_MS);
   let offset = known.get(quarter);
   if (offset === undefined) {
-    const { day, minute } = askedClock(quarter * QUARTER_MS, zone);
-    offset = day * MINUTES_A_DAY + minute - (quarter * QUARTER_MS) / MS_PER_MINUTE;
+    const [first, last] = [askedOffset(quarter * QUARTER_MS, zone), askedOffset((quarter + 1) * QUARTER_MS - 1, zone)];
+    offset = first === last ? first : null;
     known.set(quarter, offset);
   }
+  if (offset === null) return askedClock(instant, zone);
   const shown = Math.floor(instant / MS_PER_MINUTE) + offset;
   const day = Math.floor(shown / MINUTES_A_DAY);
   return { day, minute: shown - day * MINUTES_A_DAY };
+}
+
+function askedOffset(instant: number, zone: string): number {
+  const { day, minute } = askedClock(instant, zone);
+  return day * MINUTES_A_DAY + minute - Math.floor(instant / MS_PER_MINUTE);
 }
 
 function askedClock(instant: number, zone: string): { day: Day; minute: number } {

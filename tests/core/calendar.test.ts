@@ -25,6 +25,18 @@ describe('A calendar day', () => {
       ),
     );
   });
+  it('begins at its own minute where the clocks change at one that is no quarter of an hour', () => {
+    // St. John's put its clocks back at 00:01 on 7 November 2010 (IANA tz database, from memory), into the day before.
+    const zone = 'America/St_Johns';
+    const change = Date.UTC(2010, 10, 7, 2, 31);
+    for (let minute = -20; minute <= 80; minute += 1) {
+      const instant = change + minute * 60_000;
+      const day = isoFromDay(dayOfInstant(instant, zone));
+      expect(day, `${minute}`).to.equal(DateTime.fromMillis(instant, { zone }).toISODate());
+    }
+    expect(isoFromDay(dayOfInstant(change - 30_000, zone))).to.equal('2010-11-07');
+    expect(isoFromDay(dayOfInstant(change, zone))).to.equal('2010-11-06');
+  });
   it('at a wall-clock time agrees with luxon', () => {
     fc.assert(
       fc.property(
