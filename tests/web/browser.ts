@@ -100,40 +100,43 @@ export async function openStage({ offline = false }: StageOptions = {}): Promise
 const checked = new Map<string, Set<string>>();
 
 /**
- * What is on a page, as axe judges it: where, and the kinds of its visible elements: tag, classes, role, state, own
- * style, and which attributes name it. Words and ids are left out.
+ * What is on a page, as axe judges it: where, and the kinds of its visible elements: tag, classes, role, states, own
+ * style but for its lengths, colours as they are drawn, what surrounds it, and whether something names it. Words are
+ * left out, and ids unless two elements share one.
  */
 const kindsOnPage = (page: Page): Promise<{ screen: string; kinds: string[] }> =>
   // No function has a name of its own here: tsx would name it by a helper that the page does not have.
   page.evaluate(() => {
     const path = location.pathname.replace(/[0-9a-f]{8}-[0-9a-f-]{27}|\d+/g, '#');
-    const theme = [...document.querySelectorAll('[class*=v-theme--]')]
-      .slice(0, 1)
-      .map(({ className }) => /v-theme--\w+/.exec(String(className))?.[0]);
+    const theme = /v-theme--\w+/.exec(document.querySelector('[class*=v-theme--]')?.className ?? '')?.[0];
     const shown = [...document.querySelectorAll<HTMLElement>('body *')].filter((it) => it.getClientRects().length > 0);
+    const ids = [...document.querySelectorAll('[id]')].map(({ id }) => id);
+    const kinds = shown.map((element) => {
+      const { color, backgroundColor, opacity } = getComputedStyle(element);
+      const labels = element instanceof HTMLInputElement ? element.labels?.length : '';
+      const around = element.parentElement;
+      return [
+        element.tagName,
+        element.getAttribute('class'),
+        element.getAttribute('style')?.replace(/-?\d+(\.\d+)?(px|%|m?s|r?em)/g, '#'),
+        [color, backgroundColor, opacity].join(),
+        [around?.tagName, around?.getAttribute('class'), around?.getAttribute('role')].join(),
+        element.textContent?.trim() ? 'text' : '',
+        `labels ${labels}`,
+        ...[...element.attributes]
+          .filter(({ name }) => !/^(id|class|style|for|d|href|src|data-.*|value)$/.test(name))
+          .map(({ name, value }) => {
+            if (/^(role|type|tabindex|aria-(expanded|selected|checked|disabled|hidden))$/.test(name))
+              return `${name}=${value}`;
+            if (name === 'aria-labelledby') return `${name}: ${value.split(' ').every((id) => ids.includes(id))}`;
+            return `${name}${value.trim() ? '' : ' empty'}`;
+          })
+          .sort(),
+      ].join(' ');
+    });
     return {
       screen: [path, theme, document.documentElement.lang, window.innerWidth].join(' '),
-      kinds: [
-        ...new Set(
-          shown.map((element) =>
-            [
-              element.tagName,
-              element.getAttribute('class')?.replace(/\S*\d\S*/g, ''),
-              element.getAttribute('style')?.replace(/-?\d+(\.\d+)?/g, '#'),
-              element.parentElement?.tagName,
-              element.textContent?.trim() ? 'text' : '',
-              ...[...element.attributes]
-                .filter(({ name }) => !/^(id|class|style|for|d|href|src|data-.*|value)$/.test(name))
-                .map(({ name, value }) =>
-                  /^(role|type|aria-(expanded|selected|checked|disabled|hidden))$/.test(name)
-                    ? `${name}=${value}`
-                    : name,
-                )
-                .sort(),
-            ].join(' '),
-          ),
-        ),
-      ],
+      kinds: [...new Set([...kinds, ...(new Set(ids).size < ids.length ? ['an id twice'] : [])])],
     };
   });
 
