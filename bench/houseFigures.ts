@@ -11,7 +11,6 @@ const CODE = ['core', 'contract', 'server', 'web', 'demo', 'bin', 'bench'];
 const DATA = new RegExp(
   [
     /(^|\/)en(\/|\.ts$)/,
-    /(language|form)\/text\.ts$/,
     /\/migrations\//,
     /core\/catalogue\/procedures\//,
     /core\/catalogue\/(parts|illustrations|picture|pen)\.ts$/,

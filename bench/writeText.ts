@@ -1,17 +1,12 @@
 /**
- * `npm run text`: writes the types of all texts, which are generated and not committed. Skips the work where no text
- * has changed since the last time; types, lint, build and tests call it first.
+ * `npm run text`: writes the types of all texts, which are generated and not committed. Skips the work where no
+ * source has changed since the last time; types, lint, build and tests call it first.
  */
 import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 const ROOT = join(import.meta.dirname, '..');
-export const GENERATED = [
-  'core/language/text.ts',
-  'contract/form/text.ts',
-  'server/language/text.ts',
-  'web/language/text.ts',
-];
+const GENERATED = ['core/language/text.ts', 'contract/form/text.ts', 'server/language/text.ts', 'web/language/text.ts'];
 
 const changedAt = (path: string) => statSync(join(ROOT, path)).mtimeMs;
 const sources = ['core', 'contract', 'server', 'web'].flatMap((room) =>

@@ -3,7 +3,8 @@
  * missing.
  *
  * `bin/test` runs everything. `bin/test server/due core` runs the test files below these folders of `tests/`, or the
- * files named. `bin/test --record` also records which test file runs which source files. `bin/test --changed` runs the test files that, by the recorded map, execute a changed source file.
+ * files named. `bin/test --record` also records which test file runs which source files. `bin/test --changed` runs the
+ * test files that, by the recorded map, execute a changed source file.
  */
 import { fork, spawn, type ChildProcess } from 'node:child_process';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
@@ -15,6 +16,7 @@ import type { FileResult } from '../tests/lane.ts';
 const ROOT = resolve(import.meta.dirname, '..');
 const LANES = Number(process.env.DEWLINE_LANES ?? 2);
 const SLOWEST = 10;
+const FEW = 8;
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
@@ -51,7 +53,7 @@ function benchmarks(): string[] {
 /** Files that run in a lane, the longest first, so that no lane is left with a long one at the end. */
 function filesOf(): readonly string[] {
   const all = filesBelow('tests').filter((file) => file.endsWith('.test.ts'));
-  if (values.changed) return testsOf(changedFiles(ROOT), all);
+  if (values.changed) return testsOf(changedFiles(), all);
   if (positionals.length === 0) return [...all, ...benchmarks()];
   return positionals.flatMap((named) => {
     const found = all.filter(
@@ -118,7 +120,8 @@ const laneProcess = (): ChildProcess =>
     execArgv: ['--import', 'tsx', '--expose-gc'],
     env: {
       ...process.env,
-      DEWLINE_TESTS: process.env.DEWLINE_TESTS ?? (files.length > 8 ? '' : 'few'),
+      // Stack traces are mapped to lines where few files run.
+      DEWLINE_LINES: files.length > FEW ? 'no' : 'yes',
       ...(values.record && { DEWLINE_RECORD: '1' }),
     },
   });

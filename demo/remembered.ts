@@ -3,6 +3,7 @@
  * the services of single requests, each of which reads the same homes, machines and people again; nobody else writes
  * meanwhile.
  */
+import { isPlainCondition } from '../server/store/select.ts';
 import type { TableName } from '../server/store/tables.ts';
 import type { Db } from '../server/store/db.ts';
 import type { Store } from '../server/store/store.ts';
@@ -47,11 +48,6 @@ const REMEMBERED: readonly TableName[] = [
   'entry',
 ];
 
-/** Conditions with operators are named by symbols, which no text carries: those are read each time. */
-const isPlain = (where: object) =>
-  Object.getOwnPropertySymbols(where).length === 0 &&
-  Object.values(where).every((value) => value === null || typeof value !== 'object' || Array.isArray(value));
-
 const copied = (found: unknown): unknown => {
   if (Array.isArray(found)) return found.map((row: object) => ({ ...row }));
   return typeof found === 'object' && found !== null ? { ...found } : found;
@@ -62,7 +58,8 @@ function rememberedTable(table: AnyTable, kept: Reads): AnyTable {
     (kind: 'one' | 'all' | 'count') =>
     async (where: object, find?: object): Promise<unknown> => {
       const read = () => table[kind](where, find);
-      if (!isPlain(where)) return read();
+      // Operators are named by symbols, which no key of text carries.
+      if (!isPlainCondition(where)) return read();
       const key = JSON.stringify([kind, where, find]);
       if (!kept.has(key)) kept.set(key, await read());
       return copied(kept.get(key));

@@ -19,7 +19,7 @@ export interface FileResult {
 }
 
 /** Libraries take a stack trace at every query; mapping each back to its source costs more than the query. */
-process.setSourceMapsEnabled(process.env.DEWLINE_TESTS === 'few');
+process.setSourceMapsEnabled(process.env.DEWLINE_LINES === 'yes');
 
 /** Every benchmark of this process runs at its toy size. */
 process.argv.push('--toy');

@@ -1,13 +1,13 @@
 /**
- * Which test file runs which source files, and for how long, as `bin/test --record` recorded it. A source file counts where
- * one of its functions runs; loading alone does not count, since nearly every server test loads nearly everything.
+ * Which test file runs which source files, and for how long, as `bin/test --record` recorded it. A source file counts
+ * where one of its functions runs; loading alone does not count, since nearly every server test loads nearly everything.
  */
 import { execFileSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, relative, resolve } from 'node:path';
 
 const ROOT = resolve(import.meta.dirname, '..');
-export const MAP_FILE = join(ROOT, 'tests/map.json');
+const MAP_FILE = join(ROOT, 'tests/map.json');
 
 export interface TestMap {
   readonly seconds: Readonly<Record<string, number>>;
@@ -32,9 +32,9 @@ export function filesBelow(folder: string): string[] {
 }
 
 /** Files that differ from the last commit, or are new. */
-export function changedFiles(root: string): string[] {
+export function changedFiles(): string[] {
   const git = (...words: readonly string[]) =>
-    execFileSync('git', words, { cwd: root, encoding: 'utf8' }).split('\n').filter(Boolean);
+    execFileSync('git', words, { cwd: ROOT, encoding: 'utf8' }).split('\n').filter(Boolean);
   return [...git('diff', '--name-only', 'HEAD'), ...git('ls-files', '--others', '--exclude-standard')];
 }
 

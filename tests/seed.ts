@@ -10,15 +10,10 @@ import { createRequire } from 'node:module';
 import type fastCheck from 'fast-check';
 import { setHashCost } from '../server/people/passwords.ts';
 
-/** Properties marked as long run a fifth of their cases in `bin/test`, and all of them in `npm run bench:all`. */
-export const isWhole = process.env.DEWLINE_TESTS === 'whole';
-
-/** How many cases a long property draws. @param whole how many it draws in `npm run bench:all` */
-export const casesOf = (whole: number): number => (isWhole ? whole : Math.ceil(whole / 5));
-
 const SEED = { seed: 20_261_126 };
 (createRequire(import.meta.url)('fast-check') as typeof fastCheck).configureGlobal(SEED);
 
+/** Enough for passwords that stand in every test. */
 export const QUICK_HASH = { memoryCost: 1024, timeCost: 2, parallelism: 1 };
 
 /** Mocha waits for this before the first test of a file. */

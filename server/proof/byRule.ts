@@ -1,5 +1,5 @@
 /** Accepting clean work by rule: who is looked at, by which draw, and what counts without a look. */
-import { dayOfInstant, MS_PER_DAY, type Day } from '../../core/calendar/day.ts';
+import { dayOfInstant, type Day } from '../../core/calendar/day.ts';
 import {
   drawLook,
   isTrusted,
@@ -31,7 +31,7 @@ export async function changeLookRule(call: Call, rule: LookRule): Promise<object
 /** Looks at a person's clean work that chance, or being among the first, chose, and how each ended. */
 export async function drawnLooks(db: Db, personId: string): Promise<DrawnLook[]> {
   const draws = await readDrawnLooks(db, personId);
-  return draws.map(({ state, at }) => ({ day: Math.floor(at / MS_PER_DAY), held: state !== 'sentBack' }));
+  return draws.map(({ state, at }) => ({ day: dayOfInstant(at, 'UTC'), held: state !== 'sentBack' }));
 }
 
 const isClean = (proof: Row<'proof'>): boolean => findingsOf(proof).every(({ weight }) => weight === 'fine');

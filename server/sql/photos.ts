@@ -16,7 +16,7 @@ export const readUsedPhotos = (db: Db, organisationId: string, most: number): Pr
     `
 SELECT id, gradient_hash AS hash, thumb, received_at AS receivedAt FROM photo
 WHERE organisation_id = ? AND purged_at IS NULL
-  AND id IN (SELECT photo_id FROM photo_use WHERE photo_use.photo_id = photo.id)
+  AND EXISTS (SELECT 1 FROM photo_use WHERE photo_use.photo_id = photo.id)
 ORDER BY received_at DESC LIMIT ?`,
     [organisationId, most],
   );

@@ -47,5 +47,5 @@ export function attributesOf(columns: Columns): ModelAttributes {
 /** A column's or a table's name in SQL: snake_case. */
 export const columnNameOf = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 
-/** A name as SQL takes it, whatever word it is. */
+/** A name in quotes, so that SQL takes any word as a name. */
 export const quoted = (name: string): string => `"${name}"`;

@@ -12,10 +12,10 @@ interface Statement {
   readonly values: readonly unknown[];
 }
 
-/** Where some of a column's values can be in no row, the answer is known without asking. */
+/** No row can meet the condition, since a column must be one of no values: nothing need be read. */
 export const NONE = 'none';
 
-/** More values of one column than SQLite takes as parameters are left to Sequelize, which writes them into the text. */
+/** Longer lists of values are left to Sequelize, which writes them into the text of the statement. */
 const MOST_VALUES = 500;
 
 const isPlain = (value: unknown): value is string | number => typeof value === 'string' || typeof value === 'number';
@@ -41,6 +41,9 @@ function conditionOf(where: object): Statement | typeof NONE | null {
   }
   return { sql: parts.length > 0 ? ` WHERE ${parts.join(' AND ')}` : '', values };
 }
+
+/** Whether a condition is read without Sequelize: no operators, no long lists. */
+export const isPlainCondition = (where: object): boolean => conditionOf(where) !== null;
 
 export interface Wanted {
   readonly columns: readonly string[];

@@ -11,10 +11,8 @@ import { dayFromIso } from '../../core/calendar/day.ts';
 import { scenePicture } from '../../core/catalogue/picture.ts';
 import { type Env } from '../../server/context/context.ts';
 import { createApp } from '../../server/http/app.ts';
-import { setHashCost } from '../../server/people/passwords.ts';
 import { openStore } from '../../server/store/store.ts';
 import { createEnv } from '../../server/createEnv.ts';
-import { QUICK_HASH } from '../seed.ts';
 
 export const PASSWORD = 'a long password';
 export const ZONE = 'Europe/Dublin';
@@ -128,7 +126,6 @@ async function snapshotOf<Of>({ env, folder, manager }: House, rest: Of): Promis
 }
 
 async function install(): Promise<Snapshot<null>> {
-  setHashCost(QUICK_HASH);
   const house = await openOn(null);
   await house.manager.open('/install', {
     organisation: 'Saltmarsh & Vane',
